@@ -1,0 +1,82 @@
+import { z } from 'zod';
+import type { Id } from '../quantity/figure';
+import { typed } from '../quantity/ledger';
+import { idText } from '../plant/plant-schema';
+import { practiceValue } from '../plant/practice';
+import { FOLDED_WIDTH } from '../finishing/folding';
+import { LENGTH_MM, supplySchema } from '../product/job-spec';
+import type { Part } from '../product/part';
+import type { Family, RouteStone } from './family';
+import { foldedCardPicture } from './folded-card-picture';
+
+const sizeMm = z.number().min(LENGTH_MM.min, 'must be at least 1 mm').max(LENGTH_MM.max, 'is longer than any sheet here (5 m at most)');
+const inks = z.array(z.string().trim().min(1).max(30)).max(10, 'are more inks than a press has units (10 at most)').refine((list) => new Set(list).size === list.length, 'names an ink twice');
+const foilArea = z.strictObject({ name: z.string().max(60), widthMm: sizeMm, heightMm: sizeMm, tool: idText.optional() });
+const applied = z.strictObject({ name: z.string().trim().min(1).max(60), secondsEach: z.number().min(0).max(3600), each: z.number().int().min(1).max(100), supply: supplySchema });
+
+/** What a folded card's order may say; all of it may be left out. */
+export const FoldedCardWish = z.strictObject({
+  openWidthMm: sizeMm, openHeightMm: sizeMm, folds: z.number().int().min(0).max(6), foldedWidthMm: sizeMm,
+  front: inks, back: inks, coveragePercent: z.record(z.string().max(30), z.number().min(0).max(100)), totalInkPercent: z.number().min(0).max(400),
+  bleedMm: z.number().min(0).max(50), smallestDistanceMm: z.number().min(0).max(500), grain: z.enum(['fold', 'free']),
+  foils: z.record(idText, foilArea), foilToPrintMm: z.number().min(0).max(10),
+  applied: z.record(idText, applied), envelope: z.string().max(80), sealed: z.boolean(), perBand: z.number().int().min(1).max(1000), perCarton: z.number().int().min(1).max(100_000), grade: z.string().max(80),
+}).partial();
+export type FoldedCardWish = z.infer<typeof FoldedCardWish>;
+
+declare module '../product/job-spec' {
+  interface Wishes { 'folded-card': FoldedCardWish }
+}
+
+/** Line 1: flat and folded cards, leaflets, posters: offset, hot foil, guillotine, fold, hands, envelope, bands, cartons. */
+export const foldedCard: Family<'folded-card'> = {
+  id: 'folded-card',
+  words: {
+    name: 'Folded card', hint: 'cards, leaflets, invitations; with foil, pieces put on by hand, envelope and band', pieces: 'cards',
+    stones: { stock: 'Stock', plates: 'Plates', print: 'Print', foil: 'Foil', cut: 'Cut', fold: 'Score and fold', hands: 'Pieces by hand', envelope: 'Envelope', band: 'Band', pack: 'Pack' },
+    fields: {
+      openWidthMm: 'Open width', openHeightMm: 'Height', folds: 'Folds', foldedWidthMm: 'Folded width', front: 'Inks, front', back: 'Inks, back', coveragePercent: 'Coverage', totalInkPercent: 'Total ink', bleedMm: 'Bleed', smallestDistanceMm: 'Smallest distance to an edge',
+      grain: 'Grain', foils: 'Foil areas', foilToPrintMm: 'Foil to print, asked', applied: 'Pieces put on by hand', envelope: 'Envelope', sealed: 'Sealed', perBand: 'Pieces a band', perCarton: 'Pieces a carton', grade: 'Board',
+    },
+  },
+  wish: FoldedCardWish,
+  fields: [
+    { key: 'openWidthMm', kind: 'length', onPicture: 'width' }, { key: 'openHeightMm', kind: 'length', onPicture: 'height' }, { key: 'folds', kind: 'count', onPicture: 'folded', most: 6 },
+    { key: 'grade', kind: 'choice', options: (plant) => [...new Set(Object.values(plant.stocks).filter((s) => s.form === 'sheet').map((s) => s.grade))].map((g) => ({ value: g, says: g })) },
+    { key: 'front', kind: 'inks' }, { key: 'back', kind: 'inks' }, { key: 'foils', kind: 'foils' }, { key: 'applied', kind: 'pieces' },
+    { key: 'envelope', kind: 'text' }, { key: 'sealed', kind: 'flag' }, { key: 'perBand', kind: 'count' }, { key: 'bleedMm', kind: 'length' }, { key: 'smallestDistanceMm', kind: 'length' }, { key: 'totalInkPercent', kind: 'percent' },
+    { key: 'foilToPrintMm', kind: 'length' }, { key: 'grain', kind: 'choice', options: () => [{ value: 'fold', says: 'along the fold' }, { value: 'free', says: 'free' }] },
+  ],
+  starts: { openWidthMm: 296, openHeightMm: 148, folds: 1, front: ['K', 'C', 'M', 'Y'], back: ['K'], perBand: 6 },
+
+  picture: foldedCardPicture,
+
+  parts({ product, item }, wish, plant, to) {
+    const id: Id<'part'> = `${product}.card`;
+    const widthMm = wish.openWidthMm ?? 296;
+    const folds = wish.folds ?? 1;
+    const equal = to.figure(`${id}.foldedMm`, FOLDED_WIDTH, { openMm: typed(widthMm, 'mm', 'openWidthMm'), panels: typed(folds + 1, '1', 'folds') });
+    const part: Part = {
+      id, product, item, role: 'card', widthMm, heightMm: wish.openHeightMm ?? 148, bleedMm: wish.bleedMm ?? practiceValue(plant, 'layout.bleedMm'), leaves: 1, folds, foldedWidthMm: wish.foldedWidthMm ?? equal,
+      grainAlong: folds > 0 && wish.grain !== 'free' ? 'height' : null, colours: [wish.front ?? ['K', 'C', 'M', 'Y'], wish.back ?? []], coveragePercent: wish.coveragePercent ?? {},
+      ...(wish.totalInkPercent !== undefined && { totalInkPercent: wish.totalInkPercent }), ...(wish.smallestDistanceMm !== undefined && { smallestDistanceMm: wish.smallestDistanceMm }), ...(wish.foilToPrintMm !== undefined && { foilToPrintMm: wish.foilToPrintMm }),
+      foils: Object.entries(wish.foils ?? {}).map(([foilId, f]) => ({ id: foilId, name: f.name, widthMm: f.widthMm, heightMm: f.heightMm, ...(f.tool !== undefined && { tool: f.tool }) })),
+      applied: Object.entries(wish.applied ?? {}).map(([pieceId, p]) => ({ id: pieceId, ...p })),
+      envelope: wish.envelope ? { name: wish.envelope, sealed: wish.sealed ?? false, supply: { from: 'buy', leadDays: 2 } } : null,
+      perBand: wish.perBand ?? 1, ...(wish.perCarton !== undefined && { perCarton: wish.perCarton }),
+      grade: wish.grade ?? Object.values(plant.stocks).find((s) => s.form === 'sheet')?.grade ?? '',
+    };
+    return { [id]: part };
+  },
+
+  route(_wish, parts): RouteStone[] {
+    const part = Object.values(parts)[0];
+    if (!part) return [];
+    const stone = (key: string, process: Id<'process'>, when = true): RouteStone[] => (when ? [{ key, process, of: [part.id], settings: {} }] : []);
+    const printed = part.colours[0].length + part.colours[1].length > 0;
+    return [
+      ...stone('stock', 'pull'), ...stone('plates', 'platemaking', printed), ...stone('print', 'offset', printed), ...stone('foil', 'foil', part.foils.length > 0), ...stone('cut', 'guillotine'),
+      ...stone('fold', 'fold', part.folds > 0), ...stone('hands', 'apply', part.applied.length > 0), ...stone('envelope', 'envelope', part.envelope !== null), ...stone('band', 'band', part.perBand > 1), ...stone('pack', 'pack'),
+    ];
+  },
+};

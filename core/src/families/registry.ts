@@ -1,0 +1,10 @@
+import type { z } from 'zod';
+import type { FamilyId } from '../product/job-spec';
+import type { Family } from './family';
+import { foldedCard } from './folded-card';
+
+/** All product lines by id. One row for a new one. */
+export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = { 'folded-card': foldedCard };
+
+/** The wish schema of every family, for the door of core. */
+export const wishSchemas = (families: Readonly<Record<string, { wish: z.ZodType }>>): Record<string, z.ZodType> => Object.fromEntries(Object.entries(families).map(([id, f]) => [id, f.wish]));

@@ -1,0 +1,75 @@
+import type { CountUnit, Id } from '../quantity/figure';
+
+export type Supply =
+  | { from: 'here' } | { from: 'customer' } | { from: 'buy'; leadDays: number }
+  | { from: 'stock'; stock: Id<'stock'>; lot?: Id<'lot'> | undefined } | { from: 'store'; tool: Id<'tool'> }
+  | { from: 'job'; job: Id<'job'>; item: Id<'item'> };
+
+/** Pieces of a part in one state, in one unit. */
+export interface Flow {
+  unit: CountUnit;
+  part: Id<'part'>;
+  item: Id<'item'>;
+  version?: Id<'version'>;
+  /** Units per finished copy: gives the river one common width. */
+  perGood: number;
+  /** Only where no step makes it. */
+  supply?: Supply;
+}
+
+/** What one cycle takes or gives of a flow. `spoilPpm`: supplied pieces spoilt while they are put on. `share`: two machines make one flow. */
+export interface Port { flow: Id<'flow'>; per: number; spoilPpm?: number; share?: number }
+
+export interface Loss {
+  setupCycles: number;
+  runningPpm: number;
+  samples: number;
+  /** Lost cycles per begun batch of so many cycles: a roll, a reel change, a pile. */
+  perBatch?: { cycles: number; lost: number };
+}
+
+/** Why a step waits on the clock. */
+export type WaitReason = 'turn' | 'foil' | 'cut';
+
+/** One process on one machine. A cycle is one impression, cut sheet, fold, box, metre. */
+export interface Step {
+  process: Id<'process'>;
+  /** The stone of the river: twelve section steps can be one stone. */
+  stage: Id<'stage'>;
+  takes: Port[];
+  gives: Port[];
+  loss: Loss;
+  /** True: a cycle always takes its full complement (a sheet is cut whole). False: the last one may be part-filled (band, carton, pallet). */
+  whole: boolean;
+  machine: Id<'machine'>;
+  needs: { gate: string; tool?: Id<'toolUse'> }[];
+  /** Steps that must be done first though no pieces pass between them: plates and dies are made for the press. */
+  after?: Id<'step'>[];
+  /** Elapsed time between the end of an earlier step and this one's start: ink dries by the clock, not by the shift. */
+  waits: { after: Id<'step'>; figure: Id<'figure'>; why: WaitReason }[];
+  keepsFrom?: Id<'step'>;
+  cautions: Id<'caution'>[];
+}
+
+/** A figure id of a form or tool's use. */
+export interface ToolUse { kind: string; spec: string; count: Id<'figure'>; cycles: Id<'figure'>; remakes: Id<'figure'>; supply: Supply }
+
+/** The counted net: steps joined by flows; acyclic. `wanted` is what leaves the house, by flow. */
+export interface Net { flows: Record<Id<'flow'>, Flow>; steps: Record<Id<'step'>, Step>; wanted: Record<Id<'flow'>, number> }
+
+/** Steps so that every maker stands before its takers; steps in a circle (a broken net) are left out and named. */
+export function inOrder(steps: Readonly<Record<Id<'step'>, Step>>): { order: Id<'step'>[]; circular: Id<'step'>[] } {
+  const makers = new Map<Id<'flow'>, Id<'step'>[]>();
+  for (const [id, step] of Object.entries(steps)) for (const { flow } of step.gives) makers.set(flow, [...(makers.get(flow) ?? []), id]);
+  const order: Id<'step'>[] = [];
+  const before = (step: Step): Id<'step'>[] => [...step.takes.flatMap(({ flow }) => makers.get(flow) ?? []), ...(step.after ?? []).filter((id) => Object.hasOwn(steps, id))];
+  const waiting = new Map(Object.entries(steps).map(([id, step]) => [id, new Set(before(step))]));
+  for (let ready = [...waiting.keys()].filter((id) => waiting.get(id)?.size === 0); ready.length > 0; ready = [...waiting.keys()].filter((id) => waiting.get(id)?.size === 0)) {
+    for (const id of ready) {
+      order.push(id);
+      waiting.delete(id);
+      for (const others of waiting.values()) others.delete(id);
+    }
+  }
+  return { order, circular: [...waiting.keys()] };
+}

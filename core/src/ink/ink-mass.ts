@@ -1,0 +1,26 @@
+import { requireNotNegative } from '../quantity/errors';
+import type { Formula } from '../quantity/figure';
+import { ceilTolerant } from '../quantity/round-tolerant';
+
+export interface InkMassTerms { areaMm2: number; coveragePercent: number; filmGsm: number; impressions: number }
+
+/**
+ * Ink laid on the sheets, in kg.
+ *
+ * Formula: `m = area · coverage · film weight · impressions`, area in mm², film weight in g/m² wet.
+ * Source: definition of film weight. Leaves out: fill of duct and rollers, wash-up.
+ *
+ * @example inkOnSheetsKg({ areaMm2: 1.63e6, coveragePercent: 100, filmGsm: 6, impressions: 1 }) // 0.00978: a large box takes 9.8 g
+ */
+export function inkOnSheetsKg({ areaMm2, coveragePercent, filmGsm, impressions }: InkMassTerms): number {
+  requireNotNegative('areaMm2', areaMm2);
+  requireNotNegative('coveragePercent', coveragePercent);
+  requireNotNegative('filmGsm', filmGsm);
+  requireNotNegative('impressions', impressions);
+  return (areaMm2 * 1e-6 * (coveragePercent / 100) * filmGsm * impressions) / 1000;
+}
+
+export const INK_ON_SHEETS: Formula<keyof InkMassTerms> = { id: 'ink.onSheets', unit: 'kg', source: 'definition of film weight', of: inkOnSheetsKg };
+export const INK_TOTAL: Formula<'onSheets' | 'fill' | 'wash'> = { id: 'ink.total', unit: 'kg', source: 'common practice, no source', of: ({ onSheets, fill, wash }) => (onSheets > 0 ? onSheets + fill + wash : 0) };
+/** Pails to open. */
+export const PAILS: Formula<'kg' | 'pailKg'> = { id: 'ink.pails', unit: '1', source: 'arithmetic', of: ({ kg, pailKg }) => ceilTolerant(kg / pailKg) };

@@ -1,0 +1,80 @@
+import type { Id } from '../quantity/figure';
+import { type CutTree, type GuillotineAsk, type GuillotineLayout, guillotineCount } from './guillotine-count';
+import type { Cell, Layout } from './layout';
+import { WORK_STYLES, type WorkStyleId } from './work-style';
+
+export interface SheetLayoutAsk {
+  part: Id<'part'>; item: Id<'item'>;
+  sheetMm: [long: number, short: number];
+  usable: { x: number; y: number; widthMm: number; heightMm: number };
+  /** Trim size of a copy, and bleed on each side. */
+  trimMm: [number, number]; bleedMm: number;
+  /** Along which side of the copy the grain must run; null: copies may be turned. */
+  grainAlong: 'width' | 'height' | null;
+  sheetGrain: 'x' | 'y';
+  style: WorkStyleId;
+  gripperMm: number;
+}
+
+/** Layouts already found: pure, so the same question may keep its answer while a planner types another number. */
+const found = new Map<string, GuillotineLayout>();
+function guillotineLayout(ask: GuillotineAsk): GuillotineLayout {
+  const key = `${ask.width}|${ask.height}|${ask.pieceWidth}|${ask.pieceHeight}|${ask.mayTurn}`;
+  const known = found.get(key);
+  if (known) return known;
+  if (found.size >= 64) found.clear();
+  const layout = guillotineCount(ask);
+  found.set(key, layout);
+  return layout;
+}
+
+/** Whether copies must be turned so that their grain side lies along the sheet's grain. */
+const mustTurn = (ask: SheetLayoutAsk): boolean => ask.grainAlong !== null && (ask.grainAlong === 'width' ? 'x' : 'y') !== ask.sheetGrain;
+
+/**
+ * The exact guillotine-cuttable layout of one part on a sheet: most copies, grain fixed or free.
+ * Work-and-turn and work-and-tumble fill one half and mirror it (fronts on one half, backs on the other), so copies up are even.
+ * Null: not one copy fits.
+ */
+export function sheetLayout(ask: SheetLayoutAsk): Layout | null {
+  const { usable, bleedMm } = ask;
+  const turnAll = mustTurn(ask);
+  const [w, h] = ask.trimMm;
+  const [pieceW, pieceH] = [w + 2 * bleedMm, h + 2 * bleedMm];
+  const halves = WORK_STYLES[ask.style].halves;
+  const [width, height] = [halves === 'x' ? usable.widthMm / 2 : usable.widthMm, halves === 'y' ? usable.heightMm / 2 : usable.heightMm];
+  const [pw, ph] = turnAll ? [pieceH, pieceW] : [pieceW, pieceH];
+  if (!(width > 0 && height > 0 && pw > 0 && ph > 0)) return null;
+  const answer = guillotineLayout({ width, height, pieceWidth: pw, pieceHeight: ph, mayTurn: ask.grainAlong === null });
+  if (answer.count === 0) return null;
+  const cellOf = (b: GuillotineLayout['blocks'][number]): Cell => {
+    const turned = b.turned !== turnAll;
+    const [dx, dy] = turned ? [pieceH, pieceW] : [pieceW, pieceH];
+    return { part: ask.part, item: ask.item, x: usable.x + b.x + bleedMm, y: usable.y + b.y + bleedMm, nx: b.nx, ny: b.ny, dx, dy, turn: turned ? 90 : 0 };
+  };
+  const half = answer.blocks.map(cellOf);
+  const cells = halves === null ? half : [...half, ...half.map((c) => mirrored(c, halves, usable, bleedMm))];
+  const size = halves === 'x' ? width : height;
+  const cuts: CutTree = halves === null ? answer.tree : { kind: 'cut', across: halves, at: size, first: answer.tree, second: mirroredTree(answer.tree, halves, width, height) };
+  const cutsBox = { x: usable.x, y: usable.y, w: usable.widthMm, h: usable.heightMm };
+  return { sheetMm: ask.sheetMm, cells, cuts, cutsBox, gripperMm: ask.gripperMm, proved: answer.proved };
+}
+
+/** The same cuts seen in the mirror: what was first across the mirrored direction is second. */
+function mirroredTree(tree: CutTree, across: 'x' | 'y', w: number, h: number): CutTree {
+  if (tree.kind !== 'cut') return tree;
+  const [firstW, firstH, restW, restH] = tree.across === 'x' ? [tree.at, h, w - tree.at, h] : [w, tree.at, w, h - tree.at];
+  const first = mirroredTree(tree.first, across, firstW, firstH);
+  const second = mirroredTree(tree.second, across, restW, restH);
+  if (tree.across !== across) return { ...tree, first, second };
+  return { ...tree, at: (across === 'x' ? w : h) - tree.at, first: second, second: first };
+}
+
+function mirrored(cell: Cell, across: 'x' | 'y', usable: SheetLayoutAsk['usable'], bleedMm: number): Cell {
+  if (across === 'x') {
+    const right = cell.x - bleedMm + cell.nx * cell.dx - usable.x;
+    return { ...cell, x: usable.x + usable.widthMm - right + bleedMm };
+  }
+  const bottom = cell.y - bleedMm + cell.ny * cell.dy - usable.y;
+  return { ...cell, y: usable.y + usable.heightMm - bottom + bleedMm, turn: cell.turn === 0 ? 180 : 270 };
+}

@@ -1,0 +1,59 @@
+import type { Formula } from '../quantity/figure';
+
+/**
+ * How both sides of a sheet are printed. Each style is data; nothing else asks for its name.
+ * - simplex: one side.
+ * - sheetwise: two forms, the sheet is turned, same gripper edge.
+ * - turn: one form carries front and back side by side; the sheet is turned over its short axis: same gripper, the side lay changes.
+ * - tumble: one form, front before back; the gripper changes ends: two gripper margins, sheets square to 0.3 mm.
+ * - perfect: both sides in one pass; the gripper changes ends.
+ * Source: common practice, no source.
+ */
+export const WORK_STYLES = {
+  simplex: { sides: 1, forms: 1, passes: 1, halves: null, secondGripper: false, layChanges: false },
+  sheetwise: { sides: 2, forms: 2, passes: 2, halves: null, secondGripper: false, layChanges: true },
+  turn: { sides: 2, forms: 1, passes: 2, halves: 'x', secondGripper: false, layChanges: true },
+  tumble: { sides: 2, forms: 1, passes: 2, halves: 'y', secondGripper: true, layChanges: false },
+  perfect: { sides: 2, forms: 2, passes: 1, halves: null, secondGripper: true, layChanges: false },
+} as const;
+export type WorkStyleId = keyof typeof WORK_STYLES;
+export const WORK_STYLE_IDS = Object.keys(WORK_STYLES) as [WorkStyleId, ...WorkStyleId[]];
+export const isWorkStyle = (id: string): id is WorkStyleId => Object.hasOwn(WORK_STYLES, id);
+
+export interface PressAbility { units: number; perfects: boolean }
+
+/** The passes of a style: the inks of each run through the press, split where there are more than units. Both sides of a perfected sheet run together. */
+export function pressPasses(style: WorkStyleId, colours: readonly [readonly string[], readonly string[]], press: PressAbility): { side: 'front' | 'back' | 'both'; inks: string[]; samePlates: boolean }[] {
+  const units = Math.max(press.units, 1);
+  const split = (inks: readonly string[], side: 'front' | 'back' | 'both', samePlates: boolean): ReturnType<typeof pressPasses> =>
+    Array.from({ length: Math.ceil(inks.length / units) }, (_, i) => ({ side, inks: inks.slice(i * units, (i + 1) * units), samePlates }));
+  const [front, back] = colours;
+  const { forms, passes } = WORK_STYLES[style];
+  if (passes === 1 && forms === 2) return [{ side: 'both', inks: [...front, ...back], samePlates: false }];
+  if (forms === 1 && passes === 2) {
+    const shared = sharedInks(colours);
+    return [...split(shared, 'front', false), ...split(shared, 'back', true)];
+  }
+  return passes === 2 ? [...split(front, 'front', false), ...split(back, 'back', false)] : split(front.length > 0 ? front : back, front.length > 0 ? 'front' : 'back', false);
+}
+
+/** The inks a form carries that prints both sides: each once. */
+export const sharedInks = ([front, back]: readonly [readonly string[], readonly string[]]): string[] => [...new Set([...front, ...back])];
+
+/** Whether a press can print this way at all. */
+export function fitsWorkStyle(style: WorkStyleId, colours: readonly [readonly string[], readonly string[]], press: PressAbility): boolean {
+  const twoSided = colours[0].length > 0 && colours[1].length > 0;
+  if (WORK_STYLES[style].sides === 2 !== twoSided) return false;
+  return style === 'perfect' ? press.perfects && colours[0].length + colours[1].length <= press.units : true;
+}
+
+/**
+ * Quantity from which the way with the larger fixed cost and the smaller cost a piece is the cheaper one.
+ * Formula: `q = (F₂ − F₁) / (c₁ − c₂)`; Infinity where it never is. Source: arithmetic.
+ */
+export const BREAK_EVEN: Formula<'fixedA' | 'eachA' | 'fixedB' | 'eachB'> = {
+  id: 'layout.breakEven', unit: 'piece', source: 'arithmetic', of: breakEvenQuantity };
+export function breakEvenQuantity({ fixedA, eachA, fixedB, eachB }: Record<'fixedA' | 'eachA' | 'fixedB' | 'eachB', number>): number {
+  const quantity = (fixedB - fixedA) / (eachA - eachB);
+  return Number.isFinite(quantity) && quantity > 0 ? quantity : Infinity;
+}

@@ -1,0 +1,43 @@
+import { LEVELS, type Finding } from '../plan-types';
+import { bleedSmall } from './bleed-small';
+import { cannotReach } from './cannot-reach';
+import { choiceUnknown } from './choice-unknown';
+import { customerStockShort } from './customer-stock-short';
+import { deliverySum } from './delivery-sum';
+import { dueMissed } from './due-missed';
+import { foilOnInk } from './foil-on-ink';
+import { foilToPrint } from './foil-to-print';
+import { foldSizes } from './fold-sizes';
+import { foldWithoutScore } from './fold-without-score';
+import { grainAcross } from './grain-across-fold';
+import { inkFill } from './ink-fill';
+import { liftHigh } from './lift-high';
+import { logThin } from './log-thin';
+import { lotCaliper } from './lot-caliper';
+import { machineNone } from './machine-none';
+import { nothingFits } from './nothing-fits';
+import { outsideNoDate } from './outside-no-date';
+import { overrideStale } from './override-stale';
+import { overs } from './overs';
+import { palletOver } from './pallet-over';
+import { plateLife } from './plate-life';
+import { riskShort } from './risk-short';
+import type { FindingContext, Rule } from './rule';
+import { sheetOverMachine } from './sheet-over-machine';
+import { stockShort } from './stock-short';
+import { textNearEdge } from './text-near-edge';
+import { toolOut } from './tool-out';
+import { totalInk } from './total-ink';
+import { waitUnmet } from './wait-unmet';
+
+/** Every rule, in the order of the work. */
+export const RULES: readonly Rule[] = [
+  machineNone, choiceUnknown, foldSizes, bleedSmall, textNearEdge, nothingFits, sheetOverMachine, grainAcross, stockShort, customerStockShort, lotCaliper, plateLife, toolOut, totalInk, inkFill, waitUnmet,
+  foilOnInk, foilToPrint, liftHigh, foldWithoutScore, palletOver, outsideNoDate, cannotReach, riskShort, overs, logThin, deliverySum, dueMissed, overrideStale,
+];
+
+/** All findings of a plan, the gravest first; within a level in the order of the work. */
+export function findAll(cx: FindingContext, already: readonly Finding[]): Finding[] {
+  const found = [...already, ...RULES.flatMap((rule) => rule.find(cx).map((f): Finding => ({ code: rule.code, ...f })))];
+  return LEVELS.flatMap((level) => found.filter((f) => f.level === level));
+}

@@ -1,0 +1,18 @@
+import { set } from '../../product/edit';
+import { sheetBeyond, sheetOf, sheetsOfGrade } from '../resolve';
+import type { Rule } from './rule';
+
+/** Sheet beyond the smallest or largest a machine on the route takes. */
+export const sheetOverMachine: Rule = {
+  code: 'sheet.overMachine', nr: 11,
+  find: ({ spec, plant, contexts }) => contexts.flatMap(({ cx, stone }) => {
+    const part = cx.parts[0];
+    if (!part || !cx.stock) return [];
+    const { overMm, underMm } = sheetBeyond(sheetOf(cx.stock), cx.machine);
+    if (overMm === 0 && underMm === 0) return [];
+    const machines = contexts.filter((c) => c.cx.parts.includes(part)).map((c) => c.cx.machine);
+    const other = sheetsOfGrade(plant, part.grade).find(([, s]) => machines.every((m) => { const b = sheetBeyond(sheetOf(s), m); return b.overMm === 0 && b.underMm === 0; }));
+    return [{ level: 'release' as const, at: cx.id, figure: `${part.id}.copiesUp`, args: { byMm: Math.round((overMm || underMm) * 10) / 10, side: overMm > 0 ? 'over' : 'under', machine: cx.machine.name, sheet: `${sheetOf(cx.stock).join(' × ')}`, key: stone.key },
+      remedies: other ? [{ do: 'edit' as const, says: 'remedy.otherStock', args: { stock: other[1].name }, edits: [set(spec, (s) => s.choices.stock[part.id], other[0])] }] : [] }];
+  }).filter((f, i, all) => all.findIndex((g) => g.at === f.at) === i),
+};

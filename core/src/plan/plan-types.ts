@@ -1,0 +1,47 @@
+import type { Figure, Id } from '../quantity/figure';
+import type { Flow, Step, ToolUse } from '../flow/net';
+import type { Counts } from '../flow/solve-backward';
+import type { Layout } from '../layout/layout';
+import type { Edit } from '../product/edit';
+import type { Part } from '../product/part';
+import type { PanelRow } from '../processes/process';
+
+/** Release, start and close block; decide asks a person; know is good to know. */
+export type FindingLevel = 'release' | 'start' | 'close' | 'decide' | 'know';
+export const LEVELS: readonly FindingLevel[] = ['release', 'start', 'close', 'decide', 'know'];
+export type FindingArgs = Record<string, number | string>;
+export type Remedy = { do: 'edit'; says: string; args: FindingArgs; edits: Edit[] } | { do: 'ask'; says: string; desk: string };
+export interface Finding { code: string; level: FindingLevel; /** A stone, a part or the job ("job"). */ at: string; /** The figure it stands beside. */ figure?: Id<'figure'>; args: FindingArgs; remedies: Remedy[] }
+
+/** A stone of the river: one place on the route with its steps, panel and picture line. */
+export interface Stone {
+  id: Id<'stage'>; key: string; process: Id<'process'>; family: string; parts: Id<'part'>[]; machine: Id<'machine'>; machineName: string; outside: boolean; steps: Id<'step'>[];
+  summary: { figure?: Id<'figure'>; text: string }; panel: PanelRow[]; cautions: Id<'caution'>[];
+  /** Figures the river shows: what comes in, what leaves, in which unit; null where no pieces pass. */
+  in: Id<'figure'> | null; out: Id<'figure'> | null; perGoodIn: number; perGoodOut: number; lost: { kind: string; figure: Id<'figure'>; perGood: number }[]; setupS: Id<'figure'>; runS: Id<'figure'>; waitS: Id<'figure'>[]; startAt: Id<'figure'>; endAt: Id<'figure'>;
+}
+
+export type TotalKey = 'sheets' | 'money' | 'perThousand' | 'runOn' | 'machineS' | 'waitS' | 'inkKg' | 'plates' | 'readyAt' | 'chance' | 'wasteKg';
+
+/** The plan: plain JSON, everything derived from spec, plant and shelf. */
+export interface Plan {
+  /** Four names: same four, same plan. */
+  of: { core: string; spec: string; plant: string; shelf: string };
+  parts: Record<Id<'part'>, Part>;
+  layouts: Record<Id<'part'>, Layout>;
+  /** Hash of the question a layout search would answer, by part. */
+  questions: Record<Id<'part'>, string>;
+  workStyles: Record<Id<'part'>, string>;
+  stocks: Record<Id<'part'>, Id<'stock'>>;
+  tools: Record<Id<'toolUse'>, ToolUse>;
+  flows: Record<Id<'flow'>, Flow>;
+  steps: Record<Id<'step'>, Step>;
+  stones: Stone[];
+  counts: Counts;
+  items: Record<Id<'item'>, { product: Id<'product'>; goods: Id<'flow'>; wanted: Id<'figure'>; least: Id<'figure'>; most: Id<'figure'>; chance: Id<'figure'> | null }>;
+  totals: Partial<Record<TotalKey, Id<'figure'>>>;
+  /** What the ready date rests on: codes with arguments. */
+  assumptions: { code: string; args: FindingArgs }[];
+  figures: Record<Id<'figure'>, Figure>;
+  findings: Finding[];
+}

@@ -1,0 +1,199 @@
+import type { Id, Term } from '../quantity/figure';
+import { hashOf } from '../quantity/hash';
+import { Ledger, fig } from '../quantity/ledger';
+import type { Scene } from '../scene/scene';
+import type { Plant, Shelf } from '../plant/plant';
+import { practiceTerm } from '../plant/practice';
+import type { Flow, Net, Step } from '../flow/net';
+import { type Counts, type LossTerms, solveBackward } from '../flow/solve-backward';
+import { type JobSpec, orderedQuantity } from '../product/job-spec';
+import { ALLOWANCE, CHANCE, EXPECTED_LOSS, LEAST_GOOD, MOST_GOOD } from '../counts/chance-of-enough';
+import { LATEST, PER_THOUSAND, RUN_ON, SUM, TOTAL_COST } from '../route/time-and-cost';
+import type { ConsumeContext, Consumed, DraftContext } from '../processes/process';
+import { PROCESSES } from '../processes/registry';
+import { FAMILIES } from '../families/registry';
+import { CORE_VERSION } from './core-version';
+import { findAll } from './findings/find-all';
+import { type PartLayout, layOut, workStyleFor } from './lay-out';
+import type { Finding, Plan, Stone } from './plan-types';
+import { arrivalsOf, layOutTime } from './ready';
+import { type Registries, type RoutedStone, resolveRoute, stockFor } from './resolve';
+
+export const REGISTRIES: Registries = { families: FAMILIES, processes: PROCESSES };
+
+/** A plan with what its drawings need; lives in memory only. */
+export interface Planned { plan: Plan; contexts: { stone: RoutedStone; cx: ConsumeContext }[]; to: Ledger }
+
+/** The one door: the whole plan from the specification, the plant and the shelf. Pure; never throws for what the schemas let in. */
+export const plan = (spec: JobSpec, plant: Plant, shelf: Shelf, registries: Registries = REGISTRIES): Plan => planned(spec, plant, shelf, registries).plan;
+
+/** The drawing of a stone. */
+export function sceneOf({ contexts }: Planned, stone: Id<'stage'>): Scene | null {
+  const found = contexts.find((c) => c.cx.id === stone);
+  return found ? found.stone.process.scene(found.cx) : null;
+}
+
+const hashes = new WeakMap<object, string>();
+/** Plants are immutable and large: hashed once each. */
+function plantHash(plant: Plant): string {
+  const known = hashes.get(plant) ?? hashOf(plant);
+  hashes.set(plant, known);
+  return known;
+}
+
+/** plan() with its contexts kept for drawings. Passes: parts → asks → layout → draft → solve → consume → findings. */
+export function planned(spec: JobSpec, plant: Plant, shelf: Shelf, registries: Registries = REGISTRIES): Planned {
+  const to = new Ledger(spec.overrides, shelf.asOf);
+  const route = resolveRoute(spec, plant, shelf, to, registries);
+  const laid = layOutParts(route.parts, route.stones, spec, plant, to);
+  const drafted = draftAll(route, laid, plant, to);
+  const goods = (product: Id<'product'>): Id<'flow'> => drafted.goods[product] ?? `${product}.goods`;
+  const net: Net = { flows: drafted.flows, steps: drafted.steps, wanted: {} };
+  const items: Plan['items'] = {};
+  for (const [id, item] of Object.entries(spec.items)) {
+    const wanted = Object.hasOwn(spec.choices.aim, id) ? (spec.choices.aim[id] as number) : orderedQuantity(item);
+    net.wanted[goods(item.product)] = (net.wanted[goods(item.product)] ?? 0) + wanted;
+    items[id] = { product: item.product, goods: goods(item.product), ...wantedFigures(id, spec, to), chance: null };
+  }
+  const counts = solveBackward(net, to, drafted.losses);
+  const contexts = drafted.contexts.map(({ stone, cx }) => ({ stone, cx: { ...cx, counts, steps: net.steps } }));
+  const consumed = contexts.map(({ stone, cx }) => stone.process.consume(cx));
+  const assumptions = layOutTime(net, plant, shelf, arrivalsOf(net, drafted.tools, plant, shelf, to), to);
+  const stones = contexts.map(({ stone, cx }) => stoneOf(stone, cx, net, counts));
+  for (const [id, item] of Object.entries(items)) item.chance = chanceFigure(id, item, net, stones, plant, to);
+  const draft: Omit<Plan, 'findings' | 'totals'> = {
+    of: { core: CORE_VERSION, spec: hashOf(spec), plant: plantHash(plant), shelf: hashOf(shelf) },
+    parts: route.parts, layouts: {}, questions: {}, workStyles: {}, stocks: {}, tools: drafted.tools, flows: net.flows, steps: net.steps, stones, counts, items, assumptions, figures: to.figures,
+  };
+  for (const [part, l] of Object.entries(laid)) {
+    if (l.layout) draft.layouts[part] = l.layout;
+    Object.assign(draft.questions, { [part]: l.question });
+    Object.assign(draft.workStyles, { [part]: l.style });
+    if (l.stockId !== null) draft.stocks[part] = l.stockId;
+  }
+  const totals = totalFigures(consumed, stones, items, net, to);
+  const findings: Finding[] = [...route.findings, ...Object.values(laid).flatMap((l) => l.findings)];
+  const complete: Plan = { ...draft, totals, findings: [] };
+  complete.findings = findAll({ plan: complete, spec, plant, shelf, to, contexts, routed: route.stones }, findings);
+  return { plan: complete, contexts, to };
+}
+
+interface LaidOut extends PartLayout { stockId: Id<'stock'> | null }
+
+function layOutParts(parts: Plan['parts'], stones: readonly RoutedStone[], spec: JobSpec, plant: Plant, to: Ledger): Record<Id<'part'>, LaidOut> {
+  return Object.fromEntries(Object.values(parts).map((part) => {
+    const mine = stones.filter((s) => s.cx.parts.includes(part));
+    const asks = mine.map((s) => ({ stone: s.cx.id, ask: s.process.asks(s.cx) }));
+    const stockId = stockFor(part, mine.map((s) => s.cx.machine), spec, plant);
+    const stock = stockId === null ? undefined : plant.stocks[stockId];
+    const press = mine.find((s) => 'units' in s.cx.machine.limits)?.cx.machine.limits ?? {};
+    const style = workStyleFor(part, spec, { units: press['units'] ?? 4, perfects: (press['perfects'] ?? 0) > 0 });
+    if (!stock || stockId === null) {
+      const finding: Finding = { code: 'stock.none', level: 'release', at: part.id, args: { grade: part.grade }, remedies: [] };
+      return [part.id, { layout: null, style, question: '', stockId: null, findings: [finding] }];
+    }
+    return [part.id, { ...layOut(part, stock, stockId, asks, style, spec, plant, to), stockId }];
+  }));
+}
+
+interface Drafted { flows: Record<Id<'flow'>, Flow>; steps: Record<Id<'step'>, Step>; losses: Record<Id<'step'>, LossTerms>; tools: Plan['tools']; goods: Record<Id<'product'>, Id<'flow'>>; contexts: { stone: RoutedStone; cx: Omit<ConsumeContext, 'counts' | 'steps'> }[] }
+
+/** Draft pass: every stone adds its steps, and hands the flow of its parts on. */
+function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'>, LaidOut>, plant: Plant, to: Ledger): Drafted {
+  const all: Drafted = { flows: {}, steps: {}, losses: {}, tools: {}, goods: {}, contexts: [] };
+  const now: Record<Id<'part'>, Id<'flow'>> = {};
+  const wet: Record<Id<'product'>, Id<'step'>[]> = {};
+  const forms: Record<Id<'product'>, Id<'step'>[]> = {};
+  for (const product of route.supplied) {
+    all.goods[product] = `${product}.goods`;
+    all.flows[`${product}.goods`] = { unit: 'piece', part: `${product}`, item: route.itemOf[product] ?? '', perGood: 1, supply: { from: 'buy', leadDays: 0 } };
+  }
+  for (const stone of route.stones) {
+    const { cx, product } = stone;
+    const lead = cx.parts[0];
+    const l = lead ? laid[lead.id] : undefined;
+    const incoming = lead
+      ? cx.parts.flatMap((p) => { const id = now[p.id]; return id === undefined ? [] : [{ id, flow: all.flows[id] as Flow }]; })
+      : (route.joins[product] ?? []).flatMap(({ product: member, times }) => { const id = all.goods[member]; return id === undefined ? [] : [{ id, flow: all.flows[id] as Flow, times }]; });
+    const stockId = l?.stockId ?? null;
+    const series = cx.settings['series'];
+    const inkSeries = (typeof series === 'string' && Object.hasOwn(plant.inks, series) ? plant.inks[series] : Object.values(plant.inks)[0]) ?? null;
+    const draftCx: DraftContext = { ...cx, layout: l?.layout ?? null, workStyle: l?.style ?? 'simplex', stockId, stock: stockId === null ? null : (plant.stocks[stockId] ?? null), incoming, wet: wet[product] ?? [], formsFrom: forms[product] ?? [], inkSeries };
+    const draft = stone.process.draft(draftCx);
+    for (const [id, { step, losses }] of Object.entries(draft.steps)) (all.steps[id] = step), (all.losses[id] = losses);
+    Object.assign(all.flows, draft.flows);
+    Object.assign(all.tools, draft.tools);
+    if (draft.wet) wet[product] = draft.wet;
+    if (draft.forms) forms[product] = [...(forms[product] ?? []), ...draft.forms];
+    if (draft.outgoing !== null) {
+      for (const p of cx.parts) now[p.id] = draft.outgoing;
+      all.goods[product] = draft.outgoing;
+    }
+    all.contexts.push({ stone, cx: { ...draftCx, stepIds: Object.keys(draft.steps) } });
+  }
+  return all;
+}
+
+function wantedFigures(id: Id<'item'>, spec: JobSpec, to: Ledger): { wanted: string; least: string; most: string } {
+  const item = spec.items[id];
+  const wanted = Object.fromEntries(Object.entries(item?.versions ?? {}).map(([v, { quantity }]): [string, Term] => [v, { value: quantity, unit: 'piece', from: 'typed', at: `items.${id}.versions.${v}` }]));
+  const figures = { wanted: `${id}.wanted`, least: `${id}.least`, most: `${id}.most` };
+  to.figure(figures.wanted, { ...SUM, id: 'counts.wanted', unit: 'piece' }, wanted);
+  to.figure(figures.least, LEAST_GOOD, { wanted: fig(figures.wanted), underPpm: { value: item?.overs.underPpm ?? 0, unit: 'ppm', from: 'typed', at: `items.${id}.overs` } });
+  to.figure(figures.most, MOST_GOOD, { wanted: fig(figures.wanted), overPpm: { value: item?.overs.overPpm ?? 0, unit: 'ppm', from: 'typed', at: `items.${id}.overs` } });
+  return figures;
+}
+
+/** Chance of enough of an item: from what its first stone starts with. Null where nothing of it is made here. */
+function chanceFigure(id: Id<'item'>, item: Plan['items'][string], net: Net, stones: readonly Stone[], plant: Plant, to: Ledger): Id<'figure'> | null {
+  const first = stones.find((s) => s.in !== null && s.steps.some((step) => net.steps[step]?.takes.some(({ flow }) => net.flows[flow]?.item === id && ['stock', 'customer'].includes(net.flows[flow]?.supply?.from ?? ''))));
+  if (!first || first.in === null) return null;
+  const perGood: Term = { value: first.perGoodIn, unit: '1', from: 'family', at: 'layout' };
+  to.figure(`${id}.expectedLoss`, EXPECTED_LOSS, { started: fig(first.in), perGood, out: fig(`${item.goods}.demand`) });
+  to.figure(`${id}.allowance`, ALLOWANCE, { started: fig(first.in), perGood, least: fig(item.least) });
+  const at = `${id}.chance`;
+  to.figure(at, CHANCE, { allowance: fig(`${id}.allowance`), expected: fig(`${id}.expectedLoss`), variation: practiceTerm(plant, 'risk.variation') });
+  return at;
+}
+
+function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Counts): Stone {
+  const first = cx.stepIds[0];
+  const last = cx.stepIds.at(-1);
+  const taken = first === undefined ? undefined : net.steps[first]?.takes[0];
+  const given = last === undefined ? undefined : net.steps[last]?.gives[0];
+  const lost = cx.stepIds.flatMap((id) => {
+    const count = counts.steps[id];
+    const perGood = (net.flows[net.steps[id]?.gives[0]?.flow ?? '']?.perGood ?? 1) / (net.steps[id]?.gives[0]?.per ?? 1);
+    return count ? Object.entries(count.lost).map(([kind, figure]) => ({ kind, figure, perGood })) : [];
+  });
+  return {
+    id: cx.id, key: stone.key, process: cx.process, family: stone.family, parts: cx.parts.map((p) => p.id), machine: cx.machineId, machineName: cx.machine.name, outside: cx.machine.outside !== undefined, steps: cx.stepIds,
+    summary: stone.process.summary(cx), panel: stone.process.panel(cx).filter((row) => row.figure === undefined || cx.to.has(row.figure) || row.edit), cautions: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.cautions ?? []))],
+    in: taken ? (first !== undefined && counts.steps[first]?.taken[taken.flow]) || null : null, out: given ? (counts.demand[given.flow] ?? null) : null,
+    perGoodIn: taken ? (net.flows[taken.flow]?.perGood ?? 1) : 1, perGoodOut: given ? (net.flows[given.flow]?.perGood ?? 1) : 1, lost,
+    setupS: `${first ?? cx.id}.setupS`, runS: `${first ?? cx.id}.runS`, waitS: cx.stepIds.flatMap((id) => net.steps[id]?.waits.map((w) => w.figure) ?? []), startAt: `${first ?? cx.id}.startAt`, endAt: `${last ?? cx.id}.endAt`,
+  };
+}
+
+/** The foot of the screen: sums over all stones. */
+function totalFigures(consumed: readonly Consumed[], stones: readonly Stone[], items: Plan['items'], net: Net, to: Ledger): Plan['totals'] {
+  const sum = (id: string, unit: 's' | 'kg' | 'plate' | 'sheet', parts: readonly string[]): string => (to.figure(`total.${id}`, { ...SUM, id: `total.${id}` }, Object.fromEntries(parts.map((p) => [p, fig(p)])), unit), `total.${id}`);
+  const steps = stones.flatMap((s) => s.steps);
+  const costs = consumed.flatMap((c) => c.costs);
+  const money = (id: string, parts: readonly string[]): string => (to.figure(`total.${id}`, TOTAL_COST, Object.fromEntries(parts.map((p) => [p, fig(p)]))), `total.${id}`);
+  const total = money('money', costs.map((c) => c.figure));
+  const fixed = money('fixed', costs.filter((c) => c.fixed).map((c) => c.figure));
+  const good = `total.good`;
+  to.figure(good, { ...SUM, id: 'total.good', unit: 'piece' }, Object.fromEntries(Object.values(items).map((i) => [i.goods, fig(`${i.goods}.demand`)])));
+  to.figure('total.perThousand', PER_THOUSAND, { total: fig(total), good: fig(good) });
+  to.figure('total.runOn', RUN_ON, { total: fig(total), fixed: fig(fixed), good: fig(good) });
+  to.figure('total.readyAt', LATEST, Object.fromEntries(steps.filter((s) => to.has(`${s}.endAt`)).map((s) => [s, fig(`${s}.endAt`)])));
+  const sheets = Object.entries(net.flows).filter(([, f]) => f.unit === 'sheet' && f.supply).map(([id]) => `${id}.demand`);
+  const chance = Object.values(items).map((i) => i.chance).find((c) => c !== null);
+  return {
+    sheets: sum('sheets', 'sheet', sheets), money: total, perThousand: 'total.perThousand', runOn: 'total.runOn', readyAt: 'total.readyAt',
+    machineS: sum('machineS', 's', steps.flatMap((s) => [`${s}.setupS`, `${s}.runS`])), waitS: sum('waitS', 's', [...new Set(stones.flatMap((s) => s.waitS))]),
+    inkKg: sum('inkKg', 'kg', consumed.flatMap((c) => c.inkKg ?? [])), plates: sum('plates', 'plate', consumed.flatMap((c) => c.plates ?? [])), wasteKg: sum('wasteKg', 'kg', consumed.flatMap((c) => c.wasteKg ?? []).map((w) => w.figure)),
+    ...(chance && { chance }),
+  };
+}

@@ -1,0 +1,75 @@
+import type { Id, Term } from '../quantity/figure';
+import { type Ledger, fig } from '../quantity/ledger';
+import type { Plant, Shelf } from '../plant/plant';
+import { type Net, inOrder } from '../flow/net';
+import { layIntoOpenHours } from '../route/open-hours';
+import { END, LATER, LATEST, START } from '../route/time-and-cost';
+import type { Plan } from './plan-types';
+
+const DAY_S = 86_400;
+
+export interface Arrival { step: Id<'step'>; at: number; code: string; args: Record<string, string | number> }
+
+/**
+ * When each step starts and ends if steps are laid one after another into open hours with nobody else in the way, and what that assumes.
+ * A step starts when all it takes is made, its forms are there, its waits are over by the clock, and what it needs from outside has come.
+ */
+export function layOutTime(net: Net, plant: Plant, shelf: Shelf, arrivals: readonly Arrival[], to: Ledger): Plan['assumptions'] {
+  const { order } = inOrder(net.steps);
+  const makers = new Map<Id<'flow'>, Id<'step'>>();
+  for (const [id, s] of Object.entries(net.steps)) for (const { flow } of s.gives) makers.set(flow, id);
+  const assumptions: Plan['assumptions'] = [{ code: 'assume.nobodyElse', args: {} }];
+  let known = true;
+  for (const id of order) {
+    const step = net.steps[id];
+    if (!step) continue;
+    const after: Record<string, Term> = { now: { value: shelf.asOf, unit: 'moment', from: 'shelf', at: 'clock' } };
+    for (const before of [...step.takes.flatMap(({ flow }) => makers.get(flow) ?? []), ...(step.after ?? [])]) if (to.has(`${before}.endAt`)) after[before] = fig(`${before}.endAt`);
+    step.waits.forEach((wait, i) => {
+      to.figure(`${id}.waited.${i}`, LATER, { from: fig(`${wait.after}.endAt`), by: fig(wait.figure) });
+      after[`wait ${wait.why} ${i + 1}`] = fig(`${id}.waited.${i}`);
+    });
+    for (const a of arrivals.filter((x) => x.step === id)) after[a.code] = { value: a.at, unit: 'moment', from: 'shelf', at: a.code };
+    for (const { gate } of step.needs) {
+      const state = Object.hasOwn(shelf.gates, gate) ? shelf.gates[gate] : undefined;
+      if (state?.state === 'waiting' && state.by !== undefined) {
+        after[gate] = { value: state.by, unit: 'moment', from: 'shelf', at: `gate:${gate}` };
+        assumptions.push({ code: 'assume.gate', args: { gate, by: state.by } });
+      }
+    }
+    const earliest = to.figure(`${id}.afterAt`, LATEST, after);
+    const length = Math.ceil(to.value(`${id}.setupS`) + to.value(`${id}.runS`) - 1e-9);
+    const placed = layIntoOpenHours(shelf.open[step.machine] ?? shelf.open['any'] ?? [[0, Number.MAX_SAFE_INTEGER]], earliest, Math.max(length, 0));
+    known &&= placed.known;
+    to.figure(`${id}.startAt`, START, { after: fig(`${id}.afterAt`), closedS: { value: placed.closedBefore, unit: 's', from: 'shelf', at: `hours:${step.machine}` } });
+    to.figure(`${id}.endAt`, END, { start: fig(`${id}.startAt`), setupS: fig(`${id}.setupS`), runS: fig(`${id}.runS`), closedS: { value: Math.round(placed.closedWithin), unit: 's', from: 'shelf', at: `hours:${step.machine}` } });
+  }
+  for (const a of arrivals) assumptions.push({ code: a.code, args: { ...a.args, by: a.at } });
+  if (!known) assumptions.push({ code: 'assume.hoursUnknown', args: {} });
+  void plant;
+  return assumptions;
+}
+
+/** What comes from outside before a step can start: stock to buy, dies to buy. */
+export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: Shelf, to: Ledger): Arrival[] {
+  const arrivals: Arrival[] = [];
+  for (const [id, step] of Object.entries(net.steps)) {
+    for (const { flow } of step.takes) {
+      const supply = net.flows[flow]?.supply;
+      if (supply?.from === 'stock') {
+        const free = freeStock(shelf, supply.stock);
+        const days = plant.stocks[supply.stock]?.leadDays ?? 0;
+        if (to.value(`${flow}.demand`) > free) arrivals.push({ step: id, at: shelf.asOf + days * DAY_S, code: 'assume.stock', args: { stock: plant.stocks[supply.stock]?.name ?? '' } });
+      } else if (supply?.from === 'buy') arrivals.push({ step: id, at: shelf.asOf + supply.leadDays * DAY_S, code: 'assume.goods', args: { what: flow.split('.').at(-1) ?? flow } });
+    }
+    for (const { tool } of step.needs) {
+      const use = tool === undefined ? undefined : tools[tool];
+      if (use?.supply.from === 'buy') arrivals.push({ step: id, at: shelf.asOf + use.supply.leadDays * DAY_S, code: 'assume.tool', args: { tool: use.spec } });
+    }
+  }
+  return arrivals;
+}
+
+/** Sheets of a stock the works owns and has not promised elsewhere. */
+export const freeStock = (shelf: Shelf, stock: Id<'stock'>, owner: 'works' | 'customer' = 'works'): number =>
+  Object.values(shelf.lots).filter((l) => l.stock === stock && l.owner === owner).reduce((sum, l) => sum + l.quantity, 0);

@@ -1,0 +1,94 @@
+import type { Id } from '../quantity/figure';
+import type { Ledger } from '../quantity/ledger';
+import type { Machine, Plant, Shelf, Stock } from '../plant/plant';
+import type { JobSpec } from '../product/job-spec';
+import type { Part } from '../product/part';
+import type { Process, ProcessContext } from '../processes/process';
+import type { Family } from '../families/family';
+import type { Finding } from './plan-types';
+
+/** The registries a plan works with; tests bring their own. */
+export interface Registries { families: Readonly<Record<string, Family>>; processes: Readonly<Record<Id<'process'>, Process>> }
+
+/** A stone before anything is counted: its process and what every pass tells it. */
+export interface RoutedStone { key: string; family: string; product: Id<'product'>; item: Id<'item'>; process: Process; cx: ProcessContext; missingMachine: boolean }
+export interface Route {
+  parts: Record<Id<'part'>, Part>; stones: RoutedStone[];
+  /** What each product joins (sets) or brings from outside (supplied). */
+  joins: Record<Id<'product'>, { product: Id<'product'>; times: number }[]>; supplied: Id<'product'>[]; itemOf: Record<Id<'product'>, Id<'item'>>; findings: Finding[];
+}
+
+/** Stands in where the plant has no machine for a process: it computes, and a finding blocks the release. */
+const NO_MACHINE: Machine = { name: '–', processes: [], perHour: 1_000, netPerHour: 1_000, crew: 1, setupS: 0, setupRepeatS: 0, setupCostPerHour: 0, runCostPerHour: 0, limits: {} };
+
+/** First pass: parts and stones of every product, each stone with its machine. */
+export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledger, { families, processes }: Registries): Route {
+  const route: Route = { parts: {}, stones: [], joins: {}, supplied: [], itemOf: {}, findings: [] };
+  const visit = (product: Id<'product'>, item: Id<'item'>): void => {
+    if (product in route.itemOf) return;
+    route.itemOf[product] = item;
+    const wanted = spec.products[product];
+    if (!wanted) return;
+    if (wanted.kind === 'supplied') return void route.supplied.push(product);
+    if (wanted.kind === 'set') {
+      for (const member of wanted.of) visit(member.product, item);
+      route.joins[product] = wanted.of;
+      addStone({ key: 'assemble', process: wanted.by, settings: {}, id: `${product}.assemble`, parts: [], family: 'set', product, item });
+      return;
+    }
+    const family = families[wanted.family];
+    if (!family) return;
+    const parts = family.parts({ product, item }, wanted.wish as never, plant, to);
+    Object.assign(route.parts, parts);
+    for (const stone of family.route(wanted.wish as never, parts)) {
+      const lead = stone.of[0] ?? product;
+      addStone({ key: stone.key, process: stone.process, settings: stone.settings, id: `${lead}.${stone.key}`, parts: stone.of.flatMap((id) => parts[id] ?? []), family: wanted.family, product, item });
+    }
+  };
+  const addStone = (s: { key: string; process: Id<'process'>; settings: ProcessContext['settings']; id: string; parts: Part[]; family: string; product: string; item: string }): void => {
+    if (spec.choices.route.drop.includes(s.id)) return;
+    const process = Object.hasOwn(processes, s.process) ? processes[s.process] : undefined;
+    if (!process || (s.family === 'set' && !process.joins)) {
+      route.findings.push({ code: 'process.unknown', level: 'release', at: s.id, args: { process: s.process }, remedies: [] });
+      return;
+    }
+    const machineId = machineFor(s.id, s.process, spec, plant);
+    const settings = { ...s.settings, ...(Object.hasOwn(spec.choices.settings, s.id) ? spec.choices.settings[s.id] : {}) };
+    route.stones.push({ key: s.key, family: s.family, product: s.product, item: s.item, process, missingMachine: machineId === null,
+      cx: { id: s.id, process: s.process, parts: s.parts, settings, machineId: machineId ?? '', machine: (machineId === null ? undefined : plant.machines[machineId]) ?? NO_MACHINE, plant, shelf, to } });
+  };
+  for (const [item, { product }] of Object.entries(spec.items)) visit(product, item);
+  return route;
+}
+
+/** The machine chosen for a step, or the plant's first that can do the process: a choice stands in the specification, never here. */
+function machineFor(step: Id<'step'>, process: Id<'process'>, spec: JobSpec, plant: Plant): Id<'machine'> | null {
+  const can = (id: string | undefined): boolean => id !== undefined && Object.hasOwn(plant.machines, id) && (plant.machines[id] as Machine).processes.includes(process);
+  const chosen = Object.hasOwn(spec.choices.machine, step) ? spec.choices.machine[step] : undefined;
+  return can(chosen) ? (chosen as string) : (Object.keys(plant.machines).find(can) ?? null);
+}
+
+/** Stocks of a part's grade that are sheets. */
+export const sheetsOfGrade = (plant: Plant, grade: string): [Id<'stock'>, Stock][] => Object.entries(plant.stocks).filter(([, s]) => s.form === 'sheet' && s.lengthMm !== undefined && s.grade === grade);
+
+/** The press sheet of a stock: long side across the press. */
+export const sheetOf = (stock: Stock): [long: number, short: number] => {
+  const [a, b] = [stock.widthMm, stock.lengthMm ?? stock.widthMm];
+  return a >= b ? [a, b] : [b, a];
+};
+
+/** Whether a sheet lies within what a machine takes; null limits take all. Returns by how much it is over or under, in mm. */
+export function sheetBeyond(sheet: readonly [number, number], machine: { minSheetMm?: readonly [number, number]; maxSheetMm?: readonly [number, number] }): { overMm: number; underMm: number } {
+  const over = machine.maxSheetMm ? Math.max(sheet[0] - machine.maxSheetMm[0], sheet[1] - machine.maxSheetMm[1], 0) : 0;
+  const under = machine.minSheetMm ? Math.max(machine.minSheetMm[0] - sheet[0], machine.minSheetMm[1] - sheet[1], 0) : 0;
+  return { overMm: over, underMm: under };
+}
+
+/** The stock chosen for a part; else the first of its grade that every sheet machine on the route takes; else the first of its grade. */
+export function stockFor(part: Part, machines: readonly Machine[], spec: JobSpec, plant: Plant): Id<'stock'> | null {
+  const chosen = Object.hasOwn(spec.choices.stock, part.id) ? spec.choices.stock[part.id] : undefined;
+  if (chosen !== undefined && plant.stocks[chosen]?.form === 'sheet') return chosen;
+  const grade = sheetsOfGrade(plant, part.grade);
+  const fits = grade.find(([, s]) => machines.every((m) => { const b = sheetBeyond(sheetOf(s), m); return b.overMm === 0 && b.underMm === 0; }));
+  return (fits ?? grade[0])?.[0] ?? null;
+}

@@ -1,0 +1,87 @@
+import type { Id, Unit } from '../quantity/figure';
+
+/** Where a practice value comes from: a standard, a handbook (from memory), common practice, or the plant's own record. */
+export type PracticeTag = 'std' | 'book' | 'practice' | 'own';
+
+/** A default of the trade or the plant: value with the half-width of the guess, its tag and its source in words. */
+export interface Practice { value: number; pm: number; unit: Unit; tag: PracticeTag; source: string }
+
+/** Half of what a machine can do; the rest (what it prints, folds, packs) belongs to its processes. */
+export interface Machine {
+  name: string;
+  processes: Id<'process'>[];
+  /** Rated cycles an hour, and what a shift really runs (learned or set by the plant). */
+  perHour: number;
+  netPerHour: number;
+  crew: number;
+  setupS: number;
+  setupRepeatS: number;
+  setupCostPerHour: number;
+  runCostPerHour: number;
+  /** Sheet machines: smallest and largest sheet, long side first. */
+  minSheetMm?: [number, number];
+  maxSheetMm?: [number, number];
+  /** Margins and abilities by name (gripperMm, tailMm, sideMm, units, perfects, foldToPrintMm …); each process documents what it reads. */
+  limits: Record<string, number>;
+  /** Work sent out is a step like any other. */
+  outside?: { supplier: string; days: number; lossPpm: number };
+}
+
+export type Surface = 'gloss' | 'matt' | 'uncoated';
+
+export interface Stock {
+  name: string;
+  form: 'sheet' | 'roll' | 'board' | 'film' | 'foil' | 'goods';
+  /** Stocks of one grade differ by size only: a part wishes a grade, a choice names the stock. */
+  grade: string;
+  gsm: number;
+  caliperUm: number;
+  widthMm: number;
+  lengthMm?: number;
+  grain?: 'long' | 'short';
+  surface?: Surface;
+  totalInkPercent?: number;
+  /** Board that gives under the clamp, or is laminated: lower lifts. */
+  soft?: boolean;
+  /** Price per 1,000 sheets, pieces or metres, from a quantity on; ascending. */
+  price: [from: number, perThousand: number][];
+  leadDays: number;
+}
+
+export interface InkSeries { name: string; waxed: boolean; lampDried: boolean; pricePerKg: number }
+
+/** Slow facts, immutable, named by their hash; below 200 kB. */
+export interface Plant {
+  schema: 1;
+  name: string;
+  timeZone: string;
+  currency: string;
+  machines: Record<Id<'machine'>, Machine>;
+  stocks: Record<Id<'stock'>, Stock>;
+  inks: Record<Id<'inkSeries'>, InkSeries>;
+  /** Sparse: only what the plant sets differently from `PRACTICE_DEFAULTS`. */
+  practice: Record<string, Practice>;
+  /** Opening hours by weekday (1 = Monday), plant-local "HH:MM"; the server expands them to UTC intervals for the shelf. */
+  hours: Record<string, [from: string, to: string][]>;
+}
+
+/** Fast facts: what this one job touches, cut by the server, kept in snapshots. */
+export interface Shelf {
+  /** The clock comes in here: epoch seconds. */
+  asOf: number;
+  lots: Record<Id<'lot'>, { stock: Id<'stock'>; quantity: number; owner: 'works' | 'customer'; caliperUm?: number }>;
+  tools: Record<Id<'tool'>, { spec: string; lifeLeft: number; state: 'store' | 'out' | 'customer' }>;
+  losses: Record<Id<'process'>, { jobs: number; meanPpm: number; sdPpm: number }>;
+  /** Open hours of each machine as UTC intervals; `any` for machines without their own. */
+  open: Record<Id<'machine'>, [from: number, to: number][]>;
+  gates: Record<string, { state: 'open' | 'waiting' | 'refused'; by?: number }>;
+  /** What was logged replaces what was computed. */
+  counted: Record<Id<'step'>, { run: number; good: number; done: boolean }>;
+  frozen: Record<string, string>;
+  /** Due moment of each item in epoch seconds (core knows no time zone), by item id. */
+  due: Record<Id<'item'>, number>;
+  /** Largest pallet the customer takes, when the customer says. */
+  palletLimit?: { kg: number; heightMm: number };
+}
+
+export const EMPTY_SHELF: Shelf = { asOf: 0, lots: {}, tools: {}, losses: {}, open: {}, gates: {}, counted: {}, frozen: {}, due: {} };

@@ -1,0 +1,120 @@
+import type { Id, Term } from '../quantity/figure';
+import { type Ledger, typed } from '../quantity/ledger';
+import type { Scene } from '../scene/scene';
+import { type PracticeKey, practiceTerm } from '../plant/practice';
+import type { InkSeries, Machine, Plant, Shelf, Stock } from '../plant/plant';
+import type { Flow, Step, ToolUse } from '../flow/net';
+import type { Counts, LossTerms } from '../flow/solve-backward';
+import type { Settings } from '../product/job-spec';
+import type { Part } from '../product/part';
+import type { Layout } from '../layout/layout';
+import type { LayoutAsk } from '../layout/usable-sheet';
+import type { WorkStyleId } from '../layout/work-style';
+
+/** What every pass tells a process about its place on the route. */
+export interface ProcessContext {
+  /** Id of the stone, and of its step where it has only one. */
+  id: string;
+  process: Id<'process'>;
+  parts: Part[];
+  settings: Settings;
+  machineId: Id<'machine'>;
+  machine: Machine;
+  plant: Plant;
+  shelf: Shelf;
+  to: Ledger;
+}
+
+export interface DraftContext extends ProcessContext {
+  layout: Layout | null;
+  workStyle: WorkStyleId;
+  /** The stock chosen for the first part, and its caliper figure. */
+  stockId: Id<'stock'> | null;
+  stock: Stock | null;
+  /** What comes in, part by part. */
+  incoming: { id: Id<'flow'>; flow: Flow; times?: number }[];
+  /** Earlier steps of these parts that left ink to dry, and that made forms. */
+  wet: Id<'step'>[];
+  formsFrom: Id<'step'>[];
+  /** Inks dry by lamp or by the clock. */
+  inkSeries: InkSeries | null;
+}
+
+export interface Draft {
+  steps: Record<Id<'step'>, { step: Step; losses: LossTerms }>;
+  flows: Record<Id<'flow'>, Flow>;
+  tools: Record<Id<'toolUse'>, ToolUse>;
+  /** The flow that carries on; null where a stone passes no pieces (plates). */
+  outgoing: Id<'flow'> | null;
+  /** Steps whose ink must dry; steps that made forms others wait for. */
+  wet?: Id<'step'>[];
+  forms?: Id<'step'>[];
+}
+
+export interface ConsumeContext extends DraftContext { stepIds: Id<'step'>[]; steps: Record<Id<'step'>, Step>; counts: Counts }
+
+export type CostKind = 'machine' | 'stock' | 'form' | 'ink' | 'goods' | 'outside';
+/** What a stone used: figure ids, for the totals. `fixed` does not grow with the quantity. */
+export interface Consumed { costs: { figure: Id<'figure'>; kind: CostKind; fixed: boolean }[]; inkKg?: Id<'figure'>[]; plates?: Id<'figure'>[]; wasteKg?: { kind: string; figure: Id<'figure'> }[] }
+
+/** One line of a stone's panel: a figure, a text, or a value to edit in place. */
+export interface PanelRow {
+  label: string;
+  figure?: Id<'figure'>;
+  text?: string;
+  edit?: { at: string[]; kind: 'count' | 'length' | 'percent' | 'hours' | 'seconds' | 'choice' | 'text'; options?: { value: string; says: string }[] };
+}
+
+/** A step on the shop floor as functions; one per kind of work, chosen by families, registered in PROCESSES. */
+export interface Process {
+  id: Id<'process'>;
+  /** May stand as the maker of a set, joining several products. */
+  joins?: true;
+  /** First pass: late machines speak before the layout. */
+  asks(cx: ProcessContext): Partial<LayoutAsk>;
+  /** Steps, flows, tools and losses. */
+  draft(cx: DraftContext): Draft;
+  /** After the counts: ink, foil, forms, time, money. */
+  consume(cx: ConsumeContext): Consumed;
+  /** The stone's drawing. */
+  scene(cx: ConsumeContext): Scene;
+  /** The stone's own panel rows. */
+  panel(cx: ConsumeContext): PanelRow[];
+  /** One line under the stone's name. */
+  summary(cx: ConsumeContext): { figure?: Id<'figure'>; text: string };
+}
+
+/** A numeric setting typed on the step, else the default given. */
+export function setting(cx: ProcessContext, name: string, otherwise: Term): Term {
+  const set = Object.hasOwn(cx.settings, name) ? cx.settings[name] : undefined;
+  if (typeof set !== 'number') return otherwise;
+  return typed(set, 'fig' in otherwise ? '1' : otherwise.unit, `setting:${cx.id}.${name}`);
+}
+
+/** From this many like jobs on, the works' own log takes the place of the handbook. */
+export const ENOUGH_LIKE_JOBS = 20;
+
+/** Running loss: typed on the step, else the works' own log where it holds enough jobs, else the default. */
+export function runningLossTerm(cx: ProcessContext, key: PracticeKey): Term {
+  const log = Object.hasOwn(cx.shelf.losses, cx.process) ? cx.shelf.losses[cx.process] : undefined;
+  const known: Term = log && log.jobs >= ENOUGH_LIKE_JOBS ? { value: log.meanPpm, unit: 'ppm', from: 'log', at: `log:${cx.process}, ${log.jobs} jobs`, pm: log.sdPpm } : practiceTerm(cx.plant, key);
+  return setting(cx, 'runningPpm', known);
+}
+
+/** A setting that is a word, else the default. */
+export function wordSetting(cx: ProcessContext, name: string, otherwise: string): string {
+  const set = Object.hasOwn(cx.settings, name) ? cx.settings[name] : undefined;
+  return typeof set === 'string' ? set : otherwise;
+}
+
+export const settingPath = (cx: ProcessContext, name: string): string[] => ['choices', 'settings', cx.id, name];
+
+/** A machine's limit as a term; the trade's default where the machine card is silent. */
+export function limitTerm(cx: ProcessContext, name: string, otherwise: Term): Term {
+  const value = Object.hasOwn(cx.machine.limits, name) ? cx.machine.limits[name] : undefined;
+  if (value === undefined || 'fig' in otherwise) return otherwise;
+  return { value, unit: otherwise.unit, from: 'plant', at: `machine:${cx.machineId}.${name}` };
+}
+
+export const machineTerm = (cx: ProcessContext, name: 'perHour' | 'netPerHour' | 'setupS' | 'setupRepeatS' | 'setupCostPerHour' | 'runCostPerHour' | 'crew'): Term => ({
+  value: cx.machine[name], unit: name.endsWith('PerHour') && name.includes('Cost') ? 'money/h' : name.startsWith('setup') ? 's' : name === 'crew' ? '1' : '1/h', from: 'plant', at: `machine:${cx.machineId}.${name}` });

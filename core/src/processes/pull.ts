@@ -1,0 +1,76 @@
+import { fig, typed } from '../quantity/ledger';
+import { practiceTerm } from '../plant/practice';
+import type { Flow } from '../flow/net';
+import { CALIPER } from '../stock/caliper';
+import { PILES, PILE_SHEETS, REAMS } from '../stock/pile';
+import { SHEET_MASS } from '../stock/sheet-mass';
+import { SHEET_USE } from '../layout/usable-sheet';
+import { copiesUp } from '../layout/layout';
+import { sheetScene } from '../layout/sheet-scene';
+import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
+import { priceAt, STOCK_COST } from '../route/time-and-cost';
+import { type ConsumeContext, type Process, type ProcessContext, limitTerm, machineTerm, settingPath, wordSetting } from './process';
+import { singleStep } from './single-step';
+import { timeAndCost } from './time-and-cost';
+
+const none = (unit: 'cycle' | 'ppm' | '1'): ReturnType<typeof typed> => ({ value: 0, unit, from: 'family', at: 'none' });
+const stockFlow = (id: string): string => `${id}.in`;
+
+/** The store pulls the sheets: what must be bought, its mass, piles and price. The stone's drawing is the sheet with its copies. */
+export const pull: Process = {
+  id: 'pull',
+  asks: () => ({}),
+  draft(cx) {
+    const part = cx.parts[0];
+    const losses = lossFigures(cx.id, { formula: STEP_SETUP, terms: { fresh: none('cycle'), factor: none('1') } }, none('ppm'), none('cycle'), cx.to);
+    const ups = cx.layout ? copiesUp(cx.layout) : 1;
+    if (!part) return { steps: {}, flows: {}, tools: {}, outgoing: null };
+    const lot = Object.values(cx.shelf.lots).find((l) => l.stock === cx.stockId && l.caliperUm !== undefined);
+    cx.to.figure(`${cx.id}.caliper`, CALIPER, {
+      card: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
+      lot: { value: lot?.caliperUm ?? 0, unit: 'µm', from: 'shelf', at: `lot:${cx.stockId ?? ''}` } });
+    const sheets = { unit: 'sheet', part: part.id, item: part.item, perGood: 1 / ups, supply: isCustomers(cx) ? { from: 'customer' } : { from: 'stock', stock: cx.stockId ?? '' } } satisfies Flow;
+    return singleStep({ ...cx, incoming: [{ id: stockFlow(cx.id), flow: sheets }] }, {
+      takesPer: 1, givesPer: 1, unit: 'sheet', perGood: 1 / ups, whole: true, losses, cautions: ['piles'], needs: [{ gate: `paper:${cx.id}` }], supplied: { [stockFlow(cx.id)]: sheets } });
+  },
+  consume(cx) {
+    const { to, id, stock, layout } = cx;
+    const part = cx.parts[0];
+    const sheets = fig(`${stockFlow(id)}.demand`);
+    const [width, height] = layout?.sheetMm ?? [stock?.widthMm ?? 1, stock?.lengthMm ?? 1];
+    const at = `stock:${cx.stockId ?? ''}`;
+    const mm = (value: number): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'plant', at });
+    to.figure(`${id}.mass`, SHEET_MASS, { sheets, widthMm: mm(width), heightMm: mm(height), gsm: { value: stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at } });
+    to.figure(`${id}.reams`, REAMS, { sheets });
+    to.figure(`${id}.perPile`, PILE_SHEETS, { heightMm: limitTerm(cx, 'pileMm', { value: 1_000, unit: 'mm', from: 'plant', at: 'practice' }), caliperUm: fig(`${id}.caliper`) });
+    to.figure(`${id}.piles`, PILES, { sheets, perPile: fig(`${id}.perPile`) });
+    to.figure(`${id}.sheetUse`, SHEET_USE, {
+      copies: { value: layout ? copiesUp(layout) : 0, unit: 'copy', from: 'family', at: 'layout' }, widthMm: mm(part?.widthMm ?? 0), heightMm: mm(part?.heightMm ?? 0), sheetWidthMm: mm(width), sheetHeightMm: mm(height) });
+    to.figure(`${id}.cost`, STOCK_COST, { number: sheets, perThousand: { value: isCustomers(cx) ? 0 : priceAt(stock?.price ?? [], to.value(`${stockFlow(id)}.demand`)), unit: 'money', from: 'plant', at } });
+    return { costs: [...timeAndCost(cx, { step: id, perHour: machineTerm(cx, 'netPerHour') }), { figure: `${id}.cost`, kind: 'stock', fixed: false }] };
+  },
+  scene: (cx) => sheetScene(cx.layout, cx.parts[0], cx.stock, cx.workStyle, practiceTerm(cx.plant, 'layout.colourBarMm')),
+  panel: (cx) => {
+    const part = cx.parts[0];
+    const fitting = Object.entries(cx.plant.stocks).filter(([, s]) => s.form === 'sheet' && s.grade === part?.grade);
+    return [
+      { label: 'stock', text: cx.stock?.name ?? '', edit: { at: ['choices', 'stock', part?.id ?? ''], kind: 'choice', options: fitting.map(([value, s]) => ({ value, says: s.name })) } },
+      { label: 'owner', text: wordSetting(cx, 'owner', 'works'), edit: { at: settingPath(cx, 'owner'), kind: 'choice', options: [{ value: 'works', says: 'works' }, { value: 'customer', says: 'customer' }] } },
+      { label: 'copiesUp', figure: `${part?.id ?? ''}.copiesUp` },
+      { label: 'sheetUse', figure: `${cx.id}.sheetUse` },
+      { label: 'sheetsToPull', figure: `${stockFlow(cx.id)}.demand` },
+      { label: 'mass', figure: `${cx.id}.mass` },
+      { label: 'reams', figure: `${cx.id}.reams` },
+      { label: 'piles', figure: `${cx.id}.piles` },
+      { label: 'gripper', figure: `${part?.id ?? ''}.gripper` },
+      { label: 'cost', figure: `${cx.id}.cost` },
+    ];
+  },
+  summary: (cx) => ({ text: cx.stock?.name ?? '' }),
+};
+
+/** The customer sends the sheets: counted in, owned by the customer, returned. */
+export const isCustomers = (cx: ProcessContext): boolean => wordSetting(cx, 'owner', 'works') === 'customer';
+
+/** The flow that stands for the stock a stone pulls. */
+export const pulledFlow = (cx: Pick<ConsumeContext, 'id'>): string => stockFlow(cx.id);

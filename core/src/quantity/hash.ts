@@ -1,0 +1,18 @@
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+
+/** JSON with keys in code-point order and without undefined members: equal documents give equal text. */
+export function canonicalJson(value: unknown): string {
+  if (value === null || typeof value !== 'object') return JSON.stringify(value) ?? 'null';
+  if (Array.isArray(value)) return `[${value.map(canonicalJson).join(',')}]`;
+  const members = Object.entries(value as Record<string, unknown>)
+    .filter(([, v]) => v !== undefined)
+    .sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0))
+    .map(([key, v]) => `${JSON.stringify(key)}:${canonicalJson(v)}`);
+  return `{${members.join(',')}}`;
+}
+
+/** SHA-256 of the canonical JSON, as 64 hexadecimal digits. Source: FIPS 180-4. */
+export function hashOf(value: unknown): string {
+  return bytesToHex(sha256(utf8ToBytes(canonicalJson(value))));
+}

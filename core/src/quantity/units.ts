@@ -1,0 +1,38 @@
+/** Millimetres in one inch: exact, by the international yard and pound agreement of 1959. */
+export const MM_PER_INCH = 25.4;
+/** Points of 1/72 inch: the point of page description languages, not the older printer's point. */
+export const MM_PER_POINT = MM_PER_INCH / 72;
+/** Kilograms in one avoirdupois pound: exact, international yard and pound agreement of 1959. */
+export const KG_PER_POUND = 0.45359237;
+export const PPM = 1_000_000;
+export const SECONDS_PER_HOUR = 3600;
+
+export const mmFromInches = (inches: number): number => inches * MM_PER_INCH;
+export const inchesFromMm = (mm: number): number => mm / MM_PER_INCH;
+export const mmFromPoints = (points: number): number => points * MM_PER_POINT;
+export const pointsFromMm = (mm: number): number => mm / MM_PER_POINT;
+export const kgFromPounds = (pounds: number): number => pounds * KG_PER_POUND;
+export const poundsFromKg = (kg: number): number => kg / KG_PER_POUND;
+export const ppmFromPercent = (percent: number): number => Math.round(percent * 10_000);
+export const percentFromPpm = (ppm: number): number => ppm / 10_000;
+
+const NUMBER = String.raw`[-−+]?(?:\d+(?:[.,]\d*)?|[.,]\d+)`;
+const LENGTH = new RegExp(String.raw`^\s*(?:(${NUMBER})\s+)?(${NUMBER})(?:\s*/\s*(\d+))?\s*(mm|cm|in|inch|inches|"|″|pt|)\s*$`, 'i');
+const MM_PER: Record<string, number> = { '': 1, mm: 1, cm: 10, in: MM_PER_INCH, inch: MM_PER_INCH, inches: MM_PER_INCH, '"': MM_PER_INCH, '″': MM_PER_INCH, pt: MM_PER_POINT };
+
+/**
+ * A length as a person types it, in millimetres: "148", "148,5 mm", "5 1/2 in", "8.5″", "72 pt".
+ * Without a unit it is millimetres. Null when the text is not (yet) a length; the field keeps the text.
+ *
+ * @example lengthMmFromText('5 1/2 in') // 139.7
+ */
+export function lengthMmFromText(text: string): number | null {
+  const found = LENGTH.exec(text);
+  if (!found) return null;
+  const [, whole, last = '', below, unit = ''] = found;
+  if (whole !== undefined && below === undefined) return null; // "5 1 in" is half typed
+  const read = (s: string): number => Number(s.replace(',', '.').replace('−', '-'));
+  const fraction = below === undefined ? read(last) : read(last) / Number(below);
+  const mm = ((whole === undefined ? 0 : read(whole)) + fraction) * (MM_PER[unit.toLowerCase()] ?? NaN);
+  return Number.isFinite(mm) ? mm : null;
+}

@@ -1,0 +1,57 @@
+/** Thin space between thousands, true minus. */
+const THIN = '\u2009';
+const MINUS = '\u2212';
+
+/** A number with so many decimals at most, thousands set apart by a thin space. */
+export function formatNumber(value: number, decimals = 0): string {
+  if (!Number.isFinite(value)) return '–';
+  const scale = [1, 10, 100, 1000, 10_000][decimals] ?? 1;
+  const rounded = Math.round(Math.abs(value) * scale) / scale;
+  const [whole = '0', fraction = ''] = rounded.toFixed(decimals).split('.');
+  const grouped = whole.length > 4 || decimals === 0 ? whole.replace(/\B(?=(\d{3})+(?!\d))/g, THIN) : whole;
+  const tail = fraction.replace(/0+$/, '');
+  return (value < 0 && rounded !== 0 ? MINUS : '') + grouped + (tail ? `.${tail}` : '');
+}
+
+/** A duration as a person says it: "1 h 20", "24 min", "2 d 3 h". */
+export function formatDuration(seconds: number): string {
+  const minutes = Math.round(seconds / 60);
+  if (Math.abs(seconds) < 90) return `${formatNumber(seconds)} s`;
+  if (minutes < 60) return `${minutes} min`;
+  const hours = Math.floor(minutes / 60);
+  if (hours < 100) return minutes % 60 === 0 ? `${hours} h` : `${hours} h ${String(minutes % 60).padStart(2, '0')}`;
+  return hours % 24 === 0 ? `${Math.floor(hours / 24)} d` : `${Math.floor(hours / 24)} d ${hours % 24} h`;
+}
+
+const moments = new Map<string, Intl.DateTimeFormat>();
+function momentFormat(timeZone: string): Intl.DateTimeFormat {
+  const known = moments.get(timeZone) ?? new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', timeZone });
+  moments.set(timeZone, known);
+  return known;
+}
+
+/** A moment in the plant's own time: "Thu 3 Dec 14:00". */
+export function formatMoment(epochS: number, timeZone: string): string {
+  if (!Number.isFinite(epochS) || epochS <= 0 || epochS > 8.64e12) return '–';
+  const parts = Object.fromEntries(momentFormat(timeZone).formatToParts(new Date(epochS * 1000)).map((p) => [p.type, p.value]));
+  return `${parts['weekday'] ?? ''} ${parts['day'] ?? ''} ${parts['month'] ?? ''} ${parts['hour'] ?? ''}:${parts['minute'] ?? ''}`;
+}
+
+const PLURALS: Record<string, [one: string, many: string]> = {
+  sheet: ['sheet', 'sheets'], metre: ['metre', 'metres'], repeat: ['repeat', 'repeats'], roll: ['roll', 'rolls'], board: ['board', 'boards'], copy: ['copy', 'copies'], section: ['section', 'sections'], block: ['block', 'blocks'], piece: ['piece', 'pieces'],
+  band: ['band', 'bands'], case: ['carton', 'cartons'], pallet: ['pallet', 'pallets'], plate: ['plate', 'plates'], die: ['die', 'dies'], lift: ['lift', 'lifts'], cut: ['cut', 'cuts'], cycle: ['cycle', 'cycles'],
+};
+const DECIMALS: Record<string, number> = { mm: 1, m: 1, kg: 2, '%': 1, '1': 2, money: 2, 'money/h': 2, 'money/kg': 2, h: 1, 'g/m²': 1, 'm²': 2, 'cm²': 1, kN: 0 };
+
+export interface Shown { number: string; unit: string }
+
+/** A figure's value as it is shown: number and unit apart, so that the unit can stand lighter. */
+export function formatFigure(value: number, unit: string, place: { timeZone: string; currency: string }): Shown {
+  if (unit === 's') return { number: formatDuration(value), unit: '' };
+  if (unit === 'moment') return { number: formatMoment(value, place.timeZone), unit: '' };
+  if (unit === 'ppm') return { number: formatNumber(value / 10_000, 2), unit: '%' };
+  if (unit.startsWith('money')) return { number: formatNumber(value, 2), unit: unit.replace('money', place.currency) };
+  const words = PLURALS[unit];
+  if (words) return { number: formatNumber(value, Number.isInteger(value) ? 0 : 1), unit: Math.abs(value) === 1 ? words[0] : words[1] };
+  return { number: formatNumber(value, DECIMALS[unit] ?? 1), unit: unit === '1' ? '' : unit === '1/h' ? 'an hour' : unit };
+}

@@ -1,0 +1,3 @@
+import { swcJest } from '../jest.base.mjs';
+
+export default swcJest();
