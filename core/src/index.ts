@@ -45,5 +45,6 @@ export * from './plan/plan-types';
 export * from './plan/propose';
 export * from './plan/river';
 export * from './plan/summary';
+export * from './plan/ticket';
 export * from './plan/thumbnail';
 export * from './plan/product-picture';

@@ -1,6 +1,7 @@
 import type { FindingArgs, FindingLevel, Plan } from './plan-types';
 import { riverOf } from './river';
 import { thumbnailSvg } from './thumbnail';
+import { FAMILIES } from '../families/registry';
 import type { JobSpec } from '../product/job-spec';
 
 /** What a list shows of a job without planning it again: one row, stored beside the specification it was made from. */
@@ -11,6 +12,8 @@ export interface PlanSummary {
   worst: { code: string; level: FindingLevel; args: FindingArgs } | null;
   blocking: number; undecided: number;
   thumbnail: string;
+  /** What one finished piece is called. */
+  pieces: string;
   of: Plan['of'];
 }
 
@@ -26,8 +29,13 @@ export function summaryOf(plan: Plan, spec: JobSpec): PlanSummary {
     worst: worst ? { code: worst.code, level: worst.level, args: worst.args } : null,
     blocking: plan.findings.filter((f) => f.level === 'release').length,
     undecided: plan.findings.filter((f) => f.level === 'decide' && !Object.hasOwn(spec.decisions, findingKey(f))).length,
-    thumbnail: thumbnailSvg(spec), of: plan.of,
+    thumbnail: thumbnailSvg(spec), pieces: piecesWord(spec), of: plan.of,
   };
+}
+
+function piecesWord(spec: JobSpec): string {
+  const made = Object.values(spec.products).find((p) => p.kind === 'made');
+  return made?.kind === 'made' ? FAMILIES[made.family].words.pieces : 'pieces';
 }
 
 /** The name under which a finding is decided. */

@@ -57,6 +57,11 @@ export const foil: Process = {
     return { costs: [...costs, ...timeAndCost(cx, { step: cx.id, forms: fig(`${cx.parts[0]?.id ?? ''}.copiesUp`), perFormS: { value: cx.machine.limits['perDieS'] ?? 300, unit: 's', from: 'plant', at: `machine:${cx.machineId}.perDieS` } })] };
   },
 
+  paper: (cx) => [{ department: 'foil', scene: true, rows: panelRows(cx), lists: [{ title: 'dies', head: ['area', 'size', 'dies', 'lanes', 'short advance', 'jump'], rows: (cx.parts[0]?.foils ?? []).map((a) => {
+      const lanes = foilLanes(cx, a);
+      const pull = foilPull({ imageMm: lanes.imageMm, gapMm: practiceValue(cx.plant, 'foil.gapMm'), pitchMm: lanes.pitchMm, dies: lanes.dies });
+      return [a.name, `${a.widthMm} × ${a.heightMm} mm`, String(cx.to.value(`${cx.id}.die.${a.id}.dies`)), String(lanes.lanes), `${round(pull.shortMm)} mm`, `${round(pull.jumpMm)} mm`];
+    }) }], blanks: ['heat and dwell (foil maker’s sheet)', 'gap to print measured', 'counter at start and end'] }],
   scene: stripScene,
   panel: panelRows,
   summary: (cx) => ({ text: `${cx.machine.name} · ${cx.layout ? copiesUp(cx.layout) : 0} dies` }),

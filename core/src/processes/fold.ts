@@ -29,6 +29,7 @@ export const fold: Process = {
     to.figure(`${id}.rate`, SLOWEST, { belt: fig(`${id}.beltRate`), machine: speedTerm(cx) }, '1/h');
     return { costs: timeAndCost(cx, { step: id, perHour: fig(`${id}.rate`) }) };
   },
+  paper: (cx) => [{ department: 'fold', scene: true, rows: fold.panel(cx), lists: [], blanks: ['score position checked', 'first good piece signed by'] }],
   scene: foldScene,
   panel: (cx) => [
     { label: 'machine', text: cx.machine.name },

@@ -45,6 +45,8 @@ export const guillotine: Process = {
     to.figure(`${id}.trimKg`, TRIM_WASTE, { sheets: fig(`${id}.sheetKg`), copies: fig(`${id}.copiesKg`) });
     return { costs: timeAndCost(cx, { step: id, runS: fig(`${id}.cuttingS`) }), wasteKg: [{ kind: 'trim', figure: `${id}.trimKg` }] };
   },
+  paper: (cx) => [{ department: 'guillotine', scene: true, rows: guillotine.panel(cx), lists: [{ title: 'program', head: ['cut', 'kind', 'direction', 'at'], rows: programOf(cx).map((c) => [String(c.nr), c.says === 'trimEdge' ? 'trim' : c.says === 'separate' ? 'part' : 'cut out', c.across === 'x' ? 'from the side lay' : 'from the gripper edge', `${Math.round(c.atMm * 10) / 10} mm`]) }],
+    blanks: ['lay edge marked', 'strips sorted', 'knife changed'] }],
   scene: cutScene,
   panel: (cx) => [
     { label: 'cuts', figure: `${cx.id}.cuts` },

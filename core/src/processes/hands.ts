@@ -6,7 +6,7 @@ import type { Flow, Port } from '../flow/net';
 import { CLOCK_TIME, HANDS_TIME, SECONDS_EACH } from '../finishing/folding';
 import { PRICE_OF } from '../form/plates';
 import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
-import { type ConsumeContext, type Consumed, type DraftContext, type Process, machineTerm, runningLossTerm, setting, settingPath } from './process';
+import { type ConsumeContext, type Consumed, type DraftContext, type PanelRow, type Process, machineTerm, runningLossTerm, setting, settingPath } from './process';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
@@ -16,6 +16,14 @@ interface Motion { key: string; name: string; seconds: Term; each: number; suppl
 /** Work of hands as a process: what is done to each piece tells the rest. */
 function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[], cautions: string[], joins = false): Process {
   const people = (cx: DraftContext): Term => setting(cx, 'people', machineTerm(cx, 'crew'));
+  const rows = (cx: ConsumeContext): PanelRow[] => [
+    { label: 'people', figure: `${cx.id}.clockS`, edit: { at: settingPath(cx, 'people'), kind: 'count' } },
+    { label: 'secondsEach', figure: `${cx.id}.handsS`, edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' } },
+    { label: 'handsTime', figure: `${cx.id}.handsS` },
+    { label: 'clockTime', figure: `${cx.id}.clockS` },
+    ...motions(cx).filter((m) => m.supplied).map((m) => ({ label: 'suppliedPieces', text: m.name, figure: `${cx.id}.${m.key}.demand` })),
+    { label: 'runningLoss', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+  ];
   return {
     id,
     ...(joins && { joins }),
@@ -41,15 +49,9 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
       });
       return { costs: [...goods, ...timeAndCost(cx, { step: cx.id, runS: fig(`${cx.id}.clockS`) })] };
     },
+    paper: (cx) => [{ department: 'bench', scene: true, rows: rows(cx), lists: [{ title: 'motions', head: ['what', 'seconds', 'each'], rows: motions(cx).map((m) => [m.name, String(Math.round(termValue(cx, m.seconds) * 10) / 10), m.supplied ? String(m.each) : '–']) }], blanks: ['pieces counted in', 'spoilt, by reason'] }],
     scene: (cx) => handsScene(cx, motions(cx), Math.max(Math.round(termValue(cx, people(cx))), 1)),
-    panel: (cx) => [
-      { label: 'people', figure: `${cx.id}.clockS`, edit: { at: settingPath(cx, 'people'), kind: 'count' } },
-      { label: 'secondsEach', figure: `${cx.id}.handsS`, edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' } },
-      { label: 'handsTime', figure: `${cx.id}.handsS` },
-      { label: 'clockTime', figure: `${cx.id}.clockS` },
-      ...motions(cx).filter((m) => m.supplied).map((m) => ({ label: 'suppliedPieces', text: m.name, figure: `${cx.id}.${m.key}.demand` })),
-      { label: 'runningLoss', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
-    ],
+    panel: rows,
     summary: (cx) => ({ text: `${cx.machine.name} · ${Math.round(termValue(cx, people(cx)))} people` }),
   };
 }

@@ -91,6 +91,10 @@ export const offset: Process = {
     return { costs, inkKg, plates };
   },
 
+  paper: (cx) => [
+    { department: 'ink', scene: false, rows: passesOf(cx).flatMap((p) => p.inks.map((ink) => ({ label: 'inkOf', text: `${ink}, ${p.side}`, figure: `${p.id}.ink.${ink}.kg` }))), lists: [{ title: 'sequence', head: ['pass', 'inks in order', 'series'], rows: passesOf(cx).map((p) => [p.side, p.inks.join(' – '), cx.inkSeries?.name ?? '']) }], blanks: ['left-over ink used', 'batch numbers'] },
+    { department: 'press', scene: true, rows: panelRows(cx), lists: [{ title: 'passes', head: ['pass', 'inks', 'set-up', 'run', 'good'], rows: passesOf(cx).map((p) => [p.side, p.inks.join(' '), ...['lost.setup', 'run', 'good'].map((f) => String(cx.to.value(`${p.id}.${f}`)))]) }],
+      blanks: ['register aim: 0.1 mm, reached', 'colour OK sheet signed by', 'samples pulled', 'turned at'] }],
   scene: pressScene,
   panel: panelRows,
   summary: (cx) => ({ text: `${cx.machine.name} · ${passesOf(cx).map((p) => p.inks.join(' ')).join(' / ')}` }),

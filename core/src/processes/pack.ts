@@ -29,6 +29,7 @@ export const band: Process = {
     cx.to.figure(`${cx.id}.clockS`, CLOCK_TIME, { handsS: fig(`${cx.id}.handsS`), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
     return { costs: timeAndCost(cx, { step: cx.id, runS: fig(`${cx.id}.clockS`) }) };
   },
+  paper: (cx) => [{ department: 'packing', scene: true, rows: band.panel(cx), lists: [], blanks: ['bands counted'] }],
   scene(cx): Scene {
     const per = Math.min(cx.parts[0]?.perBand ?? 1, 24);
     const shapes: Shape[] = Array.from({ length: per }, (_, i): Shape => ({ kind: 'rect', role: 'copy', x: 0, y: i * 7, w: 150, h: 6, ref: `piece ${i + 1}` }));
@@ -81,6 +82,7 @@ export const pack: Process = {
       ...timeAndCost(cx, { step: `${id}.carton`, runS: fig(`${id}.carton.clockS`) }), ...timeAndCost(cx, { step: `${id}.pallet`, runS: fig(`${id}.pallet.clockS`), setupFactor: typed(0, 's', 'none') }),
       { figure: `${id}.carton.cost`, kind: 'goods', fixed: false }, { figure: `${id}.pallet.cost`, kind: 'goods', fixed: false }] };
   },
+  paper: (cx) => [{ department: 'packing', scene: true, rows: pack.panel(cx), lists: [], blanks: ['label checked', 'pallet numbers', 'weighed', 'truck and papers'] }],
   scene: palletScene,
   panel: (cx) => [
     { label: 'perCarton', figure: `${cx.id}.perCarton`, edit: { at: settingPath(cx, 'perCarton'), kind: 'count' } },

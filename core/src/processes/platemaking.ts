@@ -61,6 +61,8 @@ export const platemaking: Process = {
     { label: 'imagingEach', figure: `${cx.id}.imagingS`, edit: { at: ['choices', 'settings', cx.id, 'imagingS'], kind: 'seconds' } },
     { label: 'cost', figure: `${cx.id}.cost` },
   ],
+  paper: (cx) => [{ department: 'prepress', scene: true, rows: platemaking.panel(cx), lists: [{ title: 'forms', head: ['form', 'ink', 'version', 'checked'], rows: plateSets(cx).flatMap((s) => s.inks.map((ink) => [s.side, ink, '1', '☐ scratches  ☐ smallest element'])) }],
+    blanks: ['proof number and date', 'wedge measured (aim 50 % = 50 % on the plate)', 'register holes punched', 'remakes: cause, time'] }],
   summary: (cx) => ({ figure: `${cx.id}.plates`, text: cx.machine.name }),
 };
 

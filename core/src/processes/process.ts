@@ -65,6 +65,12 @@ export interface PanelRow {
   edit?: { at: string[]; kind: 'count' | 'length' | 'percent' | 'hours' | 'seconds' | 'choice' | 'text'; options?: { value: string; says: string }[] };
 }
 
+/** The department whose hands a stone's ticket page goes to. */
+export type Department = 'store' | 'prepress' | 'ink' | 'press' | 'foil' | 'guillotine' | 'fold' | 'bench' | 'packing';
+
+/** What a stone's page says on paper beyond its panel: lists (cuts, lots, inks) and lines a person fills in. */
+export interface PaperPage { department: Department; scene: boolean; rows: PanelRow[]; lists: { title: string; head: string[]; rows: string[][] }[]; blanks: string[] }
+
 /** A step on the shop floor as functions; one per kind of work, chosen by families, registered in PROCESSES. */
 export interface Process {
   id: Id<'process'>;
@@ -78,6 +84,8 @@ export interface Process {
   consume(cx: ConsumeContext): Consumed;
   /** The stone's drawing. */
   scene(cx: ConsumeContext): Scene;
+  /** The stone's pages of the ticket. */
+  paper(cx: ConsumeContext): PaperPage[];
   /** The stone's own panel rows. */
   panel(cx: ConsumeContext): PanelRow[];
   /** One line under the stone's name. */

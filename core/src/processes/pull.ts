@@ -66,6 +66,8 @@ export const pull: Process = {
       { label: 'cost', figure: `${cx.id}.cost` },
     ];
   },
+  paper: (cx) => [{ department: 'store', scene: true, rows: pull.panel(cx), lists: [{ title: 'lots', head: ['lot', 'sheets', 'owner', 'measured'], rows: Object.entries(cx.shelf.lots).filter(([, l]) => l.stock === cx.stockId).map(([id, l]) => [id, String(l.quantity), l.owner, l.caliperUm === undefined ? 'not measured' : `${l.caliperUm} µm`]) },
+    { title: 'grain', head: ['grain', 'unwrap'], rows: [[cx.stock?.grain ?? 'not said', 'not before the pile has the press room’s temperature']] }], blanks: ['location', 'substitute note', 'sheets returned'] }],
   summary: (cx) => ({ text: cx.stock?.name ?? '' }),
 };
 

@@ -195,6 +195,9 @@ export const LABELS: Record<string, string> = {
   'assume.nobodyElse': 'nobody else in the way', 'assume.stock': 'paper', 'assume.goods': 'bought goods', 'assume.tool': 'dies', 'assume.gate': 'answer', 'assume.hoursUnknown': 'opening hours beyond the calendar',
   // totals
   'total.sheets': 'sheets to pull', 'total.plates': 'plates', 'total.inkKg': 'ink', 'total.machineS': 'on machines', 'total.waitS': 'waiting', 'total.readyAt': 'ready', 'total.money': 'planning cost', 'total.perThousand': 'per thousand', 'total.runOn': 'a thousand more', 'total.wasteKg': 'trim waste',
+  // departments and ticket
+  'dept.store': 'Paper store', 'dept.prepress': 'Plates', 'dept.ink': 'Ink kitchen', 'dept.press': 'Press', 'dept.foil': 'Foil', 'dept.guillotine': 'Guillotine', 'dept.fold': 'Score and fold', 'dept.bench': 'Bench', 'dept.packing': 'Packing and dispatch',
+  lots: 'Lots', grain: 'Grain and climate', forms: 'Forms', sequence: 'Sequence', passes: 'Passes', program: 'Cutting program', motions: 'What each piece gets', deliveries: 'Deliveries',
   // lost
   setup: 'setup', running: 'running', samples: 'samples', batch: 'changes',
 };

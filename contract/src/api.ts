@@ -1,0 +1,9 @@
+import { events } from './events';
+import { jobs } from './jobs';
+import { orders } from './orders';
+import { plants } from './plants';
+import { session } from './session';
+
+/** Everything that crosses the wire. */
+export const api = { ...session, ...plants, ...orders, ...jobs, ...events } as const;
+export type Api = typeof api;

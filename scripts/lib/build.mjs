@@ -1,0 +1,24 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { must, ROOT } from './run.mjs';
+import { say } from './say.mjs';
+
+const SOURCES = ['core/src', 'contract/src', 'server/src', 'server/build.mjs', 'web/src', 'web/angular.json', 'web/public', 'package-lock.json'];
+
+function files(path) {
+  if (!existsSync(path)) return [];
+  return statSync(path).isDirectory() ? readdirSync(path).sort().flatMap((f) => files(`${path}/${f}`)) : [path];
+}
+
+/** Builds web and server when a source changed since the last build. */
+export function ensureBuilt() {
+  const hash = createHash('sha256');
+  for (const file of SOURCES.flatMap((s) => files(`${ROOT}/${s}`))) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+  const now = hash.digest('hex');
+  const stamp = `${ROOT}/server/dist/built-from`;
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now && existsSync(`${ROOT}/web/dist/browser/index.html`)) return;
+  say('building (half a minute to a minute)');
+  must('npm', ['run', 'build', '-w', '@druckerei/web'], { what: 'building the web client' });
+  must('node', ['build.mjs'], { cwd: `${ROOT}/server`, what: 'building the server' });
+  writeFileSync(stamp, now);
+}

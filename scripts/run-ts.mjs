@@ -1,0 +1,12 @@
+// Runs a TypeScript file of the project with tsx, whatever folder the command was given in.
+import { spawnSync } from 'node:child_process';
+import { ensurePackages } from './lib/packages.mjs';
+import { ROOT } from './lib/run.mjs';
+import { main } from './lib/say.mjs';
+
+await main(() => {
+  ensurePackages();
+  const [file, ...args] = process.argv.slice(2);
+  const { status } = spawnSync(process.execPath, ['--import', 'tsx', `${ROOT}/${file}`, ...args], { stdio: 'inherit', env: { ...process.env, TSX_TSCONFIG_PATH: `${ROOT}/tsconfig.base.json` } });
+  process.exit(status ?? 1);
+});

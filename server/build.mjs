@@ -1,0 +1,8 @@
+// Own workspace code is bundled in from its TypeScript source; npm packages stay external and come from node_modules.
+import { build } from 'esbuild';
+import { readFileSync } from 'node:fs';
+
+const packages = ['./package.json', '../core/package.json', '../contract/package.json'].map((p) => JSON.parse(readFileSync(new URL(p, import.meta.url), 'utf8')));
+const external = [...new Set(packages.flatMap((p) => Object.keys(p.dependencies ?? {})))].filter((d) => !d.startsWith('@druckerei/')).flatMap((d) => [d, `${d}/*`]);
+
+await build({ absWorkingDir: import.meta.dirname, entryPoints: ['src/main.ts'], outdir: 'dist', bundle: true, platform: 'node', format: 'esm', target: 'node20', sourcemap: true, external, logLevel: 'warning' });

@@ -1,0 +1,25 @@
+import type { Pool } from 'pg';
+import type { Logger } from 'pino';
+import type { Me } from '@druckerei/contract';
+import type { EventHub } from './events/event-hub';
+
+/** What every handler may use. Handlers see neither request nor response, but for the session's own. */
+export interface Ctx {
+  db: Pool;
+  log: Logger;
+  requestId: string;
+  /** Epoch seconds; fixed in tests and pictures. */
+  now: () => number;
+  hub: EventHub;
+  user: (Me & { id: string }) | null;
+  session: SessionDoor;
+}
+
+/** What the handlers of sign-in need of the session. */
+export interface SessionDoor { address: string; begin(userId: string): Promise<void>; end(): Promise<void> }
+
+/** The person signed in; the gate has made sure there is one. */
+export function signedIn(ctx: Ctx): Me & { id: string } {
+  if (!ctx.user) throw new Error('the gate let a request through without a person');
+  return ctx.user;
+}

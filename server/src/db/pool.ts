@@ -1,0 +1,31 @@
+import pg from 'pg';
+
+// Parsers once: bigint counts fit a number (at most 10⁹ pieces); dates stay Date.
+pg.types.setTypeParser(pg.types.builtins.INT8, Number);
+
+export type Db = Pick<pg.Pool, 'query'>;
+
+export function makePool(connectionString: string, onError: (e: Error) => void): pg.Pool {
+  const pool = new pg.Pool({ connectionString, max: 10, connectionTimeoutMillis: 5_000 });
+  pool.on('error', onError); // a lost idle connection must not end the process
+  return pool;
+}
+
+/** Runs work in one transaction; anything thrown rolls it back. */
+export async function inTransaction<T>(pool: pg.Pool, work: (db: pg.PoolClient) => Promise<T>): Promise<T> {
+  const client = await pool.connect();
+  let broken: Error | undefined;
+  client.on('error', (e) => (broken = e));
+  try {
+    await client.query('begin');
+    const result = await work(client);
+    await client.query('commit');
+    return result;
+  } catch (error) {
+    await client.query('rollback').catch((e: unknown) => (broken = e as Error));
+    throw error;
+  } finally {
+    client.removeAllListeners('error');
+    client.release(broken);
+  }
+}

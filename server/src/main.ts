@@ -1,0 +1,58 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { z } from 'zod';
+import { buildApp } from './app';
+import { FirstStart, firstStart, sessionSecret } from './db/first-start';
+import { DatabaseNewer, migrate } from './db/migrate';
+import { makePool } from './db/pool';
+import { EventHub } from './events/event-hub';
+
+const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
+const env = z.object({
+  PORT: z.coerce.number().int().min(0).max(65_535).default(8080), HOST: z.string().default('127.0.0.1'), DATABASE_URL: z.string().min(1),
+  /** The owner migrates; the app's role may define nothing. Left out: one role does both. */
+  OWNER_DATABASE_URL: z.string().optional(), WEB_DIR: z.string().default(here('../../web/dist/browser')), MIGRATIONS_DIR: z.string().default(here('../migrations')), FIRST_START: z.string().optional(),
+  LOG_LEVEL: z.string().default('info'), /** An ISO moment at which the clock stands (pictures, tests). */ CLOCK: z.iso.datetime().optional(),
+}).parse(process.env);
+
+const log = pino({ level: env.LOG_LEVEL });
+const fixed = env.CLOCK === undefined ? null : Date.parse(env.CLOCK) / 1000;
+const now = (): number => fixed ?? Math.floor(Date.now() / 1000);
+
+/** One clear sentence and exit code 1. */
+function fail(sentence: string): never {
+  process.stderr.write(`druckerei: ${sentence}\n`);
+  process.exit(1);
+}
+
+const appRole = env.OWNER_DATABASE_URL === undefined ? null : decodeURIComponent(new URL(env.DATABASE_URL).username);
+const { version } = await migrate(env.OWNER_DATABASE_URL ?? env.DATABASE_URL, env.MIGRATIONS_DIR, appRole).catch((error: Error) => fail(error instanceof DatabaseNewer ? error.message : `the database could not be brought up to date: ${error.message}`));
+const db = makePool(env.DATABASE_URL, (e) => log.warn({ err: e.message }, 'idle database connection lost'));
+if (env.FIRST_START !== undefined) await firstStart(db, FirstStart.parse(JSON.parse(readFileSync(env.FIRST_START, 'utf8'))));
+const hub = new EventHub(env.DATABASE_URL, log);
+await hub.start();
+const { app, close } = buildApp({ db, hub, log, now, secret: await sessionSecret(db), webDir: env.WEB_DIR });
+const server = app.listen(env.PORT, env.HOST, (error?: NodeJS.ErrnoException) => {
+  if (error) fail(error.code === 'EADDRINUSE' ? `port ${env.PORT} is taken by something else: set PORT to a free one.` : error.message);
+  const address = server.address();
+  log.info({ port: typeof address === 'object' ? address?.port : address, migration: version }, 'listening');
+  process.send?.({ ready: typeof address === 'object' ? address?.port : null });
+});
+
+let stopping = false;
+async function stop(): Promise<void> {
+  if (stopping) return;
+  stopping = true;
+  await hub.stop(); // open event streams first, else the server waits for them
+  const closed = new Promise<void>((resolve) => server.close(() => resolve()));
+  server.closeIdleConnections();
+  const late = setTimeout(() => server.closeAllConnections(), 1_500);
+  await closed;
+  clearTimeout(late);
+  close();
+  await db.end();
+  process.exit(0);
+}
+for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void stop());
+process.on('disconnect', () => void stop());

@@ -1,0 +1,36 @@
+import { hash, verify } from '@node-rs/argon2';
+import type { session } from '@druckerei/contract';
+import { signedIn } from '../context';
+import { Refused } from '../errors';
+import type { Handlers } from '../implement';
+import { ADD_ATTEMPT, FAILED_ATTEMPTS, FORGET_ATTEMPTS, USER_BY_NAME } from './session.queries';
+
+const MOST_OF_NAME = 8;
+const MOST_OF_ADDRESS = 40;
+/** Verified for unknown names too, so that the time taken tells nothing. */
+let dummy: Promise<string> | undefined;
+
+interface UserRow { id: string; name: string; fullName: string; initials: string; roles: ('planner' | 'press' | 'finishing' | 'ink' | 'inspector' | 'store' | 'admin')[]; passwordHash: string }
+
+export const sessionHandlers: Handlers<typeof session> = {
+  'session.signIn': async ({ body }, ctx) => {
+    const name = body.name.toLowerCase();
+    const failed = (await ctx.db.query<{ ofName: number; ofAddress: number }>(FAILED_ATTEMPTS, [name, ctx.session.address])).rows[0];
+    if ((failed?.ofName ?? 0) >= MOST_OF_NAME || (failed?.ofAddress ?? 0) >= MOST_OF_ADDRESS) throw new Refused(429, 'too-many', 'Too many wrong passwords. Try again in a quarter of an hour.');
+    const user = (await ctx.db.query<UserRow>(USER_BY_NAME, [name])).rows[0];
+    dummy ??= hash('nobody’s password');
+    const right = await verify(user?.passwordHash ?? (await dummy), body.password);
+    if (!user || !right) {
+      await ctx.db.query(ADD_ATTEMPT, [name, ctx.session.address]);
+      throw new Refused(401, 'wrong-password', 'Name or password is wrong.');
+    }
+    await ctx.db.query(FORGET_ATTEMPTS, [name]);
+    await ctx.session.begin(user.id);
+    return { name: user.name, fullName: user.fullName, initials: user.initials, roles: user.roles };
+  },
+  'session.me': (_asked, ctx) => Promise.resolve(signedIn(ctx)),
+  'session.signOut': async (_asked, ctx) => {
+    await ctx.session.end();
+    return {};
+  },
+};

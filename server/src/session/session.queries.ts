@@ -1,0 +1,24 @@
+/** A person by sign-in name. $1 text name, lower case. */
+export const USER_BY_NAME = `
+select id, name, full_name as "fullName", initials, roles, password_hash as "passwordHash"
+from users
+where name = $1`;
+
+/** A person by id. $1 uuid. */
+export const USER_BY_ID = `
+select id, name, full_name as "fullName", initials, roles
+from users
+where id = $1`;
+
+/** Failed attempts of the last quarter of an hour. $1 text name, $2 text address. */
+export const FAILED_ATTEMPTS = `
+select
+  count(*) filter (where name = $1)::int    as "ofName",
+  count(*) filter (where address = $2)::int as "ofAddress"
+from sign_in_attempts
+where (name = $1 or address = $2)
+  and at > now() - interval '15 minutes'`;
+
+export const ADD_ATTEMPT = `insert into sign_in_attempts (name, address) values ($1, $2)`;
+/** A successful sign-in forgets the failed ones of that name. $1 text name. */
+export const FORGET_ATTEMPTS = `delete from sign_in_attempts where name = $1 or at < now() - interval '1 day'`;
