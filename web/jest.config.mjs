@@ -1,0 +1,12 @@
+import presets from 'jest-preset-angular/presets/index.js';
+
+const preset = presets.createCjsPreset({ tsconfig: '<rootDir>/tsconfig.spec.json' });
+const esmOnly = ['d3-[^/]+', '@noble/hashes', 'tinykeys', '@angular/common/locales/.*\\.js$'];
+
+export default {
+  ...preset,
+  roots: ['<rootDir>/src'],
+  setupFilesAfterEnv: ['<rootDir>/src/setup-jest.ts'],
+  moduleNameMapper: { '\\.spawn$': '<rootDir>/src/spawn.stub.cjs', '^@druckerei/core$': '<rootDir>/../core/src/index.ts', '^@druckerei/contract$': '<rootDir>/../contract/src/index.ts' },
+  transformIgnorePatterns: [`node_modules/(?!(?:.*\\.mjs$|(?:${esmOnly.join('|')})))`],
+};

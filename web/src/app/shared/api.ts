@@ -1,0 +1,35 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import { catchError, type Observable, throwError } from 'rxjs';
+import type { Api, Problem, Replied, Sent } from '@druckerei/contract';
+
+/** Method and path of every endpoint: the compiler keeps them equal to the contract; the browser need not carry its schemas. */
+const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]['path']] } = {
+  'session.signIn': ['post', '/api/session'], 'session.me': ['get', '/api/session'], 'session.signOut': ['delete', '/api/session'],
+  'plants.current': ['get', '/api/plants/current'], 'plants.read': ['get', '/api/plants/:hash'],
+  'customers.list': ['get', '/api/customers'], 'customers.create': ['post', '/api/customers'], 'orders.list': ['get', '/api/orders'], 'orders.create': ['post', '/api/orders'],
+  'jobs.read': ['get', '/api/jobs/:id'], 'jobs.edit': ['post', '/api/jobs/:id/edits'], 'jobs.release': ['post', '/api/jobs/:id/release'], 'jobs.ticket': ['get', '/api/jobs/:id/ticket.pdf'],
+  'events.stream': ['get', '/api/events'],
+};
+
+/** What went wrong, in the server's words; status 0: no answer at all. */
+export type Failure = Pick<Problem, 'status' | 'title' | 'detail' | 'fields' | 'stale'>;
+
+function failureOf(error: HttpErrorResponse): Failure {
+  const said = error.error as Partial<Problem> | null;
+  if (error.status === 0 || said === null || typeof said !== 'object' || typeof said.title !== 'string') return { status: error.status, title: 'No answer', detail: 'The server does not answer. What you typed is kept here.' };
+  return { status: error.status, title: said.title, ...(said.detail !== undefined && { detail: said.detail }), ...(said.fields && { fields: said.fields }), ...(said.stale && { stale: said.stale }) };
+}
+
+/** The one caller of the server. */
+@Injectable({ providedIn: 'root' })
+export class ApiCaller {
+  private readonly http = inject(HttpClient);
+
+  call<N extends keyof Api>(name: N, asked: Sent<Api[N]>): Observable<Replied<Api[N]>> {
+    const [method, address] = ADDRESSES[name];
+    const { params = {}, query = {}, body } = asked as { params?: Record<string, string>; query?: Record<string, string>; body?: unknown };
+    const path = address.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params[key] ?? ''));
+    return this.http.request<Replied<Api[N]>>(method, path, { ...(body !== undefined && { body }), params: query }).pipe(catchError((e: HttpErrorResponse) => throwError(() => failureOf(e))));
+  }
+}

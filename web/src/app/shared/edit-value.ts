@@ -1,0 +1,71 @@
+import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, linkedSignal, output, signal, viewChild } from '@angular/core';
+import { lengthMmFromText } from '@druckerei/core';
+
+export type EditKind = 'count' | 'length' | 'percent' | 'hours' | 'seconds' | 'text' | 'moment';
+/** What a text means in the kind's own unit of the specification; null while it is half typed. */
+export function parseTyped(kind: EditKind, text: string): number | string | null | undefined {
+  const trimmed = text.trim();
+  if (trimmed === '') return undefined;
+  if (kind === 'text' || kind === 'moment') return trimmed;
+  if (kind === 'length') return lengthMmFromText(trimmed);
+  const plain = trimmed.replace(/[\s\u2009\u202f']/g, '').replace(',', '.').replace('−', '-').replace(/%$/, '');
+  if (!/^-?(\d+\.?\d*|\.\d+)$/.test(plain)) return null;
+  const value = Number(plain);
+  if (kind === 'count') return Number.isInteger(value) ? value : null;
+  return kind === 'percent' ? Math.round(value * 10_000) : kind === 'hours' ? value * 3600 : value;
+}
+const ASKS: Record<EditKind, string> = { count: 'Type a whole number.', length: 'Type a length: 148, 5 1/2 in, 72 pt.', percent: 'Type a percentage.', hours: 'Type hours.', seconds: 'Type seconds.', text: '', moment: 'Choose a date and time.' };
+
+/** A value as text with a dashed underline that becomes its own input in place. A half-typed text stays and says what is missing; Escape goes back. */
+@Component({
+  selector: 'dk-edit-value', changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (open()) {
+      <input #field class="field-input" [class.wrong]="wrong()" [type]="kind() === 'moment' ? 'datetime-local' : 'text'" [value]="text()" [attr.aria-label]="label()" [attr.aria-invalid]="!!wrong()" [attr.inputmode]="kind() === 'text' || kind() === 'moment' ? null : 'decimal'" (input)="type(field.value)" (blur)="close()" (keydown.enter)="close()" (keydown.escape)="back()">
+      @if (wrong()) { <span class="fail says" role="alert">{{ wrong() }}</span> }
+    } @else {
+      <button type="button" [attr.aria-label]="label() + ', ' + shown() + ', edit'" (click)="begin()" [disabled]="locked()">{{ shown() || placeholder() }}</button>
+    }`,
+  styles: `
+    :host { display: inline-block; max-width: 100%; }
+    button { border: 0; background: none; padding: 0; border-bottom: 1px dashed var(--act); cursor: text; font-weight: 600; text-align: inherit; max-width: 100%; }
+    button:disabled { border-bottom-color: transparent; cursor: default; }
+    .field-input { min-width: 90px; font-weight: 600; } .says { display: block; font-size: 12.5px; font-weight: 400; }`,
+})
+export class EditValue {
+  readonly label = input.required<string>();
+  readonly kind = input.required<EditKind>();
+  readonly value = input<string>('');
+  /** As shown when not edited; the value itself where nothing else is given. */
+  readonly display = input<string | null>(null);
+  readonly placeholder = input('set');
+  readonly locked = input(false);
+  /** What core said of the last value sent. */
+  readonly refused = input<string | null>(null);
+  /** undefined: emptied, back to the default. */
+  readonly changed = output<number | string | undefined>();
+  private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
+  protected readonly open = signal(false);
+  protected readonly text = linkedSignal(() => this.value());
+  protected readonly shown = computed(() => this.display() ?? this.value());
+  protected readonly wrong = computed(() => (parseTyped(this.kind(), this.text()) === null ? ASKS[this.kind()] : (this.refused() ?? '')));
+  private before = '';
+
+  protected begin(): void {
+    this.before = this.value();
+    this.text.set(this.value());
+    this.open.set(true);
+    setTimeout(() => { this.field()?.nativeElement.focus(); this.field()?.nativeElement.select(); });
+  }
+  protected type(text: string): void {
+    this.text.set(text);
+    const parsed = parseTyped(this.kind(), text);
+    if (parsed !== null) this.changed.emit(parsed);
+  }
+  protected close(): void { if (!this.wrong()) this.open.set(false); }
+  protected back(): void {
+    if (this.text() !== this.before) { const parsed = parseTyped(this.kind(), this.before); if (parsed !== null) this.changed.emit(parsed); }
+    this.text.set(this.before);
+    this.open.set(false);
+  }
+}
