@@ -1,3 +1,3 @@
 import { swcJest } from '../jest.base.mjs';
 
-export default swcJest();
+export default swcJest({ testTimeout: 20_000 });

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { z } from 'zod';
@@ -20,6 +21,13 @@ const log = pino({ level: env.LOG_LEVEL });
 const fixed = env.CLOCK === undefined ? null : Date.parse(env.CLOCK) / 1000;
 const now = (): number => fixed ?? Math.floor(Date.now() / 1000);
 
+/** The file names its plant by another file beside it. */
+function readFirstStart(path: string): FirstStart {
+  const read = (file: string): Record<string, unknown> => JSON.parse(readFileSync(file, 'utf8')) as Record<string, unknown>;
+  const document = read(path);
+  return FirstStart.parse({ ...document, plant: read(join(dirname(path), String(document['plant']))) });
+}
+
 /** One clear sentence and exit code 1. */
 function fail(sentence: string): never {
   process.stderr.write(`druckerei: ${sentence}\n`);
@@ -29,7 +37,7 @@ function fail(sentence: string): never {
 const appRole = env.OWNER_DATABASE_URL === undefined ? null : decodeURIComponent(new URL(env.DATABASE_URL).username);
 const { version } = await migrate(env.OWNER_DATABASE_URL ?? env.DATABASE_URL, env.MIGRATIONS_DIR, appRole).catch((error: Error) => fail(error instanceof DatabaseNewer ? error.message : `the database could not be brought up to date: ${error.message}`));
 const db = makePool(env.DATABASE_URL, (e) => log.warn({ err: e.message }, 'idle database connection lost'));
-if (env.FIRST_START !== undefined) await firstStart(db, FirstStart.parse(JSON.parse(readFileSync(env.FIRST_START, 'utf8'))));
+if (env.FIRST_START !== undefined) await firstStart(db, readFirstStart(env.FIRST_START));
 const hub = new EventHub(env.DATABASE_URL, log);
 await hub.start();
 const { app, close } = buildApp({ db, hub, log, now, secret: await sessionSecret(db), webDir: env.WEB_DIR });

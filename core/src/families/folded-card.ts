@@ -9,9 +9,10 @@ import type { Part } from '../product/part';
 import type { Family, RouteStone } from './family';
 import { foldedCardPicture } from './folded-card-picture';
 
-const sizeMm = z.number().min(LENGTH_MM.min, 'must be at least 1 mm').max(LENGTH_MM.max, 'is longer than any sheet here (5 m at most)');
+const foilMm = z.number().min(1, 'must be at least 1 mm').max(2_000, 'is longer than any sheet here');
+const sizeMm = z.number().min(LENGTH_MM.min, 'must be at least 10 mm').max(LENGTH_MM.max, 'is longer than any sheet here (5 m at most)');
 const inks = z.array(z.string().trim().min(1).max(30)).max(10, 'are more inks than a press has units (10 at most)').refine((list) => new Set(list).size === list.length, 'names an ink twice');
-const foilArea = z.strictObject({ name: z.string().max(60), widthMm: sizeMm, heightMm: sizeMm, tool: idText.optional() });
+const foilArea = z.strictObject({ name: z.string().max(60), widthMm: foilMm, heightMm: foilMm, tool: idText.optional() });
 const applied = z.strictObject({ name: z.string().trim().min(1).max(60), secondsEach: z.number().min(0).max(3600), each: z.number().int().min(1).max(100), supply: supplySchema });
 
 /** What a folded card's order may say; all of it may be left out. */
@@ -32,7 +33,7 @@ declare module '../product/job-spec' {
 export const foldedCard: Family<'folded-card'> = {
   id: 'folded-card',
   words: {
-    name: 'Folded card', hint: 'cards, leaflets, invitations; with foil, pieces put on by hand, envelope and band', pieces: 'cards',
+    name: 'Card or leaflet', hint: 'cards, leaflets, invitations; with foil, pieces put on by hand, envelope and band', pieces: 'pieces',
     stones: { stock: 'Stock', plates: 'Plates', print: 'Print', foil: 'Foil', cut: 'Cut', fold: 'Score and fold', hands: 'Pieces by hand', envelope: 'Envelope', band: 'Band', pack: 'Pack' },
     fields: {
       openWidthMm: 'Open width', openHeightMm: 'Height', folds: 'Folds', foldedWidthMm: 'Folded width', front: 'Inks, front', back: 'Inks, back', coveragePercent: 'Coverage', totalInkPercent: 'Total ink', bleedMm: 'Bleed', smallestDistanceMm: 'Smallest distance to an edge',
@@ -42,7 +43,7 @@ export const foldedCard: Family<'folded-card'> = {
   wish: FoldedCardWish,
   fields: [
     { key: 'openWidthMm', kind: 'length', onPicture: 'width' }, { key: 'openHeightMm', kind: 'length', onPicture: 'height' }, { key: 'folds', kind: 'count', onPicture: 'folded', most: 6 },
-    { key: 'grade', kind: 'choice', options: (plant) => [...new Set(Object.values(plant.stocks).filter((s) => s.form === 'sheet').map((s) => s.grade))].map((g) => ({ value: g, says: g })) },
+    { key: 'grade', kind: 'choice', options: (plant) => [...new Set([plant.usualGrade, ...Object.values(plant.stocks).filter((s) => s.form === 'sheet').map((s) => s.grade).sort()])].map((g) => ({ value: g, says: g })) },
     { key: 'front', kind: 'inks' }, { key: 'back', kind: 'inks' }, { key: 'foils', kind: 'foils' }, { key: 'applied', kind: 'pieces' },
     { key: 'envelope', kind: 'text' }, { key: 'sealed', kind: 'flag' }, { key: 'perBand', kind: 'count' }, { key: 'bleedMm', kind: 'length' }, { key: 'smallestDistanceMm', kind: 'length' }, { key: 'totalInkPercent', kind: 'percent' },
     { key: 'foilToPrintMm', kind: 'length' }, { key: 'grain', kind: 'choice', options: () => [{ value: 'fold', says: 'along the fold' }, { value: 'free', says: 'free' }] },
@@ -64,7 +65,7 @@ export const foldedCard: Family<'folded-card'> = {
       applied: Object.entries(wish.applied ?? {}).map(([pieceId, p]) => ({ id: pieceId, ...p })),
       envelope: wish.envelope ? { name: wish.envelope, sealed: wish.sealed ?? false, supply: { from: 'buy', leadDays: 2 } } : null,
       perBand: wish.perBand ?? 1, ...(wish.perCarton !== undefined && { perCarton: wish.perCarton }),
-      grade: wish.grade ?? Object.values(plant.stocks).find((s) => s.form === 'sheet')?.grade ?? '',
+      grade: wish.grade ?? plant.usualGrade,
     };
     return { [id]: part };
   },

@@ -5,6 +5,8 @@ import type { Part } from '../product/part';
 import { type Layout, copyPlaces } from './layout';
 import { WORK_STYLES, type WorkStyleId } from './work-style';
 
+const MOST_DRAWN = 400;
+
 /** The press sheet to scale: gripper edge below, lay corner, grain, copies with bleed and folds, colour bar, size. */
 export function sheetScene(layout: Layout | null, part: Part | undefined, stock: Stock | null, style: WorkStyleId, colourBar: Term): Scene {
   if (!layout || !part) return { title: 'sheet', says: 'Nothing fits the sheet yet.', box: { x: 0, y: 0, w: 400, h: 280 }, toScale: false, shapes: [{ kind: 'text', role: 'label', x: 200, y: 140, text: 'nothing fits the sheet yet', sizeMm: 16, anchor: 'middle' }] };
@@ -24,7 +26,9 @@ export function sheetScene(layout: Layout | null, part: Part | undefined, stock:
     if (barMm > 0) shapes.push({ kind: 'rect', role: 'colourBar', x: usable.x, y: up(usable.y + usable.h, barMm), w: usable.w, h: barMm, ref: 'colourBar' });
   }
   const places = copyPlaces(layout, part);
-  places.forEach((p, i) => {
+  // Very many small copies are drawn as their blocks: nobody reads three thousand outlines.
+  if (places.length > MOST_DRAWN) for (const c of layout.cells) shapes.push({ kind: 'rect', role: 'copy', x: c.x, y: up(c.y, c.ny * c.dy), w: c.nx * c.dx, h: c.ny * c.dy, ref: `${c.nx} × ${c.ny} copies` });
+  else places.forEach((p, i) => {
     const y = up(p.y, p.h);
     if (part.bleedMm > 0) shapes.push({ kind: 'rect', role: 'bleed', x: p.x - part.bleedMm, y: y - part.bleedMm, w: p.w + 2 * part.bleedMm, h: p.h + 2 * part.bleedMm });
     shapes.push({ kind: 'rect', role: 'copy', x: p.x, y, w: p.w, h: p.h, ref: `copy ${i + 1}` });

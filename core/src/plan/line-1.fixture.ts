@@ -1,3 +1,4 @@
+import '../families/folded-card';
 import plantJson from '../../../demo/plant.json';
 import type { Plant, Shelf } from '../plant/plant';
 import { EMPTY_SHELF } from '../plant/plant';

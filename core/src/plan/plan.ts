@@ -1,11 +1,12 @@
 import type { Id, Term } from '../quantity/figure';
-import { hashOf } from '../quantity/hash';
+import { hashOf, inKeyOrder } from '../quantity/hash';
 import { Ledger, fig } from '../quantity/ledger';
 import type { Scene } from '../scene/scene';
 import type { Plant, Shelf } from '../plant/plant';
 import { practiceTerm } from '../plant/practice';
 import type { Flow, Net, Step } from '../flow/net';
 import { type Counts, type LossTerms, solveBackward } from '../flow/solve-backward';
+import { copiesUp } from '../layout/layout';
 import { type JobSpec, orderedQuantity } from '../product/job-spec';
 import { ALLOWANCE, CHANCE, EXPECTED_LOSS, LEAST_GOOD, MOST_GOOD } from '../counts/chance-of-enough';
 import { LATEST, PER_THOUSAND, RUN_ON, SUM, TOTAL_COST } from '../route/time-and-cost';
@@ -33,16 +34,19 @@ export function sceneOf({ contexts }: Planned, stone: Id<'stage'>): Scene | null
   return found ? found.stone.process.scene(found.cx) : null;
 }
 
-const hashes = new WeakMap<object, string>();
-/** Plants are immutable and large: hashed once each. */
-function plantHash(plant: Plant): string {
-  const known = hashes.get(plant) ?? hashOf(plant);
-  hashes.set(plant, known);
+const read = new WeakMap<object, { ordered: object; hash: string }>();
+/** Plants and shelves are immutable and large: put in key order and hashed once each. */
+function orderedOnce<T extends object>(document: T): { ordered: T; hash: string } {
+  const known = (read.get(document) as { ordered: T; hash: string } | undefined) ?? { ordered: inKeyOrder(document), hash: hashOf(document) };
+  read.set(document, known);
   return known;
 }
 
 /** plan() with its contexts kept for drawings. Passes: parts → asks → layout → draft → solve → consume → findings. */
-export function planned(spec: JobSpec, plant: Plant, shelf: Shelf, registries: Registries = REGISTRIES): Planned {
+export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Shelf, registries: Registries = REGISTRIES): Planned {
+  const spec = inKeyOrder(specAsRead);
+  const { ordered: plant, hash: plantHash } = orderedOnce(plantAsRead);
+  const { ordered: shelf, hash: shelfHash } = orderedOnce(shelfAsRead);
   const to = new Ledger(spec.overrides, shelf.asOf);
   const route = resolveRoute(spec, plant, shelf, to, registries);
   const laid = layOutParts(route.parts, route.stones, spec, plant, to);
@@ -62,7 +66,7 @@ export function planned(spec: JobSpec, plant: Plant, shelf: Shelf, registries: R
   const stones = contexts.map(({ stone, cx }) => stoneOf(stone, cx, net, counts));
   for (const [id, item] of Object.entries(items)) item.chance = chanceFigure(id, item, net, stones, plant, to);
   const draft: Omit<Plan, 'findings' | 'totals'> = {
-    of: { core: CORE_VERSION, spec: hashOf(spec), plant: plantHash(plant), shelf: hashOf(shelf) },
+    of: { core: CORE_VERSION, spec: hashOf(spec), plant: plantHash, shelf: shelfHash },
     parts: route.parts, layouts: {}, questions: {}, workStyles: {}, stocks: {}, tools: drafted.tools, flows: net.flows, steps: net.steps, stones, counts, items, assumptions, figures: to.figures,
   };
   for (const [part, l] of Object.entries(laid)) {
@@ -115,13 +119,16 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
     const incoming = lead
       ? cx.parts.flatMap((p) => { const id = now[p.id]; return id === undefined ? [] : [{ id, flow: all.flows[id] as Flow }]; })
       : (route.joins[product] ?? []).flatMap(({ product: member, times }) => { const id = all.goods[member]; return id === undefined ? [] : [{ id, flow: all.flows[id] as Flow, times }]; });
+    // A stone whose maker was taken off the route starts from pieces that are there already.
+    if (lead && incoming.length === 0) incoming.push({ id: `${cx.id}.in`, flow: { unit: 'sheet', part: lead.id, item: lead.item, perGood: 1 / Math.max(l?.layout ? copiesUp(l.layout) : 1, 1), supply: { from: 'here' } } });
     const stockId = l?.stockId ?? null;
     const series = cx.settings['series'];
-    const inkSeries = (typeof series === 'string' && Object.hasOwn(plant.inks, series) ? plant.inks[series] : Object.values(plant.inks)[0]) ?? null;
+    const inkSeries = (typeof series === 'string' && Object.hasOwn(plant.inks, series) ? plant.inks[series] : plant.inks[plant.usualInk]) ?? null;
     const draftCx: DraftContext = { ...cx, layout: l?.layout ?? null, workStyle: l?.style ?? 'simplex', stockId, stock: stockId === null ? null : (plant.stocks[stockId] ?? null), incoming, wet: wet[product] ?? [], formsFrom: forms[product] ?? [], inkSeries };
     const draft = stone.process.draft(draftCx);
     for (const [id, { step, losses }] of Object.entries(draft.steps)) (all.steps[id] = step), (all.losses[id] = losses);
     Object.assign(all.flows, draft.flows);
+    for (const { id, flow } of incoming) if (!Object.hasOwn(all.flows, id) && Object.values(draft.steps).some(({ step }) => step.takes.some((t) => t.flow === id))) all.flows[id] = flow;
     Object.assign(all.tools, draft.tools);
     if (draft.wet) wet[product] = draft.wet;
     if (draft.forms) forms[product] = [...(forms[product] ?? []), ...draft.forms];
@@ -171,7 +178,7 @@ function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Count
     summary: stone.process.summary(cx), panel: stone.process.panel(cx).filter((row) => row.figure === undefined || cx.to.has(row.figure) || row.edit), cautions: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.cautions ?? []))],
     in: taken ? (first !== undefined && counts.steps[first]?.taken[taken.flow]) || null : null, out: given ? (counts.demand[given.flow] ?? null) : null,
     perGoodIn: taken ? (net.flows[taken.flow]?.perGood ?? 1) : 1, perGoodOut: given ? (net.flows[given.flow]?.perGood ?? 1) : 1, lost,
-    setupS: `${first ?? cx.id}.setupS`, runS: `${first ?? cx.id}.runS`, waitS: cx.stepIds.flatMap((id) => net.steps[id]?.waits.map((w) => w.figure) ?? []), startAt: `${first ?? cx.id}.startAt`, endAt: `${last ?? cx.id}.endAt`,
+    setupS: `${first ?? cx.id}.setupS`, runS: `${first ?? cx.id}.runS`, waitS: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.waits.map((w) => w.figure) ?? []))], startAt: `${first ?? cx.id}.startAt`, endAt: `${last ?? cx.id}.endAt`,
   };
 }
 

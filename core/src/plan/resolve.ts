@@ -52,7 +52,7 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
       route.findings.push({ code: 'process.unknown', level: 'release', at: s.id, args: { process: s.process }, remedies: [] });
       return;
     }
-    const machineId = machineFor(s.id, s.process, spec, plant);
+    const machineId = machineFor(s.id, process, s.parts, spec, plant);
     const settings = { ...s.settings, ...(Object.hasOwn(spec.choices.settings, s.id) ? spec.choices.settings[s.id] : {}) };
     route.stones.push({ key: s.key, family: s.family, product: s.product, item: s.item, process, missingMachine: machineId === null,
       cx: { id: s.id, process: s.process, parts: s.parts, settings, machineId: machineId ?? '', machine: (machineId === null ? undefined : plant.machines[machineId]) ?? NO_MACHINE, plant, shelf, to } });
@@ -61,11 +61,24 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
   return route;
 }
 
-/** The machine chosen for a step, or the plant's first that can do the process: a choice stands in the specification, never here. */
-function machineFor(step: Id<'step'>, process: Id<'process'>, spec: JobSpec, plant: Plant): Id<'machine'> | null {
-  const can = (id: string | undefined): boolean => id !== undefined && Object.hasOwn(plant.machines, id) && (plant.machines[id] as Machine).processes.includes(process);
+/** The machine chosen for a step; else the plant's first that suits the parts and takes a sheet they could be made from; else the first that can do the process. */
+function machineFor(step: Id<'step'>, process: Process, parts: Part[], spec: JobSpec, plant: Plant): Id<'machine'> | null {
+  const can = (id: string | undefined): boolean => id !== undefined && Object.hasOwn(plant.machines, id) && (plant.machines[id] as Machine).processes.includes(process.id);
   const chosen = Object.hasOwn(spec.choices.machine, step) ? spec.choices.machine[step] : undefined;
-  return can(chosen) ? (chosen as string) : (Object.keys(plant.machines).find(can) ?? null);
+  if (can(chosen)) return chosen as string;
+  const able = Object.keys(plant.machines).filter(can);
+  const suits = (id: string): boolean => {
+    const machine = plant.machines[id] as Machine;
+    return (process.suits?.(machine, parts) ?? true) && parts.every((p) => couldBe(p, spec, plant).some(([, s]) => { const b = sheetBeyond(sheetOf(s), machine); return b.overMm === 0 && b.underMm === 0; }));
+  };
+  return able.find(suits) ?? able[0] ?? null;
+}
+
+/** The sheets a part can be made from: the chosen stock alone, else its grade. */
+function couldBe(part: Part, spec: JobSpec, plant: Plant): [Id<'stock'>, Stock][] {
+  const chosen = Object.hasOwn(spec.choices.stock, part.id) ? spec.choices.stock[part.id] : undefined;
+  const stock = chosen === undefined ? undefined : plant.stocks[chosen];
+  return stock && chosen !== undefined ? [[chosen, stock]] : sheetsOfGrade(plant, part.grade);
 }
 
 /** Stocks of a part's grade that are sheets. */

@@ -28,7 +28,7 @@ const clock = z.string().regex(/^([01]\d|2[0-4]):[0-5]\d$/, 'is a time such as 0
 
 export const PlantSchema = z.strictObject({
   schema: z.literal(1), name: z.string().min(1).max(80), timeZone: z.string().min(1).max(60), currency: z.string().length(3),
-  machines: z.record(idText, machine), stocks: z.record(idText, stock), inks: z.record(idText, inkSeries), practice: z.record(z.string().max(60), practice),
+  machines: z.record(idText, machine), stocks: z.record(idText, stock), inks: z.record(idText, inkSeries), usualInk: idText, usualGrade: z.string().min(1).max(80), practice: z.record(z.string().max(60), practice),
   hours: z.partialRecord(z.enum(['1', '2', '3', '4', '5', '6', '7']), z.array(z.tuple([clock, clock])).max(6)),
 }) as unknown as z.ZodType<Plant>;
 

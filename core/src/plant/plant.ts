@@ -59,6 +59,10 @@ export interface Plant {
   machines: Record<Id<'machine'>, Machine>;
   stocks: Record<Id<'stock'>, Stock>;
   inks: Record<Id<'inkSeries'>, InkSeries>;
+  /** The series a job runs with when nothing else is said. */
+  usualInk: Id<'inkSeries'>;
+  /** The grade of sheets a job is made from when nothing else is said. */
+  usualGrade: string;
   /** Sparse: only what the plant sets differently from `PRACTICE_DEFAULTS`. */
   practice: Record<string, Practice>;
   /** Opening hours by weekday (1 = Monday), plant-local "HH:MM"; the server expands them to UTC intervals for the shelf. */

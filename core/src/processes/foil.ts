@@ -98,7 +98,7 @@ function stripScene(cx: ConsumeContext): Scene {
   const text = Math.max(length / 52, 4);
   const shapes: Shape[] = [{ kind: 'rect', role: 'foil', x: 0, y: 0, w: length, h: width, ref: 'foil' }];
   let at = 0;
-  for (let stroke = 0; stroke < rounds * pull.strikes; stroke++) {
+  for (let stroke = 0; stroke < Math.min(rounds * pull.strikes, 60); stroke++) {
     for (let die = 0; die < lanes.dies; die++) {
       const x = at + die * lanes.pitchMm;
       shapes.push({ kind: 'rect', role: 'strike', x, y: (width - lanes.laneWidthMm) / 2, w: lanes.imageMm, h: lanes.laneWidthMm, ref: `stroke ${stroke + 1}, die ${die + 1}` });

@@ -7,7 +7,7 @@ import { copiesUp, copyPlaces } from '../layout/layout';
 import { type Cut, CUTS, CUTTING_TIME, LIFTS, cuttingProgram } from '../finishing/cutting-program';
 import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';
-import { type ConsumeContext, type Process, type ProcessContext, runningLossTerm, setting, settingPath } from './process';
+import { type ConsumeContext, type Process, type ProcessContext, says, runningLossTerm, setting, settingPath } from './process';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 
@@ -45,16 +45,16 @@ export const guillotine: Process = {
     to.figure(`${id}.trimKg`, TRIM_WASTE, { sheets: fig(`${id}.sheetKg`), copies: fig(`${id}.copiesKg`) });
     return { costs: timeAndCost(cx, { step: id, runS: fig(`${id}.cuttingS`) }), wasteKg: [{ kind: 'trim', figure: `${id}.trimKg` }] };
   },
-  paper: (cx) => [{ department: 'guillotine', scene: true, rows: guillotine.panel(cx), lists: [{ title: 'program', head: ['cut', 'kind', 'direction', 'at'], rows: programOf(cx).map((c) => [String(c.nr), c.says === 'trimEdge' ? 'trim' : c.says === 'separate' ? 'part' : 'cut out', c.across === 'x' ? 'from the side lay' : 'from the gripper edge', `${Math.round(c.atMm * 10) / 10} mm`]) }],
+  paper: (cx) => [{ department: 'guillotine', scene: true, rows: guillotine.panel(cx), lists: [{ title: 'program', head: ['cut', 'kind', 'direction', 'at'], rows: programOf(cx).slice(0, 60).map((c) => [String(c.nr), c.says === 'trimEdge' ? 'trim' : c.says === 'separate' ? 'part' : 'cut out', c.across === 'x' ? 'from the side lay' : 'from the gripper edge', `${Math.round(c.atMm * 10) / 10} mm`]) }],
     blanks: ['lay edge marked', 'strips sorted', 'knife changed'] }],
   scene: cutScene,
   panel: (cx) => [
     { label: 'cuts', figure: `${cx.id}.cuts` },
     { label: 'sheetsPerLift', figure: `${cx.id}.perLift` },
-    { label: 'liftHeight', text: '', figure: `${cx.id}.perLift`, edit: { at: settingPath(cx, 'liftMm'), kind: 'length' } },
+    { label: 'liftHeight', text: says(liftMm(cx), 'mm'), edit: { at: settingPath(cx, 'liftMm'), kind: 'length' } },
     { label: 'lifts', figure: `${cx.id}.lifts` },
     { label: 'cuttingTime', figure: `${cx.id}.cuttingS` },
-    { label: 'secondsPerCut', figure: `${cx.id}.cuttingS`, edit: { at: settingPath(cx, 'cutS'), kind: 'seconds' } },
+    { label: 'secondsPerCut', text: says(practiceTerm(cx.plant, 'guillotine.cutS'), 's'), edit: { at: settingPath(cx, 'cutS'), kind: 'seconds' } },
     { label: 'runningLoss', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
     { label: 'waitBefore', figure: `${cx.id}.waitS`, edit: { at: settingPath(cx, 'waitS'), kind: 'hours' } },
     { label: 'trimWaste', figure: `${cx.id}.trimKg` },
@@ -72,8 +72,8 @@ function cutScene(cx: ConsumeContext): Scene {
   const text = Math.max(w, h) / 42;
   const up = (y: number): number => h - y;
   const shapes: Shape[] = [{ kind: 'rect', role: 'sheet', x: 0, y: 0, w, h, ref: 'sheet' }, { kind: 'rect', role: 'gripper', x: 0, y: h - cx.layout.gripperMm, w, h: cx.layout.gripperMm }];
-  for (const p of copyPlaces(cx.layout, cx.parts[0])) shapes.push({ kind: 'rect', role: 'copy', x: p.x, y: up(p.y + p.h), w: p.w, h: p.h });
-  for (const cut of cuts) {
+  for (const p of copyPlaces(cx.layout, cx.parts[0]).slice(0, 400)) shapes.push({ kind: 'rect', role: 'copy', x: p.x, y: up(p.y + p.h), w: p.w, h: p.h });
+  for (const cut of cuts.slice(0, 200)) {
     const over = text * 0.9;
     const line: Shape = cut.across === 'x'
       ? { kind: 'line', role: 'cut', x1: cut.atMm, y1: up(cut.toMm) - over, x2: cut.atMm, y2: up(cut.fromMm) + over, ref: `cut ${cut.nr}` }
@@ -83,5 +83,5 @@ function cutScene(cx: ConsumeContext): Scene {
       : { kind: 'text', role: 'strong', x: cut.toMm + over * 1.6 + (cut.nr % 2) * text * 1.3, y: up(cut.atMm) + text / 3, text: String(cut.nr), sizeMm: text, anchor: 'middle' });
   }
   shapes.push({ kind: 'text', role: 'label', x: 0, y: h + text * 1.6, text: `${cuts.length} cuts a lift; strips of a block lie side by side for the second direction`, sizeMm: text });
-  return { title: 'cutting program', says: `${cuts.length} cuts: ${cuts.map((c) => `${c.nr} ${c.across === 'x' ? 'across' : 'along'} at ${Math.round(c.atMm * 10) / 10} mm`).join('; ')}`, box: boxAround(shapes, text * 1.6), toScale: true, shapes };
+  return { title: 'cutting program', says: `${cuts.length} cuts: ${cuts.slice(0, 60).map((c) => `${c.nr} ${c.across === 'x' ? 'across' : 'along'} at ${Math.round(c.atMm * 10) / 10} mm`).join('; ')}`, box: boxAround(shapes, text * 1.6), toScale: true, shapes };
 }

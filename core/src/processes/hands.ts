@@ -6,7 +6,7 @@ import type { Flow, Port } from '../flow/net';
 import { CLOCK_TIME, HANDS_TIME, SECONDS_EACH } from '../finishing/folding';
 import { PRICE_OF } from '../form/plates';
 import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
-import { type ConsumeContext, type Consumed, type DraftContext, type PanelRow, type Process, machineTerm, runningLossTerm, setting, settingPath } from './process';
+import { type ConsumeContext, type Consumed, type DraftContext, type PanelRow, type Process, machineTerm, runningLossTerm, says, setting, settingPath } from './process';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
@@ -17,8 +17,8 @@ interface Motion { key: string; name: string; seconds: Term; each: number; suppl
 function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[], cautions: string[], joins = false): Process {
   const people = (cx: DraftContext): Term => setting(cx, 'people', machineTerm(cx, 'crew'));
   const rows = (cx: ConsumeContext): PanelRow[] => [
-    { label: 'people', figure: `${cx.id}.clockS`, edit: { at: settingPath(cx, 'people'), kind: 'count' } },
-    { label: 'secondsEach', figure: `${cx.id}.handsS`, edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' } },
+    { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
+    { label: 'secondsEach', text: `${Math.round(cx.to.value(`${cx.id}.secondsEach`) * 10) / 10} s`, edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' } },
     { label: 'handsTime', figure: `${cx.id}.handsS` },
     { label: 'clockTime', figure: `${cx.id}.clockS` },
     ...motions(cx).filter((m) => m.supplied).map((m) => ({ label: 'suppliedPieces', text: m.name, figure: `${cx.id}.${m.key}.demand` })),

@@ -37,6 +37,7 @@ export function passesOf(cx: DraftContext): Pass[] {
 /** Sheet-fed offset: passes by work style, plates and ink of each, turn wait, setup and running loss of every pass. */
 export const offset: Process = {
   id: 'offset',
+  suits: (machine, parts) => parts.every((p) => Math.max(p.colours[0].length, p.colours[1].length) <= (machine.limits['units'] ?? 0)),
   asks: (cx) => ({
     gripperMm: cx.machine.limits['gripperMm'] ?? 0, tailMm: cx.machine.limits['tailMm'] ?? 0, sideMm: cx.machine.limits['sideMm'] ?? 0, colourBarMm: cx.machine.limits['colourBarMm'] ?? 0,
     ...(cx.machine.minSheetMm && { minSheetMm: cx.machine.minSheetMm }), ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }),
@@ -161,7 +162,7 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
     { label: 'inkOrder', text: school(cx), edit: { at: settingPath(cx, 'inkOrder'), kind: 'choice', options: Object.keys(INK_ORDER_SCHOOLS).map((value) => ({ value, says: value })) } },
     { label: 'setupKind', text: wordSetting(cx, 'repeat', 'new'), edit: { at: settingPath(cx, 'repeat'), kind: 'choice', options: [{ value: 'new', says: 'new' }, { value: 'repeat', says: 'repeat' }] } },
     ...(first ? [{ label: 'setupSheets', figure: `${first.id}.setupCycles` }, { label: 'runningLoss', figure: `${first.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' as const } }] : []),
-    { label: 'speed', figure: `${first?.id ?? cx.id}.runS`, edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
+    { label: 'speed', text: `${cx.machine.netPerHour} an hour`, edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
     { label: 'inkKg', figure: `${cx.id}.inkKg` },
     ...passesOf(cx).flatMap((p) => p.inks.map((ink) => ({ label: 'inkOf', text: ink, figure: `${p.id}.ink.${ink}.kg` }))),
     { label: 'piles', figure: `${cx.id}.piles` },

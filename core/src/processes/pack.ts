@@ -7,7 +7,7 @@ import { HANDS_TIME, PACKS, PIECE_MASS, CLOCK_TIME } from '../finishing/folding'
 import { CARTON_KG, CARTON_MM, LAYERS, PALLET_HEIGHT, PALLET_KG, PALLET_MM, PER_CARTON, PER_LAYER, PER_PALLET } from '../finishing/packing';
 import { PRICE_OF } from '../form/plates';
 import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
-import { type ConsumeContext, type Draft, type DraftContext, type Process, machineTerm, setting, settingPath } from './process';
+import { type ConsumeContext, type Draft, type DraftContext, type Process, machineTerm, says, setting, settingPath } from './process';
 import { lossNumbers, singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
@@ -39,8 +39,8 @@ export const band: Process = {
   panel: (cx) => [
     { label: 'perBand', text: String(cx.parts[0]?.perBand ?? 1) },
     { label: 'bands', figure: `${cx.id}.bands` },
-    { label: 'secondsEach', figure: `${cx.id}.handsS`, edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' } },
-    { label: 'people', figure: `${cx.id}.clockS`, edit: { at: settingPath(cx, 'people'), kind: 'count' } },
+    { label: 'secondsEach', text: says(practiceTerm(cx.plant, 'pack.bandS'), 's'), edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' } },
+    { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
     { label: 'clockTime', figure: `${cx.id}.clockS` },
   ],
   summary: (cx) => ({ figure: `${cx.id}.bands`, text: `in ${cx.parts[0]?.perBand ?? 1}s` }),

@@ -74,6 +74,8 @@ export interface PaperPage { department: Department; scene: boolean; rows: Panel
 /** A step on the shop floor as functions; one per kind of work, chosen by families, registered in PROCESSES. */
 export interface Process {
   id: Id<'process'>;
+  /** Whether a machine that can do the process suits these parts: the default takes the first that does. */
+  suits?(machine: Machine, parts: Part[]): boolean;
   /** May stand as the maker of a set, joining several products. */
   joins?: true;
   /** First pass: late machines speak before the layout. */
@@ -114,6 +116,9 @@ export function wordSetting(cx: ProcessContext, name: string, otherwise: string)
   const set = Object.hasOwn(cx.settings, name) ? cx.settings[name] : undefined;
   return typeof set === 'string' ? set : otherwise;
 }
+
+/** A default in words, for a field that was not set: "100 mm". */
+export const says = (term: Term, unit = ''): string => ('value' in term ? `${Math.round(term.value * 100) / 100}${unit ? ` ${unit}` : ''}` : '');
 
 export const settingPath = (cx: ProcessContext, name: string): string[] => ['choices', 'settings', cx.id, name];
 

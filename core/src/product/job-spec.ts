@@ -61,7 +61,7 @@ export const NO_CHOICES: Choices = { machine: {}, stock: {}, workStyle: {}, supp
 
 /** Bounds of an order, also of its form fields. */
 export const QUANTITY = { min: 1, max: 1_000_000_000 } as const;
-export const LENGTH_MM = { min: 1, max: 5_000 } as const;
+export const LENGTH_MM = { min: 10, max: 5_000 } as const;
 
 const quantity = z.number().int('must be a whole number of pieces').min(QUANTITY.min, 'must be at least 1').max(QUANTITY.max, 'is more than any works can run (1,000,000,000 at most)');
 export const supplySchema = z.discriminatedUnion('from', [
@@ -79,6 +79,8 @@ const item = z.strictObject({
   overs: z.strictObject({ underPpm: ppm, overPpm: ppm, extra: z.enum(['customer', 'stock', 'recycle', 'destroy']) }),
   pieces: z.enum(['alike', 'unlike']), balanced: z.boolean(),
 });
+/** What a person sets is 0 or an amount that means something: 5·10⁻³²⁴ sheets an hour do not. */
+const amount = (most: number): z.ZodNumber => z.number().min(0, 'must not be below 0').max(most).refine((n) => n === 0 || n >= 1e-6, 'is too small to mean anything');
 const cell = z.strictObject({ x: z.number(), y: z.number(), nx: z.number().int().min(1).max(1000), ny: z.number().int().min(1).max(1000), dx: z.number().min(0).max(5000), dy: z.number().min(0).max(5000), turn: z.literal([0, 90, 180, 270]) });
 const chosenCells = z.strictObject({
   value: z.strictObject({ cells: z.array(cell).min(1).max(400) }), by: z.enum(['planner', 'search']), question: z.string().max(64),
@@ -86,15 +88,18 @@ const chosenCells = z.strictObject({
 });
 const choices = z.strictObject({
   machine: z.record(idText, idText), stock: z.record(idText, idText), workStyle: z.record(idText, z.string().max(20)), supply: z.record(idText, supplySchema),
-  layout: z.record(idText, chosenCells), settings: z.record(idText, z.record(z.string().max(40), z.union([z.number().min(-1e9).max(1e9), z.string().max(200)]))),
+  layout: z.record(idText, chosenCells), settings: z.record(idText, z.record(z.string().max(40), z.union([amount(1e9), z.string().max(200)]))),
   aim: z.record(idText, quantity), route: z.strictObject({ drop: z.array(idText).max(50) }),
 });
-const override = z.strictObject({ value: z.number().min(-1e12).max(1e12), reason: z.string().trim().min(3, 'says in a few words why').max(300), by: z.string().max(80), until: z.number().int().min(0).max(1e11) });
+const override = z.strictObject({ value: amount(1e12), reason: z.string().trim().min(3, 'says in a few words why').max(300), by: z.string().max(80), until: z.number().int().min(0).max(1e11) });
 
 /** The schema of a job specification, given the wish of each family. Products and items must exist where they are named; sets may not hold themselves. */
 export function jobSpecSchema(wishes: Readonly<Record<string, z.ZodType>>): z.ZodType<JobSpec> {
   const made = Object.entries(wishes).map(([family, wish]) => z.strictObject({ kind: z.literal('made'), family: z.literal(family), wish }));
-  const product = z.union([...made, z.strictObject({ kind: z.literal('supplied'), name: z.string().min(1).max(80), from: supplySchema }),
+  const [first, ...others] = made;
+  if (!first) throw new Error('a job needs at least one product family');
+  // Told apart by kind and family, so that an error names the field inside the wish, not the product as a whole.
+  const product = z.discriminatedUnion('kind', [z.discriminatedUnion('family', [first, ...others]), z.strictObject({ kind: z.literal('supplied'), name: z.string().min(1).max(80), from: supplySchema }),
     z.strictObject({ kind: z.literal('set'), by: idText, of: z.array(z.strictObject({ product: idText, times: z.number().int().min(1).max(1000) })).min(1).max(40) })]);
   return z.strictObject({
     schema: z.literal(1), name: z.string().trim().min(1, 'gives the product a name').max(120),

@@ -12,6 +12,16 @@ export function canonicalJson(value: unknown): string {
   return `{${members.join(',')}}`;
 }
 
+/**
+ * The same document with its keys in code-point order, all the way down. A database may hand an object back with its keys in another order;
+ * a plan must not depend on it.
+ */
+export function inKeyOrder<T>(value: T): T {
+  if (value === null || typeof value !== 'object') return value;
+  if (Array.isArray(value)) return value.map(inKeyOrder) as T;
+  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0)).map(([k, v]) => [k, inKeyOrder<unknown>(v)])) as T;
+}
+
 /** SHA-256 of the canonical JSON, as 64 hexadecimal digits. Source: FIPS 180-4. */
 export function hashOf(value: unknown): string {
   return bytesToHex(sha256(utf8ToBytes(canonicalJson(value))));

@@ -42,6 +42,7 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
 
 /** What a remedy's button says. */
 export const REMEDIES: Record<string, Sentence> = {
+  'remedy.otherMachine': (a) => `Run it on ${a['machine']}`,
   'remedy.otherStock': (a) => `Take ${a['stock']}`,
   'remedy.defaultLayout': () => 'Take the default layout',
   'remedy.orderStock': () => 'Ask the store to order',
@@ -54,7 +55,6 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.waitLonger': () => 'Wait as the ink asks',
   'remedy.widenArt': () => 'Ask prepress to widen',
   'remedy.aimMore': (a) => `Aim ${n(a['more'], 0)} pieces higher`,
-  'remedy.aimOrdered': () => 'Aim at what was ordered',
   'remedy.score': () => 'Score before folding',
   'remedy.grainAlong': () => 'Grain along the fold',
   'remedy.lift': (a) => `Lifts of ${n(a['limit'], 0)} mm`,
@@ -179,7 +179,7 @@ export const CAUTION_DEFERS = 'Follow the machine’s manual and local rules; tr
 export const LABELS: Record<string, string> = {
   stock: 'Stock', owner: 'Whose stock', copiesUp: 'Copies up', sheetUse: 'Sheet used', sheetsToPull: 'Sheets to pull', mass: 'Mass', reams: 'Reams', piles: 'Piles', gripper: 'Gripper', cost: 'Cost',
   plates: 'Plates', formBoth: 'Form, both sides', formFront: 'Form, front', formBack: 'Form, back', imaging: 'Imaging', imagingEach: 'Time a plate', press: 'Press', machine: 'Machine', workStyle: 'Work style', inkOrder: 'Ink order', setupKind: 'Setup',
-  setupSheets: 'Setup', runningLoss: 'Running loss', speed: 'Run, net speed', inkKg: 'Ink', inkOf: 'Ink', remakes: 'Plates made again', dies: 'Dies', foilPerStroke: 'Foil a stroke', foilMetres: 'Foil', foilWidth: 'Foil width', waitBefore: 'Waits before, on the clock', dwell: 'Heat and dwell',
+  setupSheets: 'Setup', runningLoss: 'Running loss', speed: 'Net speed', inkKg: 'Ink', inkOf: 'Ink', remakes: 'Plates made again', dies: 'Dies', foilPerStroke: 'Foil a stroke', foilMetres: 'Foil', foilWidth: 'Foil width', waitBefore: 'Waits before, on the clock', dwell: 'Heat and dwell',
   cuts: 'Cuts a lift', sheetsPerLift: 'Sheets a lift', liftHeight: 'Lift height', lifts: 'Lifts', cuttingTime: 'Cutting time', secondsPerCut: 'Handling a cut', trimWaste: 'Trim waste', score: 'Score', panels: 'Panels', foldedWidth: 'Folded width', thickness: 'Folded thickness', rate: 'Rate',
   people: 'People', secondsEach: 'Seconds a piece', handsTime: 'Work of hands', clockTime: 'On the clock', suppliedPieces: 'To have there', perBand: 'Pieces a band', bands: 'Bands', perCarton: 'Pieces a carton', pieceMass: 'Mass of a piece', cartonMass: 'Mass of a carton',
   cartons: 'Cartons', perLayer: 'Cartons a layer', layers: 'Layers', pallets: 'Pallets', palletMass: 'Mass of a full pallet', palletHeight: 'Height of a full pallet',
@@ -194,7 +194,7 @@ export const LABELS: Record<string, string> = {
   // what a ready date rests on
   'assume.nobodyElse': 'nobody else in the way', 'assume.stock': 'paper', 'assume.goods': 'bought goods', 'assume.tool': 'dies', 'assume.gate': 'answer', 'assume.hoursUnknown': 'opening hours beyond the calendar',
   // totals
-  'total.sheets': 'sheets to pull', 'total.plates': 'plates', 'total.inkKg': 'ink', 'total.machineS': 'on machines', 'total.waitS': 'waiting', 'total.readyAt': 'ready', 'total.money': 'planning cost', 'total.perThousand': 'per thousand', 'total.runOn': 'a thousand more', 'total.wasteKg': 'trim waste',
+  'total.sheets': 'to pull', 'total.plates': 'to make', 'total.inkKg': 'ink', 'total.machineS': 'on machines', 'total.waitS': 'waiting', 'total.readyAt': 'ready', 'total.money': 'planning cost', 'total.perThousand': 'per thousand', 'total.runOn': 'a thousand more', 'total.wasteKg': 'trim waste',
   // departments and ticket
   'dept.store': 'Paper store', 'dept.prepress': 'Plates', 'dept.ink': 'Ink kitchen', 'dept.press': 'Press', 'dept.foil': 'Foil', 'dept.guillotine': 'Guillotine', 'dept.fold': 'Score and fold', 'dept.bench': 'Bench', 'dept.packing': 'Packing and dispatch',
   lots: 'Lots', grain: 'Grain and climate', forms: 'Forms', sequence: 'Sequence', passes: 'Passes', program: 'Cutting program', motions: 'What each piece gets', deliveries: 'Deliveries',

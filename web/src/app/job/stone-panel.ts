@@ -18,7 +18,7 @@ const MOST_ROWS = 9;
           } @else {
             @if (row.figure && plan().figures[row.figure]; as f) { <dk-figure [id]="row.figure!" [figure]="f" [place]="place()" (explain)="explain.emit($event)" /> }
             @else if (row.text !== undefined && !row.edit) { <b>{{ word(row.text) }}</b> }
-            @if (row.edit && row.edit.kind !== 'choice') { <dk-edit-value class="set" [label]="name(row)" [kind]="kind(row)" [value]="value(row)" [display]="value(row) ? value(row) + unitOf(row) : 'set'" [locked]="locked()" [refused]="refused()[row.edit.at.join('.')] ?? null" (changed)="set(row, $event)" /> }
+            @if (row.edit && row.edit.kind !== 'choice') { <dk-edit-value class="set" [label]="name(row)" [kind]="kind(row)" [value]="value(row)" [display]="value(row) ? value(row) + unitOf(row) : (row.figure === undefined && row.text ? row.text : 'set')" [locked]="locked()" [refused]="refused()[row.edit.at.join('.')] ?? null" (changed)="set(row, $event)" /> }
           }
         </dd></div>
       }

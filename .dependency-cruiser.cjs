@@ -1,0 +1,17 @@
+/** The storeys of the house: a lower one never imports a higher one; in core each room knows only those above it in the list. */
+const ROOMS = ['quantity', 'words', 'scene', 'plant', 'flow', 'stock', 'product', 'layout', 'form', 'ink', 'finishing', 'counts', 'route', 'processes', 'families', 'plan'];
+const TESTS = '\\.(test|spec|fixture)\\.ts$';
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: { pathNot: TESTS }, to: { circular: true } },
+    { name: 'core-stands-alone', severity: 'error', from: { path: '^core/src', pathNot: TESTS }, to: { path: '^(contract|server|web|e2e)/' } },
+    { name: 'core-does-no-io', severity: 'error', from: { path: '^core/src', pathNot: TESTS }, to: { dependencyTypes: ['core'] } },
+    { name: 'contract-knows-core-only', severity: 'error', from: { path: '^contract/src', pathNot: TESTS }, to: { path: '^(server|web|e2e)/' } },
+    { name: 'server-knows-no-web', severity: 'error', from: { path: '^server/src', pathNot: TESTS }, to: { path: '^(web|e2e)/' } },
+    { name: 'web-knows-no-server', severity: 'error', from: { path: '^web/src', pathNot: TESTS }, to: { path: '^(server|e2e)/' } },
+    { name: 'only-the-worker-plans', severity: 'error', from: { path: '^web/src', pathNot: 'plan\\.worker\\.ts$|\\.spec\\.ts$' }, to: { path: '^core/src/plan/(plan|propose)\\.ts$' } },
+    ...ROOMS.map((room, i) => ({ name: `room-${room}`, severity: 'error', from: { path: `^core/src/${room}/`, pathNot: TESTS }, to: { path: `^core/src/(${ROOMS.slice(i + 1).join('|') || 'nothing'})/` } })),
+  ],
+  options: { tsPreCompilationDeps: true, doNotFollow: { path: 'node_modules' }, exclude: { path: '(^|/)dist/' }, tsConfig: { fileName: 'tsconfig.base.json' }, enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.js', '.mjs', '.json'] } },
+};

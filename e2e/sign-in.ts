@@ -1,0 +1,32 @@
+import { expect, type Page } from '@playwright/test';
+
+/** Signs in by the words on the screen. */
+export async function signIn(page: Page, name = 'anselm', password = 'paper-river-24'): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Orders', exact: true })).toBeVisible();
+}
+
+/** Edits a value in place. */
+export async function type(page: Page, label: string, text: string): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^${label}, .*edit$`) }).first().click();
+  await page.getByRole('textbox', { name: label, exact: true }).fill(text);
+  await page.keyboard.press('Enter');
+}
+
+let made = 0;
+/** A new order of line 1, entered by the words on the screen; ends on its job page. */
+export async function enterOrder(page: Page, title: string): Promise<void> {
+  made++;
+  await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
+  await page.getByRole('link', { name: /^New order/ }).first().click();
+  await expect(page.getByRole('heading', { name: 'New order' })).toBeVisible();
+  await type(page, 'Product name', title);
+  await page.getByLabel('Name of a new customer').fill(`Customer of ${title} ${made} ${Math.random()}`);
+  await type(page, 'Quantity', '10000');
+  await type(page, 'Deliver to', 'Pier 3, Kestrel Bay');
+  await page.getByRole('button', { name: 'Enter order' }).click();
+  await expect(page.getByRole('button', { name: /^Stock,/ })).toBeVisible();
+}

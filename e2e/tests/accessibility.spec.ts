@@ -1,0 +1,54 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { enterOrder, signIn } from '../sign-in';
+
+const clean = async (page: Page): Promise<void> => {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(', ')}`)).toEqual([]);
+};
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`every screen is clean for axe, ${colorScheme}`, async ({ page }) => {
+    test.setTimeout(120_000);
+    await page.emulateMedia({ colorScheme });
+    await page.goto('/');
+    await page.getByLabel('Password').waitFor();
+    await clean(page);
+    await signIn(page);
+    await clean(page);
+    await page.getByRole('link', { name: /^New order/ }).first().click();
+    await page.getByRole('button', { name: /^Stock,/ }).waitFor();
+    await clean(page);
+    await enterOrder(page, `Axe card ${colorScheme}`);
+    await clean(page);
+    for (const stone of ['Stock', 'Plates', 'Print', 'Cut', 'Score and fold', 'Band', 'Pack']) await page.getByRole('button', { name: new RegExp(`^${stone},`) }).click();
+    await clean(page);
+    await page.getByRole('button', { name: 'When', exact: true }).click();
+    await clean(page);
+    await page.getByRole('button', { name: 'As a list' }).click();
+    await clean(page);
+    await page.getByRole('contentinfo', { name: 'Totals' }).getByRole('button').first().click();
+    await clean(page);
+    await page.getByRole('button', { name: 'Release …' }).click();
+    await page.getByRole('heading', { name: 'Release the whole job' }).waitFor();
+    await clean(page);
+  });
+}
+
+test('text on the river keeps a contrast of 4.5 in both themes', async ({ page }) => {
+  await signIn(page);
+  for (const theme of ['light', 'dark']) {
+    const ratio = await page.evaluate((t) => {
+      document.documentElement.dataset['theme'] = t;
+      const style = getComputedStyle(document.documentElement);
+      const light = (name: string): number => {
+        const hex = style.getPropertyValue(name).trim().slice(1);
+        const [r = 0, g = 0, b = 0] = [0, 2, 4].map((i) => { const c = parseInt(hex.slice(i, i + 2), 16) / 255; return c <= 0.03928 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4; });
+        return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+      };
+      const [a, b] = [light('--ink'), light('--river')];
+      return (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
+    }, theme);
+    expect(ratio).toBeGreaterThan(4.5);
+  }
+});

@@ -1,0 +1,88 @@
+import { TestBed } from '@angular/core/testing';
+import { FAMILIES, NO_CHOICES, plan, type Plant, PlantSchema, riverOf, EMPTY_SHELF, type JobSpec } from '@druckerei/core';
+import plantJson from '../../../../demo/plant.json';
+import { CountRiver } from './count-river';
+import { Findings } from './findings';
+import { StonePanel } from './stone-panel';
+import { Working } from './working';
+
+const plant: Plant = PlantSchema.parse(plantJson);
+const spec: JobSpec = {
+  schema: 1, name: 'Card', choices: NO_CHOICES, overrides: {}, decisions: {},
+  items: { i1: { orderLine: null, product: 'card', versions: { only: { name: 'only', quantity: 5000, changes: [] } }, deliveries: [], overs: { underPpm: 0, overPpm: 0, extra: 'stock' }, pieces: 'alike', balanced: false } },
+  products: { card: { kind: 'made', family: 'folded-card', wish: FAMILIES['folded-card'].starts } },
+};
+const made = plan(spec, plant, { ...EMPTY_SHELF, asOf: 1_772_000_000 });
+const place = { timeZone: 'Europe/Berlin', currency: 'EUR' };
+
+describe('CountRiver', () => {
+  const show = async (asList: boolean): Promise<{ host: HTMLElement; chosen: string[] }> => {
+    const f = TestBed.createComponent(CountRiver);
+    for (const [k, v] of Object.entries({ plan: made, river: riverOf(made), place, asList })) f.componentRef.setInput(k, v);
+    const chosen: string[] = [];
+    f.componentInstance.chooseStone.subscribe((s) => chosen.push(s));
+    await f.whenStable();
+    return { host: f.nativeElement as HTMLElement, chosen };
+  };
+  it('shows a stone for every stage and tells each by name, count, loss and time', async () => {
+    const { host, chosen } = await show(false);
+    const stones = [...host.querySelectorAll<HTMLButtonElement>('.stone')];
+    expect(stones).toHaveLength(made.stones.length);
+    const cut = stones.find((b) => b.textContent?.includes('Cut'));
+    expect(cut?.getAttribute('aria-label')).toMatch(/Cut, Guillotine 1, .*copies good, .*lost/);
+    cut?.click();
+    expect(chosen).toEqual(['card.card.cut']);
+  });
+  it('has a list form with the same actions', async () => {
+    const { host, chosen } = await show(true);
+    expect(host.querySelectorAll('tbody tr')).toHaveLength(made.stones.length);
+    host.querySelector<HTMLButtonElement>('tbody button')?.click();
+    expect(chosen).toEqual(['card.card.stock']);
+  });
+});
+
+describe('StonePanel', () => {
+  it('shows nine rows at most, the rest unfolds, and defers to the manual', async () => {
+    const f = TestBed.createComponent(StonePanel);
+    for (const [k, v] of Object.entries({ stone: made.stones.find((s) => s.key === 'print'), plan: made, spec, place })) f.componentRef.setInput(k, v);
+    await f.whenStable();
+    const host = f.nativeElement as HTMLElement;
+    expect(host.querySelectorAll('.row')).toHaveLength(9);
+    expect(host.textContent).toContain('trained people only');
+    [...host.querySelectorAll('button')].find((b) => b.textContent?.includes('more'))?.click();
+    await f.whenStable();
+    expect(host.querySelectorAll('.row').length).toBeGreaterThan(9);
+  });
+});
+
+describe('Working', () => {
+  it('shows the formula in words, every term with its origin, and walks to terms that are figures', async () => {
+    const f = TestBed.createComponent(Working);
+    for (const [k, v] of Object.entries({ plan: made, id: 'card.card.print.front.run', place, who: 'test' })) f.componentRef.setInput(k, v);
+    const asked: string[] = [];
+    f.componentInstance.explain.subscribe((id) => asked.push(id));
+    await f.whenStable();
+    const host = f.nativeElement as HTMLElement;
+    expect(host.textContent).toContain('setup + (good + samples)');
+    [...host.querySelectorAll<HTMLButtonElement>('.term')].find((b) => b.textContent?.includes('good needed'))?.click();
+    expect(asked).toEqual(['card.card.print.front.need']);
+  });
+});
+
+describe('Findings', () => {
+  it('opens a card, asks for a preview of its remedy, and applies it', async () => {
+    const f = TestBed.createComponent(Findings);
+    for (const [k, v] of Object.entries({ findings: made.findings, spec })) f.componentRef.setInput(k, v);
+    const previews: unknown[] = [];
+    const applied: unknown[] = [];
+    f.componentInstance.previewAsked.subscribe((e) => previews.push(e));
+    f.componentInstance.apply.subscribe((e) => applied.push(e));
+    await f.whenStable();
+    const host = f.nativeElement as HTMLElement;
+    [...host.querySelectorAll<HTMLButtonElement>('.title')].find((b) => b.textContent?.includes('fall short'))?.click();
+    await f.whenStable();
+    expect(previews).toHaveLength(1);
+    [...host.querySelectorAll<HTMLButtonElement>('.remedy button')][0]?.click();
+    expect(applied).toEqual(previews);
+  });
+});
