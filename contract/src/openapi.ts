@@ -9,7 +9,7 @@ export function openApi(table: Record<string, Endpoint>): object {
   const paths: Record<string, Record<string, object>> = {};
   for (const [operationId, e] of Object.entries(table)) {
     const path = e.path.replace(/:(\w+)/g, '{$1}');
-    const named = (of: z.ZodObject | undefined, where: 'path' | 'query'): object[] => Object.entries(of?.shape ?? {}).map(([name, schema]) => ({ name, in: where, required: where === 'path' || !(schema as z.ZodType).isOptional(), schema: z.toJSONSchema(schema as z.ZodType, { io: 'input', unrepresentable: 'any' }) }));
+    const named = (of: z.ZodObject | undefined, where: 'path' | 'query'): object[] => Object.entries(of?.shape ?? {}).map(([name, schema]) => ({ name, in: where, required: where === 'path' || !(schema as z.ZodType).safeParse(undefined).success, schema: z.toJSONSchema(schema as z.ZodType, { io: 'input', unrepresentable: 'any' }) }));
     const reply = e.reply === 'file' ? { 'application/pdf': {} } : e.reply === 'events' ? { 'text/event-stream': {} } : json(e.reply, 'output');
     paths[path] = { ...paths[path], [e.method]: {
       operationId, summary: e.says, 'x-who': e.who, parameters: [...named(e.params, 'path'), ...named(e.query, 'query')], ...(e.body && { requestBody: { required: true, content: json(e.body, 'input') } }),

@@ -89,6 +89,7 @@ export class Cluster {
     if (this.running()) {
       this.port = Number(this.pidLine(3));
     } else {
+      await this.clearStalePid();
       this.port = await freePort(this.wish);
       if (this.port === null) throw new Stop(`port ${this.wish} is taken by something else: set PG_PORT to a free one.`);
       mustOwner('mkdir', ['-p', '-m', '700', this.sock], 'making the socket folder');
@@ -98,6 +99,15 @@ export class Cluster {
     }
     this.roles();
     return this;
+  }
+
+  /** After a crash: PostgreSQL takes an unreaped dead process for a running server. Wait for its number to go, then clear what it left. */
+  async clearStalePid() {
+    const pid = this.pidLine(0);
+    if (!pid) return;
+    say('the last database server did not stop cleanly: recovering');
+    for (let i = 0; i < 50 && existsSync(`/proc/${pid}`); i++) await new Promise((resolve) => setTimeout(resolve, 100));
+    asOwner('sh', ['-c', `rm -f '${this.dir}/data/postmaster.pid' '${this.sock}'/.s.PGSQL.*`]);
   }
 
   create(data) {

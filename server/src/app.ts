@@ -63,7 +63,7 @@ export function buildApp({ db, hub, log, now, secret, webDir }: AppParts): { app
 
 /** A new session id at every sign-in: an id planted before is worth nothing after. */
 function sessionDoor(req: Request): SessionDoor {
-  const settled = (work: (done: (e?: unknown) => void) => void): Promise<void> => new Promise((resolve, reject) => work((e) => (e ? reject(e as Error) : resolve())));
+  const settled = (work: (done: (e?: unknown) => void) => void): Promise<void> => new Promise((resolve, reject) => work((e) => { if (e instanceof Error) reject(e); else resolve(); }));
   return {
     address: req.ip ?? '',
     begin: async (userId) => {

@@ -20,7 +20,7 @@ const isGone = (e: { code?: string; message?: string }): boolean => GONE.has(e.c
 export const errorTable: ErrorRequestHandler = (error: unknown, req, res, next) => {
   if (res.headersSent) return next(error);
   const problem = problemOf(error);
-  const requestId = String(req.id);
+  const requestId = req.id;
   if (problem.status >= 500) req.log.error({ err: error }, 'request failed');
   res.status(problem.status).type('application/problem+json').send(JSON.stringify({ ...problem, requestId }));
 };

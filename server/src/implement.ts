@@ -2,11 +2,7 @@ import type { Request, RequestHandler, Router } from 'express';
 import type { Asked, Endpoint } from '@druckerei/contract';
 import { z } from 'zod';
 import type { Ctx } from './context';
-
-/** A file with its type, sent as it is. */
-export interface FileReply { mime: string; name: string; bytes: Uint8Array }
-/** An open stream of events: it writes until it is closed. */
-export interface EventsReply { open(write: (chunk: string) => void): () => void }
+import type { EventsReply, FileReply } from './replies';
 
 type Answer<E extends Endpoint> = E['reply'] extends z.ZodType ? z.input<E['reply']> : E['reply'] extends 'file' ? FileReply : EventsReply;
 export type Handlers<T extends Record<string, Endpoint>> = { [N in keyof T]: (asked: Asked<T[N]>, ctx: Ctx) => Promise<Answer<T[N]>> };
@@ -27,7 +23,7 @@ export function implement<T extends Record<string, Endpoint>>(router: Router, ta
         res.flushHeaders();
         const close = (answer as EventsReply).open((chunk) => res.write(chunk));
         req.on('close', close);
-      } else res.set('Cache-Control', 'no-store').json((e.reply as z.ZodType).parse(answer));
+      } else res.set('Cache-Control', 'no-store').json((e.reply).parse(answer));
     });
   }
 }

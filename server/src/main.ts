@@ -35,7 +35,7 @@ function fail(sentence: string): never {
 }
 
 const appRole = env.OWNER_DATABASE_URL === undefined ? null : decodeURIComponent(new URL(env.DATABASE_URL).username);
-const { version } = await migrate(env.OWNER_DATABASE_URL ?? env.DATABASE_URL, env.MIGRATIONS_DIR, appRole).catch((error: Error) => fail(error instanceof DatabaseNewer ? error.message : `the database could not be brought up to date: ${error.message}`));
+const { version } = await migrate(env.OWNER_DATABASE_URL ?? env.DATABASE_URL, env.MIGRATIONS_DIR, appRole).catch((error: unknown) => fail(error instanceof DatabaseNewer ? error.message : `the database could not be brought up to date: ${error instanceof Error ? error.message : String(error)}`));
 const db = makePool(env.DATABASE_URL, (e) => log.warn({ err: e.message }, 'idle database connection lost'));
 if (env.FIRST_START !== undefined) await firstStart(db, readFirstStart(env.FIRST_START));
 const hub = new EventHub(env.DATABASE_URL, log);

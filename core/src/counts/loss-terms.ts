@@ -14,8 +14,8 @@ export const RUNNING_PPM: Formula<'ppm'> = { id: 'counts.runningPpm', unit: 'ppm
 export const SAMPLES: Formula<'samples'> = { id: 'counts.samplesPulled', unit: 'cycle', source: 'common practice, no source', of: ({ samples }) => ceilTolerant(samples) };
 
 /** Writes the three losses of a step as figures (so that each can be overridden by hand) and returns them as terms for the counts. */
-export function lossFigures(step: string, setup: { formula: typeof STEP_SETUP; terms: Record<'fresh' | 'factor', Term> } | { formula: typeof OFFSET_SETUP; terms: Record<'fourColour' | 'perUnit' | 'inks' | 'factor', Term> }, runningPpm: Term, samples: Term, to: Ledger): LossTerms {
-  to.figure(`${step}.setupCycles`, setup.formula as Formula, setup.terms as Record<string, Term>);
+export function lossFigures<T extends string>(step: string, setup: { formula: Formula<T>; terms: Record<T, Term> }, runningPpm: Term, samples: Term, to: Ledger): LossTerms {
+  to.figure(`${step}.setupCycles`, setup.formula, setup.terms);
   to.figure(`${step}.runningPpm`, RUNNING_PPM, { ppm: runningPpm });
   to.figure(`${step}.samples`, SAMPLES, { samples });
   return { setup: fig(`${step}.setupCycles`), runningPpm: fig(`${step}.runningPpm`), samples: fig(`${step}.samples`) };

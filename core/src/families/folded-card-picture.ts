@@ -1,5 +1,5 @@
 import { type Scene, type Shape, boxAround } from '../scene/scene';
-import type { FoldedCardWish } from './folded-card';
+import type { FoldedCardWish } from './folded-card-wish';
 
 /** The card standing half open: panels lean to and fro, foil areas lie on the first, dimension lines around. */
 export function foldedCardPicture(wish: FoldedCardWish): Scene {

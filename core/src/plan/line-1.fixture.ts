@@ -1,5 +1,5 @@
-import '../families/folded-card';
-import plantJson from '../../../demo/plant.json';
+import '../families/folded-card-wish';
+import plantJson from '../../../demo/plant.json' with { type: 'json' };
 import type { Plant, Shelf } from '../plant/plant';
 import { EMPTY_SHELF } from '../plant/plant';
 import { PlantSchema } from '../plant/plant-schema';

@@ -50,7 +50,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const to = new Ledger(spec.overrides, shelf.asOf);
   const route = resolveRoute(spec, plant, shelf, to, registries);
   const laid = layOutParts(route.parts, route.stones, spec, plant, to);
-  const drafted = draftAll(route, laid, plant, to);
+  const drafted = draftAll(route, laid, plant);
   const goods = (product: Id<'product'>): Id<'flow'> => drafted.goods[product] ?? `${product}.goods`;
   const net: Net = { flows: drafted.flows, steps: drafted.steps, wanted: {} };
   const items: Plan['items'] = {};
@@ -85,7 +85,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
 interface LaidOut extends PartLayout { stockId: Id<'stock'> | null }
 
 function layOutParts(parts: Plan['parts'], stones: readonly RoutedStone[], spec: JobSpec, plant: Plant, to: Ledger): Record<Id<'part'>, LaidOut> {
-  return Object.fromEntries(Object.values(parts).map((part) => {
+  return Object.fromEntries(Object.values(parts).map((part): [Id<'part'>, LaidOut] => {
     const mine = stones.filter((s) => s.cx.parts.includes(part));
     const asks = mine.map((s) => ({ stone: s.cx.id, ask: s.process.asks(s.cx) }));
     const stockId = stockFor(part, mine.map((s) => s.cx.machine), spec, plant);
@@ -100,17 +100,20 @@ function layOutParts(parts: Plan['parts'], stones: readonly RoutedStone[], spec:
   }));
 }
 
+/** A supplied product is one part, called like itself. */
+const partOf = (product: string): Id<'part'> => product;
+
 interface Drafted { flows: Record<Id<'flow'>, Flow>; steps: Record<Id<'step'>, Step>; losses: Record<Id<'step'>, LossTerms>; tools: Plan['tools']; goods: Record<Id<'product'>, Id<'flow'>>; contexts: { stone: RoutedStone; cx: Omit<ConsumeContext, 'counts' | 'steps'> }[] }
 
 /** Draft pass: every stone adds its steps, and hands the flow of its parts on. */
-function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'>, LaidOut>, plant: Plant, to: Ledger): Drafted {
+function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'>, LaidOut>, plant: Plant): Drafted {
   const all: Drafted = { flows: {}, steps: {}, losses: {}, tools: {}, goods: {}, contexts: [] };
   const now: Record<Id<'part'>, Id<'flow'>> = {};
   const wet: Record<Id<'product'>, Id<'step'>[]> = {};
   const forms: Record<Id<'product'>, Id<'step'>[]> = {};
   for (const product of route.supplied) {
     all.goods[product] = `${product}.goods`;
-    all.flows[`${product}.goods`] = { unit: 'piece', part: `${product}`, item: route.itemOf[product] ?? '', perGood: 1, supply: { from: 'buy', leadDays: 0 } };
+    all.flows[`${product}.goods`] = { unit: 'piece', part: partOf(product), item: route.itemOf[product] ?? '', perGood: 1, supply: { from: 'buy', leadDays: 0 } };
   }
   for (const stone of route.stones) {
     const { cx, product } = stone;
@@ -126,7 +129,10 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
     const inkSeries = (typeof series === 'string' && Object.hasOwn(plant.inks, series) ? plant.inks[series] : plant.inks[plant.usualInk]) ?? null;
     const draftCx: DraftContext = { ...cx, layout: l?.layout ?? null, workStyle: l?.style ?? 'simplex', stockId, stock: stockId === null ? null : (plant.stocks[stockId] ?? null), incoming, wet: wet[product] ?? [], formsFrom: forms[product] ?? [], inkSeries };
     const draft = stone.process.draft(draftCx);
-    for (const [id, { step, losses }] of Object.entries(draft.steps)) (all.steps[id] = step), (all.losses[id] = losses);
+    for (const [id, { step, losses }] of Object.entries(draft.steps)) {
+      all.steps[id] = step;
+      all.losses[id] = losses;
+    }
     Object.assign(all.flows, draft.flows);
     for (const { id, flow } of incoming) if (!Object.hasOwn(all.flows, id) && Object.values(draft.steps).some(({ step }) => step.takes.some((t) => t.flow === id))) all.flows[id] = flow;
     Object.assign(all.tools, draft.tools);
@@ -153,8 +159,8 @@ function wantedFigures(id: Id<'item'>, spec: JobSpec, to: Ledger): { wanted: str
 
 /** Chance of enough of an item: from what its first stone starts with. Null where nothing of it is made here. */
 function chanceFigure(id: Id<'item'>, item: Plan['items'][string], net: Net, stones: readonly Stone[], plant: Plant, to: Ledger): Id<'figure'> | null {
-  const first = stones.find((s) => s.in !== null && s.steps.some((step) => net.steps[step]?.takes.some(({ flow }) => net.flows[flow]?.item === id && ['stock', 'customer'].includes(net.flows[flow]?.supply?.from ?? ''))));
-  if (!first || first.in === null) return null;
+  const first = stones.find((s) => s.in !== null && s.steps.some((step) => net.steps[step]?.takes.some(({ flow }) => net.flows[flow]?.item === id && ['stock', 'customer'].includes(net.flows[flow].supply?.from ?? ''))));
+  if (!first?.in) return null;
   const perGood: Term = { value: first.perGoodIn, unit: '1', from: 'family', at: 'layout' };
   to.figure(`${id}.expectedLoss`, EXPECTED_LOSS, { started: fig(first.in), perGood, out: fig(`${item.goods}.demand`) });
   to.figure(`${id}.allowance`, ALLOWANCE, { started: fig(first.in), perGood, least: fig(item.least) });
@@ -176,7 +182,7 @@ function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Count
   return {
     id: cx.id, key: stone.key, process: cx.process, family: stone.family, parts: cx.parts.map((p) => p.id), machine: cx.machineId, machineName: cx.machine.name, outside: cx.machine.outside !== undefined, steps: cx.stepIds,
     summary: stone.process.summary(cx), panel: stone.process.panel(cx).filter((row) => row.figure === undefined || cx.to.has(row.figure) || row.edit), cautions: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.cautions ?? []))],
-    in: taken ? (first !== undefined && counts.steps[first]?.taken[taken.flow]) || null : null, out: given ? (counts.demand[given.flow] ?? null) : null,
+    in: (taken && counts.steps[first ?? '']?.taken[taken.flow]) ?? null, out: given ? (counts.demand[given.flow] ?? null) : null,
     perGoodIn: taken ? (net.flows[taken.flow]?.perGood ?? 1) : 1, perGoodOut: given ? (net.flows[given.flow]?.perGood ?? 1) : 1, lost,
     setupS: `${first ?? cx.id}.setupS`, runS: `${first ?? cx.id}.runS`, waitS: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.waits.map((w) => w.figure) ?? []))], startAt: `${first ?? cx.id}.startAt`, endAt: `${last ?? cx.id}.endAt`,
   };

@@ -38,9 +38,9 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
     }
     const family = families[wanted.family];
     if (!family) return;
-    const parts = family.parts({ product, item }, wanted.wish as never, plant, to);
+    const parts = family.parts({ product, item }, wanted.wish, plant, to);
     Object.assign(route.parts, parts);
-    for (const stone of family.route(wanted.wish as never, parts)) {
+    for (const stone of family.route(wanted.wish, parts)) {
       const lead = stone.of[0] ?? product;
       addStone({ key: stone.key, process: stone.process, settings: stone.settings, id: `${lead}.${stone.key}`, parts: stone.of.flatMap((id) => parts[id] ?? []), family: wanted.family, product, item });
     }

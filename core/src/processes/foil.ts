@@ -22,7 +22,7 @@ export function foilLanes(cx: DraftContext, area: FoilArea): Lanes {
   const columns = new Map<number, number[]>();
   for (const p of copyPlaces(cx.layout, part)) columns.set(p.x, [...(columns.get(p.x) ?? []), p.y]);
   const rows = [...columns.values()].map((ys) => ys.sort((a, b) => a - b));
-  const fullest = rows.reduce((a, b) => (b.length > a.length ? b : a), [] as number[]);
+  const fullest = rows.reduce<number[]>((a, b) => (b.length > a.length ? b : a), []);
   const gaps = fullest.slice(1).map((y, i) => y - (fullest[i] as number));
   const turned = cx.layout.cells[0]?.turn === 90 || cx.layout.cells[0]?.turn === 270;
   const [imageMm, across] = turned ? [area.widthMm, area.heightMm] : [area.heightMm, area.widthMm];

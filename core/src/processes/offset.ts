@@ -77,7 +77,10 @@ export const offset: Process = {
     const plates: Id<'figure'>[] = [];
     for (const pass of passesOf(cx)) {
       costs.push(...timeAndCost(cx, { step: pass.id, forms: typed(pass.samePlates ? 0 : pass.inks.length, 'plate', 'colours'), perFormS: limitTerm(cx, 'perPlateS', { value: 180, unit: 's', from: 'plant', at: 'practice' }) }));
-      for (const part of inksOf(cx, pass)) (inkKg.push(part.kg), costs.push({ figure: part.cost, kind: 'ink', fixed: false }));
+      for (const { kg, cost } of inksOf(cx, pass)) {
+        inkKg.push(kg);
+        costs.push({ figure: cost, kind: 'ink', fixed: false });
+      }
       if (!pass.samePlates) {
         plates.push(plateRemakes(cx, pass));
         costs.push({ figure: `${pass.id}.remakeCost`, kind: 'form', fixed: false });

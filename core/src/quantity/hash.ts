@@ -3,7 +3,7 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 
 /** JSON with keys in code-point order and without undefined members: equal documents give equal text. */
 export function canonicalJson(value: unknown): string {
-  if (value === null || typeof value !== 'object') return JSON.stringify(value) ?? 'null';
+  if (value === null || typeof value !== 'object') return value === undefined ? 'null' : JSON.stringify(value);
   if (Array.isArray(value)) return `[${value.map(canonicalJson).join(',')}]`;
   const members = Object.entries(value as Record<string, unknown>)
     .filter(([, v]) => v !== undefined)

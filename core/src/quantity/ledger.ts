@@ -39,7 +39,7 @@ export class Ledger {
     if (instead) Object.assign(figure, { instead, computed });
     else if (pm > 0 && Number.isFinite(pm)) figure.pm = pm;
     this.figures[id] = figure;
-    this.formulas.set(formula.id, formula as Formula);
+    this.formulas.set(formula.id, formula);
     return figure.value;
   }
 

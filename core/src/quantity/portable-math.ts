@@ -45,8 +45,8 @@ export function portableLog(x: number): number {
   if (x === Infinity) return Infinity;
   let k = 0;
   let m = x;
-  while (m >= Math.SQRT2) (m /= 2), k++;
-  while (m < Math.SQRT1_2) (m *= 2), k--;
+  for (; m >= Math.SQRT2; k++) m /= 2;
+  for (; m < Math.SQRT1_2; k--) m *= 2;
   const f = m - 1;
   const s = f / (2 + f);
   const z = s * s;

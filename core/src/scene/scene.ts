@@ -22,6 +22,16 @@ export interface Scene {
   shapes: Shape[];
 }
 
+function cornersOf(s: Shape): [number, number][] {
+  switch (s.kind) {
+    case 'rect': return [[s.x, s.y], [s.x + s.w, s.y + s.h]];
+    case 'line': return [[s.x1, s.y1], [s.x2, s.y2]];
+    case 'circle': return [[s.cx - s.r, s.cy - s.r], [s.cx + s.r, s.cy + s.r]];
+    case 'path': return s.points;
+    case 'text': return [[s.x, s.y]];
+  }
+}
+
 /** The smallest box around shapes, with a margin; text counts with its anchor point only. */
 export function boxAround(shapes: readonly Shape[], marginMm: number): Scene['box'] {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
@@ -32,11 +42,7 @@ export function boxAround(shapes: readonly Shape[], marginMm: number): Scene['bo
     bottom = Math.max(bottom, y);
   };
   for (const s of shapes) {
-    if (s.kind === 'rect') (take(s.x, s.y), take(s.x + s.w, s.y + s.h));
-    else if (s.kind === 'line') (take(s.x1, s.y1), take(s.x2, s.y2));
-    else if (s.kind === 'circle') (take(s.cx - s.r, s.cy - s.r), take(s.cx + s.r, s.cy + s.r));
-    else if (s.kind === 'path') for (const [x, y] of s.points) take(x, y);
-    else take(s.x, s.y);
+    for (const [x, y] of cornersOf(s)) take(x, y);
   }
   if (left === Infinity) return { x: 0, y: 0, w: 100, h: 100 };
   return { x: left - marginMm, y: top - marginMm, w: right - left + 2 * marginMm, h: bottom - top + 2 * marginMm };

@@ -2,7 +2,7 @@ import { formatDuration, formatNumber } from './format';
 
 type Args = Record<string, number | string>;
 type Sentence = (a: Args) => string;
-const n = (x: number | string | undefined, decimals = 1): string => (typeof x === 'number' ? formatNumber(x, decimals) : String(x ?? ''));
+const n = (x: number | string | undefined, decimals = 1): string => (typeof x === 'number' ? formatNumber(x, decimals) : (x ?? ''));
 
 /** Titles and sentences of findings: short, the figure in it, what follows. */
 export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {

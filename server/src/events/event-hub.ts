@@ -2,7 +2,7 @@ import { EventEmitter } from 'node:events';
 import pg from 'pg';
 import type { Logger } from 'pino';
 import { Changed } from '@druckerei/contract';
-import type { EventsReply } from '../implement';
+import type { EventsReply } from '../replies';
 
 export const CHANNEL = 'druckerei_changed';
 const HEARTBEAT_MS = 15_000;

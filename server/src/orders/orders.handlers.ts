@@ -14,8 +14,9 @@ import { ADD_CUSTOMER, ADD_LINE, ADD_ORDER, CUSTOMER_BY_ID, CUSTOMERS, ORDER_JOB
 export const ordersHandlers: Handlers<typeof orders> = {
   'customers.list': async (_asked, ctx) => (await ctx.db.query<Customer>(CUSTOMERS)).rows,
   'customers.create': async ({ body }, ctx) => {
-    await ctx.db.query(ADD_CUSTOMER, [body.id, body.name, body.address]).catch((e: { code?: string }) => {
-      throw e.code === '23505' ? new Refused(409, 'name-taken', `There is a customer “${body.name}” already.`) : e;
+    await ctx.db.query(ADD_CUSTOMER, [body.id, body.name, body.address]).catch((e: unknown) => {
+      if ((e as { code?: string }).code === '23505') throw new Refused(409, 'name-taken', `There is a customer “${body.name}” already.`);
+      throw e;
     });
     return (await ctx.db.query<Customer>(CUSTOMER_BY_ID, [body.id])).rows[0] as Customer;
   },

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { toSVG } from 'bwip-js/node';
 import PDFDocument from 'pdfkit';
 import svgToPdf from 'svg-to-pdfkit';
-import { CAUTION_DEFERS, CAUTIONS, FAMILIES, findingKey, findingTitle, formatDuration, formatFigure, formatMoment, formatNumber, type JobSpec, label, orderedQuantity, type PanelRow, paperScale, type Plant, type Planned, type Scene, sceneSvg, type Shelf, type TicketPage, ticketPages } from '@druckerei/core';
+import { CAUTION_DEFERS, CAUTIONS, stoneName, findingKey, findingTitle, formatDuration, formatFigure, formatMoment, formatNumber, type JobSpec, label, orderedQuantity, type PanelRow, paperScale, type Plant, type Planned, type Scene, sceneSvg, type Shelf, type TicketPage, ticketPages } from '@druckerei/core';
 import { fontDir } from './font-dir';
 
 const MM = 72 / 25.4;
@@ -81,7 +81,7 @@ class Paper {
     this.head('The route', `${of.number}/v${of.version}`);
     let y = 52;
     y = this.table(['stone', 'machine', 'in', 'out', 'setup + run', 'starts', 'ends'], plan.stones.map((s) => [
-      FAMILIES[s.family as keyof typeof FAMILIES]?.words.stones[s.key] ?? s.key, s.machineName, s.in ? this.figure(s.in) : '–', s.out ? this.figure(s.out) : '–',
+      stoneName(s), s.machineName, s.in ? this.figure(s.in) : '–', s.out ? this.figure(s.out) : '–',
       formatDuration(s.steps.reduce((sum, st) => sum + (plan.figures[`${st}.setupS`]?.value ?? 0) + (plan.figures[`${st}.runS`]?.value ?? 0), 0)), this.figure(s.startAt), this.figure(s.endAt)]), y, [28, 30, 24, 24, 26, 24, 24]);
     const totals = (Object.keys(plan.totals) as (keyof typeof plan.totals)[]).filter((k) => k !== 'chance').map((k) => [label(`total.${k}`), this.figure(plan.totals[k] ?? '')]);
     y = this.table(['in all', ''], totals, y + 8, [50, 50]);
@@ -94,8 +94,8 @@ class Paper {
 
   department(page: TicketPage): void {
     const { of } = this;
-    const stoneName = FAMILIES[page.stone.family as keyof typeof FAMILIES]?.words.stones[page.stone.key] ?? page.stone.key;
-    this.head(`${label(`dept.${page.department}`)} – ${stoneName}`, `${of.number}/v${of.version}/${page.stone.id}/${page.department}`);
+    const name = stoneName(page.stone);
+    this.head(`${label(`dept.${page.department}`)} – ${name}`, `${of.number}/v${of.version}/${page.stone.id}/${page.department}`);
     this.text(`Machine ${page.stone.machineName} · next ${page.next ?? 'dispatch'}${page.waitUntil ? ` · next step not before ${this.figure(page.waitUntil)}` : ''}`, PAGE.left, 48, 10, { width: 180 });
     const right = page.drawing ? 128 : PAGE.left;
     if (page.drawing) this.drawing(page.drawing);

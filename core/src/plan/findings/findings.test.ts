@@ -90,7 +90,7 @@ describe('remedies', () => {
   test.each(Object.entries(CASES).map(([code, c]) => [code, c.fires] as const))('of %s settles it and raises nothing graver', (code, c) => {
     const before = found(c);
     for (const f of before.filter((x) => x.code === code)) {
-      for (const r of f.remedies.filter((x) => x.do === 'edit')) {
+      for (const r of f.remedies) {
         if (r.do !== 'edit') continue;
         const applied = applyEdits(c.spec ?? cardSpec(), r.edits);
         expect(applied.ok).toBe(true);

@@ -18,7 +18,7 @@ export const sheetOverMachine: Rule = {
     const remedies: Remedy[] = [];
     if (otherMachine) remedies.push({ do: 'edit', says: 'remedy.otherMachine', args: { machine: otherMachine[1].name }, edits: [set(spec, (s) => s.choices.machine[cx.id], otherMachine[0])] });
     if (other) remedies.push({ do: 'edit', says: 'remedy.otherStock', args: { stock: other[1].name }, edits: [set(spec, (s) => s.choices.stock[part.id], other[0])] });
-    return [{ level: 'release' as const, at: cx.id, figure: `${part.id}.copiesUp`, args: { byMm: Math.round((overMm || underMm) * 10) / 10, side: overMm > 0 ? 'over' : 'under', machine: cx.machine.name, sheet: `${sheetOf(cx.stock).join(' × ')}`, key: stone.key },
+    return [{ level: 'release' as const, at: cx.id, figure: `${part.id}.copiesUp`, args: { byMm: Math.round((overMm || underMm) * 10) / 10, side: overMm > 0 ? 'over' : 'under', machine: cx.machine.name, sheet: sheetOf(cx.stock).join(' × '), key: stone.key },
       remedies }];
   }).filter((f, i, all) => all.findIndex((g) => g.at === f.at) === i),
 };

@@ -5,7 +5,7 @@ import { byCost, type Compared, type Edit, formatDuration, formatMoment, formatN
 @Component({
   selector: 'dk-compare-panel', changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="top"><h2>Stocks and presses, by cost per thousand good copies</h2><span class="space"></span>@if (!done()) { <span role="status" class="soft">{{ rows().length }} planned …</span> <button type="button" class="quiet" (click)="cancel.emit()">Stop</button> } @else { <button type="button" class="plain" (click)="cancel.emit()">Close</button> }</div>
+    <div class="top"><h2>Stocks and presses, by cost per thousand good copies</h2><span class="space"></span>@if (!done()) { <span role="status" class="soft">{{ rows().length }} planned …</span> <button type="button" class="quiet" (click)="stopped.emit()">Stop</button> } @else { <button type="button" class="plain" (click)="stopped.emit()">Close</button> }</div>
     <table>
       <thead><tr><th>Press</th><th>Sheet</th><th>Work style</th><th class="number">Up</th><th class="number">Sheets</th><th class="number">Plates</th><th class="number">On machines</th><th class="number">Per thousand</th><th>Ready</th><th></th></tr></thead>
       <tbody>@for (r of sorted(); track $index) {
@@ -20,7 +20,7 @@ export class ComparePanel {
   readonly done = input.required<boolean>();
   readonly timeZone = input.required<string>();
   readonly take = output<Edit[]>();
-  readonly cancel = output();
+  readonly stopped = output();
   protected readonly sorted = computed(() => [...this.rows()].sort(byCost));
   protected readonly n = formatNumber;
   protected readonly duration = formatDuration;

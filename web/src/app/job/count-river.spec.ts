@@ -28,7 +28,7 @@ describe('CountRiver', () => {
     const { host, chosen } = await show(false);
     const stones = [...host.querySelectorAll<HTMLButtonElement>('.stone')];
     expect(stones).toHaveLength(made.stones.length);
-    const cut = stones.find((b) => b.textContent?.includes('Cut'));
+    const cut = stones.find((b) => b.textContent.includes('Cut'));
     expect(cut?.getAttribute('aria-label')).toMatch(/Cut, Guillotine 1, .*copies good, .*lost/);
     cut?.click();
     expect(chosen).toEqual(['card.card.cut']);
@@ -49,7 +49,7 @@ describe('StonePanel', () => {
     const host = f.nativeElement as HTMLElement;
     expect(host.querySelectorAll('.row')).toHaveLength(9);
     expect(host.textContent).toContain('trained people only');
-    [...host.querySelectorAll('button')].find((b) => b.textContent?.includes('more'))?.click();
+    [...host.querySelectorAll('button')].find((b) => b.textContent.includes('more'))?.click();
     await f.whenStable();
     expect(host.querySelectorAll('.row').length).toBeGreaterThan(9);
   });
@@ -64,7 +64,7 @@ describe('Working', () => {
     await f.whenStable();
     const host = f.nativeElement as HTMLElement;
     expect(host.textContent).toContain('setup + (good + samples)');
-    [...host.querySelectorAll<HTMLButtonElement>('.term')].find((b) => b.textContent?.includes('good needed'))?.click();
+    [...host.querySelectorAll<HTMLButtonElement>('.term')].find((b) => b.textContent.includes('good needed'))?.click();
     expect(asked).toEqual(['card.card.print.front.need']);
   });
 });
@@ -79,7 +79,7 @@ describe('Findings', () => {
     f.componentInstance.apply.subscribe((e) => applied.push(e));
     await f.whenStable();
     const host = f.nativeElement as HTMLElement;
-    [...host.querySelectorAll<HTMLButtonElement>('.title')].find((b) => b.textContent?.includes('fall short'))?.click();
+    [...host.querySelectorAll<HTMLButtonElement>('.title')].find((b) => b.textContent.includes('fall short'))?.click();
     await f.whenStable();
     expect(previews).toHaveLength(1);
     [...host.querySelectorAll<HTMLButtonElement>('.remedy button')][0]?.click();

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { FAMILIES, type Figure, formatDuration, formatFigure, formatNumber, type Finding, label, LEVELS, type Plan, type RiverStone, type Stone } from '@druckerei/core';
+import { stoneName, type Figure, formatDuration, formatFigure, formatNumber, type Finding, label, LEVELS, type Plan, type RiverStone, type Stone } from '@druckerei/core';
 
 interface Drawn { stone: Stone; name: string; x: number; w: number; count: string; unit: string; lost: string; lostSays: string; time: string; wait: string; level: string | null; says: string }
 
@@ -29,7 +29,7 @@ export class CountRiver {
       const byKind = [...new Set(lost.map((l) => l.kind))].map((kind) => ({ kind, value: lost.filter((l) => l.kind === kind).reduce((s, l) => s + l.value, 0) }));
       const seconds = stone.steps.reduce((s, st) => s + (figures[`${st}.setupS`]?.value ?? 0) + (figures[`${st}.runS`]?.value ?? 0), 0);
       const waits = stone.waitS.reduce((s, id) => s + (figures[id]?.value ?? 0), 0);
-      const name = FAMILIES[stone.family as keyof typeof FAMILIES]?.words.stones[stone.key] ?? stone.key;
+      const name = stoneName(stone);
       const count = stone.in === null ? '' : (shown?.number ?? '');
       const lostSum = byKind.reduce((s, l) => s + l.value, 0);
       return {

@@ -67,12 +67,12 @@ export const jobFeature = createFeature({
     on(JobActions.undoAsked, (s): JobState => {
       const last = s.undo.at(-1);
       const next = last && edited(s, [...last.edits].reverse().map(inverse));
-      return next && last ? { ...next, undo: s.undo.slice(0, -1), redo: [...s.redo, last] } : s;
+      return next ? { ...next, undo: s.undo.slice(0, -1), redo: [...s.redo, last] } : s;
     }),
     on(JobActions.redoAsked, (s): JobState => {
       const last = s.redo.at(-1);
       const next = last && edited(s, last.edits);
-      return next && last ? { ...next, redo: s.redo.slice(0, -1), undo: [...s.undo, last] } : s;
+      return next ? { ...next, redo: s.redo.slice(0, -1), undo: [...s.undo, last] } : s;
     }),
     on(JobActions.stoneChosen, (s, { stone }): JobState => ({ ...s, stone, figure: null })),
     on(JobActions.figureAsked, (s, { figure }): JobState => ({ ...s, figure })),

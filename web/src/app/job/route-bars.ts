@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { FAMILIES, formatDuration, formatMoment, label, type Plan } from '@druckerei/core';
+import { stoneName, formatDuration, formatMoment, label, type Plan } from '@druckerei/core';
 
 /** When each stone runs and waits: bars in time, one row a stone; and what the ready date rests on. */
 @Component({
@@ -26,7 +26,7 @@ export class RouteBars {
     const span = Math.max(Math.max(...stones.map((s) => at(s.endAt))) - first, 1);
     return stones.map((s) => {
       const wait = s.waitS.reduce((sum, id) => sum + at(id), 0);
-      return { id: s.id, name: FAMILIES[s.family as keyof typeof FAMILIES]?.words.stones[s.key] ?? s.key, left: (100 * (at(s.startAt) - first)) / span, width: (100 * (at(s.endAt) - at(s.startAt))) / span, wait: Math.min((100 * wait) / span, (100 * (at(s.startAt) - first)) / span), waitSays: `waits ${formatDuration(wait)}`, from: formatMoment(at(s.startAt), this.timeZone()), to: formatMoment(at(s.endAt), this.timeZone()) };
+      return { id: s.id, name: stoneName(s), left: (100 * (at(s.startAt) - first)) / span, width: (100 * (at(s.endAt) - at(s.startAt))) / span, wait: Math.min((100 * wait) / span, (100 * (at(s.startAt) - first)) / span), waitSays: `waits ${formatDuration(wait)}`, from: formatMoment(at(s.startAt), this.timeZone()), to: formatMoment(at(s.endAt), this.timeZone()) };
     });
   });
   protected readonly says = computed(() => this.rows().map((r) => `${r.name} ${r.from} to ${r.to}`).join('; '));

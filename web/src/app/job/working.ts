@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
-import { FAMILIES, type Figure, formatFigure, FORMULAS, label, type Override, type Plan, type Term } from '@druckerei/core';
+import { stoneName, type Figure, formatFigure, FORMULAS, label, type Override, type Plan, type Term } from '@druckerei/core';
 
 interface TermRow { name: string; shown: string; unit: string; pm: string; from: string; fig: string | null }
 const DAY_MS = 86_400_000;
@@ -65,7 +65,7 @@ export class Working {
   private nameOf(name: string): string {
     const stone = this.plan().stones.find((s) => name === s.id || name.startsWith(`${s.id}.`));
     if (!stone) return label(name);
-    const words = FAMILIES[stone.family as keyof typeof FAMILIES]?.words.stones[stone.key] ?? stone.key;
+    const words = stoneName(stone);
     const last = name.slice(stone.id.length + 1).split('.').join(' ');
     return last ? `${words}, ${({ setupS: 'setup', runS: 'run', costSetup: 'setup cost', costRun: 'run cost', cost: 'cost', endAt: 'end', waitS: 'wait' } as Record<string, string>)[last] ?? last}` : words;
   }

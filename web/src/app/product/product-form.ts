@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { editAt, type Edit, FAMILIES, formatNumber, type JobSpec, type Plant, type Scene, type WishField } from '@druckerei/core';
+import { editAt, type Edit, FAMILIES, type FamilyId, formatNumber, type JobSpec, type Plant, type Scene, type WishField } from '@druckerei/core';
 import { EditValue } from '../shared/edit-value';
 
+interface Made { id: string; family: (typeof FAMILIES)[FamilyId]; wish: Readonly<Record<string, unknown>> }
 interface Row { field: WishField; label: string; text: string; options: { value: string; says: string }[] }
 interface Listed { id: string; name: string; [key: string]: string | number }
 
@@ -15,9 +16,9 @@ export class ProductForm {
   readonly locked = input(false);
   readonly edits = output<Edit[]>();
 
-  protected readonly made = computed(() => {
+  protected readonly made = computed((): Made | null => {
     const found = Object.entries(this.spec().products).find(([, p]) => p.kind === 'made');
-    return found?.[1].kind === 'made' ? { id: found[0], family: FAMILIES[found[1].family], wish: found[1].wish as Record<string, unknown> } : null;
+    return found?.[1].kind === 'made' ? { id: found[0], family: FAMILIES[found[1].family], wish: found[1].wish } : null;
   });
 
   protected readonly rows = computed((): Row[] => {
@@ -56,7 +57,7 @@ export class ProductForm {
   private add(key: string, prefix: string, value: object): void {
     const made = this.made();
     if (!made) return;
-    const there = Object.keys((made.wish[key] ?? {}) as object);
+    const there = Object.keys((made.wish[key] as Record<string, unknown> | undefined) ?? {});
     let n = there.length + 1;
     while (there.includes(`${prefix}${n}`)) n++;
     this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key, `${prefix}${n}`], value)]);

@@ -19,7 +19,7 @@ export class Changes {
     const channel = new BroadcastChannel('druckerei-changes');
     channel.onmessage = ({ data }: MessageEvent<Changed | null>) => { this.subject.next(data); };
     const tell = (changed: Changed | null): void => { channel.postMessage(changed); this.subject.next(changed); };
-    void navigator.locks?.request('druckerei-stream', () => new Promise<void>(() => { this.listen(tell); }));
+    void navigator.locks.request('druckerei-stream', () => new Promise<void>(() => { this.listen(tell); }));
   }
 
   private listen(tell: (changed: Changed | null) => void): void {

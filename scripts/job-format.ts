@@ -1,0 +1,29 @@
+// npm run job-format: writes docs/job-format.md from the Zod schema and the example files, so that the page cannot drift from the program.
+import { readFileSync, writeFileSync } from 'node:fs';
+import { JobSpecSchema, plan, PlantSchema, EMPTY_SHELF } from '@druckerei/core';
+import { z } from 'zod';
+
+const root = new URL('../', import.meta.url);
+const text = (path: string): string => readFileSync(new URL(path, root), 'utf8');
+const example = JobSpecSchema.parse(JSON.parse(text('docs/examples/line-1.json')));
+const sheets = plan(example, PlantSchema.parse(JSON.parse(text('demo/plant.json'))), EMPTY_SHELF).figures['total.sheets']?.value ?? 0;
+writeFileSync(new URL('docs/job-format.md', root), `# The job file
+
+A job specification is one JSON document: all that a person edits, and only what was typed. \`npm run plan -- docs/examples/line-1.json\` plans it without a
+database and prints the plan as JSON; \`--plant\` and \`--shelf\` name other files (default: the Lindmoor plant and an empty shelf). A wrong field ends the
+command with exit code 1 and its path.
+
+This page is written by \`npm run job-format\` from the schema the program itself uses.
+
+## Example: line 1, folded card with foil (${sheets} sheets)
+
+\`\`\`json
+${text('docs/examples/line-1.json').trim()}
+\`\`\`
+
+## JSON Schema
+
+\`\`\`json
+${JSON.stringify(z.toJSONSchema(JobSpecSchema, { io: 'input', unrepresentable: 'any' }), null, 1)}
+\`\`\`
+`);

@@ -1,0 +1,67 @@
+// npm run shots: the pictures of docs/screenshots, from the demo data with the clock standing still.
+import { createRequire } from 'node:module';
+import { Cluster } from './lib/cluster.mjs';
+import { ensureBuilt } from './lib/build.mjs';
+import { loadDemo } from './lib/demo.mjs';
+import { ensureChromium, ensurePackages } from './lib/packages.mjs';
+import { freePort, ROOT } from './lib/run.mjs';
+import { main, say } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
+
+const CLOCK = '2026-11-24T08:00:00Z';
+
+await main(async () => {
+  ensurePackages();
+  const executablePath = ensureChromium();
+  ensureBuilt();
+  const cluster = await new Cluster('shots', 0, { fast: true }).start();
+  cluster.dropDatabase('druckerei_shots');
+  const urls = cluster.database('druckerei_shots');
+  const port = await freePort();
+  const server = startServer({ PORT: String(port), DATABASE_URL: urls.app, OWNER_DATABASE_URL: urls.owner, FIRST_START: `${ROOT}/demo/first-start.json`, LOG_LEVEL: 'error', CLOCK });
+  try {
+    await server.ready;
+    const base = `http://127.0.0.1:${port}`;
+    await loadDemo(base, { now: new Date(CLOCK) });
+    const { chromium } = createRequire(`${ROOT}/e2e/package.json`)('@playwright/test');
+    const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu', '--font-render-hinting=none', '--disable-background-networking'] });
+    for (const colorScheme of ['light', 'dark']) {
+      const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB', timezoneId: 'Europe/Berlin', colorScheme, reducedMotion: 'reduce' })).newPage();
+      await page.clock.setFixedTime(new Date(CLOCK));
+      const shot = async (name) => { await page.waitForTimeout(500); await page.screenshot({ path: `${ROOT}/docs/screenshots/${name}${colorScheme === 'dark' ? '-dark' : ''}.png` }); say(name); };
+      await page.goto(base);
+      await page.getByLabel('Password').waitFor();
+      if (colorScheme === 'light') await shot('sign-in');
+      await page.getByLabel('Name').fill('anselm');
+      await page.getByLabel('Password').fill('paper-river-24');
+      await page.getByRole('button', { name: 'Sign in' }).click();
+      await page.getByRole('link', { name: 'Winter concert card' }).waitFor();
+      await shot('orders');
+      await page.getByRole('link', { name: 'Winter concert card' }).click();
+      await page.getByRole('button', { name: /^Stock,/ }).click();
+      await shot('job-stock');
+      if (colorScheme === 'light') {
+        for (const [stone, name] of [['Print', 'job-print'], ['Foil', 'job-foil'], ['Cut', 'job-cut'], ['Pieces by hand', 'job-hands'], ['Pack', 'job-pack']]) {
+          await page.getByRole('button', { name: new RegExp(`^${stone},`) }).click();
+          await shot(name);
+        }
+        await page.getByRole('button', { name: 'Product', exact: true }).click();
+        await page.getByRole('contentinfo').getByRole('button').first().click();
+        await shot('job-working');
+        await page.getByRole('button', { name: 'When', exact: true }).click();
+        await shot('job-when');
+        await page.getByRole('button', { name: 'Compare stocks and presses' }).click();
+        await page.getByRole('button', { name: 'Close', exact: true }).first().waitFor();
+        await shot('job-compare');
+        await page.getByRole('link', { name: 'Orders' }).click();
+        await page.getByRole('link', { name: /^New order/ }).first().click();
+        await page.getByRole('button', { name: /^Stock,/ }).waitFor();
+        await shot('new-order');
+      }
+    }
+    await browser.close();
+  } finally {
+    await server.stop();
+    cluster.stop();
+  }
+});
