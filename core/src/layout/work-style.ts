@@ -1,5 +1,3 @@
-import type { Formula } from '../quantity/figure';
-
 /**
  * How both sides of a sheet are printed. Each style is data; nothing else asks for its name.
  * - simplex: one side.
@@ -51,8 +49,6 @@ export function fitsWorkStyle(style: WorkStyleId, colours: readonly [readonly st
  * Quantity from which the way with the larger fixed cost and the smaller cost a piece is the cheaper one.
  * Formula: `q = (F₂ − F₁) / (c₁ − c₂)`; Infinity where it never is. Source: arithmetic.
  */
-export const BREAK_EVEN: Formula<'fixedA' | 'eachA' | 'fixedB' | 'eachB'> = {
-  id: 'layout.breakEven', unit: 'piece', source: 'arithmetic', of: breakEvenQuantity };
 export function breakEvenQuantity({ fixedA, eachA, fixedB, eachB }: Record<'fixedA' | 'eachA' | 'fixedB' | 'eachB', number>): number {
   const quantity = (fixedB - fixedA) / (eachA - eachB);
   return Number.isFinite(quantity) && quantity > 0 ? quantity : Infinity;

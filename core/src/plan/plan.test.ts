@@ -81,6 +81,12 @@ describe('line 1, folded card with foil', () => {
   it('takes the greatest gripper of press and platen', () => { expect(value(p, 'card.card.gripper')).toBe(12); });
   it('waits for the ink on the clock before the foil', () => { expect(value(p, 'card.card.foil.startAt') - value(p, 'card.card.print.back.endAt')).toBeGreaterThanOrEqual(36 * 3600); });
   it('adds up its costs', () => { const costs = Object.values(p.figures['total.money']?.terms ?? {}).map((t) => ('fig' in t ? value(p, t.fig) : t.value)); expect(costs.length).toBeGreaterThan(15); expect(value(p, 'total.money')).toBeCloseTo(costs.reduce((a, b) => a + b, 0), 9); });
+  it('tells waste by kind, in pieces and kg, and the kg add up', () => {
+    for (const kind of ['setup', 'running', 'samples']) expect(value(p, `waste.${kind}.pieces`)).toBeGreaterThan(0);
+    // 225 sheets of setup on the front of 520 × 720 mm at 300 g/m²: 225 · 0.11232 kg, by hand
+    expect(value(p, 'card.card.print.front.waste.setup.kg')).toBeCloseTo(25.272, 6);
+    expect(value(p, 'total.wasteKg')).toBeCloseTo(value(p, 'waste.setup.kg') + value(p, 'waste.running.kg') + value(p, 'waste.samples.kg') + value(p, 'card.card.cut.trimKg'), 6);
+  });
   it('narrows like a river: nothing grows on the way', () => { for (const s of riverOf(p)) expect(s.outCopies).toBeLessThanOrEqual(s.inCopies + 1e-9); expect(riverOf(p).at(-1)?.outCopies).toBe(10_000); });
   it('has one hash for one plan', () => { expect(hashOf(plan(cardSpec(), LINDMOOR, SHELF))).toBe(hashOf(p)); });
 });

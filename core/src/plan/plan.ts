@@ -18,6 +18,7 @@ import { findAll } from './findings/find-all';
 import { type PartLayout, layOut, workStyleFor } from './lay-out';
 import type { Finding, Plan, Stone } from './plan-types';
 import { arrivalsOf, layOutTime } from './ready';
+import { wasteFigures } from './waste';
 import { type Registries, type RoutedStone, resolveRoute, stockFor } from './resolve';
 
 export const REGISTRIES: Registries = { families: FAMILIES, processes: PROCESSES };
@@ -75,7 +76,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
     Object.assign(draft.workStyles, { [part]: l.style });
     if (l.stockId !== null) draft.stocks[part] = l.stockId;
   }
-  const totals = totalFigures(consumed, stones, items, net, to);
+  const totals = totalFigures(consumed, wasteFigures(contexts.map((c) => c.cx), consumed, net, to), stones, items, net, to);
   const findings: Finding[] = [...route.findings, ...Object.values(laid).flatMap((l) => l.findings)];
   const complete: Plan = { ...draft, totals, findings: [] };
   complete.findings = findAll({ plan: complete, spec, plant, shelf, to, contexts, routed: route.stones }, findings);
@@ -189,7 +190,7 @@ function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Count
 }
 
 /** The foot of the screen: sums over all stones. */
-function totalFigures(consumed: readonly Consumed[], stones: readonly Stone[], items: Plan['items'], net: Net, to: Ledger): Plan['totals'] {
+function totalFigures(consumed: readonly Consumed[], wasteKg: readonly Id<'figure'>[], stones: readonly Stone[], items: Plan['items'], net: Net, to: Ledger): Plan['totals'] {
   const sum = (id: string, unit: 's' | 'kg' | 'plate' | 'sheet', parts: readonly string[]): string => (to.figure(`total.${id}`, { ...SUM, id: `total.${id}` }, Object.fromEntries(parts.map((p) => [p, fig(p)])), unit), `total.${id}`);
   const steps = stones.flatMap((s) => s.steps);
   const costs = consumed.flatMap((c) => c.costs);
@@ -206,7 +207,7 @@ function totalFigures(consumed: readonly Consumed[], stones: readonly Stone[], i
   return {
     sheets: sum('sheets', 'sheet', sheets), money: total, perThousand: 'total.perThousand', runOn: 'total.runOn', readyAt: 'total.readyAt',
     machineS: sum('machineS', 's', steps.flatMap((s) => [`${s}.setupS`, `${s}.runS`])), waitS: sum('waitS', 's', [...new Set(stones.flatMap((s) => s.waitS))]),
-    inkKg: sum('inkKg', 'kg', consumed.flatMap((c) => c.inkKg ?? [])), plates: sum('plates', 'plate', consumed.flatMap((c) => c.plates ?? [])), wasteKg: sum('wasteKg', 'kg', consumed.flatMap((c) => c.wasteKg ?? []).map((w) => w.figure)),
+    inkKg: sum('inkKg', 'kg', consumed.flatMap((c) => c.inkKg ?? [])), plates: sum('plates', 'plate', consumed.flatMap((c) => c.plates ?? [])), wasteKg: sum('wasteKg', 'kg', wasteKg),
     ...(chance && { chance }),
   };
 }

@@ -1,7 +1,7 @@
 import type { Plant, Shelf } from '../plant/plant';
 import { editAt, type Edit } from '../product/edit';
 import type { JobSpec } from '../product/job-spec';
-import { fitsWorkStyle, WORK_STYLE_IDS } from '../layout/work-style';
+import { breakEvenQuantity, fitsWorkStyle, WORK_STYLE_IDS } from '../layout/work-style';
 import { applyEdits } from './door';
 import { plan } from './plan';
 import type { Plan } from './plan-types';
@@ -33,7 +33,7 @@ export function* propose(spec: JobSpec, plant: Plant, shelf: Shelf): Generator<P
 }
 
 /** A proposal planned: what a planner compares, by cost per thousand good pieces. */
-export interface Compared extends Proposal { perThousand: number; money: number; sheets: number; plates: number; copiesUp: number; machineS: number; readyAt: number; blocking: number; chosen: boolean }
+export interface Compared extends Proposal { perThousand: number; money: number; sheets: number; plates: number; copiesUp: number; fixed: number; machineS: number; readyAt: number; blocking: number; chosen: boolean }
 
 /** Plans one proposal; null where it does not go through the door. */
 export function comparedWith(proposal: Proposal, spec: JobSpec, plant: Plant, shelf: Shelf): Compared | null {
@@ -42,8 +42,14 @@ export function comparedWith(proposal: Proposal, spec: JobSpec, plant: Plant, sh
   const p = plan(applied.spec, plant, shelf);
   const total = (key: keyof Plan['totals']): number => p.figures[p.totals[key] ?? '']?.value ?? 0;
   const part = Object.keys(p.parts)[0] ?? '';
-  return { ...proposal, perThousand: total('perThousand'), money: total('money'), sheets: total('sheets'), plates: total('plates'), machineS: total('machineS'), readyAt: total('readyAt'), copiesUp: p.figures[`${part}.copiesUp`]?.value ?? 0,
+  return { ...proposal, perThousand: total('perThousand'), money: total('money'), sheets: total('sheets'), plates: total('plates'), machineS: total('machineS'), readyAt: total('readyAt'), fixed: p.figures['total.fixed']?.value ?? 0, copiesUp: p.figures[`${part}.copiesUp`]?.value ?? 0,
     blocking: p.findings.filter((f) => f.level === 'release').length, chosen: proposal.edits.every((e) => JSON.stringify(e.was) === JSON.stringify(e.now)) };
+}
+
+/** Good pieces from which a proposal is the cheaper one, against the plan of now; Infinity where it never is or already was. */
+export function cheaperFrom(proposal: Compared, now: Compared, good: number): number {
+  const each = (c: Compared): number => (good > 0 ? (c.money - c.fixed) / good : 0);
+  return breakEvenQuantity({ fixedA: now.fixed, eachA: each(now), fixedB: proposal.fixed, eachB: each(proposal) });
 }
 
 /** The order a planner wants to see: what can be released first, then the cheapest per good copy. */

@@ -89,6 +89,10 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
   'counts.chance': { name: 'Chance of enough', reads: 'share of jobs whose loss stays below the allowance: lognormal, all steps together; a guess until there is a log', terms: { allowance: 'allowance', expected: 'expected loss', variation: 'spread of losses' } },
   'counts.leastGood': { name: 'Least good', reads: 'ordered × (1 − under), rounded up', terms: { wanted: 'ordered', underPpm: 'under allowed' } },
   'counts.mostGood': { name: 'Most good', reads: 'ordered × (1 + over), rounded down', terms: { wanted: 'ordered', overPpm: 'over allowed' } },
+  'counts.lostOfStep': { name: 'Lost at this step', reads: 'lost ÷ units per finished piece', terms: { lost: 'lost', perGood: 'units per piece' } },
+  'counts.lostPieces': { name: 'Lost, in finished pieces', reads: 'all steps together' },
+  'counts.lostKg': { name: 'Waste at this step', reads: 'lost × width × height × grammage', terms: { lost: 'lost', widthMm: 'width', heightMm: 'height', gsm: 'grammage' } },
+  'counts.wasteKg': { name: 'Waste of one kind', reads: 'all steps together' },
   'counts.trimWaste': { name: 'Trim', reads: 'mass of the sheets − mass of the copies', terms: { sheets: 'sheets', copies: 'copies' } },
   'counts.copiesCut': { name: 'Copies cut', reads: 'sheets × copies up', terms: { sheets: 'sheets', copiesUp: 'copies up' } },
   'stock.caliper': { name: 'Caliper', reads: 'the measured lot if there is one, else the stock card', terms: { card: 'stock card', lot: 'measured lot' } },
@@ -103,7 +107,6 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
   'layout.withBleed': { name: 'Copy with bleed', reads: 'trim size + 2 × bleed', terms: { trim: 'trim size', bleed: 'bleed' } },
   'layout.sheetUse': { name: 'Sheet used', reads: 'copies × their area ÷ area of the sheet', terms: { copies: 'copies', widthMm: 'width', heightMm: 'height', sheetWidthMm: 'sheet width', sheetHeightMm: 'sheet length' } },
   'layout.copiesUp': { name: 'Copies up', reads: 'the most that straight cuts can take out of the usable sheet', terms: { places: 'places found' } },
-  'layout.breakEven': { name: 'Break-even', reads: '(fixed cost B − A) ÷ (cost each A − B)', terms: { fixedA: 'fixed, A', eachA: 'each, A', fixedB: 'fixed, B', eachB: 'each, B' } },
   'form.plates': { name: 'Plates', reads: 'one per ink of the form', terms: { inks: 'inks' } },
   'form.platesInAll': { name: 'Plates', reads: 'the plates of all forms together' },
   'form.plateLife': { name: 'Plate life', reads: 'rated life × factor of the ink', terms: { rated: 'rated life', factor: 'factor of the ink' } },
@@ -156,7 +159,7 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
   'cost.perThousand': { name: 'Per thousand', reads: 'planning cost ÷ good pieces × 1000', terms: { total: 'planning cost', good: 'good pieces' } },
   'cost.runOn': { name: 'A thousand more', reads: '(planning cost − setups and forms) ÷ good pieces × 1000', terms: { total: 'planning cost', fixed: 'setups and forms', good: 'good pieces' } },
   'total.sheets': { name: 'Sheets to pull', reads: 'all stocks together' }, 'total.machineS': { name: 'On machines', reads: 'all setups and runs' }, 'total.waitS': { name: 'Waiting', reads: 'all waits on the clock' },
-  'total.inkKg': { name: 'Ink', reads: 'all inks together' }, 'total.plates': { name: 'Plates', reads: 'all plates, those made again too' }, 'total.wasteKg': { name: 'Trim waste', reads: 'all trim together' }, 'total.good': { name: 'Good pieces', reads: 'all that leaves the house' },
+  'total.inkKg': { name: 'Ink', reads: 'all inks together' }, 'total.plates': { name: 'Plates', reads: 'all plates, those made again too' }, 'total.wasteKg': { name: 'Waste', reads: 'trim, setup, running and samples together' }, 'total.good': { name: 'Good pieces', reads: 'all that leaves the house' },
 };
 
 /** Cautions at the step. Every one defers to the machine's manual, local rules and trained people. */
@@ -194,12 +197,12 @@ export const LABELS: Record<string, string> = {
   // what a ready date rests on
   'assume.nobodyElse': 'nobody else in the way', 'assume.stock': 'paper', 'assume.goods': 'bought goods', 'assume.tool': 'dies', 'assume.gate': 'answer', 'assume.hoursUnknown': 'opening hours beyond the calendar',
   // totals
-  'total.sheets': 'to pull', 'total.plates': 'to make', 'total.inkKg': 'ink', 'total.machineS': 'on machines', 'total.waitS': 'waiting', 'total.readyAt': 'ready', 'total.money': 'planning cost', 'total.perThousand': 'per thousand', 'total.runOn': 'a thousand more', 'total.wasteKg': 'trim waste',
+  'total.sheets': 'to pull', 'total.plates': 'to make', 'total.inkKg': 'ink', 'total.machineS': 'on machines', 'total.waitS': 'waiting', 'total.readyAt': 'ready', 'total.money': 'planning cost', 'total.perThousand': 'per thousand', 'total.runOn': 'a thousand more', 'total.wasteKg': 'waste',
   // departments and ticket
   'dept.store': 'Paper store', 'dept.prepress': 'Plates', 'dept.ink': 'Ink kitchen', 'dept.press': 'Press', 'dept.foil': 'Foil', 'dept.guillotine': 'Guillotine', 'dept.fold': 'Score and fold', 'dept.bench': 'Bench', 'dept.packing': 'Packing and dispatch',
   lots: 'Lots', grain: 'Grain and climate', forms: 'Forms', sequence: 'Sequence', passes: 'Passes', program: 'Cutting program', motions: 'What each piece gets', deliveries: 'Deliveries',
   // lost
-  setup: 'setup', running: 'running', samples: 'samples', batch: 'changes',
+  setup: 'setup', running: 'running', samples: 'samples', batch: 'changes', 'waste.setup.kg': 'Setup', 'waste.running.kg': 'Running', 'waste.samples.kg': 'Samples',
 };
 
 export const LEVEL_WORDS: Record<string, string> = { release: 'Blocks release', start: 'Blocks the start', close: 'Blocks closing', decide: 'Decide', know: 'Know' };

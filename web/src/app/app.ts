@@ -56,7 +56,7 @@ export class App {
 
   constructor() {
     this.store.dispatch(SessionActions.appOpened());
-    inject(Shortcuts).use([{ keys: 'Shift+?', shown: '?', says: 'Show the keys', run: () => { this.showKeys(); } }]);
+    inject(Shortcuts).use([{ keys: 'Shift+?', also: '?', shown: '?', says: 'Show the keys', run: () => { this.showKeys(); } }]);
   }
 
   protected showKeys(): void { this.dialog.open(ShortcutsDialog, { width: '440px' }); }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { byCost, type Compared, type Edit, formatDuration, formatMoment, formatNumber, label } from '@druckerei/core';
+import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMoment, formatNumber, label } from '@druckerei/core';
 
 /** Stocks, presses and work styles side by side, the cheapest good copy first. Each row is a whole plan; taking one is an edit like any other. */
 @Component({
@@ -7,9 +7,9 @@ import { byCost, type Compared, type Edit, formatDuration, formatMoment, formatN
   template: `
     <div class="top"><h2>Stocks and presses, by cost per thousand good copies</h2><span class="space"></span>@if (!done()) { <span role="status" class="soft">{{ rows().length }} planned …</span> <button type="button" class="quiet" (click)="stopped.emit()">Stop</button> } @else { <button type="button" class="plain" (click)="stopped.emit()">Close</button> }</div>
     <table>
-      <thead><tr><th>Press</th><th>Sheet</th><th>Work style</th><th class="number">Up</th><th class="number">Sheets</th><th class="number">Plates</th><th class="number">On machines</th><th class="number">Per thousand</th><th>Ready</th><th></th></tr></thead>
+      <thead><tr><th>Press</th><th>Sheet</th><th>Work style</th><th class="number">Up</th><th class="number">Sheets</th><th class="number">Plates</th><th class="number">On machines</th><th class="number">Per thousand</th><th class="number">Break-even</th><th>Ready</th><th></th></tr></thead>
       <tbody>@for (r of sorted(); track $index) {
-        <tr [class.chosen]="r.chosen"><td>{{ r.machine }}</td><td>{{ r.stock }}</td><td>{{ word(r.style) }}</td><td class="number">{{ n(r.copiesUp) }}</td><td class="number">{{ n(r.sheets) }}</td><td class="number">{{ n(r.plates) }}</td><td class="number">{{ duration(r.machineS) }}</td><td class="number"><b>{{ n(r.perThousand, 2) }}</b></td><td>{{ moment(r.readyAt, timeZone()) }}</td>
+        <tr [class.chosen]="r.chosen"><td>{{ r.machine }}</td><td>{{ r.stock }}</td><td>{{ word(r.style) }}</td><td class="number">{{ n(r.copiesUp) }}</td><td class="number">{{ n(r.sheets) }}</td><td class="number">{{ n(r.plates) }}</td><td class="number">{{ duration(r.machineS) }}</td><td class="number"><b>{{ n(r.perThousand, 2) }}</b></td><td class="number">{{ breakEven(r) }}</td><td>{{ moment(r.readyAt, timeZone()) }}</td>
           <td>@if (r.blocking > 0) { <span class="fail">blocked</span> } @else if (r.chosen) { as planned } @else { <button type="button" class="plain" (click)="take.emit(r.edits)">Take it</button> }</td></tr>
       }</tbody>
     </table>`,
@@ -19,9 +19,17 @@ export class ComparePanel {
   readonly rows = input.required<Compared[]>();
   readonly done = input.required<boolean>();
   readonly timeZone = input.required<string>();
+  /** Good pieces of the plan of now. */
+  readonly good = input.required<number>();
   readonly take = output<Edit[]>();
   readonly stopped = output();
   protected readonly sorted = computed(() => [...this.rows()].sort(byCost));
+  /** The quantity at which this way and the plan of now cost the same; empty where one is cheaper at any quantity. */
+  protected breakEven(r: Compared): string {
+    const now = this.rows().find((x) => x.chosen);
+    const from = now && !r.chosen ? cheaperFrom(r, now, this.good()) : Infinity;
+    return Number.isFinite(from) && from < 1e9 ? formatNumber(from) : '–';
+  }
   protected readonly n = formatNumber;
   protected readonly duration = formatDuration;
   protected readonly moment = formatMoment;

@@ -87,7 +87,9 @@ export class NewOrder implements OnDestroy {
     const address = this.customers().find((c) => c.id === id)?.address;
     if (address && !this.delivery()?.to) this.setAddress(address);
   }
-  protected clear(): void { this.spec.set(freshSpec('folded-card', new Date())); this.refused.set({}); }
+  protected clear(): void { this.begin(this.family()); }
+  protected begin(family: FamilyId): void { this.spec.set(freshSpec(family, new Date())); this.refused.set({}); }
+  protected readonly family = computed((): FamilyId => { const made = Object.values(this.spec().products).find((p) => p.kind === 'made'); return made?.kind === 'made' ? made.family : 'folded-card'; });
   protected readonly why = (path: string): string | null => this.refused()[path] ?? null;
 
   /** Clicked twice is one order: the id was made when the page opened. */

@@ -28,7 +28,7 @@ const ASKS: Record<EditKind, string> = { count: 'Type a whole number.', length: 
     }`,
   styles: `
     :host { display: inline-block; max-width: 100%; }
-    button { border: 0; background: none; padding: 0; border-bottom: 1px dashed var(--act); cursor: text; font-weight: 600; text-align: inherit; max-width: 100%; }
+    button { border: 0; background: none; padding: 2px 0; min-width: 24px; min-height: 24px; border-bottom: 1px dashed var(--act); cursor: text; font-weight: 600; text-align: inherit; max-width: 100%; }
     button:disabled { border-bottom-color: transparent; cursor: default; }
     .field-input { min-width: 90px; font-weight: 600; } .says { display: block; font-size: 12.5px; font-weight: 400; }`,
 })

@@ -6,7 +6,7 @@ import { type Figure, formatFigure } from '@druckerei/core';
   selector: 'dk-figure', changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@if (shown(); as s) { <button type="button" [class.by-hand]="figure()?.instead" [attr.aria-label]="s.number + ' ' + s.unit + (figure()?.instead ? ', set by hand' : '') + ', show the working'" (click)="explain.emit(id())"><b>{{ s.number }}</b>@if (s.unit) { <span class="unit"> {{ s.unit }}</span> }@if (width(); as w) { <span class="unit guess"> ±{{ w }}</span> }</button> } @else { <span class="soft">–</span> }`,
   styles: `
-    button { border: 0; background: none; padding: 0; cursor: pointer; border-bottom: 1px dotted var(--act); line-height: 1.25; white-space: nowrap; }
+    button { border: 0; background: none; padding: 2px 0; min-width: 24px; min-height: 24px; cursor: pointer; border-bottom: 1px dotted var(--act); line-height: 1.25; white-space: nowrap; }
     b { font-weight: 600; } .guess { font-size: 0.86em; } .by-hand { border-bottom: 2px solid var(--watch); }`,
 })
 export class FigureValue {
