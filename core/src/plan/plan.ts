@@ -66,19 +66,18 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const assumptions = layOutTime(net, plant, shelf, arrivalsOf(net, drafted.tools, plant, shelf, to), to);
   const stones = contexts.map(({ stone, cx }) => stoneOf(stone, cx, net, counts));
   for (const [id, item] of Object.entries(items)) item.chance = chanceFigure(id, item, net, stones, plant, to);
-  const draft: Omit<Plan, 'findings' | 'totals'> = {
+  const totals = totalFigures(consumed, wasteFigures(contexts.map((c) => c.cx), consumed, net, to), stones, items, net, to);
+  const complete: Plan = {
     of: { core: CORE_VERSION, spec: hashOf(spec), plant: plantHash, shelf: shelfHash },
-    parts: route.parts, layouts: {}, questions: {}, workStyles: {}, stocks: {}, tools: drafted.tools, flows: net.flows, steps: net.steps, stones, counts, items, assumptions, figures: to.figures,
+    parts: route.parts, layouts: {}, questions: {}, workStyles: {}, stocks: {}, tools: drafted.tools, flows: net.flows, steps: net.steps, stones, counts, items, assumptions, figures: to.figures, totals, findings: [],
   };
   for (const [part, l] of Object.entries(laid)) {
-    if (l.layout) draft.layouts[part] = l.layout;
-    Object.assign(draft.questions, { [part]: l.question });
-    Object.assign(draft.workStyles, { [part]: l.style });
-    if (l.stockId !== null) draft.stocks[part] = l.stockId;
+    if (l.layout) complete.layouts[part] = l.layout;
+    Object.assign(complete.questions, { [part]: l.question });
+    Object.assign(complete.workStyles, { [part]: l.style });
+    if (l.stockId !== null) complete.stocks[part] = l.stockId;
   }
-  const totals = totalFigures(consumed, wasteFigures(contexts.map((c) => c.cx), consumed, net, to), stones, items, net, to);
   const findings: Finding[] = [...route.findings, ...Object.values(laid).flatMap((l) => l.findings)];
-  const complete: Plan = { ...draft, totals, findings: [] };
   complete.findings = findAll({ plan: complete, spec, plant, shelf, to, contexts, routed: route.stones }, findings);
   return { plan: complete, contexts, to };
 }

@@ -22,7 +22,7 @@ export function wasteFigures(contexts: readonly ConsumeContext[], consumed: read
       const flow = net.flows[net.steps[step]?.takes[0]?.flow ?? ''];
       const per = net.steps[step]?.takes[0]?.per ?? 1;
       const part = cx.parts[0];
-      if (!flow || !part || !to.has(`${step}.lost.${kind}`)) continue;
+      if (!flow || !part || to.value(`${step}.lost.${kind}`) === 0) continue;
       const [w, h] = flow.unit === 'sheet' ? (cx.layout?.sheetMm ?? [0, 0]) : [part.widthMm, part.heightMm];
       const at = `${step}.waste.${kind}`;
       const size = (value: number): { value: number; unit: 'mm'; from: 'family'; at: string } => ({ value, unit: 'mm', from: 'family', at: flow.unit === 'sheet' ? 'layout' : 'part' });

@@ -7,25 +7,38 @@ import type { Figure, Formula, Id, Override, Term, Unit } from './figure';
  * because the guesses of a job go together: bad board is bad on every machine.
  */
 export class Ledger {
-  readonly figures: Record<Id<'figure'>, Figure> = {};
+  private readonly noOverrides: boolean;
+  private readonly table = new Map<Id<'figure'>, Figure>();
   /** Every formula used, for the law "value equals its formula of its terms" and for the words catalogue. */
   readonly formulas = new Map<Id<'formula'>, Formula>();
 
   constructor(
     private readonly overrides: Readonly<Record<Id<'figure'>, Override>> = {},
     private readonly asOf = 0,
-  ) {}
+  ) {
+    this.noOverrides = Object.keys(overrides).length === 0;
+  }
+
+  /** The table as a record: what a plan carries. A map while it grows, because ids are made of parts and a map need not intern them. */
+  get figures(): Record<Id<'figure'>, Figure> {
+    return Object.fromEntries(this.table);
+  }
 
   /** Computes, stores and returns a figure's value. `unit` differs from the formula's only where one formula serves several counts. */
   figure<T extends string>(id: Id<'figure'>, formula: Formula<T>, terms: Record<T, Term>, unit: Unit = formula.unit): number {
     const values = {} as Record<T, number>;
-    const names = Object.keys(terms) as T[];
-    for (const name of names) values[name] = this.valueOf(terms[name]);
+    const guessed: [T, number][] = [];
+    for (const name of Object.keys(terms) as T[]) {
+      const term: Term = terms[name];
+      // One look-up serves value and width: ids are long, and a plan has hundreds.
+      const at = 'fig' in term ? this.table.get(term.fig) : undefined;
+      values[name] = 'fig' in term ? (at?.value ?? 0) : term.value;
+      const half = 'fig' in term ? at?.pm : term.pm;
+      if (half !== undefined && half > 0) guessed.push([name, half]);
+    }
     const computed = formula.of(values);
     let pm = 0;
-    for (const name of formula.carriesGuess === false ? [] : names) {
-      const half = this.halfWidthOf(terms[name]);
-      if (half === 0) continue;
+    for (const [name, half] of formula.carriesGuess === false ? [] : guessed) {
       const middle = values[name];
       values[name] = middle + half;
       const up = formula.of(values);
@@ -38,29 +51,22 @@ export class Ledger {
     const figure: Figure = { value: instead ? instead.value : computed, unit, formula: formula.id, terms };
     if (instead) Object.assign(figure, { instead, computed });
     else if (pm > 0 && Number.isFinite(pm)) figure.pm = pm;
-    this.figures[id] = figure;
+    this.table.set(id, figure);
     this.formulas.set(formula.id, formula);
     return figure.value;
   }
 
   /** The value of a figure that has been computed; 0 for one that has not, so that a plan never stops over a missing line. */
   value(id: Id<'figure'>): number {
-    return this.figures[id]?.value ?? 0;
+    return this.table.get(id)?.value ?? 0;
   }
 
   has(id: Id<'figure'>): boolean {
-    return id in this.figures;
-  }
-
-  private valueOf(term: Term): number {
-    return 'fig' in term ? this.value(term.fig) : term.value;
-  }
-
-  private halfWidthOf(term: Term): number {
-    return 'fig' in term ? (this.figures[term.fig]?.pm ?? 0) : (term.pm ?? 0);
+    return this.table.has(id);
   }
 
   private overrideInForce(id: Id<'figure'>): Override | undefined {
+    if (this.noOverrides) return undefined;
     const override = Object.hasOwn(this.overrides, id) ? this.overrides[id] : undefined;
     return override && override.until > this.asOf ? override : undefined;
   }
