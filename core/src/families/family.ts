@@ -16,7 +16,7 @@ export interface FamilyWords { name: string; hint: string; pieces: string; stone
 export interface WishField { key: string; kind: 'length' | 'count' | 'percent' | 'inks' | 'choice' | 'flag' | 'text' | 'foils' | 'pieces'; onPicture?: 'width' | 'height' | 'folded'; options?: (plant: Plant) => { value: string; says: string }[]; most?: number }
 
 /** A product line: data and choice of processes. */
-export interface Family<F extends FamilyId = FamilyId> {
+export interface Family<F extends FamilyId> {
   id: F;
   words: FamilyWords;
   wish: z.ZodType<Wishes[F]>;

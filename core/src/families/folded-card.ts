@@ -8,7 +8,7 @@ import { foldedCardPicture } from './folded-card-picture';
 import { FoldedCardWish } from './folded-card-wish';
 
 /** Line 1: flat and folded cards, leaflets, posters: offset, hot foil, guillotine, fold, hands, envelope, bands, cartons. */
-export const foldedCard: Family = {
+export const foldedCard: Family<'folded-card'> = {
   id: 'folded-card',
   words: {
     name: 'Card or leaflet', hint: 'cards, leaflets, invitations; with foil, pieces put on by hand, envelope and band', pieces: 'pieces',

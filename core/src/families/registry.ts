@@ -6,5 +6,9 @@ import { foldedCard } from './folded-card';
 /** All product lines by id. One row for a new one. */
 export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = { 'folded-card': foldedCard };
 
+/** A family by its id, whatever its wish: methods take the wish of their own family. */
+const ANY: Readonly<Record<FamilyId, Family<FamilyId>>> = FAMILIES;
+export const familyOf = (id: FamilyId): Family<FamilyId> => ANY[id];
+
 /** The wish schema of every family, for the door of core. */
 export const wishSchemas = (families: Readonly<Record<string, { wish: z.ZodType }>>): Record<string, z.ZodType> => Object.fromEntries(Object.entries(families).map(([id, f]) => [id, f.wish]));

@@ -1,14 +1,14 @@
 import type { Id } from '../quantity/figure';
 import type { Ledger } from '../quantity/ledger';
 import type { Machine, Plant, Shelf, Stock } from '../plant/plant';
-import type { JobSpec } from '../product/job-spec';
+import type { FamilyId, JobSpec } from '../product/job-spec';
 import type { Part } from '../product/part';
 import type { Process, ProcessContext } from '../processes/process';
 import type { Family } from '../families/family';
 import type { Finding } from './plan-types';
 
 /** The registries a plan works with; tests bring their own. */
-export interface Registries { families: Readonly<Record<string, Family>>; processes: Readonly<Record<Id<'process'>, Process>> }
+export interface Registries { families: Readonly<Record<string, Family<FamilyId>>>; processes: Readonly<Record<Id<'process'>, Process>> }
 
 /** A stone before anything is counted: its process and what every pass tells it. */
 export interface RoutedStone { key: string; family: string; product: Id<'product'>; item: Id<'item'>; process: Process; cx: ProcessContext; missingMachine: boolean }

@@ -1,7 +1,7 @@
 import type { FindingArgs, FindingLevel, Plan } from './plan-types';
 import { riverOf } from './river';
 import { thumbnailSvg } from './thumbnail';
-import { FAMILIES } from '../families/registry';
+import { familyOf } from '../families/registry';
 import type { JobSpec } from '../product/job-spec';
 
 /** What a list shows of a job without planning it again: one row, stored beside the specification it was made from. */
@@ -35,7 +35,7 @@ export function summaryOf(plan: Plan, spec: JobSpec): PlanSummary {
 
 function piecesWord(spec: JobSpec): string {
   const made = Object.values(spec.products).find((p) => p.kind === 'made');
-  return made?.kind === 'made' ? FAMILIES[made.family].words.pieces : 'pieces';
+  return made?.kind === 'made' ? familyOf(made.family).words.pieces : 'pieces';
 }
 
 /** The name under which a finding is decided. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ty
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { editAt, type Edit, FAMILIES, stoneName, findingKey, formatFigure, label, orderedQuantity, type Override, type TotalKey } from '@druckerei/core';
+import { editAt, type Edit, familyOf, stoneName, findingKey, formatFigure, label, orderedQuantity, type Override, type TotalKey } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
 import { Planner } from '../planner/planner';
 import { ProductForm } from '../product/product-form';
@@ -56,7 +56,7 @@ export class JobPage implements OnDestroy {
   protected readonly stone = computed(() => this.planning()?.plan.stones.find((s) => s.id === this.stoneId()) ?? null);
   protected readonly stoneName = computed(() => { const s = this.stone(); return s ? stoneName(s) : ''; });
   protected readonly item = computed(() => { const first = Object.entries(this.spec()?.items ?? {})[0]; return first ? { id: first[0], item: first[1], quantity: orderedQuantity(first[1]), version: Object.keys(first[1].versions)[0] ?? 'only' } : null; });
-  protected readonly pieces = computed(() => { const made = Object.values(this.spec()?.products ?? {}).find((p) => p.kind === 'made'); return made?.kind === 'made' ? FAMILIES[made.family].words.pieces : 'pieces'; });
+  protected readonly pieces = computed(() => { const made = Object.values(this.spec()?.products ?? {}).find((p) => p.kind === 'made'); return made?.kind === 'made' ? familyOf(made.family).words.pieces : 'pieces'; });
   protected readonly due = computed(() => this.item()?.item.deliveries[0]?.by ?? '');
   protected readonly shownDue = computed(() => { const d = this.due(); return d ? new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', timeZone: 'UTC' }).format(new Date(`${d}:00Z`)).replace(',', '') : 'no date'; });
   protected readonly chance = computed(() => { const p = this.planning()?.plan; const f = p?.figures[p.totals.chance ?? '']; return f ? Math.round(f.value * 100) : null; });

@@ -4,7 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { catchError, map, of, switchMap } from 'rxjs';
 import type { Customer } from '@druckerei/contract';
-import { applyEdits, editAt, type Edit, FAMILIES, type FamilyId, formatFigure, type JobSpec, label, NO_CHOICES, type Plant, type Shelf } from '@druckerei/core';
+import { applyEdits, editAt, type Edit, FAMILIES, type FamilyId, familyOf, formatFigure, type JobSpec, label, NO_CHOICES, type Plant, type Product, type Shelf } from '@druckerei/core';
 import { CountRiver } from '../job/count-river';
 import { Findings } from '../job/findings';
 import { Planner } from '../planner/planner';
@@ -24,7 +24,7 @@ export function freshSpec(family: FamilyId, now: Date): JobSpec {
   return {
     schema: 1, name: 'New card', choices: NO_CHOICES, overrides: {}, decisions: {},
     items: { i1: { orderLine: null, product: 'card', versions: { only: { name: 'only', quantity: 5000, changes: [] } }, deliveries: [{ by, share: { only: 5000 }, to: '' }], overs: { underPpm: 0, overPpm: 50_000, extra: 'customer' }, pieces: 'alike', balanced: false } },
-    products: { card: { kind: 'made', family, wish: FAMILIES[family].starts } },
+    products: { card: { kind: 'made', family, wish: familyOf(family).starts } as Product },
   };
 }
 
@@ -36,7 +36,7 @@ export class NewOrder implements OnDestroy {
   private readonly store = inject(Store);
   private readonly plants = inject(PlanContext);
   protected readonly planner = inject(Planner);
-  protected readonly families = Object.values(FAMILIES);
+  protected readonly families = Object.values(FAMILIES).map(({ id, words }) => ({ id, words }));
   protected readonly spec = signal(this.keptSpec() ?? freshSpec('folded-card', new Date()));
   protected readonly customer = signal('');
   protected readonly newName = signal('');

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { editAt, type Edit, FAMILIES, type FamilyId, formatNumber, type JobSpec, type Plant, type Scene, type WishField } from '@druckerei/core';
+import { editAt, type Edit, type Family, type FamilyId, familyOf, formatNumber, type JobSpec, type Plant, type Scene, type WishField } from '@druckerei/core';
 import { EditValue } from '../shared/edit-value';
 
-interface Made { id: string; family: (typeof FAMILIES)[FamilyId]; wish: Readonly<Record<string, unknown>> }
+interface Made { id: string; family: Family<FamilyId>; wish: Readonly<Record<string, unknown>> }
 interface Row { field: WishField; label: string; text: string; options: { value: string; says: string }[] }
 interface Listed { id: string; name: string; [key: string]: string | number }
 
@@ -18,7 +18,7 @@ export class ProductForm {
 
   protected readonly made = computed((): Made | null => {
     const found = Object.entries(this.spec().products).find(([, p]) => p.kind === 'made');
-    return found?.[1].kind === 'made' ? { id: found[0], family: FAMILIES[found[1].family], wish: found[1].wish } : null;
+    return found?.[1].kind === 'made' ? { id: found[0], family: familyOf(found[1].family), wish: found[1].wish } : null;
   });
 
   protected readonly rows = computed((): Row[] => {
