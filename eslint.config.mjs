@@ -4,7 +4,31 @@ import tseslint from 'typescript-eslint';
 import { defineConfig, globalIgnores } from 'eslint/config';
 
 /** What Node and Chromium compute with different last bits: core uses quantity/portable-math instead (spine rule 6). */
-const UNPORTABLE = ['exp', 'log', 'log2', 'log10', 'log1p', 'expm1', 'pow', 'sin', 'cos', 'tan', 'asin', 'acos', 'atan', 'atan2', 'sinh', 'cosh', 'tanh', 'asinh', 'acosh', 'atanh', 'cbrt', 'hypot', 'random'];
+const UNPORTABLE = [
+  'exp',
+  'log',
+  'log2',
+  'log10',
+  'log1p',
+  'expm1',
+  'pow',
+  'sin',
+  'cos',
+  'tan',
+  'asin',
+  'acos',
+  'atan',
+  'atan2',
+  'sinh',
+  'cosh',
+  'tanh',
+  'asinh',
+  'acosh',
+  'atanh',
+  'cbrt',
+  'hypot',
+  'random',
+];
 
 export default defineConfig(
   globalIgnores(['**/dist/', '**/.angular/', '.tsbuild/', '.data/', '**/.out/', '**/test-results/', '**/*.cjs', '**/*.mjs']),
@@ -13,7 +37,19 @@ export default defineConfig(
     extends: [tseslint.configs.strictTypeChecked, tseslint.configs.stylisticTypeChecked],
     languageOptions: {
       parserOptions: {
-        project: ['core/tsconfig.json', 'core/tsconfig.spec.json', 'contract/tsconfig.json', 'contract/tsconfig.spec.json', 'server/tsconfig.json', 'server/tsconfig.spec.json', 'scripts/tsconfig.json', 'e2e/tsconfig.json', 'web/tsconfig.app.json', 'web/tsconfig.worker.json', 'web/tsconfig.spec.json'],
+        project: [
+          'core/tsconfig.json',
+          'core/tsconfig.spec.json',
+          'contract/tsconfig.json',
+          'contract/tsconfig.spec.json',
+          'server/tsconfig.json',
+          'server/tsconfig.spec.json',
+          'scripts/tsconfig.json',
+          'e2e/tsconfig.json',
+          'web/tsconfig.app.json',
+          'web/tsconfig.worker.json',
+          'web/tsconfig.spec.json',
+        ],
         tsconfigRootDir: import.meta.dirname,
       },
     },
@@ -40,13 +76,42 @@ export default defineConfig(
     ignores: ['**/*.test.ts', '**/*.fixture.ts'],
     rules: {
       'no-restricted-imports': ['error', { patterns: ['node:*', '@angular/*', '@druckerei/*'] }],
-      'no-restricted-properties': ['error', ...UNPORTABLE.map((property) => ({ object: 'Math', property, message: 'Not the same to the last bit in every engine: use quantity/portable-math.' })), { object: 'Date', property: 'now', message: 'Core has no clock: the time comes in with the shelf.' }],
-      'no-restricted-syntax': ['error', { selector: 'BinaryExpression[operator="**"]', message: 'Not the same to the last bit in every engine: multiply, or use quantity/portable-math.' }, { selector: 'AssignmentExpression[operator="**="]', message: 'Use quantity/portable-math.' }],
+      'no-restricted-properties': [
+        'error',
+        ...UNPORTABLE.map((property) => ({
+          object: 'Math',
+          property,
+          message: 'Not the same to the last bit in every engine: use quantity/portable-math.',
+        })),
+        { object: 'Date', property: 'now', message: 'Core has no clock: the time comes in with the shelf.' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'BinaryExpression[operator="**"]',
+          message: 'Not the same to the last bit in every engine: multiply, or use quantity/portable-math.',
+        },
+        { selector: 'AssignmentExpression[operator="**="]', message: 'Use quantity/portable-math.' },
+      ],
     },
   },
   {
     files: ['**/*.test.ts', '**/*.spec.ts', '**/*.fixture.ts', 'e2e/**/*.ts'],
-    rules: Object.fromEntries(['no-non-null-assertion', 'no-unsafe-assignment', 'no-unsafe-argument', 'no-unsafe-member-access', 'no-unsafe-call', 'no-unsafe-return', 'require-await', 'no-require-imports', 'no-empty-function', 'no-base-to-string', 'unbound-method'].map((r) => [`@typescript-eslint/${r}`, 'off'])),
+    rules: Object.fromEntries(
+      [
+        'no-non-null-assertion',
+        'no-unsafe-assignment',
+        'no-unsafe-argument',
+        'no-unsafe-member-access',
+        'no-unsafe-call',
+        'no-unsafe-return',
+        'require-await',
+        'no-require-imports',
+        'no-empty-function',
+        'no-base-to-string',
+        'unbound-method',
+      ].map((r) => [`@typescript-eslint/${r}`, 'off']),
+    ),
   },
   {
     files: ['web/**/*.ts'],
@@ -59,5 +124,9 @@ export default defineConfig(
       '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'dk', style: 'kebab-case' }],
     },
   },
-  { files: ['web/**/*.html'], extends: [angular.configs.templateRecommended, angular.configs.templateAccessibility], rules: { '@angular-eslint/template/click-events-have-key-events': 'off', '@angular-eslint/template/interactive-supports-focus': 'off' } },
+  {
+    files: ['web/**/*.html'],
+    extends: [angular.configs.templateRecommended, angular.configs.templateAccessibility],
+    rules: { '@angular-eslint/template/click-events-have-key-events': 'off', '@angular-eslint/template/interactive-supports-focus': 'off' },
+  },
 );

@@ -1,16 +1,30 @@
 // Jest runs CommonJS; packages that ship only ES modules are transformed by the same SWC step.
-const esmOnly = ['@noble/hashes', 'luxon', 'postgrator', 'glob', 'minimatch', 'path-scurry', 'lru-cache', 'minipass', 'brace-expansion', 'balanced-match'];
+const esmOnly = [
+  '@noble/hashes',
+  'luxon',
+  'postgrator',
+  'glob',
+  'minimatch',
+  'path-scurry',
+  'lru-cache',
+  'minipass',
+  'brace-expansion',
+  'balanced-match',
+];
 
 /** One Jest set-up for core, contract and server. */
 export const swcJest = (more = {}) => ({
   testEnvironment: 'node',
   roots: ['<rootDir>/src'],
   transform: {
-    '^.+\\.[mc]?[jt]s$': ['@swc/jest', {
-      jsc: { target: 'es2022', parser: { syntax: 'typescript', decorators: false } },
-      module: { type: 'commonjs' },
-      sourceMaps: 'inline',
-    }],
+    '^.+\\.[mc]?[jt]s$': [
+      '@swc/jest',
+      {
+        jsc: { target: 'es2022', parser: { syntax: 'typescript', decorators: false } },
+        module: { type: 'commonjs' },
+        sourceMaps: 'inline',
+      },
+    ],
   },
   transformIgnorePatterns: [`/node_modules/(?!(?:${esmOnly.join('|')})/)`],
   ...more,

@@ -2,48 +2,95 @@
 import { readFileSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
 import { z } from 'zod';
-import { BASIC_SIZES_IN, caliperUm, type CutTree, densityKgPerM3, gsmFromBasisWeight, guillotineCount, isoSize, KG_PER_POUND, mWeightPounds, pagesPerInch, sheetMassKg } from '@druckerei/core';
+import {
+  BASIC_SIZES_IN,
+  caliperUm,
+  type CutTree,
+  densityKgPerM3,
+  gsmFromBasisWeight,
+  guillotineCount,
+  isoSize,
+  KG_PER_POUND,
+  mWeightPounds,
+  pagesPerInch,
+  sheetMassKg,
+} from '@druckerei/core';
 
-const Case = z.object({ id: z.string(), source: z.string(), data: z.record(z.string(), z.unknown()), answer: z.record(z.string(), z.unknown()) });
+const Case = z.object({
+  id: z.string(),
+  source: z.string(),
+  data: z.record(z.string(), z.unknown()),
+  answer: z.record(z.string(), z.unknown()),
+});
 const CheckFile = z.object({ topic: z.string(), cases: z.array(z.unknown()) });
 type Case = z.infer<typeof Case>;
 
 /** One expectation of a case: how it is named, what was expected, what core got, and how near is near enough (0: exact). */
-interface Compared { what: string; expected: unknown; got: unknown; relative: number }
+interface Compared {
+  what: string;
+  expected: unknown;
+  got: unknown;
+  relative: number;
+}
 type Kind = (data: Record<string, unknown>, answer: Record<string, unknown>) => Compared[];
 
 const n = z.number();
 const near = (what: string, expected: unknown, got: unknown): Compared => ({ what, expected, got, relative: 1e-4 });
 const exact = (what: string, expected: unknown, got: unknown): Compared => ({ what, expected, got, relative: 0 });
 /** Compares only what the case asks for: other fields of its answer are the source's own notes. */
-const asked = (answer: Record<string, unknown>, all: Record<string, () => Compared>): Compared[] => Object.entries(all).filter(([key]) => key in answer).map(([, make]) => make());
+const asked = (answer: Record<string, unknown>, all: Record<string, () => Compared>): Compared[] =>
+  Object.entries(all)
+    .filter(([key]) => key in answer)
+    .map(([, make]) => make());
 
 const KINDS: Record<string, Kind> = {
-  'paper/size': (data, answer) => { const size = isoSize(z.string().parse(data['name'])); return [exact('widthMm', answer['widthMm'], size?.widthMm), exact('heightMm', answer['heightMm'], size?.heightMm)]; },
+  'paper/size': (data, answer) => {
+    const size = isoSize(z.string().parse(data['name']));
+    return [exact('widthMm', answer['widthMm'], size?.widthMm), exact('heightMm', answer['heightMm'], size?.heightMm)];
+  },
   'paper/basisWeight': (data, answer) => {
-    const { grade, pounds, basicSizeIn, reamSheets } = z.object({ grade: z.string(), pounds: n, basicSizeIn: z.tuple([n, n]).optional(), reamSheets: n.optional() }).parse(data);
+    const { grade, pounds, basicSizeIn, reamSheets } = z
+      .object({ grade: z.string(), pounds: n, basicSizeIn: z.tuple([n, n]).optional(), reamSheets: n.optional() })
+      .parse(data);
     const known = BASIC_SIZES_IN[grade];
     if (!known) throw new Error(`unknown paper class ${grade}`);
     // A case may state its own basic size and ream: the definition holds for those as well.
     const [w, h] = basicSizeIn ?? known;
     const gsm = gsmFromBasisWeight(grade, pounds) * ((known[0] * known[1]) / (w * h)) * (500 / (reamSheets ?? 500));
-    return asked(answer, { gsm: () => near('gsm', answer['gsm'], gsm), gsmRounded1: () => exact('gsmRounded1', answer['gsmRounded1'], Math.round(gsm * 10) / 10), factorGsmPerLb: () => near('factorGsmPerLb', answer['factorGsmPerLb'], gsm / pounds) });
+    return asked(answer, {
+      gsm: () => near('gsm', answer['gsm'], gsm),
+      gsmRounded1: () => exact('gsmRounded1', answer['gsmRounded1'], Math.round(gsm * 10) / 10),
+      factorGsmPerLb: () => near('factorGsmPerLb', answer['factorGsmPerLb'], gsm / pounds),
+    });
   },
   'paper/mWeight': (data, answer) => {
     const { grade, pounds, sheetIn } = z.object({ grade: z.string(), pounds: n, sheetIn: z.tuple([n, n]) }).parse(data);
     const lb = mWeightPounds(grade, pounds, sheetIn);
-    return asked(answer, { poundsPer1000: () => near('poundsPer1000', answer['poundsPer1000'], lb), kgPer1000: () => near('kgPer1000', answer['kgPer1000'], lb * KG_PER_POUND) });
+    return asked(answer, {
+      poundsPer1000: () => near('poundsPer1000', answer['poundsPer1000'], lb),
+      kgPer1000: () => near('kgPer1000', answer['kgPer1000'], lb * KG_PER_POUND),
+    });
   },
   'paper/caliper': (data, answer) => {
     const { gsm, bulkCm3PerG } = z.object({ gsm: n, bulkCm3PerG: n }).parse(data);
     const um = caliperUm({ gsm, bulkCm3PerG });
-    return asked(answer, { caliperMicron: () => near('caliperMicron', answer['caliperMicron'], um), densityKgM3: () => near('densityKgM3', answer['densityKgM3'], densityKgPerM3(bulkCm3PerG)), pagesPerInch: () => near('pagesPerInch', answer['pagesPerInch'], pagesPerInch(um)) });
+    return asked(answer, {
+      caliperMicron: () => near('caliperMicron', answer['caliperMicron'], um),
+      densityKgM3: () => near('densityKgM3', answer['densityKgM3'], densityKgPerM3(bulkCm3PerG)),
+      pagesPerInch: () => near('pagesPerInch', answer['pagesPerInch'], pagesPerInch(um)),
+    });
   },
-  'paper/mass': (data, answer) => { const t = z.object({ gsm: n, widthMm: n, heightMm: n, sheets: n }).parse(data); return [near('kg', answer['kg'], sheetMassKg(t))]; },
+  'paper/mass': (data, answer) => {
+    const t = z.object({ gsm: n, widthMm: n, heightMm: n, sheets: n }).parse(data);
+    return [near('kg', answer['kg'], sheetMassKg(t))];
+  },
   'pallet-loading/guillotine': (data, answer) => {
     const { L, W, l, w, rotate90 = true } = z.object({ L: n, W: n, l: n, w: n, rotate90: z.boolean().optional() }).parse(data);
     const layout = guillotineCount({ width: L, height: W, pieceWidth: l, pieceHeight: w, mayTurn: rotate90 });
-    return [exact('maxBoxesGuillotine', answer['maxBoxesGuillotine'], layout.count), exact('cuttable', layout.count, cuttable(layout.tree, L, W, l, w))];
+    return [
+      exact('maxBoxesGuillotine', answer['maxBoxesGuillotine'], layout.count),
+      exact('cuttable', layout.count, cuttable(layout.tree, L, W, l, w)),
+    ];
   },
 };
 
@@ -56,10 +103,15 @@ function cuttable(tree: CutTree, width: number, height: number, l: number, w: nu
   }
   const { across, at, first, second } = tree;
   if (!(at > 0 && at < (across === 'x' ? width : height))) return NaN;
-  return across === 'x' ? cuttable(first, at, height, l, w) + cuttable(second, width - at, height, l, w) : cuttable(first, width, at, l, w) + cuttable(second, width, height - at, l, w);
+  return across === 'x'
+    ? cuttable(first, at, height, l, w) + cuttable(second, width - at, height, l, w)
+    : cuttable(first, width, at, l, w) + cuttable(second, width, height - at, l, w);
 }
 
-const agrees = ({ expected, got, relative }: Compared): boolean => (typeof expected === 'number' && typeof got === 'number' ? Math.abs(got - expected) <= relative * Math.abs(expected) : JSON.stringify(expected) === JSON.stringify(got));
+const agrees = ({ expected, got, relative }: Compared): boolean =>
+  typeof expected === 'number' && typeof got === 'number'
+    ? Math.abs(got - expected) <= relative * Math.abs(expected)
+    : JSON.stringify(expected) === JSON.stringify(got);
 
 /** The parts of a case: its sub-kind, or the halves of a topic that asks two things. */
 function partsOf(topic: string, c: Case): string[] {
@@ -69,7 +121,9 @@ function partsOf(topic: string, c: Case): string[] {
 
 let passed = 0;
 let failed = 0;
-const print = (verdict: string, id: string, expected: string, got: string, ms: number, source: string): void => { process.stdout.write(`${verdict.padEnd(8)} ${id.padEnd(34)} expected ${expected}  got ${got}  ${ms.toFixed(2)} ms  ${source}\n`); };
+const print = (verdict: string, id: string, expected: string, got: string, ms: number, source: string): void => {
+  process.stdout.write(`${verdict.padEnd(8)} ${id.padEnd(34)} expected ${expected}  got ${got}  ${ms.toFixed(2)} ms  ${source}\n`);
+};
 
 function runPart(topic: string, part: string, c: Case): void {
   const kind = KINDS[`${topic}/${part}`];
@@ -85,10 +139,24 @@ function runPart(topic: string, part: string, c: Case): void {
     if (compared.length === 0) throw new Error('the case asks nothing this kind knows');
     const good = compared.every(agrees);
     good ? passed++ : failed++;
-    print(good ? 'ok' : 'FAIL', id, compared.map((x) => `${x.what} ${JSON.stringify(x.expected)}`).join(', '), compared.map((x) => JSON.stringify(x.got)).join(', '), ms, c.source);
+    print(
+      good ? 'ok' : 'FAIL',
+      id,
+      compared.map((x) => `${x.what} ${JSON.stringify(x.expected)}`).join(', '),
+      compared.map((x) => JSON.stringify(x.got)).join(', '),
+      ms,
+      c.source,
+    );
   } catch (error) {
     failed++;
-    print('FAIL', id, JSON.stringify(c.answer).slice(0, 80), `unreadable: ${error instanceof Error ? error.message.replace(/\s+/g, ' ').slice(0, 160) : String(error)}`, performance.now() - from, c.source);
+    print(
+      'FAIL',
+      id,
+      JSON.stringify(c.answer).slice(0, 80),
+      `unreadable: ${error instanceof Error ? error.message.replace(/\s+/g, ' ').slice(0, 160) : String(error)}`,
+      performance.now() - from,
+      c.source,
+    );
   }
 }
 
@@ -96,13 +164,20 @@ const args = process.argv.slice(2);
 const at = args.indexOf('--only');
 const only = at >= 0 ? args[at + 1] : undefined;
 const files = args.filter((_, i) => at < 0 || (i !== at && i !== at + 1));
-if (files.length === 0) { process.stderr.write('usage: npm run checks -- FILE... [--only KIND]\n'); process.exit(1); }
+if (files.length === 0) {
+  process.stderr.write('usage: npm run checks -- FILE... [--only KIND]\n');
+  process.exit(1);
+}
 for (const file of files) {
   try {
     const { topic, cases } = CheckFile.parse(JSON.parse(readFileSync(file, 'utf8')));
     for (const [i, raw] of cases.entries()) {
       const c = Case.safeParse(raw);
-      if (!c.success) { failed++; print('FAIL', `${file} case ${i + 1}`, '–', 'the case cannot be read', 0, ''); continue; }
+      if (!c.success) {
+        failed++;
+        print('FAIL', `${file} case ${i + 1}`, '–', 'the case cannot be read', 0, '');
+        continue;
+      }
       // --only narrows topics that hold this part; other topics run whole.
       const parts = partsOf(topic, c.data);
       for (const part of only !== undefined && parts.includes(only) ? [only] : parts) runPart(topic, part, c.data);

@@ -11,7 +11,10 @@ export async function signIn(page: Page, name = 'anselm', password = 'paper-rive
 
 /** Edits a value in place. */
 export async function type(page: Page, label: string, text: string): Promise<void> {
-  await page.getByRole('button', { name: new RegExp(`^${label}, .*edit$`) }).first().click();
+  await page
+    .getByRole('button', { name: new RegExp(`^${label}, .*edit$`) })
+    .first()
+    .click();
   await page.getByRole('textbox', { name: label, exact: true }).fill(text);
   await page.keyboard.press('Enter');
 }
@@ -21,7 +24,10 @@ let made = 0;
 export async function enterOrder(page: Page, title: string): Promise<void> {
   made++;
   await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
-  await page.getByRole('link', { name: /^New order/ }).first().click();
+  await page
+    .getByRole('link', { name: /^New order/ })
+    .first()
+    .click();
   await expect(page.getByRole('heading', { name: 'New order' })).toBeVisible();
   await type(page, 'Product name', title);
   await page.getByLabel('Name of a new customer').fill(`Customer of ${title} ${made} ${Math.random()}`);

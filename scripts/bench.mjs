@@ -13,7 +13,8 @@ import { startServer } from './lib/server.mjs';
 
 const rows = [];
 const quantile = (list, q) => [...list].sort((a, b) => a - b)[Math.min(Math.floor(list.length * q), list.length - 1)];
-const row = (what, list, target, unit, which = 0.95) => rows.push({ what, median: quantile(list, 0.5), p95: quantile(list, 0.95), target, ratio: quantile(list, which) / target, unit });
+const row = (what, list, target, unit, which = 0.95) =>
+  rows.push({ what, median: quantile(list, 0.5), p95: quantile(list, 0.95), target, ratio: quantile(list, which) / target, unit });
 
 await main(async () => {
   ensurePackages();
@@ -22,18 +23,55 @@ await main(async () => {
   await benchCore();
   await benchBrowser(executablePath);
   const n = (x) => (x < 10 ? x.toFixed(2) : x.toFixed(0));
-  process.stdout.write(`\n| what | median | p95 | target | p95 / target |\n| --- | ---: | ---: | ---: | ---: |\n${rows.map((r) => `| ${r.what} | ${n(r.median)} ${r.unit} | ${n(r.p95)} ${r.unit} | ${r.target} ${r.unit} | ${r.ratio.toFixed(2)} |`).join('\n')}\n`);
+  process.stdout.write(
+    `\n| what | median | p95 | target | p95 / target |\n| --- | ---: | ---: | ---: | ---: |\n${rows.map((r) => `| ${r.what} | ${n(r.median)} ${r.unit} | ${n(r.p95)} ${r.unit} | ${r.target} ${r.unit} | ${r.ratio.toFixed(2)} |`).join('\n')}\n`,
+  );
 });
 
 async function benchCore() {
   const out = `${ROOT}/server/dist/bench-core.mjs`;
-  await build({ stdin: { contents: `export * from './core/src/index'; export * from './core/src/plan/line-1.fixture';`, resolveDir: ROOT }, bundle: true, platform: 'node', format: 'esm', outfile: out, logLevel: 'error', tsconfig: `${ROOT}/tsconfig.base.json` });
+  await build({
+    stdin: { contents: `export * from './core/src/index'; export * from './core/src/plan/line-1.fixture';`, resolveDir: ROOT },
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    outfile: out,
+    logLevel: 'error',
+    tsconfig: `${ROOT}/tsconfig.base.json`,
+  });
   const core = await import(out);
-  const timed = (times, warm, work) => { const list = []; for (let i = 0; i < times + warm; i++) { const t = performance.now(); work(i); if (i >= warm) list.push(performance.now() - t); } return list; };
-  row('plan() of line 1, another quantity each time', timed(1000, 300, (i) => core.plan(core.cardSpec(5_000 + i * 7), core.LINDMOOR, core.SHELF)), 5, 'ms');
+  const timed = (times, warm, work) => {
+    const list = [];
+    for (let i = 0; i < times + warm; i++) {
+      const t = performance.now();
+      work(i);
+      if (i >= warm) list.push(performance.now() - t);
+    }
+    return list;
+  };
+  row(
+    'plan() of line 1, another quantity each time',
+    timed(1000, 300, (i) => core.plan(core.cardSpec(5_000 + i * 7), core.LINDMOOR, core.SHELF)),
+    5,
+    'ms',
+  );
   const { cases } = JSON.parse(readFileSync(`${ROOT}/checks/pallet-loading.json`, 'utf8'));
-  row('exact guillotine count, published instances', cases.flatMap(({ data }) => timed(20, 5, () => core.guillotineCount({ width: data.L, height: data.W, pieceWidth: data.l, pieceHeight: data.w, mayTurn: true }))), 5, 'ms');
-  row('guillotine count, 28 card sizes on 1010 × 690', Array.from({ length: 28 }, (_, i) => [40 + i * 9.5, 30 + i * 7.5]).flatMap(([w, h]) => timed(3, 1, () => core.guillotineCount({ width: 1010, height: 690, pieceWidth: w, pieceHeight: h, mayTurn: true }))), 5, 'ms');
+  row(
+    'exact guillotine count, published instances',
+    cases.flatMap(({ data }) =>
+      timed(20, 5, () => core.guillotineCount({ width: data.L, height: data.W, pieceWidth: data.l, pieceHeight: data.w, mayTurn: true })),
+    ),
+    5,
+    'ms',
+  );
+  row(
+    'guillotine count, 28 card sizes on 1010 × 690',
+    Array.from({ length: 28 }, (_, i) => [40 + i * 9.5, 30 + i * 7.5]).flatMap(([w, h]) =>
+      timed(3, 1, () => core.guillotineCount({ width: 1010, height: 690, pieceWidth: w, pieceHeight: h, mayTurn: true })),
+    ),
+    5,
+    'ms',
+  );
 }
 
 async function benchBrowser(executablePath) {
@@ -41,24 +79,38 @@ async function benchBrowser(executablePath) {
   cluster.dropDatabase('druckerei_bench');
   const urls = cluster.database('druckerei_bench');
   const port = await freePort();
-  const server = startServer({ PORT: String(port), DATABASE_URL: urls.app, OWNER_DATABASE_URL: urls.owner, FIRST_START: `${ROOT}/demo/first-start.json`, LOG_LEVEL: 'error' });
+  const server = startServer({
+    PORT: String(port),
+    DATABASE_URL: urls.app,
+    OWNER_DATABASE_URL: urls.owner,
+    FIRST_START: `${ROOT}/demo/first-start.json`,
+    LOG_LEVEL: 'error',
+  });
   try {
     await server.ready;
     const base = `http://127.0.0.1:${port}`;
     await loadDemo(base);
     await new Promise((r) => setTimeout(r, 5_000));
-    row('server idle, resident memory', [Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.child.pid}/status`, 'utf8'))[1]) / 1024], 200, 'MB');
+    row(
+      'server idle, resident memory',
+      [Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.child.pid}/status`, 'utf8'))[1]) / 1024],
+      200,
+      'MB',
+    );
     const { chromium } = createRequire(`${ROOT}/e2e/package.json`)('@playwright/test');
     const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
     let scripts = new Set();
-    page.on('response', (r) => { if (/\.js$/.test(new URL(r.url()).pathname)) scripts.add(new URL(r.url()).pathname); });
+    page.on('response', (r) => {
+      if (/\.js$/.test(new URL(r.url()).pathname)) scripts.add(new URL(r.url()).pathname);
+    });
     await page.goto(base);
     await page.getByLabel('Name').fill('anselm');
     await page.getByLabel('Password').fill('paper-river-24');
     await page.getByRole('button', { name: 'Sign in' }).click();
     await page.getByRole('link', { name: 'Winter concert card' }).waitFor();
-    const weigh = () => [...scripts].reduce((sum, p) => sum + gzipSync(readFileSync(`${ROOT}/web/dist/browser${p}`), { level: 9 }).length / 1024, 0);
+    const weigh = () =>
+      [...scripts].reduce((sum, p) => sum + gzipSync(readFileSync(`${ROOT}/web/dist/browser${p}`), { level: 9 }).length / 1024, 0);
     row('first load: scripts to the list of orders, gzip', [weigh()], 400, 'kB');
     await page.getByRole('link', { name: 'Winter concert card' }).click();
     await page.getByRole('button', { name: /^Quantity,/ }).click();
@@ -66,18 +118,24 @@ async function benchBrowser(executablePath) {
     const input = page.getByRole('textbox', { name: 'Quantity' });
     const redraws = [];
     for (let i = 0; i < 60; i++) {
-      await input.evaluate((el, text) => {
-        const band = document.querySelector('path.band');
-        const sheets = document.querySelector('footer dk-figure');
-        window.redrawn = new Promise((resolve) => {
-          const from = performance.now();
-          const seen = new MutationObserver(() => { seen.disconnect(); requestAnimationFrame(() => resolve(performance.now() - from)); });
-          seen.observe(band, { attributes: true });
-          seen.observe(sheets, { subtree: true, characterData: true, childList: true });
-          el.value = text;
-          el.dispatchEvent(new Event('input'));
-        });
-      }, String(9_000 + i * 131));
+      await input.evaluate(
+        (el, text) => {
+          const band = document.querySelector('path.band');
+          const sheets = document.querySelector('footer dk-figure');
+          window.redrawn = new Promise((resolve) => {
+            const from = performance.now();
+            const seen = new MutationObserver(() => {
+              seen.disconnect();
+              requestAnimationFrame(() => resolve(performance.now() - from));
+            });
+            seen.observe(band, { attributes: true });
+            seen.observe(sheets, { subtree: true, characterData: true, childList: true });
+            el.value = text;
+            el.dispatchEvent(new Event('input'));
+          });
+        },
+        String(9_000 + i * 131),
+      );
       redraws.push(await page.evaluate(() => window.redrawn));
       await page.waitForTimeout(60);
     }

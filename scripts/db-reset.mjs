@@ -3,7 +3,8 @@ import { Cluster } from './lib/cluster.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 
 await main(async () => {
-  if (process.env.DATABASE_URL) throw new Stop('DATABASE_URL is set: drop that database yourself, this command touches the local one only.');
+  if (process.env.DATABASE_URL)
+    throw new Stop('DATABASE_URL is set: drop that database yourself, this command touches the local one only.');
   const cluster = new Cluster('main', Number(process.env.PG_PORT ?? 5544));
   cluster.chooseDir();
   const ran = cluster.running();

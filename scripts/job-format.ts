@@ -7,7 +7,9 @@ const root = new URL('../', import.meta.url);
 const text = (path: string): string => readFileSync(new URL(path, root), 'utf8');
 const example = JobSpecSchema.parse(JSON.parse(text('docs/examples/line-1.json')));
 const sheets = plan(example, PlantSchema.parse(JSON.parse(text('demo/plant.json'))), EMPTY_SHELF).figures['total.sheets']?.value ?? 0;
-writeFileSync(new URL('docs/job-format.md', root), `# The job file
+writeFileSync(
+  new URL('docs/job-format.md', root),
+  `# The job file
 
 A job specification is one JSON document: all that a person edits, and only what was typed. \`npm run plan -- docs/examples/line-1.json\` plans it without a
 database and prints the plan as JSON; \`--plant\` and \`--shelf\` name other files (default: the Lindmoor plant and an empty shelf). A wrong field ends the
@@ -26,4 +28,5 @@ ${text('docs/examples/line-1.json').trim()}
 \`\`\`json
 ${JSON.stringify(z.toJSONSchema(JobSpecSchema, { io: 'input', unrepresentable: 'any' }), null, 1)}
 \`\`\`
-`);
+`,
+);

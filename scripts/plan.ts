@@ -4,7 +4,10 @@ import { EMPTY_SHELF, JobSpecSchema, plan, PlantSchema, ShelfSchema } from '@dru
 import type { z } from 'zod';
 
 const args = process.argv.slice(2);
-const option = (name: string): string | undefined => { const i = args.indexOf(name); return i >= 0 ? args[i + 1] : undefined; };
+const option = (name: string): string | undefined => {
+  const i = args.indexOf(name);
+  return i >= 0 ? args[i + 1] : undefined;
+};
 const job = args.find((a, i) => !a.startsWith('--') && !(args[i - 1] ?? '').startsWith('--'));
 
 function fail(says: string): never {
@@ -15,7 +18,11 @@ function fail(says: string): never {
 function read<T>(path: string, schema: z.ZodType<T>): T {
   if (!existsSync(path)) fail(`there is no file ${path}.`);
   let document: unknown;
-  try { document = JSON.parse(readFileSync(path, 'utf8')); } catch (error) { fail(`${path} is not JSON: ${error instanceof Error ? error.message : ''}`); }
+  try {
+    document = JSON.parse(readFileSync(path, 'utf8'));
+  } catch (error) {
+    fail(`${path} is not JSON: ${error instanceof Error ? error.message : ''}`);
+  }
   const parsed = schema.safeParse(document);
   if (parsed.success) return parsed.data;
   return fail(`${path}:\n${parsed.error.issues.map((i) => `  ${i.path.join('.') || '(document)'} ${i.message}`).join('\n')}`);

@@ -7,6 +7,9 @@ import { main } from './lib/say.mjs';
 await main(() => {
   ensurePackages();
   const [file, ...args] = process.argv.slice(2);
-  const { status } = spawnSync(process.execPath, ['--import', 'tsx', `${ROOT}/${file}`, ...args], { stdio: 'inherit', env: { ...process.env, TSX_TSCONFIG_PATH: `${ROOT}/tsconfig.base.json` } });
+  const { status } = spawnSync(process.execPath, ['--import', 'tsx', `${ROOT}/${file}`, ...args], {
+    stdio: 'inherit',
+    env: { ...process.env, TSX_TSCONFIG_PATH: `${ROOT}/tsconfig.base.json` },
+  });
   process.exit(status ?? 1);
 });

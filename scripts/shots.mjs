@@ -18,17 +18,39 @@ await main(async () => {
   cluster.dropDatabase('druckerei_shots');
   const urls = cluster.database('druckerei_shots');
   const port = await freePort();
-  const server = startServer({ PORT: String(port), DATABASE_URL: urls.app, OWNER_DATABASE_URL: urls.owner, FIRST_START: `${ROOT}/demo/first-start.json`, LOG_LEVEL: 'error', CLOCK });
+  const server = startServer({
+    PORT: String(port),
+    DATABASE_URL: urls.app,
+    OWNER_DATABASE_URL: urls.owner,
+    FIRST_START: `${ROOT}/demo/first-start.json`,
+    LOG_LEVEL: 'error',
+    CLOCK,
+  });
   try {
     await server.ready;
     const base = `http://127.0.0.1:${port}`;
     await loadDemo(base, { now: new Date(CLOCK) });
     const { chromium } = createRequire(`${ROOT}/e2e/package.json`)('@playwright/test');
-    const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu', '--font-render-hinting=none', '--disable-background-networking'] });
+    const browser = await chromium.launch({
+      executablePath,
+      args: ['--no-sandbox', '--disable-gpu', '--font-render-hinting=none', '--disable-background-networking'],
+    });
     for (const colorScheme of ['light', 'dark']) {
-      const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB', timezoneId: 'Europe/Berlin', colorScheme, reducedMotion: 'reduce' })).newPage();
+      const page = await (
+        await browser.newContext({
+          viewport: { width: 1280, height: 800 },
+          locale: 'en-GB',
+          timezoneId: 'Europe/Berlin',
+          colorScheme,
+          reducedMotion: 'reduce',
+        })
+      ).newPage();
       await page.clock.setFixedTime(new Date(CLOCK));
-      const shot = async (name) => { await page.waitForTimeout(500); await page.screenshot({ path: `${ROOT}/docs/screenshots/${name}${colorScheme === 'dark' ? '-dark' : ''}.png` }); say(name); };
+      const shot = async (name) => {
+        await page.waitForTimeout(500);
+        await page.screenshot({ path: `${ROOT}/docs/screenshots/${name}${colorScheme === 'dark' ? '-dark' : ''}.png` });
+        say(name);
+      };
       await page.goto(base);
       await page.getByLabel('Password').waitFor();
       if (colorScheme === 'light') await shot('sign-in');
@@ -41,7 +63,13 @@ await main(async () => {
       await page.getByRole('button', { name: /^Stock,/ }).click();
       await shot('job-stock');
       if (colorScheme === 'light') {
-        for (const [stone, name] of [['Print', 'job-print'], ['Foil', 'job-foil'], ['Cut', 'job-cut'], ['Pieces by hand', 'job-hands'], ['Pack', 'job-pack']]) {
+        for (const [stone, name] of [
+          ['Print', 'job-print'],
+          ['Foil', 'job-foil'],
+          ['Cut', 'job-cut'],
+          ['Pieces by hand', 'job-hands'],
+          ['Pack', 'job-pack'],
+        ]) {
           await page.getByRole('button', { name: new RegExp(`^${stone},`) }).click();
           await shot(name);
         }
@@ -54,7 +82,10 @@ await main(async () => {
         await page.getByRole('button', { name: 'Close', exact: true }).first().waitFor();
         await shot('job-compare');
         await page.getByRole('link', { name: 'Orders' }).click();
-        await page.getByRole('link', { name: /^New order/ }).first().click();
+        await page
+          .getByRole('link', { name: /^New order/ })
+          .first()
+          .click();
         await page.getByRole('button', { name: /^Stock,/ }).waitFor();
         await shot('new-order');
       }

@@ -12,7 +12,7 @@ await main(async () => {
   const from = Date.now();
   process.stdout.write('Druckerei\n');
   const port = Number(process.env.PORT ?? 8080);
-  if (await freePort(port) === null) throw new Stop(`port ${port} is taken by something else: set PORT to a free one.`);
+  if ((await freePort(port)) === null) throw new Stop(`port ${port} is taken by something else: set PORT to a free one.`);
   ensurePackages();
   ensureBuilt();
   let cluster = null;
@@ -25,7 +25,13 @@ await main(async () => {
     say(`database on 127.0.0.1:${cluster.port}`);
     urls = cluster.database('druckerei');
   }
-  const server = startServer({ PORT: String(port), DATABASE_URL: urls.app, ...(urls.owner && { OWNER_DATABASE_URL: urls.owner }), FIRST_START: `${ROOT}/demo/first-start.json`, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' });
+  const server = startServer({
+    PORT: String(port),
+    DATABASE_URL: urls.app,
+    ...(urls.owner && { OWNER_DATABASE_URL: urls.owner }),
+    FIRST_START: `${ROOT}/demo/first-start.json`,
+    LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+  });
   let stopping = false;
   const stop = async (code) => {
     if (stopping) return;
@@ -41,9 +47,14 @@ await main(async () => {
     server.child.on('exit', () => void stop(1));
     const base = `http://127.0.0.1:${port}`;
     await loadDemo(base);
-    const people = existsSync(`${ROOT}/demo/first-start.json`) ? JSON.parse(readFileSync(`${ROOT}/demo/first-start.json`, 'utf8')).people : [];
-    process.stdout.write(`\n  Ready after ${Math.round((Date.now() - from) / 1000)} s: open  ${base}\n\n  Demo sign-ins of the Lindmoor works (all invented):\n`);
-    for (const p of people) process.stdout.write(`    ${p.name.padEnd(10)} ${p.password.padEnd(22)} ${p.fullName}, ${p.roles.join(', ')}\n`);
+    const people = existsSync(`${ROOT}/demo/first-start.json`)
+      ? JSON.parse(readFileSync(`${ROOT}/demo/first-start.json`, 'utf8')).people
+      : [];
+    process.stdout.write(
+      `\n  Ready after ${Math.round((Date.now() - from) / 1000)} s: open  ${base}\n\n  Demo sign-ins of the Lindmoor works (all invented):\n`,
+    );
+    for (const p of people)
+      process.stdout.write(`    ${p.name.padEnd(10)} ${p.password.padEnd(22)} ${p.fullName}, ${p.roles.join(', ')}\n`);
     process.stdout.write('\n  Ctrl-C stops server and database.\n');
   } catch (error) {
     await server.stop();

@@ -27,8 +27,13 @@ await main(async () => {
   say(`installing and preparing took ${Math.round((Date.now() - from) / 1000)} s`);
   const totals = { passed: 0, failed: 0 };
   const lines = [];
-  const stop = () => { cluster.stop(); };
-  process.on('SIGINT', () => { stop(); process.exit(130); });
+  const stop = () => {
+    cluster.stop();
+  };
+  process.on('SIGINT', () => {
+    stop();
+    process.exit(130);
+  });
   const stage = async (name, commands) => {
     if (only.length > 0 && !only.includes(name)) return;
     const begun = Date.now();
@@ -41,24 +46,51 @@ await main(async () => {
       if (code !== 0) lines.push(`   ${name}: ${title} failed`);
     }
     const seconds = Math.round((Date.now() - begun) / 1000);
-    lines.push(`   ${name.padEnd(8)} ${String(seconds).padStart(4)} s of ${BUDGET_S[name]} s${seconds > 0.8 * BUDGET_S[name] ? '  ← near its budget' : ''}`);
+    lines.push(
+      `   ${name.padEnd(8)} ${String(seconds).padStart(4)} s of ${BUDGET_S[name]} s${seconds > 0.8 * BUDGET_S[name] ? '  ← near its budget' : ''}`,
+    );
   };
   try {
     const bin = (name) => `${ROOT}/node_modules/.bin/${name}`;
     const node = process.execPath;
     await stage('static', [
-      ['types', bin('tsc'), ['-b']], ['types of the web client', 'npm', ['run', 'typecheck', '-w', '@druckerei/web', '--silent']], ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+      ['types', bin('tsc'), ['-b']],
+      ['types of the web client', 'npm', ['run', 'typecheck', '-w', '@druckerei/web', '--silent']],
+      ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
       ['dependency rules', bin('depcruise'), ['core/src', 'contract/src', 'server/src', 'web/src', '--config', '.dependency-cruiser.cjs']],
     ]);
-    await stage('jest', ['core', 'contract', 'web'].map((p) => [p, node, [`${ROOT}/node_modules/jest/bin/jest.js`], { cwd: `${ROOT}/${p}` }]));
-    await stage('checks', [['published cases', node, ['scripts/run-ts.mjs', 'checks/run.ts', 'checks/paper.json', '--only', 'guillotine', 'checks/pallet-loading.json']]]);
+    await stage(
+      'jest',
+      ['core', 'contract', 'web'].map((p) => [p, node, [`${ROOT}/node_modules/jest/bin/jest.js`], { cwd: `${ROOT}/${p}` }]),
+    );
+    await stage('checks', [
+      [
+        'published cases',
+        node,
+        ['scripts/run-ts.mjs', 'checks/run.ts', 'checks/paper.json', '--only', 'guillotine', 'checks/pallet-loading.json'],
+      ],
+    ]);
     const urls = template(cluster);
-    await stage('server', [['on a real database', node, [`${ROOT}/node_modules/jest/bin/jest.js`, '--maxWorkers=2'], { cwd: `${ROOT}/server`, env: { TEST_OWNER_URL: urls.owner, TEST_APP_URL: urls.app, FONT_DIR: `${ROOT}/server/fonts` } }]]);
+    await stage('server', [
+      [
+        'on a real database',
+        node,
+        [`${ROOT}/node_modules/jest/bin/jest.js`, '--maxWorkers=2'],
+        { cwd: `${ROOT}/server`, env: { TEST_OWNER_URL: urls.owner, TEST_APP_URL: urls.app, FONT_DIR: `${ROOT}/server/fonts` } },
+      ],
+    ]);
     ensureBuilt();
     const port = await freePort();
     cluster.dropDatabase('druckerei_e2e');
     const e2e = cluster.database('druckerei_e2e');
-    await stage('browser', [['the real thing in Chromium', bin('playwright'), ['test'], { cwd: `${ROOT}/e2e`, env: { E2E_PORT: String(port), CHROMIUM: chromium, E2E_APP_URL: e2e.app, E2E_OWNER_URL: e2e.owner } }]]);
+    await stage('browser', [
+      [
+        'the real thing in Chromium',
+        bin('playwright'),
+        ['test'],
+        { cwd: `${ROOT}/e2e`, env: { E2E_PORT: String(port), CHROMIUM: chromium, E2E_APP_URL: e2e.app, E2E_OWNER_URL: e2e.owner } },
+      ],
+    ]);
   } finally {
     stop();
   }
@@ -73,7 +105,10 @@ function template(cluster) {
   for (const name of old) cluster.dropDatabase(name);
   cluster.dropDatabase('druckerei_template');
   const urls = cluster.database('druckerei_template');
-  const done = spawnSync(process.execPath, ['--import', 'tsx', `${ROOT}/scripts/migrate.ts`, urls.owner, 'druckerei_app'], { cwd: ROOT, encoding: 'utf8' });
+  const done = spawnSync(process.execPath, ['--import', 'tsx', `${ROOT}/scripts/migrate.ts`, urls.owner, 'druckerei_app'], {
+    cwd: ROOT,
+    encoding: 'utf8',
+  });
   if (done.status !== 0) throw new Error(done.stderr);
   return { owner: cluster.urls('postgres').owner, app: urls.app };
 }

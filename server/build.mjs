@@ -2,7 +2,22 @@
 import { build } from 'esbuild';
 import { readFileSync } from 'node:fs';
 
-const packages = ['./package.json', '../core/package.json', '../contract/package.json'].map((p) => JSON.parse(readFileSync(new URL(p, import.meta.url), 'utf8')));
-const external = [...new Set(packages.flatMap((p) => Object.keys(p.dependencies ?? {})))].filter((d) => !d.startsWith('@druckerei/')).flatMap((d) => [d, `${d}/*`]);
+const packages = ['./package.json', '../core/package.json', '../contract/package.json'].map((p) =>
+  JSON.parse(readFileSync(new URL(p, import.meta.url), 'utf8')),
+);
+const external = [...new Set(packages.flatMap((p) => Object.keys(p.dependencies ?? {})))]
+  .filter((d) => !d.startsWith('@druckerei/'))
+  .flatMap((d) => [d, `${d}/*`]);
 
-await build({ absWorkingDir: import.meta.dirname, entryPoints: ['src/main.ts'], outdir: 'dist', bundle: true, platform: 'node', format: 'esm', target: 'node20', sourcemap: true, external, logLevel: 'warning' });
+await build({
+  absWorkingDir: import.meta.dirname,
+  entryPoints: ['src/main.ts'],
+  outdir: 'dist',
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  sourcemap: true,
+  external,
+  logLevel: 'warning',
+});

@@ -6,5 +6,11 @@ export const Changed = z.object({ table: z.enum(['jobs', 'customers']), id: z.st
 export type Changed = z.infer<typeof Changed>;
 
 export const events = {
-  'events.stream': { method: 'get', path: '/api/events', who: 'signed-in', says: 'Server-sent events: `changed` with table, id and version.', reply: 'events' },
+  'events.stream': {
+    method: 'get',
+    path: '/api/events',
+    who: 'signed-in',
+    says: 'Server-sent events: `changed` with table, id and version.',
+    reply: 'events',
+  },
 } as const satisfies Record<string, Endpoint>;

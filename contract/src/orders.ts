@@ -2,21 +2,50 @@ import { z } from 'zod';
 import { JobSpecSchema } from '@druckerei/core';
 import type { Endpoint } from './endpoint';
 
-export const Customer = z.object({ id: z.uuid(), name: z.string(), address: z.string(), palletKg: z.number().nullable(), palletMm: z.number().nullable() });
+export const Customer = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  address: z.string(),
+  palletKg: z.number().nullable(),
+  palletMm: z.number().nullable(),
+});
 export type Customer = z.infer<typeof Customer>;
-export const NewCustomer = z.strictObject({ id: z.uuid(), name: z.string().trim().min(1, 'is empty').max(120), address: z.string().trim().max(400) });
+export const NewCustomer = z.strictObject({
+  id: z.uuid(),
+  name: z.string().trim().min(1, 'is empty').max(120),
+  address: z.string().trim().max(400),
+});
 
 export const JOB_STATES = ['draft', 'released'] as const;
 const level = z.enum(['release', 'start', 'close', 'decide', 'know']);
 /** The stored summary of the last saved plan: what a list shows. */
 export const Summary = z.object({
-  good: z.number(), sheets: z.number(), plates: z.number(), machineS: z.number(), readyAt: z.number(), money: z.number(), chance: z.number().nullable(), river: z.array(z.number()),
-  worst: z.object({ code: z.string(), level, args: z.record(z.string(), z.union([z.number(), z.string()])) }).nullable(), blocking: z.number(), undecided: z.number(), thumbnail: z.string(), pieces: z.string(),
+  good: z.number(),
+  sheets: z.number(),
+  plates: z.number(),
+  machineS: z.number(),
+  readyAt: z.number(),
+  money: z.number(),
+  chance: z.number().nullable(),
+  river: z.array(z.number()),
+  worst: z.object({ code: z.string(), level, args: z.record(z.string(), z.union([z.number(), z.string()])) }).nullable(),
+  blocking: z.number(),
+  undecided: z.number(),
+  thumbnail: z.string(),
+  pieces: z.string(),
   of: z.object({ core: z.string(), spec: z.string(), plant: z.string(), shelf: z.string() }),
 });
 
 export const OrderRow = z.object({
-  job: z.uuid(), number: z.number().int(), title: z.string(), customer: z.string(), quantity: z.number().int(), state: z.enum(JOB_STATES), dueAt: z.number().nullable(), version: z.number().int(), summary: Summary,
+  job: z.uuid(),
+  number: z.number().int(),
+  title: z.string(),
+  customer: z.string(),
+  quantity: z.number().int(),
+  state: z.enum(JOB_STATES),
+  dueAt: z.number().nullable(),
+  version: z.number().int(),
+  summary: Summary,
 });
 export type OrderRow = z.infer<typeof OrderRow>;
 
@@ -24,8 +53,37 @@ export const NewOrder = z.strictObject({ id: z.uuid(), customer: z.uuid('names a
 
 const EXAMPLE = '00000000-0000-4000-8000-000000000000';
 export const orders = {
-  'customers.list': { method: 'get', path: '/api/customers', who: ['planner', 'admin'], says: 'Customers by name.', reply: z.array(Customer) },
-  'customers.create': { method: 'post', path: '/api/customers', who: ['planner', 'admin'], says: 'Enters a customer; the same id twice is the same customer.', body: NewCustomer, reply: Customer, example: { body: { id: EXAMPLE, name: 'Example customer', address: '' } } },
-  'orders.list': { method: 'get', path: '/api/orders', who: 'signed-in', says: 'Orders in hand, the next due first.', query: z.strictObject({ find: z.string().trim().max(80).optional() }), reply: z.object({ rows: z.array(OrderRow) }) },
-  'orders.create': { method: 'post', path: '/api/orders', who: ['planner'], says: 'Enters an order with its job; the same id twice is the same order.', body: NewOrder, reply: z.object({ job: z.uuid(), number: z.number().int() }), example: { body: { id: EXAMPLE, customer: EXAMPLE, spec: {} } } },
+  'customers.list': {
+    method: 'get',
+    path: '/api/customers',
+    who: ['planner', 'admin'],
+    says: 'Customers by name.',
+    reply: z.array(Customer),
+  },
+  'customers.create': {
+    method: 'post',
+    path: '/api/customers',
+    who: ['planner', 'admin'],
+    says: 'Enters a customer; the same id twice is the same customer.',
+    body: NewCustomer,
+    reply: Customer,
+    example: { body: { id: EXAMPLE, name: 'Example customer', address: '' } },
+  },
+  'orders.list': {
+    method: 'get',
+    path: '/api/orders',
+    who: 'signed-in',
+    says: 'Orders in hand, the next due first.',
+    query: z.strictObject({ find: z.string().trim().max(80).optional() }),
+    reply: z.object({ rows: z.array(OrderRow) }),
+  },
+  'orders.create': {
+    method: 'post',
+    path: '/api/orders',
+    who: ['planner'],
+    says: 'Enters an order with its job; the same id twice is the same order.',
+    body: NewOrder,
+    reply: z.object({ job: z.uuid(), number: z.number().int() }),
+    example: { body: { id: EXAMPLE, customer: EXAMPLE, spec: {} } },
+  },
 } as const satisfies Record<string, Endpoint>;

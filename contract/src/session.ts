@@ -1,12 +1,29 @@
 import { z } from 'zod';
 import { type Endpoint, ROLES } from './endpoint';
 
-export const SignIn = z.strictObject({ name: z.string().trim().min(1, 'is empty').max(60), password: z.string().min(1, 'is empty').max(200) });
+export const SignIn = z.strictObject({
+  name: z.string().trim().min(1, 'is empty').max(60),
+  password: z.string().min(1, 'is empty').max(200),
+});
 export const Me = z.object({ name: z.string(), fullName: z.string(), initials: z.string(), roles: z.array(z.enum(ROLES)) });
 export type Me = z.infer<typeof Me>;
 
 export const session = {
-  'session.signIn': { method: 'post', path: '/api/session', who: 'anyone', says: 'Signs in; sets the session cookie.', body: SignIn, reply: Me, example: { body: { name: 'nobody', password: 'wrong' } } },
+  'session.signIn': {
+    method: 'post',
+    path: '/api/session',
+    who: 'anyone',
+    says: 'Signs in; sets the session cookie.',
+    body: SignIn,
+    reply: Me,
+    example: { body: { name: 'nobody', password: 'wrong' } },
+  },
   'session.me': { method: 'get', path: '/api/session', who: 'signed-in', says: 'Who is signed in.', reply: Me },
-  'session.signOut': { method: 'delete', path: '/api/session', who: 'signed-in', says: 'Signs out; the session is gone.', reply: z.object({}) },
+  'session.signOut': {
+    method: 'delete',
+    path: '/api/session',
+    who: 'signed-in',
+    says: 'Signs out; the session is gone.',
+    reply: z.object({}),
+  },
 } as const satisfies Record<string, Endpoint>;

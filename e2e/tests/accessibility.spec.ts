@@ -4,7 +4,15 @@ import { enterOrder, signIn } from '../sign-in';
 
 const clean = async (page: Page): Promise<void> => {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(', ')}`)).toEqual([]);
+  expect(
+    violations.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(', ')}`,
+    ),
+  ).toEqual([]);
 };
 
 for (const colorScheme of ['light', 'dark'] as const) {
@@ -16,12 +24,16 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await clean(page);
     await signIn(page);
     await clean(page);
-    await page.getByRole('link', { name: /^New order/ }).first().click();
+    await page
+      .getByRole('link', { name: /^New order/ })
+      .first()
+      .click();
     await page.getByRole('button', { name: /^Stock,/ }).waitFor();
     await clean(page);
     await enterOrder(page, `Axe card ${colorScheme}`);
     await clean(page);
-    for (const stone of ['Stock', 'Plates', 'Print', 'Cut', 'Score and fold', 'Band', 'Pack']) await page.getByRole('button', { name: new RegExp(`^${stone},`) }).click();
+    for (const stone of ['Stock', 'Plates', 'Print', 'Cut', 'Score and fold', 'Band', 'Pack'])
+      await page.getByRole('button', { name: new RegExp(`^${stone},`) }).click();
     await clean(page);
     await page.getByRole('button', { name: 'When', exact: true }).click();
     await clean(page);
@@ -43,7 +55,10 @@ test('text on the river keeps a contrast of 4.5 in both themes', async ({ page }
       const style = getComputedStyle(document.documentElement);
       const light = (name: string): number => {
         const hex = style.getPropertyValue(name).trim().slice(1);
-        const [r = 0, g = 0, b = 0] = [0, 2, 4].map((i) => { const c = parseInt(hex.slice(i, i + 2), 16) / 255; return c <= 0.03928 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4; });
+        const [r = 0, g = 0, b = 0] = [0, 2, 4].map((i) => {
+          const c = parseInt(hex.slice(i, i + 2), 16) / 255;
+          return c <= 0.03928 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+        });
         return 0.2126 * r + 0.7152 * g + 0.0722 * b;
       };
       const [a, b] = [light('--ink'), light('--river')];

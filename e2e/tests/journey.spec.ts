@@ -4,7 +4,10 @@ import { enterOrder, signIn, type } from '../sign-in';
 
 test('a new order of line 1 goes from sign-in to the printed ticket by visible words', async ({ page }) => {
   await signIn(page);
-  await page.getByRole('link', { name: /^New order/ }).first().click();
+  await page
+    .getByRole('link', { name: /^New order/ })
+    .first()
+    .click();
   await type(page, 'Product name', 'Harvest card with foil');
   await page.getByLabel('Name of a new customer').fill(`Harvest society ${Math.random()}`);
   await type(page, 'Quantity', '6000');
@@ -26,7 +29,10 @@ test('a new order of line 1 goes from sign-in to the printed ticket by visible w
   await expect(sheets).not.toHaveText(before);
   await page.getByRole('button', { name: /^Cut, Guillotine 1/ }).click();
   await expect(page.getByRole('heading', { name: 'cutting program' })).toBeVisible();
-  await page.getByRole('button', { name: /cuts, show the working/ }).first().click();
+  await page
+    .getByRole('button', { name: /cuts, show the working/ })
+    .first()
+    .click();
   await expect(page.getByText('the program, cut by cut')).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).click();
 
@@ -39,7 +45,7 @@ test('a new order of line 1 goes from sign-in to the printed ticket by visible w
   await expect(page.getByText(/^Released by Anselm Hardt/)).toBeVisible();
 
   const [ticket] = await Promise.all([page.context().waitForEvent('page'), page.getByRole('link', { name: 'Print ticket' }).click()]);
-  const pdf = await page.request.get(await page.getByRole('link', { name: 'Print ticket' }).getAttribute('href') ?? '');
+  const pdf = await page.request.get((await page.getByRole('link', { name: 'Print ticket' }).getAttribute('href')) ?? '');
   await ticket.close();
   expect(pdf.headers()['content-type']).toBe('application/pdf');
   const bytes = await pdf.body();
@@ -48,7 +54,16 @@ test('a new order of line 1 goes from sign-in to the printed ticket by visible w
   const text = spawnSync('pdftotext', ['-layout', '-', '-'], { input: bytes });
   if (text.error === undefined) {
     const said = text.stdout.toString().replace(/\s/gu, ' ');
-    for (const words of ['Harvest card with foil', 'Cutting program', 'two-hand start', 'Page 1 of', 'this bar is 100 mm', 'Fern Walk 1', '9 000 wanted']) expect(said).toContain(words);
+    for (const words of [
+      'Harvest card with foil',
+      'Cutting program',
+      'two-hand start',
+      'Page 1 of',
+      'this bar is 100 mm',
+      'Fern Walk 1',
+      '9 000 wanted',
+    ])
+      expect(said).toContain(words);
     expect(said).not.toContain('DRAFT');
   }
 });

@@ -3,11 +3,24 @@ import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from '
 import { must, ROOT } from './run.mjs';
 import { say } from './say.mjs';
 
-const SOURCES = ['core/src', 'contract/src', 'server/src', 'server/build.mjs', 'web/src', 'web/angular.json', 'web/public', 'package-lock.json'];
+const SOURCES = [
+  'core/src',
+  'contract/src',
+  'server/src',
+  'server/build.mjs',
+  'web/src',
+  'web/angular.json',
+  'web/public',
+  'package-lock.json',
+];
 
 function files(path) {
   if (!existsSync(path)) return [];
-  return statSync(path).isDirectory() ? readdirSync(path).sort().flatMap((f) => files(`${path}/${f}`)) : [path];
+  return statSync(path).isDirectory()
+    ? readdirSync(path)
+        .sort()
+        .flatMap((f) => files(`${path}/${f}`))
+    : [path];
 }
 
 /** Builds web and server when a source changed since the last build. */

@@ -12,7 +12,11 @@ const NEEDED_BYTES = 200 * 1024 * 1024;
 
 function binDir() {
   const base = '/usr/lib/postgresql';
-  const versions = existsSync(base) ? readdirSync(base).filter((v) => existsSync(`${base}/${v}/bin/initdb`)).sort((a, b) => Number(b) - Number(a)) : [];
+  const versions = existsSync(base)
+    ? readdirSync(base)
+        .filter((v) => existsSync(`${base}/${v}/bin/initdb`))
+        .sort((a, b) => Number(b) - Number(a))
+    : [];
   return versions.length > 0 ? { bin: `${base}/${versions[0]}/bin`, version: Number(versions[0]) } : null;
 }
 
@@ -30,7 +34,9 @@ function postgres() {
 /** As root everything is done as the postgres user, from a folder it may stand in, with a clean locale. */
 const asOwner = (command, args, input) => {
   const env = { PATH: process.env.PATH, LC_ALL: 'C.UTF-8' };
-  return isRoot ? spawnSync('runuser', ['-u', OWNER, '--', command, ...args], { cwd: '/', env, input, encoding: 'utf8' }) : spawnSync(command, args, { cwd: '/', env, input, encoding: 'utf8' });
+  return isRoot
+    ? spawnSync('runuser', ['-u', OWNER, '--', command, ...args], { cwd: '/', env, input, encoding: 'utf8' })
+    : spawnSync(command, args, { cwd: '/', env, input, encoding: 'utf8' });
 };
 const mustOwner = (command, args, what, input) => {
   const done = asOwner(command, args, input);
@@ -56,10 +62,14 @@ export class Cluster {
       say(`the user ${OWNER} cannot reach this folder: data is in ${this.dir}`);
     }
     const { bavail, bsize } = statfsSync(this.dir);
-    if (bavail * bsize < NEEDED_BYTES) throw new Stop(`only ${Math.floor((bavail * bsize) / 1e6)} MB free in ${this.dir}; the database needs ${NEEDED_BYTES / 1048576} MB.`);
+    if (bavail * bsize < NEEDED_BYTES)
+      throw new Stop(`only ${Math.floor((bavail * bsize) / 1e6)} MB free in ${this.dir}; the database needs ${NEEDED_BYTES / 1048576} MB.`);
     if (isRoot) spawnSync('chown', [OWNER, this.dir]);
     // A socket's path may have 107 bytes at most.
-    this.sock = `${this.dir}/sock`.length > 85 ? `/tmp/druckerei-${createHash('sha256').update(this.dir).digest('hex').slice(0, 12)}` : `${this.dir}/sock`;
+    this.sock =
+      `${this.dir}/sock`.length > 85
+        ? `/tmp/druckerei-${createHash('sha256').update(this.dir).digest('hex').slice(0, 12)}`
+        : `${this.dir}/sock`;
   }
 
   running() {
@@ -67,14 +77,24 @@ export class Cluster {
     if (!pid) return false;
     try {
       // pg_ctl takes a killed server that nobody has reaped yet for a running one: look at the process itself.
-      return readFileSync(`/proc/${pid}/comm`, 'utf8').trim() === 'postgres' && !/^State:\s*Z/m.test(readFileSync(`/proc/${pid}/status`, 'utf8'));
+      return (
+        readFileSync(`/proc/${pid}/comm`, 'utf8').trim() === 'postgres' && !/^State:\s*Z/m.test(readFileSync(`/proc/${pid}/status`, 'utf8'))
+      );
     } catch {
       return false;
     }
   }
 
   pidLine(i) {
-    const read = isRoot ? asOwner('cat', [`${this.dir}/data/postmaster.pid`]).stdout : (() => { try { return readFileSync(`${this.dir}/data/postmaster.pid`, 'utf8'); } catch { return ''; } })();
+    const read = isRoot
+      ? asOwner('cat', [`${this.dir}/data/postmaster.pid`]).stdout
+      : (() => {
+          try {
+            return readFileSync(`${this.dir}/data/postmaster.pid`, 'utf8');
+          } catch {
+            return '';
+          }
+        })();
     return (read ?? '').split('\n')[i];
   }
 
@@ -85,7 +105,10 @@ export class Cluster {
     const data = `${this.dir}/data`;
     if (!existsSync(`${data}/PG_VERSION`) && asOwner('test', ['-s', `${data}/PG_VERSION`]).status !== 0) this.create(data);
     const made = Number(mustOwner('cat', [`${data}/PG_VERSION`], 'reading the cluster').trim());
-    if (made !== version) throw new Stop(`the data in ${data} belong to PostgreSQL ${made}, but ${version} is installed: install postgresql-${made}, or move the folder away.`);
+    if (made !== version)
+      throw new Stop(
+        `the data in ${data} belong to PostgreSQL ${made}, but ${version} is installed: install postgresql-${made}, or move the folder away.`,
+      );
     if (this.running()) {
       this.port = Number(this.pidLine(3));
     } else {
@@ -94,8 +117,21 @@ export class Cluster {
       if (this.port === null) throw new Stop(`port ${this.wish} is taken by something else: set PG_PORT to a free one.`);
       mustOwner('mkdir', ['-p', '-m', '700', this.sock], 'making the socket folder');
       const quick = this.fast ? ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off' : '';
-      const started = asOwner(`${bin}/pg_ctl`, ['-D', data, '-w', '-t', '60', '-s', '-l', `${this.dir}/server.log`, '-o', `-c listen_addresses=127.0.0.1 -c port=${this.port} -c unix_socket_directories='${this.sock}' -c timezone=UTC${quick}`, 'start']);
-      if (started.status !== 0) throw new Stop(`PostgreSQL did not start: ${(asOwner('tail', ['-3', `${this.dir}/server.log`]).stdout ?? '').trim()}`);
+      const started = asOwner(`${bin}/pg_ctl`, [
+        '-D',
+        data,
+        '-w',
+        '-t',
+        '60',
+        '-s',
+        '-l',
+        `${this.dir}/server.log`,
+        '-o',
+        `-c listen_addresses=127.0.0.1 -c port=${this.port} -c unix_socket_directories='${this.sock}' -c timezone=UTC${quick}`,
+        'start',
+      ]);
+      if (started.status !== 0)
+        throw new Stop(`PostgreSQL did not start: ${(asOwner('tail', ['-3', `${this.dir}/server.log`]).stdout ?? '').trim()}`);
     }
     this.roles();
     return this;
@@ -113,15 +149,40 @@ export class Cluster {
   create(data) {
     say('making a database cluster');
     mustOwner('rm', ['-rf', `${data}.new`], 'cleaning up');
-    mustOwner(`${this.bin}/initdb`, ['-D', `${data}.new`, '-U', OWNER, '-E', 'UTF8', '--locale=C.UTF-8', '--auth-local=peer', '--auth-host=scram-sha-256', ...(this.fast ? ['--no-sync'] : [])], 'initdb');
-    mustOwner('tee', [`${data}.new/pg_hba.conf`], 'writing access rules', `local all ${OWNER} peer map=own\nhost all all 127.0.0.1/32 scram-sha-256\n`);
+    mustOwner(
+      `${this.bin}/initdb`,
+      [
+        '-D',
+        `${data}.new`,
+        '-U',
+        OWNER,
+        '-E',
+        'UTF8',
+        '--locale=C.UTF-8',
+        '--auth-local=peer',
+        '--auth-host=scram-sha-256',
+        ...(this.fast ? ['--no-sync'] : []),
+      ],
+      'initdb',
+    );
+    mustOwner(
+      'tee',
+      [`${data}.new/pg_hba.conf`],
+      'writing access rules',
+      `local all ${OWNER} peer map=own\nhost all all 127.0.0.1/32 scram-sha-256\n`,
+    );
     const me = mustOwner('id', ['-un'], 'id').trim();
     mustOwner('tee', [`${data}.new/pg_ident.conf`], 'writing access rules', `own ${me} ${OWNER}\n`);
     mustOwner('mv', [`${data}.new`, data], 'finishing the cluster'); // only a finished folder gets the name
   }
 
   sql(database, text) {
-    return mustOwner(`${this.bin}/psql`, ['-X', '-q', '-A', '-t', '-v', 'ON_ERROR_STOP=1', '-h', this.sock, '-p', String(this.port), '-U', OWNER, '-d', database], 'preparing the database', text);
+    return mustOwner(
+      `${this.bin}/psql`,
+      ['-X', '-q', '-A', '-t', '-v', 'ON_ERROR_STOP=1', '-h', this.sock, '-p', String(this.port), '-U', OWNER, '-d', database],
+      'preparing the database',
+      text,
+    );
   }
 
   /** Owner (definitions) and app (no definitions) with passwords of their own, kept beside the data. */
@@ -132,13 +193,26 @@ export class Cluster {
       chmodSync(file, 0o600);
     }
     this.passwords = JSON.parse(readFileSync(file, 'utf8'));
-    this.sql('postgres', ['owner', 'app'].map((r) => `do $$ begin if not exists (select from pg_roles where rolname = 'druckerei_${r}') then create role druckerei_${r} login; end if; end $$; alter role druckerei_${r} password '${this.passwords[r]}';`).join('\n'));
+    this.sql(
+      'postgres',
+      ['owner', 'app']
+        .map(
+          (r) =>
+            `do $$ begin if not exists (select from pg_roles where rolname = 'druckerei_${r}') then create role druckerei_${r} login; end if; end $$; alter role druckerei_${r} password '${this.passwords[r]}';`,
+        )
+        .join('\n'),
+    );
   }
 
   database(name) {
     const there = this.sql('postgres', `select 1 from pg_database where datname = '${name}';`).trim();
     if (!there) this.sql('postgres', `create database ${name} owner druckerei_owner;`);
-    this.sql(name, 'revoke create on schema public from public; alter schema public owner to druckerei_owner; grant connect on database ' + name + ' to druckerei_app;');
+    this.sql(
+      name,
+      'revoke create on schema public from public; alter schema public owner to druckerei_owner; grant connect on database ' +
+        name +
+        ' to druckerei_app;',
+    );
     return this.urls(name);
   }
 

@@ -8,7 +8,9 @@ const STAMP = `${ROOT}/node_modules/.druckerei-lock`;
 
 /** npm packages, when the lock file differs from what was installed. */
 export function ensurePackages() {
-  const lock = createHash('sha256').update(readFileSync(`${ROOT}/package-lock.json`)).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(`${ROOT}/package-lock.json`))
+    .digest('hex');
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
   say('installing npm packages (a minute or two)');
   must('npm', ['ci', '--no-audit', '--no-fund'], { what: 'npm ci' });
@@ -23,7 +25,16 @@ export function aptInstall(names, why) {
   if (sudo === null) throw new Stop(`${why} is missing: ask an administrator for “apt-get install ${names.join(' ')}”, then start again.`);
   say(`installing Debian's ${names.join(', ')}`);
   const apt = (...args) => {
-    const [command, ...rest] = [...sudo, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', '-o', 'DPkg::Lock::Timeout=120', '-qq', ...args];
+    const [command, ...rest] = [
+      ...sudo,
+      'env',
+      'DEBIAN_FRONTEND=noninteractive',
+      'apt-get',
+      '-o',
+      'DPkg::Lock::Timeout=120',
+      '-qq',
+      ...args,
+    ];
     return spawnSync(command, rest, { encoding: 'utf8' });
   };
   let last;
@@ -39,7 +50,12 @@ export function aptInstall(names, why) {
 /** Debian's PostgreSQL without its own main cluster. */
 export function forbidMainCluster() {
   const sudo = isRoot ? [] : ['sudo', '-n'];
-  const [command, ...rest] = [...sudo, 'sh', '-c', "mkdir -p /etc/postgresql-common/createcluster.d && echo 'create_main_cluster = false' > /etc/postgresql-common/createcluster.d/no-main.conf"];
+  const [command, ...rest] = [
+    ...sudo,
+    'sh',
+    '-c',
+    "mkdir -p /etc/postgresql-common/createcluster.d && echo 'create_main_cluster = false' > /etc/postgresql-common/createcluster.d/no-main.conf",
+  ];
   spawnSync(command, rest);
 }
 

@@ -4,18 +4,39 @@ import { Stop } from './say.mjs';
 
 /** Starts the built server and waits until it listens. */
 export function startServer(env) {
-  const child = fork(`${ROOT}/server/dist/main.js`, [], { cwd: ROOT, execArgv: ['--enable-source-maps'], env: { ...process.env, FONT_DIR: `${ROOT}/server/fonts`, ...env }, stdio: ['ignore', 'inherit', 'pipe', 'ipc'], detached: false });
+  const child = fork(`${ROOT}/server/dist/main.js`, [], {
+    cwd: ROOT,
+    execArgv: ['--enable-source-maps'],
+    env: { ...process.env, FONT_DIR: `${ROOT}/server/fonts`, ...env },
+    stdio: ['ignore', 'inherit', 'pipe', 'ipc'],
+    detached: false,
+  });
   let complaint = '';
-  child.stderr.on('data', (d) => { complaint += d; if (!String(d).startsWith('druckerei: ')) process.stderr.write(d); });
+  child.stderr.on('data', (d) => {
+    complaint += d;
+    if (!String(d).startsWith('druckerei: ')) process.stderr.write(d);
+  });
   const ready = new Promise((resolve, reject) => {
-    child.on('message', (m) => { if (m?.ready) resolve(m.ready); });
-    child.on('exit', (code) => reject(new Stop(complaint.replace(/^druckerei: /, '').trim().split('\n')[0] || `the server ended with code ${code}`)));
+    child.on('message', (m) => {
+      if (m?.ready) resolve(m.ready);
+    });
+    child.on('exit', (code) =>
+      reject(
+        new Stop(
+          complaint
+            .replace(/^druckerei: /, '')
+            .trim()
+            .split('\n')[0] || `the server ended with code ${code}`,
+        ),
+      ),
+    );
   });
-  const stop = () => new Promise((resolve) => {
-    if (child.exitCode !== null || child.signalCode !== null) return resolve();
-    child.once('exit', () => resolve());
-    child.kill('SIGTERM');
-    setTimeout(() => child.kill('SIGKILL'), 5_000).unref();
-  });
+  const stop = () =>
+    new Promise((resolve) => {
+      if (child.exitCode !== null || child.signalCode !== null) return resolve();
+      child.once('exit', () => resolve());
+      child.kill('SIGTERM');
+      setTimeout(() => child.kill('SIGKILL'), 5_000).unref();
+    });
   return { child, ready, stop };
 }

@@ -7,11 +7,18 @@ import { Client, NOW, PASSWORDS, TestServer } from './test-server.fixture';
 
 const server = new TestServer();
 let planner: Client;
-beforeAll(async () => { await server.start(); planner = await server.signedIn('planner'); });
+beforeAll(async () => {
+  await server.start();
+  planner = await server.signedIn('planner');
+});
 afterAll(() => server.stop());
 
-const edit = (job: string, version: number, at: string[], now: unknown, key = randomUUID()) => planner.call('POST', `/api/jobs/${job}/edits`, { version, key, edits: [{ at, now }] });
-const decideAll = async (job: string): Promise<Record<string, string>> => { const r = await planner.call('POST', `/api/jobs/${job}/release`, { version: 1, decisions: {} }); return Object.fromEntries(((r.body['fields'] ?? []) as { path: string }[]).map((f) => [f.path, 'agreed with the customer'])); };
+const edit = (job: string, version: number, at: string[], now: unknown, key = randomUUID()) =>
+  planner.call('POST', `/api/jobs/${job}/edits`, { version, key, edits: [{ at, now }] });
+const decideAll = async (job: string): Promise<Record<string, string>> => {
+  const r = await planner.call('POST', `/api/jobs/${job}/release`, { version: 1, decisions: {} });
+  return Object.fromEntries(((r.body['fields'] ?? []) as { path: string }[]).map((f) => [f.path, 'agreed with the customer']));
+};
 
 describe('every endpoint × role', () => {
   const table = Object.entries(api as Record<string, Endpoint>);
@@ -21,10 +28,25 @@ describe('every endpoint × role', () => {
   };
   it.each(table)('%s needs a person unless it is for anyone', async (_name, e) => {
     const { status } = await request(server.client(), e);
-    if (e.who === 'anyone') expect(status).not.toBe(403); else expect(status).toBe(401);
+    if (e.who === 'anyone') expect(status).not.toBe(403);
+    else expect(status).toBe(401);
   });
-  it.each(table.filter(([, e]) => Array.isArray(e.who) && !e.who.includes('press')))('%s is refused to the wrong role', async (_name, e) => { expect((await request(await server.signedIn('press'), e)).status).toBe(403); });
-  it.each(table.filter(([name, e]) => e.reply !== 'events' && (e.who === 'signed-in' || (Array.isArray(e.who) && e.who.includes('planner'))) && name !== 'session.signOut'))('%s is open to a planner', async (_name, e) => { expect([401, 403, 500]).not.toContain((await request(planner, e)).status); });
+  it.each(table.filter(([, e]) => Array.isArray(e.who) && !e.who.includes('press')))(
+    '%s is refused to the wrong role',
+    async (_name, e) => {
+      expect((await request(await server.signedIn('press'), e)).status).toBe(403);
+    },
+  );
+  it.each(
+    table.filter(
+      ([name, e]) =>
+        e.reply !== 'events' &&
+        (e.who === 'signed-in' || (Array.isArray(e.who) && e.who.includes('planner'))) &&
+        name !== 'session.signOut',
+    ),
+  )('%s is open to a planner', async (_name, e) => {
+    expect([401, 403, 500]).not.toContain((await request(planner, e)).status);
+  });
   it('describes itself as OpenAPI 3.1 with every path', async () => {
     const { body } = await planner.call('GET', '/api/openapi.json');
     expect(body).toEqual(JSON.parse(JSON.stringify(openApi(api))));
@@ -35,7 +57,10 @@ describe('every endpoint × role', () => {
 describe('sign-in', () => {
   it('answers wrong names and wrong passwords alike', async () => {
     const c = server.client();
-    const [a, b] = [await c.call('POST', '/api/session', { name: 'anselm', password: 'no' }), await c.call('POST', '/api/session', { name: 'nobody-here', password: 'no' })];
+    const [a, b] = [
+      await c.call('POST', '/api/session', { name: 'anselm', password: 'no' }),
+      await c.call('POST', '/api/session', { name: 'nobody-here', password: 'no' }),
+    ];
     expect([a.status, b.status]).toEqual([401, 401]);
     expect(a.body['detail']).toBe(b.body['detail']);
   });
@@ -67,8 +92,15 @@ describe('sign-in', () => {
 
 describe('the door', () => {
   it.each([
-    ['another site', { 'sec-fetch-site': 'cross-site' }], ['another origin', { origin: 'http://elsewhere.example' }], ['a cookie with neither said', {}],
-  ])('refuses a write from %s', async (_what, headers) => { expect((await planner.call('POST', '/api/customers', { id: randomUUID(), name: 'X', address: '' }, headers as Record<string, string>)).status).toBe(403); });
+    ['another site', { 'sec-fetch-site': 'cross-site' }],
+    ['another origin', { origin: 'http://elsewhere.example' }],
+    ['a cookie with neither said', {}],
+  ])('refuses a write from %s', async (_what, headers) => {
+    expect(
+      (await planner.call('POST', '/api/customers', { id: randomUUID(), name: 'X', address: '' }, headers as Record<string, string>))
+        .status,
+    ).toBe(403);
+  });
   it('says what is wrong with JSON, size, address and fields', async () => {
     expect((await planner.call('POST', '/api/customers', '{"id":')).status).toBe(400);
     expect((await planner.call('POST', '/api/customers', { id: randomUUID(), name: 'x'.repeat(1_100_000), address: '' })).status).toBe(413);
@@ -78,14 +110,22 @@ describe('the door', () => {
     expect(empty.body['fields']).toEqual([{ path: 'name', says: 'is empty' }]);
     expect(empty.headers.get('content-type')).toContain('application/problem+json');
   });
-  it.each([['quantity of nothing', 'quantity', 0], ['a negative one', 'quantity', -5], ['half a piece', 'quantity', 1.5]])('refuses %s with the field’s path', async (_w, _f, quantity) => {
+  it.each([
+    ['quantity of nothing', 'quantity', 0],
+    ['a negative one', 'quantity', -5],
+    ['half a piece', 'quantity', 1.5],
+  ])('refuses %s with the field’s path', async (_w, _f, quantity) => {
     const spec = cardSpec();
     spec.items['i1']!.versions['only']!.quantity = quantity;
     const r = await planner.call('POST', '/api/orders', { id: randomUUID(), customer: randomUUID(), spec });
     expect(r.status).toBe(400);
     expect((r.body['fields'] as { path: string }[])[0]?.path).toBe('spec.items.i1.versions.only.quantity');
   });
-  it('allows no inline or evaluated script', async () => { const csp = (await planner.call('GET', '/healthz')).headers.get('content-security-policy') ?? ''; expect(csp).toContain("script-src 'self'"); expect(csp).not.toMatch(/script-src[^;]*unsafe/); });
+  it('allows no inline or evaluated script', async () => {
+    const csp = (await planner.call('GET', '/healthz')).headers.get('content-security-policy') ?? '';
+    expect(csp).toContain("script-src 'self'");
+    expect(csp).not.toMatch(/script-src[^;]*unsafe/);
+  });
   it('stores script and SQL as the text they are', async () => {
     const name = `<script>alert(1)</script>'; drop table jobs; --`;
     const made = await planner.call('POST', '/api/customers', { id: randomUUID(), name, address: '' });
@@ -103,7 +143,11 @@ describe('orders', () => {
     expect(a.status).toBe(200);
     expect(b.body).toEqual(a.body);
   });
-  it('names a customer that is not there', async () => { const r = await planner.call('POST', '/api/orders', { id: randomUUID(), customer: randomUUID(), spec: cardSpec() }); expect(r.status).toBe(400); expect((r.body['fields'] as { path: string }[])[0]?.path).toBe('customer'); });
+  it('names a customer that is not there', async () => {
+    const r = await planner.call('POST', '/api/orders', { id: randomUUID(), customer: randomUUID(), spec: cardSpec() });
+    expect(r.status).toBe(400);
+    expect((r.body['fields'] as { path: string }[])[0]?.path).toBe('customer');
+  });
   it('refuses a day that no calendar has', async () => {
     const customer = randomUUID();
     await planner.call('POST', '/api/customers', { id: customer, name: `Day ${customer}`, address: '' });
@@ -113,14 +157,19 @@ describe('orders', () => {
   });
   it('lists the next due first, and finds by title, customer and number', async () => {
     const job = await planner.order(1234);
-    const rows = (await planner.call('GET', '/api/orders')).body['rows'] as { dueAt: number | null; number: number; job: string; quantity: number }[];
+    const rows = (await planner.call('GET', '/api/orders')).body['rows'] as {
+      dueAt: number | null;
+      number: number;
+      job: string;
+      quantity: number;
+    }[];
     const due = rows.map((r) => r.dueAt ?? Infinity);
     expect(due).toEqual([...due].sort((a, b) => a - b));
     const row = rows.find((r) => r.job === job);
     expect(row?.quantity).toBe(1234);
     const found = (await planner.call('GET', `/api/orders?find=${row?.number ?? ''}`)).body['rows'] as { job: string }[];
     expect(found.map((r) => r.job)).toContain(job);
-    expect(((await planner.call('GET', `/api/orders?find=${encodeURIComponent("%' or 1=1 --")}`)).body['rows'] as unknown[])).toEqual([]);
+    expect((await planner.call('GET', `/api/orders?find=${encodeURIComponent("%' or 1=1 --")}`)).body['rows'] as unknown[]).toEqual([]);
   });
 });
 
@@ -157,10 +206,16 @@ describe('a job', () => {
   it('keeps deliveries in step with the specification', async () => {
     const job = await planner.order();
     await edit(job, 1, ['items', 'i1', 'deliveries'], [{ by: '2026-04-01T08:00', share: { only: 10_000 }, to: 'Pier 3' }]);
-    const { rows } = await server.db.query<{ address: string; at: number }>('select d.address, extract(epoch from d.due_at)::float8 as at from deliveries d join job_items i on i.order_line = d.order_line where i.job = $1', [job]);
+    const { rows } = await server.db.query<{ address: string; at: number }>(
+      'select d.address, extract(epoch from d.due_at)::float8 as at from deliveries d join job_items i on i.order_line = d.order_line where i.job = $1',
+      [job],
+    );
     expect(rows).toEqual([{ address: 'Pier 3', at: Date.UTC(2026, 3, 1, 6) / 1000 }]); // 08:00 in summer time
   });
-  it('answers 404 for a job that is not there, 400 for an id that is none', async () => { expect((await planner.call('GET', `/api/jobs/${randomUUID()}`)).status).toBe(404); expect((await planner.call('GET', '/api/jobs/1;drop')).status).toBe(400); });
+  it('answers 404 for a job that is not there, 400 for an id that is none', async () => {
+    expect((await planner.call('GET', `/api/jobs/${randomUUID()}`)).status).toBe(404);
+    expect((await planner.call('GET', '/api/jobs/1;drop')).status).toBe(400);
+  });
 });
 
 describe('release', () => {
@@ -173,8 +228,11 @@ describe('release', () => {
     const released = await planner.call('POST', `/api/jobs/${job}/release`, { version: 1, decisions });
     expect(released.body).toMatchObject({ nr: 1, by: 'Anselm Hardt' });
     expect((await planner.call('POST', `/api/jobs/${job}/release`, { version: 1, decisions })).body).toEqual(released.body);
-    const spec = (await planner.call('GET', `/api/jobs/${job}`)).body['spec'] as { decisions: Record<string, { by: string; reason: string }> };
-    for (const key of Object.keys(decisions)) expect(spec.decisions[key]).toMatchObject({ by: 'Anselm Hardt', reason: 'agreed with the customer' });
+    const spec = (await planner.call('GET', `/api/jobs/${job}`)).body['spec'] as {
+      decisions: Record<string, { by: string; reason: string }>;
+    };
+    for (const key of Object.keys(decisions))
+      expect(spec.decisions[key]).toMatchObject({ by: 'Anselm Hardt', reason: 'agreed with the customer' });
     expect((await edit(job, 2, ['name'], 'Too late')).body['type']).toBe('urn:druckerei:released');
   });
   it('is refused while a finding blocks it', async () => {
@@ -186,8 +244,20 @@ describe('release', () => {
   it('keeps an immutable snapshot: the app’s role may not change it', async () => {
     const job = await planner.order();
     await planner.call('POST', `/api/jobs/${job}/release`, { version: 1, decisions: await decideAll(job) });
-    for (const statement of ['update releases set nr = 2', 'delete from releases', 'update specs set version = 9', 'delete from events', 'update events set what = $$x$$', 'drop table jobs', 'create table x (y int)']) await expect(server.db.query(statement)).rejects.toThrow(/permission denied|must be owner/);
-    const { rows } = await server.db.query<{ snapshot: { plan: { figures: object }; plant: string } }>('select snapshot from releases where job = $1', [job]);
+    for (const statement of [
+      'update releases set nr = 2',
+      'delete from releases',
+      'update specs set version = 9',
+      'delete from events',
+      'update events set what = $$x$$',
+      'drop table jobs',
+      'create table x (y int)',
+    ])
+      await expect(server.db.query(statement)).rejects.toThrow(/permission denied|must be owner/);
+    const { rows } = await server.db.query<{ snapshot: { plan: { figures: object }; plant: string } }>(
+      'select snapshot from releases where job = $1',
+      [job],
+    );
     expect(Object.keys(rows[0]?.snapshot.plan.figures ?? {}).length).toBeGreaterThan(200);
   });
 });
@@ -223,7 +293,14 @@ describe('time', () => {
   const plant = PlantSchema.parse(require('../../demo/plant.json'));
   it('expands opening hours to UTC over the change to summer time', () => {
     const hours = openHours(plant, Date.UTC(2026, 2, 27) / 1000, 5); // Friday 27 March; clocks change on Sunday 29
-    expect(hours.map(([a, b]) => [new Date(a * 1000).toISOString(), new Date(b * 1000).toISOString()])).toEqual([['2026-03-27T05:00:00.000Z', '2026-03-27T19:00:00.000Z'], ['2026-03-30T04:00:00.000Z', '2026-03-30T20:00:00.000Z'], ['2026-03-31T04:00:00.000Z', '2026-03-31T20:00:00.000Z']]);
+    expect(hours.map(([a, b]) => [new Date(a * 1000).toISOString(), new Date(b * 1000).toISOString()])).toEqual([
+      ['2026-03-27T05:00:00.000Z', '2026-03-27T19:00:00.000Z'],
+      ['2026-03-30T04:00:00.000Z', '2026-03-30T20:00:00.000Z'],
+      ['2026-03-31T04:00:00.000Z', '2026-03-31T20:00:00.000Z'],
+    ]);
   });
-  it('reads plant-local moments and knows a day that is none', () => { expect(momentOf('2026-03-02T07:00', 'Europe/Berlin')).toBe(NOW); expect(momentOf('2026-02-30T07:00', 'Europe/Berlin')).toBeNull(); });
+  it('reads plant-local moments and knows a day that is none', () => {
+    expect(momentOf('2026-03-02T07:00', 'Europe/Berlin')).toBe(NOW);
+    expect(momentOf('2026-02-30T07:00', 'Europe/Berlin')).toBeNull();
+  });
 });

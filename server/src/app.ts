@@ -20,10 +20,20 @@ import { makeGate, sameOrigin } from './session/gate';
 import { sessionHandlers } from './session/session.handlers';
 
 declare module 'express-serve-static-core' {
-  interface Request { id: string; log: Logger }
+  interface Request {
+    id: string;
+    log: Logger;
+  }
 }
 
-export interface AppParts { db: Pool; hub: EventHub; log: Logger; now: () => number; secret: string; webDir: string | null }
+export interface AppParts {
+  db: Pool;
+  hub: EventHub;
+  log: Logger;
+  now: () => number;
+  secret: string;
+  webDir: string | null;
+}
 
 const SESSION_MS = 12 * 3600 * 1000;
 
@@ -35,27 +45,87 @@ export function buildApp({ db, hub, log, now, secret, webDir }: AppParts): { app
     req.id = randomUUID();
     req.log = log.child({ requestId: req.id });
     const from = process.hrtime.bigint();
-    res.on('finish', () => req.log.info({ method: req.method, path: req.path, status: res.statusCode, ms: Number((process.hrtime.bigint() - from) / 1_000_000n) }, 'answered'));
+    res.on('finish', () =>
+      req.log.info(
+        { method: req.method, path: req.path, status: res.statusCode, ms: Number((process.hrtime.bigint() - from) / 1_000_000n) },
+        'answered',
+      ),
+    );
     next();
   });
-  app.use(helmet({ contentSecurityPolicy: { directives: { scriptSrc: ["'self'"], scriptSrcAttr: ["'none'"], workerSrc: ["'self'"], imgSrc: ["'self'", 'data:', 'blob:'], upgradeInsecureRequests: null } } }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          scriptSrc: ["'self'"],
+          scriptSrcAttr: ["'none'"],
+          workerSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          upgradeInsecureRequests: null,
+        },
+      },
+    }),
+  );
   app.use(compression());
   app.get('/healthz', async (_req, res) => {
     await db.query('select 1');
     res.json({ ok: true });
   });
   const Store = connectPgSimple(expressSession);
-  const store = new Store({ pool: db, tableName: 'sessions', pruneSessionInterval: 900, errorLog: (...e: unknown[]) => log.warn({ e }, 'session store') });
+  const store = new Store({
+    pool: db,
+    tableName: 'sessions',
+    pruneSessionInterval: 900,
+    errorLog: (...e: unknown[]) => log.warn({ e }, 'session store'),
+  });
   app.use('/api', express.json({ limit: '1mb' }));
-  app.use('/api', expressSession({ name: 'druckerei', store, secret, resave: false, saveUninitialized: false, rolling: false, cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_MS } }));
+  app.use(
+    '/api',
+    expressSession({
+      name: 'druckerei',
+      store,
+      secret,
+      resave: false,
+      saveUninitialized: false,
+      rolling: false,
+      cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_MS },
+    }),
+  );
   app.use('/api', sameOrigin);
-  const context = (req: Request): Ctx => ({ db, log: req.log, requestId: req.id, now, hub, user: req.user ?? null, session: sessionDoor(req) });
+  const context = (req: Request): Ctx => ({
+    db,
+    log: req.log,
+    requestId: req.id,
+    now,
+    hub,
+    user: req.user ?? null,
+    session: sessionDoor(req),
+  });
   app.get('/api/openapi.json', (_req, res) => void res.json(openApi(api)));
-  implement(app, api, { ...sessionHandlers, ...plantsHandlers, ...ordersHandlers, ...jobsHandlers, ...eventsHandlers }, makeGate(db), context);
-  app.use('/api', () => { throw notFound('This address'); });
+  implement(
+    app,
+    api,
+    { ...sessionHandlers, ...plantsHandlers, ...ordersHandlers, ...jobsHandlers, ...eventsHandlers },
+    makeGate(db),
+    context,
+  );
+  app.use('/api', () => {
+    throw notFound('This address');
+  });
   if (webDir !== null && existsSync(webDir)) {
-    app.use(express.static(webDir, { index: false, setHeaders: (res, path) => void res.setHeader('Cache-Control', /-[A-Z0-9]{8}\.\w+$|\/media\//.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache') }));
-    app.get('/{*path}', (_req, res) => res.sendFile('index.html', { root: webDir, cacheControl: false, headers: { 'Cache-Control': 'no-cache' } }));
+    app.use(
+      express.static(webDir, {
+        index: false,
+        setHeaders: (res, path) =>
+          void res.setHeader(
+            'Cache-Control',
+            /-[A-Z0-9]{8}\.\w+$|\/media\//.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
+          ),
+      }),
+    );
+    app.get('/{*path}', (_req, res) =>
+      res.sendFile('index.html', { root: webDir, cacheControl: false, headers: { 'Cache-Control': 'no-cache' } }),
+    );
   }
   app.use(errorTable);
   return { app, close: () => store.close() };
@@ -63,7 +133,13 @@ export function buildApp({ db, hub, log, now, secret, webDir }: AppParts): { app
 
 /** A new session id at every sign-in: an id planted before is worth nothing after. */
 function sessionDoor(req: Request): SessionDoor {
-  const settled = (work: (done: (e?: unknown) => void) => void): Promise<void> => new Promise((resolve, reject) => work((e) => { if (e instanceof Error) reject(e); else resolve(); }));
+  const settled = (work: (done: (e?: unknown) => void) => void): Promise<void> =>
+    new Promise((resolve, reject) =>
+      work((e) => {
+        if (e instanceof Error) reject(e);
+        else resolve();
+      }),
+    );
   return {
     address: req.ip ?? '',
     begin: async (userId) => {

@@ -16,7 +16,11 @@ export interface Ctx {
 }
 
 /** What the handlers of sign-in need of the session. */
-export interface SessionDoor { address: string; begin(userId: string): Promise<void>; end(): Promise<void> }
+export interface SessionDoor {
+  address: string;
+  begin(userId: string): Promise<void>;
+  end(): Promise<void>;
+}
 
 /** The person signed in; the gate has made sure there is one. */
 export function signedIn(ctx: Ctx): Me & { id: string } {

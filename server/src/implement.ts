@@ -8,22 +8,32 @@ type Answer<E extends Endpoint> = E['reply'] extends z.ZodType ? z.input<E['repl
 export type Handlers<T extends Record<string, Endpoint>> = { [N in keyof T]: (asked: Asked<T[N]>, ctx: Ctx) => Promise<Answer<T[N]>> };
 
 /** Puts a table of endpoints on a router; a missing, misspelt or ill-typed handler does not compile. Rejections go to the one error table. */
-export function implement<T extends Record<string, Endpoint>>(router: Router, table: T, handlers: Handlers<T>, gate: (who: Endpoint['who']) => RequestHandler, context: (req: Request) => Ctx): void {
+export function implement<T extends Record<string, Endpoint>>(
+  router: Router,
+  table: T,
+  handlers: Handlers<T>,
+  gate: (who: Endpoint['who']) => RequestHandler,
+  context: (req: Request) => Ctx,
+): void {
   for (const name of Object.keys(table) as (keyof T & string)[]) {
     const e: Endpoint = table[name] as Endpoint;
     const handle = handlers[name] as (asked: object, ctx: Ctx) => Promise<unknown>;
     router[e.method](e.path, gate(e.who), async (req, res) => {
-      const asked = Object.fromEntries((['params', 'query', 'body'] as const).flatMap((k) => (e[k] ? [[k, e[k].parse(req[k] ?? {})]] : [])));
+      const asked = Object.fromEntries(
+        (['params', 'query', 'body'] as const).flatMap((k) => (e[k] ? [[k, e[k].parse(req[k] ?? {})]] : [])),
+      );
       const answer = await handle(asked, context(req));
       if (e.reply === 'file') {
         const file = answer as FileReply;
-        res.set({ 'Content-Type': file.mime, 'Content-Disposition': `inline; filename="${file.name}"`, 'Cache-Control': 'no-store' }).send(Buffer.from(file.bytes));
+        res
+          .set({ 'Content-Type': file.mime, 'Content-Disposition': `inline; filename="${file.name}"`, 'Cache-Control': 'no-store' })
+          .send(Buffer.from(file.bytes));
       } else if (e.reply === 'events') {
         res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' });
         res.flushHeaders();
         const close = (answer as EventsReply).open((chunk) => res.write(chunk));
         req.on('close', close);
-      } else res.set('Cache-Control', 'no-store').json((e.reply).parse(answer));
+      } else res.set('Cache-Control', 'no-store').json(e.reply.parse(answer));
     });
   }
 }

@@ -10,12 +10,20 @@ import { makePool } from './db/pool';
 import { EventHub } from './events/event-hub';
 
 const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
-const env = z.object({
-  PORT: z.coerce.number().int().min(0).max(65_535).default(8080), HOST: z.string().default('127.0.0.1'), DATABASE_URL: z.string().min(1),
-  /** The owner migrates; the app's role may define nothing. Left out: one role does both. */
-  OWNER_DATABASE_URL: z.string().optional(), WEB_DIR: z.string().default(here('../../web/dist/browser')), MIGRATIONS_DIR: z.string().default(here('../migrations')), FIRST_START: z.string().optional(),
-  LOG_LEVEL: z.string().default('info'), /** An ISO moment at which the clock stands (pictures, tests). */ CLOCK: z.iso.datetime().optional(),
-}).parse(process.env);
+const env = z
+  .object({
+    PORT: z.coerce.number().int().min(0).max(65_535).default(8080),
+    HOST: z.string().default('127.0.0.1'),
+    DATABASE_URL: z.string().min(1),
+    /** The owner migrates; the app's role may define nothing. Left out: one role does both. */
+    OWNER_DATABASE_URL: z.string().optional(),
+    WEB_DIR: z.string().default(here('../../web/dist/browser')),
+    MIGRATIONS_DIR: z.string().default(here('../migrations')),
+    FIRST_START: z.string().optional(),
+    LOG_LEVEL: z.string().default('info'),
+    /** An ISO moment at which the clock stands (pictures, tests). */ CLOCK: z.iso.datetime().optional(),
+  })
+  .parse(process.env);
 
 const log = pino({ level: env.LOG_LEVEL });
 const fixed = env.CLOCK === undefined ? null : Date.parse(env.CLOCK) / 1000;
@@ -35,7 +43,13 @@ function fail(sentence: string): never {
 }
 
 const appRole = env.OWNER_DATABASE_URL === undefined ? null : decodeURIComponent(new URL(env.DATABASE_URL).username);
-const { version } = await migrate(env.OWNER_DATABASE_URL ?? env.DATABASE_URL, env.MIGRATIONS_DIR, appRole).catch((error: unknown) => fail(error instanceof DatabaseNewer ? error.message : `the database could not be brought up to date: ${error instanceof Error ? error.message : String(error)}`));
+const { version } = await migrate(env.OWNER_DATABASE_URL ?? env.DATABASE_URL, env.MIGRATIONS_DIR, appRole).catch((error: unknown) =>
+  fail(
+    error instanceof DatabaseNewer
+      ? error.message
+      : `the database could not be brought up to date: ${error instanceof Error ? error.message : String(error)}`,
+  ),
+);
 const db = makePool(env.DATABASE_URL, (e) => log.warn({ err: e.message }, 'idle database connection lost'));
 if (env.FIRST_START !== undefined) await firstStart(db, readFirstStart(env.FIRST_START));
 const hub = new EventHub(env.DATABASE_URL, log);

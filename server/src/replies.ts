@@ -1,4 +1,10 @@
 /** A file with its type, sent as it is. */
-export interface FileReply { mime: string; name: string; bytes: Uint8Array }
+export interface FileReply {
+  mime: string;
+  name: string;
+  bytes: Uint8Array;
+}
 /** An open stream of events: it writes until it is closed. */
-export interface EventsReply { open(write: (chunk: string) => void): () => void }
+export interface EventsReply {
+  open(write: (chunk: string) => void): () => void;
+}

@@ -16,8 +16,16 @@ export const PASSWORDS = { planner: 'paper-river-24', press: 'ink-and-water-3', 
 const NAMES = { planner: 'anselm', press: 'odo', store: 'ilse' } as const;
 
 /** Where the tests' cluster listens; set by the test command. */
-const admin = (): string => { const url = process.env['TEST_OWNER_URL']; if (!url) throw new Error('run the tests by npm test: it starts their database'); return url; };
-const named = (url: string, database: string): string => { const u = new URL(url); u.pathname = `/${database}`; return u.href; };
+const admin = (): string => {
+  const url = process.env['TEST_OWNER_URL'];
+  if (!url) throw new Error('run the tests by npm test: it starts their database');
+  return url;
+};
+const named = (url: string, database: string): string => {
+  const u = new URL(url);
+  u.pathname = `/${database}`;
+  return u.href;
+};
 
 /** A whole server on a database of its own, made from the migrated template. */
 export class TestServer {
@@ -38,12 +46,26 @@ export class TestServer {
     const log = pino({ level: 'silent' });
     this.db = makePool(url, () => undefined);
     const first = JSON.parse(readFileSync(`${ROOT}/demo/first-start.json`, 'utf8')) as Record<string, unknown>;
-    await firstStart(this.db, FirstStart.parse({ ...first, plant: JSON.parse(readFileSync(`${ROOT}/demo/plant.json`, 'utf8')) as unknown }));
+    await firstStart(
+      this.db,
+      FirstStart.parse({ ...first, plant: JSON.parse(readFileSync(`${ROOT}/demo/plant.json`, 'utf8')) as unknown }),
+    );
     this.hub = new EventHub(url, log);
     await this.hub.start();
-    const { app, close } = buildApp({ db: this.db, hub: this.hub, log, now: () => this.now, secret: await sessionSecret(this.db), webDir: null });
+    const { app, close } = buildApp({
+      db: this.db,
+      hub: this.hub,
+      log,
+      now: () => this.now,
+      secret: await sessionSecret(this.db),
+      webDir: null,
+    });
     this.closeApp = close;
-    this.server = await new Promise<Server>((resolve) => { const s = app.listen(0, '127.0.0.1', () => { resolve(s); }); });
+    this.server = await new Promise<Server>((resolve) => {
+      const s = app.listen(0, '127.0.0.1', () => {
+        resolve(s);
+      });
+    });
     this.base = `http://127.0.0.1:${(this.server.address() as AddressInfo).port}`;
     return this;
   }
@@ -60,24 +82,53 @@ export class TestServer {
     await owner.end();
   }
 
-  client(): Client { return new Client(this); }
-  async signedIn(role: keyof typeof NAMES): Promise<Client> { const c = this.client(); await c.call('POST', '/api/session', { name: NAMES[role], password: PASSWORDS[role] }); return c; }
+  client(): Client {
+    return new Client(this);
+  }
+  async signedIn(role: keyof typeof NAMES): Promise<Client> {
+    const c = this.client();
+    await c.call('POST', '/api/session', { name: NAMES[role], password: PASSWORDS[role] });
+    return c;
+  }
 }
 
-export interface Said { status: number; body: Record<string, unknown>; headers: Headers; bytes: Uint8Array }
+export interface Said {
+  status: number;
+  body: Record<string, unknown>;
+  headers: Headers;
+  bytes: Uint8Array;
+}
 
 /** A browser's way of talking: cookie kept, same-origin said. */
 export class Client {
   cookie = '';
   constructor(private readonly server: TestServer) {}
 
-  async call(method: string, path: string, body?: unknown, headers: Record<string, string> = { 'sec-fetch-site': 'same-origin' }): Promise<Said> {
-    const res = await fetch(this.server.base + path, { method, headers: { ...(body !== undefined && { 'content-type': 'application/json' }), ...(this.cookie && { cookie: this.cookie }), ...headers }, ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }) });
+  async call(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = { 'sec-fetch-site': 'same-origin' },
+  ): Promise<Said> {
+    const res = await fetch(this.server.base + path, {
+      method,
+      headers: {
+        ...(body !== undefined && { 'content-type': 'application/json' }),
+        ...(this.cookie && { cookie: this.cookie }),
+        ...headers,
+      },
+      ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
     const set = res.headers.getSetCookie()[0];
     if (set) this.cookie = set.split(';')[0] ?? '';
     const bytes = new Uint8Array(await res.arrayBuffer());
     const text = new TextDecoder().decode(bytes);
-    return { status: res.status, headers: res.headers, bytes, body: text.startsWith('{') || text.startsWith('[') ? (JSON.parse(text) as Record<string, unknown>) : {} };
+    return {
+      status: res.status,
+      headers: res.headers,
+      bytes,
+      body: text.startsWith('{') || text.startsWith('[') ? (JSON.parse(text) as Record<string, unknown>) : {},
+    };
   }
 
   /** A customer and an order of line 1; gives the job's id. */

@@ -4,6 +4,16 @@ setupZonelessTestEnv({ errorOnUnknownElements: true, errorOnUnknownProperties: t
 
 // jsdom has neither of these:
 Object.assign(globalThis, {
-  ResizeObserver: class { observe(): void { /* no layout in jsdom */ } unobserve(): void { /* no layout in jsdom */ } disconnect(): void { /* no layout in jsdom */ } },
+  ResizeObserver: class {
+    observe(): void {
+      /* no layout in jsdom */
+    }
+    unobserve(): void {
+      /* no layout in jsdom */
+    }
+    disconnect(): void {
+      /* no layout in jsdom */
+    }
+  },
   structuredClone: (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown,
 });

@@ -43,10 +43,36 @@ export function allowanceFor({ certainty, expected, variation }: { certainty: nu
 
 const source = 'lognormal total loss, fully correlated between steps; spread from a handbook, from memory: a guess until there is a log';
 /** Good pieces lost on the way if all goes as expected: what the first flow could have given, less what comes out. */
-export const EXPECTED_LOSS: Formula<'started' | 'perGood' | 'out'> = { id: 'counts.expectedLoss', unit: 'piece', source: 'arithmetic', of: ({ started, perGood, out }) => Math.max(started / perGood - out, 0) };
+export const EXPECTED_LOSS: Formula<'started' | 'perGood' | 'out'> = {
+  id: 'counts.expectedLoss',
+  unit: 'piece',
+  source: 'arithmetic',
+  of: ({ started, perGood, out }) => Math.max(started / perGood - out, 0),
+};
 /** Pieces that may be lost before the order falls short of what it must have at least. */
-export const ALLOWANCE: Formula<'started' | 'perGood' | 'least'> = { id: 'counts.allowance', unit: 'piece', source: 'arithmetic', of: ({ started, perGood, least }) => Math.max(started / perGood - least, 0) };
-export const CHANCE: Formula<'allowance' | 'expected' | 'variation'> = { id: 'counts.chance', unit: '1', source, carriesGuess: false, of: (t) => chanceOfEnough({ ...t, variation: Math.max(t.variation, 0) }) };
+export const ALLOWANCE: Formula<'started' | 'perGood' | 'least'> = {
+  id: 'counts.allowance',
+  unit: 'piece',
+  source: 'arithmetic',
+  of: ({ started, perGood, least }) => Math.max(started / perGood - least, 0),
+};
+export const CHANCE: Formula<'allowance' | 'expected' | 'variation'> = {
+  id: 'counts.chance',
+  unit: '1',
+  source,
+  carriesGuess: false,
+  of: (t) => chanceOfEnough({ ...t, variation: Math.max(t.variation, 0) }),
+};
 /** Least good pieces the customer takes. */
-export const LEAST_GOOD: Formula<'wanted' | 'underPpm'> = { id: 'counts.leastGood', unit: 'piece', source: 'overs policy of the order', of: ({ wanted, underPpm }) => ceilTolerant(wanted * (1 - underPpm / 1e6)) };
-export const MOST_GOOD: Formula<'wanted' | 'overPpm'> = { id: 'counts.mostGood', unit: 'piece', source: 'overs policy of the order', of: ({ wanted, overPpm }) => Math.floor(wanted * (1 + overPpm / 1e6) + 1e-9) };
+export const LEAST_GOOD: Formula<'wanted' | 'underPpm'> = {
+  id: 'counts.leastGood',
+  unit: 'piece',
+  source: 'overs policy of the order',
+  of: ({ wanted, underPpm }) => ceilTolerant(wanted * (1 - underPpm / 1e6)),
+};
+export const MOST_GOOD: Formula<'wanted' | 'overPpm'> = {
+  id: 'counts.mostGood',
+  unit: 'piece',
+  source: 'overs policy of the order',
+  of: ({ wanted, overPpm }) => Math.floor(wanted * (1 + overPpm / 1e6) + 1e-9),
+};

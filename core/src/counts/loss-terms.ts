@@ -6,15 +6,40 @@ import type { LossTerms } from '../flow/solve-backward';
 const source = 'school "setup + running %": handbook ranges, from memory';
 /** Setup sheets of a pass of n inks: the four-colour form and so much for each unit more or less; repeat work and shared plates take a part of it. */
 export const OFFSET_SETUP: Formula<'fourColour' | 'perUnit' | 'inks' | 'factor'> = {
-  id: 'counts.offsetSetup', unit: 'cycle', source, of: ({ fourColour, perUnit, inks, factor }) => ceilTolerant(Math.max(fourColour + (inks - 4) * perUnit, perUnit) * factor) };
+  id: 'counts.offsetSetup',
+  unit: 'cycle',
+  source,
+  of: ({ fourColour, perUnit, inks, factor }) => ceilTolerant(Math.max(fourColour + (inks - 4) * perUnit, perUnit) * factor),
+};
 /** Setup cycles of any other step, new or repeat. */
-export const STEP_SETUP: Formula<'fresh' | 'factor'> = { id: 'counts.stepSetup', unit: 'cycle', source, of: ({ fresh, factor }) => ceilTolerant(fresh * factor) };
+export const STEP_SETUP: Formula<'fresh' | 'factor'> = {
+  id: 'counts.stepSetup',
+  unit: 'cycle',
+  source,
+  of: ({ fresh, factor }) => ceilTolerant(fresh * factor),
+};
 /** Running loss in whole parts per million, whatever school it comes from. */
-export const RUNNING_PPM: Formula<'ppm'> = { id: 'counts.runningPpm', unit: 'ppm', source, of: ({ ppm }) => Math.min(Math.max(Math.round(ppm), 0), 900_000) };
-export const SAMPLES: Formula<'samples'> = { id: 'counts.samplesPulled', unit: 'cycle', source: 'common practice, no source', of: ({ samples }) => ceilTolerant(samples) };
+export const RUNNING_PPM: Formula<'ppm'> = {
+  id: 'counts.runningPpm',
+  unit: 'ppm',
+  source,
+  of: ({ ppm }) => Math.min(Math.max(Math.round(ppm), 0), 900_000),
+};
+export const SAMPLES: Formula<'samples'> = {
+  id: 'counts.samplesPulled',
+  unit: 'cycle',
+  source: 'common practice, no source',
+  of: ({ samples }) => ceilTolerant(samples),
+};
 
 /** Writes the three losses of a step as figures (so that each can be overridden by hand) and returns them as terms for the counts. */
-export function lossFigures<T extends string>(step: string, setup: { formula: Formula<T>; terms: Record<T, Term> }, runningPpm: Term, samples: Term, to: Ledger): LossTerms {
+export function lossFigures<T extends string>(
+  step: string,
+  setup: { formula: Formula<T>; terms: Record<T, Term> },
+  runningPpm: Term,
+  samples: Term,
+  to: Ledger,
+): LossTerms {
   to.figure(`${step}.setupCycles`, setup.formula, setup.terms);
   to.figure(`${step}.runningPpm`, RUNNING_PPM, { ppm: runningPpm });
   to.figure(`${step}.samples`, SAMPLES, { samples });

@@ -7,13 +7,30 @@ import type { FamilyId, Settings, Wishes } from '../product/job-spec';
 import type { Part } from '../product/part';
 
 /** A stone of a family's route: which process, on which parts, and what the family sets on it. Step ids are `part.key`. */
-export interface RouteStone { key: string; process: Id<'process'>; of: Id<'part'>[]; settings: Settings }
+export interface RouteStone {
+  key: string;
+  process: Id<'process'>;
+  of: Id<'part'>[];
+  settings: Settings;
+}
 
 /** What a family says of itself on screen: its name, the order form's fields, the words of its stones. */
-export interface FamilyWords { name: string; hint: string; pieces: string; stones: Record<string, string>; fields: Record<string, string> }
+export interface FamilyWords {
+  name: string;
+  hint: string;
+  pieces: string;
+  stones: Record<string, string>;
+  fields: Record<string, string>;
+}
 
 /** One field of the order form: where it stands in the wish, what kind it is, where on the product's picture it belongs. */
-export interface WishField { key: string; kind: 'length' | 'count' | 'percent' | 'inks' | 'choice' | 'flag' | 'text' | 'foils' | 'pieces'; onPicture?: 'width' | 'height' | 'folded'; options?: (plant: Plant) => { value: string; says: string }[]; most?: number }
+export interface WishField {
+  key: string;
+  kind: 'length' | 'count' | 'percent' | 'inks' | 'choice' | 'flag' | 'text' | 'foils' | 'pieces';
+  onPicture?: 'width' | 'height' | 'folded';
+  options?: (plant: Plant) => { value: string; says: string }[];
+  most?: number;
+}
 
 /** A product line: data and choice of processes. */
 export interface Family<F extends FamilyId> {

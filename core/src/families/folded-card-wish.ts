@@ -4,20 +4,46 @@ import { LENGTH_MM, supplySchema } from '../product/job-spec';
 
 const foilMm = z.number().min(1, 'must be at least 1 mm').max(2_000, 'is longer than any sheet here');
 const sizeMm = z.number().min(LENGTH_MM.min, 'must be at least 10 mm').max(LENGTH_MM.max, 'is longer than any sheet here (5 m at most)');
-const inks = z.array(z.string().trim().min(1).max(30)).max(10, 'are more inks than a press has units (10 at most)').refine((list) => new Set(list).size === list.length, 'names an ink twice');
+const inks = z
+  .array(z.string().trim().min(1).max(30))
+  .max(10, 'are more inks than a press has units (10 at most)')
+  .refine((list) => new Set(list).size === list.length, 'names an ink twice');
 const foilArea = z.strictObject({ name: z.string().max(60), widthMm: foilMm, heightMm: foilMm, tool: idText.optional() });
-const applied = z.strictObject({ name: z.string().trim().min(1).max(60), secondsEach: z.number().min(0).max(3600), each: z.number().int().min(1).max(100), supply: supplySchema });
+const applied = z.strictObject({
+  name: z.string().trim().min(1).max(60),
+  secondsEach: z.number().min(0).max(3600),
+  each: z.number().int().min(1).max(100),
+  supply: supplySchema,
+});
 
 /** What a folded card's order may say; all of it may be left out. */
-export const FoldedCardWish = z.strictObject({
-  openWidthMm: sizeMm, openHeightMm: sizeMm, folds: z.number().int().min(0).max(6), foldedWidthMm: sizeMm,
-  front: inks, back: inks, coveragePercent: z.record(z.string().max(30), z.number().min(0).max(100)), totalInkPercent: z.number().min(0).max(400),
-  bleedMm: z.number().min(0).max(50), smallestDistanceMm: z.number().min(0).max(500), grain: z.enum(['fold', 'free']),
-  foils: z.record(idText, foilArea), foilToPrintMm: z.number().min(0).max(10),
-  applied: z.record(idText, applied), envelope: z.string().max(80), sealed: z.boolean(), perBand: z.number().int().min(1).max(1000), perCarton: z.number().int().min(1).max(100_000), grade: z.string().max(80),
-}).partial();
+export const FoldedCardWish = z
+  .strictObject({
+    openWidthMm: sizeMm,
+    openHeightMm: sizeMm,
+    folds: z.number().int().min(0).max(6),
+    foldedWidthMm: sizeMm,
+    front: inks,
+    back: inks,
+    coveragePercent: z.record(z.string().max(30), z.number().min(0).max(100)),
+    totalInkPercent: z.number().min(0).max(400),
+    bleedMm: z.number().min(0).max(50),
+    smallestDistanceMm: z.number().min(0).max(500),
+    grain: z.enum(['fold', 'free']),
+    foils: z.record(idText, foilArea),
+    foilToPrintMm: z.number().min(0).max(10),
+    applied: z.record(idText, applied),
+    envelope: z.string().max(80),
+    sealed: z.boolean(),
+    perBand: z.number().int().min(1).max(1000),
+    perCarton: z.number().int().min(1).max(100_000),
+    grade: z.string().max(80),
+  })
+  .partial();
 export type FoldedCardWish = z.infer<typeof FoldedCardWish>;
 
 declare module '../product/job-spec' {
-  interface Wishes { 'folded-card': FoldedCardWish }
+  interface Wishes {
+    'folded-card': FoldedCardWish;
+  }
 }

@@ -11,20 +11,81 @@ import { FoldedCardWish } from './folded-card-wish';
 export const foldedCard: Family<'folded-card'> = {
   id: 'folded-card',
   words: {
-    name: 'Card or leaflet', hint: 'cards, leaflets, invitations; with foil, pieces put on by hand, envelope and band', pieces: 'pieces',
-    stones: { stock: 'Stock', plates: 'Plates', print: 'Print', foil: 'Foil', cut: 'Cut', fold: 'Score and fold', hands: 'Pieces by hand', envelope: 'Envelope', band: 'Band', pack: 'Pack' },
+    name: 'Card or leaflet',
+    hint: 'cards, leaflets, invitations; with foil, pieces put on by hand, envelope and band',
+    pieces: 'pieces',
+    stones: {
+      stock: 'Stock',
+      plates: 'Plates',
+      print: 'Print',
+      foil: 'Foil',
+      cut: 'Cut',
+      fold: 'Score and fold',
+      hands: 'Pieces by hand',
+      envelope: 'Envelope',
+      band: 'Band',
+      pack: 'Pack',
+    },
     fields: {
-      openWidthMm: 'Open width', openHeightMm: 'Height', folds: 'Folds', foldedWidthMm: 'Folded width', front: 'Inks, front', back: 'Inks, back', coveragePercent: 'Coverage', totalInkPercent: 'Total ink', bleedMm: 'Bleed', smallestDistanceMm: 'Smallest distance to an edge',
-      grain: 'Grain', foils: 'Foil areas', foilToPrintMm: 'Foil to print, asked', applied: 'Pieces put on by hand', envelope: 'Envelope', sealed: 'Sealed', perBand: 'Pieces a band', perCarton: 'Pieces a carton', grade: 'Board',
+      openWidthMm: 'Open width',
+      openHeightMm: 'Height',
+      folds: 'Folds',
+      foldedWidthMm: 'Folded width',
+      front: 'Inks, front',
+      back: 'Inks, back',
+      coveragePercent: 'Coverage',
+      totalInkPercent: 'Total ink',
+      bleedMm: 'Bleed',
+      smallestDistanceMm: 'Smallest distance to an edge',
+      grain: 'Grain',
+      foils: 'Foil areas',
+      foilToPrintMm: 'Foil to print, asked',
+      applied: 'Pieces put on by hand',
+      envelope: 'Envelope',
+      sealed: 'Sealed',
+      perBand: 'Pieces a band',
+      perCarton: 'Pieces a carton',
+      grade: 'Board',
     },
   },
   wish: FoldedCardWish,
   fields: [
-    { key: 'openWidthMm', kind: 'length', onPicture: 'width' }, { key: 'openHeightMm', kind: 'length', onPicture: 'height' }, { key: 'folds', kind: 'count', onPicture: 'folded', most: 6 },
-    { key: 'grade', kind: 'choice', options: (plant) => [...new Set([plant.usualGrade, ...Object.values(plant.stocks).filter((s) => s.form === 'sheet').map((s) => s.grade).sort()])].map((g) => ({ value: g, says: g })) },
-    { key: 'front', kind: 'inks' }, { key: 'back', kind: 'inks' }, { key: 'foils', kind: 'foils' }, { key: 'applied', kind: 'pieces' },
-    { key: 'envelope', kind: 'text' }, { key: 'sealed', kind: 'flag' }, { key: 'perBand', kind: 'count' }, { key: 'bleedMm', kind: 'length' }, { key: 'smallestDistanceMm', kind: 'length' }, { key: 'totalInkPercent', kind: 'percent' },
-    { key: 'foilToPrintMm', kind: 'length' }, { key: 'grain', kind: 'choice', options: () => [{ value: 'fold', says: 'along the fold' }, { value: 'free', says: 'free' }] },
+    { key: 'openWidthMm', kind: 'length', onPicture: 'width' },
+    { key: 'openHeightMm', kind: 'length', onPicture: 'height' },
+    { key: 'folds', kind: 'count', onPicture: 'folded', most: 6 },
+    {
+      key: 'grade',
+      kind: 'choice',
+      options: (plant) =>
+        [
+          ...new Set([
+            plant.usualGrade,
+            ...Object.values(plant.stocks)
+              .filter((s) => s.form === 'sheet')
+              .map((s) => s.grade)
+              .sort(),
+          ]),
+        ].map((g) => ({ value: g, says: g })),
+    },
+    { key: 'front', kind: 'inks' },
+    { key: 'back', kind: 'inks' },
+    { key: 'foils', kind: 'foils' },
+    { key: 'applied', kind: 'pieces' },
+    { key: 'envelope', kind: 'text' },
+    { key: 'sealed', kind: 'flag' },
+    { key: 'perBand', kind: 'count' },
+    { key: 'bleedMm', kind: 'length' },
+    { key: 'smallestDistanceMm', kind: 'length' },
+    { key: 'totalInkPercent', kind: 'percent' },
+    { key: 'foilToPrintMm', kind: 'length' },
+    {
+      key: 'grain',
+      kind: 'choice',
+      options: () => [
+        { value: 'fold', says: 'along the fold' },
+        { value: 'free', says: 'free' },
+      ],
+    },
   ],
   starts: { openWidthMm: 296, openHeightMm: 148, folds: 1, front: ['K', 'C', 'M', 'Y'], back: ['K'], perBand: 6 },
 
@@ -34,15 +95,38 @@ export const foldedCard: Family<'folded-card'> = {
     const id: Id<'part'> = `${product}.card`;
     const widthMm = wish.openWidthMm ?? 296;
     const folds = wish.folds ?? 1;
-    const equal = to.figure(`${id}.foldedMm`, FOLDED_WIDTH, { openMm: typed(widthMm, 'mm', 'openWidthMm'), panels: typed(folds + 1, '1', 'folds') });
+    const equal = to.figure(`${id}.foldedMm`, FOLDED_WIDTH, {
+      openMm: typed(widthMm, 'mm', 'openWidthMm'),
+      panels: typed(folds + 1, '1', 'folds'),
+    });
     const part: Part = {
-      id, product, item, role: 'card', widthMm, heightMm: wish.openHeightMm ?? 148, bleedMm: wish.bleedMm ?? practiceValue(plant, 'layout.bleedMm'), leaves: 1, folds, foldedWidthMm: wish.foldedWidthMm ?? equal,
-      grainAlong: folds > 0 && wish.grain !== 'free' ? 'height' : null, colours: [wish.front ?? ['K', 'C', 'M', 'Y'], wish.back ?? []], coveragePercent: wish.coveragePercent ?? {},
-      ...(wish.totalInkPercent !== undefined && { totalInkPercent: wish.totalInkPercent }), ...(wish.smallestDistanceMm !== undefined && { smallestDistanceMm: wish.smallestDistanceMm }), ...(wish.foilToPrintMm !== undefined && { foilToPrintMm: wish.foilToPrintMm }),
-      foils: Object.entries(wish.foils ?? {}).map(([foilId, f]) => ({ id: foilId, name: f.name, widthMm: f.widthMm, heightMm: f.heightMm, ...(f.tool !== undefined && { tool: f.tool }) })),
+      id,
+      product,
+      item,
+      role: 'card',
+      widthMm,
+      heightMm: wish.openHeightMm ?? 148,
+      bleedMm: wish.bleedMm ?? practiceValue(plant, 'layout.bleedMm'),
+      leaves: 1,
+      folds,
+      foldedWidthMm: wish.foldedWidthMm ?? equal,
+      grainAlong: folds > 0 && wish.grain !== 'free' ? 'height' : null,
+      colours: [wish.front ?? ['K', 'C', 'M', 'Y'], wish.back ?? []],
+      coveragePercent: wish.coveragePercent ?? {},
+      ...(wish.totalInkPercent !== undefined && { totalInkPercent: wish.totalInkPercent }),
+      ...(wish.smallestDistanceMm !== undefined && { smallestDistanceMm: wish.smallestDistanceMm }),
+      ...(wish.foilToPrintMm !== undefined && { foilToPrintMm: wish.foilToPrintMm }),
+      foils: Object.entries(wish.foils ?? {}).map(([foilId, f]) => ({
+        id: foilId,
+        name: f.name,
+        widthMm: f.widthMm,
+        heightMm: f.heightMm,
+        ...(f.tool !== undefined && { tool: f.tool }),
+      })),
       applied: Object.entries(wish.applied ?? {}).map(([pieceId, p]) => ({ id: pieceId, ...p })),
       envelope: wish.envelope ? { name: wish.envelope, sealed: wish.sealed ?? false, supply: { from: 'buy', leadDays: 2 } } : null,
-      perBand: wish.perBand ?? 1, ...(wish.perCarton !== undefined && { perCarton: wish.perCarton }),
+      perBand: wish.perBand ?? 1,
+      ...(wish.perCarton !== undefined && { perCarton: wish.perCarton }),
       grade: wish.grade ?? plant.usualGrade,
     };
     return { [id]: part };
@@ -51,11 +135,20 @@ export const foldedCard: Family<'folded-card'> = {
   route(_wish, parts): RouteStone[] {
     const part = Object.values(parts)[0];
     if (!part) return [];
-    const stone = (key: string, process: Id<'process'>, when = true): RouteStone[] => (when ? [{ key, process, of: [part.id], settings: {} }] : []);
+    const stone = (key: string, process: Id<'process'>, when = true): RouteStone[] =>
+      when ? [{ key, process, of: [part.id], settings: {} }] : [];
     const printed = part.colours[0].length + part.colours[1].length > 0;
     return [
-      ...stone('stock', 'pull'), ...stone('plates', 'platemaking', printed), ...stone('print', 'offset', printed), ...stone('foil', 'foil', part.foils.length > 0), ...stone('cut', 'guillotine'),
-      ...stone('fold', 'fold', part.folds > 0), ...stone('hands', 'apply', part.applied.length > 0), ...stone('envelope', 'envelope', part.envelope !== null), ...stone('band', 'band', part.perBand > 1), ...stone('pack', 'pack'),
+      ...stone('stock', 'pull'),
+      ...stone('plates', 'platemaking', printed),
+      ...stone('print', 'offset', printed),
+      ...stone('foil', 'foil', part.foils.length > 0),
+      ...stone('cut', 'guillotine'),
+      ...stone('fold', 'fold', part.folds > 0),
+      ...stone('hands', 'apply', part.applied.length > 0),
+      ...stone('envelope', 'envelope', part.envelope !== null),
+      ...stone('band', 'band', part.perBand > 1),
+      ...stone('pack', 'pack'),
     ];
   },
 };

@@ -11,4 +11,5 @@ const ANY: Readonly<Record<FamilyId, Family<FamilyId>>> = FAMILIES;
 export const familyOf = (id: FamilyId): Family<FamilyId> => ANY[id];
 
 /** The wish schema of every family, for the door of core. */
-export const wishSchemas = (families: Readonly<Record<string, { wish: z.ZodType }>>): Record<string, z.ZodType> => Object.fromEntries(Object.entries(families).map(([id, f]) => [id, f.wish]));
+export const wishSchemas = (families: Readonly<Record<string, { wish: z.ZodType }>>): Record<string, z.ZodType> =>
+  Object.fromEntries(Object.entries(families).map(([id, f]) => [id, f.wish]));

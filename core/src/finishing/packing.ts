@@ -3,7 +3,9 @@ import { floorTolerant } from '../quantity/round-tolerant';
 
 /** Pieces in a carton one person can lift: as set, else by mass and by room (stacks side by side × height), in whole bands. */
 export const PER_CARTON: Formula<'set' | 'limitKg' | 'pieceKg' | 'perBand' | 'stacks' | 'heightMm' | 'thicknessMm'> = {
-  id: 'finishing.perCarton', unit: 'piece', source: 'by mass and by room, whole bands; common practice, no source',
+  id: 'finishing.perCarton',
+  unit: 'piece',
+  source: 'by mass and by room, whole bands; common practice, no source',
   of: ({ set, limitKg, pieceKg, perBand, stacks, heightMm, thicknessMm }) => {
     if (set >= 1) return Math.floor(set);
     const byMass = pieceKg > 0 ? floorTolerant(limitKg / (pieceKg * perBand)) : Infinity;
@@ -12,17 +14,47 @@ export const PER_CARTON: Formula<'set' | 'limitKg' | 'pieceKg' | 'perBand' | 'st
     return (Number.isFinite(bands) ? Math.max(bands, 1) : 1) * perBand;
   },
 };
-export const CARTON_KG: Formula<'pieces' | 'pieceKg' | 'emptyKg'> = { id: 'finishing.cartonKg', unit: 'kg', source: 'arithmetic', of: ({ pieces, pieceKg, emptyKg }) => pieces * pieceKg + emptyKg };
+export const CARTON_KG: Formula<'pieces' | 'pieceKg' | 'emptyKg'> = {
+  id: 'finishing.cartonKg',
+  unit: 'kg',
+  source: 'arithmetic',
+  of: ({ pieces, pieceKg, emptyKg }) => pieces * pieceKg + emptyKg,
+};
 /** Cartons a layer: as many as fit the pallet flat. */
-export const PER_LAYER: Formula<'places'> = { id: 'finishing.perLayer', unit: 'case', source: 'exact guillotine-cuttable layout of the carton on the pallet', of: ({ places }) => Math.max(places, 1) };
+export const PER_LAYER: Formula<'places'> = {
+  id: 'finishing.perLayer',
+  unit: 'case',
+  source: 'exact guillotine-cuttable layout of the carton on the pallet',
+  of: ({ places }) => Math.max(places, 1),
+};
 /** Layers: by height and by mass, at least one. */
 export const LAYERS: Formula<'set' | 'heightMm' | 'palletMm' | 'cartonMm' | 'limitKg' | 'perLayer' | 'cartonKg'> = {
-  id: 'finishing.layers', unit: '1', source: 'as set, else by height and by mass, the smaller; common practice, no source',
-  of: (t) => t.set >= 1 ? Math.floor(t.set) : Math.max(Math.min(floorTolerant((t.heightMm - t.palletMm) / t.cartonMm), floorTolerant(t.limitKg / (t.perLayer * t.cartonKg))), 1),
+  id: 'finishing.layers',
+  unit: '1',
+  source: 'as set, else by height and by mass, the smaller; common practice, no source',
+  of: (t) =>
+    t.set >= 1
+      ? Math.floor(t.set)
+      : Math.max(Math.min(floorTolerant((t.heightMm - t.palletMm) / t.cartonMm), floorTolerant(t.limitKg / (t.perLayer * t.cartonKg))), 1),
 };
-export const PALLET_KG: Formula<'cartons' | 'cartonKg' | 'emptyKg'> = { id: 'finishing.palletKg', unit: 'kg', source: 'arithmetic', of: ({ cartons, cartonKg, emptyKg }) => cartons * cartonKg + emptyKg };
-export const PALLET_HEIGHT: Formula<'layers' | 'cartonMm' | 'palletMm'> = { id: 'finishing.palletHeight', unit: 'mm', source: 'geometry', of: ({ layers, cartonMm, palletMm }) => layers * cartonMm + palletMm };
-export const PER_PALLET: Formula<'perLayer' | 'layers'> = { id: 'finishing.perPallet', unit: 'case', source: 'arithmetic', of: ({ perLayer, layers }) => perLayer * layers };
+export const PALLET_KG: Formula<'cartons' | 'cartonKg' | 'emptyKg'> = {
+  id: 'finishing.palletKg',
+  unit: 'kg',
+  source: 'arithmetic',
+  of: ({ cartons, cartonKg, emptyKg }) => cartons * cartonKg + emptyKg,
+};
+export const PALLET_HEIGHT: Formula<'layers' | 'cartonMm' | 'palletMm'> = {
+  id: 'finishing.palletHeight',
+  unit: 'mm',
+  source: 'geometry',
+  of: ({ layers, cartonMm, palletMm }) => layers * cartonMm + palletMm,
+};
+export const PER_PALLET: Formula<'perLayer' | 'layers'> = {
+  id: 'finishing.perPallet',
+  unit: 'case',
+  source: 'arithmetic',
+  of: ({ perLayer, layers }) => perLayer * layers,
+};
 
 /** Outer size of the works' carton and of a flat pallet (ISO 6780 lists 1200 × 800 mm), and their own mass: typical, from memory. */
 export const CARTON_MM = { width: 400, depth: 300, height: 200, emptyKg: 0.4 } as const;

@@ -5,13 +5,21 @@ import { PPM } from '../quantity/units';
 /** More than any works can run; a step whose losses eat all it makes ends here and is a finding. */
 export const MOST_CYCLES = 1e12;
 
-export interface RunTerms { need: number; setup: number; runningPpm: number; samples: number; batchCycles: number; batchLost: number }
+export interface RunTerms {
+  need: number;
+  setup: number;
+  runningPpm: number;
+  samples: number;
+  batchCycles: number;
+  batchLost: number;
+}
 
 const batchLoss = (run: number, { batchCycles, batchLost }: Pick<RunTerms, 'batchCycles' | 'batchLost'>): number =>
   batchCycles > 0 ? Math.ceil(run / batchCycles) * batchLost : 0;
 
 /** Cycles lost while running: the share of all cycles after setup, whole cycles. */
-export const runningLoss = (run: number, setup: number, runningPpm: number): number => ceilTolerant((Math.max(run - setup, 0) * runningPpm) / PPM);
+export const runningLoss = (run: number, setup: number, runningPpm: number): number =>
+  ceilTolerant((Math.max(run - setup, 0) * runningPpm) / PPM);
 
 /** Good cycles of a run: run − setup − running − samples − per batch; never below 0. */
 export const goodCycles = (run: number, t: Omit<RunTerms, 'need'>): number =>
@@ -36,7 +44,7 @@ export function leastRun(t: RunTerms): number {
     run = next;
     if (run > MOST_CYCLES) return MOST_CYCLES;
   }
-  for (; goodCycles(run - 1, t) >= t.need; ) run--;
+  for (; goodCycles(run - 1, t) >= t.need;) run--;
   for (let turn = 0; goodCycles(run, t) < t.need; turn++) {
     if (turn > 1_000_000) return MOST_CYCLES;
     run++;
@@ -49,19 +57,63 @@ const source = 'counts backward from good pieces, whole pieces after every step;
 /** What all takers and the delivery want of a flow. */
 export const DEMAND: Formula = { id: 'counts.demand', unit: 'piece', source, of: (t) => Object.values(t).reduce((a, b) => a + b, 0) };
 /** Good cycles wanted of a step so that this flow is covered. */
-export const CYCLES: Formula<'demand' | 'share' | 'per'> = { id: 'counts.cycles', unit: 'cycle', source, of: ({ demand, share, per }) => ceilTolerant((demand * share) / per) };
+export const CYCLES: Formula<'demand' | 'share' | 'per'> = {
+  id: 'counts.cycles',
+  unit: 'cycle',
+  source,
+  of: ({ demand, share, per }) => ceilTolerant((demand * share) / per),
+};
 /** The greatest need of all flows a step gives. */
 export const NEED: Formula = { id: 'counts.need', unit: 'cycle', source, of: (t) => Math.max(0, ...Object.values(t)) };
 export const RUN: Formula<keyof RunTerms> = { id: 'counts.run', unit: 'cycle', source, of: leastRun };
-export const SETUP_LOST: Formula<'setup' | 'run'> = { id: 'counts.setup', unit: 'cycle', source, of: ({ setup, run }) => Math.min(setup, run) };
-export const RUNNING_LOST: Formula<'run' | 'setup' | 'runningPpm'> = { id: 'counts.running', unit: 'cycle', source, of: (t) => runningLoss(t.run, t.setup, t.runningPpm) };
-export const SAMPLES_LOST: Formula<'samples' | 'run'> = { id: 'counts.samples', unit: 'cycle', source, of: ({ samples, run }) => (run > 0 ? samples : 0) };
-export const BATCH_LOST: Formula<'run' | 'batchCycles' | 'batchLost'> = { id: 'counts.batch', unit: 'cycle', source, of: (t) => batchLoss(t.run, t) };
-export const GOOD: Formula<'run' | 'setup' | 'running' | 'samples' | 'batch'> = { id: 'counts.good', unit: 'cycle', source, of: (t) => t.run - t.setup - t.running - t.samples - t.batch };
+export const SETUP_LOST: Formula<'setup' | 'run'> = {
+  id: 'counts.setup',
+  unit: 'cycle',
+  source,
+  of: ({ setup, run }) => Math.min(setup, run),
+};
+export const RUNNING_LOST: Formula<'run' | 'setup' | 'runningPpm'> = {
+  id: 'counts.running',
+  unit: 'cycle',
+  source,
+  of: (t) => runningLoss(t.run, t.setup, t.runningPpm),
+};
+export const SAMPLES_LOST: Formula<'samples' | 'run'> = {
+  id: 'counts.samples',
+  unit: 'cycle',
+  source,
+  of: ({ samples, run }) => (run > 0 ? samples : 0),
+};
+export const BATCH_LOST: Formula<'run' | 'batchCycles' | 'batchLost'> = {
+  id: 'counts.batch',
+  unit: 'cycle',
+  source,
+  of: (t) => batchLoss(t.run, t),
+};
+export const GOOD: Formula<'run' | 'setup' | 'running' | 'samples' | 'batch'> = {
+  id: 'counts.good',
+  unit: 'cycle',
+  source,
+  of: (t) => t.run - t.setup - t.running - t.samples - t.batch,
+};
 /** What a step takes of a flow: every cycle its full complement, and the pieces spoilt on the way. */
-export const TAKEN: Formula<'run' | 'per' | 'spoilPpm'> = { id: 'counts.taken', unit: 'piece', source, of: ({ run, per, spoilPpm }) => ceilTolerant((run * per * PPM) / (PPM - spoilPpm)) };
+export const TAKEN: Formula<'run' | 'per' | 'spoilPpm'> = {
+  id: 'counts.taken',
+  unit: 'piece',
+  source,
+  of: ({ run, per, spoilPpm }) => ceilTolerant((run * per * PPM) / (PPM - spoilPpm)),
+};
 /** What a step with part-filled last cycles takes: what is wanted, and its loss at so many a cycle. */
 export const TAKEN_PART: Formula<'demand' | 'lost' | 'per' | 'givesPer' | 'spoilPpm'> = {
-  id: 'counts.takenPart', unit: 'piece', source, of: ({ demand, lost, per, givesPer, spoilPpm }) => ceilTolerant(((demand * per) / givesPer + lost * per) * (PPM / (PPM - spoilPpm))) };
+  id: 'counts.takenPart',
+  unit: 'piece',
+  source,
+  of: ({ demand, lost, per, givesPer, spoilPpm }) => ceilTolerant(((demand * per) / givesPer + lost * per) * (PPM / (PPM - spoilPpm))),
+};
 /** What a step makes of a flow beyond what is wanted: whole cycles give whole sheets of copies. */
-export const OVER: Formula<'good' | 'per' | 'demand'> = { id: 'counts.over', unit: 'piece', source, of: ({ good, per, demand }) => Math.max(good * per - demand, 0) };
+export const OVER: Formula<'good' | 'per' | 'demand'> = {
+  id: 'counts.over',
+  unit: 'piece',
+  source,
+  of: ({ good, per, demand }) => Math.max(good * per - demand, 0),
+};

@@ -1,8 +1,11 @@
 import type { CountUnit, Id } from '../quantity/figure';
 
 export type Supply =
-  | { from: 'here' } | { from: 'customer' } | { from: 'buy'; leadDays: number }
-  | { from: 'stock'; stock: Id<'stock'>; lot?: Id<'lot'> | undefined } | { from: 'store'; tool: Id<'tool'> }
+  | { from: 'here' }
+  | { from: 'customer' }
+  | { from: 'buy'; leadDays: number }
+  | { from: 'stock'; stock: Id<'stock'>; lot?: Id<'lot'> | undefined }
+  | { from: 'store'; tool: Id<'tool'> }
   | { from: 'job'; job: Id<'job'>; item: Id<'item'> };
 
 /** Pieces of a part in one state, in one unit. */
@@ -18,7 +21,12 @@ export interface Flow {
 }
 
 /** What one cycle takes or gives of a flow. `spoilPpm`: supplied pieces spoilt while they are put on. `share`: two machines make one flow. */
-export interface Port { flow: Id<'flow'>; per: number; spoilPpm?: number; share?: number }
+export interface Port {
+  flow: Id<'flow'>;
+  per: number;
+  spoilPpm?: number;
+  share?: number;
+}
 
 export interface Loss {
   setupCycles: number;
@@ -52,19 +60,37 @@ export interface Step {
 }
 
 /** A figure id of a form or tool's use. */
-export interface ToolUse { kind: string; spec: string; count: Id<'figure'>; cycles: Id<'figure'>; remakes: Id<'figure'>; supply: Supply }
+export interface ToolUse {
+  kind: string;
+  spec: string;
+  count: Id<'figure'>;
+  cycles: Id<'figure'>;
+  remakes: Id<'figure'>;
+  supply: Supply;
+}
 
 /** The counted net: steps joined by flows; acyclic. `wanted` is what leaves the house, by flow. */
-export interface Net { flows: Record<Id<'flow'>, Flow>; steps: Record<Id<'step'>, Step>; wanted: Record<Id<'flow'>, number> }
+export interface Net {
+  flows: Record<Id<'flow'>, Flow>;
+  steps: Record<Id<'step'>, Step>;
+  wanted: Record<Id<'flow'>, number>;
+}
 
 /** Steps so that every maker stands before its takers; steps in a circle (a broken net) are left out and named. */
 export function inOrder(steps: Readonly<Record<Id<'step'>, Step>>): { order: Id<'step'>[]; circular: Id<'step'>[] } {
   const makers = new Map<Id<'flow'>, Id<'step'>[]>();
   for (const [id, step] of Object.entries(steps)) for (const { flow } of step.gives) makers.set(flow, [...(makers.get(flow) ?? []), id]);
   const order: Id<'step'>[] = [];
-  const before = (step: Step): Id<'step'>[] => [...step.takes.flatMap(({ flow }) => makers.get(flow) ?? []), ...(step.after ?? []).filter((id) => Object.hasOwn(steps, id))];
+  const before = (step: Step): Id<'step'>[] => [
+    ...step.takes.flatMap(({ flow }) => makers.get(flow) ?? []),
+    ...(step.after ?? []).filter((id) => Object.hasOwn(steps, id)),
+  ];
   const waiting = new Map(Object.entries(steps).map(([id, step]) => [id, new Set(before(step))]));
-  for (let ready = [...waiting.keys()].filter((id) => waiting.get(id)?.size === 0); ready.length > 0; ready = [...waiting.keys()].filter((id) => waiting.get(id)?.size === 0)) {
+  for (
+    let ready = [...waiting.keys()].filter((id) => waiting.get(id)?.size === 0);
+    ready.length > 0;
+    ready = [...waiting.keys()].filter((id) => waiting.get(id)?.size === 0)
+  ) {
     for (const id of ready) {
       order.push(id);
       waiting.delete(id);

@@ -5,12 +5,18 @@ import { type Net, type Port, type Step, inOrder } from './net';
 
 /** Ids of a step's count figures in the ledger. */
 export interface StepCount {
-  need: Id<'figure'>; run: Id<'figure'>; good: Id<'figure'>;
+  need: Id<'figure'>;
+  run: Id<'figure'>;
+  good: Id<'figure'>;
   lost: Record<'setup' | 'running' | 'samples' | 'batch', Id<'figure'>>;
   /** What is taken and made over, by flow. */
-  taken: Record<Id<'flow'>, Id<'figure'>>; over: Record<Id<'flow'>, Id<'figure'>>;
+  taken: Record<Id<'flow'>, Id<'figure'>>;
+  over: Record<Id<'flow'>, Id<'figure'>>;
 }
-export interface Counts { steps: Record<Id<'step'>, StepCount>; demand: Record<Id<'flow'>, Id<'figure'>> }
+export interface Counts {
+  steps: Record<Id<'step'>, StepCount>;
+  demand: Record<Id<'flow'>, Id<'figure'>>;
+}
 
 /** Where a loss comes from, so that the working can say it: terms of a step's loss, by name; plain values where nothing is said. */
 export type LossTerms = Record<'setup' | 'runningPpm' | 'samples', Term>;
@@ -26,7 +32,8 @@ const plain = (value: number, unit: 'cycle' | 'ppm' | 'piece' | '1', at: string)
 export function solveBackward(net: Net, to: Ledger, lossTerms: Readonly<Record<Id<'step'>, LossTerms>> = {}): Counts {
   const { order } = inOrder(net.steps);
   const asked = new Map<Id<'flow'>, Record<string, Term>>();
-  for (const [flow, wanted] of Object.entries(net.wanted)) asked.set(flow, { delivered: { value: wanted, unit: 'piece', from: 'typed', at: `wanted:${flow}` } });
+  for (const [flow, wanted] of Object.entries(net.wanted))
+    asked.set(flow, { delivered: { value: wanted, unit: 'piece', from: 'typed', at: `wanted:${flow}` } });
   const counts: Counts = { steps: {}, demand: {} };
 
   const demandOf = (flow: Id<'flow'>): Id<'figure'> => {
@@ -55,7 +62,11 @@ function countStep(id: Id<'step'>, step: Step, demandOf: (f: Id<'flow'>) => Id<'
   const needs: Record<string, Term> = {};
   for (const { flow, per, share = 1 } of step.gives) {
     const cycles = `${id}.cycles.${flow}`;
-    to.figure(cycles, CYCLES, { demand: fig(demandOf(flow)), share: plain(share, '1', `${id}.share`), per: plain(per, '1', `${id}.gives`) });
+    to.figure(cycles, CYCLES, {
+      demand: fig(demandOf(flow)),
+      share: plain(share, '1', `${id}.share`),
+      per: plain(per, '1', `${id}.gives`),
+    });
     needs[flow] = fig(cycles);
   }
   const at = (what: string): Id<'figure'> => `${id}.${what}`;
@@ -72,7 +83,13 @@ function countStep(id: Id<'step'>, step: Step, demandOf: (f: Id<'flow'>) => Id<'
   to.figure(at('lost.running'), RUNNING_LOST, { run, setup: fig(at('lost.setup')), runningPpm });
   to.figure(at('lost.samples'), SAMPLES_LOST, { samples, run });
   to.figure(at('lost.batch'), BATCH_LOST, { run, batchCycles, batchLost });
-  to.figure(at('good'), GOOD, { run, setup: fig(at('lost.setup')), running: fig(at('lost.running')), samples: fig(at('lost.samples')), batch: fig(at('lost.batch')) });
+  to.figure(at('good'), GOOD, {
+    run,
+    setup: fig(at('lost.setup')),
+    running: fig(at('lost.running')),
+    samples: fig(at('lost.samples')),
+    batch: fig(at('lost.batch')),
+  });
   const over: StepCount['over'] = {};
   for (const { flow, per, share = 1 } of step.gives) {
     // A split run's surplus shows at the flow, not at each maker; a part-filled last band holds just what is wanted.
@@ -80,10 +97,24 @@ function countStep(id: Id<'step'>, step: Step, demandOf: (f: Id<'flow'>) => Id<'
     over[flow] = `${id}.over.${flow}`;
     to.figure(over[flow], OVER, { good: fig(at('good')), per: plain(per, '1', `${id}.gives`), demand: fig(demandOf(flow)) });
   }
-  return { need: at('need'), run: at('run'), good: at('good'), lost: { setup: at('lost.setup'), running: at('lost.running'), samples: at('lost.samples'), batch: at('lost.batch') }, taken: {}, over };
+  return {
+    need: at('need'),
+    run: at('run'),
+    good: at('good'),
+    lost: { setup: at('lost.setup'), running: at('lost.running'), samples: at('lost.samples'), batch: at('lost.batch') },
+    taken: {},
+    over,
+  };
 }
 
-function takenFigure(id: Id<'step'>, step: Step, port: Port, demandOf: (f: Id<'flow'>) => Id<'figure'>, net: Net, to: Ledger): Id<'figure'> {
+function takenFigure(
+  id: Id<'step'>,
+  step: Step,
+  port: Port,
+  demandOf: (f: Id<'flow'>) => Id<'figure'>,
+  net: Net,
+  to: Ledger,
+): Id<'figure'> {
   const taken = `${id}.taken.${port.flow}`;
   const unit = net.flows[port.flow]?.unit ?? 'piece';
   const per = plain(port.per, '1', `${id}.takes`);
@@ -93,8 +124,23 @@ function takenFigure(id: Id<'step'>, step: Step, port: Port, demandOf: (f: Id<'f
     to.figure(taken, TAKEN, { run: fig(`${id}.run`), per, spoilPpm }, unit);
   } else {
     const lost = `${id}.lost.all`;
-    to.figure(lost, DEMAND, { setup: fig(`${id}.lost.setup`), running: fig(`${id}.lost.running`), samples: fig(`${id}.lost.samples`), batch: fig(`${id}.lost.batch`) }, 'cycle');
-    to.figure(taken, TAKEN_PART, { demand: fig(demandOf(lead.flow)), lost: fig(lost), per, givesPer: plain(lead.per, '1', `${id}.gives`), spoilPpm }, unit);
+    to.figure(
+      lost,
+      DEMAND,
+      {
+        setup: fig(`${id}.lost.setup`),
+        running: fig(`${id}.lost.running`),
+        samples: fig(`${id}.lost.samples`),
+        batch: fig(`${id}.lost.batch`),
+      },
+      'cycle',
+    );
+    to.figure(
+      taken,
+      TAKEN_PART,
+      { demand: fig(demandOf(lead.flow)), lost: fig(lost), per, givesPer: plain(lead.per, '1', `${id}.gives`), spoilPpm },
+      unit,
+    );
   }
   return taken;
 }

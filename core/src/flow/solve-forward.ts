@@ -16,7 +16,11 @@ export interface Forecast {
  * Steps whose counts were logged (`counted`) keep them; every other step runs on what reaches it and loses what the plan expects.
  * A flow with several takers is shared in the proportion they take.
  */
-export function solveForward(net: Net, there: Readonly<Record<Id<'flow'>, number>>, counted: Readonly<Record<Id<'step'>, { run: number; good: number }>> = {}): Forecast {
+export function solveForward(
+  net: Net,
+  there: Readonly<Record<Id<'flow'>, number>>,
+  counted: Readonly<Record<Id<'step'>, { run: number; good: number }>> = {},
+): Forecast {
   const { order } = inOrder(net.steps);
   const left: Record<Id<'flow'>, number> = { ...there };
   const takers = new Map<Id<'flow'>, number>();
@@ -38,9 +42,12 @@ export function solveForward(net: Net, there: Readonly<Record<Id<'flow'>, number
     const { setupCycles: setup, runningPpm, samples, perBatch } = step.loss;
     const logged = counted[id];
     if (logged) run = logged.run;
-    const good = logged ? logged.good : goodCycles(run, { setup, runningPpm, samples, batchCycles: perBatch?.cycles ?? 0, batchLost: perBatch?.lost ?? 0 });
+    const good = logged
+      ? logged.good
+      : goodCycles(run, { setup, runningPpm, samples, batchCycles: perBatch?.cycles ?? 0, batchLost: perBatch?.lost ?? 0 });
     steps[id] = { run, good, limitedBy };
-    for (const { flow, per, spoilPpm = 0 } of step.takes) left[flow] = Math.max((left[flow] ?? 0) - (run * per * PPM) / (PPM - spoilPpm), 0);
+    for (const { flow, per, spoilPpm = 0 } of step.takes)
+      left[flow] = Math.max((left[flow] ?? 0) - (run * per * PPM) / (PPM - spoilPpm), 0);
     for (const { flow, per } of step.gives) {
       const made = step.whole ? good * per : floorTolerant(good * per);
       reached[flow] = (reached[flow] ?? 0) + made;

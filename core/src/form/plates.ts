@@ -5,18 +5,47 @@ const source = 'one plate per ink and form; common practice, no source';
 /** Plates of one pass: one per ink; none where the pass runs from the plates of the pass before (work-and-turn, work-and-tumble). */
 export const PLATES: Formula<'inks'> = { id: 'form.plates', unit: 'plate', source, of: ({ inks }) => inks };
 /** Plates per side where versions change some inks: colours unchanged + versions × colours that change. */
-export const plateCount = ({ unchanged, changing, versions }: { unchanged: number; changing: number; versions: number }): number => unchanged + versions * changing;
+export const plateCount = ({ unchanged, changing, versions }: { unchanged: number; changing: number; versions: number }): number =>
+  unchanged + versions * changing;
 /** Life of a plate under this ink: rated life × factor. */
-export const PLATE_LIFE: Formula<'rated' | 'factor'> = { id: 'form.plateLife', unit: 'cycle', source: 'handbook range, from memory', of: ({ rated, factor }) => rated * factor };
+export const PLATE_LIFE: Formula<'rated' | 'factor'> = {
+  id: 'form.plateLife',
+  unit: 'cycle',
+  source: 'handbook range, from memory',
+  of: ({ rated, factor }) => rated * factor,
+};
 /** Sets to remake in the run: ⌈impressions / life⌉ − 1. */
 export const REMAKES: Formula<'cycles' | 'life' | 'perSet'> = {
-  id: 'form.remakes', unit: 'plate', source: 'arithmetic', of: ({ cycles, life, perSet }) => (life > 0 ? Math.max(ceilTolerant(cycles / life) - 1, 0) * perSet : 0) };
+  id: 'form.remakes',
+  unit: 'plate',
+  source: 'arithmetic',
+  of: ({ cycles, life, perSet }) => (life > 0 ? Math.max(ceilTolerant(cycles / life) - 1, 0) * perSet : 0),
+};
 /** Imaging time: the test wedge first, then plate after plate. */
-export const IMAGING_TIME: Formula<'plates' | 'each' | 'wedge'> = { id: 'form.imagingTime', unit: 's', source: 'common practice, no source', of: ({ plates, each, wedge }) => (plates > 0 ? wedge + plates * each : 0) };
+export const IMAGING_TIME: Formula<'plates' | 'each' | 'wedge'> = {
+  id: 'form.imagingTime',
+  unit: 's',
+  source: 'common practice, no source',
+  of: ({ plates, each, wedge }) => (plates > 0 ? wedge + plates * each : 0),
+};
 /** A number of things at a price. */
-export const PRICE_OF: Formula<'number' | 'price'> = { id: 'cost.each', unit: 'money', source: 'arithmetic', of: ({ number, price }) => number * price };
+export const PRICE_OF: Formula<'number' | 'price'> = {
+  id: 'cost.each',
+  unit: 'money',
+  source: 'arithmetic',
+  of: ({ number, price }) => number * price,
+};
 /** Heated dies: one a copy and foil area. */
-export const FOIL_DIES: Formula<'copiesUp' | 'areas'> = { id: 'form.foilDies', unit: 'die', source: 'one die per copy up; common practice, no source', of: ({ copiesUp, areas }) => copiesUp * areas };
+export const FOIL_DIES: Formula<'copiesUp' | 'areas'> = {
+  id: 'form.foilDies',
+  unit: 'die',
+  source: 'one die per copy up; common practice, no source',
+  of: ({ copiesUp, areas }) => copiesUp * areas,
+};
 /** Price of a set of foil dies: by the area of each, and a minimum for each. */
 export const FOIL_DIE_PRICE: Formula<'dies' | 'widthMm' | 'heightMm' | 'perCm2' | 'least'> = {
-  id: 'form.foilDiePrice', unit: 'money', source: 'price list of the plant', of: (t) => t.dies * Math.max((t.widthMm * t.heightMm * t.perCm2) / 100, t.least) };
+  id: 'form.foilDiePrice',
+  unit: 'money',
+  source: 'price list of the plant',
+  of: (t) => t.dies * Math.max((t.widthMm * t.heightMm * t.perCm2) / 100, t.least),
+};

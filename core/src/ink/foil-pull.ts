@@ -35,8 +35,22 @@ export function foilPull({ imageMm, gapMm, pitchMm, dies }: { imageMm: number; g
 
 /** Foil drawn per stroke as a figure. */
 export const FOIL_PER_STROKE: Formula<'imageMm' | 'gapMm' | 'pitchMm' | 'dies'> = {
-  id: 'ink.foilPerStroke', unit: 'mm', source: 'geometry of interleaved strikes', of: (t) => foilPull({ ...t, gapMm: Math.max(t.gapMm, 0) }).perStrokeMm };
+  id: 'ink.foilPerStroke',
+  unit: 'mm',
+  source: 'geometry of interleaved strikes',
+  of: (t) => foilPull({ ...t, gapMm: Math.max(t.gapMm, 0) }).perStrokeMm,
+};
 /** Metres of foil in all lanes. */
-export const FOIL_METRES: Formula<'perStrokeMm' | 'strokes' | 'lanes'> = { id: 'ink.foilMetres', unit: 'm', source: 'arithmetic', of: ({ perStrokeMm, strokes, lanes }) => (perStrokeMm * strokes * lanes) / 1000 };
+export const FOIL_METRES: Formula<'perStrokeMm' | 'strokes' | 'lanes'> = {
+  id: 'ink.foilMetres',
+  unit: 'm',
+  source: 'arithmetic',
+  of: ({ perStrokeMm, strokes, lanes }) => (perStrokeMm * strokes * lanes) / 1000,
+};
 /** Price of foil by its area. */
-export const FOIL_PRICE: Formula<'metres' | 'widthMm' | 'perM2'> = { id: 'cost.foil', unit: 'money', source: 'arithmetic', of: ({ metres, widthMm, perM2 }) => ((metres * widthMm) / 1000) * perM2 };
+export const FOIL_PRICE: Formula<'metres' | 'widthMm' | 'perM2'> = {
+  id: 'cost.foil',
+  unit: 'money',
+  source: 'arithmetic',
+  of: ({ metres, widthMm, perM2 }) => ((metres * widthMm) / 1000) * perM2,
+};

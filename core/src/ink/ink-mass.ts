@@ -2,7 +2,12 @@ import { requireNotNegative } from '../quantity/errors';
 import type { Formula } from '../quantity/figure';
 import { ceilTolerant } from '../quantity/round-tolerant';
 
-export interface InkMassTerms { areaMm2: number; coveragePercent: number; filmGsm: number; impressions: number }
+export interface InkMassTerms {
+  areaMm2: number;
+  coveragePercent: number;
+  filmGsm: number;
+  impressions: number;
+}
 
 /**
  * Ink laid on the sheets, in kg.
@@ -20,7 +25,22 @@ export function inkOnSheetsKg({ areaMm2, coveragePercent, filmGsm, impressions }
   return (areaMm2 * 1e-6 * (coveragePercent / 100) * filmGsm * impressions) / 1000;
 }
 
-export const INK_ON_SHEETS: Formula<keyof InkMassTerms> = { id: 'ink.onSheets', unit: 'kg', source: 'definition of film weight', of: inkOnSheetsKg };
-export const INK_TOTAL: Formula<'onSheets' | 'fill' | 'wash'> = { id: 'ink.total', unit: 'kg', source: 'common practice, no source', of: ({ onSheets, fill, wash }) => (onSheets > 0 ? onSheets + fill + wash : 0) };
+export const INK_ON_SHEETS: Formula<keyof InkMassTerms> = {
+  id: 'ink.onSheets',
+  unit: 'kg',
+  source: 'definition of film weight',
+  of: inkOnSheetsKg,
+};
+export const INK_TOTAL: Formula<'onSheets' | 'fill' | 'wash'> = {
+  id: 'ink.total',
+  unit: 'kg',
+  source: 'common practice, no source',
+  of: ({ onSheets, fill, wash }) => (onSheets > 0 ? onSheets + fill + wash : 0),
+};
 /** Pails to open. */
-export const PAILS: Formula<'kg' | 'pailKg'> = { id: 'ink.pails', unit: '1', source: 'arithmetic', of: ({ kg, pailKg }) => ceilTolerant(kg / pailKg) };
+export const PAILS: Formula<'kg' | 'pailKg'> = {
+  id: 'ink.pails',
+  unit: '1',
+  source: 'arithmetic',
+  of: ({ kg, pailKg }) => ceilTolerant(kg / pailKg),
+};

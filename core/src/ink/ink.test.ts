@@ -3,30 +3,71 @@ import { foilPull } from './foil-pull';
 import { inkOnSheetsKg } from './ink-mass';
 import { INK_ORDER_SCHOOLS, inkOrder } from './ink-order';
 
-it('takes 9.8 g for a box of 1.63 m² fully covered at 6 g/m²', () => { expect(inkOnSheetsKg({ areaMm2: 1.63e6, coveragePercent: 100, filmGsm: 6, impressions: 1 })).toBeCloseTo(0.00978, 6); }); // common practice, no source
-it('a 20 kg pail does about 2,000 such boxes', () => { expect(20 / inkOnSheetsKg({ areaMm2: 1.63e6, coveragePercent: 100, filmGsm: 6, impressions: 1 })).toBeGreaterThan(2000); });
-it('refuses a negative coverage', () => { expect(() => inkOnSheetsKg({ areaMm2: 1, coveragePercent: -1, filmGsm: 1, impressions: 1 })).toThrow('coveragePercent'); });
+it('takes 9.8 g for a box of 1.63 m² fully covered at 6 g/m²', () => {
+  expect(inkOnSheetsKg({ areaMm2: 1.63e6, coveragePercent: 100, filmGsm: 6, impressions: 1 })).toBeCloseTo(0.00978, 6);
+}); // common practice, no source
+it('a 20 kg pail does about 2,000 such boxes', () => {
+  expect(20 / inkOnSheetsKg({ areaMm2: 1.63e6, coveragePercent: 100, filmGsm: 6, impressions: 1 })).toBeGreaterThan(2000);
+});
+it('refuses a negative coverage', () => {
+  expect(() => inkOnSheetsKg({ areaMm2: 1, coveragePercent: -1, filmGsm: 1, impressions: 1 })).toThrow('coveragePercent');
+});
 
-test.each([['blackFirst', ['K', 'C', 'M', 'Y', 'moss']], ['cyanFirst', ['C', 'M', 'Y', 'K', 'moss']], ['yellowFirst', ['Y', 'M', 'C', 'K', 'moss']]] as const)('%s', (school, order) => { expect(inkOrder(['moss', 'Y', 'K', 'M', 'C'], school)).toEqual(order); });
-it('neither loses nor doubles an ink', () => { fc.assert(fc.property(fc.uniqueArray(fc.string({ minLength: 1 }), { maxLength: 8 }), fc.constantFrom(...(Object.keys(INK_ORDER_SCHOOLS) as (keyof typeof INK_ORDER_SCHOOLS)[])), (inks, school) => JSON.stringify([...inkOrder(inks, school)].sort()) === JSON.stringify([...inks].sort()))); });
+test.each([
+  ['blackFirst', ['K', 'C', 'M', 'Y', 'moss']],
+  ['cyanFirst', ['C', 'M', 'Y', 'K', 'moss']],
+  ['yellowFirst', ['Y', 'M', 'C', 'K', 'moss']],
+] as const)('%s', (school, order) => {
+  expect(inkOrder(['moss', 'Y', 'K', 'M', 'C'], school)).toEqual(order);
+});
+it('neither loses nor doubles an ink', () => {
+  fc.assert(
+    fc.property(
+      fc.uniqueArray(fc.string({ minLength: 1 }), { maxLength: 8 }),
+      fc.constantFrom(...(Object.keys(INK_ORDER_SCHOOLS) as (keyof typeof INK_ORDER_SCHOOLS)[])),
+      (inks, school) => JSON.stringify([...inkOrder(inks, school)].sort()) === JSON.stringify([...inks].sort()),
+    ),
+  );
+});
 
 describe('foil pull', () => {
-  it('interleaves three strikes of 40 mm in a pitch of 154', () => { expect(foilPull({ imageMm: 40, gapMm: 3, pitchMm: 154, dies: 3 })).toEqual({ strikes: 3, shortMm: 43, jumpMm: 3 * 154 - 2 * 43, perStrokeMm: 154 }); }); // by hand
-  it('a single die moves by its image and the gap', () => { expect(foilPull({ imageMm: 40, gapMm: 3, pitchMm: 0, dies: 1 }).perStrokeMm).toBe(43); });
-  it('refuses an image of nothing', () => { expect(() => foilPull({ imageMm: 0, gapMm: 3, pitchMm: 100, dies: 2 })).toThrow('imageMm'); });
+  it('interleaves three strikes of 40 mm in a pitch of 154', () => {
+    expect(foilPull({ imageMm: 40, gapMm: 3, pitchMm: 154, dies: 3 })).toEqual({
+      strikes: 3,
+      shortMm: 43,
+      jumpMm: 3 * 154 - 2 * 43,
+      perStrokeMm: 154,
+    });
+  }); // by hand
+  it('a single die moves by its image and the gap', () => {
+    expect(foilPull({ imageMm: 40, gapMm: 3, pitchMm: 0, dies: 1 }).perStrokeMm).toBe(43);
+  });
+  it('refuses an image of nothing', () => {
+    expect(() => foilPull({ imageMm: 0, gapMm: 3, pitchMm: 100, dies: 2 })).toThrow('imageMm');
+  });
   it('never strikes foil that was struck before, and draws what it says on average', () => {
-    fc.assert(fc.property(fc.integer({ min: 5, max: 120 }), fc.integer({ min: 0, max: 10 }), fc.integer({ min: 0, max: 300 }), fc.integer({ min: 2, max: 6 }), (imageMm, gapMm, more, dies) => {
-      const pitchMm = imageMm + gapMm + more;
-      const pull = foilPull({ imageMm, gapMm, pitchMm, dies });
-      const used: [number, number][] = [];
-      let at = 0;
-      for (let stroke = 0; stroke < 3 * pull.strikes; stroke++) {
-        for (let d = 0; d < dies; d++) used.push([at + d * pitchMm, at + d * pitchMm + imageMm]);
-        at += (stroke + 1) % pull.strikes === 0 ? pull.jumpMm : pull.shortMm;
-      }
-      expect(at).toBeCloseTo(3 * pull.strikes * pull.perStrokeMm, 6);
-      used.sort((a, b) => a[0] - b[0]);
-      for (let i = 1; i < used.length; i++) expect((used[i] as [number, number])[0]).toBeGreaterThanOrEqual((used[i - 1] as [number, number])[1] - 1e-9);
-    }), { numRuns: 200 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 5, max: 120 }),
+        fc.integer({ min: 0, max: 10 }),
+        fc.integer({ min: 0, max: 300 }),
+        fc.integer({ min: 2, max: 6 }),
+        (imageMm, gapMm, more, dies) => {
+          const pitchMm = imageMm + gapMm + more;
+          const pull = foilPull({ imageMm, gapMm, pitchMm, dies });
+          const used: [number, number][] = [];
+          let at = 0;
+          for (let stroke = 0; stroke < 3 * pull.strikes; stroke++) {
+            for (let d = 0; d < dies; d++) used.push([at + d * pitchMm, at + d * pitchMm + imageMm]);
+            at += (stroke + 1) % pull.strikes === 0 ? pull.jumpMm : pull.shortMm;
+          }
+          expect(at).toBeCloseTo(3 * pull.strikes * pull.perStrokeMm, 6);
+          used.sort((a, b) => a[0] - b[0]);
+          for (let i = 1; i < used.length; i++)
+            expect((used[i] as [number, number])[0]).toBeGreaterThanOrEqual((used[i - 1] as [number, number])[1] - 1e-9);
+        },
+      ),
+      { numRuns: 200 },
+    );
   });
 });

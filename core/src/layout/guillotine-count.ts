@@ -1,16 +1,33 @@
 import { OutOfRange, requireAboveZero } from '../quantity/errors';
 
 /** A homogeneous block: nx × ny pieces, all turned or all not. */
-export interface Block { x: number; y: number; nx: number; ny: number; turned: boolean }
+export interface Block {
+  x: number;
+  y: number;
+  nx: number;
+  ny: number;
+  turned: boolean;
+}
 /** How the rectangle is cut: into two by a straight cut, into a block, or left as waste. */
 export type CutTree =
   | { kind: 'waste' }
   | { kind: 'block'; nx: number; ny: number; turned: boolean }
   | { kind: 'cut'; across: 'x' | 'y'; at: number; first: CutTree; second: CutTree };
 /** `proved`: the count is the optimum. False only where a sheet of very many small pieces used up the search's budget of steps. */
-export interface GuillotineLayout { count: number; blocks: Block[]; tree: CutTree; proved: boolean }
+export interface GuillotineLayout {
+  count: number;
+  blocks: Block[];
+  tree: CutTree;
+  proved: boolean;
+}
 
-export interface GuillotineAsk { width: number; height: number; pieceWidth: number; pieceHeight: number; /** Grain free: pieces may be turned by 90°. */ mayTurn: boolean }
+export interface GuillotineAsk {
+  width: number;
+  height: number;
+  pieceWidth: number;
+  pieceHeight: number;
+  /** Grain free: pieces may be turned by 90°. */ mayTurn: boolean;
+}
 
 /** Thousandths of the unit given: sums of sizes stay exact whole numbers. */
 const SCALE = 1000;
@@ -61,7 +78,12 @@ class GuillotineSearch {
   proved = true;
   private readonly memo = new Map<number, { count: number; cut: { across: 'x' | 'y'; at: number } | null }>();
 
-  constructor(private readonly w: number, private readonly h: number, private readonly mayTurn: boolean, most: number) {
+  constructor(
+    private readonly w: number,
+    private readonly h: number,
+    private readonly mayTurn: boolean,
+    most: number,
+  ) {
     // One orientation: the lattice is the optimum, no cut can better it.
     this.sums = mayTurn ? normalPatterns(w, h, most) : [];
     this.proved = !mayTurn || this.sums.length > 0;

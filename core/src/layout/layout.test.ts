@@ -5,7 +5,19 @@ import { type SheetLayoutAsk, sheetLayout } from './sheet-layout';
 import { breakEvenQuantity, fitsWorkStyle, pressPasses, WORK_STYLE_IDS, type WorkStyleId } from './work-style';
 import { cuttingProgram } from '../finishing/cutting-program';
 
-const ask = (more: Partial<SheetLayoutAsk> = {}): SheetLayoutAsk => ({ part: 'p', item: 'i', sheetMm: [720, 520], usable: { x: 5, y: 12, widthMm: 710, heightMm: 496 }, trimMm: [210, 210], bleedMm: 3, grainAlong: null, sheetGrain: 'x', style: 'simplex', gripperMm: 12, ...more });
+const ask = (more: Partial<SheetLayoutAsk> = {}): SheetLayoutAsk => ({
+  part: 'p',
+  item: 'i',
+  sheetMm: [720, 520],
+  usable: { x: 5, y: 12, widthMm: 710, heightMm: 496 },
+  trimMm: [210, 210],
+  bleedMm: 3,
+  grainAlong: null,
+  sheetGrain: 'x',
+  style: 'simplex',
+  gripperMm: 12,
+  ...more,
+});
 
 describe('exact guillotine count', () => {
   test.each([
@@ -14,41 +26,100 @@ describe('exact guillotine count', () => {
     ['not one fits', [100, 100, 101, 50], 0, 'by hand'],
     ['turned pieces fill the rest', [30, 22, 7, 4], 22, 'pallet-30x22-7x4, pallet loading literature'],
     ['sizes with fractions', [20.3, 10.1, 10.15, 10.1], 2, 'by hand: 2 × 10.15 = 20.3'],
-  ])('%s', (_name, [width, height, pieceWidth, pieceHeight], count, _source) => { expect(guillotineCount({ width: width as number, height: height as number, pieceWidth: pieceWidth as number, pieceHeight: pieceHeight as number, mayTurn: true }).count).toBe(count); });
+  ])('%s', (_name, [width, height, pieceWidth, pieceHeight], count, _source) => {
+    expect(
+      guillotineCount({
+        width: width as number,
+        height: height as number,
+        pieceWidth: pieceWidth as number,
+        pieceHeight: pieceHeight as number,
+        mayTurn: true,
+      }).count,
+    ).toBe(count);
+  });
 
-  it('refuses a size not above 0', () => { expect(() => guillotineCount({ width: 0, height: 1, pieceWidth: 1, pieceHeight: 1, mayTurn: true })).toThrow('width'); });
+  it('refuses a size not above 0', () => {
+    expect(() => guillotineCount({ width: 0, height: 1, pieceWidth: 1, pieceHeight: 1, mayTurn: true })).toThrow('width');
+  });
 
   it('lays pieces inside and apart, counts what it lays, and never beats the area', () => {
-    fc.assert(fc.property(fc.integer({ min: 20, max: 200 }), fc.integer({ min: 20, max: 200 }), fc.integer({ min: 5, max: 60 }), fc.integer({ min: 5, max: 60 }), fc.boolean(), (width, height, pieceWidth, pieceHeight, mayTurn) => {
-      const { count, blocks } = guillotineCount({ width, height, pieceWidth, pieceHeight, mayTurn });
-      const boxes = blocks.flatMap((b) => { const [w, h] = b.turned ? [pieceHeight, pieceWidth] : [pieceWidth, pieceHeight]; return Array.from({ length: b.nx * b.ny }, (_, i) => ({ x: b.x + (i % b.nx) * w, y: b.y + Math.floor(i / b.nx) * h, w, h })); });
-      expect(boxes).toHaveLength(count);
-      expect(count * pieceWidth * pieceHeight).toBeLessThanOrEqual(width * height);
-      const e = 1e-9;
-      expect(boxes.every((a) => a.x >= -e && a.y >= -e && a.x + a.w <= width + e && a.y + a.h <= height + e)).toBe(true);
-      expect(boxes.every((a, i) => boxes.every((b, j) => j <= i || a.x + a.w <= b.x + e || b.x + b.w <= a.x + e || a.y + a.h <= b.y + e || b.y + b.h <= a.y + e))).toBe(true);
-    }), { numRuns: 300 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 20, max: 200 }),
+        fc.integer({ min: 20, max: 200 }),
+        fc.integer({ min: 5, max: 60 }),
+        fc.integer({ min: 5, max: 60 }),
+        fc.boolean(),
+        (width, height, pieceWidth, pieceHeight, mayTurn) => {
+          const { count, blocks } = guillotineCount({ width, height, pieceWidth, pieceHeight, mayTurn });
+          const boxes = blocks.flatMap((b) => {
+            const [w, h] = b.turned ? [pieceHeight, pieceWidth] : [pieceWidth, pieceHeight];
+            return Array.from({ length: b.nx * b.ny }, (_, i) => ({ x: b.x + (i % b.nx) * w, y: b.y + Math.floor(i / b.nx) * h, w, h }));
+          });
+          expect(boxes).toHaveLength(count);
+          expect(count * pieceWidth * pieceHeight).toBeLessThanOrEqual(width * height);
+          const e = 1e-9;
+          expect(boxes.every((a) => a.x >= -e && a.y >= -e && a.x + a.w <= width + e && a.y + a.h <= height + e)).toBe(true);
+          expect(
+            boxes.every((a, i) =>
+              boxes.every((b, j) => j <= i || a.x + a.w <= b.x + e || b.x + b.w <= a.x + e || a.y + a.h <= b.y + e || b.y + b.h <= a.y + e),
+            ),
+          ).toBe(true);
+        },
+      ),
+      { numRuns: 300 },
+    );
   });
 
   it('gives a larger sheet no fewer copies', () => {
-    fc.assert(fc.property(fc.integer({ min: 20, max: 120 }), fc.integer({ min: 20, max: 120 }), fc.integer({ min: 5, max: 40 }), fc.integer({ min: 5, max: 40 }), fc.integer({ min: 0, max: 30 }), (width, height, pieceWidth, pieceHeight, more) =>
-      guillotineCount({ width: width + more, height, pieceWidth, pieceHeight, mayTurn: true }).count >= guillotineCount({ width, height, pieceWidth, pieceHeight, mayTurn: true }).count), { numRuns: 200 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 20, max: 120 }),
+        fc.integer({ min: 20, max: 120 }),
+        fc.integer({ min: 5, max: 40 }),
+        fc.integer({ min: 5, max: 40 }),
+        fc.integer({ min: 0, max: 30 }),
+        (width, height, pieceWidth, pieceHeight, more) =>
+          guillotineCount({ width: width + more, height, pieceWidth, pieceHeight, mayTurn: true }).count >=
+          guillotineCount({ width, height, pieceWidth, pieceHeight, mayTurn: true }).count,
+      ),
+      { numRuns: 200 },
+    );
   });
 });
 
 describe('layout on the press sheet', () => {
   it('keeps every copy with its bleed inside the usable sheet, in every work style', () => {
-    fc.assert(fc.property(fc.integer({ min: 40, max: 400 }), fc.integer({ min: 40, max: 400 }), fc.integer({ min: 0, max: 5 }), fc.constantFrom(...WORK_STYLE_IDS), fc.constantFrom('width' as const, 'height' as const, null), (w, h, bleedMm, style, grainAlong) => {
-      const a = ask({ trimMm: [w, h], bleedMm, style, grainAlong });
-      const layout = sheetLayout(a);
-      if (!layout) return;
-      const places = copyPlaces(layout, { widthMm: w, heightMm: h });
-      expect(places).toHaveLength(copiesUp(layout));
-      const { usable: u } = a;
-      expect(places.filter((p) => p.x - bleedMm < u.x - 1e-6 || p.y - bleedMm < u.y - 1e-6 || p.x + p.w + bleedMm > u.x + u.widthMm + 1e-6 || p.y + p.h + bleedMm > u.y + u.heightMm + 1e-6)).toEqual([]);
-      if (grainAlong !== null) expect(places.every((p) => p.turned === ((grainAlong === 'width' ? 'x' : 'y') !== a.sheetGrain))).toBe(true);
-      if (style === 'turn' || style === 'tumble') expect(places.length % 2).toBe(0);
-    }), { numRuns: 300 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 40, max: 400 }),
+        fc.integer({ min: 40, max: 400 }),
+        fc.integer({ min: 0, max: 5 }),
+        fc.constantFrom(...WORK_STYLE_IDS),
+        fc.constantFrom('width' as const, 'height' as const, null),
+        (w, h, bleedMm, style, grainAlong) => {
+          const a = ask({ trimMm: [w, h], bleedMm, style, grainAlong });
+          const layout = sheetLayout(a);
+          if (!layout) return;
+          const places = copyPlaces(layout, { widthMm: w, heightMm: h });
+          expect(places).toHaveLength(copiesUp(layout));
+          const { usable: u } = a;
+          expect(
+            places.filter(
+              (p) =>
+                p.x - bleedMm < u.x - 1e-6 ||
+                p.y - bleedMm < u.y - 1e-6 ||
+                p.x + p.w + bleedMm > u.x + u.widthMm + 1e-6 ||
+                p.y + p.h + bleedMm > u.y + u.heightMm + 1e-6,
+            ),
+          ).toEqual([]);
+          if (grainAlong !== null)
+            expect(places.every((p) => p.turned === ((grainAlong === 'width' ? 'x' : 'y') !== a.sheetGrain))).toBe(true);
+          if (style === 'turn' || style === 'tumble') expect(places.length % 2).toBe(0);
+        },
+      ),
+      { numRuns: 300 },
+    );
   });
 
   it('mirrors the halves of work-and-turn: every copy has its twin', () => {
@@ -56,10 +127,13 @@ describe('layout on the press sheet', () => {
     const layout = sheetLayout(a) as Layout;
     const middle = a.usable.x + a.usable.widthMm / 2;
     const places = copyPlaces(layout, { widthMm: 100, heightMm: 148 });
-    for (const p of places) expect(places.some((q) => Math.abs(q.x + q.w - (2 * middle - p.x)) < 1e-6 && Math.abs(q.y - p.y) < 1e-6)).toBe(true);
+    for (const p of places)
+      expect(places.some((q) => Math.abs(q.x + q.w - (2 * middle - p.x)) < 1e-6 && Math.abs(q.y - p.y) < 1e-6)).toBe(true);
   });
 
-  it('says that nothing fits by giving nothing', () => { expect(sheetLayout(ask({ trimMm: [800, 800] }))).toBeNull(); });
+  it('says that nothing fits by giving nothing', () => {
+    expect(sheetLayout(ask({ trimMm: [800, 800] }))).toBeNull();
+  });
 });
 
 describe('work styles', () => {
@@ -68,16 +142,43 @@ describe('work styles', () => {
     ['simplex', [['K', 'C'], []], 1, 2, 'one side, one plate an ink'],
     ['sheetwise', [['K', 'C', 'M', 'Y'], ['K']], 2, 5, 'two forms: 4 + 1 plates'],
     ['turn', [['K', 'C', 'M', 'Y'], ['K']], 2, 4, 'one form carries both: 4 plates, two passes'],
-    ['tumble', [['K', 'C', 'M', 'Y'], ['K', 'C', 'M', 'Y']], 2, 4, 'one form carries both'],
-    ['perfect', [['K', 'C'], ['K', 'C', 'M']], 1, 5, 'both sides in one pass'],
+    [
+      'tumble',
+      [
+        ['K', 'C', 'M', 'Y'],
+        ['K', 'C', 'M', 'Y'],
+      ],
+      2,
+      4,
+      'one form carries both',
+    ],
+    [
+      'perfect',
+      [
+        ['K', 'C'],
+        ['K', 'C', 'M'],
+      ],
+      1,
+      5,
+      'both sides in one pass',
+    ],
   ])('%s', (style, colours, passes, plates, _why) => {
     const made = pressPasses(style, colours, { units: 5, perfects: true });
     expect(made).toHaveLength(passes);
     expect(made.filter((p) => !p.samePlates).reduce((s, p) => s + p.inks.length, 0)).toBe(plates);
   });
-  it('splits inks beyond the units into further passes, losing none', () => { expect(pressPasses('sheetwise', [['1', '2', '3', '4', '5', '6', '7'], ['K']], press).map((p) => p.inks.length)).toEqual([5, 2, 1]); });
-  it('a ten-unit perfector prints 5/5 in one pass', () => { const five = ['K', 'C', 'M', 'Y', 'spot']; expect(fitsWorkStyle('perfect', [five, five], { units: 10, perfects: true })).toBe(true); expect(pressPasses('perfect', [five, five], { units: 10, perfects: true })).toHaveLength(1); });
-  it('a press that does not perfect cannot', () => { expect(fitsWorkStyle('perfect', [['K'], ['K']], press)).toBe(false); expect(fitsWorkStyle('simplex', [['K'], ['K']], press)).toBe(false); });
+  it('splits inks beyond the units into further passes, losing none', () => {
+    expect(pressPasses('sheetwise', [['1', '2', '3', '4', '5', '6', '7'], ['K']], press).map((p) => p.inks.length)).toEqual([5, 2, 1]);
+  });
+  it('a ten-unit perfector prints 5/5 in one pass', () => {
+    const five = ['K', 'C', 'M', 'Y', 'spot'];
+    expect(fitsWorkStyle('perfect', [five, five], { units: 10, perfects: true })).toBe(true);
+    expect(pressPasses('perfect', [five, five], { units: 10, perfects: true })).toHaveLength(1);
+  });
+  it('a press that does not perfect cannot', () => {
+    expect(fitsWorkStyle('perfect', [['K'], ['K']], press)).toBe(false);
+    expect(fitsWorkStyle('simplex', [['K'], ['K']], press)).toBe(false);
+  });
   it('breaks even where the fixed cost is earned', () => {
     expect(breakEvenQuantity({ fixedA: 100, eachA: 0.05, fixedB: 200, eachB: 0.03 })).toBeCloseTo(5000, 6);
     expect(breakEvenQuantity({ fixedA: 100, eachA: 0.03, fixedB: 200, eachB: 0.05 })).toBe(Infinity);
@@ -85,24 +186,46 @@ describe('work styles', () => {
 });
 
 describe('cutting program', () => {
-  const lattice = (nx: number, ny: number, bleed: number): Layout => ({ sheetMm: [720, 520], gripperMm: 12, cells: [{ part: 'p', item: 'i', x: 20, y: 20, nx, ny, dx: 210 + 2 * bleed, dy: 210 + 2 * bleed, turn: 0 }] });
-  it('cuts six-up with bleed in ten cuts', () => { expect(cuttingProgram(lattice(3, 2, 3), { widthMm: 210, heightMm: 210 })).toHaveLength(10); }); // trade check value: about 10 cuts
-  it('needs one common cut between copies without bleed', () => { expect(cuttingProgram(lattice(3, 2, 0), { widthMm: 210, heightMm: 210 })).toHaveLength(7); });
+  const lattice = (nx: number, ny: number, bleed: number): Layout => ({
+    sheetMm: [720, 520],
+    gripperMm: 12,
+    cells: [{ part: 'p', item: 'i', x: 20, y: 20, nx, ny, dx: 210 + 2 * bleed, dy: 210 + 2 * bleed, turn: 0 }],
+  });
+  it('cuts six-up with bleed in ten cuts', () => {
+    expect(cuttingProgram(lattice(3, 2, 3), { widthMm: 210, heightMm: 210 })).toHaveLength(10);
+  }); // trade check value: about 10 cuts
+  it('needs one common cut between copies without bleed', () => {
+    expect(cuttingProgram(lattice(3, 2, 0), { widthMm: 210, heightMm: 210 })).toHaveLength(7);
+  });
   it('cuts along every edge of every copy, and through none', () => {
-    fc.assert(fc.property(fc.integer({ min: 60, max: 330 }), fc.integer({ min: 60, max: 330 }), fc.integer({ min: 0, max: 4 }), fc.boolean(), (w, h, bleedMm, turn) => {
-      const layout = sheetLayout(ask({ trimMm: [w, h], bleedMm, style: turn ? 'turn' : 'simplex' }));
-      if (!layout) return;
-      const cuts = cuttingProgram(layout, { widthMm: w, heightMm: h });
-      const near = (a: number, b: number): boolean => Math.abs(a - b) < 1e-6;
-      for (const p of copyPlaces(layout, { widthMm: w, heightMm: h })) {
-        const edges = [['x', p.x], ['x', p.x + p.w], ['y', p.y], ['y', p.y + p.h]] as const;
-        expect(edges.every(([across, at]) => cuts.some((c) => c.across === across && near(c.atMm, at)))).toBe(true);
-        const crossing = cuts.filter((c) => {
-          const [from, to, low, high] = c.across === 'x' ? [p.x, p.x + p.w, p.y, p.y + p.h] : [p.y, p.y + p.h, p.x, p.x + p.w];
-          return c.atMm > from + 1e-6 && c.atMm < to - 1e-6 && c.fromMm < high - 1e-6 && c.toMm > low + 1e-6;
-        });
-        expect(crossing).toEqual([]);
-      }
-    }), { numRuns: 200 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 60, max: 330 }),
+        fc.integer({ min: 60, max: 330 }),
+        fc.integer({ min: 0, max: 4 }),
+        fc.boolean(),
+        (w, h, bleedMm, turn) => {
+          const layout = sheetLayout(ask({ trimMm: [w, h], bleedMm, style: turn ? 'turn' : 'simplex' }));
+          if (!layout) return;
+          const cuts = cuttingProgram(layout, { widthMm: w, heightMm: h });
+          const near = (a: number, b: number): boolean => Math.abs(a - b) < 1e-6;
+          for (const p of copyPlaces(layout, { widthMm: w, heightMm: h })) {
+            const edges = [
+              ['x', p.x],
+              ['x', p.x + p.w],
+              ['y', p.y],
+              ['y', p.y + p.h],
+            ] as const;
+            expect(edges.every(([across, at]) => cuts.some((c) => c.across === across && near(c.atMm, at)))).toBe(true);
+            const crossing = cuts.filter((c) => {
+              const [from, to, low, high] = c.across === 'x' ? [p.x, p.x + p.w, p.y, p.y + p.h] : [p.y, p.y + p.h, p.x, p.x + p.w];
+              return c.atMm > from + 1e-6 && c.atMm < to - 1e-6 && c.fromMm < high - 1e-6 && c.toMm > low + 1e-6;
+            });
+            expect(crossing).toEqual([]);
+          }
+        },
+      ),
+      { numRuns: 200 },
+    );
   });
 });

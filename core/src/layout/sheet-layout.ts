@@ -4,11 +4,13 @@ import type { Cell, Layout } from './layout';
 import { WORK_STYLES, type WorkStyleId } from './work-style';
 
 export interface SheetLayoutAsk {
-  part: Id<'part'>; item: Id<'item'>;
+  part: Id<'part'>;
+  item: Id<'item'>;
   sheetMm: [long: number, short: number];
   usable: { x: number; y: number; widthMm: number; heightMm: number };
   /** Trim size of a copy, and bleed on each side. */
-  trimMm: [number, number]; bleedMm: number;
+  trimMm: [number, number];
+  bleedMm: number;
   /** Along which side of the copy the grain must run; null: copies may be turned. */
   grainAlong: 'width' | 'height' | null;
   sheetGrain: 'x' | 'y';
@@ -50,12 +52,25 @@ export function sheetLayout(ask: SheetLayoutAsk): Layout | null {
   const cellOf = (b: GuillotineLayout['blocks'][number]): Cell => {
     const turned = b.turned !== turnAll;
     const [dx, dy] = turned ? [pieceH, pieceW] : [pieceW, pieceH];
-    return { part: ask.part, item: ask.item, x: usable.x + b.x + bleedMm, y: usable.y + b.y + bleedMm, nx: b.nx, ny: b.ny, dx, dy, turn: turned ? 90 : 0 };
+    return {
+      part: ask.part,
+      item: ask.item,
+      x: usable.x + b.x + bleedMm,
+      y: usable.y + b.y + bleedMm,
+      nx: b.nx,
+      ny: b.ny,
+      dx,
+      dy,
+      turn: turned ? 90 : 0,
+    };
   };
   const half = answer.blocks.map(cellOf);
   const cells = halves === null ? half : [...half, ...half.map((c) => mirrored(c, halves, usable, bleedMm))];
   const size = halves === 'x' ? width : height;
-  const cuts: CutTree = halves === null ? answer.tree : { kind: 'cut', across: halves, at: size, first: answer.tree, second: mirroredTree(answer.tree, halves, width, height) };
+  const cuts: CutTree =
+    halves === null
+      ? answer.tree
+      : { kind: 'cut', across: halves, at: size, first: answer.tree, second: mirroredTree(answer.tree, halves, width, height) };
   const cutsBox = { x: usable.x, y: usable.y, w: usable.widthMm, h: usable.heightMm };
   return { sheetMm: ask.sheetMm, cells, cuts, cutsBox, gripperMm: ask.gripperMm, proved: answer.proved };
 }

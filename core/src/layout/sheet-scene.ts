@@ -9,7 +9,14 @@ const MOST_DRAWN = 400;
 
 /** The press sheet to scale: gripper edge below, lay corner, grain, copies with bleed and folds, colour bar, size. */
 export function sheetScene(layout: Layout | null, part: Part | undefined, stock: Stock | null, style: WorkStyleId, colourBar: Term): Scene {
-  if (!layout || !part) return { title: 'sheet', says: 'Nothing fits the sheet yet.', box: { x: 0, y: 0, w: 400, h: 280 }, toScale: false, shapes: [{ kind: 'text', role: 'label', x: 200, y: 140, text: 'nothing fits the sheet yet', sizeMm: 16, anchor: 'middle' }] };
+  if (!layout || !part)
+    return {
+      title: 'sheet',
+      says: 'Nothing fits the sheet yet.',
+      box: { x: 0, y: 0, w: 400, h: 280 },
+      toScale: false,
+      shapes: [{ kind: 'text', role: 'label', x: 200, y: 140, text: 'nothing fits the sheet yet', sizeMm: 16, anchor: 'middle' }],
+    };
   const [w, h] = layout.sheetMm;
   // Layout runs from the gripper edge; the drawing has the gripper below, as the sheet lies before the operator.
   const up = (y: number, height = 0): number => h - y - height;
@@ -23,24 +30,83 @@ export function sheetScene(layout: Layout | null, part: Part | undefined, stock:
   const usable = layout.cutsBox;
   if (usable) {
     shapes.push({ kind: 'rect', role: 'usable', x: usable.x, y: up(usable.y, usable.h), w: usable.w, h: usable.h });
-    if (barMm > 0) shapes.push({ kind: 'rect', role: 'colourBar', x: usable.x, y: up(usable.y + usable.h, barMm), w: usable.w, h: barMm, ref: 'colourBar' });
+    if (barMm > 0)
+      shapes.push({
+        kind: 'rect',
+        role: 'colourBar',
+        x: usable.x,
+        y: up(usable.y + usable.h, barMm),
+        w: usable.w,
+        h: barMm,
+        ref: 'colourBar',
+      });
   }
   const places = copyPlaces(layout, part);
   // Very many small copies are drawn as their blocks: nobody reads three thousand outlines.
-  if (places.length > MOST_DRAWN) for (const c of layout.cells) shapes.push({ kind: 'rect', role: 'copy', x: c.x, y: up(c.y, c.ny * c.dy), w: c.nx * c.dx, h: c.ny * c.dy, ref: `${c.nx} × ${c.ny} copies` });
-  else places.forEach((p, i) => {
-    const y = up(p.y, p.h);
-    if (part.bleedMm > 0) shapes.push({ kind: 'rect', role: 'bleed', x: p.x - part.bleedMm, y: y - part.bleedMm, w: p.w + 2 * part.bleedMm, h: p.h + 2 * part.bleedMm });
-    shapes.push({ kind: 'rect', role: 'copy', x: p.x, y, w: p.w, h: p.h, ref: `copy ${i + 1}` });
-    for (let f = 1; f <= part.folds; f++) {
-      const at = (part.widthMm * f) / (part.folds + 1);
-      shapes.push(p.turned ? { kind: 'line', role: 'fold', x1: p.x, y1: y + at, x2: p.x + p.w, y2: y + at } : { kind: 'line', role: 'fold', x1: p.x + at, y1: y, x2: p.x + at, y2: y + p.h });
-    }
-    if (places.length <= 60) shapes.push({ kind: 'text', role: 'label', x: p.x + p.w / 2 - (part.folds % 2 === 1 && !p.turned ? text : 0), y: y + p.h / 2 + text / 3 - (part.folds % 2 === 1 && p.turned ? text : 0), text: String(i + 1), sizeMm: text, anchor: 'middle' });
-  });
+  if (places.length > MOST_DRAWN)
+    for (const c of layout.cells)
+      shapes.push({
+        kind: 'rect',
+        role: 'copy',
+        x: c.x,
+        y: up(c.y, c.ny * c.dy),
+        w: c.nx * c.dx,
+        h: c.ny * c.dy,
+        ref: `${c.nx} × ${c.ny} copies`,
+      });
+  else
+    places.forEach((p, i) => {
+      const y = up(p.y, p.h);
+      if (part.bleedMm > 0)
+        shapes.push({
+          kind: 'rect',
+          role: 'bleed',
+          x: p.x - part.bleedMm,
+          y: y - part.bleedMm,
+          w: p.w + 2 * part.bleedMm,
+          h: p.h + 2 * part.bleedMm,
+        });
+      shapes.push({ kind: 'rect', role: 'copy', x: p.x, y, w: p.w, h: p.h, ref: `copy ${i + 1}` });
+      for (let f = 1; f <= part.folds; f++) {
+        const at = (part.widthMm * f) / (part.folds + 1);
+        shapes.push(
+          p.turned
+            ? { kind: 'line', role: 'fold', x1: p.x, y1: y + at, x2: p.x + p.w, y2: y + at }
+            : { kind: 'line', role: 'fold', x1: p.x + at, y1: y, x2: p.x + at, y2: y + p.h },
+        );
+      }
+      if (places.length <= 60)
+        shapes.push({
+          kind: 'text',
+          role: 'label',
+          x: p.x + p.w / 2 - (part.folds % 2 === 1 && !p.turned ? text : 0),
+          y: y + p.h / 2 + text / 3 - (part.folds % 2 === 1 && p.turned ? text : 0),
+          text: String(i + 1),
+          sizeMm: text,
+          anchor: 'middle',
+        });
+    });
   shapes.push(
-    { kind: 'path', role: 'lay', points: [[0, h], [w / 36, h], [0, h - w / 36]], closed: true, ref: 'lay' },
-    { kind: 'text', role: 'label', x: w / 2, y: h + text * 1.5, text: `gripper ${layout.gripperMm} · ${w} mm`, sizeMm: text, anchor: 'middle' },
+    {
+      kind: 'path',
+      role: 'lay',
+      points: [
+        [0, h],
+        [w / 36, h],
+        [0, h - w / 36],
+      ],
+      closed: true,
+      ref: 'lay',
+    },
+    {
+      kind: 'text',
+      role: 'label',
+      x: w / 2,
+      y: h + text * 1.5,
+      text: `gripper ${layout.gripperMm} · ${w} mm`,
+      sizeMm: text,
+      anchor: 'middle',
+    },
     { kind: 'text', role: 'label', x: -text * 0.7, y: h / 2, text: `${h} mm`, sizeMm: text, anchor: 'middle', turn: -90 },
     { kind: 'text', role: 'label', x: 0, y: h + text * 1.5, text: 'lay', sizeMm: text },
   );
@@ -49,14 +115,21 @@ export function sheetScene(layout: Layout | null, part: Part | undefined, stock:
   return {
     title: `${part.role} on the sheet`,
     says: `Sheet ${w} by ${h} millimetres with ${places.length} copies of ${part.widthMm} by ${part.heightMm}; gripper edge below, ${layout.gripperMm} millimetres; grain runs ${grain}.`,
-    box: boxAround(shapes, text * 1.6), toScale: true, shapes,
+    box: boxAround(shapes, text * 1.6),
+    toScale: true,
+    shapes,
   };
 }
 
 function grainArrow(w: number, h: number, text: number, stock: Stock | null): Shape[] {
   const up = stock?.grain === 'short';
   const [x, y, size] = [w - text * 6, -text * 0.9, text];
-  const line: Shape = up ? { kind: 'line', role: 'grain', x1: w - size * 0.6, y1: y + size * 0.3, x2: w - size * 0.6, y2: y - size * 0.7 } : { kind: 'line', role: 'grain', x1: w - size * 2.4, y1: y - size * 0.2, x2: w, y2: y - size * 0.2 };
+  const line: Shape = up
+    ? { kind: 'line', role: 'grain', x1: w - size * 0.6, y1: y + size * 0.3, x2: w - size * 0.6, y2: y - size * 0.7 }
+    : { kind: 'line', role: 'grain', x1: w - size * 2.4, y1: y - size * 0.2, x2: w, y2: y - size * 0.2 };
   void h;
-  return [{ kind: 'text', role: 'label', x: up ? w - size * 1.4 : x + size * 3, y: y + size * 0.15, text: 'grain', sizeMm: text, anchor: 'end' }, line];
+  return [
+    { kind: 'text', role: 'label', x: up ? w - size * 1.4 : x + size * 3, y: y + size * 0.15, text: 'grain', sizeMm: text, anchor: 'end' },
+    line,
+  ];
 }

@@ -18,10 +18,17 @@ export type WorkStyleId = keyof typeof WORK_STYLES;
 export const WORK_STYLE_IDS = Object.keys(WORK_STYLES) as [WorkStyleId, ...WorkStyleId[]];
 export const isWorkStyle = (id: string): id is WorkStyleId => Object.hasOwn(WORK_STYLES, id);
 
-export interface PressAbility { units: number; perfects: boolean }
+export interface PressAbility {
+  units: number;
+  perfects: boolean;
+}
 
 /** The passes of a style: the inks of each run through the press, split where there are more than units. Both sides of a perfected sheet run together. */
-export function pressPasses(style: WorkStyleId, colours: readonly [readonly string[], readonly string[]], press: PressAbility): { side: 'front' | 'back' | 'both'; inks: string[]; samePlates: boolean }[] {
+export function pressPasses(
+  style: WorkStyleId,
+  colours: readonly [readonly string[], readonly string[]],
+  press: PressAbility,
+): { side: 'front' | 'back' | 'both'; inks: string[]; samePlates: boolean }[] {
   const units = Math.max(press.units, 1);
   const split = (inks: readonly string[], side: 'front' | 'back' | 'both', samePlates: boolean): ReturnType<typeof pressPasses> =>
     Array.from({ length: Math.ceil(inks.length / units) }, (_, i) => ({ side, inks: inks.slice(i * units, (i + 1) * units), samePlates }));
@@ -32,7 +39,9 @@ export function pressPasses(style: WorkStyleId, colours: readonly [readonly stri
     const shared = sharedInks(colours);
     return [...split(shared, 'front', false), ...split(shared, 'back', true)];
   }
-  return passes === 2 ? [...split(front, 'front', false), ...split(back, 'back', false)] : split(front.length > 0 ? front : back, front.length > 0 ? 'front' : 'back', false);
+  return passes === 2
+    ? [...split(front, 'front', false), ...split(back, 'back', false)]
+    : split(front.length > 0 ? front : back, front.length > 0 ? 'front' : 'back', false);
 }
 
 /** The inks a form carries that prints both sides: each once. */
@@ -41,7 +50,7 @@ export const sharedInks = ([front, back]: readonly [readonly string[], readonly 
 /** Whether a press can print this way at all. */
 export function fitsWorkStyle(style: WorkStyleId, colours: readonly [readonly string[], readonly string[]], press: PressAbility): boolean {
   const twoSided = colours[0].length > 0 && colours[1].length > 0;
-  if (WORK_STYLES[style].sides === 2 !== twoSided) return false;
+  if ((WORK_STYLES[style].sides === 2) !== twoSided) return false;
   return style === 'perfect' ? press.perfects && colours[0].length + colours[1].length <= press.units : true;
 }
 

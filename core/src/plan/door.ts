@@ -8,7 +8,11 @@ import { REGISTRIES } from './plan';
 export const JobSpecSchema: z.ZodType<JobSpec> = jobSpecSchema(wishSchemas(REGISTRIES.families));
 
 /** One edit as it crosses the wire. */
-export const EditSchema = z.strictObject({ at: z.array(z.string().min(1).max(200)).min(1).max(20), was: z.unknown().optional(), now: z.unknown().optional() }) as unknown as z.ZodType<Edit>;
+export const EditSchema = z.strictObject({
+  at: z.array(z.string().min(1).max(200)).min(1).max(20),
+  was: z.unknown().optional(),
+  now: z.unknown().optional(),
+}) as unknown as z.ZodType<Edit>;
 
 /** Applies edits and parses the result through the door. */
 export const applyEdits = (spec: JobSpec, edits: readonly Edit[]): Applied => apply(spec, edits, JobSpecSchema);

@@ -13,9 +13,17 @@ import { fitsWorkStyle, isWorkStyle, WORK_STYLES, type WorkStyleId } from '../la
 import type { Finding } from './plan-types';
 import { sheetOf } from './resolve';
 
-export interface PartLayout { layout: Layout | null; style: WorkStyleId; question: string; findings: Finding[] }
+export interface PartLayout {
+  layout: Layout | null;
+  style: WorkStyleId;
+  question: string;
+  findings: Finding[];
+}
 /** What one stone asks of the sheet, with the stone's id for the working. */
-export interface StoneAsk { stone: Id<'stage'>; ask: Partial<LayoutAsk> }
+export interface StoneAsk {
+  stone: Id<'stage'>;
+  ask: Partial<LayoutAsk>;
+}
 
 /** The work style chosen where the press can print it; else one form a side, two passes. */
 export function workStyleFor(part: Part, spec: JobSpec, press: { units: number; perfects: boolean }): WorkStyleId {
@@ -25,11 +33,21 @@ export function workStyleFor(part: Part, spec: JobSpec, press: { units: number; 
 }
 
 /** Layout pass for one part: margins from what all machines ask, the usable sheet, then the chosen layout or the exact default. */
-export function layOut(part: Part, stock: Stock, stockId: Id<'stock'>, asks: readonly StoneAsk[], style: WorkStyleId, spec: JobSpec, plant: Plant, to: Ledger): PartLayout {
+export function layOut(
+  part: Part,
+  stock: Stock,
+  stockId: Id<'stock'>,
+  asks: readonly StoneAsk[],
+  style: WorkStyleId,
+  spec: JobSpec,
+  plant: Plant,
+  to: Ledger,
+): PartLayout {
   const [long, short] = sheetOf(stock);
   const greatest = (what: 'gripperMm' | 'tailMm' | 'sideMm' | 'colourBarMm', practice: Parameters<typeof practiceTerm>[1]): number => {
     const terms: Record<string, Term> = {};
-    for (const { stone, ask } of asks) if (ask[what]) terms[stone] = { value: ask[what], unit: 'mm', from: 'plant', at: `machine:${stone}.${what}` };
+    for (const { stone, ask } of asks)
+      if (ask[what]) terms[stone] = { value: ask[what], unit: 'mm', from: 'plant', at: `machine:${stone}.${what}` };
     if (Object.keys(terms).length === 0) terms['default'] = { ...practiceTerm(plant, practice) };
     return to.figure(`${part.id}.${what.replace('Mm', '')}`, GREATEST, terms);
   };
@@ -41,18 +59,39 @@ export function layOut(part: Part, stock: Stock, stockId: Id<'stock'>, asks: rea
   const tail = WORK_STYLES[style].secondGripper ? fig(`${part.id}.gripper`) : fig(`${part.id}.tail`);
   const sheet = (mm: number): Term => ({ value: mm, unit: 'mm', from: 'plant', at: `stock:${stockId}` });
   const widthMm = to.figure(`${part.id}.usableWidth`, USABLE_WIDTH, { sheet: sheet(long), side: fig(`${part.id}.side`) });
-  const heightMm = to.figure(`${part.id}.usableDepth`, USABLE_DEPTH, { sheet: sheet(short), gripper: fig(`${part.id}.gripper`), tail, colourBar: fig(`${part.id}.colourBar`) });
+  const heightMm = to.figure(`${part.id}.usableDepth`, USABLE_DEPTH, {
+    sheet: sheet(short),
+    gripper: fig(`${part.id}.gripper`),
+    tail,
+    colourBar: fig(`${part.id}.colourBar`),
+  });
   void bar;
   const bleed = typed(part.bleedMm, 'mm', 'bleedMm');
   to.figure(`${part.id}.pieceWidth`, WITH_BLEED, { trim: typed(part.widthMm, 'mm', 'width'), bleed });
   to.figure(`${part.id}.pieceHeight`, WITH_BLEED, { trim: typed(part.heightMm, 'mm', 'height'), bleed });
   const ask: SheetLayoutAsk = {
-    part: part.id, item: part.item, sheetMm: [long, short], usable: { x: side, y: gripper, widthMm, heightMm }, trimMm: [part.widthMm, part.heightMm], bleedMm: part.bleedMm,
-    grainAlong: part.grainAlong, sheetGrain: stock.grain === 'short' ? 'y' : 'x', style, gripperMm: gripper };
+    part: part.id,
+    item: part.item,
+    sheetMm: [long, short],
+    usable: { x: side, y: gripper, widthMm, heightMm },
+    trimMm: [part.widthMm, part.heightMm],
+    bleedMm: part.bleedMm,
+    grainAlong: part.grainAlong,
+    sheetGrain: stock.grain === 'short' ? 'y' : 'x',
+    style,
+    gripperMm: gripper,
+  };
   const question = hashOf(ask);
   const findings: Finding[] = [];
   const layout = chosenLayout(part, ask, question, spec, findings) ?? sheetLayout(ask);
-  to.figure(`${part.id}.copiesUp`, COPIES_UP, { places: { value: layout ? copiesUp(layout) : 0, unit: 'copy', from: layout && part.id in spec.choices.layout ? 'search' : 'family', at: 'layout' } });
+  to.figure(`${part.id}.copiesUp`, COPIES_UP, {
+    places: {
+      value: layout ? copiesUp(layout) : 0,
+      unit: 'copy',
+      from: layout && part.id in spec.choices.layout ? 'search' : 'family',
+      at: 'layout',
+    },
+  });
   return { layout, style, question, findings };
 }
 
@@ -60,7 +99,18 @@ export function layOut(part: Part, stock: Stock, stockId: Id<'stock'>, asks: rea
 function chosenLayout(part: Part, ask: SheetLayoutAsk, question: string, spec: JobSpec, findings: Finding[]): Layout | null {
   const chosen = Object.hasOwn(spec.choices.layout, part.id) ? spec.choices.layout[part.id] : undefined;
   if (!chosen) return null;
-  if (chosen.question === question) return { sheetMm: ask.sheetMm, gripperMm: ask.gripperMm, cells: chosen.value.cells.map((c) => ({ ...c, part: part.id, item: part.item })) };
-  findings.push({ code: 'choice.stale', level: 'decide', at: part.id, args: { slot: part.id }, remedies: [{ do: 'edit', says: 'remedy.defaultLayout', args: {}, edits: [{ at: ['choices', 'layout', part.id], was: chosen }] }] });
+  if (chosen.question === question)
+    return {
+      sheetMm: ask.sheetMm,
+      gripperMm: ask.gripperMm,
+      cells: chosen.value.cells.map((c) => ({ ...c, part: part.id, item: part.item })),
+    };
+  findings.push({
+    code: 'choice.stale',
+    level: 'decide',
+    at: part.id,
+    args: { slot: part.id },
+    remedies: [{ do: 'edit', says: 'remedy.defaultLayout', args: {}, edits: [{ at: ['choices', 'layout', part.id], was: chosen }] }],
+  });
   return null;
 }

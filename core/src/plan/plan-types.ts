@@ -11,17 +11,44 @@ export type FindingLevel = 'release' | 'start' | 'close' | 'decide' | 'know';
 export const LEVELS: readonly FindingLevel[] = ['release', 'start', 'close', 'decide', 'know'];
 export type FindingArgs = Record<string, number | string>;
 export type Remedy = { do: 'edit'; says: string; args: FindingArgs; edits: Edit[] } | { do: 'ask'; says: string; desk: string };
-export interface Finding { code: string; level: FindingLevel; /** A stone, a part or the job ("job"). */ at: string; /** The figure it stands beside. */ figure?: Id<'figure'>; args: FindingArgs; remedies: Remedy[] }
+export interface Finding {
+  code: string;
+  level: FindingLevel;
+  /** A stone, a part or the job ("job"). */ at: string;
+  /** The figure it stands beside. */ figure?: Id<'figure'>;
+  args: FindingArgs;
+  remedies: Remedy[];
+}
 
 /** A stone of the river: one place on the route with its steps, panel and picture line. */
 export interface Stone {
-  id: Id<'stage'>; key: string; process: Id<'process'>; family: string; parts: Id<'part'>[]; machine: Id<'machine'>; machineName: string; outside: boolean; steps: Id<'step'>[];
-  summary: { figure?: Id<'figure'>; text: string }; panel: PanelRow[]; cautions: Id<'caution'>[];
+  id: Id<'stage'>;
+  key: string;
+  process: Id<'process'>;
+  family: string;
+  parts: Id<'part'>[];
+  machine: Id<'machine'>;
+  machineName: string;
+  outside: boolean;
+  steps: Id<'step'>[];
+  summary: { figure?: Id<'figure'>; text: string };
+  panel: PanelRow[];
+  cautions: Id<'caution'>[];
   /** Figures the river shows: what comes in, what leaves, in which unit; null where no pieces pass. */
-  in: Id<'figure'> | null; out: Id<'figure'> | null; perGoodIn: number; perGoodOut: number; lost: { kind: string; figure: Id<'figure'>; perGood: number }[]; setupS: Id<'figure'>; runS: Id<'figure'>; waitS: Id<'figure'>[]; startAt: Id<'figure'>; endAt: Id<'figure'>;
+  in: Id<'figure'> | null;
+  out: Id<'figure'> | null;
+  perGoodIn: number;
+  perGoodOut: number;
+  lost: { kind: string; figure: Id<'figure'>; perGood: number }[];
+  setupS: Id<'figure'>;
+  runS: Id<'figure'>;
+  waitS: Id<'figure'>[];
+  startAt: Id<'figure'>;
+  endAt: Id<'figure'>;
 }
 
-export type TotalKey = 'sheets' | 'money' | 'perThousand' | 'runOn' | 'machineS' | 'waitS' | 'inkKg' | 'plates' | 'readyAt' | 'chance' | 'wasteKg';
+export type TotalKey =
+  'sheets' | 'money' | 'perThousand' | 'runOn' | 'machineS' | 'waitS' | 'inkKg' | 'plates' | 'readyAt' | 'chance' | 'wasteKg';
 
 /** The plan: plain JSON, everything derived from spec, plant and shelf. */
 export interface Plan {
@@ -38,7 +65,17 @@ export interface Plan {
   steps: Record<Id<'step'>, Step>;
   stones: Stone[];
   counts: Counts;
-  items: Record<Id<'item'>, { product: Id<'product'>; goods: Id<'flow'>; wanted: Id<'figure'>; least: Id<'figure'>; most: Id<'figure'>; chance: Id<'figure'> | null }>;
+  items: Record<
+    Id<'item'>,
+    {
+      product: Id<'product'>;
+      goods: Id<'flow'>;
+      wanted: Id<'figure'>;
+      least: Id<'figure'>;
+      most: Id<'figure'>;
+      chance: Id<'figure'> | null;
+    }
+  >;
   totals: Partial<Record<TotalKey, Id<'figure'>>>;
   /** What the ready date rests on: codes with arguments. */
   assumptions: { code: string; args: FindingArgs }[];

@@ -16,79 +16,179 @@ const value = (p: ReturnType<typeof plan>, id: string): number => p.figures[id]?
 
 describe('laws over generated specifications', () => {
   it('plan() never throws for what the door lets in, and draws and prints every stone', () => {
-    fc.assert(fc.property(anySpec, (spec) => {
-      const p = planned(spec, LINDMOOR, SHELF);
-      for (const s of p.plan.stones) { const scene = sceneOf(p, s.id); if (scene) sceneSvg(scene, 1); }
-      ticketPages(p);
-      summaryOf(p.plan, spec);
-      riverOf(p.plan);
-      JSON.parse(JSON.stringify(p.plan));
-    }), { numRuns: 80 });
+    fc.assert(
+      fc.property(anySpec, (spec) => {
+        const p = planned(spec, LINDMOOR, SHELF);
+        for (const s of p.plan.stones) {
+          const scene = sceneOf(p, s.id);
+          if (scene) sceneSvg(scene, 1);
+        }
+        ticketPages(p);
+        summaryOf(p.plan, spec);
+        riverOf(p.plan);
+        JSON.parse(JSON.stringify(p.plan));
+      }),
+      { numRuns: 80 },
+    );
   });
 
   it('every figure equals its formula of its terms, or the override in force', () => {
-    fc.assert(fc.property(anySpec, (spec) => {
-      const { plan: p, to } = planned(spec, LINDMOOR, SHELF);
-      const wrong = Object.entries(p.figures).filter(([, f]) => {
-        const terms = Object.fromEntries(Object.entries(f.terms).map(([name, t]) => [name, 'fig' in t ? (p.figures[t.fig]?.value ?? 0) : t.value]));
-        const again = to.formulas.get(f.formula)?.of(terms);
-        return !Object.is(f.instead?.value ?? again, f.value);
-      }).map(([id]) => id);
-      // Two formulas of one name may differ in unit only; a figure that drifts from its working is named here.
-      expect(wrong).toEqual([]);
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(anySpec, (spec) => {
+        const { plan: p, to } = planned(spec, LINDMOOR, SHELF);
+        const wrong = Object.entries(p.figures)
+          .filter(([, f]) => {
+            const terms = Object.fromEntries(
+              Object.entries(f.terms).map(([name, t]) => [name, 'fig' in t ? (p.figures[t.fig]?.value ?? 0) : t.value]),
+            );
+            const again = to.formulas.get(f.formula)?.of(terms);
+            return !Object.is(f.instead?.value ?? again, f.value);
+          })
+          .map(([id]) => id);
+        // Two formulas of one name may differ in unit only; a figure that drifts from its working is named here.
+        expect(wrong).toEqual([]);
+      }),
+      { numRuns: 60 },
+    );
   });
 
   it('counts balance at every step', () => {
-    fc.assert(fc.property(anySpec, (spec) => {
-      const p = plan({ ...spec, overrides: {} }, LINDMOOR, SHELF);
-      const wrong = Object.entries(p.counts.steps).filter(([, c]) => value(p, c.run) < 1e12 && value(p, c.run) !== value(p, c.good) + Object.values(c.lost).reduce((s, id) => s + value(p, id), 0));
-      expect(wrong.map(([id]) => id)).toEqual([]);
-    }), { numRuns: 80 });
+    fc.assert(
+      fc.property(anySpec, (spec) => {
+        const p = plan({ ...spec, overrides: {} }, LINDMOOR, SHELF);
+        const wrong = Object.entries(p.counts.steps).filter(
+          ([, c]) =>
+            value(p, c.run) < 1e12 && value(p, c.run) !== value(p, c.good) + Object.values(c.lost).reduce((s, id) => s + value(p, id), 0),
+        );
+        expect(wrong.map(([id]) => id)).toEqual([]);
+      }),
+      { numRuns: 80 },
+    );
   });
 
   it('more copies never need fewer sheets', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 200_000 }), fc.integer({ min: 0, max: 5_000 }), (quantity, more) => value(plan(withQuantity(quantity), LINDMOOR, SHELF), 'total.sheets') <= value(plan(withQuantity(quantity + more), LINDMOOR, SHELF), 'total.sheets')), { numRuns: 40 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 200_000 }),
+        fc.integer({ min: 0, max: 5_000 }),
+        (quantity, more) =>
+          value(plan(withQuantity(quantity), LINDMOOR, SHELF), 'total.sheets') <=
+          value(plan(withQuantity(quantity + more), LINDMOOR, SHELF), 'total.sheets'),
+      ),
+      { numRuns: 40 },
+    );
   });
 
   it('does not depend on the order in which a database hands keys back', () => {
-    const turned = (v: unknown): unknown => (v !== null && typeof v === 'object' && !Array.isArray(v) ? Object.fromEntries(Object.entries(v).reverse().map(([k, x]) => [k, turned(x)])) : Array.isArray(v) ? v.map(turned) : v);
-    fc.assert(fc.property(anySpec, (spec) => JSON.stringify(plan(spec, LINDMOOR, SHELF)) === JSON.stringify(plan(turned(spec) as typeof spec, turned(LINDMOOR) as typeof LINDMOOR, turned(SHELF) as typeof SHELF))), { numRuns: 25 });
+    const turned = (v: unknown): unknown =>
+      v !== null && typeof v === 'object' && !Array.isArray(v)
+        ? Object.fromEntries(
+            Object.entries(v)
+              .reverse()
+              .map(([k, x]) => [k, turned(x)]),
+          )
+        : Array.isArray(v)
+          ? v.map(turned)
+          : v;
+    fc.assert(
+      fc.property(
+        anySpec,
+        (spec) =>
+          JSON.stringify(plan(spec, LINDMOOR, SHELF)) ===
+          JSON.stringify(plan(turned(spec) as typeof spec, turned(LINDMOOR) as typeof LINDMOOR, turned(SHELF) as typeof SHELF)),
+      ),
+      { numRuns: 25 },
+    );
   });
 
-  it('changes nothing it was given', () => { fc.assert(fc.property(anySpec, (spec) => { const before = canonicalJson([spec, LINDMOOR, SHELF]); plan(spec, LINDMOOR, SHELF); return canonicalJson([spec, LINDMOOR, SHELF]) === before; }), { numRuns: 30 }); });
+  it('changes nothing it was given', () => {
+    fc.assert(
+      fc.property(anySpec, (spec) => {
+        const before = canonicalJson([spec, LINDMOOR, SHELF]);
+        plan(spec, LINDMOOR, SHELF);
+        return canonicalJson([spec, LINDMOOR, SHELF]) === before;
+      }),
+      { numRuns: 30 },
+    );
+  });
 });
 
 describe('line 1, folded card with foil', () => {
   const p = plan(cardSpec(), LINDMOOR, SHELF);
-  it('six-up foil plate has six dies', () => { expect(value(p, 'card.card.copiesUp')).toBe(6); expect(value(p, 'card.card.foil.die.f1.dies')).toBe(6); }); // trade check value, common practice
-  it('lifts 250 sheets of 0.4 mm board to 100 mm', () => { expect(value(p, 'card.card.cut.perLift')).toBe(250); }); // trade check value, common practice
+  it('six-up foil plate has six dies', () => {
+    expect(value(p, 'card.card.copiesUp')).toBe(6);
+    expect(value(p, 'card.card.foil.die.f1.dies')).toBe(6);
+  }); // trade check value, common practice
+  it('lifts 250 sheets of 0.4 mm board to 100 mm', () => {
+    expect(value(p, 'card.card.cut.perLift')).toBe(250);
+  }); // trade check value, common practice
   it('10,000 sheets are 40 lifts and about 8 hours at the guillotine', () => {
     // Stated inputs: 60,000 pieces six-up without any loss = 10,000 sheets, 10 cuts a lift, 35 s a cut, 6 min a lift: 40 × 710 s = 28,400 s.
-    const netSpec = JobSpecSchema.parse({ ...cardSpec(60_000), products: { card: { kind: 'made', family: 'folded-card', wish: { openWidthMm: 210, openHeightMm: 210, folds: 0, front: ['K'], back: [], grade: 'Ivory board 300', perBand: 6, grain: 'free' } } }, choices: { ...cardSpec().choices, settings: { 'card.card.cut': { setupSheets: 0, runningPpm: 0 } } } });
+    const netSpec = JobSpecSchema.parse({
+      ...cardSpec(60_000),
+      products: {
+        card: {
+          kind: 'made',
+          family: 'folded-card',
+          wish: {
+            openWidthMm: 210,
+            openHeightMm: 210,
+            folds: 0,
+            front: ['K'],
+            back: [],
+            grade: 'Ivory board 300',
+            perBand: 6,
+            grain: 'free',
+          },
+        },
+      },
+      choices: { ...cardSpec().choices, settings: { 'card.card.cut': { setupSheets: 0, runningPpm: 0 } } },
+    });
     const net = plan(netSpec, LINDMOOR, SHELF);
     expect(value(net, 'card.card.cut.run')).toBe(10_000);
     expect(value(net, 'card.card.cut.cuts')).toBe(10);
     expect(value(net, 'card.card.cut.lifts')).toBe(40);
     expect(value(net, 'card.card.cut.cuttingS')).toBe(28_400);
   });
-  it('bands six, the last one short', () => { expect(value(p, 'card.card.band.bands')).toBe(1667); expect(value(p, 'card.card.band.taken.card.card.envelope.out')).toBe(10_000); });
+  it('bands six, the last one short', () => {
+    expect(value(p, 'card.card.band.bands')).toBe(1667);
+    expect(value(p, 'card.card.band.taken.card.card.envelope.out')).toBe(10_000);
+  });
   it('makes five plates for 4/1 sheetwise, four for work and turn', () => {
     expect(value(p, 'card.card.plates.plates')).toBe(5);
     const turn = plan({ ...cardSpec(), choices: { ...cardSpec().choices, workStyle: { 'card.card': 'turn' } } }, LINDMOOR, SHELF);
     expect(value(turn, 'card.card.plates.plates')).toBe(4);
   });
-  it('takes the greatest gripper of press and platen', () => { expect(value(p, 'card.card.gripper')).toBe(12); });
-  it('waits for the ink on the clock before the foil', () => { expect(value(p, 'card.card.foil.startAt') - value(p, 'card.card.print.back.endAt')).toBeGreaterThanOrEqual(36 * 3600); });
-  it('adds up its costs', () => { const costs = Object.values(p.figures['total.money']?.terms ?? {}).map((t) => ('fig' in t ? value(p, t.fig) : t.value)); expect(costs.length).toBeGreaterThan(15); expect(value(p, 'total.money')).toBeCloseTo(costs.reduce((a, b) => a + b, 0), 9); });
+  it('takes the greatest gripper of press and platen', () => {
+    expect(value(p, 'card.card.gripper')).toBe(12);
+  });
+  it('waits for the ink on the clock before the foil', () => {
+    expect(value(p, 'card.card.foil.startAt') - value(p, 'card.card.print.back.endAt')).toBeGreaterThanOrEqual(36 * 3600);
+  });
+  it('adds up its costs', () => {
+    const costs = Object.values(p.figures['total.money']?.terms ?? {}).map((t) => ('fig' in t ? value(p, t.fig) : t.value));
+    expect(costs.length).toBeGreaterThan(15);
+    expect(value(p, 'total.money')).toBeCloseTo(
+      costs.reduce((a, b) => a + b, 0),
+      9,
+    );
+  });
   it('tells waste by kind, in pieces and kg, and the kg add up', () => {
     for (const kind of ['setup', 'running', 'samples']) expect(value(p, `waste.${kind}.pieces`)).toBeGreaterThan(0);
     // 225 sheets of setup on the front of 520 × 720 mm at 300 g/m²: 225 · 0.11232 kg, by hand
     expect(value(p, 'card.card.print.front.waste.setup.kg')).toBeCloseTo(25.272, 6);
-    expect(value(p, 'total.wasteKg')).toBeCloseTo(value(p, 'waste.setup.kg') + value(p, 'waste.running.kg') + value(p, 'waste.samples.kg') + value(p, 'card.card.cut.trimKg'), 6);
+    expect(value(p, 'total.wasteKg')).toBeCloseTo(
+      value(p, 'waste.setup.kg') + value(p, 'waste.running.kg') + value(p, 'waste.samples.kg') + value(p, 'card.card.cut.trimKg'),
+      6,
+    );
   });
-  it('narrows like a river: nothing grows on the way', () => { for (const s of riverOf(p)) expect(s.outCopies).toBeLessThanOrEqual(s.inCopies + 1e-9); expect(riverOf(p).at(-1)?.outCopies).toBe(10_000); });
-  it('has one hash for one plan', () => { expect(hashOf(plan(cardSpec(), LINDMOOR, SHELF))).toBe(hashOf(p)); });
+  it('narrows like a river: nothing grows on the way', () => {
+    for (const s of riverOf(p)) expect(s.outCopies).toBeLessThanOrEqual(s.inCopies + 1e-9);
+    expect(riverOf(p).at(-1)?.outCopies).toBe(10_000);
+  });
+  it('has one hash for one plan', () => {
+    expect(hashOf(plan(cardSpec(), LINDMOOR, SHELF))).toBe(hashOf(p));
+  });
 });
 
 describe('compare stocks, presses and work styles', () => {
@@ -103,22 +203,49 @@ describe('compare stocks, presses and work styles', () => {
 
 describe('a toy line through the same registration', () => {
   it('plans with a family that touches no other file', () => {
-    const toy = { ...REGISTRIES.families['folded-card']!, id: 'toy', route: (_w: unknown, parts: Record<string, { id: string }>) => Object.values(parts).flatMap((part) => [{ key: 'stock', process: 'pull', of: [part.id], settings: {} }, { key: 'cut', process: 'guillotine', of: [part.id], settings: {} }]) };
+    const toy = {
+      ...REGISTRIES.families['folded-card']!,
+      id: 'toy',
+      route: (_w: unknown, parts: Record<string, { id: string }>) =>
+        Object.values(parts).flatMap((part) => [
+          { key: 'stock', process: 'pull', of: [part.id], settings: {} },
+          { key: 'cut', process: 'guillotine', of: [part.id], settings: {} },
+        ]),
+    };
     const spec = { ...cardSpec(), products: { card: { kind: 'made', family: 'toy', wish: {} } } } as unknown as ReturnType<typeof cardSpec>;
-    expect(plan(spec, LINDMOOR, SHELF, { ...REGISTRIES, families: { toy: toy as never } }).stones.map((s) => s.key)).toEqual(['stock', 'cut']);
+    expect(plan(spec, LINDMOOR, SHELF, { ...REGISTRIES, families: { toy: toy as never } }).stones.map((s) => s.key)).toEqual([
+      'stock',
+      'cut',
+    ]);
   });
 });
 
 describe('words', () => {
   const all = planned(cardSpec(), LINDMOOR, SHELF);
-  it('explains every formula a plan uses', () => { fc.assert(fc.property(anySpec, (spec) => { expect([...planned(spec, LINDMOOR, SHELF).to.formulas.keys()].filter((id) => !FORMULAS[id])).toEqual([]); }), { numRuns: 60 }); });
-  it('names every panel row and caution', () => { expect(all.plan.stones.flatMap((s) => s.panel.map((r) => r.label)).filter((l) => !LABELS[l])).toEqual([]); expect(all.plan.stones.flatMap((s) => s.cautions).filter((c) => !CAUTIONS[c])).toEqual([]); });
-  it('names every stone, source and total', () => { for (const s of all.plan.stones) expect(REGISTRIES.families[s.family]?.words.stones[s.key]).toBeTruthy(); for (const k of Object.keys(all.plan.totals)) expect(k === 'chance' || LABELS[`total.${k}`]).toBeTruthy(); });
+  it('explains every formula a plan uses', () => {
+    fc.assert(
+      fc.property(anySpec, (spec) => {
+        expect([...planned(spec, LINDMOOR, SHELF).to.formulas.keys()].filter((id) => !FORMULAS[id])).toEqual([]);
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it('names every panel row and caution', () => {
+    expect(all.plan.stones.flatMap((s) => s.panel.map((r) => r.label)).filter((l) => !LABELS[l])).toEqual([]);
+    expect(all.plan.stones.flatMap((s) => s.cautions).filter((c) => !CAUTIONS[c])).toEqual([]);
+  });
+  it('names every stone, source and total', () => {
+    for (const s of all.plan.stones) expect(REGISTRIES.families[s.family]?.words.stones[s.key]).toBeTruthy();
+    for (const k of Object.keys(all.plan.totals)) expect(k === 'chance' || LABELS[`total.${k}`]).toBeTruthy();
+  });
 });
 
 describe('edits', () => {
   it('refuses what is senseless with the path and a sentence', () => {
-    const bad = (at: string[], now: unknown): string => { const r = applyEdits(cardSpec(), [{ at, now }]); return r.ok ? 'accepted' : `${r.issues[0]?.path}: ${r.issues[0]?.says}`; };
+    const bad = (at: string[], now: unknown): string => {
+      const r = applyEdits(cardSpec(), [{ at, now }]);
+      return r.ok ? 'accepted' : `${r.issues[0]?.path}: ${r.issues[0]?.says}`;
+    };
     expect(bad(['items', 'i1', 'versions', 'only', 'quantity'], 0)).toBe('items.i1.versions.only.quantity: must be at least 1');
     expect(bad(['items', 'i1', 'versions', 'only', 'quantity'], 10.5)).toContain('whole number');
     expect(bad(['products', 'card', 'wish', 'openWidthMm'], 20_000)).toContain('longer than any sheet');

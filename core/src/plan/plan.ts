@@ -24,10 +24,15 @@ import { type Registries, type RoutedStone, resolveRoute, stockFor } from './res
 export const REGISTRIES: Registries = { families: FAMILIES, processes: PROCESSES };
 
 /** A plan with what its drawings need; lives in memory only. */
-export interface Planned { plan: Plan; contexts: { stone: RoutedStone; cx: ConsumeContext }[]; to: Ledger }
+export interface Planned {
+  plan: Plan;
+  contexts: { stone: RoutedStone; cx: ConsumeContext }[];
+  to: Ledger;
+}
 
 /** The one door: the whole plan from the specification, the plant and the shelf. Pure; never throws for what the schemas let in. */
-export const plan = (spec: JobSpec, plant: Plant, shelf: Shelf, registries: Registries = REGISTRIES): Plan => planned(spec, plant, shelf, registries).plan;
+export const plan = (spec: JobSpec, plant: Plant, shelf: Shelf, registries: Registries = REGISTRIES): Plan =>
+  planned(spec, plant, shelf, registries).plan;
 
 /** The drawing of a stone. */
 export function sceneOf({ contexts }: Planned, stone: Id<'stage'>): Scene | null {
@@ -38,7 +43,10 @@ export function sceneOf({ contexts }: Planned, stone: Id<'stage'>): Scene | null
 const read = new WeakMap<object, { ordered: object; hash: string }>();
 /** Plants and shelves are immutable and large: put in key order and hashed once each. */
 function orderedOnce<T extends object>(document: T): { ordered: T; hash: string } {
-  const known = (read.get(document) as { ordered: T; hash: string } | undefined) ?? { ordered: inKeyOrder(document), hash: hashOf(document) };
+  const known = (read.get(document) as { ordered: T; hash: string } | undefined) ?? {
+    ordered: inKeyOrder(document),
+    hash: hashOf(document),
+  };
   read.set(document, known);
   return known;
 }
@@ -66,10 +74,36 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const assumptions = layOutTime(net, plant, shelf, arrivalsOf(net, drafted.tools, plant, shelf, to), to);
   const stones = contexts.map(({ stone, cx }) => stoneOf(stone, cx, net, counts));
   for (const [id, item] of Object.entries(items)) item.chance = chanceFigure(id, item, net, stones, plant, to);
-  const totals = totalFigures(consumed, wasteFigures(contexts.map((c) => c.cx), consumed, net, to), stones, items, net, to);
+  const totals = totalFigures(
+    consumed,
+    wasteFigures(
+      contexts.map((c) => c.cx),
+      consumed,
+      net,
+      to,
+    ),
+    stones,
+    items,
+    net,
+    to,
+  );
   const complete: Plan = {
     of: { core: CORE_VERSION, spec: hashOf(spec), plant: plantHash, shelf: shelfHash },
-    parts: route.parts, layouts: {}, questions: {}, workStyles: {}, stocks: {}, tools: drafted.tools, flows: net.flows, steps: net.steps, stones, counts, items, assumptions, figures: to.figures, totals, findings: [],
+    parts: route.parts,
+    layouts: {},
+    questions: {},
+    workStyles: {},
+    stocks: {},
+    tools: drafted.tools,
+    flows: net.flows,
+    steps: net.steps,
+    stones,
+    counts,
+    items,
+    assumptions,
+    figures: to.figures,
+    totals,
+    findings: [],
   };
   for (const [part, l] of Object.entries(laid)) {
     if (l.layout) complete.layouts[part] = l.layout;
@@ -82,28 +116,50 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   return { plan: complete, contexts, to };
 }
 
-interface LaidOut extends PartLayout { stockId: Id<'stock'> | null }
+interface LaidOut extends PartLayout {
+  stockId: Id<'stock'> | null;
+}
 
-function layOutParts(parts: Plan['parts'], stones: readonly RoutedStone[], spec: JobSpec, plant: Plant, to: Ledger): Record<Id<'part'>, LaidOut> {
-  return Object.fromEntries(Object.values(parts).map((part): [Id<'part'>, LaidOut] => {
-    const mine = stones.filter((s) => s.cx.parts.includes(part));
-    const asks = mine.map((s) => ({ stone: s.cx.id, ask: s.process.asks(s.cx) }));
-    const stockId = stockFor(part, mine.map((s) => s.cx.machine), spec, plant);
-    const stock = stockId === null ? undefined : plant.stocks[stockId];
-    const press = mine.find((s) => 'units' in s.cx.machine.limits)?.cx.machine.limits ?? {};
-    const style = workStyleFor(part, spec, { units: press['units'] ?? 4, perfects: (press['perfects'] ?? 0) > 0 });
-    if (!stock || stockId === null) {
-      const finding: Finding = { code: 'stock.none', level: 'release', at: part.id, args: { grade: part.grade }, remedies: [] };
-      return [part.id, { layout: null, style, question: '', stockId: null, findings: [finding] }];
-    }
-    return [part.id, { ...layOut(part, stock, stockId, asks, style, spec, plant, to), stockId }];
-  }));
+function layOutParts(
+  parts: Plan['parts'],
+  stones: readonly RoutedStone[],
+  spec: JobSpec,
+  plant: Plant,
+  to: Ledger,
+): Record<Id<'part'>, LaidOut> {
+  return Object.fromEntries(
+    Object.values(parts).map((part): [Id<'part'>, LaidOut] => {
+      const mine = stones.filter((s) => s.cx.parts.includes(part));
+      const asks = mine.map((s) => ({ stone: s.cx.id, ask: s.process.asks(s.cx) }));
+      const stockId = stockFor(
+        part,
+        mine.map((s) => s.cx.machine),
+        spec,
+        plant,
+      );
+      const stock = stockId === null ? undefined : plant.stocks[stockId];
+      const press = mine.find((s) => 'units' in s.cx.machine.limits)?.cx.machine.limits ?? {};
+      const style = workStyleFor(part, spec, { units: press['units'] ?? 4, perfects: (press['perfects'] ?? 0) > 0 });
+      if (!stock || stockId === null) {
+        const finding: Finding = { code: 'stock.none', level: 'release', at: part.id, args: { grade: part.grade }, remedies: [] };
+        return [part.id, { layout: null, style, question: '', stockId: null, findings: [finding] }];
+      }
+      return [part.id, { ...layOut(part, stock, stockId, asks, style, spec, plant, to), stockId }];
+    }),
+  );
 }
 
 /** A supplied product is one part, called like itself. */
 const partOf = (product: string): Id<'part'> => product;
 
-interface Drafted { flows: Record<Id<'flow'>, Flow>; steps: Record<Id<'step'>, Step>; losses: Record<Id<'step'>, LossTerms>; tools: Plan['tools']; goods: Record<Id<'product'>, Id<'flow'>>; contexts: { stone: RoutedStone; cx: Omit<ConsumeContext, 'counts' | 'steps'> }[] }
+interface Drafted {
+  flows: Record<Id<'flow'>, Flow>;
+  steps: Record<Id<'step'>, Step>;
+  losses: Record<Id<'step'>, LossTerms>;
+  tools: Plan['tools'];
+  goods: Record<Id<'product'>, Id<'flow'>>;
+  contexts: { stone: RoutedStone; cx: Omit<ConsumeContext, 'counts' | 'steps'> }[];
+}
 
 /** Draft pass: every stone adds its steps, and hands the flow of its parts on. */
 function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'>, LaidOut>, plant: Plant): Drafted {
@@ -113,28 +169,63 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
   const forms: Record<Id<'product'>, Id<'step'>[]> = {};
   for (const product of route.supplied) {
     all.goods[product] = `${product}.goods`;
-    all.flows[`${product}.goods`] = { unit: 'piece', part: partOf(product), item: route.itemOf[product] ?? '', perGood: 1, supply: { from: 'buy', leadDays: 0 } };
+    all.flows[`${product}.goods`] = {
+      unit: 'piece',
+      part: partOf(product),
+      item: route.itemOf[product] ?? '',
+      perGood: 1,
+      supply: { from: 'buy', leadDays: 0 },
+    };
   }
   for (const stone of route.stones) {
     const { cx, product } = stone;
     const lead = cx.parts[0];
     const l = lead ? laid[lead.id] : undefined;
     const incoming = lead
-      ? cx.parts.flatMap((p) => { const id = now[p.id]; return id === undefined ? [] : [{ id, flow: all.flows[id] as Flow }]; })
-      : (route.joins[product] ?? []).flatMap(({ product: member, times }) => { const id = all.goods[member]; return id === undefined ? [] : [{ id, flow: all.flows[id] as Flow, times }]; });
+      ? cx.parts.flatMap((p) => {
+          const id = now[p.id];
+          return id === undefined ? [] : [{ id, flow: all.flows[id] as Flow }];
+        })
+      : (route.joins[product] ?? []).flatMap(({ product: member, times }) => {
+          const id = all.goods[member];
+          return id === undefined ? [] : [{ id, flow: all.flows[id] as Flow, times }];
+        });
     // A stone whose maker was taken off the route starts from pieces that are there already.
-    if (lead && incoming.length === 0) incoming.push({ id: `${cx.id}.in`, flow: { unit: 'sheet', part: lead.id, item: lead.item, perGood: 1 / Math.max(l?.layout ? copiesUp(l.layout) : 1, 1), supply: { from: 'here' } } });
+    if (lead && incoming.length === 0)
+      incoming.push({
+        id: `${cx.id}.in`,
+        flow: {
+          unit: 'sheet',
+          part: lead.id,
+          item: lead.item,
+          perGood: 1 / Math.max(l?.layout ? copiesUp(l.layout) : 1, 1),
+          supply: { from: 'here' },
+        },
+      });
     const stockId = l?.stockId ?? null;
     const series = cx.settings['series'];
-    const inkSeries = (typeof series === 'string' && Object.hasOwn(plant.inks, series) ? plant.inks[series] : plant.inks[plant.usualInk]) ?? null;
-    const draftCx: DraftContext = { ...cx, layout: l?.layout ?? null, workStyle: l?.style ?? 'simplex', stockId, stock: stockId === null ? null : (plant.stocks[stockId] ?? null), incoming, wet: wet[product] ?? [], formsFrom: forms[product] ?? [], inkSeries };
+    const inkSeries =
+      (typeof series === 'string' && Object.hasOwn(plant.inks, series) ? plant.inks[series] : plant.inks[plant.usualInk]) ?? null;
+    const draftCx: DraftContext = {
+      ...cx,
+      layout: l?.layout ?? null,
+      workStyle: l?.style ?? 'simplex',
+      stockId,
+      stock: stockId === null ? null : (plant.stocks[stockId] ?? null),
+      incoming,
+      wet: wet[product] ?? [],
+      formsFrom: forms[product] ?? [],
+      inkSeries,
+    };
     const draft = stone.process.draft(draftCx);
     for (const [id, { step, losses }] of Object.entries(draft.steps)) {
       all.steps[id] = step;
       all.losses[id] = losses;
     }
     Object.assign(all.flows, draft.flows);
-    for (const { id, flow } of incoming) if (!Object.hasOwn(all.flows, id) && Object.values(draft.steps).some(({ step }) => step.takes.some((t) => t.flow === id))) all.flows[id] = flow;
+    for (const { id, flow } of incoming)
+      if (!Object.hasOwn(all.flows, id) && Object.values(draft.steps).some(({ step }) => step.takes.some((t) => t.flow === id)))
+        all.flows[id] = flow;
     Object.assign(all.tools, draft.tools);
     if (draft.wet) wet[product] = draft.wet;
     if (draft.forms) forms[product] = [...(forms[product] ?? []), ...draft.forms];
@@ -149,23 +240,53 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
 
 function wantedFigures(id: Id<'item'>, spec: JobSpec, to: Ledger): { wanted: string; least: string; most: string } {
   const item = spec.items[id];
-  const wanted = Object.fromEntries(Object.entries(item?.versions ?? {}).map(([v, { quantity }]): [string, Term] => [v, { value: quantity, unit: 'piece', from: 'typed', at: `items.${id}.versions.${v}` }]));
+  const wanted = Object.fromEntries(
+    Object.entries(item?.versions ?? {}).map(([v, { quantity }]): [string, Term] => [
+      v,
+      { value: quantity, unit: 'piece', from: 'typed', at: `items.${id}.versions.${v}` },
+    ]),
+  );
   const figures = { wanted: `${id}.wanted`, least: `${id}.least`, most: `${id}.most` };
   to.figure(figures.wanted, { ...SUM, id: 'counts.wanted', unit: 'piece' }, wanted);
-  to.figure(figures.least, LEAST_GOOD, { wanted: fig(figures.wanted), underPpm: { value: item?.overs.underPpm ?? 0, unit: 'ppm', from: 'typed', at: `items.${id}.overs` } });
-  to.figure(figures.most, MOST_GOOD, { wanted: fig(figures.wanted), overPpm: { value: item?.overs.overPpm ?? 0, unit: 'ppm', from: 'typed', at: `items.${id}.overs` } });
+  to.figure(figures.least, LEAST_GOOD, {
+    wanted: fig(figures.wanted),
+    underPpm: { value: item?.overs.underPpm ?? 0, unit: 'ppm', from: 'typed', at: `items.${id}.overs` },
+  });
+  to.figure(figures.most, MOST_GOOD, {
+    wanted: fig(figures.wanted),
+    overPpm: { value: item?.overs.overPpm ?? 0, unit: 'ppm', from: 'typed', at: `items.${id}.overs` },
+  });
   return figures;
 }
 
 /** Chance of enough of an item: from what its first stone starts with. Null where nothing of it is made here. */
-function chanceFigure(id: Id<'item'>, item: Plan['items'][string], net: Net, stones: readonly Stone[], plant: Plant, to: Ledger): Id<'figure'> | null {
-  const first = stones.find((s) => s.in !== null && s.steps.some((step) => net.steps[step]?.takes.some(({ flow }) => net.flows[flow]?.item === id && ['stock', 'customer'].includes(net.flows[flow].supply?.from ?? ''))));
+function chanceFigure(
+  id: Id<'item'>,
+  item: Plan['items'][string],
+  net: Net,
+  stones: readonly Stone[],
+  plant: Plant,
+  to: Ledger,
+): Id<'figure'> | null {
+  const first = stones.find(
+    (s) =>
+      s.in !== null &&
+      s.steps.some((step) =>
+        net.steps[step]?.takes.some(
+          ({ flow }) => net.flows[flow]?.item === id && ['stock', 'customer'].includes(net.flows[flow].supply?.from ?? ''),
+        ),
+      ),
+  );
   if (!first?.in) return null;
   const perGood: Term = { value: first.perGoodIn, unit: '1', from: 'family', at: 'layout' };
   to.figure(`${id}.expectedLoss`, EXPECTED_LOSS, { started: fig(first.in), perGood, out: fig(`${item.goods}.demand`) });
   to.figure(`${id}.allowance`, ALLOWANCE, { started: fig(first.in), perGood, least: fig(item.least) });
   const at = `${id}.chance`;
-  to.figure(at, CHANCE, { allowance: fig(`${id}.allowance`), expected: fig(`${id}.expectedLoss`), variation: practiceTerm(plant, 'risk.variation') });
+  to.figure(at, CHANCE, {
+    allowance: fig(`${id}.allowance`),
+    expected: fig(`${id}.expectedLoss`),
+    variation: practiceTerm(plant, 'risk.variation'),
+  });
   return at;
 }
 
@@ -180,33 +301,96 @@ function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Count
     return count ? Object.entries(count.lost).map(([kind, figure]) => ({ kind, figure, perGood })) : [];
   });
   return {
-    id: cx.id, key: stone.key, process: cx.process, family: stone.family, parts: cx.parts.map((p) => p.id), machine: cx.machineId, machineName: cx.machine.name, outside: cx.machine.outside !== undefined, steps: cx.stepIds,
-    summary: stone.process.summary(cx), panel: stone.process.panel(cx).filter((row) => row.figure === undefined || cx.to.has(row.figure) || row.edit), cautions: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.cautions ?? []))],
-    in: (taken && counts.steps[first ?? '']?.taken[taken.flow]) ?? null, out: given ? (counts.demand[given.flow] ?? null) : null,
-    perGoodIn: taken ? (net.flows[taken.flow]?.perGood ?? 1) : 1, perGoodOut: given ? (net.flows[given.flow]?.perGood ?? 1) : 1, lost,
-    setupS: `${first ?? cx.id}.setupS`, runS: `${first ?? cx.id}.runS`, waitS: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.waits.map((w) => w.figure) ?? []))], startAt: `${first ?? cx.id}.startAt`, endAt: `${last ?? cx.id}.endAt`,
+    id: cx.id,
+    key: stone.key,
+    process: cx.process,
+    family: stone.family,
+    parts: cx.parts.map((p) => p.id),
+    machine: cx.machineId,
+    machineName: cx.machine.name,
+    outside: cx.machine.outside !== undefined,
+    steps: cx.stepIds,
+    summary: stone.process.summary(cx),
+    panel: stone.process.panel(cx).filter((row) => row.figure === undefined || cx.to.has(row.figure) || row.edit),
+    cautions: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.cautions ?? []))],
+    in: (taken && counts.steps[first ?? '']?.taken[taken.flow]) ?? null,
+    out: given ? (counts.demand[given.flow] ?? null) : null,
+    perGoodIn: taken ? (net.flows[taken.flow]?.perGood ?? 1) : 1,
+    perGoodOut: given ? (net.flows[given.flow]?.perGood ?? 1) : 1,
+    lost,
+    setupS: `${first ?? cx.id}.setupS`,
+    runS: `${first ?? cx.id}.runS`,
+    waitS: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.waits.map((w) => w.figure) ?? []))],
+    startAt: `${first ?? cx.id}.startAt`,
+    endAt: `${last ?? cx.id}.endAt`,
   };
 }
 
 /** The foot of the screen: sums over all stones. */
-function totalFigures(consumed: readonly Consumed[], wasteKg: readonly Id<'figure'>[], stones: readonly Stone[], items: Plan['items'], net: Net, to: Ledger): Plan['totals'] {
-  const sum = (id: string, unit: 's' | 'kg' | 'plate' | 'sheet', parts: readonly string[]): string => (to.figure(`total.${id}`, { ...SUM, id: `total.${id}` }, Object.fromEntries(parts.map((p) => [p, fig(p)])), unit), `total.${id}`);
+function totalFigures(
+  consumed: readonly Consumed[],
+  wasteKg: readonly Id<'figure'>[],
+  stones: readonly Stone[],
+  items: Plan['items'],
+  net: Net,
+  to: Ledger,
+): Plan['totals'] {
+  const sum = (id: string, unit: 's' | 'kg' | 'plate' | 'sheet', parts: readonly string[]): string => (
+    to.figure(`total.${id}`, { ...SUM, id: `total.${id}` }, Object.fromEntries(parts.map((p) => [p, fig(p)])), unit),
+    `total.${id}`
+  );
   const steps = stones.flatMap((s) => s.steps);
   const costs = consumed.flatMap((c) => c.costs);
-  const money = (id: string, parts: readonly string[]): string => (to.figure(`total.${id}`, TOTAL_COST, Object.fromEntries(parts.map((p) => [p, fig(p)]))), `total.${id}`);
-  const total = money('money', costs.map((c) => c.figure));
-  const fixed = money('fixed', costs.filter((c) => c.fixed).map((c) => c.figure));
+  const money = (id: string, parts: readonly string[]): string => (
+    to.figure(`total.${id}`, TOTAL_COST, Object.fromEntries(parts.map((p) => [p, fig(p)]))),
+    `total.${id}`
+  );
+  const total = money(
+    'money',
+    costs.map((c) => c.figure),
+  );
+  const fixed = money(
+    'fixed',
+    costs.filter((c) => c.fixed).map((c) => c.figure),
+  );
   const good = `total.good`;
-  to.figure(good, { ...SUM, id: 'total.good', unit: 'piece' }, Object.fromEntries(Object.values(items).map((i) => [i.goods, fig(`${i.goods}.demand`)])));
+  to.figure(
+    good,
+    { ...SUM, id: 'total.good', unit: 'piece' },
+    Object.fromEntries(Object.values(items).map((i) => [i.goods, fig(`${i.goods}.demand`)])),
+  );
   to.figure('total.perThousand', PER_THOUSAND, { total: fig(total), good: fig(good) });
   to.figure('total.runOn', RUN_ON, { total: fig(total), fixed: fig(fixed), good: fig(good) });
   to.figure('total.readyAt', LATEST, Object.fromEntries(steps.filter((s) => to.has(`${s}.endAt`)).map((s) => [s, fig(`${s}.endAt`)])));
-  const sheets = Object.entries(net.flows).filter(([, f]) => f.unit === 'sheet' && f.supply).map(([id]) => `${id}.demand`);
-  const chance = Object.values(items).map((i) => i.chance).find((c) => c !== null);
+  const sheets = Object.entries(net.flows)
+    .filter(([, f]) => f.unit === 'sheet' && f.supply)
+    .map(([id]) => `${id}.demand`);
+  const chance = Object.values(items)
+    .map((i) => i.chance)
+    .find((c) => c !== null);
   return {
-    sheets: sum('sheets', 'sheet', sheets), money: total, perThousand: 'total.perThousand', runOn: 'total.runOn', readyAt: 'total.readyAt',
-    machineS: sum('machineS', 's', steps.flatMap((s) => [`${s}.setupS`, `${s}.runS`])), waitS: sum('waitS', 's', [...new Set(stones.flatMap((s) => s.waitS))]),
-    inkKg: sum('inkKg', 'kg', consumed.flatMap((c) => c.inkKg ?? [])), plates: sum('plates', 'plate', consumed.flatMap((c) => c.plates ?? [])), wasteKg: sum('wasteKg', 'kg', wasteKg),
+    sheets: sum('sheets', 'sheet', sheets),
+    money: total,
+    perThousand: 'total.perThousand',
+    runOn: 'total.runOn',
+    readyAt: 'total.readyAt',
+    machineS: sum(
+      'machineS',
+      's',
+      steps.flatMap((s) => [`${s}.setupS`, `${s}.runS`]),
+    ),
+    waitS: sum('waitS', 's', [...new Set(stones.flatMap((s) => s.waitS))]),
+    inkKg: sum(
+      'inkKg',
+      'kg',
+      consumed.flatMap((c) => c.inkKg ?? []),
+    ),
+    plates: sum(
+      'plates',
+      'plate',
+      consumed.flatMap((c) => c.plates ?? []),
+    ),
+    wasteKg: sum('wasteKg', 'kg', wasteKg),
     ...(chance && { chance }),
   };
 }

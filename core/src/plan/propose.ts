@@ -8,7 +8,12 @@ import type { Plan } from './plan-types';
 import { sheetBeyond, sheetOf, sheetsOfGrade } from './resolve';
 
 /** A way to make the job: other stock, press or work style, as edits on the specification. */
-export interface Proposal { machine: string; stock: string; style: string; edits: Edit[] }
+export interface Proposal {
+  machine: string;
+  stock: string;
+  style: string;
+  edits: Edit[];
+}
 
 /**
  * Candidates for the first printed part: every stock of its grade on every press that takes it, in every work style that press can print.
@@ -23,17 +28,44 @@ export function* propose(spec: JobSpec, plant: Plant, shelf: Shelf): Generator<P
   for (const [machine, press] of Object.entries(plant.machines)) {
     if (!press.processes.includes(print.process)) continue;
     for (const [stock, sheet] of sheetsOfGrade(plant, part.grade)) {
-      if ([press, ...others].some((m) => { const b = sheetBeyond(sheetOf(sheet), m); return b.overMm > 0 || b.underMm > 0; })) continue;
+      if (
+        [press, ...others].some((m) => {
+          const b = sheetBeyond(sheetOf(sheet), m);
+          return b.overMm > 0 || b.underMm > 0;
+        })
+      )
+        continue;
       for (const style of WORK_STYLE_IDS) {
-        if (!fitsWorkStyle(style, part.colours, { units: press.limits['units'] ?? 4, perfects: (press.limits['perfects'] ?? 0) > 0 })) continue;
-        yield { machine: press.name, stock: sheet.name, style, edits: [editAt(spec, ['choices', 'machine', print.id], machine), editAt(spec, ['choices', 'stock', part.id], stock), editAt(spec, ['choices', 'workStyle', part.id], style)] };
+        if (!fitsWorkStyle(style, part.colours, { units: press.limits['units'] ?? 4, perfects: (press.limits['perfects'] ?? 0) > 0 }))
+          continue;
+        yield {
+          machine: press.name,
+          stock: sheet.name,
+          style,
+          edits: [
+            editAt(spec, ['choices', 'machine', print.id], machine),
+            editAt(spec, ['choices', 'stock', part.id], stock),
+            editAt(spec, ['choices', 'workStyle', part.id], style),
+          ],
+        };
       }
     }
   }
 }
 
 /** A proposal planned: what a planner compares, by cost per thousand good pieces. */
-export interface Compared extends Proposal { perThousand: number; money: number; sheets: number; plates: number; copiesUp: number; fixed: number; machineS: number; readyAt: number; blocking: number; chosen: boolean }
+export interface Compared extends Proposal {
+  perThousand: number;
+  money: number;
+  sheets: number;
+  plates: number;
+  copiesUp: number;
+  fixed: number;
+  machineS: number;
+  readyAt: number;
+  blocking: number;
+  chosen: boolean;
+}
 
 /** Plans one proposal; null where it does not go through the door. */
 export function comparedWith(proposal: Proposal, spec: JobSpec, plant: Plant, shelf: Shelf): Compared | null {
@@ -42,8 +74,19 @@ export function comparedWith(proposal: Proposal, spec: JobSpec, plant: Plant, sh
   const p = plan(applied.spec, plant, shelf);
   const total = (key: keyof Plan['totals']): number => p.figures[p.totals[key] ?? '']?.value ?? 0;
   const part = Object.keys(p.parts)[0] ?? '';
-  return { ...proposal, perThousand: total('perThousand'), money: total('money'), sheets: total('sheets'), plates: total('plates'), machineS: total('machineS'), readyAt: total('readyAt'), fixed: p.figures['total.fixed']?.value ?? 0, copiesUp: p.figures[`${part}.copiesUp`]?.value ?? 0,
-    blocking: p.findings.filter((f) => f.level === 'release').length, chosen: proposal.edits.every((e) => JSON.stringify(e.was) === JSON.stringify(e.now)) };
+  return {
+    ...proposal,
+    perThousand: total('perThousand'),
+    money: total('money'),
+    sheets: total('sheets'),
+    plates: total('plates'),
+    machineS: total('machineS'),
+    readyAt: total('readyAt'),
+    fixed: p.figures['total.fixed']?.value ?? 0,
+    copiesUp: p.figures[`${part}.copiesUp`]?.value ?? 0,
+    blocking: p.findings.filter((f) => f.level === 'release').length,
+    chosen: proposal.edits.every((e) => JSON.stringify(e.was) === JSON.stringify(e.now)),
+  };
 }
 
 /** Good pieces from which a proposal is the cheaper one, against the plan of now; Infinity where it never is or already was. */
@@ -53,5 +96,5 @@ export function cheaperFrom(proposal: Compared, now: Compared, good: number): nu
 }
 
 /** The order a planner wants to see: what can be released first, then the cheapest per good copy. */
-export const byCost = (a: Compared, b: Compared): number => Math.min(a.blocking, 1) - Math.min(b.blocking, 1) || a.perThousand - b.perThousand;
-
+export const byCost = (a: Compared, b: Compared): number =>
+  Math.min(a.blocking, 1) - Math.min(b.blocking, 1) || a.perThousand - b.perThousand;

@@ -8,7 +8,12 @@ import type { Plan } from './plan-types';
 
 const DAY_S = 86_400;
 
-export interface Arrival { step: Id<'step'>; at: number; code: string; args: Record<string, string | number> }
+export interface Arrival {
+  step: Id<'step'>;
+  at: number;
+  code: string;
+  args: Record<string, string | number>;
+}
 
 /**
  * When each step starts and ends if steps are laid one after another into open hours with nobody else in the way, and what that assumes.
@@ -24,7 +29,8 @@ export function layOutTime(net: Net, plant: Plant, shelf: Shelf, arrivals: reado
     const step = net.steps[id];
     if (!step) continue;
     const after: Record<string, Term> = { now: { value: shelf.asOf, unit: 'moment', from: 'shelf', at: 'clock' } };
-    for (const before of [...step.takes.flatMap(({ flow }) => makers.get(flow) ?? []), ...(step.after ?? [])]) if (to.has(`${before}.endAt`)) after[before] = fig(`${before}.endAt`);
+    for (const before of [...step.takes.flatMap(({ flow }) => makers.get(flow) ?? []), ...(step.after ?? [])])
+      if (to.has(`${before}.endAt`)) after[before] = fig(`${before}.endAt`);
     step.waits.forEach((wait, i) => {
       to.figure(`${id}.waited.${i}`, LATER, { from: fig(`${wait.after}.endAt`), by: fig(wait.figure) });
       after[`wait ${wait.why} ${i + 1}`] = fig(`${id}.waited.${i}`);
@@ -39,10 +45,22 @@ export function layOutTime(net: Net, plant: Plant, shelf: Shelf, arrivals: reado
     }
     const earliest = to.figure(`${id}.afterAt`, LATEST, after);
     const length = Math.ceil(to.value(`${id}.setupS`) + to.value(`${id}.runS`) - 1e-9);
-    const placed = layIntoOpenHours(shelf.open[step.machine] ?? shelf.open['any'] ?? [[0, Number.MAX_SAFE_INTEGER]], earliest, Math.max(length, 0));
+    const placed = layIntoOpenHours(
+      shelf.open[step.machine] ?? shelf.open['any'] ?? [[0, Number.MAX_SAFE_INTEGER]],
+      earliest,
+      Math.max(length, 0),
+    );
     known &&= placed.known;
-    to.figure(`${id}.startAt`, START, { after: fig(`${id}.afterAt`), closedS: { value: placed.closedBefore, unit: 's', from: 'shelf', at: `hours:${step.machine}` } });
-    to.figure(`${id}.endAt`, END, { start: fig(`${id}.startAt`), setupS: fig(`${id}.setupS`), runS: fig(`${id}.runS`), closedS: { value: Math.round(placed.closedWithin), unit: 's', from: 'shelf', at: `hours:${step.machine}` } });
+    to.figure(`${id}.startAt`, START, {
+      after: fig(`${id}.afterAt`),
+      closedS: { value: placed.closedBefore, unit: 's', from: 'shelf', at: `hours:${step.machine}` },
+    });
+    to.figure(`${id}.endAt`, END, {
+      start: fig(`${id}.startAt`),
+      setupS: fig(`${id}.setupS`),
+      runS: fig(`${id}.runS`),
+      closedS: { value: Math.round(placed.closedWithin), unit: 's', from: 'shelf', at: `hours:${step.machine}` },
+    });
   }
   for (const a of arrivals) assumptions.push({ code: a.code, args: { ...a.args, by: a.at } });
   if (!known) assumptions.push({ code: 'assume.hoursUnknown', args: {} });
@@ -59,12 +77,25 @@ export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: 
       if (supply?.from === 'stock') {
         const free = freeStock(shelf, supply.stock);
         const days = plant.stocks[supply.stock]?.leadDays ?? 0;
-        if (to.value(`${flow}.demand`) > free) arrivals.push({ step: id, at: shelf.asOf + days * DAY_S, code: 'assume.stock', args: { stock: plant.stocks[supply.stock]?.name ?? '' } });
-      } else if (supply?.from === 'buy') arrivals.push({ step: id, at: shelf.asOf + supply.leadDays * DAY_S, code: 'assume.goods', args: { what: flow.split('.').at(-1) ?? flow } });
+        if (to.value(`${flow}.demand`) > free)
+          arrivals.push({
+            step: id,
+            at: shelf.asOf + days * DAY_S,
+            code: 'assume.stock',
+            args: { stock: plant.stocks[supply.stock]?.name ?? '' },
+          });
+      } else if (supply?.from === 'buy')
+        arrivals.push({
+          step: id,
+          at: shelf.asOf + supply.leadDays * DAY_S,
+          code: 'assume.goods',
+          args: { what: flow.split('.').at(-1) ?? flow },
+        });
     }
     for (const { tool } of step.needs) {
       const use = tool === undefined ? undefined : tools[tool];
-      if (use?.supply.from === 'buy') arrivals.push({ step: id, at: shelf.asOf + use.supply.leadDays * DAY_S, code: 'assume.tool', args: { tool: use.spec } });
+      if (use?.supply.from === 'buy')
+        arrivals.push({ step: id, at: shelf.asOf + use.supply.leadDays * DAY_S, code: 'assume.tool', args: { tool: use.spec } });
     }
   }
   return arrivals;
@@ -72,4 +103,6 @@ export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: 
 
 /** Sheets of a stock the works owns and has not promised elsewhere. */
 export const freeStock = (shelf: Shelf, stock: Id<'stock'>, owner: 'works' | 'customer' = 'works'): number =>
-  Object.values(shelf.lots).filter((l) => l.stock === stock && l.owner === owner).reduce((sum, l) => sum + l.quantity, 0);
+  Object.values(shelf.lots)
+    .filter((l) => l.stock === stock && l.owner === owner)
+    .reduce((sum, l) => sum + l.quantity, 0);

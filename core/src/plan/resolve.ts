@@ -8,18 +8,44 @@ import type { Family } from '../families/family';
 import type { Finding } from './plan-types';
 
 /** The registries a plan works with; tests bring their own. */
-export interface Registries { families: Readonly<Record<string, Family<FamilyId>>>; processes: Readonly<Record<Id<'process'>, Process>> }
+export interface Registries {
+  families: Readonly<Record<string, Family<FamilyId>>>;
+  processes: Readonly<Record<Id<'process'>, Process>>;
+}
 
 /** A stone before anything is counted: its process and what every pass tells it. */
-export interface RoutedStone { key: string; family: string; product: Id<'product'>; item: Id<'item'>; process: Process; cx: ProcessContext; missingMachine: boolean }
+export interface RoutedStone {
+  key: string;
+  family: string;
+  product: Id<'product'>;
+  item: Id<'item'>;
+  process: Process;
+  cx: ProcessContext;
+  missingMachine: boolean;
+}
 export interface Route {
-  parts: Record<Id<'part'>, Part>; stones: RoutedStone[];
+  parts: Record<Id<'part'>, Part>;
+  stones: RoutedStone[];
   /** What each product joins (sets) or brings from outside (supplied). */
-  joins: Record<Id<'product'>, { product: Id<'product'>; times: number }[]>; supplied: Id<'product'>[]; itemOf: Record<Id<'product'>, Id<'item'>>; findings: Finding[];
+  joins: Record<Id<'product'>, { product: Id<'product'>; times: number }[]>;
+  supplied: Id<'product'>[];
+  itemOf: Record<Id<'product'>, Id<'item'>>;
+  findings: Finding[];
 }
 
 /** Stands in where the plant has no machine for a process: it computes, and a finding blocks the release. */
-const NO_MACHINE: Machine = { name: '–', processes: [], perHour: 1_000, netPerHour: 1_000, crew: 1, setupS: 0, setupRepeatS: 0, setupCostPerHour: 0, runCostPerHour: 0, limits: {} };
+const NO_MACHINE: Machine = {
+  name: '–',
+  processes: [],
+  perHour: 1_000,
+  netPerHour: 1_000,
+  crew: 1,
+  setupS: 0,
+  setupRepeatS: 0,
+  setupCostPerHour: 0,
+  runCostPerHour: 0,
+  limits: {},
+};
 
 /** First pass: parts and stones of every product, each stone with its machine. */
 export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledger, { families, processes }: Registries): Route {
@@ -42,10 +68,28 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
     Object.assign(route.parts, parts);
     for (const stone of family.route(wanted.wish, parts)) {
       const lead = stone.of[0] ?? product;
-      addStone({ key: stone.key, process: stone.process, settings: stone.settings, id: `${lead}.${stone.key}`, parts: stone.of.flatMap((id) => parts[id] ?? []), family: wanted.family, product, item });
+      addStone({
+        key: stone.key,
+        process: stone.process,
+        settings: stone.settings,
+        id: `${lead}.${stone.key}`,
+        parts: stone.of.flatMap((id) => parts[id] ?? []),
+        family: wanted.family,
+        product,
+        item,
+      });
     }
   };
-  const addStone = (s: { key: string; process: Id<'process'>; settings: ProcessContext['settings']; id: string; parts: Part[]; family: string; product: string; item: string }): void => {
+  const addStone = (s: {
+    key: string;
+    process: Id<'process'>;
+    settings: ProcessContext['settings'];
+    id: string;
+    parts: Part[];
+    family: string;
+    product: string;
+    item: string;
+  }): void => {
     if (spec.choices.route.drop.includes(s.id)) return;
     const process = Object.hasOwn(processes, s.process) ? processes[s.process] : undefined;
     if (!process || (s.family === 'set' && !process.joins)) {
@@ -54,8 +98,25 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
     }
     const machineId = machineFor(s.id, process, s.parts, spec, plant);
     const settings = { ...s.settings, ...(Object.hasOwn(spec.choices.settings, s.id) ? spec.choices.settings[s.id] : {}) };
-    route.stones.push({ key: s.key, family: s.family, product: s.product, item: s.item, process, missingMachine: machineId === null,
-      cx: { id: s.id, process: s.process, parts: s.parts, settings, machineId: machineId ?? '', machine: (machineId === null ? undefined : plant.machines[machineId]) ?? NO_MACHINE, plant, shelf, to } });
+    route.stones.push({
+      key: s.key,
+      family: s.family,
+      product: s.product,
+      item: s.item,
+      process,
+      missingMachine: machineId === null,
+      cx: {
+        id: s.id,
+        process: s.process,
+        parts: s.parts,
+        settings,
+        machineId: machineId ?? '',
+        machine: (machineId === null ? undefined : plant.machines[machineId]) ?? NO_MACHINE,
+        plant,
+        shelf,
+        to,
+      },
+    });
   };
   for (const [item, { product }] of Object.entries(spec.items)) visit(product, item);
   return route;
@@ -63,13 +124,22 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
 
 /** The machine chosen for a step; else the plant's first that suits the parts and takes a sheet they could be made from; else the first that can do the process. */
 function machineFor(step: Id<'step'>, process: Process, parts: Part[], spec: JobSpec, plant: Plant): Id<'machine'> | null {
-  const can = (id: string | undefined): boolean => id !== undefined && Object.hasOwn(plant.machines, id) && (plant.machines[id] as Machine).processes.includes(process.id);
+  const can = (id: string | undefined): boolean =>
+    id !== undefined && Object.hasOwn(plant.machines, id) && (plant.machines[id] as Machine).processes.includes(process.id);
   const chosen = Object.hasOwn(spec.choices.machine, step) ? spec.choices.machine[step] : undefined;
   if (can(chosen)) return chosen as string;
   const able = Object.keys(plant.machines).filter(can);
   const suits = (id: string): boolean => {
     const machine = plant.machines[id] as Machine;
-    return (process.suits?.(machine, parts) ?? true) && parts.every((p) => couldBe(p, spec, plant).some(([, s]) => { const b = sheetBeyond(sheetOf(s), machine); return b.overMm === 0 && b.underMm === 0; }));
+    return (
+      (process.suits?.(machine, parts) ?? true) &&
+      parts.every((p) =>
+        couldBe(p, spec, plant).some(([, s]) => {
+          const b = sheetBeyond(sheetOf(s), machine);
+          return b.overMm === 0 && b.underMm === 0;
+        }),
+      )
+    );
   };
   return able.find(suits) ?? able[0] ?? null;
 }
@@ -82,7 +152,8 @@ function couldBe(part: Part, spec: JobSpec, plant: Plant): [Id<'stock'>, Stock][
 }
 
 /** Stocks of a part's grade that are sheets. */
-export const sheetsOfGrade = (plant: Plant, grade: string): [Id<'stock'>, Stock][] => Object.entries(plant.stocks).filter(([, s]) => s.form === 'sheet' && s.lengthMm !== undefined && s.grade === grade);
+export const sheetsOfGrade = (plant: Plant, grade: string): [Id<'stock'>, Stock][] =>
+  Object.entries(plant.stocks).filter(([, s]) => s.form === 'sheet' && s.lengthMm !== undefined && s.grade === grade);
 
 /** The press sheet of a stock: long side across the press. */
 export const sheetOf = (stock: Stock): [long: number, short: number] => {
@@ -91,7 +162,10 @@ export const sheetOf = (stock: Stock): [long: number, short: number] => {
 };
 
 /** Whether a sheet lies within what a machine takes; null limits take all. Returns by how much it is over or under, in mm. */
-export function sheetBeyond(sheet: readonly [number, number], machine: { minSheetMm?: readonly [number, number]; maxSheetMm?: readonly [number, number] }): { overMm: number; underMm: number } {
+export function sheetBeyond(
+  sheet: readonly [number, number],
+  machine: { minSheetMm?: readonly [number, number]; maxSheetMm?: readonly [number, number] },
+): { overMm: number; underMm: number } {
   const over = machine.maxSheetMm ? Math.max(sheet[0] - machine.maxSheetMm[0], sheet[1] - machine.maxSheetMm[1], 0) : 0;
   const under = machine.minSheetMm ? Math.max(machine.minSheetMm[0] - sheet[0], machine.minSheetMm[1] - sheet[1], 0) : 0;
   return { overMm: over, underMm: under };
@@ -102,6 +176,11 @@ export function stockFor(part: Part, machines: readonly Machine[], spec: JobSpec
   const chosen = Object.hasOwn(spec.choices.stock, part.id) ? spec.choices.stock[part.id] : undefined;
   if (chosen !== undefined && plant.stocks[chosen]?.form === 'sheet') return chosen;
   const grade = sheetsOfGrade(plant, part.grade);
-  const fits = grade.find(([, s]) => machines.every((m) => { const b = sheetBeyond(sheetOf(s), m); return b.overMm === 0 && b.underMm === 0; }));
+  const fits = grade.find(([, s]) =>
+    machines.every((m) => {
+      const b = sheetBeyond(sheetOf(s), m);
+      return b.overMm === 0 && b.underMm === 0;
+    }),
+  );
   return (fits ?? grade[0])?.[0] ?? null;
 }

@@ -3,8 +3,12 @@ import type { Plan } from './plan-types';
 
 /** One stone of the river: what comes in and leaves, in its own unit and in finished copies (the river's common width). */
 export interface RiverStone {
-  id: Id<'stage'>; key: string; family: string;
-  inCopies: number; outCopies: number; lostCopies: number;
+  id: Id<'stage'>;
+  key: string;
+  family: string;
+  inCopies: number;
+  outCopies: number;
+  lostCopies: number;
   /** False where no pieces pass (plates): the band runs through unchanged. */
   counted: boolean;
 }
@@ -14,7 +18,8 @@ export function riverOf(plan: Plan): RiverStone[] {
   const value = (id: Id<'figure'> | null): number => (id === null ? 0 : (plan.figures[id]?.value ?? 0));
   let carried = 0;
   const stones = plan.stones.map((s) => {
-    if (s.in === null || s.out === null) return { id: s.id, key: s.key, family: s.family, inCopies: carried, outCopies: carried, lostCopies: 0, counted: false };
+    if (s.in === null || s.out === null)
+      return { id: s.id, key: s.key, family: s.family, inCopies: carried, outCopies: carried, lostCopies: 0, counted: false };
     const inCopies = s.perGoodIn > 0 ? value(s.in) / s.perGoodIn : 0;
     const lostCopies = s.lost.reduce((sum, l) => sum + (l.perGood > 0 ? value(l.figure) / l.perGood : 0), 0);
     const outCopies = Math.max(inCopies - lostCopies, 0);

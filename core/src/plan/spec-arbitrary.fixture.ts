@@ -5,27 +5,133 @@ import { JobSpecSchema } from './door';
 /* Specifications of every sort the schema lets in, sensible and not: for the law that plan() never throws. */
 
 const ink = fc.constantFrom('K', 'C', 'M', 'Y', 'moss', 'bronze', 'white');
-const size = fc.oneof({ weight: 9, arbitrary: fc.integer({ min: 20, max: 900 }) }, { weight: 1, arbitrary: fc.double({ min: 40, max: 1200, noNaN: true }) });
+const size = fc.oneof(
+  { weight: 9, arbitrary: fc.integer({ min: 20, max: 900 }) },
+  { weight: 1, arbitrary: fc.double({ min: 40, max: 1200, noNaN: true }) },
+);
 const optional = <T>(a: fc.Arbitrary<T>): fc.Arbitrary<T | undefined> => fc.option(a, { nil: undefined });
 const supply = fc.constantFrom({ from: 'buy' as const, leadDays: 2 }, { from: 'customer' as const }, { from: 'here' as const });
 const wish = fc.record({
-  openWidthMm: optional(size), openHeightMm: optional(size), folds: optional(fc.integer({ min: 0, max: 6 })), foldedWidthMm: optional(size), front: optional(fc.uniqueArray(ink, { maxLength: 7 })), back: optional(fc.uniqueArray(ink, { maxLength: 7 })),
-  totalInkPercent: optional(fc.integer({ min: 0, max: 400 })), bleedMm: optional(fc.double({ min: 0, max: 50, noNaN: true })), smallestDistanceMm: optional(fc.integer({ min: 0, max: 500 })), grain: optional(fc.constantFrom('fold' as const, 'free' as const)),
-  foils: optional(fc.dictionary(fc.constantFrom('f1', 'f2', 'f3'), fc.record({ name: fc.constantFrom('crest', 'line'), widthMm: size, heightMm: size, tool: optional(fc.constantFrom('F-1', 'F-2')) }))), foilToPrintMm: optional(fc.double({ min: 0, max: 10, noNaN: true })),
-  applied: optional(fc.dictionary(fc.constantFrom('r1', 'r2'), fc.record({ name: fc.constant('ribbon'), secondsEach: fc.double({ min: 0, max: 3600, noNaN: true }), each: fc.integer({ min: 1, max: 100 }), supply }))),
-  envelope: optional(fc.constantFrom('lined', '')), sealed: optional(fc.boolean()), perBand: optional(fc.integer({ min: 1, max: 1000 })), perCarton: optional(fc.integer({ min: 1, max: 100_000 })), grade: optional(fc.constantFrom('Ivory board 300', 'Cotton board 350', 'Gloss coated 150', 'no such grade')),
+  openWidthMm: optional(size),
+  openHeightMm: optional(size),
+  folds: optional(fc.integer({ min: 0, max: 6 })),
+  foldedWidthMm: optional(size),
+  front: optional(fc.uniqueArray(ink, { maxLength: 7 })),
+  back: optional(fc.uniqueArray(ink, { maxLength: 7 })),
+  totalInkPercent: optional(fc.integer({ min: 0, max: 400 })),
+  bleedMm: optional(fc.double({ min: 0, max: 50, noNaN: true })),
+  smallestDistanceMm: optional(fc.integer({ min: 0, max: 500 })),
+  grain: optional(fc.constantFrom('fold' as const, 'free' as const)),
+  foils: optional(
+    fc.dictionary(
+      fc.constantFrom('f1', 'f2', 'f3'),
+      fc.record({ name: fc.constantFrom('crest', 'line'), widthMm: size, heightMm: size, tool: optional(fc.constantFrom('F-1', 'F-2')) }),
+    ),
+  ),
+  foilToPrintMm: optional(fc.double({ min: 0, max: 10, noNaN: true })),
+  applied: optional(
+    fc.dictionary(
+      fc.constantFrom('r1', 'r2'),
+      fc.record({
+        name: fc.constant('ribbon'),
+        secondsEach: fc.double({ min: 0, max: 3600, noNaN: true }),
+        each: fc.integer({ min: 1, max: 100 }),
+        supply,
+      }),
+    ),
+  ),
+  envelope: optional(fc.constantFrom('lined', '')),
+  sealed: optional(fc.boolean()),
+  perBand: optional(fc.integer({ min: 1, max: 1000 })),
+  perCarton: optional(fc.integer({ min: 1, max: 100_000 })),
+  grade: optional(fc.constantFrom('Ivory board 300', 'Cotton board 350', 'Gloss coated 150', 'no such grade')),
 });
-const settings = fc.dictionary(fc.constantFrom('runningPpm', 'setupSheets', 'perHour', 'repeat', 'waitS', 'liftMm', 'people', 'score', 'owner', 'series', 'layers', 'gapMm', 'cutS', 'inkOrder'), fc.oneof(fc.integer({ min: 0, max: 1_000_000 }), fc.double({ min: 1e-6, max: 1e6, noNaN: true }), fc.constantFrom('repeat', 'none', 'customer', 'lamp', 'oilWax', 'cyanFirst', '')));
+const settings = fc.dictionary(
+  fc.constantFrom(
+    'runningPpm',
+    'setupSheets',
+    'perHour',
+    'repeat',
+    'waitS',
+    'liftMm',
+    'people',
+    'score',
+    'owner',
+    'series',
+    'layers',
+    'gapMm',
+    'cutS',
+    'inkOrder',
+  ),
+  fc.oneof(
+    fc.integer({ min: 0, max: 1_000_000 }),
+    fc.double({ min: 1e-6, max: 1e6, noNaN: true }),
+    fc.constantFrom('repeat', 'none', 'customer', 'lamp', 'oilWax', 'cyanFirst', ''),
+  ),
+);
 const stones = ['stock', 'plates', 'print', 'foil', 'cut', 'fold', 'hands', 'envelope', 'band', 'pack'].map((k) => `card.card.${k}`);
 
 /** Any specification the door lets in. */
-export const anySpec: fc.Arbitrary<JobSpec> = fc.record({
-  quantity: fc.oneof(fc.integer({ min: 1, max: 100_000 }), fc.constantFrom(1, 1_000_000_000)), wish, set: fc.boolean(), under: fc.integer({ min: 0, max: 1_000_000 }), over: fc.integer({ min: 0, max: 1_000_000 }),
-  machine: fc.dictionary(fc.constantFrom(...stones), fc.constantFrom('press1', 'press3', 'press5', 'nowhere')), stock: optional(fc.constantFrom('ivory300-520x720', 'cotton350-500x700', 'gloss150-640x900', 'nothing')), style: optional(fc.constantFrom('simplex', 'sheetwise', 'turn', 'tumble', 'perfect', 'nonsense')),
-  settings: fc.dictionary(fc.constantFrom(...stones), settings), drop: fc.subarray(stones), aim: optional(fc.integer({ min: 1, max: 200_000 })), override: optional(fc.double({ min: 1e-6, max: 1e9, noNaN: true })), at: fc.constantFrom('card.card.print.run', 'card.card.copiesUp', 'card.card.cut.perLift', 'i1.wanted', 'gone.figure'),
-}).map((r): JobSpec => JobSpecSchema.parse(JSON.parse(JSON.stringify({
-  schema: 1, name: 'generated', items: { i1: { orderLine: null, product: r.set ? 'set' : 'card', versions: { only: { name: 'only', quantity: r.quantity, changes: [] } }, deliveries: [], overs: { underPpm: r.under, overPpm: r.over, extra: 'stock' }, pieces: 'alike', balanced: false } },
-  products: { card: { kind: 'made', family: 'folded-card', wish: r.wish }, ...(r.set && { pen: { kind: 'supplied', name: 'pen', from: { from: 'buy', leadDays: 1 } }, set: { kind: 'set', by: 'assemble', of: [{ product: 'card', times: 2 }, { product: 'pen', times: 1 }] } }) },
-  choices: { machine: r.machine, stock: r.stock ? { 'card.card': r.stock } : {}, workStyle: r.style ? { 'card.card': r.style } : {}, supply: {}, layout: {}, settings: r.settings, aim: r.aim ? { i1: r.aim } : {}, route: { drop: r.drop } },
-  overrides: r.override === undefined ? {} : { [r.at]: { value: r.override, reason: 'generated', by: 'test', until: 9e9 } }, decisions: {},
-}))));
+export const anySpec: fc.Arbitrary<JobSpec> = fc
+  .record({
+    quantity: fc.oneof(fc.integer({ min: 1, max: 100_000 }), fc.constantFrom(1, 1_000_000_000)),
+    wish,
+    set: fc.boolean(),
+    under: fc.integer({ min: 0, max: 1_000_000 }),
+    over: fc.integer({ min: 0, max: 1_000_000 }),
+    machine: fc.dictionary(fc.constantFrom(...stones), fc.constantFrom('press1', 'press3', 'press5', 'nowhere')),
+    stock: optional(fc.constantFrom('ivory300-520x720', 'cotton350-500x700', 'gloss150-640x900', 'nothing')),
+    style: optional(fc.constantFrom('simplex', 'sheetwise', 'turn', 'tumble', 'perfect', 'nonsense')),
+    settings: fc.dictionary(fc.constantFrom(...stones), settings),
+    drop: fc.subarray(stones),
+    aim: optional(fc.integer({ min: 1, max: 200_000 })),
+    override: optional(fc.double({ min: 1e-6, max: 1e9, noNaN: true })),
+    at: fc.constantFrom('card.card.print.run', 'card.card.copiesUp', 'card.card.cut.perLift', 'i1.wanted', 'gone.figure'),
+  })
+  .map((r): JobSpec =>
+    JobSpecSchema.parse(
+      JSON.parse(
+        JSON.stringify({
+          schema: 1,
+          name: 'generated',
+          items: {
+            i1: {
+              orderLine: null,
+              product: r.set ? 'set' : 'card',
+              versions: { only: { name: 'only', quantity: r.quantity, changes: [] } },
+              deliveries: [],
+              overs: { underPpm: r.under, overPpm: r.over, extra: 'stock' },
+              pieces: 'alike',
+              balanced: false,
+            },
+          },
+          products: {
+            card: { kind: 'made', family: 'folded-card', wish: r.wish },
+            ...(r.set && {
+              pen: { kind: 'supplied', name: 'pen', from: { from: 'buy', leadDays: 1 } },
+              set: {
+                kind: 'set',
+                by: 'assemble',
+                of: [
+                  { product: 'card', times: 2 },
+                  { product: 'pen', times: 1 },
+                ],
+              },
+            }),
+          },
+          choices: {
+            machine: r.machine,
+            stock: r.stock ? { 'card.card': r.stock } : {},
+            workStyle: r.style ? { 'card.card': r.style } : {},
+            supply: {},
+            layout: {},
+            settings: r.settings,
+            aim: r.aim ? { i1: r.aim } : {},
+            route: { drop: r.drop },
+          },
+          overrides: r.override === undefined ? {} : { [r.at]: { value: r.override, reason: 'generated', by: 'test', until: 9e9 } },
+          decisions: {},
+        }),
+      ),
+    ),
+  );

@@ -6,11 +6,18 @@ import type { JobSpec } from '../product/job-spec';
 
 /** What a list shows of a job without planning it again: one row, stored beside the specification it was made from. */
 export interface PlanSummary {
-  good: number; sheets: number; plates: number; machineS: number; readyAt: number; money: number; chance: number | null;
+  good: number;
+  sheets: number;
+  plates: number;
+  machineS: number;
+  readyAt: number;
+  money: number;
+  chance: number | null;
   /** Band widths along the river, 0 to 1. */
   river: number[];
   worst: { code: string; level: FindingLevel; args: FindingArgs } | null;
-  blocking: number; undecided: number;
+  blocking: number;
+  undecided: number;
   thumbnail: string;
   /** What one finished piece is called. */
   pieces: string;
@@ -23,13 +30,20 @@ export function summaryOf(plan: Plan, spec: JobSpec): PlanSummary {
   const most = Math.max(...river.map((s) => s.inCopies), 1);
   const worst = plan.findings.find((f) => f.level !== 'know');
   return {
-    good: plan.figures['total.good']?.value ?? 0, sheets: total('sheets'), plates: total('plates'), machineS: Math.round(total('machineS')), readyAt: total('readyAt'), money: total('money'),
+    good: plan.figures['total.good']?.value ?? 0,
+    sheets: total('sheets'),
+    plates: total('plates'),
+    machineS: Math.round(total('machineS')),
+    readyAt: total('readyAt'),
+    money: total('money'),
     chance: plan.totals.chance === undefined ? null : total('chance'),
     river: river.flatMap((s, i) => (i === 0 ? [s.inCopies / most, s.outCopies / most] : [s.outCopies / most])),
     worst: worst ? { code: worst.code, level: worst.level, args: worst.args } : null,
     blocking: plan.findings.filter((f) => f.level === 'release').length,
     undecided: plan.findings.filter((f) => f.level === 'decide' && !Object.hasOwn(spec.decisions, findingKey(f))).length,
-    thumbnail: thumbnailSvg(spec), pieces: piecesWord(spec), of: plan.of,
+    thumbnail: thumbnailSvg(spec),
+    pieces: piecesWord(spec),
+    of: plan.of,
   };
 }
 

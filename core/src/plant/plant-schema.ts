@@ -3,43 +3,105 @@ import type { Plant, Shelf } from './plant';
 
 /* The door for plant and shelf. Bounds keep out nonsense (a sheet of 20 m), not unusual plants. */
 
-export const idText = z.string().min(1).max(120).regex(/^[\p{L}\p{N}._:+@>-]+$/u, 'may hold letters, digits and . _ : + @ > - only');
+export const idText = z
+  .string()
+  .min(1)
+  .max(120)
+  .regex(/^[\p{L}\p{N}._:+@>-]+$/u, 'may hold letters, digits and . _ : + @ > - only');
 const positive = (most: number): z.ZodNumber => z.number().positive().max(most);
 const notNegative = (most: number): z.ZodNumber => z.number().nonnegative().max(most);
 const sizeMm = z.tuple([positive(5_000), positive(5_000)]);
 const moment = z.number().int().nonnegative().max(1e11);
 
 const practice = z.strictObject({
-  value: notNegative(1e9), pm: notNegative(1e9), unit: z.string().max(12), tag: z.enum(['std', 'book', 'practice', 'own']), source: z.string().min(1).max(300),
+  value: notNegative(1e9),
+  pm: notNegative(1e9),
+  unit: z.string().max(12),
+  tag: z.enum(['std', 'book', 'practice', 'own']),
+  source: z.string().min(1).max(300),
 });
 const machine = z.strictObject({
-  name: z.string().min(1).max(80), processes: z.array(idText).min(1).max(40), perHour: positive(1e6), netPerHour: positive(1e6), crew: z.number().int().min(1).max(50),
-  setupS: notNegative(1e6), setupRepeatS: notNegative(1e6), setupCostPerHour: notNegative(1e5), runCostPerHour: notNegative(1e5),
-  minSheetMm: sizeMm.optional(), maxSheetMm: sizeMm.optional(), limits: z.record(z.string().max(40), z.number().min(-1e9).max(1e9)),
-  outside: z.strictObject({ supplier: z.string().min(1).max(80), days: notNegative(365), lossPpm: z.number().int().min(0).max(500_000) }).optional(),
+  name: z.string().min(1).max(80),
+  processes: z.array(idText).min(1).max(40),
+  perHour: positive(1e6),
+  netPerHour: positive(1e6),
+  crew: z.number().int().min(1).max(50),
+  setupS: notNegative(1e6),
+  setupRepeatS: notNegative(1e6),
+  setupCostPerHour: notNegative(1e5),
+  runCostPerHour: notNegative(1e5),
+  minSheetMm: sizeMm.optional(),
+  maxSheetMm: sizeMm.optional(),
+  limits: z.record(z.string().max(40), z.number().min(-1e9).max(1e9)),
+  outside: z
+    .strictObject({ supplier: z.string().min(1).max(80), days: notNegative(365), lossPpm: z.number().int().min(0).max(500_000) })
+    .optional(),
 });
 const stock = z.strictObject({
-  name: z.string().min(1).max(80), form: z.enum(['sheet', 'roll', 'board', 'film', 'foil', 'goods']), grade: z.string().min(1).max(80), gsm: notNegative(5_000), caliperUm: notNegative(50_000),
-  widthMm: positive(5_000), lengthMm: positive(5_000).optional(), grain: z.enum(['long', 'short']).optional(), surface: z.enum(['gloss', 'matt', 'uncoated']).optional(),
-  totalInkPercent: positive(400).optional(), soft: z.boolean().optional(), price: z.array(z.tuple([notNegative(1e9), notNegative(1e7)])).min(1).max(20), leadDays: notNegative(365),
+  name: z.string().min(1).max(80),
+  form: z.enum(['sheet', 'roll', 'board', 'film', 'foil', 'goods']),
+  grade: z.string().min(1).max(80),
+  gsm: notNegative(5_000),
+  caliperUm: notNegative(50_000),
+  widthMm: positive(5_000),
+  lengthMm: positive(5_000).optional(),
+  grain: z.enum(['long', 'short']).optional(),
+  surface: z.enum(['gloss', 'matt', 'uncoated']).optional(),
+  totalInkPercent: positive(400).optional(),
+  soft: z.boolean().optional(),
+  price: z
+    .array(z.tuple([notNegative(1e9), notNegative(1e7)]))
+    .min(1)
+    .max(20),
+  leadDays: notNegative(365),
 });
-const inkSeries = z.strictObject({ name: z.string().min(1).max(80), waxed: z.boolean(), lampDried: z.boolean(), pricePerKg: notNegative(1e4) });
+const inkSeries = z.strictObject({
+  name: z.string().min(1).max(80),
+  waxed: z.boolean(),
+  lampDried: z.boolean(),
+  pricePerKg: notNegative(1e4),
+});
 const clock = z.string().regex(/^([01]\d|2[0-4]):[0-5]\d$/, 'is a time such as 06:00');
 
 export const PlantSchema = z.strictObject({
-  schema: z.literal(1), name: z.string().min(1).max(80), timeZone: z.string().min(1).max(60), currency: z.string().length(3),
-  machines: z.record(idText, machine), stocks: z.record(idText, stock), inks: z.record(idText, inkSeries), usualInk: idText, usualGrade: z.string().min(1).max(80), practice: z.record(z.string().max(60), practice),
+  schema: z.literal(1),
+  name: z.string().min(1).max(80),
+  timeZone: z.string().min(1).max(60),
+  currency: z.string().length(3),
+  machines: z.record(idText, machine),
+  stocks: z.record(idText, stock),
+  inks: z.record(idText, inkSeries),
+  usualInk: idText,
+  usualGrade: z.string().min(1).max(80),
+  practice: z.record(z.string().max(60), practice),
   hours: z.partialRecord(z.enum(['1', '2', '3', '4', '5', '6', '7']), z.array(z.tuple([clock, clock])).max(6)),
 }) as unknown as z.ZodType<Plant>;
 
 export const ShelfSchema = z.strictObject({
   asOf: moment,
-  lots: z.record(idText, z.strictObject({ stock: idText, quantity: notNegative(1e9), owner: z.enum(['works', 'customer']), caliperUm: positive(50_000).optional() })),
-  tools: z.record(idText, z.strictObject({ spec: z.string().max(200), lifeLeft: notNegative(1e9), state: z.enum(['store', 'out', 'customer']) })),
-  losses: z.record(idText, z.strictObject({ jobs: z.number().int().nonnegative(), meanPpm: notNegative(900_000), sdPpm: notNegative(900_000) })),
+  lots: z.record(
+    idText,
+    z.strictObject({
+      stock: idText,
+      quantity: notNegative(1e9),
+      owner: z.enum(['works', 'customer']),
+      caliperUm: positive(50_000).optional(),
+    }),
+  ),
+  tools: z.record(
+    idText,
+    z.strictObject({ spec: z.string().max(200), lifeLeft: notNegative(1e9), state: z.enum(['store', 'out', 'customer']) }),
+  ),
+  losses: z.record(
+    idText,
+    z.strictObject({ jobs: z.number().int().nonnegative(), meanPpm: notNegative(900_000), sdPpm: notNegative(900_000) }),
+  ),
   open: z.record(idText, z.array(z.tuple([moment, moment])).max(2_000)),
   gates: z.record(z.string().max(120), z.strictObject({ state: z.enum(['open', 'waiting', 'refused']), by: moment.optional() })),
-  counted: z.record(idText, z.strictObject({ run: z.number().int().nonnegative(), good: z.number().int().nonnegative(), done: z.boolean() })),
+  counted: z.record(
+    idText,
+    z.strictObject({ run: z.number().int().nonnegative(), good: z.number().int().nonnegative(), done: z.boolean() }),
+  ),
   frozen: z.record(z.string().max(120), z.string().max(64)),
   due: z.record(idText, moment),
   palletLimit: z.strictObject({ kg: positive(5_000), heightMm: positive(4_000) }).optional(),

@@ -4,7 +4,13 @@ import type { Id, Unit } from '../quantity/figure';
 export type PracticeTag = 'std' | 'book' | 'practice' | 'own';
 
 /** A default of the trade or the plant: value with the half-width of the guess, its tag and its source in words. */
-export interface Practice { value: number; pm: number; unit: Unit; tag: PracticeTag; source: string }
+export interface Practice {
+  value: number;
+  pm: number;
+  unit: Unit;
+  tag: PracticeTag;
+  source: string;
+}
 
 /** Half of what a machine can do; the rest (what it prints, folds, packs) belongs to its processes. */
 export interface Machine {
@@ -48,7 +54,12 @@ export interface Stock {
   leadDays: number;
 }
 
-export interface InkSeries { name: string; waxed: boolean; lampDried: boolean; pricePerKg: number }
+export interface InkSeries {
+  name: string;
+  waxed: boolean;
+  lampDried: boolean;
+  pricePerKg: number;
+}
 
 /** Slow facts, immutable, named by their hash; below 200 kB. */
 export interface Plant {

@@ -2,8 +2,20 @@ import type { Term } from '../quantity/figure';
 import type { Plant, Practice } from './plant';
 
 /** A range [a to b]: default = its middle, half-width of the guess = half the range (trade rule for defaults). */
-const range = (a: number, b: number, unit: Practice['unit'], tag: Practice['tag'], source: string): Practice => ({ value: (a + b) / 2, pm: (b - a) / 2, unit, tag, source });
-const fixed = (value: number, unit: Practice['unit'], tag: Practice['tag'], source: string): Practice => ({ value, pm: 0, unit, tag, source });
+const range = (a: number, b: number, unit: Practice['unit'], tag: Practice['tag'], source: string): Practice => ({
+  value: (a + b) / 2,
+  pm: (b - a) / 2,
+  unit,
+  tag,
+  source,
+});
+const fixed = (value: number, unit: Practice['unit'], tag: Practice['tag'], source: string): Practice => ({
+  value,
+  pm: 0,
+  unit,
+  tag,
+  source,
+});
 const BOOK = 'handbook range, from memory';
 const PRACTICE = 'common practice, no source';
 const hours = (h: number): number => h * 3600;
@@ -28,7 +40,13 @@ export const PRACTICE_DEFAULTS = {
   'foilDie.lifeCycles': fixed(500_000, 'cycle', 'practice', PRACTICE),
   // ink and foil
   'ink.filmGsm': range(0.8, 1.5, 'g/m²', 'book', 'wet film of an offset solid; handbook range, from memory'),
-  'ink.coveragePercent': { value: 25, pm: 10, unit: '%', tag: 'practice', source: 'coverage before artwork is a guess of ±40 %; common practice, no source' },
+  'ink.coveragePercent': {
+    value: 25,
+    pm: 10,
+    unit: '%',
+    tag: 'practice',
+    source: 'coverage before artwork is a guess of ±40 %; common practice, no source',
+  },
   'ink.fillKg': range(0.4, 1, 'kg', 'book', 'fill of duct and rollers of one unit; handbook range, from memory'),
   'ink.washKg': fixed(0.1, 'kg', 'practice', PRACTICE),
   'foil.gapMm': fixed(3, 'mm', 'practice', PRACTICE),

@@ -8,12 +8,29 @@ import { FOIL_METRES, FOIL_PER_STROKE, FOIL_PRICE, foilPull } from '../ink/foil-
 import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';
 import type { FoilArea } from '../product/part';
-import { type ConsumeContext, type Consumed, type Draft, type DraftContext, type PanelRow, type Process, runningLossTerm, setting, settingPath, wordSetting } from './process';
+import {
+  type ConsumeContext,
+  type Consumed,
+  type Draft,
+  type DraftContext,
+  type PanelRow,
+  type Process,
+  runningLossTerm,
+  setting,
+  settingPath,
+  wordSetting,
+} from './process';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 
 /** How the dies of one foil area stand on the sheet: lanes along the foil (feed direction), dies in a lane, pitch between them. */
-interface Lanes { lanes: number; dies: number; pitchMm: number; imageMm: number; laneWidthMm: number }
+interface Lanes {
+  lanes: number;
+  dies: number;
+  pitchMm: number;
+  imageMm: number;
+  laneWidthMm: number;
+}
 
 /** The foil runs in feed direction: copies one behind the other share a lane. The fullest column of copies gives the lane. */
 export function foilLanes(cx: DraftContext, area: FoilArea): Lanes {
@@ -26,17 +43,35 @@ export function foilLanes(cx: DraftContext, area: FoilArea): Lanes {
   const gaps = fullest.slice(1).map((y, i) => y - (fullest[i] as number));
   const turned = cx.layout.cells[0]?.turn === 90 || cx.layout.cells[0]?.turn === 270;
   const [imageMm, across] = turned ? [area.widthMm, area.heightMm] : [area.heightMm, area.widthMm];
-  return { lanes: columns.size, dies: fullest.length, pitchMm: gaps.length > 0 ? Math.min(...gaps) : imageMm, imageMm, laneWidthMm: across };
+  return {
+    lanes: columns.size,
+    dies: fullest.length,
+    pitchMm: gaps.length > 0 ? Math.min(...gaps) : imageMm,
+    imageMm,
+    laneWidthMm: across,
+  };
 }
 
 /** Hot foil: a heated die per copy up, foil drawn so that strikes interleave, ink dry before. */
 export const foil: Process = {
   id: 'foil',
-  asks: (cx) => ({ gripperMm: cx.machine.limits['gripperMm'] ?? 0, ...(cx.machine.minSheetMm && { minSheetMm: cx.machine.minSheetMm }), ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }) }),
+  asks: (cx) => ({
+    gripperMm: cx.machine.limits['gripperMm'] ?? 0,
+    ...(cx.machine.minSheetMm && { minSheetMm: cx.machine.minSheetMm }),
+    ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }),
+  }),
 
   draft(cx): Draft {
-    const losses = lossFigures(cx.id, { formula: STEP_SETUP, terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'foil.setupSheets')), factor: repeatFactor(cx) } },
-      runningLossTerm(cx, 'foil.runningPpm'), typed(0, 'cycle', 'none'), cx.to);
+    const losses = lossFigures(
+      cx.id,
+      {
+        formula: STEP_SETUP,
+        terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'foil.setupSheets')), factor: repeatFactor(cx) },
+      },
+      runningLossTerm(cx, 'foil.runningPpm'),
+      typed(0, 'cycle', 'none'),
+      cx.to,
+    );
     const waits = cx.wet.map((after) => {
       const figure = `${cx.id}.waitS`;
       cx.to.figure(figure, SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, 'wait.foilS')) });
@@ -45,23 +80,79 @@ export const foil: Process = {
     const tools: Draft['tools'] = {};
     for (const area of cx.parts[0]?.foils ?? []) {
       const at = `${cx.id}.die.${area.id}`;
-      cx.to.figure(`${at}.dies`, FOIL_DIES, { copiesUp: fig(`${cx.parts[0]?.id ?? ''}.copiesUp`), areas: typed(1, '1', `foil:${area.id}`) });
-      tools[at] = { kind: 'foil die', spec: `${area.name} ${area.widthMm} × ${area.heightMm} mm`, count: `${at}.dies`, cycles: `${cx.id}.run`, remakes: `${at}.remakes`, supply: area.tool ? { from: 'store', tool: area.tool } : { from: 'buy', leadDays: 4 } };
+      cx.to.figure(`${at}.dies`, FOIL_DIES, {
+        copiesUp: fig(`${cx.parts[0]?.id ?? ''}.copiesUp`),
+        areas: typed(1, '1', `foil:${area.id}`),
+      });
+      tools[at] = {
+        kind: 'foil die',
+        spec: `${area.name} ${area.widthMm} × ${area.heightMm} mm`,
+        count: `${at}.dies`,
+        cycles: `${cx.id}.run`,
+        remakes: `${at}.remakes`,
+        supply: area.tool ? { from: 'store', tool: area.tool } : { from: 'buy', leadDays: 4 },
+      };
     }
-    return singleStep(cx, { takesPer: 1, givesPer: 1, unit: 'sheet', perGood: cx.incoming[0]?.flow.perGood ?? 1, whole: true, losses, waits, cautions: ['platen', 'heat'], needs: Object.keys(tools).map((tool) => ({ gate: `tool:${tool}`, tool })), tools });
+    return singleStep(cx, {
+      takesPer: 1,
+      givesPer: 1,
+      unit: 'sheet',
+      perGood: cx.incoming[0]?.flow.perGood ?? 1,
+      whole: true,
+      losses,
+      waits,
+      cautions: ['platen', 'heat'],
+      needs: Object.keys(tools).map((tool) => ({ gate: `tool:${tool}`, tool })),
+      tools,
+    });
   },
 
   consume(cx): Consumed {
     const costs: Consumed['costs'] = [];
     for (const area of cx.parts[0]?.foils ?? []) costs.push(...foilOf(cx, area));
-    return { costs: [...costs, ...timeAndCost(cx, { step: cx.id, forms: fig(`${cx.parts[0]?.id ?? ''}.copiesUp`), perFormS: { value: cx.machine.limits['perDieS'] ?? 300, unit: 's', from: 'plant', at: `machine:${cx.machineId}.perDieS` } })] };
+    return {
+      costs: [
+        ...costs,
+        ...timeAndCost(cx, {
+          step: cx.id,
+          forms: fig(`${cx.parts[0]?.id ?? ''}.copiesUp`),
+          perFormS: { value: cx.machine.limits['perDieS'] ?? 300, unit: 's', from: 'plant', at: `machine:${cx.machineId}.perDieS` },
+        }),
+      ],
+    };
   },
 
-  paper: (cx) => [{ department: 'foil', scene: true, rows: panelRows(cx), lists: [{ title: 'dies', head: ['area', 'size', 'dies', 'lanes', 'short advance', 'jump'], rows: (cx.parts[0]?.foils ?? []).map((a) => {
-      const lanes = foilLanes(cx, a);
-      const pull = foilPull({ imageMm: lanes.imageMm, gapMm: practiceValue(cx.plant, 'foil.gapMm'), pitchMm: lanes.pitchMm, dies: lanes.dies });
-      return [a.name, `${a.widthMm} × ${a.heightMm} mm`, String(cx.to.value(`${cx.id}.die.${a.id}.dies`)), String(lanes.lanes), `${round(pull.shortMm)} mm`, `${round(pull.jumpMm)} mm`];
-    }) }], blanks: ['heat and dwell (foil maker’s sheet)', 'gap to print measured', 'counter at start and end'] }],
+  paper: (cx) => [
+    {
+      department: 'foil',
+      scene: true,
+      rows: panelRows(cx),
+      lists: [
+        {
+          title: 'dies',
+          head: ['area', 'size', 'dies', 'lanes', 'short advance', 'jump'],
+          rows: (cx.parts[0]?.foils ?? []).map((a) => {
+            const lanes = foilLanes(cx, a);
+            const pull = foilPull({
+              imageMm: lanes.imageMm,
+              gapMm: practiceValue(cx.plant, 'foil.gapMm'),
+              pitchMm: lanes.pitchMm,
+              dies: lanes.dies,
+            });
+            return [
+              a.name,
+              `${a.widthMm} × ${a.heightMm} mm`,
+              String(cx.to.value(`${cx.id}.die.${a.id}.dies`)),
+              String(lanes.lanes),
+              `${round(pull.shortMm)} mm`,
+              `${round(pull.jumpMm)} mm`,
+            ];
+          }),
+        },
+      ],
+      blanks: ['heat and dwell (foil maker’s sheet)', 'gap to print measured', 'counter at start and end'],
+    },
+  ],
   scene: stripScene,
   panel: panelRows,
   summary: (cx) => ({ text: `${cx.machine.name} · ${cx.layout ? copiesUp(cx.layout) : 0} dies` }),
@@ -73,14 +164,45 @@ function foilOf(cx: ConsumeContext, area: FoilArea): Consumed['costs'] {
   const lanes = foilLanes(cx, area);
   const mm = (value: number, what: string): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'family', at: what });
   const gapMm = setting(cx, 'gapMm', practiceTerm(cx.plant, 'foil.gapMm'));
-  cx.to.figure(`${at}.perStroke`, FOIL_PER_STROKE, { imageMm: mm(lanes.imageMm, `foil:${area.id}`), gapMm, pitchMm: mm(lanes.pitchMm, 'layout'), dies: { value: lanes.dies, unit: 'die', from: 'family', at: 'layout' } });
-  cx.to.figure(`${at}.metres`, FOIL_METRES, { perStrokeMm: fig(`${at}.perStroke`), strokes: fig(`${cx.id}.run`), lanes: { value: lanes.lanes, unit: '1', from: 'family', at: 'layout' } });
-  cx.to.figure(`${at}.widthMm`, { ...SUM, id: 'ink.foilWidth', unit: 'mm' }, { image: mm(lanes.laneWidthMm, `foil:${area.id}`), left: practiceTerm(cx.plant, 'foil.marginMm'), right: practiceTerm(cx.plant, 'foil.marginMm') });
-  cx.to.figure(`${at}.cost`, FOIL_PRICE, { metres: fig(`${at}.metres`), widthMm: fig(`${at}.widthMm`), perM2: practiceTerm(cx.plant, 'foil.pricePerM2') });
-  cx.to.figure(`${die}.remakes`, REMAKES, { cycles: fig(`${cx.id}.run`), life: practiceTerm(cx.plant, 'foilDie.lifeCycles'), perSet: fig(`${die}.dies`) });
+  cx.to.figure(`${at}.perStroke`, FOIL_PER_STROKE, {
+    imageMm: mm(lanes.imageMm, `foil:${area.id}`),
+    gapMm,
+    pitchMm: mm(lanes.pitchMm, 'layout'),
+    dies: { value: lanes.dies, unit: 'die', from: 'family', at: 'layout' },
+  });
+  cx.to.figure(`${at}.metres`, FOIL_METRES, {
+    perStrokeMm: fig(`${at}.perStroke`),
+    strokes: fig(`${cx.id}.run`),
+    lanes: { value: lanes.lanes, unit: '1', from: 'family', at: 'layout' },
+  });
+  cx.to.figure(
+    `${at}.widthMm`,
+    { ...SUM, id: 'ink.foilWidth', unit: 'mm' },
+    {
+      image: mm(lanes.laneWidthMm, `foil:${area.id}`),
+      left: practiceTerm(cx.plant, 'foil.marginMm'),
+      right: practiceTerm(cx.plant, 'foil.marginMm'),
+    },
+  );
+  cx.to.figure(`${at}.cost`, FOIL_PRICE, {
+    metres: fig(`${at}.metres`),
+    widthMm: fig(`${at}.widthMm`),
+    perM2: practiceTerm(cx.plant, 'foil.pricePerM2'),
+  });
+  cx.to.figure(`${die}.remakes`, REMAKES, {
+    cycles: fig(`${cx.id}.run`),
+    life: practiceTerm(cx.plant, 'foilDie.lifeCycles'),
+    perSet: fig(`${die}.dies`),
+  });
   const costs: Consumed['costs'] = [{ figure: `${at}.cost`, kind: 'goods', fixed: false }];
   if (!area.tool) {
-    cx.to.figure(`${die}.cost`, FOIL_DIE_PRICE, { dies: fig(`${die}.dies`), widthMm: typed(area.widthMm, 'mm', `foil:${area.id}`), heightMm: typed(area.heightMm, 'mm', `foil:${area.id}`), perCm2: practiceTerm(cx.plant, 'foilDie.pricePerCm2'), least: practiceTerm(cx.plant, 'foilDie.priceEach') });
+    cx.to.figure(`${die}.cost`, FOIL_DIE_PRICE, {
+      dies: fig(`${die}.dies`),
+      widthMm: typed(area.widthMm, 'mm', `foil:${area.id}`),
+      heightMm: typed(area.heightMm, 'mm', `foil:${area.id}`),
+      perCm2: practiceTerm(cx.plant, 'foilDie.pricePerCm2'),
+      least: practiceTerm(cx.plant, 'foilDie.priceEach'),
+    });
     costs.push({ figure: `${die}.cost`, kind: 'form', fixed: true });
   }
   return costs;
@@ -101,14 +223,50 @@ function stripScene(cx: ConsumeContext): Scene {
   for (let stroke = 0; stroke < Math.min(rounds * pull.strikes, 60); stroke++) {
     for (let die = 0; die < lanes.dies; die++) {
       const x = at + die * lanes.pitchMm;
-      shapes.push({ kind: 'rect', role: 'strike', x, y: (width - lanes.laneWidthMm) / 2, w: lanes.imageMm, h: lanes.laneWidthMm, ref: `stroke ${stroke + 1}, die ${die + 1}` });
-      shapes.push({ kind: 'text', role: 'strong', x: x + lanes.imageMm / 2, y: width / 2 + text / 3, text: String(stroke + 1), sizeMm: Math.min(text, lanes.imageMm * 0.8), anchor: 'middle' });
+      shapes.push({
+        kind: 'rect',
+        role: 'strike',
+        x,
+        y: (width - lanes.laneWidthMm) / 2,
+        w: lanes.imageMm,
+        h: lanes.laneWidthMm,
+        ref: `stroke ${stroke + 1}, die ${die + 1}`,
+      });
+      shapes.push({
+        kind: 'text',
+        role: 'strong',
+        x: x + lanes.imageMm / 2,
+        y: width / 2 + text / 3,
+        text: String(stroke + 1),
+        sizeMm: Math.min(text, lanes.imageMm * 0.8),
+        anchor: 'middle',
+      });
     }
     at += (stroke + 1) % pull.strikes === 0 ? pull.jumpMm : pull.shortMm;
   }
-  shapes.push({ kind: 'text', role: 'label', x: 0, y: -text * 0.8, text: `short advance ${round(pull.shortMm)} mm · jump ${round(pull.jumpMm)} mm · one lane of ${lanes.lanes}, ${lanes.dies} dies ${round(lanes.pitchMm)} mm apart`, sizeMm: text });
-  shapes.push({ kind: 'text', role: 'label', x: 0, y: width + text * 1.5, text: 'numbers are strokes: same number, same stroke', sizeMm: text });
-  return { title: 'strip of foil', says: `Foil strip: ${lanes.dies} dies a lane, ${pull.strikes} strikes interleaved; short advance ${round(pull.shortMm)}, jump ${round(pull.jumpMm)} millimetres.`, box: boxAround(shapes, text * 1.6), toScale: true, shapes };
+  shapes.push({
+    kind: 'text',
+    role: 'label',
+    x: 0,
+    y: -text * 0.8,
+    text: `short advance ${round(pull.shortMm)} mm · jump ${round(pull.jumpMm)} mm · one lane of ${lanes.lanes}, ${lanes.dies} dies ${round(lanes.pitchMm)} mm apart`,
+    sizeMm: text,
+  });
+  shapes.push({
+    kind: 'text',
+    role: 'label',
+    x: 0,
+    y: width + text * 1.5,
+    text: 'numbers are strokes: same number, same stroke',
+    sizeMm: text,
+  });
+  return {
+    title: 'strip of foil',
+    says: `Foil strip: ${lanes.dies} dies a lane, ${pull.strikes} strikes interleaved; short advance ${round(pull.shortMm)}, jump ${round(pull.jumpMm)} millimetres.`,
+    box: boxAround(shapes, text * 1.6),
+    toScale: true,
+    shapes,
+  };
 }
 
 const round = (x: number): number => Math.round(x * 10) / 10;
@@ -119,10 +277,25 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
   return [
     { label: 'machine', text: cx.machine.name },
     ...areas.flatMap((a) => [
-      { label: 'dies', text: a.name, figure: id(a, 'die.*.dies') }, { label: 'foilPerStroke', text: a.name, figure: id(a, 'foil.*.perStroke') }, { label: 'foilMetres', text: a.name, figure: id(a, 'foil.*.metres') }, { label: 'foilWidth', text: a.name, figure: id(a, 'foil.*.widthMm') }]),
+      { label: 'dies', text: a.name, figure: id(a, 'die.*.dies') },
+      { label: 'foilPerStroke', text: a.name, figure: id(a, 'foil.*.perStroke') },
+      { label: 'foilMetres', text: a.name, figure: id(a, 'foil.*.metres') },
+      { label: 'foilWidth', text: a.name, figure: id(a, 'foil.*.widthMm') },
+    ]),
     { label: 'setupSheets', figure: `${cx.id}.setupCycles` },
     { label: 'runningLoss', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
-    { label: 'setupKind', text: wordSetting(cx, 'repeat', 'new'), edit: { at: settingPath(cx, 'repeat'), kind: 'choice', options: [{ value: 'new', says: 'new' }, { value: 'repeat', says: 'repeat' }] } },
+    {
+      label: 'setupKind',
+      text: wordSetting(cx, 'repeat', 'new'),
+      edit: {
+        at: settingPath(cx, 'repeat'),
+        kind: 'choice',
+        options: [
+          { value: 'new', says: 'new' },
+          { value: 'repeat', says: 'repeat' },
+        ],
+      },
+    },
     { label: 'waitBefore', figure: `${cx.id}.waitS`, edit: { at: settingPath(cx, 'waitS'), kind: 'hours' } },
     { label: 'dwell', text: 'makersSheet' },
   ];

@@ -7,15 +7,24 @@ import { type ConsumeContext, type Process, type ProcessContext, runningLossTerm
 import { singleStep } from './single-step';
 import { repeatFactor, speedTerm, timeAndCost } from './time-and-cost';
 
-export const isScored = (cx: Pick<ProcessContext, 'settings' | 'id'>): boolean => (Object.hasOwn(cx.settings, 'score') ? cx.settings['score'] : 'score') !== 'none';
+export const isScored = (cx: Pick<ProcessContext, 'settings' | 'id'>): boolean =>
+  (Object.hasOwn(cx.settings, 'score') ? cx.settings['score'] : 'score') !== 'none';
 
 /** Score and fold in one pass: thick board is scored on the way in; the belt sets the rate. */
 export const fold: Process = {
   id: 'fold',
   asks: () => ({}),
   draft(cx) {
-    const losses = lossFigures(cx.id, { formula: STEP_SETUP, terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'fold.setupSheets')), factor: repeatFactor(cx) } },
-      runningLossTerm(cx, 'fold.runningPpm'), typed(0, 'cycle', 'none'), cx.to);
+    const losses = lossFigures(
+      cx.id,
+      {
+        formula: STEP_SETUP,
+        terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'fold.setupSheets')), factor: repeatFactor(cx) },
+      },
+      runningLossTerm(cx, 'fold.runningPpm'),
+      typed(0, 'cycle', 'none'),
+      cx.to,
+    );
     return singleStep(cx, { takesPer: 1, givesPer: 1, unit: 'copy', perGood: 1, whole: true, losses, cautions: ['rollers'] });
   },
   consume(cx) {
@@ -23,24 +32,60 @@ export const fold: Process = {
     const part = cx.parts[0];
     to.figure(`${id}.panels`, PANELS, { folds: typed(part?.folds ?? 0, '1', 'folds') });
     to.figure(`${id}.foldedMm`, FOLDED_WIDTH, { openMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), panels: fig(`${id}.panels`) });
-    to.figure(`${id}.thickness`, FOLDED_THICKNESS, { panels: fig(`${id}.panels`), caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` }, extraUm: typed(0, 'µm', 'none') });
+    to.figure(`${id}.thickness`, FOLDED_THICKNESS, {
+      panels: fig(`${id}.panels`),
+      caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
+      extraUm: typed(0, 'µm', 'none'),
+    });
     to.figure(`${id}.beltRate`, BELT_RATE, {
-      beltMmPerS: { value: cx.machine.limits['beltMmPerS'] ?? 1_000, unit: 'mm/s', from: 'plant', at: `machine:${cx.machineId}.beltMmPerS` }, lengthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), gapMm: practiceTerm(cx.plant, 'fold.gapMm') });
+      beltMmPerS: {
+        value: cx.machine.limits['beltMmPerS'] ?? 1_000,
+        unit: 'mm/s',
+        from: 'plant',
+        at: `machine:${cx.machineId}.beltMmPerS`,
+      },
+      lengthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'),
+      gapMm: practiceTerm(cx.plant, 'fold.gapMm'),
+    });
     to.figure(`${id}.rate`, SLOWEST, { belt: fig(`${id}.beltRate`), machine: speedTerm(cx) }, '1/h');
     return { costs: timeAndCost(cx, { step: id, perHour: fig(`${id}.rate`) }) };
   },
-  paper: (cx) => [{ department: 'fold', scene: true, rows: fold.panel(cx), lists: [], blanks: ['score position checked', 'first good piece signed by'] }],
+  paper: (cx) => [
+    { department: 'fold', scene: true, rows: fold.panel(cx), lists: [], blanks: ['score position checked', 'first good piece signed by'] },
+  ],
   scene: foldScene,
   panel: (cx) => [
     { label: 'machine', text: cx.machine.name },
-    { label: 'score', text: isScored(cx) ? 'score' : 'none', edit: { at: settingPath(cx, 'score'), kind: 'choice', options: [{ value: 'score', says: 'score' }, { value: 'none', says: 'none' }] } },
+    {
+      label: 'score',
+      text: isScored(cx) ? 'score' : 'none',
+      edit: {
+        at: settingPath(cx, 'score'),
+        kind: 'choice',
+        options: [
+          { value: 'score', says: 'score' },
+          { value: 'none', says: 'none' },
+        ],
+      },
+    },
     { label: 'panels', figure: `${cx.id}.panels` },
     { label: 'foldedWidth', figure: `${cx.id}.foldedMm` },
     { label: 'thickness', figure: `${cx.id}.thickness` },
     { label: 'rate', figure: `${cx.id}.rate`, edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
     { label: 'setupSheets', figure: `${cx.id}.setupCycles` },
     { label: 'runningLoss', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
-    { label: 'setupKind', text: wordSetting(cx, 'repeat', 'new'), edit: { at: settingPath(cx, 'repeat'), kind: 'choice', options: [{ value: 'new', says: 'new' }, { value: 'repeat', says: 'repeat' }] } },
+    {
+      label: 'setupKind',
+      text: wordSetting(cx, 'repeat', 'new'),
+      edit: {
+        at: settingPath(cx, 'repeat'),
+        kind: 'choice',
+        options: [
+          { value: 'new', says: 'new' },
+          { value: 'repeat', says: 'repeat' },
+        ],
+      },
+    },
   ],
   summary: (cx) => ({ text: `${cx.machine.name} · ${cx.parts[0]?.folds ?? 0} folds${isScored(cx) ? ', scored' : ''}` }),
 };
@@ -54,14 +99,53 @@ function foldScene(cx: ConsumeContext): Scene {
   const shapes: Shape[] = [{ kind: 'rect', role: 'copy', x: 0, y: 0, w, h, ref: 'open' }];
   for (let f = 1; f <= folds; f++) {
     const at = (w * f) / (folds + 1);
-    shapes.push({ kind: 'line', role: isScored(cx) ? 'score' : 'fold', x1: at, y1: -text * 0.5, x2: at, y2: h + text * 0.5, ref: `fold ${f}` });
-    shapes.push({ kind: 'text', role: 'label', x: at, y: -text * 0.9, text: `${isScored(cx) ? 'score, ' : ''}fold ${f} at ${Math.round(at * 10) / 10}`, sizeMm: text, anchor: 'middle' });
+    shapes.push({
+      kind: 'line',
+      role: isScored(cx) ? 'score' : 'fold',
+      x1: at,
+      y1: -text * 0.5,
+      x2: at,
+      y2: h + text * 0.5,
+      ref: `fold ${f}`,
+    });
+    shapes.push({
+      kind: 'text',
+      role: 'label',
+      x: at,
+      y: -text * 0.9,
+      text: `${isScored(cx) ? 'score, ' : ''}fold ${f} at ${Math.round(at * 10) / 10}`,
+      sizeMm: text,
+      anchor: 'middle',
+    });
   }
   const x0 = w + text * 4;
-  shapes.push({ kind: 'rect', role: 'copy', x: x0, y: 0, w: folded, h, ref: 'folded' }, { kind: 'text', role: 'label', x: x0 + folded / 2, y: h + text * 1.6, text: `folded ${Math.round(folded * 10) / 10} × ${h} mm`, sizeMm: text, anchor: 'middle' });
-  shapes.push({ kind: 'line', role: 'arrow', x1: w + text * 0.8, y1: h / 2, x2: x0 - text * 0.8, y2: h / 2 }, { kind: 'text', role: 'label', x: w / 2, y: h + text * 1.6, text: `open ${w} × ${h} mm`, sizeMm: text, anchor: 'middle' });
+  shapes.push(
+    { kind: 'rect', role: 'copy', x: x0, y: 0, w: folded, h, ref: 'folded' },
+    {
+      kind: 'text',
+      role: 'label',
+      x: x0 + folded / 2,
+      y: h + text * 1.6,
+      text: `folded ${Math.round(folded * 10) / 10} × ${h} mm`,
+      sizeMm: text,
+      anchor: 'middle',
+    },
+  );
+  shapes.push(
+    { kind: 'line', role: 'arrow', x1: w + text * 0.8, y1: h / 2, x2: x0 - text * 0.8, y2: h / 2 },
+    { kind: 'text', role: 'label', x: w / 2, y: h + text * 1.6, text: `open ${w} × ${h} mm`, sizeMm: text, anchor: 'middle' },
+  );
   // Zigzag on edge: panels one on the other.
-  const edge: [number, number][] = Array.from({ length: folds + 2 }, (_, i) => [x0 + (i % 2 === 0 ? 0 : folded), h + text * 3 + i * text * 0.8]);
+  const edge: [number, number][] = Array.from({ length: folds + 2 }, (_, i) => [
+    x0 + (i % 2 === 0 ? 0 : folded),
+    h + text * 3 + i * text * 0.8,
+  ]);
   shapes.push({ kind: 'path', role: 'arrow', points: edge, closed: false, ref: 'edge' });
-  return { title: 'folds', says: `Open ${w} by ${h} millimetres, ${folds} parallel folds${isScored(cx) ? ', scored first' : ''}, folded ${folded} by ${h}.`, box: boxAround(shapes, text * 1.8), toScale: true, shapes };
+  return {
+    title: 'folds',
+    says: `Open ${w} by ${h} millimetres, ${folds} parallel folds${isScored(cx) ? ', scored first' : ''}, folded ${folded} by ${h}.`,
+    box: boxAround(shapes, text * 1.8),
+    toScale: true,
+    shapes,
+  };
 }

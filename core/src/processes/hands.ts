@@ -6,22 +6,46 @@ import type { Flow, Port } from '../flow/net';
 import { CLOCK_TIME, HANDS_TIME, SECONDS_EACH } from '../finishing/folding';
 import { PRICE_OF } from '../form/plates';
 import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
-import { type ConsumeContext, type Consumed, type DraftContext, type PanelRow, type Process, machineTerm, runningLossTerm, says, setting, settingPath } from './process';
+import {
+  type ConsumeContext,
+  type Consumed,
+  type DraftContext,
+  type PanelRow,
+  type Process,
+  machineTerm,
+  runningLossTerm,
+  says,
+  setting,
+  settingPath,
+} from './process';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
 /** One thing done to a piece at the bench: seconds, and what is put on. */
-interface Motion { key: string; name: string; seconds: Term; each: number; supplied: boolean; price: Term }
+interface Motion {
+  key: string;
+  name: string;
+  seconds: Term;
+  each: number;
+  supplied: boolean;
+  price: Term;
+}
 
 /** Work of hands as a process: what is done to each piece tells the rest. */
 function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[], cautions: string[], joins = false): Process {
   const people = (cx: DraftContext): Term => setting(cx, 'people', machineTerm(cx, 'crew'));
   const rows = (cx: ConsumeContext): PanelRow[] => [
     { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
-    { label: 'secondsEach', text: `${Math.round(cx.to.value(`${cx.id}.secondsEach`) * 10) / 10} s`, edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' } },
+    {
+      label: 'secondsEach',
+      text: `${Math.round(cx.to.value(`${cx.id}.secondsEach`) * 10) / 10} s`,
+      edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
+    },
     { label: 'handsTime', figure: `${cx.id}.handsS` },
     { label: 'clockTime', figure: `${cx.id}.clockS` },
-    ...motions(cx).filter((m) => m.supplied).map((m) => ({ label: 'suppliedPieces', text: m.name, figure: `${cx.id}.${m.key}.demand` })),
+    ...motions(cx)
+      .filter((m) => m.supplied)
+      .map((m) => ({ label: 'suppliedPieces', text: m.name, figure: `${cx.id}.${m.key}.demand` })),
     { label: 'runningLoss', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
   ];
   return {
@@ -29,27 +53,59 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
     ...(joins && { joins }),
     asks: () => ({}),
     draft(cx) {
-      const losses = lossFigures(cx.id, { formula: STEP_SETUP, terms: { fresh: practiceTerm(cx.plant, 'hands.setupPieces'), factor: typed(1, '1', 'none') } },
-        runningLossTerm(cx, 'hands.runningPpm'), typed(0, 'cycle', 'none'), cx.to);
+      const losses = lossFigures(
+        cx.id,
+        { formula: STEP_SETUP, terms: { fresh: practiceTerm(cx.plant, 'hands.setupPieces'), factor: typed(1, '1', 'none') } },
+        runningLossTerm(cx, 'hands.runningPpm'),
+        typed(0, 'cycle', 'none'),
+        cx.to,
+      );
       const lead = cx.incoming[0]?.flow;
-      const also = motions(cx).filter((m) => m.supplied).map((m): { port: Port; flow: Flow } => ({
-        port: { flow: `${cx.id}.${m.key}`, per: m.each, spoilPpm: practiceValue(cx.plant, 'hands.pieceSpoilPpm') },
-        flow: { unit: 'piece', part: lead?.part ?? '', item: lead?.item ?? '', perGood: m.each, supply: { from: 'buy', leadDays: 2 } } }));
+      const also = motions(cx)
+        .filter((m) => m.supplied)
+        .map((m): { port: Port; flow: Flow } => ({
+          port: { flow: `${cx.id}.${m.key}`, per: m.each, spoilPpm: practiceValue(cx.plant, 'hands.pieceSpoilPpm') },
+          flow: { unit: 'piece', part: lead?.part ?? '', item: lead?.item ?? '', perGood: m.each, supply: { from: 'buy', leadDays: 2 } },
+        }));
       return singleStep(cx, { takesPer: 1, givesPer: 1, unit: 'piece', perGood: 1, whole: true, losses, also, cautions });
     },
     consume(cx): Consumed {
       const { to } = cx;
       const list = motions(cx);
       to.figure(`${cx.id}.secondsEach`, SECONDS_EACH, Object.fromEntries(list.map((m) => [m.name, m.seconds])));
-      to.figure(`${cx.id}.handsS`, HANDS_TIME, { pieces: fig(`${cx.id}.run`), secondsEach: setting(cx, 'secondsEach', fig(`${cx.id}.secondsEach`)), rest: setting(cx, 'rest', practiceTerm(cx.plant, 'hands.restShare')) });
-      to.figure(`${cx.id}.clockS`, CLOCK_TIME, { handsS: fig(`${cx.id}.handsS`), people: people(cx) });
-      const goods = list.filter((m) => m.supplied).map((m) => {
-        to.figure(`${cx.id}.${m.key}.cost`, PRICE_OF, { number: fig(`${cx.id}.${m.key}.demand`), price: m.price });
-        return { figure: `${cx.id}.${m.key}.cost`, kind: 'goods' as const, fixed: false };
+      to.figure(`${cx.id}.handsS`, HANDS_TIME, {
+        pieces: fig(`${cx.id}.run`),
+        secondsEach: setting(cx, 'secondsEach', fig(`${cx.id}.secondsEach`)),
+        rest: setting(cx, 'rest', practiceTerm(cx.plant, 'hands.restShare')),
       });
+      to.figure(`${cx.id}.clockS`, CLOCK_TIME, { handsS: fig(`${cx.id}.handsS`), people: people(cx) });
+      const goods = list
+        .filter((m) => m.supplied)
+        .map((m) => {
+          to.figure(`${cx.id}.${m.key}.cost`, PRICE_OF, { number: fig(`${cx.id}.${m.key}.demand`), price: m.price });
+          return { figure: `${cx.id}.${m.key}.cost`, kind: 'goods' as const, fixed: false };
+        });
       return { costs: [...goods, ...timeAndCost(cx, { step: cx.id, runS: fig(`${cx.id}.clockS`) })] };
     },
-    paper: (cx) => [{ department: 'bench', scene: true, rows: rows(cx), lists: [{ title: 'motions', head: ['what', 'seconds', 'each'], rows: motions(cx).map((m) => [m.name, String(Math.round(termValue(cx, m.seconds) * 10) / 10), m.supplied ? String(m.each) : '–']) }], blanks: ['pieces counted in', 'spoilt, by reason'] }],
+    paper: (cx) => [
+      {
+        department: 'bench',
+        scene: true,
+        rows: rows(cx),
+        lists: [
+          {
+            title: 'motions',
+            head: ['what', 'seconds', 'each'],
+            rows: motions(cx).map((m) => [
+              m.name,
+              String(Math.round(termValue(cx, m.seconds) * 10) / 10),
+              m.supplied ? String(m.each) : '–',
+            ]),
+          },
+        ],
+        blanks: ['pieces counted in', 'spoilt, by reason'],
+      },
+    ],
     scene: (cx) => handsScene(cx, motions(cx), Math.max(Math.round(termValue(cx, people(cx))), 1)),
     panel: rows,
     summary: (cx) => ({ text: `${cx.machine.name} · ${Math.round(termValue(cx, people(cx)))} people` }),
@@ -59,33 +115,102 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
 const termValue = (cx: DraftContext, term: Term): number => ('fig' in term ? cx.to.value(term.fig) : term.value);
 
 /** Pieces put on by hand: a ribbon, a seal, a tipped-in sample. */
-export const applyByHand = handsProcess('apply', (cx) => (cx.parts[0]?.applied ?? []).map((p) => ({
-  key: p.id, name: p.name, seconds: typed(p.secondsEach * p.each, 's', `applied:${p.id}`), each: p.each, supplied: true, price: practiceTerm(cx.plant, 'piece.price') })), ['repetition']);
+export const applyByHand = handsProcess(
+  'apply',
+  (cx) =>
+    (cx.parts[0]?.applied ?? []).map((p) => ({
+      key: p.id,
+      name: p.name,
+      seconds: typed(p.secondsEach * p.each, 's', `applied:${p.id}`),
+      each: p.each,
+      supplied: true,
+      price: practiceTerm(cx.plant, 'piece.price'),
+    })),
+  ['repetition'],
+);
 
 /** Into the envelope, and sealed. */
-export const envelope = handsProcess('envelope', (cx) => {
-  const wanted = cx.parts[0]?.envelope;
-  if (!wanted) return [];
-  return [
-    { key: 'envelopes', name: wanted.name, seconds: practiceTerm(cx.plant, 'hands.insertS'), each: 1, supplied: true, price: practiceTerm(cx.plant, 'envelope.price') },
-    ...(wanted.sealed ? [{ key: 'seal', name: 'seal', seconds: practiceTerm(cx.plant, 'hands.sealS'), each: 0, supplied: false, price: practiceTerm(cx.plant, 'piece.price') }] : []),
-  ];
-}, ['repetition']);
+export const envelope = handsProcess(
+  'envelope',
+  (cx) => {
+    const wanted = cx.parts[0]?.envelope;
+    if (!wanted) return [];
+    return [
+      {
+        key: 'envelopes',
+        name: wanted.name,
+        seconds: practiceTerm(cx.plant, 'hands.insertS'),
+        each: 1,
+        supplied: true,
+        price: practiceTerm(cx.plant, 'envelope.price'),
+      },
+      ...(wanted.sealed
+        ? [
+            {
+              key: 'seal',
+              name: 'seal',
+              seconds: practiceTerm(cx.plant, 'hands.sealS'),
+              each: 0,
+              supplied: false,
+              price: practiceTerm(cx.plant, 'piece.price'),
+            },
+          ]
+        : []),
+    ];
+  },
+  ['repetition'],
+);
 
 /** Products put together by hand into a set. */
-export const assemble = handsProcess('assemble', (cx) => cx.incoming.map((f, i) => ({ key: `part${i + 1}`, name: f.id, seconds: practiceTerm(cx.plant, 'hands.insertS'), each: 1, supplied: false, price: practiceTerm(cx.plant, 'piece.price') })), ['repetition'], true);
+export const assemble = handsProcess(
+  'assemble',
+  (cx) =>
+    cx.incoming.map((f, i) => ({
+      key: `part${i + 1}`,
+      name: f.id,
+      seconds: practiceTerm(cx.plant, 'hands.insertS'),
+      each: 1,
+      supplied: false,
+      price: practiceTerm(cx.plant, 'piece.price'),
+    })),
+  ['repetition'],
+  true,
+);
 
 /** People at the bench, what each piece gets, and the seconds as bars to one scale. */
 function handsScene(cx: ConsumeContext, motions: Motion[], people: number): Scene {
   const shapes: Shape[] = [];
   const shown = Math.min(people, 12);
-  for (let i = 0; i < shown; i++) shapes.push({ kind: 'circle', role: 'person', cx: 18 + i * 30, cy: 14, r: 7, ref: `person ${i + 1}` }, { kind: 'path', role: 'person', points: [[8 + i * 30, 40], [12 + i * 30, 25], [24 + i * 30, 25], [28 + i * 30, 40]], closed: true });
+  for (let i = 0; i < shown; i++)
+    shapes.push(
+      { kind: 'circle', role: 'person', cx: 18 + i * 30, cy: 14, r: 7, ref: `person ${i + 1}` },
+      {
+        kind: 'path',
+        role: 'person',
+        points: [
+          [8 + i * 30, 40],
+          [12 + i * 30, 25],
+          [24 + i * 30, 25],
+          [28 + i * 30, 40],
+        ],
+        closed: true,
+      },
+    );
   shapes.push({ kind: 'rect', role: 'pallet', x: 0, y: 42, w: Math.max(shown * 30 + 6, 200), h: 5 });
   const total = Math.max(...motions.map((m) => termValue(cx, m.seconds)), 1);
   motions.forEach((m, i) => {
     const y = 64 + i * 24;
     const s = termValue(cx, m.seconds);
-    shapes.push({ kind: 'rect', role: 'bar', x: 0, y, w: (240 * s) / total, h: 12, ref: m.name }, { kind: 'text', role: 'strong', x: 4, y: y + 9.5, text: `${m.name}, ${Math.round(s * 10) / 10} s`, sizeMm: 9 });
+    shapes.push(
+      { kind: 'rect', role: 'bar', x: 0, y, w: (240 * s) / total, h: 12, ref: m.name },
+      { kind: 'text', role: 'strong', x: 4, y: y + 9.5, text: `${m.name}, ${Math.round(s * 10) / 10} s`, sizeMm: 9 },
+    );
   });
-  return { title: 'hands', says: `${people} people; each piece: ${motions.map((m) => `${m.name} ${termValue(cx, m.seconds)} seconds`).join(', ')}`, box: { x: -6, y: 0, w: Math.max(shown * 30 + 18, 262), h: 72 + motions.length * 24 }, toScale: false, shapes };
+  return {
+    title: 'hands',
+    says: `${people} people; each piece: ${motions.map((m) => `${m.name} ${termValue(cx, m.seconds)} seconds`).join(', ')}`,
+    box: { x: -6, y: 0, w: Math.max(shown * 30 + 18, 262), h: 72 + motions.length * 24 },
+    toScale: false,
+    shapes,
+  };
 }

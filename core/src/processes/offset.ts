@@ -10,28 +10,53 @@ import { INK_ON_SHEETS, INK_TOTAL } from '../ink/ink-mass';
 import { inkOrder, INK_ORDER_SCHOOLS, type InkOrderSchool } from '../ink/ink-order';
 import { lossFigures, OFFSET_SETUP } from '../counts/loss-terms';
 import { INK_COST, SUM } from '../route/time-and-cost';
-import { type ConsumeContext, type Consumed, type Draft, type DraftContext, type PanelRow, type Process, type ProcessContext, limitTerm, runningLossTerm, setting, settingPath, wordSetting } from './process';
+import {
+  type ConsumeContext,
+  type Consumed,
+  type Draft,
+  type DraftContext,
+  type PanelRow,
+  type Process,
+  type ProcessContext,
+  limitTerm,
+  runningLossTerm,
+  setting,
+  settingPath,
+  wordSetting,
+} from './process';
 import { lossNumbers } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 
 const NONE = typed(0, 's', 'none');
 
 /** What the press can do, from its card. */
-export const pressAbility = (cx: ProcessContext): { units: number; perfects: boolean } => ({ units: cx.machine.limits['units'] ?? 4, perfects: (cx.machine.limits['perfects'] ?? 0) > 0 });
+export const pressAbility = (cx: ProcessContext): { units: number; perfects: boolean } => ({
+  units: cx.machine.limits['units'] ?? 4,
+  perfects: (cx.machine.limits['perfects'] ?? 0) > 0,
+});
 
 const school = (cx: ProcessContext): InkOrderSchool => {
   const word = wordSetting(cx, 'inkOrder', 'blackFirst');
   return Object.hasOwn(INK_ORDER_SCHOOLS, word) ? (word as InkOrderSchool) : 'blackFirst';
 };
 
-interface Pass { id: Id<'step'>; side: 'front' | 'back' | 'both'; inks: string[]; samePlates: boolean }
+interface Pass {
+  id: Id<'step'>;
+  side: 'front' | 'back' | 'both';
+  inks: string[];
+  samePlates: boolean;
+}
 
 /** The passes of the part through this press, with ids that tell their side. */
 export function passesOf(cx: DraftContext): Pass[] {
   const part = cx.parts[0];
   if (!part) return [];
   const passes = pressPasses(cx.workStyle, part.colours, pressAbility(cx));
-  return passes.map((p, i) => ({ ...p, inks: inkOrder(p.inks, school(cx)), id: passes.length === 1 ? cx.id : `${cx.id}.${p.side}${passes.filter((q, j) => q.side === p.side && j < i).length || ''}` }));
+  return passes.map((p, i) => ({
+    ...p,
+    inks: inkOrder(p.inks, school(cx)),
+    id: passes.length === 1 ? cx.id : `${cx.id}.${p.side}${passes.filter((q, j) => q.side === p.side && j < i).length || ''}`,
+  }));
 }
 
 /** Sheet-fed offset: passes by work style, plates and ink of each, turn wait, setup and running loss of every pass. */
@@ -39,8 +64,12 @@ export const offset: Process = {
   id: 'offset',
   suits: (machine, parts) => parts.every((p) => Math.max(p.colours[0].length, p.colours[1].length) <= (machine.limits['units'] ?? 0)),
   asks: (cx) => ({
-    gripperMm: cx.machine.limits['gripperMm'] ?? 0, tailMm: cx.machine.limits['tailMm'] ?? 0, sideMm: cx.machine.limits['sideMm'] ?? 0, colourBarMm: cx.machine.limits['colourBarMm'] ?? 0,
-    ...(cx.machine.minSheetMm && { minSheetMm: cx.machine.minSheetMm }), ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }),
+    gripperMm: cx.machine.limits['gripperMm'] ?? 0,
+    tailMm: cx.machine.limits['tailMm'] ?? 0,
+    sideMm: cx.machine.limits['sideMm'] ?? 0,
+    colourBarMm: cx.machine.limits['colourBarMm'] ?? 0,
+    ...(cx.machine.minSheetMm && { minSheetMm: cx.machine.minSheetMm }),
+    ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }),
   }),
 
   draft(cx): Draft {
@@ -51,16 +80,38 @@ export const offset: Process = {
     let incoming = lead.id;
     passes.forEach((pass, i) => {
       const factor = pass.samePlates ? practiceTerm(cx.plant, 'offset.setupSamePlates') : repeatFactor(cx);
-      const losses = lossFigures(pass.id, { formula: OFFSET_SETUP, terms: {
-        fourColour: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'offset.setupFourSheets')), perUnit: practiceTerm(cx.plant, 'offset.setupUnitSheets'), inks: typed(pass.inks.length, '1', 'colours'), factor } },
-        runningLossTerm(cx, 'offset.runningPpm'), setting(cx, 'samples', practiceTerm(cx.plant, 'offset.samples')), cx.to);
+      const losses = lossFigures(
+        pass.id,
+        {
+          formula: OFFSET_SETUP,
+          terms: {
+            fourColour: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'offset.setupFourSheets')),
+            perUnit: practiceTerm(cx.plant, 'offset.setupUnitSheets'),
+            inks: typed(pass.inks.length, '1', 'colours'),
+            factor,
+          },
+        },
+        runningLossTerm(cx, 'offset.runningPpm'),
+        setting(cx, 'samples', practiceTerm(cx.plant, 'offset.samples')),
+        cx.to,
+      );
       const out = `${pass.id}.out`;
       const before = passes[i - 1];
       const flow: Flow = { ...lead.flow, unit: 'sheet' };
       delete flow.supply;
       const step: Step = {
-        process: cx.process, stage: cx.id, takes: [{ flow: incoming, per: 1 }], gives: [{ flow: out, per: 1 }], loss: lossNumbers(pass.id, cx.to), whole: true, machine: cx.machineId,
-        needs: [], after: cx.formsFrom, waits: before && before.side !== pass.side ? [turnWait(cx, before.id, pass.id)] : [], ...(pass.samePlates && before && { keepsFrom: before.id }), cautions: ['nips', ...(cx.inkSeries?.lampDried ? ['lamps'] : ['solvents'])],
+        process: cx.process,
+        stage: cx.id,
+        takes: [{ flow: incoming, per: 1 }],
+        gives: [{ flow: out, per: 1 }],
+        loss: lossNumbers(pass.id, cx.to),
+        whole: true,
+        machine: cx.machineId,
+        needs: [],
+        after: cx.formsFrom,
+        waits: before && before.side !== pass.side ? [turnWait(cx, before.id, pass.id)] : [],
+        ...(pass.samePlates && before && { keepsFrom: before.id }),
+        cautions: ['nips', ...(cx.inkSeries?.lampDried ? ['lamps'] : ['solvents'])],
       };
       draft.steps[pass.id] = { step, losses };
       draft.flows[out] = flow;
@@ -76,7 +127,13 @@ export const offset: Process = {
     const inkKg: Id<'figure'>[] = [];
     const plates: Id<'figure'>[] = [];
     for (const pass of passesOf(cx)) {
-      costs.push(...timeAndCost(cx, { step: pass.id, forms: typed(pass.samePlates ? 0 : pass.inks.length, 'plate', 'colours'), perFormS: limitTerm(cx, 'perPlateS', { value: 180, unit: 's', from: 'plant', at: 'practice' }) }));
+      costs.push(
+        ...timeAndCost(cx, {
+          step: pass.id,
+          forms: typed(pass.samePlates ? 0 : pass.inks.length, 'plate', 'colours'),
+          perFormS: limitTerm(cx, 'perPlateS', { value: 180, unit: 's', from: 'plant', at: 'practice' }),
+        }),
+      );
       for (const { kg, cost } of inksOf(cx, pass)) {
         inkKg.push(kg);
         costs.push({ figure: cost, kind: 'ink', fixed: false });
@@ -88,7 +145,10 @@ export const offset: Process = {
     }
     const first = passesOf(cx)[0];
     if (first) {
-      cx.to.figure(`${cx.id}.perPile`, PILE_SHEETS, { heightMm: limitTerm(cx, 'pileMm', { value: 1_000, unit: 'mm', from: 'plant', at: 'practice' }), caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` } });
+      cx.to.figure(`${cx.id}.perPile`, PILE_SHEETS, {
+        heightMm: limitTerm(cx, 'pileMm', { value: 1_000, unit: 'mm', from: 'plant', at: 'practice' }),
+        caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
+      });
       cx.to.figure(`${cx.id}.piles`, PILES, { sheets: fig(`${first.id}.run`), perPile: fig(`${cx.id}.perPile`) });
     }
     cx.to.figure(`${cx.id}.inkKg`, INK_IN_ALL, Object.fromEntries(inkKg.map((id) => [id, fig(id)])));
@@ -96,12 +156,46 @@ export const offset: Process = {
   },
 
   paper: (cx) => [
-    { department: 'ink', scene: false, rows: passesOf(cx).flatMap((p) => p.inks.map((ink) => ({ label: 'inkOf', text: `${ink}, ${p.side}`, figure: `${p.id}.ink.${ink}.kg` }))), lists: [{ title: 'sequence', head: ['pass', 'inks in order', 'series'], rows: passesOf(cx).map((p) => [p.side, p.inks.join(' – '), cx.inkSeries?.name ?? '']) }], blanks: ['left-over ink used', 'batch numbers'] },
-    { department: 'press', scene: true, rows: panelRows(cx), lists: [{ title: 'passes', head: ['pass', 'inks', 'set-up', 'run', 'good'], rows: passesOf(cx).map((p) => [p.side, p.inks.join(' '), ...['lost.setup', 'run', 'good'].map((f) => String(cx.to.value(`${p.id}.${f}`)))]) }],
-      blanks: ['register aim: 0.1 mm, reached', 'colour OK sheet signed by', 'samples pulled', 'turned at'] }],
+    {
+      department: 'ink',
+      scene: false,
+      rows: passesOf(cx).flatMap((p) =>
+        p.inks.map((ink) => ({ label: 'inkOf', text: `${ink}, ${p.side}`, figure: `${p.id}.ink.${ink}.kg` })),
+      ),
+      lists: [
+        {
+          title: 'sequence',
+          head: ['pass', 'inks in order', 'series'],
+          rows: passesOf(cx).map((p) => [p.side, p.inks.join(' – '), cx.inkSeries?.name ?? '']),
+        },
+      ],
+      blanks: ['left-over ink used', 'batch numbers'],
+    },
+    {
+      department: 'press',
+      scene: true,
+      rows: panelRows(cx),
+      lists: [
+        {
+          title: 'passes',
+          head: ['pass', 'inks', 'set-up', 'run', 'good'],
+          rows: passesOf(cx).map((p) => [
+            p.side,
+            p.inks.join(' '),
+            ...['lost.setup', 'run', 'good'].map((f) => String(cx.to.value(`${p.id}.${f}`))),
+          ]),
+        },
+      ],
+      blanks: ['register aim: 0.1 mm, reached', 'colour OK sheet signed by', 'samples pulled', 'turned at'],
+    },
+  ],
   scene: pressScene,
   panel: panelRows,
-  summary: (cx) => ({ text: `${cx.machine.name} · ${passesOf(cx).map((p) => p.inks.join(' ')).join(' / ')}` }),
+  summary: (cx) => ({
+    text: `${cx.machine.name} · ${passesOf(cx)
+      .map((p) => p.inks.join(' '))
+      .join(' / ')}`,
+  }),
 };
 
 const INK_IN_ALL = { ...SUM, id: 'ink.inAll', unit: 'kg' } as const;
@@ -120,9 +214,21 @@ function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost: Id<'f
     const at = `${pass.id}.ink.${ink}`;
     const share = part?.coveragePercent[ink];
     const coveragePercent = share === undefined ? practiceTerm(cx.plant, 'ink.coveragePercent') : typed(share, '%', `coverage:${ink}`);
-    cx.to.figure(`${at}.onSheets`, INK_ON_SHEETS, { areaMm2: { value: w * h, unit: 'm²', from: 'family', at: 'layout' }, coveragePercent, filmGsm: practiceTerm(cx.plant, 'ink.filmGsm'), impressions: fig(`${pass.id}.run`) });
-    cx.to.figure(`${at}.kg`, INK_TOTAL, { onSheets: fig(`${at}.onSheets`), fill: practiceTerm(cx.plant, 'ink.fillKg'), wash: practiceTerm(cx.plant, 'ink.washKg') });
-    cx.to.figure(`${at}.cost`, INK_COST, { kg: fig(`${at}.kg`), perKg: { value: cx.inkSeries?.pricePerKg ?? 0, unit: 'money/kg', from: 'plant', at: 'inkSeries' } });
+    cx.to.figure(`${at}.onSheets`, INK_ON_SHEETS, {
+      areaMm2: { value: w * h, unit: 'm²', from: 'family', at: 'layout' },
+      coveragePercent,
+      filmGsm: practiceTerm(cx.plant, 'ink.filmGsm'),
+      impressions: fig(`${pass.id}.run`),
+    });
+    cx.to.figure(`${at}.kg`, INK_TOTAL, {
+      onSheets: fig(`${at}.onSheets`),
+      fill: practiceTerm(cx.plant, 'ink.fillKg'),
+      wash: practiceTerm(cx.plant, 'ink.washKg'),
+    });
+    cx.to.figure(`${at}.cost`, INK_COST, {
+      kg: fig(`${at}.kg`),
+      perKg: { value: cx.inkSeries?.pricePerKg ?? 0, unit: 'money/kg', from: 'plant', at: 'inkSeries' },
+    });
     return { kg: `${at}.kg`, cost: `${at}.cost` };
   });
 }
@@ -130,7 +236,11 @@ function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost: Id<'f
 function plateRemakes(cx: ConsumeContext, pass: Pass): Id<'figure'> {
   const lamp = cx.inkSeries?.lampDried ? practiceTerm(cx.plant, 'plate.lampInkFactor') : typed(1, '1', 'inkSeries');
   cx.to.figure(`${pass.id}.plateLife`, PLATE_LIFE, { rated: practiceTerm(cx.plant, 'plate.lifeCycles'), factor: lamp });
-  cx.to.figure(`${pass.id}.remakes`, REMAKES, { cycles: fig(`${pass.id}.run`), life: fig(`${pass.id}.plateLife`), perSet: typed(pass.inks.length, 'plate', 'colours') });
+  cx.to.figure(`${pass.id}.remakes`, REMAKES, {
+    cycles: fig(`${pass.id}.run`),
+    life: fig(`${pass.id}.plateLife`),
+    perSet: typed(pass.inks.length, 'plate', 'colours'),
+  });
   cx.to.figure(`${pass.id}.remakeCost`, PRICE_OF, { number: fig(`${pass.id}.remakes`), price: practiceTerm(cx.plant, 'plate.price') });
   return `${pass.id}.remakes`;
 }
@@ -140,19 +250,40 @@ function pressScene(cx: ConsumeContext): Scene {
   const shapes: Shape[] = [];
   passesOf(cx).forEach((pass, row) => {
     const y = row * 110;
-    shapes.push({ kind: 'text', role: 'strong', x: 0, y: y + 10, text: pass.side === 'both' ? 'front and back in one pass' : `${pass.side}${pass.samePlates ? ', same plates' : ''}`, sizeMm: 10 });
-    shapes.push({ kind: 'rect', role: 'pile', x: 0, y: y + 56, w: 34, h: 34, ref: 'feeder' }, { kind: 'line', role: 'arrow', x1: 34, y1: y + 70, x2: 48 + units * 62, y2: y + 70 });
+    shapes.push({
+      kind: 'text',
+      role: 'strong',
+      x: 0,
+      y: y + 10,
+      text: pass.side === 'both' ? 'front and back in one pass' : `${pass.side}${pass.samePlates ? ', same plates' : ''}`,
+      sizeMm: 10,
+    });
+    shapes.push(
+      { kind: 'rect', role: 'pile', x: 0, y: y + 56, w: 34, h: 34, ref: 'feeder' },
+      { kind: 'line', role: 'arrow', x1: 34, y1: y + 70, x2: 48 + units * 62, y2: y + 70 },
+    );
     for (let u = 0; u < units; u++) {
       const x = 48 + u * 62;
       const ink = pass.inks[u];
       shapes.push({ kind: 'rect', role: 'unit', x, y: y + 20, w: 52, h: 70, ref: `unit ${u + 1}` });
       if (ink === undefined) continue;
-      shapes.push({ kind: 'circle', role: 'ink', ink, cx: x + 26, cy: y + 42, r: 14 }, { kind: 'circle', role: 'unit', cx: x + 26, cy: y + 71, r: 12 });
+      shapes.push(
+        { kind: 'circle', role: 'ink', ink, cx: x + 26, cy: y + 42, r: 14 },
+        { kind: 'circle', role: 'unit', cx: x + 26, cy: y + 71, r: 12 },
+      );
       shapes.push({ kind: 'text', role: 'inkName', x: x + 26, y: y + 102, text: ink, sizeMm: 11, anchor: 'middle' });
     }
     shapes.push({ kind: 'rect', role: 'pile', x: 54 + units * 62, y: y + 46, w: 34, h: 44, ref: 'delivery' });
   });
-  return { title: 'units and inks', says: passesOf(cx).map((p) => `${p.side}: ${p.inks.join(', ')} in ${units} units`).join('; '), box: { x: -8, y: -6, w: units * 62 + 104, h: passesOf(cx).length * 110 + 8 }, toScale: false, shapes };
+  return {
+    title: 'units and inks',
+    says: passesOf(cx)
+      .map((p) => `${p.side}: ${p.inks.join(', ')} in ${units} units`)
+      .join('; '),
+    box: { x: -8, y: -6, w: units * 62 + 104, h: passesOf(cx).length * 110 + 8 },
+    toScale: false,
+    shapes,
+  };
 }
 
 function panelRows(cx: ConsumeContext): PanelRow[] {
@@ -160,15 +291,55 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
   const styles = WORK_STYLE_IDS.filter((s) => part && fitsWorkStyle(s, part.colours, pressAbility(cx)));
   const first = passesOf(cx)[0];
   return [
-    { label: 'press', text: cx.machine.name, edit: { at: ['choices', 'machine', cx.id], kind: 'choice', options: Object.entries(cx.plant.machines).filter(([, m]) => m.processes.includes(cx.process)).map(([value, m]) => ({ value, says: m.name })) } },
-    { label: 'workStyle', text: cx.workStyle, edit: { at: ['choices', 'workStyle', part?.id ?? ''], kind: 'choice', options: styles.map((value) => ({ value, says: value })) } },
-    { label: 'inkOrder', text: school(cx), edit: { at: settingPath(cx, 'inkOrder'), kind: 'choice', options: Object.keys(INK_ORDER_SCHOOLS).map((value) => ({ value, says: value })) } },
-    { label: 'setupKind', text: wordSetting(cx, 'repeat', 'new'), edit: { at: settingPath(cx, 'repeat'), kind: 'choice', options: [{ value: 'new', says: 'new' }, { value: 'repeat', says: 'repeat' }] } },
-    ...(first ? [{ label: 'setupSheets', figure: `${first.id}.setupCycles` }, { label: 'runningLoss', figure: `${first.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' as const } }] : []),
+    {
+      label: 'press',
+      text: cx.machine.name,
+      edit: {
+        at: ['choices', 'machine', cx.id],
+        kind: 'choice',
+        options: Object.entries(cx.plant.machines)
+          .filter(([, m]) => m.processes.includes(cx.process))
+          .map(([value, m]) => ({ value, says: m.name })),
+      },
+    },
+    {
+      label: 'workStyle',
+      text: cx.workStyle,
+      edit: { at: ['choices', 'workStyle', part?.id ?? ''], kind: 'choice', options: styles.map((value) => ({ value, says: value })) },
+    },
+    {
+      label: 'inkOrder',
+      text: school(cx),
+      edit: {
+        at: settingPath(cx, 'inkOrder'),
+        kind: 'choice',
+        options: Object.keys(INK_ORDER_SCHOOLS).map((value) => ({ value, says: value })),
+      },
+    },
+    {
+      label: 'setupKind',
+      text: wordSetting(cx, 'repeat', 'new'),
+      edit: {
+        at: settingPath(cx, 'repeat'),
+        kind: 'choice',
+        options: [
+          { value: 'new', says: 'new' },
+          { value: 'repeat', says: 'repeat' },
+        ],
+      },
+    },
+    ...(first
+      ? [
+          { label: 'setupSheets', figure: `${first.id}.setupCycles` },
+          { label: 'runningLoss', figure: `${first.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' as const } },
+        ]
+      : []),
     { label: 'speed', text: `${cx.machine.netPerHour} an hour`, edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
     { label: 'inkKg', figure: `${cx.id}.inkKg` },
     ...passesOf(cx).flatMap((p) => p.inks.map((ink) => ({ label: 'inkOf', text: ink, figure: `${p.id}.ink.${ink}.kg` }))),
     { label: 'piles', figure: `${cx.id}.piles` },
-    ...passesOf(cx).filter((p) => !p.samePlates).map((p) => ({ label: 'remakes', figure: `${p.id}.remakes` })),
+    ...passesOf(cx)
+      .filter((p) => !p.samePlates)
+      .map((p) => ({ label: 'remakes', figure: `${p.id}.remakes` })),
   ];
 }

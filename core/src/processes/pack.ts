@@ -12,7 +12,14 @@ import { lossNumbers, singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
 const none = (unit: 'cycle' | 'ppm' | '1'): ReturnType<typeof typed> => ({ value: 0, unit, from: 'family', at: 'none' });
-const noLoss = (id: string, cx: DraftContext): ReturnType<typeof lossFigures> => lossFigures(id, { formula: STEP_SETUP, terms: { fresh: none('cycle'), factor: none('1') } }, practiceTerm(cx.plant, 'pack.runningPpm'), none('cycle'), cx.to);
+const noLoss = (id: string, cx: DraftContext): ReturnType<typeof lossFigures> =>
+  lossFigures(
+    id,
+    { formula: STEP_SETUP, terms: { fresh: none('cycle'), factor: none('1') } },
+    practiceTerm(cx.plant, 'pack.runningPpm'),
+    none('cycle'),
+    cx.to,
+  );
 
 /** Bands: so many pieces round each; the last band may be short. */
 export const band: Process = {
@@ -20,26 +27,66 @@ export const band: Process = {
   asks: () => ({}),
   draft: (cx) => {
     const per = cx.parts[0]?.perBand ?? 1;
-    return singleStep(cx, { takesPer: per, givesPer: per, unit: 'piece', perGood: 1, whole: false, losses: noLoss(cx.id, cx), cautions: ['heat'] });
+    return singleStep(cx, {
+      takesPer: per,
+      givesPer: per,
+      unit: 'piece',
+      perGood: 1,
+      whole: false,
+      losses: noLoss(cx.id, cx),
+      cautions: ['heat'],
+    });
   },
   consume(cx) {
     const per = cx.parts[0]?.perBand ?? 1;
     cx.to.figure(`${cx.id}.bands`, PACKS, { pieces: fig(`${cx.id}.out.demand`), perPack: typed(per, 'piece', 'perBand') });
-    cx.to.figure(`${cx.id}.handsS`, HANDS_TIME, { pieces: fig(`${cx.id}.bands`), secondsEach: setting(cx, 'secondsEach', practiceTerm(cx.plant, 'pack.bandS')), rest: practiceTerm(cx.plant, 'hands.restShare') });
+    cx.to.figure(`${cx.id}.handsS`, HANDS_TIME, {
+      pieces: fig(`${cx.id}.bands`),
+      secondsEach: setting(cx, 'secondsEach', practiceTerm(cx.plant, 'pack.bandS')),
+      rest: practiceTerm(cx.plant, 'hands.restShare'),
+    });
     cx.to.figure(`${cx.id}.clockS`, CLOCK_TIME, { handsS: fig(`${cx.id}.handsS`), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
     return { costs: timeAndCost(cx, { step: cx.id, runS: fig(`${cx.id}.clockS`) }) };
   },
   paper: (cx) => [{ department: 'packing', scene: true, rows: band.panel(cx), lists: [], blanks: ['bands counted'] }],
   scene(cx): Scene {
     const per = Math.min(cx.parts[0]?.perBand ?? 1, 24);
-    const shapes: Shape[] = Array.from({ length: per }, (_, i): Shape => ({ kind: 'rect', role: 'copy', x: 0, y: i * 7, w: 150, h: 6, ref: `piece ${i + 1}` }));
-    shapes.push({ kind: 'rect', role: 'band', x: 60, y: -3, w: 24, h: per * 7 + 5, ref: 'band' }, { kind: 'text', role: 'label', x: 0, y: per * 7 + 18, text: `${cx.parts[0]?.perBand ?? 1} a band; the last one may be short`, sizeMm: 9 });
-    return { title: 'band', says: `${cx.parts[0]?.perBand ?? 1} pieces in a band.`, box: { x: -8, y: -10, w: 190, h: per * 7 + 36 }, toScale: false, shapes };
+    const shapes: Shape[] = Array.from({ length: per }, (_, i): Shape => ({
+      kind: 'rect',
+      role: 'copy',
+      x: 0,
+      y: i * 7,
+      w: 150,
+      h: 6,
+      ref: `piece ${i + 1}`,
+    }));
+    shapes.push(
+      { kind: 'rect', role: 'band', x: 60, y: -3, w: 24, h: per * 7 + 5, ref: 'band' },
+      {
+        kind: 'text',
+        role: 'label',
+        x: 0,
+        y: per * 7 + 18,
+        text: `${cx.parts[0]?.perBand ?? 1} a band; the last one may be short`,
+        sizeMm: 9,
+      },
+    );
+    return {
+      title: 'band',
+      says: `${cx.parts[0]?.perBand ?? 1} pieces in a band.`,
+      box: { x: -8, y: -10, w: 190, h: per * 7 + 36 },
+      toScale: false,
+      shapes,
+    };
   },
   panel: (cx) => [
     { label: 'perBand', text: String(cx.parts[0]?.perBand ?? 1) },
     { label: 'bands', figure: `${cx.id}.bands` },
-    { label: 'secondsEach', text: says(practiceTerm(cx.plant, 'pack.bandS'), 's'), edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' } },
+    {
+      label: 'secondsEach',
+      text: says(practiceTerm(cx.plant, 'pack.bandS'), 's'),
+      edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
+    },
     { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
     { label: 'clockTime', figure: `${cx.id}.clockS` },
   ],
@@ -59,12 +106,30 @@ export const pack: Process = {
     const perPallet = Math.max(to.value(`${id}.perPallet`), 1) * perCarton;
     const flow: Flow = { unit: 'piece', part: lead.flow.part, item: lead.flow.item, perGood: 1 };
     const step = (stepId: string, from: string, out: string, per: number): Step => ({
-      process: cx.process, stage: id, takes: [{ flow: from, per }], gives: [{ flow: out, per }], loss: lossNumbers(stepId, to), whole: false, machine: cx.machineId, needs: [], waits: [], cautions: ['lifting'] });
+      process: cx.process,
+      stage: id,
+      takes: [{ flow: from, per }],
+      gives: [{ flow: out, per }],
+      loss: lossNumbers(stepId, to),
+      whole: false,
+      machine: cx.machineId,
+      needs: [],
+      waits: [],
+      cautions: ['lifting'],
+    });
     const [carton, pallet] = [`${id}.carton`, `${id}.pallet`];
     const losses = { [carton]: noLoss(carton, cx), [pallet]: noLoss(pallet, cx) };
     return {
-      steps: { [carton]: { step: step(carton, lead.id, `${carton}.out`, perCarton), losses: losses[carton] as Draft['steps'][string]['losses'] }, [pallet]: { step: step(pallet, `${carton}.out`, `${pallet}.out`, perPallet), losses: losses[pallet] as Draft['steps'][string]['losses'] } },
-      flows: { [`${carton}.out`]: flow, [`${pallet}.out`]: flow }, tools: {}, outgoing: `${pallet}.out`,
+      steps: {
+        [carton]: { step: step(carton, lead.id, `${carton}.out`, perCarton), losses: losses[carton] as Draft['steps'][string]['losses'] },
+        [pallet]: {
+          step: step(pallet, `${carton}.out`, `${pallet}.out`, perPallet),
+          losses: losses[pallet] as Draft['steps'][string]['losses'],
+        },
+      },
+      flows: { [`${carton}.out`]: flow, [`${pallet}.out`]: flow },
+      tools: {},
+      outgoing: `${pallet}.out`,
     };
   },
   consume(cx) {
@@ -73,16 +138,39 @@ export const pack: Process = {
     to.figure(`${id}.cartons`, PACKS, { pieces, perPack: fig(`${id}.perCarton`) });
     to.figure(`${id}.pallets`, PACKS, { pieces: fig(`${id}.cartons`), perPack: fig(`${id}.perPallet`) });
     to.figure(`${id}.kg`, PALLET_KG, { cartons: fig(`${id}.cartons`), cartonKg: fig(`${id}.cartonKg`), emptyKg: typed(0, 'kg', 'none') });
-    for (const [what, practice] of [['carton', 'pack.cartonS'], ['pallet', 'pack.palletS']] as const) {
-      to.figure(`${id}.${what}.handsS`, HANDS_TIME, { pieces: fig(`${id}.${what}s`), secondsEach: practiceTerm(cx.plant, practice), rest: practiceTerm(cx.plant, 'hands.restShare') });
-      to.figure(`${id}.${what}.clockS`, CLOCK_TIME, { handsS: fig(`${id}.${what}.handsS`), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
+    for (const [what, practice] of [
+      ['carton', 'pack.cartonS'],
+      ['pallet', 'pack.palletS'],
+    ] as const) {
+      to.figure(`${id}.${what}.handsS`, HANDS_TIME, {
+        pieces: fig(`${id}.${what}s`),
+        secondsEach: practiceTerm(cx.plant, practice),
+        rest: practiceTerm(cx.plant, 'hands.restShare'),
+      });
+      to.figure(`${id}.${what}.clockS`, CLOCK_TIME, {
+        handsS: fig(`${id}.${what}.handsS`),
+        people: setting(cx, 'people', machineTerm(cx, 'crew')),
+      });
       to.figure(`${id}.${what}.cost`, PRICE_OF, { number: fig(`${id}.${what}s`), price: practiceTerm(cx.plant, `pack.${what}Price`) });
     }
-    return { costs: [
-      ...timeAndCost(cx, { step: `${id}.carton`, runS: fig(`${id}.carton.clockS`) }), ...timeAndCost(cx, { step: `${id}.pallet`, runS: fig(`${id}.pallet.clockS`), setupFactor: typed(0, 's', 'none') }),
-      { figure: `${id}.carton.cost`, kind: 'goods', fixed: false }, { figure: `${id}.pallet.cost`, kind: 'goods', fixed: false }] };
+    return {
+      costs: [
+        ...timeAndCost(cx, { step: `${id}.carton`, runS: fig(`${id}.carton.clockS`) }),
+        ...timeAndCost(cx, { step: `${id}.pallet`, runS: fig(`${id}.pallet.clockS`), setupFactor: typed(0, 's', 'none') }),
+        { figure: `${id}.carton.cost`, kind: 'goods', fixed: false },
+        { figure: `${id}.pallet.cost`, kind: 'goods', fixed: false },
+      ],
+    };
   },
-  paper: (cx) => [{ department: 'packing', scene: true, rows: pack.panel(cx), lists: [], blanks: ['label checked', 'pallet numbers', 'weighed', 'truck and papers'] }],
+  paper: (cx) => [
+    {
+      department: 'packing',
+      scene: true,
+      rows: pack.panel(cx),
+      lists: [],
+      blanks: ['label checked', 'pallet numbers', 'weighed', 'truck and papers'],
+    },
+  ],
   scene: palletScene,
   panel: (cx) => [
     { label: 'perCarton', figure: `${cx.id}.perCarton`, edit: { at: settingPath(cx, 'perCarton'), kind: 'count' } },
@@ -103,37 +191,117 @@ function packFigures(cx: DraftContext): void {
   const part = cx.parts[0];
   const mm = (value: number, at: string): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'family', at });
   to.figure(`${id}.pieceKg`, PIECE_MASS, {
-    widthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), heightMm: typed(part?.heightMm ?? 0, 'mm', 'openHeightMm'), gsm: { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
-    extraG: { value: part?.envelope ? 6 : 0, unit: 'kg', from: 'guess', at: 'envelope', ...(part?.envelope && { pm: 2 }) } });
+    widthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'),
+    heightMm: typed(part?.heightMm ?? 0, 'mm', 'openHeightMm'),
+    gsm: { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
+    extraG: { value: part?.envelope ? 6 : 0, unit: 'kg', from: 'guess', at: 'envelope', ...(part?.envelope && { pm: 2 }) },
+  });
   const panels = (part?.folds ?? 0) + 1;
-  to.figure(`${id}.thickness`, PIECE_THICKNESS, { panels: typed(panels, '1', 'folds'), caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` }, envelopeUm: { value: part?.envelope ? 300 : 0, unit: 'µm', from: 'guess', at: 'envelope' }, air: { value: 1.15, unit: '1', from: 'guess', at: 'practice', pm: 0.1 } });
-  const stacks = part ? guillotineCount({ width: CARTON_MM.width, height: CARTON_MM.depth, pieceWidth: part.foldedWidthMm, pieceHeight: part.heightMm, mayTurn: true }).count : 0;
-  to.figure(`${id}.perCarton`, PER_CARTON, { set: setting(cx, 'perCarton', typed(part?.perCarton ?? 0, 'piece', 'perCarton')), limitKg: practiceTerm(cx.plant, 'pack.cartonKg'), pieceKg: fig(`${id}.pieceKg`), perBand: typed(part?.perBand ?? 1, 'piece', 'perBand'),
-    stacks: { value: stacks, unit: '1', from: 'family', at: 'carton' }, heightMm: mm(CARTON_MM.height, 'carton'), thicknessMm: fig(`${id}.thickness`) });
-  to.figure(`${id}.cartonKg`, CARTON_KG, { pieces: fig(`${id}.perCarton`), pieceKg: fig(`${id}.pieceKg`), emptyKg: { value: CARTON_MM.emptyKg, unit: 'kg', from: 'plant', at: 'carton' } });
-  const places = guillotineCount({ width: PALLET_MM.width, height: PALLET_MM.depth, pieceWidth: CARTON_MM.width, pieceHeight: CARTON_MM.depth, mayTurn: true }).count;
+  to.figure(`${id}.thickness`, PIECE_THICKNESS, {
+    panels: typed(panels, '1', 'folds'),
+    caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
+    envelopeUm: { value: part?.envelope ? 300 : 0, unit: 'µm', from: 'guess', at: 'envelope' },
+    air: { value: 1.15, unit: '1', from: 'guess', at: 'practice', pm: 0.1 },
+  });
+  const stacks = part
+    ? guillotineCount({
+        width: CARTON_MM.width,
+        height: CARTON_MM.depth,
+        pieceWidth: part.foldedWidthMm,
+        pieceHeight: part.heightMm,
+        mayTurn: true,
+      }).count
+    : 0;
+  to.figure(`${id}.perCarton`, PER_CARTON, {
+    set: setting(cx, 'perCarton', typed(part?.perCarton ?? 0, 'piece', 'perCarton')),
+    limitKg: practiceTerm(cx.plant, 'pack.cartonKg'),
+    pieceKg: fig(`${id}.pieceKg`),
+    perBand: typed(part?.perBand ?? 1, 'piece', 'perBand'),
+    stacks: { value: stacks, unit: '1', from: 'family', at: 'carton' },
+    heightMm: mm(CARTON_MM.height, 'carton'),
+    thicknessMm: fig(`${id}.thickness`),
+  });
+  to.figure(`${id}.cartonKg`, CARTON_KG, {
+    pieces: fig(`${id}.perCarton`),
+    pieceKg: fig(`${id}.pieceKg`),
+    emptyKg: { value: CARTON_MM.emptyKg, unit: 'kg', from: 'plant', at: 'carton' },
+  });
+  const places = guillotineCount({
+    width: PALLET_MM.width,
+    height: PALLET_MM.depth,
+    pieceWidth: CARTON_MM.width,
+    pieceHeight: CARTON_MM.depth,
+    mayTurn: true,
+  }).count;
   to.figure(`${id}.perLayer`, PER_LAYER, { places: { value: places, unit: 'case', from: 'family', at: 'pallet' } });
   const limit = cx.shelf.palletLimit;
   to.figure(`${id}.layers`, LAYERS, {
-    set: setting(cx, 'layers', typed(0, '1', 'none')), heightMm: limit ? { value: limit.heightMm, unit: 'mm', from: 'shelf', at: 'customer' } : practiceTerm(cx.plant, 'pack.palletHeightMm'), palletMm: mm(PALLET_MM.height, 'pallet'), cartonMm: mm(CARTON_MM.height, 'carton'),
-    limitKg: limit ? { value: limit.kg, unit: 'kg', from: 'shelf', at: 'customer' } : practiceTerm(cx.plant, 'pack.palletKg'), perLayer: fig(`${id}.perLayer`), cartonKg: fig(`${id}.cartonKg`) });
+    set: setting(cx, 'layers', typed(0, '1', 'none')),
+    heightMm: limit ? { value: limit.heightMm, unit: 'mm', from: 'shelf', at: 'customer' } : practiceTerm(cx.plant, 'pack.palletHeightMm'),
+    palletMm: mm(PALLET_MM.height, 'pallet'),
+    cartonMm: mm(CARTON_MM.height, 'carton'),
+    limitKg: limit ? { value: limit.kg, unit: 'kg', from: 'shelf', at: 'customer' } : practiceTerm(cx.plant, 'pack.palletKg'),
+    perLayer: fig(`${id}.perLayer`),
+    cartonKg: fig(`${id}.cartonKg`),
+  });
   to.figure(`${id}.perPallet`, PER_PALLET, { perLayer: fig(`${id}.perLayer`), layers: fig(`${id}.layers`) });
-  to.figure(`${id}.palletKg`, PALLET_KG, { cartons: fig(`${id}.perPallet`), cartonKg: fig(`${id}.cartonKg`), emptyKg: { value: PALLET_MM.emptyKg, unit: 'kg', from: 'plant', at: 'pallet' } });
-  to.figure(`${id}.palletHeight`, PALLET_HEIGHT, { layers: fig(`${id}.layers`), cartonMm: mm(CARTON_MM.height, 'carton'), palletMm: mm(PALLET_MM.height, 'pallet') });
+  to.figure(`${id}.palletKg`, PALLET_KG, {
+    cartons: fig(`${id}.perPallet`),
+    cartonKg: fig(`${id}.cartonKg`),
+    emptyKg: { value: PALLET_MM.emptyKg, unit: 'kg', from: 'plant', at: 'pallet' },
+  });
+  to.figure(`${id}.palletHeight`, PALLET_HEIGHT, {
+    layers: fig(`${id}.layers`),
+    cartonMm: mm(CARTON_MM.height, 'carton'),
+    palletMm: mm(PALLET_MM.height, 'pallet'),
+  });
 }
 
 /** Thickness of a piece in the carton, with the air between pieces. */
-const PIECE_THICKNESS = { id: 'finishing.pieceThickness', unit: 'mm', source: 'panels × caliper + envelope, × air; air: common practice, no source', of: (t: Record<'panels' | 'caliperUm' | 'envelopeUm' | 'air', number>) => ((t.panels * t.caliperUm + t.envelopeUm) * t.air) / 1000 } as const;
+const PIECE_THICKNESS = {
+  id: 'finishing.pieceThickness',
+  unit: 'mm',
+  source: 'panels × caliper + envelope, × air; air: common practice, no source',
+  of: (t: Record<'panels' | 'caliperUm' | 'envelopeUm' | 'air', number>) => ((t.panels * t.caliperUm + t.envelopeUm) * t.air) / 1000,
+} as const;
 
 /** A pallet from the side, layer by layer, to scale. */
 function palletScene(cx: ConsumeContext): Scene {
   const layers = Math.min(cx.to.value(`${cx.id}.layers`), 20);
-  const shapes: Shape[] = [{ kind: 'rect', role: 'pallet', x: 0, y: layers * CARTON_MM.height, w: PALLET_MM.width, h: PALLET_MM.height, ref: 'pallet' }];
+  const shapes: Shape[] = [
+    { kind: 'rect', role: 'pallet', x: 0, y: layers * CARTON_MM.height, w: PALLET_MM.width, h: PALLET_MM.height, ref: 'pallet' },
+  ];
   const across = Math.floor(PALLET_MM.width / CARTON_MM.width);
-  for (let l = 0; l < layers; l++) for (let i = 0; i < across; i++) shapes.push({ kind: 'rect', role: 'carton', x: i * CARTON_MM.width, y: l * CARTON_MM.height, w: CARTON_MM.width, h: CARTON_MM.height, ref: `layer ${layers - l}` });
+  for (let l = 0; l < layers; l++)
+    for (let i = 0; i < across; i++)
+      shapes.push({
+        kind: 'rect',
+        role: 'carton',
+        x: i * CARTON_MM.width,
+        y: l * CARTON_MM.height,
+        w: CARTON_MM.width,
+        h: CARTON_MM.height,
+        ref: `layer ${layers - l}`,
+      });
   const height = layers * CARTON_MM.height + PALLET_MM.height;
   const limit = cx.shelf.palletLimit?.heightMm ?? practiceValue(cx.plant, 'pack.palletHeightMm');
-  shapes.push({ kind: 'line', role: 'cut', x1: -60, y1: height - limit, x2: PALLET_MM.width + 60, y2: height - limit, ref: 'limit' }, { kind: 'text', role: 'label', x: PALLET_MM.width, y: height - limit - 18, text: `limit ${limit} mm`, sizeMm: 44, anchor: 'end' });
-  shapes.push({ kind: 'text', role: 'label', x: 0, y: height + 70, text: `${cx.to.value(`${cx.id}.perLayer`)} cartons a layer, ${layers} layers, ${height} mm`, sizeMm: 44 });
-  return { title: 'pallet', says: `Pallet of ${layers} layers with ${cx.to.value(`${cx.id}.perLayer`)} cartons each, ${height} millimetres high.`, box: { x: -90, y: Math.min(height - limit, 0) - 90, w: PALLET_MM.width + 180, h: Math.max(limit, height) + 190 }, toScale: true, shapes };
+  shapes.push(
+    { kind: 'line', role: 'cut', x1: -60, y1: height - limit, x2: PALLET_MM.width + 60, y2: height - limit, ref: 'limit' },
+    { kind: 'text', role: 'label', x: PALLET_MM.width, y: height - limit - 18, text: `limit ${limit} mm`, sizeMm: 44, anchor: 'end' },
+  );
+  shapes.push({
+    kind: 'text',
+    role: 'label',
+    x: 0,
+    y: height + 70,
+    text: `${cx.to.value(`${cx.id}.perLayer`)} cartons a layer, ${layers} layers, ${height} mm`,
+    sizeMm: 44,
+  });
+  return {
+    title: 'pallet',
+    says: `Pallet of ${layers} layers with ${cx.to.value(`${cx.id}.perLayer`)} cartons each, ${height} millimetres high.`,
+    box: { x: -90, y: Math.min(height - limit, 0) - 90, w: PALLET_MM.width + 180, h: Math.max(limit, height) + 190 },
+    toScale: true,
+    shapes,
+  };
 }

@@ -17,7 +17,14 @@ export function plateSets(cx: ProcessContext & { workStyle: keyof typeof WORK_ST
   if (!part) return [];
   return pressPasses(cx.workStyle, part.colours, { units: 1e3, perfects: true })
     .filter((p) => !p.samePlates)
-    .flatMap((p) => (p.side === 'both' ? [{ side: 'front', inks: part.colours[0] }, { side: 'back', inks: part.colours[1] }] : [{ side: WORK_STYLES[cx.workStyle].forms === 1 && WORK_STYLES[cx.workStyle].sides === 2 ? 'both' : p.side, inks: p.inks }]))
+    .flatMap((p) =>
+      p.side === 'both'
+        ? [
+            { side: 'front', inks: part.colours[0] },
+            { side: 'back', inks: part.colours[1] },
+          ]
+        : [{ side: WORK_STYLES[cx.workStyle].forms === 1 && WORK_STYLES[cx.workStyle].sides === 2 ? 'both' : p.side, inks: p.inks }],
+    )
     .map(({ side, inks }) => ({ side, inks: inkOrder(inks, 'blackFirst') }));
 }
 
@@ -26,44 +33,111 @@ export const platemaking: Process = {
   id: 'platemaking',
   asks: () => ({}),
   draft(cx) {
-    const losses = lossFigures(cx.id, { formula: STEP_SETUP, terms: { fresh: none('cycle'), factor: none('1') } }, none('ppm'), none('cycle'), cx.to);
-    plateSets(cx).forEach((set, i) => cx.to.figure(`${cx.id}.plates.${i}`, PLATES, { inks: typed(set.inks.length, '1', `colours:${set.side}`) }));
+    const losses = lossFigures(
+      cx.id,
+      { formula: STEP_SETUP, terms: { fresh: none('cycle'), factor: none('1') } },
+      none('ppm'),
+      none('cycle'),
+      cx.to,
+    );
+    plateSets(cx).forEach((set, i) =>
+      cx.to.figure(`${cx.id}.plates.${i}`, PLATES, { inks: typed(set.inks.length, '1', `colours:${set.side}`) }),
+    );
     const plates = plateSets(cx).map((_, i) => fig(`${cx.id}.plates.${i}`));
     cx.to.figure(`${cx.id}.plates`, PLATES_IN_ALL, Object.fromEntries(plates.map((t, i) => [`set ${i + 1}`, t])));
-    const step = { process: cx.process, stage: cx.id, takes: [], gives: [], loss: lossNumbers(cx.id, cx.to), whole: true, machine: cx.machineId, needs: [{ gate: `proof:${cx.id}` }], waits: [], cautions: ['laser'] };
+    const step = {
+      process: cx.process,
+      stage: cx.id,
+      takes: [],
+      gives: [],
+      loss: lossNumbers(cx.id, cx.to),
+      whole: true,
+      machine: cx.machineId,
+      needs: [{ gate: `proof:${cx.id}` }],
+      waits: [],
+      cautions: ['laser'],
+    };
     return { steps: { [cx.id]: { step, losses } }, flows: {}, tools: {}, outgoing: null, forms: [cx.id] };
   },
   consume(cx) {
     const { to, id } = cx;
     const plates = fig(`${id}.plates`);
-    to.figure(`${id}.imagingS`, IMAGING_TIME, { plates, each: setting(cx, 'imagingS', practiceTerm(cx.plant, 'plate.imagingS')), wedge: practiceTerm(cx.plant, 'plate.wedgeS') });
+    to.figure(`${id}.imagingS`, IMAGING_TIME, {
+      plates,
+      each: setting(cx, 'imagingS', practiceTerm(cx.plant, 'plate.imagingS')),
+      wedge: practiceTerm(cx.plant, 'plate.wedgeS'),
+    });
     to.figure(`${id}.cost`, PRICE_OF, { number: plates, price: practiceTerm(cx.plant, 'plate.price') });
-    return { costs: [...timeAndCost(cx, { step: id, runS: fig(`${id}.imagingS`) }), { figure: `${id}.cost`, kind: 'form', fixed: true }], plates: [`${id}.plates`] };
+    return {
+      costs: [...timeAndCost(cx, { step: id, runS: fig(`${id}.imagingS`) }), { figure: `${id}.cost`, kind: 'form', fixed: true }],
+      plates: [`${id}.plates`],
+    };
   },
   scene(cx): Scene {
     const shapes: Shape[] = [];
     const press = cx.layout?.sheetMm ?? [740, 600];
     plateSets(cx).forEach((set, row) => {
-      shapes.push({ kind: 'text', role: 'strong', x: 0, y: row * 130 + 12, text: set.side === 'both' ? 'one form, both sides' : `form ${row + 1}, ${set.side}`, sizeMm: 11 });
+      shapes.push({
+        kind: 'text',
+        role: 'strong',
+        x: 0,
+        y: row * 130 + 12,
+        text: set.side === 'both' ? 'one form, both sides' : `form ${row + 1}, ${set.side}`,
+        sizeMm: 11,
+      });
       set.inks.forEach((ink, i) => {
         const [x, y] = [i * 104, row * 130 + 22];
-        shapes.push({ kind: 'rect', role: 'unit', x, y, w: 92, h: 74, ref: `plate ${ink} ${set.side}` }, { kind: 'rect', role: 'ink', ink, x: x + 10, y: y + 12, w: 72, h: 44 }, { kind: 'rect', role: 'gripper', x, y: y + 64, w: 92, h: 10 });
+        shapes.push(
+          { kind: 'rect', role: 'unit', x, y, w: 92, h: 74, ref: `plate ${ink} ${set.side}` },
+          { kind: 'rect', role: 'ink', ink, x: x + 10, y: y + 12, w: 72, h: 44 },
+          { kind: 'rect', role: 'gripper', x, y: y + 64, w: 92, h: 10 },
+        );
         for (const hole of [x + 20, x + 72]) shapes.push({ kind: 'circle', role: 'unit', cx: hole, cy: y + 69, r: 2.5 });
         shapes.push({ kind: 'text', role: 'inkName', x: x + 46, y: y + 90, text: ink, sizeMm: 11, anchor: 'middle' });
       });
     });
-    return { title: 'plates', says: plateSets(cx).map((s) => `${s.side}: ${s.inks.join(', ')}`).join('; ') + `; for a sheet of ${press[0]} by ${press[1]} millimetres`, box: { x: -10, y: -6, w: Math.max(...plateSets(cx).map((s) => s.inks.length * 104), 300) + 20, h: plateSets(cx).length * 130 + 10 }, toScale: false, shapes };
+    return {
+      title: 'plates',
+      says:
+        plateSets(cx)
+          .map((s) => `${s.side}: ${s.inks.join(', ')}`)
+          .join('; ') + `; for a sheet of ${press[0]} by ${press[1]} millimetres`,
+      box: { x: -10, y: -6, w: Math.max(...plateSets(cx).map((s) => s.inks.length * 104), 300) + 20, h: plateSets(cx).length * 130 + 10 },
+      toScale: false,
+      shapes,
+    };
   },
   panel: (cx) => [
     { label: 'plates', figure: `${cx.id}.plates` },
-    ...plateSets(cx).map((s) => ({ label: s.side === 'both' ? 'formBoth' : s.side === 'front' ? 'formFront' : 'formBack', text: s.inks.join(' ') })),
+    ...plateSets(cx).map((s) => ({
+      label: s.side === 'both' ? 'formBoth' : s.side === 'front' ? 'formFront' : 'formBack',
+      text: s.inks.join(' '),
+    })),
     { label: 'imaging', figure: `${cx.id}.runS` },
     { label: 'imagingEach', figure: `${cx.id}.imagingS`, edit: { at: ['choices', 'settings', cx.id, 'imagingS'], kind: 'seconds' } },
     { label: 'cost', figure: `${cx.id}.cost` },
   ],
-  paper: (cx) => [{ department: 'prepress', scene: true, rows: platemaking.panel(cx), lists: [{ title: 'forms', head: ['form', 'ink', 'version', 'checked'], rows: plateSets(cx).flatMap((s) => s.inks.map((ink) => [s.side, ink, '1', '☐ scratches  ☐ smallest element'])) }],
-    blanks: ['proof number and date', 'wedge measured (aim 50 % = 50 % on the plate)', 'register holes punched', 'remakes: cause, time'] }],
+  paper: (cx) => [
+    {
+      department: 'prepress',
+      scene: true,
+      rows: platemaking.panel(cx),
+      lists: [
+        {
+          title: 'forms',
+          head: ['form', 'ink', 'version', 'checked'],
+          rows: plateSets(cx).flatMap((s) => s.inks.map((ink) => [s.side, ink, '1', '☐ scratches  ☐ smallest element'])),
+        },
+      ],
+      blanks: ['proof number and date', 'wedge measured (aim 50 % = 50 % on the plate)', 'register holes punched', 'remakes: cause, time'],
+    },
+  ],
   summary: (cx) => ({ figure: `${cx.id}.plates`, text: cx.machine.name }),
 };
 
-const PLATES_IN_ALL = { id: 'form.platesInAll', unit: 'plate', source: 'arithmetic', of: (t: Record<string, number>) => Object.values(t).reduce((a, b) => a + b, 0) } as const;
+const PLATES_IN_ALL = {
+  id: 'form.platesInAll',
+  unit: 'plate',
+  source: 'arithmetic',
+  of: (t: Record<string, number>) => Object.values(t).reduce((a, b) => a + b, 0),
+} as const;

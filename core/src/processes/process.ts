@@ -51,25 +51,44 @@ export interface Draft {
   forms?: Id<'step'>[];
 }
 
-export interface ConsumeContext extends DraftContext { stepIds: Id<'step'>[]; steps: Record<Id<'step'>, Step>; counts: Counts }
+export interface ConsumeContext extends DraftContext {
+  stepIds: Id<'step'>[];
+  steps: Record<Id<'step'>, Step>;
+  counts: Counts;
+}
 
 export type CostKind = 'machine' | 'stock' | 'form' | 'ink' | 'goods' | 'outside';
 /** What a stone used: figure ids, for the totals. `fixed` does not grow with the quantity. */
-export interface Consumed { costs: { figure: Id<'figure'>; kind: CostKind; fixed: boolean }[]; inkKg?: Id<'figure'>[]; plates?: Id<'figure'>[]; wasteKg?: { kind: string; figure: Id<'figure'> }[] }
+export interface Consumed {
+  costs: { figure: Id<'figure'>; kind: CostKind; fixed: boolean }[];
+  inkKg?: Id<'figure'>[];
+  plates?: Id<'figure'>[];
+  wasteKg?: { kind: string; figure: Id<'figure'> }[];
+}
 
 /** One line of a stone's panel: a figure, a text, or a value to edit in place. */
 export interface PanelRow {
   label: string;
   figure?: Id<'figure'>;
   text?: string;
-  edit?: { at: string[]; kind: 'count' | 'length' | 'percent' | 'hours' | 'seconds' | 'choice' | 'text'; options?: { value: string; says: string }[] };
+  edit?: {
+    at: string[];
+    kind: 'count' | 'length' | 'percent' | 'hours' | 'seconds' | 'choice' | 'text';
+    options?: { value: string; says: string }[];
+  };
 }
 
 /** The department whose hands a stone's ticket page goes to. */
 export type Department = 'store' | 'prepress' | 'ink' | 'press' | 'foil' | 'guillotine' | 'fold' | 'bench' | 'packing';
 
 /** What a stone's page says on paper beyond its panel: lists (cuts, lots, inks) and lines a person fills in. */
-export interface PaperPage { department: Department; scene: boolean; rows: PanelRow[]; lists: { title: string; head: string[]; rows: string[][] }[]; blanks: string[] }
+export interface PaperPage {
+  department: Department;
+  scene: boolean;
+  rows: PanelRow[];
+  lists: { title: string; head: string[]; rows: string[][] }[];
+  blanks: string[];
+}
 
 /** A step on the shop floor as functions; one per kind of work, chosen by families, registered in PROCESSES. */
 export interface Process {
@@ -107,7 +126,10 @@ export const ENOUGH_LIKE_JOBS = 20;
 /** Running loss: typed on the step, else the works' own log where it holds enough jobs, else the default. */
 export function runningLossTerm(cx: ProcessContext, key: PracticeKey): Term {
   const log = Object.hasOwn(cx.shelf.losses, cx.process) ? cx.shelf.losses[cx.process] : undefined;
-  const known: Term = log && log.jobs >= ENOUGH_LIKE_JOBS ? { value: log.meanPpm, unit: 'ppm', from: 'log', at: `log:${cx.process}, ${log.jobs} jobs`, pm: log.sdPpm } : practiceTerm(cx.plant, key);
+  const known: Term =
+    log && log.jobs >= ENOUGH_LIKE_JOBS
+      ? { value: log.meanPpm, unit: 'ppm', from: 'log', at: `log:${cx.process}, ${log.jobs} jobs`, pm: log.sdPpm }
+      : practiceTerm(cx.plant, key);
   return setting(cx, 'runningPpm', known);
 }
 
@@ -118,7 +140,8 @@ export function wordSetting(cx: ProcessContext, name: string, otherwise: string)
 }
 
 /** A default in words, for a field that was not set: "100 mm". */
-export const says = (term: Term, unit = ''): string => ('value' in term ? `${Math.round(term.value * 100) / 100}${unit ? ` ${unit}` : ''}` : '');
+export const says = (term: Term, unit = ''): string =>
+  'value' in term ? `${Math.round(term.value * 100) / 100}${unit ? ` ${unit}` : ''}` : '';
 
 export const settingPath = (cx: ProcessContext, name: string): string[] => ['choices', 'settings', cx.id, name];
 
@@ -129,5 +152,12 @@ export function limitTerm(cx: ProcessContext, name: string, otherwise: Term): Te
   return { value, unit: otherwise.unit, from: 'plant', at: `machine:${cx.machineId}.${name}` };
 }
 
-export const machineTerm = (cx: ProcessContext, name: 'perHour' | 'netPerHour' | 'setupS' | 'setupRepeatS' | 'setupCostPerHour' | 'runCostPerHour' | 'crew'): Term => ({
-  value: cx.machine[name], unit: name.endsWith('PerHour') && name.includes('Cost') ? 'money/h' : name.startsWith('setup') ? 's' : name === 'crew' ? '1' : '1/h', from: 'plant', at: `machine:${cx.machineId}.${name}` });
+export const machineTerm = (
+  cx: ProcessContext,
+  name: 'perHour' | 'netPerHour' | 'setupS' | 'setupRepeatS' | 'setupCostPerHour' | 'runCostPerHour' | 'crew',
+): Term => ({
+  value: cx.machine[name],
+  unit: name.endsWith('PerHour') && name.includes('Cost') ? 'money/h' : name.startsWith('setup') ? 's' : name === 'crew' ? '1' : '1/h',
+  from: 'plant',
+  at: `machine:${cx.machineId}.${name}`,
+});

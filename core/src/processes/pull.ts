@@ -22,16 +22,41 @@ export const pull: Process = {
   asks: () => ({}),
   draft(cx) {
     const part = cx.parts[0];
-    const losses = lossFigures(cx.id, { formula: STEP_SETUP, terms: { fresh: none('cycle'), factor: none('1') } }, none('ppm'), none('cycle'), cx.to);
+    const losses = lossFigures(
+      cx.id,
+      { formula: STEP_SETUP, terms: { fresh: none('cycle'), factor: none('1') } },
+      none('ppm'),
+      none('cycle'),
+      cx.to,
+    );
     const ups = cx.layout ? copiesUp(cx.layout) : 1;
     if (!part) return { steps: {}, flows: {}, tools: {}, outgoing: null };
     const lot = Object.values(cx.shelf.lots).find((l) => l.stock === cx.stockId && l.caliperUm !== undefined);
     cx.to.figure(`${cx.id}.caliper`, CALIPER, {
       card: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
-      lot: { value: lot?.caliperUm ?? 0, unit: 'µm', from: 'shelf', at: `lot:${cx.stockId ?? ''}` } });
-    const sheets = { unit: 'sheet', part: part.id, item: part.item, perGood: 1 / ups, supply: isCustomers(cx) ? { from: 'customer' } : { from: 'stock', stock: cx.stockId ?? '' } } satisfies Flow;
-    return singleStep({ ...cx, incoming: [{ id: stockFlow(cx.id), flow: sheets }] }, {
-      takesPer: 1, givesPer: 1, unit: 'sheet', perGood: 1 / ups, whole: true, losses, cautions: ['piles'], needs: [{ gate: `paper:${cx.id}` }], supplied: { [stockFlow(cx.id)]: sheets } });
+      lot: { value: lot?.caliperUm ?? 0, unit: 'µm', from: 'shelf', at: `lot:${cx.stockId ?? ''}` },
+    });
+    const sheets = {
+      unit: 'sheet',
+      part: part.id,
+      item: part.item,
+      perGood: 1 / ups,
+      supply: isCustomers(cx) ? { from: 'customer' } : { from: 'stock', stock: cx.stockId ?? '' },
+    } satisfies Flow;
+    return singleStep(
+      { ...cx, incoming: [{ id: stockFlow(cx.id), flow: sheets }] },
+      {
+        takesPer: 1,
+        givesPer: 1,
+        unit: 'sheet',
+        perGood: 1 / ups,
+        whole: true,
+        losses,
+        cautions: ['piles'],
+        needs: [{ gate: `paper:${cx.id}` }],
+        supplied: { [stockFlow(cx.id)]: sheets },
+      },
+    );
   },
   consume(cx) {
     const { to, id, stock, layout } = cx;
@@ -40,22 +65,63 @@ export const pull: Process = {
     const [width, height] = layout?.sheetMm ?? [stock?.widthMm ?? 1, stock?.lengthMm ?? 1];
     const at = `stock:${cx.stockId ?? ''}`;
     const mm = (value: number): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'plant', at });
-    to.figure(`${id}.mass`, SHEET_MASS, { sheets, widthMm: mm(width), heightMm: mm(height), gsm: { value: stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at } });
+    to.figure(`${id}.mass`, SHEET_MASS, {
+      sheets,
+      widthMm: mm(width),
+      heightMm: mm(height),
+      gsm: { value: stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at },
+    });
     to.figure(`${id}.reams`, REAMS, { sheets });
-    to.figure(`${id}.perPile`, PILE_SHEETS, { heightMm: limitTerm(cx, 'pileMm', { value: 1_000, unit: 'mm', from: 'plant', at: 'practice' }), caliperUm: fig(`${id}.caliper`) });
+    to.figure(`${id}.perPile`, PILE_SHEETS, {
+      heightMm: limitTerm(cx, 'pileMm', { value: 1_000, unit: 'mm', from: 'plant', at: 'practice' }),
+      caliperUm: fig(`${id}.caliper`),
+    });
     to.figure(`${id}.piles`, PILES, { sheets, perPile: fig(`${id}.perPile`) });
     to.figure(`${id}.sheetUse`, SHEET_USE, {
-      copies: { value: layout ? copiesUp(layout) : 0, unit: 'copy', from: 'family', at: 'layout' }, widthMm: mm(part?.widthMm ?? 0), heightMm: mm(part?.heightMm ?? 0), sheetWidthMm: mm(width), sheetHeightMm: mm(height) });
-    to.figure(`${id}.cost`, STOCK_COST, { number: sheets, perThousand: { value: isCustomers(cx) ? 0 : priceAt(stock?.price ?? [], to.value(`${stockFlow(id)}.demand`)), unit: 'money', from: 'plant', at } });
-    return { costs: [...timeAndCost(cx, { step: id, perHour: machineTerm(cx, 'netPerHour') }), { figure: `${id}.cost`, kind: 'stock', fixed: false }] };
+      copies: { value: layout ? copiesUp(layout) : 0, unit: 'copy', from: 'family', at: 'layout' },
+      widthMm: mm(part?.widthMm ?? 0),
+      heightMm: mm(part?.heightMm ?? 0),
+      sheetWidthMm: mm(width),
+      sheetHeightMm: mm(height),
+    });
+    to.figure(`${id}.cost`, STOCK_COST, {
+      number: sheets,
+      perThousand: {
+        value: isCustomers(cx) ? 0 : priceAt(stock?.price ?? [], to.value(`${stockFlow(id)}.demand`)),
+        unit: 'money',
+        from: 'plant',
+        at,
+      },
+    });
+    return {
+      costs: [
+        ...timeAndCost(cx, { step: id, perHour: machineTerm(cx, 'netPerHour') }),
+        { figure: `${id}.cost`, kind: 'stock', fixed: false },
+      ],
+    };
   },
   scene: (cx) => sheetScene(cx.layout, cx.parts[0], cx.stock, cx.workStyle, practiceTerm(cx.plant, 'layout.colourBarMm')),
   panel: (cx) => {
     const part = cx.parts[0];
     const fitting = Object.entries(cx.plant.stocks).filter(([, s]) => s.form === 'sheet' && s.grade === part?.grade);
     return [
-      { label: 'stock', text: cx.stock?.name ?? '', edit: { at: ['choices', 'stock', part?.id ?? ''], kind: 'choice', options: fitting.map(([value, s]) => ({ value, says: s.name })) } },
-      { label: 'owner', text: wordSetting(cx, 'owner', 'works'), edit: { at: settingPath(cx, 'owner'), kind: 'choice', options: [{ value: 'works', says: 'works' }, { value: 'customer', says: 'customer' }] } },
+      {
+        label: 'stock',
+        text: cx.stock?.name ?? '',
+        edit: { at: ['choices', 'stock', part?.id ?? ''], kind: 'choice', options: fitting.map(([value, s]) => ({ value, says: s.name })) },
+      },
+      {
+        label: 'owner',
+        text: wordSetting(cx, 'owner', 'works'),
+        edit: {
+          at: settingPath(cx, 'owner'),
+          kind: 'choice',
+          options: [
+            { value: 'works', says: 'works' },
+            { value: 'customer', says: 'customer' },
+          ],
+        },
+      },
       { label: 'copiesUp', figure: `${part?.id ?? ''}.copiesUp` },
       { label: 'sheetUse', figure: `${cx.id}.sheetUse` },
       { label: 'sheetsToPull', figure: `${stockFlow(cx.id)}.demand` },
@@ -66,8 +132,28 @@ export const pull: Process = {
       { label: 'cost', figure: `${cx.id}.cost` },
     ];
   },
-  paper: (cx) => [{ department: 'store', scene: true, rows: pull.panel(cx), lists: [{ title: 'lots', head: ['lot', 'sheets', 'owner', 'measured'], rows: Object.entries(cx.shelf.lots).filter(([, l]) => l.stock === cx.stockId).map(([id, l]) => [id, String(l.quantity), l.owner, l.caliperUm === undefined ? 'not measured' : `${l.caliperUm} µm`]) },
-    { title: 'grain', head: ['grain', 'unwrap'], rows: [[cx.stock?.grain ?? 'not said', 'not before the pile has the press room’s temperature']] }], blanks: ['location', 'substitute note', 'sheets returned'] }],
+  paper: (cx) => [
+    {
+      department: 'store',
+      scene: true,
+      rows: pull.panel(cx),
+      lists: [
+        {
+          title: 'lots',
+          head: ['lot', 'sheets', 'owner', 'measured'],
+          rows: Object.entries(cx.shelf.lots)
+            .filter(([, l]) => l.stock === cx.stockId)
+            .map(([id, l]) => [id, String(l.quantity), l.owner, l.caliperUm === undefined ? 'not measured' : `${l.caliperUm} µm`]),
+        },
+        {
+          title: 'grain',
+          head: ['grain', 'unwrap'],
+          rows: [[cx.stock?.grain ?? 'not said', 'not before the pile has the press room’s temperature']],
+        },
+      ],
+      blanks: ['location', 'substitute note', 'sheets returned'],
+    },
+  ],
   summary: (cx) => ({ text: cx.stock?.name ?? '' }),
 };
 

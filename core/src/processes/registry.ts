@@ -10,4 +10,6 @@ import type { Process } from './process';
 import { pull } from './pull';
 
 /** All processes by id. One row for a new one; nothing else asks for a process by name. */
-export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEntries([pull, platemaking, offset, foil, guillotine, fold, applyByHand, envelope, assemble, band, pack].map((p) => [p.id, p]));
+export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEntries(
+  [pull, platemaking, offset, foil, guillotine, fold, applyByHand, envelope, assemble, band, pack].map((p) => [p.id, p]),
+);

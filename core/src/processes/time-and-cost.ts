@@ -16,20 +16,44 @@ const NONE = (unit: 's' | '1'): Term => ({ value: 0, unit, from: 'family', at: '
 /** The speed a step runs at: typed on the step, else the machine's net speed over a shift. */
 export const speedTerm = (cx: ProcessContext): Term => setting(cx, 'perHour', machineTerm(cx, 'netPerHour'));
 
-export interface StepTime { step: Id<'step'>; forms?: Term; perFormS?: Term; setupFactor?: Term; cycles?: Term; perHour?: Term; runS?: Term }
+export interface StepTime {
+  step: Id<'step'>;
+  forms?: Term;
+  perFormS?: Term;
+  setupFactor?: Term;
+  cycles?: Term;
+  perHour?: Term;
+  runS?: Term;
+}
 
 /**
  * Writes a step's setup time, running time and machine cost. Running time is cycles at the net speed unless the process brings its own
  * (guillotine lifts, hands).
  */
-export function timeAndCost(cx: ConsumeContext, { step, forms = NONE('1'), perFormS = NONE('s'), setupFactor, cycles = fig(`${step}.run`), perHour = speedTerm(cx), runS }: StepTime): Consumed['costs'] {
+export function timeAndCost(
+  cx: ConsumeContext,
+  { step, forms = NONE('1'), perFormS = NONE('s'), setupFactor, cycles = fig(`${step}.run`), perHour = speedTerm(cx), runS }: StepTime,
+): Consumed['costs'] {
   const base = setting(cx, 'setupS', machineTerm(cx, isRepeat(cx) ? 'setupRepeatS' : 'setupS'));
   cx.to.figure(`${step}.setupS`, SETUP_TIME, { base: setupFactor ?? base, forms, perForm: perFormS });
   if (runS) cx.to.figure(`${step}.runS`, SUM, { run: runS });
   else cx.to.figure(`${step}.runS`, RUN_TIME, { cycles, perHour });
   const zero = typed(0, 's', 'none');
-  cx.to.figure(`${step}.costSetup`, MACHINE_COST, { setupS: fig(`${step}.setupS`), setupRate: machineTerm(cx, 'setupCostPerHour'), runS: zero, runRate: machineTerm(cx, 'runCostPerHour') });
-  cx.to.figure(`${step}.costRun`, MACHINE_COST, { setupS: zero, setupRate: machineTerm(cx, 'setupCostPerHour'), runS: fig(`${step}.runS`), runRate: machineTerm(cx, 'runCostPerHour') });
+  cx.to.figure(`${step}.costSetup`, MACHINE_COST, {
+    setupS: fig(`${step}.setupS`),
+    setupRate: machineTerm(cx, 'setupCostPerHour'),
+    runS: zero,
+    runRate: machineTerm(cx, 'runCostPerHour'),
+  });
+  cx.to.figure(`${step}.costRun`, MACHINE_COST, {
+    setupS: zero,
+    setupRate: machineTerm(cx, 'setupCostPerHour'),
+    runS: fig(`${step}.runS`),
+    runRate: machineTerm(cx, 'runCostPerHour'),
+  });
   const kind = cx.machine.outside ? 'outside' : 'machine';
-  return [{ figure: `${step}.costSetup`, kind, fixed: true }, { figure: `${step}.costRun`, kind, fixed: false }];
+  return [
+    { figure: `${step}.costSetup`, kind, fixed: true },
+    { figure: `${step}.costRun`, kind, fixed: false },
+  ];
 }

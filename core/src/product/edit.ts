@@ -3,7 +3,11 @@ import { canonicalJson } from '../quantity/hash';
 import type { JobSpec } from './job-spec';
 
 /** The unit of typing, undo, merging, revision and remedies. `now` undefined takes the entry away (back to the default). */
-export interface Edit { at: string[]; was?: unknown; now?: unknown }
+export interface Edit {
+  at: string[];
+  was?: unknown;
+  now?: unknown;
+}
 
 /** An edit built from a path that the compiler checks: set(spec, s => s.items['i1'].overs.overPpm, 30_000). */
 export function set<V>(spec: JobSpec, pick: (s: JobSpec) => V, now: NoInfer<V>): Edit {
@@ -15,11 +19,18 @@ export function set<V>(spec: JobSpec, pick: (s: JobSpec) => V, now: NoInfer<V>):
 
 /** An edit from a path as text; what was there before is read from the specification. */
 export function editAt(spec: JobSpec, at: readonly string[], now: unknown): Edit {
-  const was = at.reduce<unknown>((o, key) => (o !== null && typeof o === 'object' && Object.hasOwn(o, key) ? (o as Record<string, unknown>)[key] : undefined), spec);
+  const was = at.reduce<unknown>(
+    (o, key) => (o !== null && typeof o === 'object' && Object.hasOwn(o, key) ? (o as Record<string, unknown>)[key] : undefined),
+    spec,
+  );
   return { at: [...at], ...(was !== undefined && { was }), ...(now !== undefined && { now }) };
 }
 
-export const inverse = ({ at, was, now }: Edit): Edit => ({ at, ...(now !== undefined && { was: now }), ...(was !== undefined && { now: was }) });
+export const inverse = ({ at, was, now }: Edit): Edit => ({
+  at,
+  ...(now !== undefined && { was: now }),
+  ...(was !== undefined && { now: was }),
+});
 
 export type Applied = { ok: true; spec: JobSpec } | { ok: false; issues: { path: string; says: string }[] };
 

@@ -27,8 +27,15 @@ export interface Item {
 }
 
 /** A decision with where it comes from. `question` is the hash of what was asked: a changed question makes the answer stale. */
-export interface Chosen<T> { value: T; by: 'planner' | 'search'; question: string; proof?: { bound: number; seed: number; iterations: number; core: string } }
-export interface ChosenCells { cells: { x: number; y: number; nx: number; ny: number; dx: number; dy: number; turn: 0 | 90 | 180 | 270 }[] }
+export interface Chosen<T> {
+  value: T;
+  by: 'planner' | 'search';
+  question: string;
+  proof?: { bound: number; seed: number; iterations: number; core: string };
+}
+export interface ChosenCells {
+  cells: { x: number; y: number; nx: number; ny: number; dx: number; dy: number; turn: 0 | 90 | 180 | 270 }[];
+}
 export type Settings = Record<string, number | string>;
 
 /** Decisions. What is left out gets plan()'s cheap default, marked as such. */
@@ -57,41 +64,85 @@ export interface JobSpec {
   decisions: Record<string, { by: string; reason: string; at: number }>;
 }
 
-export const NO_CHOICES: Choices = { machine: {}, stock: {}, workStyle: {}, supply: {}, layout: {}, settings: {}, aim: {}, route: { drop: [] } };
+export const NO_CHOICES: Choices = {
+  machine: {},
+  stock: {},
+  workStyle: {},
+  supply: {},
+  layout: {},
+  settings: {},
+  aim: {},
+  route: { drop: [] },
+};
 
 /** Bounds of an order, also of its form fields. */
 export const QUANTITY = { min: 1, max: 1_000_000_000 } as const;
 export const LENGTH_MM = { min: 10, max: 5_000 } as const;
 
-const quantity = z.number().int('must be a whole number of pieces').min(QUANTITY.min, 'must be at least 1').max(QUANTITY.max, 'is more than any works can run (1,000,000,000 at most)');
+const quantity = z
+  .number()
+  .int('must be a whole number of pieces')
+  .min(QUANTITY.min, 'must be at least 1')
+  .max(QUANTITY.max, 'is more than any works can run (1,000,000,000 at most)');
 export const supplySchema = z.discriminatedUnion('from', [
-  z.strictObject({ from: z.literal('here') }), z.strictObject({ from: z.literal('customer') }),
+  z.strictObject({ from: z.literal('here') }),
+  z.strictObject({ from: z.literal('customer') }),
   z.strictObject({ from: z.literal('buy'), leadDays: z.number().min(0).max(365) }),
   z.strictObject({ from: z.literal('stock'), stock: idText, lot: idText.optional() }),
-  z.strictObject({ from: z.literal('store'), tool: idText }), z.strictObject({ from: z.literal('job'), job: idText, item: idText }),
+  z.strictObject({ from: z.literal('store'), tool: idText }),
+  z.strictObject({ from: z.literal('job'), job: idText, item: idText }),
 ]);
 const localMoment = z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'is a date and time such as 2026-12-03T14:00');
 const ppm = z.number().int().min(0).max(1_000_000);
 const item = z.strictObject({
-  orderLine: idText.nullable(), product: idText,
+  orderLine: idText.nullable(),
+  product: idText,
   versions: z.record(idText, z.strictObject({ name: z.string().max(80), quantity, changes: z.array(z.string().max(40)).max(40) })),
-  deliveries: z.array(z.strictObject({ by: localMoment, share: z.record(idText, z.number().int().min(0).max(QUANTITY.max)), to: z.string().max(400) })).max(100),
+  deliveries: z
+    .array(z.strictObject({ by: localMoment, share: z.record(idText, z.number().int().min(0).max(QUANTITY.max)), to: z.string().max(400) }))
+    .max(100),
   overs: z.strictObject({ underPpm: ppm, overPpm: ppm, extra: z.enum(['customer', 'stock', 'recycle', 'destroy']) }),
-  pieces: z.enum(['alike', 'unlike']), balanced: z.boolean(),
+  pieces: z.enum(['alike', 'unlike']),
+  balanced: z.boolean(),
 });
 /** What a person sets is 0 or an amount that means something: 5·10⁻³²⁴ sheets an hour do not. */
-const amount = (most: number): z.ZodNumber => z.number().min(0, 'must not be below 0').max(most).refine((n) => n === 0 || n >= 1e-6, 'is too small to mean anything');
-const cell = z.strictObject({ x: z.number(), y: z.number(), nx: z.number().int().min(1).max(1000), ny: z.number().int().min(1).max(1000), dx: z.number().min(0).max(5000), dy: z.number().min(0).max(5000), turn: z.literal([0, 90, 180, 270]) });
+const amount = (most: number): z.ZodNumber =>
+  z
+    .number()
+    .min(0, 'must not be below 0')
+    .max(most)
+    .refine((n) => n === 0 || n >= 1e-6, 'is too small to mean anything');
+const cell = z.strictObject({
+  x: z.number(),
+  y: z.number(),
+  nx: z.number().int().min(1).max(1000),
+  ny: z.number().int().min(1).max(1000),
+  dx: z.number().min(0).max(5000),
+  dy: z.number().min(0).max(5000),
+  turn: z.literal([0, 90, 180, 270]),
+});
 const chosenCells = z.strictObject({
-  value: z.strictObject({ cells: z.array(cell).min(1).max(400) }), by: z.enum(['planner', 'search']), question: z.string().max(64),
+  value: z.strictObject({ cells: z.array(cell).min(1).max(400) }),
+  by: z.enum(['planner', 'search']),
+  question: z.string().max(64),
   proof: z.strictObject({ bound: z.number(), seed: z.number().int(), iterations: z.number().int(), core: z.string().max(20) }).optional(),
 });
 const choices = z.strictObject({
-  machine: z.record(idText, idText), stock: z.record(idText, idText), workStyle: z.record(idText, z.string().max(20)), supply: z.record(idText, supplySchema),
-  layout: z.record(idText, chosenCells), settings: z.record(idText, z.record(z.string().max(40), z.union([amount(1e9), z.string().max(200)]))),
-  aim: z.record(idText, quantity), route: z.strictObject({ drop: z.array(idText).max(50) }),
+  machine: z.record(idText, idText),
+  stock: z.record(idText, idText),
+  workStyle: z.record(idText, z.string().max(20)),
+  supply: z.record(idText, supplySchema),
+  layout: z.record(idText, chosenCells),
+  settings: z.record(idText, z.record(z.string().max(40), z.union([amount(1e9), z.string().max(200)]))),
+  aim: z.record(idText, quantity),
+  route: z.strictObject({ drop: z.array(idText).max(50) }),
 });
-const override = z.strictObject({ value: amount(1e12), reason: z.string().trim().min(3, 'says in a few words why').max(300), by: z.string().max(80), until: z.number().int().min(0).max(1e11) });
+const override = z.strictObject({
+  value: amount(1e12),
+  reason: z.string().trim().min(3, 'says in a few words why').max(300),
+  by: z.string().max(80),
+  until: z.number().int().min(0).max(1e11),
+});
 
 /** The schema of a job specification, given the wish of each family. Products and items must exist where they are named; sets may not hold themselves. */
 export function jobSpecSchema(wishes: Readonly<Record<string, z.ZodType>>): z.ZodType<JobSpec> {
@@ -99,20 +150,46 @@ export function jobSpecSchema(wishes: Readonly<Record<string, z.ZodType>>): z.Zo
   const [first, ...others] = made;
   if (!first) throw new Error('a job needs at least one product family');
   // Told apart by kind and family, so that an error names the field inside the wish, not the product as a whole.
-  const product = z.discriminatedUnion('kind', [z.discriminatedUnion('family', [first, ...others]), z.strictObject({ kind: z.literal('supplied'), name: z.string().min(1).max(80), from: supplySchema }),
-    z.strictObject({ kind: z.literal('set'), by: idText, of: z.array(z.strictObject({ product: idText, times: z.number().int().min(1).max(1000) })).min(1).max(40) })]);
-  return z.strictObject({
-    schema: z.literal(1), name: z.string().trim().min(1, 'gives the product a name').max(120),
-    items: z.record(idText, item), products: z.record(idText, product), choices, overrides: z.record(idText, override),
-    decisions: z.record(z.string().max(200), z.strictObject({ by: z.string().max(80), reason: z.string().max(300), at: z.number().int().min(0).max(1e11) })),
-  }).superRefine((spec, cx) => {
-    const known = (id: string): boolean => Object.hasOwn(spec.products, id);
-    for (const [id, { product: p, versions }] of Object.entries(spec.items)) {
-      if (!known(p)) cx.addIssue({ code: 'custom', path: ['items', id, 'product'], message: 'names a product that is not in this job' });
-      if (Object.keys(versions).length === 0) cx.addIssue({ code: 'custom', path: ['items', id, 'versions'], message: 'needs at least one version with a quantity' });
-    }
-    for (const id of Object.keys(spec.products)) if (!isSound(id, spec.products as Record<string, Product>, [])) cx.addIssue({ code: 'custom', path: ['products', id], message: 'is a set that holds itself or a product that is not in this job' });
-  }) as unknown as z.ZodType<JobSpec>;
+  const product = z.discriminatedUnion('kind', [
+    z.discriminatedUnion('family', [first, ...others]),
+    z.strictObject({ kind: z.literal('supplied'), name: z.string().min(1).max(80), from: supplySchema }),
+    z.strictObject({
+      kind: z.literal('set'),
+      by: idText,
+      of: z
+        .array(z.strictObject({ product: idText, times: z.number().int().min(1).max(1000) }))
+        .min(1)
+        .max(40),
+    }),
+  ]);
+  return z
+    .strictObject({
+      schema: z.literal(1),
+      name: z.string().trim().min(1, 'gives the product a name').max(120),
+      items: z.record(idText, item),
+      products: z.record(idText, product),
+      choices,
+      overrides: z.record(idText, override),
+      decisions: z.record(
+        z.string().max(200),
+        z.strictObject({ by: z.string().max(80), reason: z.string().max(300), at: z.number().int().min(0).max(1e11) }),
+      ),
+    })
+    .superRefine((spec, cx) => {
+      const known = (id: string): boolean => Object.hasOwn(spec.products, id);
+      for (const [id, { product: p, versions }] of Object.entries(spec.items)) {
+        if (!known(p)) cx.addIssue({ code: 'custom', path: ['items', id, 'product'], message: 'names a product that is not in this job' });
+        if (Object.keys(versions).length === 0)
+          cx.addIssue({ code: 'custom', path: ['items', id, 'versions'], message: 'needs at least one version with a quantity' });
+      }
+      for (const id of Object.keys(spec.products))
+        if (!isSound(id, spec.products as Record<string, Product>, []))
+          cx.addIssue({
+            code: 'custom',
+            path: ['products', id],
+            message: 'is a set that holds itself or a product that is not in this job',
+          });
+    }) as unknown as z.ZodType<JobSpec>;
 }
 
 function isSound(id: string, products: Readonly<Record<string, Product>>, above: readonly string[]): boolean {

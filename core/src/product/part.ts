@@ -2,9 +2,22 @@ import type { Id } from '../quantity/figure';
 import type { Supply } from '../flow/net';
 
 /** A hot-foil area on a part. */
-export interface FoilArea { id: Id<'foil'>; name: string; widthMm: number; heightMm: number; foilStock?: Id<'stock'>; tool?: Id<'tool'> }
+export interface FoilArea {
+  id: Id<'foil'>;
+  name: string;
+  widthMm: number;
+  heightMm: number;
+  foilStock?: Id<'stock'>;
+  tool?: Id<'tool'>;
+}
 /** A piece put on by hand, so many on each copy. */
-export interface AppliedPiece { id: Id<'piece'>; name: string; secondsEach: number; each: number; supply: Supply }
+export interface AppliedPiece {
+  id: Id<'piece'>;
+  name: string;
+  secondsEach: number;
+  each: number;
+  supply: Supply;
+}
 
 /** One printed or unprinted piece of a product, and what is asked of it. Sizes are trim sizes of the open piece. */
 export interface Part {

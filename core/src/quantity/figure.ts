@@ -2,10 +2,34 @@
 export type Id<K extends string> = string & { readonly _?: K };
 
 /** What a flow is counted in. */
-export type CountUnit = 'sheet' | 'metre' | 'repeat' | 'roll' | 'board' | 'copy' | 'section' | 'block' | 'piece' | 'band' | 'case' | 'pallet';
+export type CountUnit =
+  'sheet' | 'metre' | 'repeat' | 'roll' | 'board' | 'copy' | 'section' | 'block' | 'piece' | 'band' | 'case' | 'pallet';
 export type Unit =
   | CountUnit
-  | '1' | 'ppm' | '%' | 'mm' | 'm' | 'µm' | 'm²' | 'cm²' | 'g/m²' | 'kg' | 's' | 'h' | 'kN' | 'mm/s' | '1/h' | 'money' | 'money/h' | 'money/kg' | 'plate' | 'die' | 'lift' | 'cut' | 'cycle' | 'moment';
+  | '1'
+  | 'ppm'
+  | '%'
+  | 'mm'
+  | 'm'
+  | 'µm'
+  | 'm²'
+  | 'cm²'
+  | 'g/m²'
+  | 'kg'
+  | 's'
+  | 'h'
+  | 'kN'
+  | 'mm/s'
+  | '1/h'
+  | 'money'
+  | 'money/h'
+  | 'money/kg'
+  | 'plate'
+  | 'die'
+  | 'lift'
+  | 'cut'
+  | 'cycle'
+  | 'moment';
 
 /** Where a value came from. */
 export type From = 'typed' | 'family' | 'plant' | 'shelf' | 'log' | 'standard' | 'search' | 'guess';
@@ -14,7 +38,12 @@ export type From = 'typed' | 'family' | 'plant' | 'shelf' | 'log' | 'standard' |
 export type Term = { fig: Id<'figure'> } | { value: number; unit: Unit; from: From; at: string; pm?: number };
 
 /** A figure replaced by hand, with a reason and an end date (epoch seconds). */
-export interface Override { value: number; reason: string; by: string; until: number }
+export interface Override {
+  value: number;
+  reason: string;
+  by: string;
+  until: number;
+}
 
 export interface Figure {
   value: number;

@@ -19,7 +19,11 @@ export function canonicalJson(value: unknown): string {
 export function inKeyOrder<T>(value: T): T {
   if (value === null || typeof value !== 'object') return value;
   if (Array.isArray(value)) return value.map(inKeyOrder) as T;
-  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0)).map(([k, v]) => [k, inKeyOrder<unknown>(v)])) as T;
+  return Object.fromEntries(
+    Object.entries(value)
+      .sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0))
+      .map(([k, v]) => [k, inKeyOrder<unknown>(v)]),
+  ) as T;
 }
 
 /** SHA-256 of the canonical JSON, as 64 hexadecimal digits. Source: FIPS 180-4. */

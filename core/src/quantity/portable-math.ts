@@ -4,7 +4,7 @@
  */
 
 /** ln 2 in two parts: the first is short enough that k · LN2_HIGH is exact for every exponent k. Source: FDLIBM e_log.c. */
-const LN2_HIGH = 6.93147180369123816490e-1;
+const LN2_HIGH = 6.9314718036912381649e-1;
 const LN2_LOW = 1.90821492927058770002e-10;
 
 const twoTo = (k: number): number => {
@@ -28,7 +28,12 @@ export function portableExp(x: number): number {
   const low = k * LN2_LOW;
   const r = high - low;
   const t = r * r;
-  const c = r - t * (1.66666666666666019037e-1 + t * (-2.77777777770155933842e-3 + t * (6.61375632143793436117e-5 + t * (-1.65339022054652515390e-6 + t * 4.13813679705723846039e-8))));
+  const c =
+    r -
+    t *
+      (1.66666666666666019037e-1 +
+        t *
+          (-2.77777777770155933842e-3 + t * (6.61375632143793436117e-5 + t * (-1.6533902205465251539e-6 + t * 4.13813679705723846039e-8))));
   const y = 1 - (low - (r * c) / (2 - c) - high);
   return k < -1021 ? y * twoTo(k + 60) * twoTo(-60) : k > 1023 ? y * twoTo(k - 1) * 2 : y * twoTo(k);
 }
@@ -52,7 +57,7 @@ export function portableLog(x: number): number {
   const z = s * s;
   const w = z * z;
   const even = w * (3.999999999940941908e-1 + w * (2.222219843214978396e-1 + w * 1.531383769920937332e-1));
-  const odd = z * (6.666666666666735130e-1 + w * (2.857142874366239149e-1 + w * (1.818357216161805012e-1 + w * 1.479819860511658591e-1)));
+  const odd = z * (6.66666666666673513e-1 + w * (2.857142874366239149e-1 + w * (1.818357216161805012e-1 + w * 1.479819860511658591e-1)));
   const half = 0.5 * f * f;
   return k * LN2_HIGH - (half - (s * (half + even + odd) + k * LN2_LOW) - f);
 }

@@ -18,7 +18,17 @@ export const percentFromPpm = (ppm: number): number => ppm / 10_000;
 
 const NUMBER = String.raw`[-−+]?(?:\d+(?:[.,]\d*)?|[.,]\d+)`;
 const LENGTH = new RegExp(String.raw`^\s*(?:(${NUMBER})\s+)?(${NUMBER})(?:\s*/\s*(\d+))?\s*(mm|cm|in|inch|inches|"|″|pt|)\s*$`, 'i');
-const MM_PER: Record<string, number> = { '': 1, mm: 1, cm: 10, in: MM_PER_INCH, inch: MM_PER_INCH, inches: MM_PER_INCH, '"': MM_PER_INCH, '″': MM_PER_INCH, pt: MM_PER_POINT };
+const MM_PER: Record<string, number> = {
+  '': 1,
+  mm: 1,
+  cm: 10,
+  in: MM_PER_INCH,
+  inch: MM_PER_INCH,
+  inches: MM_PER_INCH,
+  '"': MM_PER_INCH,
+  '″': MM_PER_INCH,
+  pt: MM_PER_POINT,
+};
 
 /**
  * A length as a person types it, in millimetres: "148", "148,5 mm", "5 1/2 in", "8.5″", "72 pt".

@@ -1,5 +1,11 @@
 /** Where work of some length lands in open hours. All in epoch seconds. */
-export interface Placed { start: number; end: number; /** Closed seconds waited before the start, and in between. */ closedBefore: number; closedWithin: number; /** False: the hours known end before the work does. */ known: boolean }
+export interface Placed {
+  start: number;
+  end: number;
+  /** Closed seconds waited before the start, and in between. */ closedBefore: number;
+  closedWithin: number;
+  /** False: the hours known end before the work does. */ known: boolean;
+}
 
 /**
  * Lays work into open hours: it starts in the first open second from `earliest` on and runs only while open, split over nights if it must be.
@@ -15,7 +21,8 @@ export function layIntoOpenHours(open: readonly (readonly [from: number, to: num
     if (to <= at) continue;
     const begin = Math.max(from, at);
     start ??= begin;
-    if (begin + left <= to) return { start, end: begin + left, closedBefore: start - earliest, closedWithin: begin + left - start - lengthS, known: true };
+    if (begin + left <= to)
+      return { start, end: begin + left, closedBefore: start - earliest, closedWithin: begin + left - start - lengthS, known: true };
     left -= to - begin;
     at = to;
   }

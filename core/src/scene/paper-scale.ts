@@ -11,5 +11,8 @@ const REDUCTIONS = [1, 2, 5, 10, 20, 50, 100] as const;
 export function paperScale(drawing: { widthMm: number; heightMm: number }, frame: { widthMm: number; heightMm: number }): number {
   requireAboveZero('widthMm', drawing.widthMm);
   requireAboveZero('heightMm', drawing.heightMm);
-  return REDUCTIONS.find((r) => drawing.widthMm / r <= frame.widthMm && drawing.heightMm / r <= frame.heightMm) ?? 100 * Math.ceil(Math.max(drawing.widthMm / frame.widthMm, drawing.heightMm / frame.heightMm) / 100);
+  return (
+    REDUCTIONS.find((r) => drawing.widthMm / r <= frame.widthMm && drawing.heightMm / r <= frame.heightMm) ??
+    100 * Math.ceil(Math.max(drawing.widthMm / frame.widthMm, drawing.heightMm / frame.heightMm) / 100)
+  );
 }

@@ -1,7 +1,12 @@
 import type { Scene, SceneRole, Shape } from './scene';
 
 /** How a role looks on paper and in a thumbnail (the screen has the same roles as CSS classes). */
-interface Look { fill?: string; stroke?: string; width?: number; dash?: string }
+interface Look {
+  fill?: string;
+  stroke?: string;
+  width?: number;
+  dash?: string;
+}
 const ON_PAPER: Record<SceneRole, Look> = {
   sheet: { fill: '#FFFEFB', stroke: '#676257', width: 1 },
   usable: { fill: 'none', stroke: '#DFD9CB', width: 0.7, dash: '4 3' },
@@ -45,7 +50,13 @@ function attributes(shape: Shape, strokeMm: number): string {
   const look = ON_PAPER[shape.role];
   const fill = shape.role === 'ink' ? inkColour(shape.ink ?? '') : (look.fill ?? 'none');
   const stroke = look.stroke && shape.kind !== 'text' ? ` stroke="${look.stroke}" stroke-width="${n((look.width ?? 1) * strokeMm)}"` : '';
-  const dash = look.dash && shape.kind !== 'text' ? ` stroke-dasharray="${look.dash.split(' ').map((d) => n(Number(d) * strokeMm)).join(' ')}"` : '';
+  const dash =
+    look.dash && shape.kind !== 'text'
+      ? ` stroke-dasharray="${look.dash
+          .split(' ')
+          .map((d) => n(Number(d) * strokeMm))
+          .join(' ')}"`
+      : '';
   return ` fill="${fill}"${stroke}${dash}`;
 }
 

@@ -1,14 +1,74 @@
 /** What a shape of a drawing is. Renderers give roles their look; core knows millimetres only. */
 export type SceneRole =
-  | 'sheet' | 'usable' | 'gripper' | 'colourBar' | 'copy' | 'bleed' | 'fold' | 'score' | 'cut' | 'grain' | 'lay' | 'mark' | 'dimension' | 'label' | 'strong'
-  | 'ink' | 'inkName' | 'foil' | 'strike' | 'unit' | 'person' | 'piece' | 'pile' | 'pallet' | 'band' | 'carton' | 'bar' | 'wait' | 'arrow';
+  | 'sheet'
+  | 'usable'
+  | 'gripper'
+  | 'colourBar'
+  | 'copy'
+  | 'bleed'
+  | 'fold'
+  | 'score'
+  | 'cut'
+  | 'grain'
+  | 'lay'
+  | 'mark'
+  | 'dimension'
+  | 'label'
+  | 'strong'
+  | 'ink'
+  | 'inkName'
+  | 'foil'
+  | 'strike'
+  | 'unit'
+  | 'person'
+  | 'piece'
+  | 'pile'
+  | 'pallet'
+  | 'band'
+  | 'carton'
+  | 'bar'
+  | 'wait'
+  | 'arrow';
 
-interface ShapeOf { role: SceneRole; /** The thing the shape stands for: a step, a copy, a cut. */ ref?: string; /** For role ink: the colour's name. */ ink?: string }
-export interface RectShape extends ShapeOf { kind: 'rect'; x: number; y: number; w: number; h: number }
-export interface LineShape extends ShapeOf { kind: 'line'; x1: number; y1: number; x2: number; y2: number }
-export interface PathShape extends ShapeOf { kind: 'path'; points: [number, number][]; closed: boolean }
-export interface CircleShape extends ShapeOf { kind: 'circle'; cx: number; cy: number; r: number }
-export interface TextShape extends ShapeOf { kind: 'text'; x: number; y: number; text: string; sizeMm: number; anchor?: 'start' | 'middle' | 'end'; turn?: number }
+interface ShapeOf {
+  role: SceneRole;
+  /** The thing the shape stands for: a step, a copy, a cut. */ ref?: string;
+  /** For role ink: the colour's name. */ ink?: string;
+}
+export interface RectShape extends ShapeOf {
+  kind: 'rect';
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+export interface LineShape extends ShapeOf {
+  kind: 'line';
+  x1: number;
+  y1: number;
+  x2: number;
+  y2: number;
+}
+export interface PathShape extends ShapeOf {
+  kind: 'path';
+  points: [number, number][];
+  closed: boolean;
+}
+export interface CircleShape extends ShapeOf {
+  kind: 'circle';
+  cx: number;
+  cy: number;
+  r: number;
+}
+export interface TextShape extends ShapeOf {
+  kind: 'text';
+  x: number;
+  y: number;
+  text: string;
+  sizeMm: number;
+  anchor?: 'start' | 'middle' | 'end';
+  turn?: number;
+}
 export type Shape = RectShape | LineShape | PathShape | CircleShape | TextShape;
 
 /** A drawing to scale: shapes in millimetres, y downwards, with its own text alternative. */
@@ -24,11 +84,25 @@ export interface Scene {
 
 function cornersOf(s: Shape): [number, number][] {
   switch (s.kind) {
-    case 'rect': return [[s.x, s.y], [s.x + s.w, s.y + s.h]];
-    case 'line': return [[s.x1, s.y1], [s.x2, s.y2]];
-    case 'circle': return [[s.cx - s.r, s.cy - s.r], [s.cx + s.r, s.cy + s.r]];
-    case 'path': return s.points;
-    case 'text': return [[s.x, s.y]];
+    case 'rect':
+      return [
+        [s.x, s.y],
+        [s.x + s.w, s.y + s.h],
+      ];
+    case 'line':
+      return [
+        [s.x1, s.y1],
+        [s.x2, s.y2],
+      ];
+    case 'circle':
+      return [
+        [s.cx - s.r, s.cy - s.r],
+        [s.cx + s.r, s.cy + s.r],
+      ];
+    case 'path':
+      return s.points;
+    case 'text':
+      return [[s.x, s.y]];
   }
 }
 

@@ -3,7 +3,16 @@ import { KG_PER_POUND, MM_PER_INCH } from '../quantity/units';
 
 /** Basic sheet sizes of the US paper classes, in inches; 500 sheets of this size weigh the basis weight. Source: the definition of basis weight. */
 export const BASIC_SIZES_IN: Record<string, readonly [number, number]> = {
-  bond: [17, 22], ledger: [17, 22], text: [25, 38], book: [25, 38], offset: [25, 38], cover: [20, 26], index: [25.5, 30.5], tag: [24, 36], bristol: [22.5, 28.5], newsprint: [24, 36],
+  bond: [17, 22],
+  ledger: [17, 22],
+  text: [25, 38],
+  book: [25, 38],
+  offset: [25, 38],
+  cover: [20, 26],
+  index: [25.5, 30.5],
+  tag: [24, 36],
+  bristol: [22.5, 28.5],
+  newsprint: [24, 36],
 };
 const REAM = 500;
 const M2_PER_IN2 = (MM_PER_INCH / 1000) * (MM_PER_INCH / 1000);

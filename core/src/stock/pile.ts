@@ -16,10 +16,30 @@ export function sheetsInHeight(heightMm: number, caliper: number): number {
 }
 
 /** Height of a pile, in mm. Formula: `sheets · caliper / 1,000`. */
-export const PILE_HEIGHT: Formula<'sheets' | 'caliperUm'> = { id: 'stock.pileHeight', unit: 'mm', source: 'geometry, pressed flat', of: ({ sheets, caliperUm }) => (sheets * caliperUm) / 1000 };
+export const PILE_HEIGHT: Formula<'sheets' | 'caliperUm'> = {
+  id: 'stock.pileHeight',
+  unit: 'mm',
+  source: 'geometry, pressed flat',
+  of: ({ sheets, caliperUm }) => (sheets * caliperUm) / 1000,
+};
 /** Sheets a pile may hold: by height. */
-export const PILE_SHEETS: Formula<'heightMm' | 'caliperUm'> = { id: 'stock.pileSheets', unit: 'sheet', source: 'geometry, pressed flat', of: ({ heightMm, caliperUm }) => (caliperUm > 0 ? Math.max(floorTolerant((heightMm * 1000) / caliperUm), 1) : 1) };
+export const PILE_SHEETS: Formula<'heightMm' | 'caliperUm'> = {
+  id: 'stock.pileSheets',
+  unit: 'sheet',
+  source: 'geometry, pressed flat',
+  of: ({ heightMm, caliperUm }) => (caliperUm > 0 ? Math.max(floorTolerant((heightMm * 1000) / caliperUm), 1) : 1),
+};
 /** Piles of at most so many sheets. */
-export const PILES: Formula<'sheets' | 'perPile'> = { id: 'stock.piles', unit: '1', source: 'arithmetic; the last pile may be short', of: ({ sheets, perPile }) => ceilTolerant(sheets / perPile) };
+export const PILES: Formula<'sheets' | 'perPile'> = {
+  id: 'stock.piles',
+  unit: '1',
+  source: 'arithmetic; the last pile may be short',
+  of: ({ sheets, perPile }) => ceilTolerant(sheets / perPile),
+};
 /** Reams of 500. */
-export const REAMS: Formula<'sheets'> = { id: 'stock.reams', unit: '1', source: 'ream of 500 sheets, trade definition', of: ({ sheets }) => ceilTolerant(sheets / REAM_SHEETS) };
+export const REAMS: Formula<'sheets'> = {
+  id: 'stock.reams',
+  unit: '1',
+  source: 'ream of 500 sheets, trade definition',
+  of: ({ sheets }) => ceilTolerant(sheets / REAM_SHEETS),
+};

@@ -9,7 +9,17 @@ import type { Formula } from '../quantity/figure';
  * @throws OutOfRange a size or grammage not above 0, or sheets below 0
  * @example sheetMassKg({ sheets: 500, widthMm: 210, heightMm: 297, gsm: 80 }) // 2.4948
  */
-export function sheetMassKg({ sheets, widthMm, heightMm, gsm }: { sheets: number; widthMm: number; heightMm: number; gsm: number }): number {
+export function sheetMassKg({
+  sheets,
+  widthMm,
+  heightMm,
+  gsm,
+}: {
+  sheets: number;
+  widthMm: number;
+  heightMm: number;
+  gsm: number;
+}): number {
   requireNotNegative('sheets', sheets);
   requireAboveZero('widthMm', widthMm);
   requireAboveZero('heightMm', heightMm);
@@ -18,4 +28,8 @@ export function sheetMassKg({ sheets, widthMm, heightMm, gsm }: { sheets: number
 }
 
 export const SHEET_MASS: Formula<'sheets' | 'widthMm' | 'heightMm' | 'gsm'> = {
-  id: 'stock.mass', unit: 'kg', source: 'definition of grammage (ISO 536)', of: (t) => (t.sheets * t.widthMm * t.heightMm * t.gsm) / 1e9 };
+  id: 'stock.mass',
+  unit: 'kg',
+  source: 'definition of grammage (ISO 536)',
+  of: (t) => (t.sheets * t.widthMm * t.heightMm * t.gsm) / 1e9,
+};

@@ -1,5 +1,8 @@
 /** Sizes in millimetres, short side first, by name: "A4", "SRA3". */
-export interface SheetSize { widthMm: number; heightMm: number }
+export interface SheetSize {
+  widthMm: number;
+  heightMm: number;
+}
 
 /**
  * The largest of each series and how far it is halved.

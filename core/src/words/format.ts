@@ -8,7 +8,7 @@ export function formatNumber(value: number, decimals = 0): string {
   const scale = [1, 10, 100, 1000, 10_000][decimals] ?? 1;
   const rounded = Math.round(Math.abs(value) * scale) / scale;
   const [whole = '0', fraction = ''] = rounded.toFixed(decimals).split('.');
-  const grouped = whole.length > 4 || decimals === 0 ? whole.replace(/\B(?=(\d{3})+(?!\d))/g, THIN) : whole;
+  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, THIN);
   const tail = fraction.replace(/0+$/, '');
   return (value < 0 && rounded !== 0 ? MINUS : '') + grouped + (tail ? `.${tail}` : '');
 }
@@ -25,7 +25,9 @@ export function formatDuration(seconds: number): string {
 
 const moments = new Map<string, Intl.DateTimeFormat>();
 function momentFormat(timeZone: string): Intl.DateTimeFormat {
-  const known = moments.get(timeZone) ?? new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', timeZone });
+  const known =
+    moments.get(timeZone) ??
+    new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', timeZone });
   moments.set(timeZone, known);
   return known;
 }
@@ -33,17 +35,53 @@ function momentFormat(timeZone: string): Intl.DateTimeFormat {
 /** A moment in the plant's own time: "Thu 3 Dec 14:00". */
 export function formatMoment(epochS: number, timeZone: string): string {
   if (!Number.isFinite(epochS) || epochS <= 0 || epochS > 8.64e12) return '–';
-  const parts = Object.fromEntries(momentFormat(timeZone).formatToParts(new Date(epochS * 1000)).map((p) => [p.type, p.value]));
+  const parts = Object.fromEntries(
+    momentFormat(timeZone)
+      .formatToParts(new Date(epochS * 1000))
+      .map((p) => [p.type, p.value]),
+  );
   return `${parts['weekday'] ?? ''} ${parts['day'] ?? ''} ${parts['month'] ?? ''} ${parts['hour'] ?? ''}:${parts['minute'] ?? ''}`;
 }
 
 const PLURALS: Record<string, [one: string, many: string]> = {
-  sheet: ['sheet', 'sheets'], metre: ['metre', 'metres'], repeat: ['repeat', 'repeats'], roll: ['roll', 'rolls'], board: ['board', 'boards'], copy: ['copy', 'copies'], section: ['section', 'sections'], block: ['block', 'blocks'], piece: ['piece', 'pieces'],
-  band: ['band', 'bands'], case: ['carton', 'cartons'], pallet: ['pallet', 'pallets'], plate: ['plate', 'plates'], die: ['die', 'dies'], lift: ['lift', 'lifts'], cut: ['cut', 'cuts'], cycle: ['cycle', 'cycles'],
+  sheet: ['sheet', 'sheets'],
+  metre: ['metre', 'metres'],
+  repeat: ['repeat', 'repeats'],
+  roll: ['roll', 'rolls'],
+  board: ['board', 'boards'],
+  copy: ['copy', 'copies'],
+  section: ['section', 'sections'],
+  block: ['block', 'blocks'],
+  piece: ['piece', 'pieces'],
+  band: ['band', 'bands'],
+  case: ['carton', 'cartons'],
+  pallet: ['pallet', 'pallets'],
+  plate: ['plate', 'plates'],
+  die: ['die', 'dies'],
+  lift: ['lift', 'lifts'],
+  cut: ['cut', 'cuts'],
+  cycle: ['cycle', 'cycles'],
 };
-const DECIMALS: Record<string, number> = { mm: 1, m: 1, kg: 2, '%': 1, '1': 2, money: 2, 'money/h': 2, 'money/kg': 2, h: 1, 'g/m²': 1, 'm²': 2, 'cm²': 1, kN: 0 };
+const DECIMALS: Record<string, number> = {
+  mm: 1,
+  m: 1,
+  kg: 2,
+  '%': 1,
+  '1': 2,
+  money: 2,
+  'money/h': 2,
+  'money/kg': 2,
+  h: 1,
+  'g/m²': 1,
+  'm²': 2,
+  'cm²': 1,
+  kN: 0,
+};
 
-export interface Shown { number: string; unit: string }
+export interface Shown {
+  number: string;
+  unit: string;
+}
 
 /** A figure's value as it is shown: number and unit apart, so that the unit can stand lighter. */
 export function formatFigure(value: number, unit: string, place: { timeZone: string; currency: string }): Shown {

@@ -7,16 +7,46 @@ import { z } from 'zod';
 
 /** What the first start puts in: people who may sign in, the plant, what lies in the store. Orders come through the API like anybody's. */
 export const FirstStart = z.strictObject({
-  people: z.array(z.strictObject({ name: z.string(), fullName: z.string(), initials: z.string(), password: z.string().min(8), roles: z.array(z.enum(ROLES)).min(1) })).min(1),
+  people: z
+    .array(
+      z.strictObject({
+        name: z.string(),
+        fullName: z.string(),
+        initials: z.string(),
+        password: z.string().min(8),
+        roles: z.array(z.enum(ROLES)).min(1),
+      }),
+    )
+    .min(1),
   plant: PlantSchema,
-  lots: z.array(z.strictObject({ id: z.string(), stock: z.string(), quantity: z.number().int(), owner: z.enum(['works', 'customer']), caliperUm: z.number().nullable(), place: z.string() })),
-  tools: z.array(z.strictObject({ id: z.string(), kind: z.string(), spec: z.string(), lifeLeft: z.number().int(), state: z.enum(['store', 'out', 'customer']), place: z.string() })),
+  lots: z.array(
+    z.strictObject({
+      id: z.string(),
+      stock: z.string(),
+      quantity: z.number().int(),
+      owner: z.enum(['works', 'customer']),
+      caliperUm: z.number().nullable(),
+      place: z.string(),
+    }),
+  ),
+  tools: z.array(
+    z.strictObject({
+      id: z.string(),
+      kind: z.string(),
+      spec: z.string(),
+      lifeLeft: z.number().int(),
+      state: z.enum(['store', 'out', 'customer']),
+      place: z.string(),
+    }),
+  ),
 });
 export type FirstStart = z.infer<typeof FirstStart>;
 
 /** The key that signs session cookies: made once, the same for every server process on this database. */
 export async function sessionSecret(db: Pool): Promise<string> {
-  await db.query(`insert into secrets (name, value) values ('session', $1) on conflict (name) do nothing`, [randomBytes(32).toString('hex')]);
+  await db.query(`insert into secrets (name, value) values ('session', $1) on conflict (name) do nothing`, [
+    randomBytes(32).toString('hex'),
+  ]);
   return (await db.query<{ value: string }>(`select value from secrets where name = 'session'`)).rows[0]?.value ?? '';
 }
 
@@ -25,12 +55,35 @@ export async function firstStart(db: Pool, from: FirstStart): Promise<boolean> {
   const { rows } = await db.query<{ n: number }>('select count(*)::int as n from users');
   if ((rows[0]?.n ?? 0) > 0) return false;
   for (const p of from.people) {
-    await db.query('insert into users (id, name, full_name, initials, password_hash, roles) values ($1, $2, $3, $4, $5, $6)', [randomUUID(), p.name.toLowerCase(), p.fullName, p.initials, await hash(p.password), p.roles]);
+    await db.query('insert into users (id, name, full_name, initials, password_hash, roles) values ($1, $2, $3, $4, $5, $6)', [
+      randomUUID(),
+      p.name.toLowerCase(),
+      p.fullName,
+      p.initials,
+      await hash(p.password),
+      p.roles,
+    ]);
   }
   const name = hashOf(from.plant);
   await db.query('insert into plants (hash, plant) values ($1, $2) on conflict (hash) do nothing', [name, JSON.stringify(from.plant)]);
   await db.query('insert into plant_in_force (hash) values ($1) on conflict (one) do nothing', [name]);
-  for (const l of from.lots) await db.query('insert into lots (id, stock, quantity, owner, caliper_um, place) values ($1, $2, $3, $4, $5, $6)', [l.id, l.stock, l.quantity, l.owner, l.caliperUm, l.place]);
-  for (const t of from.tools) await db.query('insert into tools (id, kind, spec, life_left, state, place) values ($1, $2, $3, $4, $5, $6)', [t.id, t.kind, t.spec, t.lifeLeft, t.state, t.place]);
+  for (const l of from.lots)
+    await db.query('insert into lots (id, stock, quantity, owner, caliper_um, place) values ($1, $2, $3, $4, $5, $6)', [
+      l.id,
+      l.stock,
+      l.quantity,
+      l.owner,
+      l.caliperUm,
+      l.place,
+    ]);
+  for (const t of from.tools)
+    await db.query('insert into tools (id, kind, spec, life_left, state, place) values ($1, $2, $3, $4, $5, $6)', [
+      t.id,
+      t.kind,
+      t.spec,
+      t.lifeLeft,
+      t.state,
+      t.place,
+    ]);
   return true;
 }

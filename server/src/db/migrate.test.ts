@@ -6,12 +6,35 @@ import { DatabaseNewer, migrate } from './migrate';
 
 const DIR = `${__dirname}/../../migrations`;
 const admin = process.env['TEST_OWNER_URL'] ?? '';
-const named = (database: string): string => { const u = new URL(admin); u.pathname = `/${database}`; return u.href; };
-const run = async (statement: string, url = admin): Promise<pg.QueryResult> => { const c = new pg.Client({ connectionString: url }); await c.connect(); try { return await c.query(statement); } finally { await c.end(); } };
+const named = (database: string): string => {
+  const u = new URL(admin);
+  u.pathname = `/${database}`;
+  return u.href;
+};
+const run = async (statement: string, url = admin): Promise<pg.QueryResult> => {
+  const c = new pg.Client({ connectionString: url });
+  await c.connect();
+  try {
+    return await c.query(statement);
+  } finally {
+    await c.end();
+  }
+};
 const made: string[] = [];
-const empty = async (): Promise<string> => { const name = `m_${randomUUID().replaceAll('-', '')}`; await run(`create database ${name}`); made.push(name); return named(name); };
-const copy = (): string => { const dir = mkdtempSync(`${tmpdir()}/migrations-`); cpSync(DIR, dir, { recursive: true }); return dir; };
-afterAll(async () => { for (const name of made) await run(`drop database if exists ${name} with (force)`); });
+const empty = async (): Promise<string> => {
+  const name = `m_${randomUUID().replaceAll('-', '')}`;
+  await run(`create database ${name}`);
+  made.push(name);
+  return named(name);
+};
+const copy = (): string => {
+  const dir = mkdtempSync(`${tmpdir()}/migrations-`);
+  cpSync(DIR, dir, { recursive: true });
+  return dir;
+};
+afterAll(async () => {
+  for (const name of made) await run(`drop database if exists ${name} with (force)`);
+});
 
 it('goes from empty to the newest, and does nothing the second time', async () => {
   const url = await empty();
@@ -52,6 +75,9 @@ it('refuses a database newer than the program by name', async () => {
 it('names rights for every table the migrations make', async () => {
   const url = await empty();
   await migrate(url, DIR, 'druckerei_app');
-  const { rows } = await run(`select relname from pg_class where relkind = 'r' and relnamespace = 'public'::regnamespace and not has_table_privilege('druckerei_app', oid, 'select')`, url);
+  const { rows } = await run(
+    `select relname from pg_class where relkind = 'r' and relnamespace = 'public'::regnamespace and not has_table_privilege('druckerei_app', oid, 'select')`,
+    url,
+  );
   expect(rows).toEqual([]);
 });

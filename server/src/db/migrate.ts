@@ -17,13 +17,30 @@ export async function migrate(ownerUrl: string, dir: string, appRole: string | n
   try {
     await client.query('begin');
     await client.query('select pg_advisory_xact_lock($1)', [LOCK]);
-    const newest = Math.max(...readdirSync(dir).map((f) => Number.parseInt(f, 10)).filter(Number.isFinite));
+    const newest = Math.max(
+      ...readdirSync(dir)
+        .map((f) => Number.parseInt(f, 10))
+        .filter(Number.isFinite),
+    );
     const known = await client.query<{ there: boolean }>(`select to_regclass('public.schemaversion') is not null as there`);
     if (known.rows[0]?.there) {
-      const { rows } = await client.query<{ version: number }>('select coalesce(max(version), 0)::int as version from public.schemaversion');
-      if ((rows[0]?.version ?? 0) > newest) throw new DatabaseNewer(`The database is at version ${rows[0]?.version ?? 0}, this program knows ${newest}: start the newer program, or use another database.`);
+      const { rows } = await client.query<{ version: number }>(
+        'select coalesce(max(version), 0)::int as version from public.schemaversion',
+      );
+      if ((rows[0]?.version ?? 0) > newest)
+        throw new DatabaseNewer(
+          `The database is at version ${rows[0]?.version ?? 0}, this program knows ${newest}: start the newer program, or use another database.`,
+        );
     }
-    const runner = new Postgrator({ driver: 'pg', migrationPattern: `${dir}/*.sql`, schemaTable: 'public.schemaversion', validateChecksums: true, newline: 'LF', execQuery: (q) => client.query(q), execSqlScript: (s) => client.query(s) as unknown as Promise<void> });
+    const runner = new Postgrator({
+      driver: 'pg',
+      migrationPattern: `${dir}/*.sql`,
+      schemaTable: 'public.schemaversion',
+      validateChecksums: true,
+      newline: 'LF',
+      execQuery: (q) => client.query(q),
+      execSqlScript: (s) => client.query(s) as unknown as Promise<void>,
+    });
     const applied = await runner.migrate('max');
     if (appRole !== null) await grantRights(client, appRole);
     await client.query('commit');
@@ -35,9 +52,25 @@ export async function migrate(ownerUrl: string, dir: string, appRole: string | n
 
 /** What the running program may do, table by table. No definitions; logs and snapshots only grow. */
 const RIGHTS: Record<string, string> = {
-  users: 'select, insert', sessions: 'select, insert, update, delete', sign_in_attempts: 'select, insert, delete', secrets: 'select, insert', plants: 'select, insert', plant_in_force: 'select, insert, update',
-  lots: 'select, insert, update', tools: 'select, insert, update', customers: 'select, insert, update', orders: 'select, insert', order_lines: 'select, insert, update', deliveries: 'select, insert, update, delete',
-  jobs: 'select, insert, update', job_items: 'select, insert', specs: 'select, insert', files: 'select, insert', releases: 'select, insert', events: 'select, insert', schemaversion: 'select',
+  users: 'select, insert',
+  sessions: 'select, insert, update, delete',
+  sign_in_attempts: 'select, insert, delete',
+  secrets: 'select, insert',
+  plants: 'select, insert',
+  plant_in_force: 'select, insert, update',
+  lots: 'select, insert, update',
+  tools: 'select, insert, update',
+  customers: 'select, insert, update',
+  orders: 'select, insert',
+  order_lines: 'select, insert, update',
+  deliveries: 'select, insert, update, delete',
+  jobs: 'select, insert, update',
+  job_items: 'select, insert',
+  specs: 'select, insert',
+  files: 'select, insert',
+  releases: 'select, insert',
+  events: 'select, insert',
+  schemaversion: 'select',
 };
 
 async function grantRights(client: pg.Client, role: string): Promise<void> {

@@ -15,13 +15,18 @@ export class EventHub {
   private client: pg.Client | null = null;
   private stopped = false;
 
-  constructor(private readonly url: string, private readonly log: Logger) {}
+  constructor(
+    private readonly url: string,
+    private readonly log: Logger,
+  ) {}
 
   async start(): Promise<void> {
     if (this.stopped) return;
     const client = new pg.Client({ connectionString: this.url });
     client.on('error', (err) => this.log.warn({ err: err.message }, 'event connection lost'));
-    client.on('end', () => { if (!this.stopped) setTimeout(() => void this.start().catch(() => undefined), RETRY_MS).unref(); });
+    client.on('end', () => {
+      if (!this.stopped) setTimeout(() => void this.start().catch(() => undefined), RETRY_MS).unref();
+    });
     client.on('notification', ({ payload }) => {
       const parsed = Changed.safeParse(JSON.parse(payload ?? '{}'));
       if (parsed.success) this.emitter.emit('changed', parsed.data);
@@ -39,15 +44,22 @@ export class EventHub {
 
   /** A stream for one browser. A null change means: something may have been missed, read again. */
   stream(): EventsReply {
-    return { open: (write) => {
-      write('retry: 1000\n\n');
-      const send = (changed: Changed | null): void => write(`event: ${changed ? 'changed' : 'again'}\ndata: ${JSON.stringify(changed)}\n\n`);
-      const beat = setInterval(() => write(': \n\n'), HEARTBEAT_MS);
-      const close = (): void => { clearInterval(beat); this.emitter.off('changed', send); this.ends.delete(close); };
-      this.emitter.on('changed', send);
-      this.ends.add(close);
-      return close;
-    } };
+    return {
+      open: (write) => {
+        write('retry: 1000\n\n');
+        const send = (changed: Changed | null): void =>
+          write(`event: ${changed ? 'changed' : 'again'}\ndata: ${JSON.stringify(changed)}\n\n`);
+        const beat = setInterval(() => write(': \n\n'), HEARTBEAT_MS);
+        const close = (): void => {
+          clearInterval(beat);
+          this.emitter.off('changed', send);
+          this.ends.delete(close);
+        };
+        this.emitter.on('changed', send);
+        this.ends.add(close);
+        return close;
+      },
+    };
   }
 
   async stop(): Promise<void> {
@@ -58,4 +70,5 @@ export class EventHub {
 }
 
 /** Tells all servers that a thing changed; part of the transaction that changes it. */
-export const notifyChanged = async (db: Pick<pg.Pool, 'query'>, changed: Changed): Promise<void> => void (await db.query('select pg_notify($1, $2)', [CHANNEL, JSON.stringify(changed)]));
+export const notifyChanged = async (db: Pick<pg.Pool, 'query'>, changed: Changed): Promise<void> =>
+  void (await db.query('select pg_notify($1, $2)', [CHANNEL, JSON.stringify(changed)]));

@@ -25,13 +25,19 @@ export const ordersHandlers: Handlers<typeof orders> = {
     const by = signedIn(ctx);
     return inTransaction(ctx.db, async (db) => {
       const customer = (await db.query<Customer>(CUSTOMER_BY_ID, [body.customer])).rows[0];
-      if (!customer) throw new Refused(400, 'invalid', 'Some fields need another look.', { fields: [{ path: 'customer', says: 'is not in the list of customers' }] });
+      if (!customer)
+        throw new Refused(400, 'invalid', 'Some fields need another look.', {
+          fields: [{ path: 'customer', says: 'is not in the list of customers' }],
+        });
       const made = (await db.query<{ number: number }>(ADD_ORDER, [body.id, body.customer, by.id])).rows[0];
       if (!made) return (await db.query<{ job: string; number: number }>(ORDER_JOB, [body.id])).rows[0] as { job: string; number: number };
       const job = randomUUID();
       const { hash, plant } = await plantInForce(db);
       const lines = new Map(Object.keys(body.spec.items).map((item) => [item, randomUUID()]));
-      const spec: JobSpec = { ...body.spec, items: Object.fromEntries(Object.entries(body.spec.items).map(([id, item]) => [id, { ...item, orderLine: lines.get(id) ?? null }])) };
+      const spec: JobSpec = {
+        ...body.spec,
+        items: Object.fromEntries(Object.entries(body.spec.items).map(([id, item]) => [id, { ...item, orderLine: lines.get(id) ?? null }])),
+      };
       const { summary } = await planFor(db, spec, plant, ctx.now(), customer);
       await db.query(ADD_JOB, [job, made.number, spec.name, JSON.stringify(summary)]);
       for (const [item, line] of lines) {

@@ -16,7 +16,9 @@ export async function plantInForce(db: Db): Promise<{ hash: string; plant: Plant
 /** The plant's opening hours as UTC intervals, from today on: core knows no calendar and no time zone. */
 export function openHours(plant: Plant, fromS: number, days = DAYS_AHEAD): [number, number][] {
   const first = DateTime.fromSeconds(fromS, { zone: plant.timeZone }).startOf('day');
-  return Array.from({ length: days }, (_, i) => first.plus({ days: i })).flatMap((day) => (plant.hours[String(day.weekday)] ?? []).map(([from, to]): [number, number] => [momentOn(day, from), momentOn(day, to)]));
+  return Array.from({ length: days }, (_, i) => first.plus({ days: i })).flatMap((day) =>
+    (plant.hours[String(day.weekday)] ?? []).map(([from, to]): [number, number] => [momentOn(day, from), momentOn(day, to)]),
+  );
 }
 
 function momentOn(day: DateTime, clock: string): number {
@@ -31,17 +33,28 @@ export function momentOf(local: string, timeZone: string): number | null {
 }
 
 /** The shelf of a job: the clock in steps of a quarter of an hour, the lots and tools it can touch, open hours, due moments. */
-export async function cutShelf(db: Db, { plant, spec, now, palletLimit }: { plant: Plant; spec: JobSpec | null; now: number; palletLimit: Shelf['palletLimit'] }): Promise<Shelf> {
+export async function cutShelf(
+  db: Db,
+  { plant, spec, now, palletLimit }: { plant: Plant; spec: JobSpec | null; now: number; palletLimit: Shelf['palletLimit'] },
+): Promise<Shelf> {
   const asOf = Math.floor(now / QUARTER_S) * QUARTER_S;
-  const lots = (await db.query<{ id: string; stock: string; quantity: number; owner: 'works' | 'customer'; caliperUm: number | null }>(LOTS, [[]])).rows;
+  const lots = (
+    await db.query<{ id: string; stock: string; quantity: number; owner: 'works' | 'customer'; caliperUm: number | null }>(LOTS, [[]])
+  ).rows;
   const tools = (await db.query<{ id: string; spec: string; lifeLeft: number; state: 'store' | 'out' | 'customer' }>(TOOLS, [[]])).rows;
-  const due = Object.fromEntries(Object.entries(spec?.items ?? {}).flatMap(([id, item]) => {
-    const moments = item.deliveries.map((d) => momentOf(d.by, plant.timeZone)).filter((m) => m !== null);
-    return moments.length > 0 ? [[id, Math.min(...moments)]] : [];
-  }));
+  const due = Object.fromEntries(
+    Object.entries(spec?.items ?? {}).flatMap(([id, item]) => {
+      const moments = item.deliveries.map((d) => momentOf(d.by, plant.timeZone)).filter((m) => m !== null);
+      return moments.length > 0 ? [[id, Math.min(...moments)]] : [];
+    }),
+  );
   return {
-    ...EMPTY_SHELF, asOf, due, open: { any: openHours(plant, asOf) },
+    ...EMPTY_SHELF,
+    asOf,
+    due,
+    open: { any: openHours(plant, asOf) },
     lots: Object.fromEntries(lots.map(({ id, caliperUm, ...lot }) => [id, { ...lot, ...(caliperUm !== null && { caliperUm }) }])),
-    tools: Object.fromEntries(tools.map(({ id, ...tool }) => [id, tool])), ...(palletLimit && { palletLimit }),
+    tools: Object.fromEntries(tools.map(({ id, ...tool }) => [id, tool])),
+    ...(palletLimit && { palletLimit }),
   };
 }

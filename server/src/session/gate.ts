@@ -6,22 +6,30 @@ import type { Ctx } from '../context';
 import { USER_BY_ID } from './session.queries';
 
 declare module 'express-session' {
-  interface SessionData { userId: string }
+  interface SessionData {
+    userId: string;
+  }
 }
 declare module 'express-serve-static-core' {
-  interface Request { user?: NonNullable<Ctx['user']> }
+  interface Request {
+    user?: NonNullable<Ctx['user']>;
+  }
 }
 
 /** Who may pass: looked up fresh on every request, so that a role taken away counts at once. */
-export const makeGate = (db: Pool) => (who: Endpoint['who']): RequestHandler => async (req, _res, next) => {
-  const id = req.session.userId;
-  const user = id === undefined ? undefined : (await db.query<NonNullable<Ctx['user']>>(USER_BY_ID, [id])).rows[0];
-  if (user) req.user = user;
-  if (who === 'anyone') return next();
-  if (!user) throw new Refused(401, 'not-signed-in', 'Sign in to go on; what you typed is kept.');
-  if (who !== 'signed-in' && !user.roles.some((r) => who.includes(r))) throw new Refused(403, 'not-allowed', `This is for ${who.join(', ')}.`);
-  next();
-};
+export const makeGate =
+  (db: Pool) =>
+  (who: Endpoint['who']): RequestHandler =>
+  async (req, _res, next) => {
+    const id = req.session.userId;
+    const user = id === undefined ? undefined : (await db.query<NonNullable<Ctx['user']>>(USER_BY_ID, [id])).rows[0];
+    if (user) req.user = user;
+    if (who === 'anyone') return next();
+    if (!user) throw new Refused(401, 'not-signed-in', 'Sign in to go on; what you typed is kept.');
+    if (who !== 'signed-in' && !user.roles.some((r) => who.includes(r)))
+      throw new Refused(403, 'not-allowed', `This is for ${who.join(', ')}.`);
+    next();
+  };
 
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 /** Refuses writes that another site sends with our cookie: Sec-Fetch-Site where the browser says it, else Origin, else no cookie at all. */
@@ -29,7 +37,12 @@ export const sameOrigin: RequestHandler = (req, _res, next) => {
   if (SAFE.has(req.method)) return next();
   const site = req.get('sec-fetch-site');
   const origin = req.get('origin');
-  const ok = site !== undefined ? site === 'same-origin' || site === 'none' : origin !== undefined ? origin === `${req.protocol}://${req.get('host') ?? ''}` : req.headers.cookie === undefined;
+  const ok =
+    site !== undefined
+      ? site === 'same-origin' || site === 'none'
+      : origin !== undefined
+        ? origin === `${req.protocol}://${req.get('host') ?? ''}`
+        : req.headers.cookie === undefined;
   if (!ok) throw new Refused(403, 'cross-site', 'A request from another site was refused.');
   next();
 };

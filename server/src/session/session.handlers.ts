@@ -10,13 +10,21 @@ const MOST_OF_ADDRESS = 40;
 /** Verified for unknown names too, so that the time taken tells nothing. */
 let dummy: Promise<string> | undefined;
 
-interface UserRow { id: string; name: string; fullName: string; initials: string; roles: ('planner' | 'press' | 'finishing' | 'ink' | 'inspector' | 'store' | 'admin')[]; passwordHash: string }
+interface UserRow {
+  id: string;
+  name: string;
+  fullName: string;
+  initials: string;
+  roles: ('planner' | 'press' | 'finishing' | 'ink' | 'inspector' | 'store' | 'admin')[];
+  passwordHash: string;
+}
 
 export const sessionHandlers: Handlers<typeof session> = {
   'session.signIn': async ({ body }, ctx) => {
     const name = body.name.toLowerCase();
     const failed = (await ctx.db.query<{ ofName: number; ofAddress: number }>(FAILED_ATTEMPTS, [name, ctx.session.address])).rows[0];
-    if ((failed?.ofName ?? 0) >= MOST_OF_NAME || (failed?.ofAddress ?? 0) >= MOST_OF_ADDRESS) throw new Refused(429, 'too-many', 'Too many wrong passwords. Try again in a quarter of an hour.');
+    if ((failed?.ofName ?? 0) >= MOST_OF_NAME || (failed?.ofAddress ?? 0) >= MOST_OF_ADDRESS)
+      throw new Refused(429, 'too-many', 'Too many wrong passwords. Try again in a quarter of an hour.');
     const user = (await ctx.db.query<UserRow>(USER_BY_NAME, [name])).rows[0];
     dummy ??= hash('nobody’s password');
     const right = await verify(user?.passwordHash ?? (await dummy), body.password);

@@ -2,7 +2,29 @@ import { readFileSync } from 'node:fs';
 import { toSVG } from 'bwip-js/node';
 import PDFDocument from 'pdfkit';
 import svgToPdf from 'svg-to-pdfkit';
-import { CAUTION_DEFERS, CAUTIONS, stoneName, findingKey, findingTitle, formatDuration, formatFigure, formatMoment, formatNumber, type JobSpec, label, orderedQuantity, type PanelRow, paperScale, type Plant, type Planned, type Scene, sceneSvg, type Shelf, type TicketPage, ticketPages } from '@druckerei/core';
+import {
+  CAUTION_DEFERS,
+  CAUTIONS,
+  stoneName,
+  findingKey,
+  findingTitle,
+  formatDuration,
+  formatFigure,
+  formatMoment,
+  formatNumber,
+  type JobSpec,
+  label,
+  orderedQuantity,
+  type PanelRow,
+  paperScale,
+  type Plant,
+  type Planned,
+  type Scene,
+  sceneSvg,
+  type Shelf,
+  type TicketPage,
+  ticketPages,
+} from '@druckerei/core';
 import { fontDir } from './font-dir';
 
 const MM = 72 / 25.4;
@@ -10,12 +32,29 @@ const PAGE = { left: 15, right: 195, top: 12, bottom: 282 };
 const DRAWING = { x: 15, y: 62, w: 108, h: 92 };
 const FONT = { Sans: 'SourceSans3-Regular.ttf', Strong: 'SourceSans3-Semibold.ttf', Serif: 'SourceSerif4-Semibold.ttf' } as const;
 
-export interface TicketOf { number: number; version: number; customer: string; spec: JobSpec; plant: Plant; shelf: Shelf; planned: Planned; /** Null: a draft, and every page says so. */ releasedAt: number | null; releasedBy: string | null }
+export interface TicketOf {
+  number: number;
+  version: number;
+  customer: string;
+  spec: JobSpec;
+  plant: Plant;
+  shelf: Shelf;
+  planned: Planned;
+  /** Null: a draft, and every page says so. */ releasedAt: number | null;
+  releasedBy: string | null;
+}
 
 /** The job ticket: A4, a page per department, drawings to a stated scale with a check bar, selectable text, a code to scan, cautions. Same input, same bytes. */
 export async function ticketPdf(of: TicketOf): Promise<Uint8Array> {
   const stamp = new Date((of.releasedAt ?? of.shelf.asOf) * 1000);
-  const doc = new PDFDocument({ size: 'A4', margin: 0, bufferPages: true, autoFirstPage: false, lang: 'en', info: { Title: `Ticket ${of.number} ${of.spec.name}`, CreationDate: stamp, ModDate: stamp } });
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin: 0,
+    bufferPages: true,
+    autoFirstPage: false,
+    lang: 'en',
+    info: { Title: `Ticket ${of.number} ${of.spec.name}`, CreationDate: stamp, ModDate: stamp },
+  });
   for (const [name, file] of Object.entries(FONT)) doc.registerFont(name, readFileSync(new URL(file, fontDir)));
   const chunks: Buffer[] = [];
   doc.on('data', (c: Buffer) => chunks.push(c));
@@ -33,17 +72,35 @@ export async function ticketPdf(of: TicketOf): Promise<Uint8Array> {
 class Paper {
   private readonly place: { timeZone: string; currency: string };
 
-  constructor(private readonly doc: PDFKit.PDFDocument, private readonly of: TicketOf) {
+  constructor(
+    private readonly doc: PDFKit.PDFDocument,
+    private readonly of: TicketOf,
+  ) {
     this.place = { timeZone: of.plant.timeZone, currency: of.plant.currency };
   }
 
-  private text(s: string, xMm: number, yMm: number, sizePt: number, more: { font?: keyof typeof FONT; width?: number; align?: 'left' | 'right' | 'center'; colour?: string } = {}): void {
+  private text(
+    s: string,
+    xMm: number,
+    yMm: number,
+    sizePt: number,
+    more: { font?: keyof typeof FONT; width?: number; align?: 'left' | 'right' | 'center'; colour?: string } = {},
+  ): void {
     const { font = 'Sans', width, align = 'left', colour = '#1F1E1B' } = more;
-    this.doc.font(font).fontSize(sizePt).fillColor(colour).text(s, xMm * MM, yMm * MM, { ...(width !== undefined && { width: width * MM }), align, lineBreak: width !== undefined });
+    this.doc
+      .font(font)
+      .fontSize(sizePt)
+      .fillColor(colour)
+      .text(s, xMm * MM, yMm * MM, { ...(width !== undefined && { width: width * MM }), align, lineBreak: width !== undefined });
   }
 
   private line(x1: number, y1: number, x2: number, y2: number, colour = '#DFD9CB', widthPt = 0.6): void {
-    this.doc.moveTo(x1 * MM, y1 * MM).lineTo(x2 * MM, y2 * MM).lineWidth(widthPt).strokeColor(colour).stroke();
+    this.doc
+      .moveTo(x1 * MM, y1 * MM)
+      .lineTo(x2 * MM, y2 * MM)
+      .lineWidth(widthPt)
+      .strokeColor(colour)
+      .stroke();
   }
 
   private figure(id: string): string {
@@ -59,14 +116,24 @@ class Paper {
     doc.addPage({ size: 'A4', margin: 0 });
     if (of.releasedAt === null) {
       doc.save().rotate(-52, { origin: [105 * MM, 150 * MM] });
-      doc.font('Strong').fontSize(150).fillColor('#B4371F').opacity(0.1).text('DRAFT', 20 * MM, 125 * MM, { width: 170 * MM, align: 'center', lineBreak: false });
+      doc
+        .font('Strong')
+        .fontSize(150)
+        .fillColor('#B4371F')
+        .opacity(0.1)
+        .text('DRAFT', 20 * MM, 125 * MM, { width: 170 * MM, align: 'center', lineBreak: false });
       doc.restore().opacity(1);
       this.text('DRAFT – not released', PAGE.left, 8, 9, { font: 'Strong', colour: '#B4371F' });
     }
     this.text(`${of.number} · ${of.customer}`, PAGE.left, PAGE.top, 9.5, { colour: '#676257' });
     this.text(of.spec.name, PAGE.left, PAGE.top + 4.5, 17, { font: 'Serif', width: 140 });
     const items = Object.values(of.spec.items);
-    const wanted = items.map((i) => `${formatNumber(orderedQuantity(i))} wanted, −${formatNumber(i.overs.underPpm / 10_000, 1)} / +${formatNumber(i.overs.overPpm / 10_000, 1)} %`).join(' · ');
+    const wanted = items
+      .map(
+        (i) =>
+          `${formatNumber(orderedQuantity(i))} wanted, −${formatNumber(i.overs.underPpm / 10_000, 1)} / +${formatNumber(i.overs.overPpm / 10_000, 1)} %`,
+      )
+      .join(' · ');
     this.text(`${wanted} · version ${of.version}`, PAGE.left, PAGE.top + 17, 9.5);
     const qr = toSVG({ bcid: 'qrcode', text: code, scale: 2 });
     svgToPdf(doc, qr, 172 * MM, 10 * MM, { width: 23 * MM, height: 23 * MM, assumePt: false });
@@ -80,35 +147,81 @@ class Paper {
     const { plan } = of.planned;
     this.head('The route', `${of.number}/v${of.version}`);
     let y = 52;
-    y = this.table(['stone', 'machine', 'in', 'out', 'setup + run', 'starts', 'ends'], plan.stones.map((s) => [
-      stoneName(s), s.machineName, s.in ? this.figure(s.in) : '–', s.out ? this.figure(s.out) : '–',
-      formatDuration(s.steps.reduce((sum, st) => sum + (plan.figures[`${st}.setupS`]?.value ?? 0) + (plan.figures[`${st}.runS`]?.value ?? 0), 0)), this.figure(s.startAt), this.figure(s.endAt)]), y, [28, 30, 24, 24, 26, 24, 24]);
-    const totals = (Object.keys(plan.totals) as (keyof typeof plan.totals)[]).filter((k) => k !== 'chance').map((k) => [label(`total.${k}`), this.figure(plan.totals[k] ?? '')]);
+    y = this.table(
+      ['stone', 'machine', 'in', 'out', 'setup + run', 'starts', 'ends'],
+      plan.stones.map((s) => [
+        stoneName(s),
+        s.machineName,
+        s.in ? this.figure(s.in) : '–',
+        s.out ? this.figure(s.out) : '–',
+        formatDuration(
+          s.steps.reduce((sum, st) => sum + (plan.figures[`${st}.setupS`]?.value ?? 0) + (plan.figures[`${st}.runS`]?.value ?? 0), 0),
+        ),
+        this.figure(s.startAt),
+        this.figure(s.endAt),
+      ]),
+      y,
+      [28, 30, 24, 24, 26, 24, 24],
+    );
+    const totals = (Object.keys(plan.totals) as (keyof typeof plan.totals)[])
+      .filter((k) => k !== 'chance')
+      .map((k) => [label(`total.${k}`), this.figure(plan.totals[k] ?? '')]);
     y = this.table(['in all', ''], totals, y + 8, [50, 50]);
-    const deliveries = Object.values(of.spec.items).flatMap((i) => i.deliveries.map((d) => [d.by.replace('T', ' '), formatNumber(Object.values(d.share).reduce((a, b) => a + b, 0)), d.to]));
+    const deliveries = Object.values(of.spec.items).flatMap((i) =>
+      i.deliveries.map((d) => [d.by.replace('T', ' '), formatNumber(Object.values(d.share).reduce((a, b) => a + b, 0)), d.to]),
+    );
     if (deliveries.length > 0) y = this.table(['deliver by', 'pieces', 'to'], deliveries, y + 8, [34, 26, 120]);
-    const findings = plan.findings.filter((f) => f.level !== 'know').map((f) => { const d = of.spec.decisions[findingKey(f)]; return [findingTitle(f.code, f.args), d ? `${d.by}: ${d.reason}` : 'open']; });
+    const findings = plan.findings
+      .filter((f) => f.level !== 'know')
+      .map((f) => {
+        const d = of.spec.decisions[findingKey(f)];
+        return [findingTitle(f.code, f.args), d ? `${d.by}: ${d.reason}` : 'open'];
+      });
     if (findings.length > 0) y = this.table(['finding', 'decided'], findings, y + 8, [80, 100]);
-    this.text(of.releasedAt === null ? `Planned for ${formatMoment(of.shelf.asOf, this.place.timeZone)}; steps one after another, nobody else in the way.` : `Released ${formatMoment(of.releasedAt, this.place.timeZone)} by ${of.releasedBy ?? ''}.`, PAGE.left, Math.min(y + 6, 270), 9, { colour: '#676257', width: 180 });
+    this.text(
+      of.releasedAt === null
+        ? `Planned for ${formatMoment(of.shelf.asOf, this.place.timeZone)}; steps one after another, nobody else in the way.`
+        : `Released ${formatMoment(of.releasedAt, this.place.timeZone)} by ${of.releasedBy ?? ''}.`,
+      PAGE.left,
+      Math.min(y + 6, 270),
+      9,
+      { colour: '#676257', width: 180 },
+    );
   }
 
   department(page: TicketPage): void {
     const { of } = this;
     const name = stoneName(page.stone);
     this.head(`${label(`dept.${page.department}`)} – ${name}`, `${of.number}/v${of.version}/${page.stone.id}/${page.department}`);
-    this.text(`Machine ${page.stone.machineName} · next ${page.next ?? 'dispatch'}${page.waitUntil ? ` · next step not before ${this.figure(page.waitUntil)}` : ''}`, PAGE.left, 48, 10, { width: 180 });
+    this.text(
+      `Machine ${page.stone.machineName} · next ${page.next ?? 'dispatch'}${page.waitUntil ? ` · next step not before ${this.figure(page.waitUntil)}` : ''}`,
+      PAGE.left,
+      48,
+      10,
+      { width: 180 },
+    );
     const right = page.drawing ? 128 : PAGE.left;
     if (page.drawing) this.drawing(page.drawing);
     let y = DRAWING.y;
     for (const row of [...this.counts(page), ...page.rows.map((r) => [this.rowLabel(r), this.rowValue(r)] as const)]) {
       this.text(row[0], right, y, 9.5, { colour: '#676257', width: page.drawing ? 40 : 60 });
-      this.text(row[1], right + (page.drawing ? 30 : 60), y, 9.5, { font: 'Strong', width: page.drawing ? 37 : 60, align: page.drawing ? 'right' : 'left' });
+      this.text(row[1], right + (page.drawing ? 30 : 60), y, 9.5, {
+        font: 'Strong',
+        width: page.drawing ? 37 : 60,
+        align: page.drawing ? 'right' : 'left',
+      });
       y = Math.max(this.doc.y / MM, y + 5.4);
     }
     y = Math.max(y, page.drawing ? DRAWING.y + DRAWING.h + 16 : y) + 5;
     for (const list of page.lists) {
       this.text(label(list.title), PAGE.left, y, 11, { font: 'Serif' });
-      y = this.table(list.head, list.rows, y + 6, list.head.map(() => 180 / list.head.length)) + 6;
+      y =
+        this.table(
+          list.head,
+          list.rows,
+          y + 6,
+          list.head.map(() => 180 / list.head.length),
+        ) + 6;
     }
     if (page.department === 'packing') y = this.deliveries(y);
     for (const blank of page.blanks) {
@@ -125,8 +238,15 @@ class Paper {
     const rows: [string, string][] = [];
     if (page.stone.in) rows.push(['Comes in', this.figure(page.stone.in)]);
     if (page.stone.out) rows.push(['Good wanted', this.figure(page.stone.out)]);
-    const time = page.stone.steps.reduce((s, st) => s + (plan.figures[`${st}.setupS`]?.value ?? 0) + (plan.figures[`${st}.runS`]?.value ?? 0), 0);
-    rows.push(['Setup and run', formatDuration(time)], ['Starts', this.figure(page.stone.startAt)], ['Ends', this.figure(page.stone.endAt)]);
+    const time = page.stone.steps.reduce(
+      (s, st) => s + (plan.figures[`${st}.setupS`]?.value ?? 0) + (plan.figures[`${st}.runS`]?.value ?? 0),
+      0,
+    );
+    rows.push(
+      ['Setup and run', formatDuration(time)],
+      ['Starts', this.figure(page.stone.startAt)],
+      ['Ends', this.figure(page.stone.endAt)],
+    );
     return rows;
   }
 
@@ -134,7 +254,14 @@ class Paper {
   private rowValue = (r: PanelRow): string => (r.figure !== undefined ? this.figure(r.figure) : label(r.text ?? ''));
 
   private deliveries(y: number): number {
-    const rows = Object.values(this.of.spec.items).flatMap((i) => i.deliveries.map((d) => [d.by.replace('T', ' '), formatNumber(Object.values(d.share).reduce((a, b) => a + b, 0)), d.to, this.of.spec.name]));
+    const rows = Object.values(this.of.spec.items).flatMap((i) =>
+      i.deliveries.map((d) => [
+        d.by.replace('T', ' '),
+        formatNumber(Object.values(d.share).reduce((a, b) => a + b, 0)),
+        d.to,
+        this.of.spec.name,
+      ]),
+    );
     if (rows.length === 0) return y;
     this.text(label('deliveries'), PAGE.left, y, 11, { font: 'Serif' });
     return this.table(['by', 'pieces', 'to', 'label text'], rows, y + 6, [30, 24, 76, 50]) + 6;
@@ -144,14 +271,24 @@ class Paper {
   private drawing(scene: Scene): void {
     const { doc } = this;
     const frame = { widthMm: DRAWING.w, heightMm: DRAWING.h };
-    const scale = scene.toScale ? paperScale({ widthMm: scene.box.w, heightMm: scene.box.h }, frame) : Math.max(scene.box.w / frame.widthMm, scene.box.h / frame.heightMm);
+    const scale = scene.toScale
+      ? paperScale({ widthMm: scene.box.w, heightMm: scene.box.h }, frame)
+      : Math.max(scene.box.w / frame.widthMm, scene.box.h / frame.heightMm);
     const [w, h] = [scene.box.w / scale, scene.box.h / scale];
-    svgToPdf(doc, sceneSvg(scene, 0.25 * scale), DRAWING.x * MM, DRAWING.y * MM, { width: w * MM, height: h * MM, preserveAspectRatio: 'xMinYMin meet', assumePt: false, fontCallback: () => 'Sans' });
+    svgToPdf(doc, sceneSvg(scene, 0.25 * scale), DRAWING.x * MM, DRAWING.y * MM, {
+      width: w * MM,
+      height: h * MM,
+      preserveAspectRatio: 'xMinYMin meet',
+      assumePt: false,
+      fontCallback: () => 'Sans',
+    });
     if (!scene.toScale) return;
     const y = DRAWING.y + DRAWING.h + 8;
     this.line(DRAWING.x, y, DRAWING.x + 100, y, '#1F1E1B', 1);
     for (const x of [0, 50, 100]) this.line(DRAWING.x + x, y - 1.5, DRAWING.x + x, y + 1.5, '#1F1E1B', 1);
-    this.text(`Scale 1:${scale} · this bar is 100 mm on paper, ${formatNumber(100 * scale)} mm in the drawing`, DRAWING.x, y + 2, 8, { colour: '#676257' });
+    this.text(`Scale 1:${scale} · this bar is 100 mm on paper, ${formatNumber(100 * scale)} mm in the drawing`, DRAWING.x, y + 2, 8, {
+      colour: '#676257',
+    });
   }
 
   private table(head: string[], rows: readonly (readonly string[])[], top: number, widths: number[]): number {

@@ -9,7 +9,11 @@ import { sessionFeature } from './session/session.feature';
 
 export const appConfig: ApplicationConfig = {
   providers: [
-    provideZonelessChangeDetection(), provideBrowserGlobalErrorListeners(), provideRouter(routes, withComponentInputBinding()), provideHttpClient(withFetch()),
-    provideStore({ [sessionFeature.name]: sessionFeature.reducer }), provideEffects(sessionEffects),
+    provideZonelessChangeDetection(),
+    provideBrowserGlobalErrorListeners(),
+    provideRouter(routes, withComponentInputBinding()),
+    provideHttpClient(withFetch()),
+    provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
+    provideEffects(sessionEffects),
   ],
 };

@@ -11,11 +11,15 @@ import { Theme } from './shared/theme';
 
 /** The frame: name, what exists, who is here. Sign-in stands before everything; an expired session keeps the screen behind it. */
 @Component({
-  selector: 'dk-app', imports: [RouterOutlet, RouterLink, RouterLinkActive, MatMenuModule, MatDialogModule, SignIn], changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    @if (!known()) { <p class="wait soft" role="status">One moment …</p> }
-    @else {
-      @if (!me() || expired()) { <dk-sign-in /> }
+  selector: 'dk-app',
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, MatMenuModule, MatDialogModule, SignIn],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: ` @if (!known()) {
+      <p class="wait soft" role="status">One moment …</p>
+    } @else {
+      @if (!me() || expired()) {
+        <dk-sign-in />
+      }
       @if (me(); as person) {
         <div [hidden]="expired()">
           <header>
@@ -23,10 +27,18 @@ import { Theme } from './shared/theme';
             <nav aria-label="Main"><a routerLink="/orders" routerLinkActive="here" ariaCurrentWhenActive="page">Orders</a></nav>
             <span class="space"></span>
             <button class="keys quiet" type="button" (click)="showKeys()">Keys <kbd class="kbd">?</kbd></button>
-            <button class="who" type="button" [matMenuTriggerFor]="menu" [attr.aria-label]="person.fullName + ', menu'">{{ person.initials }}</button>
+            <button class="who" type="button" [matMenuTriggerFor]="menu" [attr.aria-label]="person.fullName + ', menu'">
+              {{ person.initials }}
+            </button>
             <mat-menu #menu="matMenu">
-              <p class="person">{{ person.fullName }}<br><span class="soft">{{ person.roles.join(', ') }}</span></p>
-              @for (t of themes; track t.choice) { <button mat-menu-item type="button" (click)="theme.choose(t.choice)">{{ t.says }}{{ theme.choice() === t.choice ? ' ✓' : '' }}</button> }
+              <p class="person">
+                {{ person.fullName }}<br /><span class="soft">{{ person.roles.join(', ') }}</span>
+              </p>
+              @for (t of themes; track t.choice) {
+                <button mat-menu-item type="button" (click)="theme.choose(t.choice)">
+                  {{ t.says }}{{ theme.choice() === t.choice ? ' ✓' : '' }}
+                </button>
+              }
               <button mat-menu-item type="button" (click)="signOut()">Sign out</button>
             </mat-menu>
           </header>
@@ -35,30 +47,94 @@ import { Theme } from './shared/theme';
       }
     }`,
   styles: `
-    header { display: flex; align-items: center; gap: 22px; height: 46px; padding: 0 16px; background: var(--card); border-bottom: 1px solid var(--line); }
-    .name { font: 600 20px 'Source Serif 4 Variable', serif; color: var(--ink); text-decoration: none; }
-    nav a { display: inline-block; line-height: 44px; color: var(--soft); text-decoration: none; }
-    nav a.here { color: var(--ink); font-weight: 600; border-bottom: 2px solid var(--act); }
-    .space { flex: 1; }
-    .keys { padding: 3px 10px; color: var(--soft); font-size: 13px; }
-    .who { width: 30px; height: 30px; border: 0; border-radius: 50%; background: var(--act-ground); color: var(--act); font-weight: 600; font-size: 12px; cursor: pointer; padding: 0; }
-    .person { margin: 6px 16px 10px; }
-    .wait { padding: 40px; text-align: center; }`,
+    header {
+      display: flex;
+      align-items: center;
+      gap: 22px;
+      height: 46px;
+      padding: 0 16px;
+      background: var(--card);
+      border-bottom: 1px solid var(--line);
+    }
+    .name {
+      font:
+        600 20px 'Source Serif 4 Variable',
+        serif;
+      color: var(--ink);
+      text-decoration: none;
+    }
+    nav a {
+      display: inline-block;
+      line-height: 44px;
+      color: var(--soft);
+      text-decoration: none;
+    }
+    nav a.here {
+      color: var(--ink);
+      font-weight: 600;
+      border-bottom: 2px solid var(--act);
+    }
+    .space {
+      flex: 1;
+    }
+    .keys {
+      padding: 3px 10px;
+      color: var(--soft);
+      font-size: 13px;
+    }
+    .who {
+      width: 30px;
+      height: 30px;
+      border: 0;
+      border-radius: 50%;
+      background: var(--act-ground);
+      color: var(--act);
+      font-weight: 600;
+      font-size: 12px;
+      cursor: pointer;
+      padding: 0;
+    }
+    .person {
+      margin: 6px 16px 10px;
+    }
+    .wait {
+      padding: 40px;
+      text-align: center;
+    }
+  `,
 })
 export class App {
   private readonly store = inject(Store);
   private readonly dialog = inject(MatDialog);
   protected readonly theme = inject(Theme);
-  protected readonly themes = [{ choice: 'system', says: 'Theme of the system' }, { choice: 'light', says: 'Light' }, { choice: 'dark', says: 'Dark' }] as const;
+  protected readonly themes = [
+    { choice: 'system', says: 'Theme of the system' },
+    { choice: 'light', says: 'Light' },
+    { choice: 'dark', says: 'Dark' },
+  ] as const;
   protected readonly me = this.store.selectSignal(sessionFeature.selectMe);
   protected readonly expired = this.store.selectSignal(sessionFeature.selectExpired);
   protected readonly known = computed(() => this.store.selectSignal(sessionFeature.selectKnown)());
 
   constructor() {
     this.store.dispatch(SessionActions.appOpened());
-    inject(Shortcuts).use([{ keys: 'Shift+?', also: '?', shown: '?', says: 'Show the keys', run: () => { this.showKeys(); } }]);
+    inject(Shortcuts).use([
+      {
+        keys: 'Shift+?',
+        also: '?',
+        shown: '?',
+        says: 'Show the keys',
+        run: () => {
+          this.showKeys();
+        },
+      },
+    ]);
   }
 
-  protected showKeys(): void { this.dialog.open(ShortcutsDialog, { width: '440px' }); }
-  protected signOut(): void { this.store.dispatch(SessionActions.signOutAsked()); }
+  protected showKeys(): void {
+    this.dialog.open(ShortcutsDialog, { width: '440px' });
+  }
+  protected signOut(): void {
+    this.store.dispatch(SessionActions.signOutAsked());
+  }
 }

@@ -4,10 +4,19 @@ import { type Rule, wishPath } from './rule';
 
 /** Less bleed than the cut wanders. */
 export const bleedSmall: Rule = {
-  code: 'bleed.small', nr: 14,
-  find: ({ plan, spec, plant }) => Object.values(plan.parts).flatMap((p) => {
-    const least = practiceValue(plant, 'layout.bleedMm');
-    if (p.colours[0].length + p.colours[1].length === 0 || p.bleedMm >= least) return [];
-    return [{ level: 'decide', at: p.id, args: { bleedMm: p.bleedMm, least }, remedies: [{ do: 'edit', says: 'remedy.bleed', args: { least }, edits: [editAt(spec, wishPath(p.product, 'bleedMm'), least)] }] }];
-  }),
+  code: 'bleed.small',
+  nr: 14,
+  find: ({ plan, spec, plant }) =>
+    Object.values(plan.parts).flatMap((p) => {
+      const least = practiceValue(plant, 'layout.bleedMm');
+      if (p.colours[0].length + p.colours[1].length === 0 || p.bleedMm >= least) return [];
+      return [
+        {
+          level: 'decide',
+          at: p.id,
+          args: { bleedMm: p.bleedMm, least },
+          remedies: [{ do: 'edit', says: 'remedy.bleed', args: { least }, edits: [editAt(spec, wishPath(p.product, 'bleedMm'), least)] }],
+        },
+      ];
+    }),
 };

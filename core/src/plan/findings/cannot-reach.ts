@@ -4,5 +4,11 @@ import type { Rule } from './rule';
 /** A step whose losses eat what it makes, or a count beyond any works. */
 export const cannotReach: Rule = {
   code: 'counts.cannotReach',
-  find: ({ plan, to }) => plan.stones.flatMap((s) => s.steps.filter((step) => to.value(`${step}.run`) >= MOST_CYCLES).slice(0, 1).map((step) => ({ level: 'release', at: s.id, figure: `${step}.run`, args: {}, remedies: [] }))),
+  find: ({ plan, to }) =>
+    plan.stones.flatMap((s) =>
+      s.steps
+        .filter((step) => to.value(`${step}.run`) >= MOST_CYCLES)
+        .slice(0, 1)
+        .map((step) => ({ level: 'release', at: s.id, figure: `${step}.run`, args: {}, remedies: [] })),
+    ),
 };

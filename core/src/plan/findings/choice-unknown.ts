@@ -4,8 +4,21 @@ import type { Rule } from './rule';
 /** A machine or stock was chosen that this plant has not, or that cannot do it. */
 export const choiceUnknown: Rule = {
   code: 'choice.unknown',
-  find: ({ plan, spec, plant }) => [
-    ...Object.entries(spec.choices.machine).filter(([step, m]) => { const stone = plan.stones.find((s) => s.id === step); return stone !== undefined && !plant.machines[m]?.processes.includes(stone.process); }).map(([step, m]) => ({ at: step, what: m, path: ['choices', 'machine', step] })),
-    ...Object.entries(spec.choices.stock).filter(([part, s]) => part in plan.parts && plant.stocks[s]?.form !== 'sheet').map(([part, s]) => ({ at: part, what: s, path: ['choices', 'stock', part] })),
-  ].map(({ at, what, path }) => ({ level: 'decide', at, args: { what }, remedies: [{ do: 'edit', says: 'remedy.dropChoice', args: {}, edits: [editAt(spec, path, undefined)] }] })),
+  find: ({ plan, spec, plant }) =>
+    [
+      ...Object.entries(spec.choices.machine)
+        .filter(([step, m]) => {
+          const stone = plan.stones.find((s) => s.id === step);
+          return stone !== undefined && !plant.machines[m]?.processes.includes(stone.process);
+        })
+        .map(([step, m]) => ({ at: step, what: m, path: ['choices', 'machine', step] })),
+      ...Object.entries(spec.choices.stock)
+        .filter(([part, s]) => part in plan.parts && plant.stocks[s]?.form !== 'sheet')
+        .map(([part, s]) => ({ at: part, what: s, path: ['choices', 'stock', part] })),
+    ].map(({ at, what, path }) => ({
+      level: 'decide',
+      at,
+      args: { what },
+      remedies: [{ do: 'edit', says: 'remedy.dropChoice', args: {}, edits: [editAt(spec, path, undefined)] }],
+    })),
 };

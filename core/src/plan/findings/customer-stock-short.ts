@@ -4,10 +4,22 @@ import type { Rule } from './rule';
 
 /** The customer sent fewer sheets than the plan needs. */
 export const customerStockShort: Rule = {
-  code: 'stock.customerShort', nr: 8,
-  find: ({ shelf, to, contexts }) => contexts.flatMap(({ cx }) => {
-    if (!isCustomers(cx) || cx.stockId === null) return [];
-    const [need, sent] = [to.value(`${pulledFlow(cx)}.demand`), freeStock(shelf, cx.stockId, 'customer')];
-    return need <= sent ? [] : [{ level: 'release', at: cx.id, figure: `${pulledFlow(cx)}.demand`, args: { sent, need }, remedies: [{ do: 'ask', says: 'remedy.askCustomer', desk: 'customer' }] }];
-  }),
+  code: 'stock.customerShort',
+  nr: 8,
+  find: ({ shelf, to, contexts }) =>
+    contexts.flatMap(({ cx }) => {
+      if (!isCustomers(cx) || cx.stockId === null) return [];
+      const [need, sent] = [to.value(`${pulledFlow(cx)}.demand`), freeStock(shelf, cx.stockId, 'customer')];
+      return need <= sent
+        ? []
+        : [
+            {
+              level: 'release',
+              at: cx.id,
+              figure: `${pulledFlow(cx)}.demand`,
+              args: { sent, need },
+              remedies: [{ do: 'ask', says: 'remedy.askCustomer', desk: 'customer' }],
+            },
+          ];
+    }),
 };

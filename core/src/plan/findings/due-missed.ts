@@ -3,9 +3,20 @@ import type { Rule } from './rule';
 /** Ready after the date promised, even with nobody else in the way. */
 export const dueMissed: Rule = {
   code: 'due.missed',
-  find: ({ plan, shelf, to }) => Object.keys(plan.items).flatMap((item) => {
-    const due = Object.hasOwn(shelf.due, item) ? shelf.due[item] : undefined;
-    const ready = to.value('total.readyAt');
-    return due === undefined || ready <= due ? [] : [{ level: 'decide', at: 'job', figure: 'total.readyAt', args: { ready, due, hours: Math.ceil((ready - due) / 3600) }, remedies: [] }];
-  }),
+  find: ({ plan, shelf, to }) =>
+    Object.keys(plan.items).flatMap((item) => {
+      const due = Object.hasOwn(shelf.due, item) ? shelf.due[item] : undefined;
+      const ready = to.value('total.readyAt');
+      return due === undefined || ready <= due
+        ? []
+        : [
+            {
+              level: 'decide',
+              at: 'job',
+              figure: 'total.readyAt',
+              args: { ready, due, hours: Math.ceil((ready - due) / 3600) },
+              remedies: [],
+            },
+          ];
+    }),
 };

@@ -32,8 +32,35 @@ import { waitUnmet } from './wait-unmet';
 
 /** Every rule, in the order of the work. */
 export const RULES: readonly Rule[] = [
-  machineNone, choiceUnknown, foldSizes, bleedSmall, textNearEdge, nothingFits, sheetOverMachine, grainAcross, stockShort, customerStockShort, lotCaliper, plateLife, toolOut, totalInk, inkFill, waitUnmet,
-  foilOnInk, foilToPrint, liftHigh, foldWithoutScore, palletOver, outsideNoDate, cannotReach, riskShort, overs, logThin, deliverySum, dueMissed, overrideStale,
+  machineNone,
+  choiceUnknown,
+  foldSizes,
+  bleedSmall,
+  textNearEdge,
+  nothingFits,
+  sheetOverMachine,
+  grainAcross,
+  stockShort,
+  customerStockShort,
+  lotCaliper,
+  plateLife,
+  toolOut,
+  totalInk,
+  inkFill,
+  waitUnmet,
+  foilOnInk,
+  foilToPrint,
+  liftHigh,
+  foldWithoutScore,
+  palletOver,
+  outsideNoDate,
+  cannotReach,
+  riskShort,
+  overs,
+  logThin,
+  deliverySum,
+  dueMissed,
+  overrideStale,
 ];
 
 /** All findings of a plan, the gravest first; within a level in the order of the work. */

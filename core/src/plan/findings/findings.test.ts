@@ -8,50 +8,163 @@ import { plan } from '../plan';
 import { LEVELS } from '../plan-types';
 import { RULES } from './find-all';
 
-interface Case { spec?: JobSpec; plant?: Plant; shelf?: Shelf }
-const wish = (more: object, quantity = 10_000): JobSpec => JobSpecSchema.parse({ ...cardSpec(quantity), products: { card: { kind: 'made', family: 'folded-card', wish: { ...(cardSpec().products['card'] as { wish: object }).wish, ...more } } } });
+interface Case {
+  spec?: JobSpec;
+  plant?: Plant;
+  shelf?: Shelf;
+}
+const wish = (more: object, quantity = 10_000): JobSpec =>
+  JobSpecSchema.parse({
+    ...cardSpec(quantity),
+    products: {
+      card: { kind: 'made', family: 'folded-card', wish: { ...(cardSpec().products['card'] as { wish: object }).wish, ...more } },
+    },
+  });
 const choose = (more: object, spec = cardSpec()): JobSpec => JobSpecSchema.parse({ ...spec, choices: { ...spec.choices, ...more } });
 const settings = (stone: string, more: object): JobSpec => choose({ settings: { [`card.card.${stone}`]: more } });
-const machine = (id: string, more: object): Plant => ({ ...LINDMOOR, machines: { ...LINDMOOR.machines, [id]: { ...LINDMOOR.machines[id]!, ...more } } });
-const stock = (id: string, more: object): Plant => ({ ...LINDMOOR, stocks: { ...LINDMOOR.stocks, [id]: { ...LINDMOOR.stocks[id]!, ...more } } });
+const machine = (id: string, more: object): Plant => ({
+  ...LINDMOOR,
+  machines: { ...LINDMOOR.machines, [id]: { ...LINDMOOR.machines[id]!, ...more } },
+});
+const stock = (id: string, more: object): Plant => ({
+  ...LINDMOOR,
+  stocks: { ...LINDMOOR.stocks, [id]: { ...LINDMOOR.stocks[id]!, ...more } },
+});
 const shelf = (more: object): Shelf => ({ ...SHELF, ...more });
 const used = plan(cardSpec(), LINDMOOR, SHELF).stocks['card.card'] as string;
-const logs = Object.fromEntries(['offset', 'foil', 'guillotine', 'fold', 'apply', 'envelope'].map((p) => [p, { jobs: 40, meanPpm: 10_000, sdPpm: 5_000 }]));
+const logs = Object.fromEntries(
+  ['offset', 'foil', 'guillotine', 'fold', 'apply', 'envelope'].map((p) => [p, { jobs: 40, meanPpm: 10_000, sdPpm: 5_000 }]),
+);
 const foiled = (cardSpec().products['card'] as { wish: { foils: Record<string, object> } }).wish.foils;
 const aimed = { ...cardSpec(), choices: { ...cardSpec().choices, aim: { i1: 20_000 } } };
-const override = (until: number, id = 'card.card.print.front.run'): JobSpec => ({ ...cardSpec(), overrides: { [id]: { value: 2_000, reason: 'counted', by: 'test', until } } });
-const delivered = (n: number): JobSpec => ({ ...cardSpec(), items: { i1: { ...cardSpec().items['i1']!, deliveries: [{ by: '2026-03-20T12:00', share: { only: n }, to: 'x' }] } } });
+const override = (until: number, id = 'card.card.print.front.run'): JobSpec => ({
+  ...cardSpec(),
+  overrides: { [id]: { value: 2_000, reason: 'counted', by: 'test', until } },
+});
+const delivered = (n: number): JobSpec => ({
+  ...cardSpec(),
+  items: { i1: { ...cardSpec().items['i1']!, deliveries: [{ by: '2026-03-20T12:00', share: { only: n }, to: 'x' }] } },
+});
 
 /** For each rule: a case in which it fires, and a near one in which it stays silent. */
 const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
-  'machine.none': { level: 'release', fires: { plant: { ...LINDMOOR, machines: Object.fromEntries(Object.entries(LINDMOOR.machines).filter(([id]) => id !== 'platen1')) } }, silent: {} },
-  'choice.unknown': { level: 'decide', fires: { spec: choose({ machine: { 'card.card.print': 'press9' } }) }, silent: { spec: choose({ machine: { 'card.card.print': 'press3' } }) } },
+  'machine.none': {
+    level: 'release',
+    fires: { plant: { ...LINDMOOR, machines: Object.fromEntries(Object.entries(LINDMOOR.machines).filter(([id]) => id !== 'platen1')) } },
+    silent: {},
+  },
+  'choice.unknown': {
+    level: 'decide',
+    fires: { spec: choose({ machine: { 'card.card.print': 'press9' } }) },
+    silent: { spec: choose({ machine: { 'card.card.print': 'press3' } }) },
+  },
   'fold.sizes': { level: 'release', fires: { spec: wish({ foldedWidthMm: 90 }) }, silent: { spec: wish({ foldedWidthMm: 105 }) } },
   'bleed.small': { level: 'decide', fires: { spec: wish({ bleedMm: 2 }) }, silent: { spec: wish({ bleedMm: 3 }) } },
-  'text.nearEdge': { level: 'decide', fires: { spec: wish({ smallestDistanceMm: 2.9 }) }, silent: { spec: wish({ smallestDistanceMm: 3 }) } },
+  'text.nearEdge': {
+    level: 'decide',
+    fires: { spec: wish({ smallestDistanceMm: 2.9 }) },
+    silent: { spec: wish({ smallestDistanceMm: 3 }) },
+  },
   'layout.nothingFits': { level: 'release', fires: { spec: wish({ openWidthMm: 900 }) }, silent: {} },
-  'sheet.overMachine': { level: 'release', fires: { plant: machine('platen1', { maxSheetMm: [700, 500] }) }, silent: { plant: machine('platen1', { maxSheetMm: [720, 520] }) } },
-  'fold.acrossGrain': { level: 'decide', fires: { spec: wish({ grain: 'free', openWidthMm: 200 }), plant: stock(used, { grain: 'long' }) }, silent: {} },
+  'sheet.overMachine': {
+    level: 'release',
+    fires: { plant: machine('platen1', { maxSheetMm: [700, 500] }) },
+    silent: { plant: machine('platen1', { maxSheetMm: [720, 520] }) },
+  },
+  'fold.acrossGrain': {
+    level: 'decide',
+    fires: { spec: wish({ grain: 'free', openWidthMm: 200 }), plant: stock(used, { grain: 'long' }) },
+    silent: {},
+  },
   'stock.short': { level: 'decide', fires: { shelf: shelf({ lots: {} }) }, silent: {} },
-  'stock.customerShort': { level: 'release', fires: { spec: settings('stock', { owner: 'customer' }) }, silent: { spec: settings('stock', { owner: 'customer' }), shelf: shelf({ lots: { c: { stock: used, quantity: 9_000, owner: 'customer' } } }) } },
-  'stock.lotCaliper': { level: 'decide', fires: { shelf: shelf({ lots: { a: { stock: used, quantity: 9_000, owner: 'works', caliperUm: 430 } } }) }, silent: { shelf: shelf({ lots: { a: { stock: used, quantity: 9_000, owner: 'works', caliperUm: 415 } } }) } },
-  'plate.life': { level: 'decide', fires: { spec: { ...wish({}, 800_000), choices: { ...cardSpec().choices, settings: { 'card.card.print': { series: 'lamp' } } } } }, silent: {} },
-  'tool.out': { level: 'release', fires: { spec: wish({ foils: { f1: { ...foiled['f1'], tool: 'F-1' } } }), shelf: shelf({ tools: { 'F-1': { spec: 'x', lifeLeft: 9e5, state: 'out' } } }) }, silent: { spec: wish({ foils: { f1: { ...foiled['f1'], tool: 'F-1' } } }), shelf: shelf({ tools: { 'F-1': { spec: 'x', lifeLeft: 9e5, state: 'store' } } }) } },
+  'stock.customerShort': {
+    level: 'release',
+    fires: { spec: settings('stock', { owner: 'customer' }) },
+    silent: {
+      spec: settings('stock', { owner: 'customer' }),
+      shelf: shelf({ lots: { c: { stock: used, quantity: 9_000, owner: 'customer' } } }),
+    },
+  },
+  'stock.lotCaliper': {
+    level: 'decide',
+    fires: { shelf: shelf({ lots: { a: { stock: used, quantity: 9_000, owner: 'works', caliperUm: 430 } } }) },
+    silent: { shelf: shelf({ lots: { a: { stock: used, quantity: 9_000, owner: 'works', caliperUm: 415 } } }) },
+  },
+  'plate.life': {
+    level: 'decide',
+    fires: { spec: { ...wish({}, 800_000), choices: { ...cardSpec().choices, settings: { 'card.card.print': { series: 'lamp' } } } } },
+    silent: {},
+  },
+  'tool.out': {
+    level: 'release',
+    fires: {
+      spec: wish({ foils: { f1: { ...foiled['f1'], tool: 'F-1' } } }),
+      shelf: shelf({ tools: { 'F-1': { spec: 'x', lifeLeft: 9e5, state: 'out' } } }),
+    },
+    silent: {
+      spec: wish({ foils: { f1: { ...foiled['f1'], tool: 'F-1' } } }),
+      shelf: shelf({ tools: { 'F-1': { spec: 'x', lifeLeft: 9e5, state: 'store' } } }),
+    },
+  },
   'ink.total': { level: 'decide', fires: { spec: wish({ totalInkPercent: 321 }) }, silent: { spec: wish({ totalInkPercent: 320 }) } },
   'ink.fill': { level: 'know', fires: {}, silent: { spec: wish({ coveragePercent: { K: 100, C: 100, M: 100, Y: 100 } }, 100_000) } },
-  'wait.unmet': { level: 'start', fires: { spec: settings('print', { turnWaitS: 3600 }) }, silent: { spec: settings('print', { turnWaitS: 7200 }) } },
-  'foil.onInk': { level: 'decide', fires: { spec: settings('foil', { waitS: 12 * 3600 }) }, silent: { spec: settings('foil', { waitS: 24 * 3600 }) } },
+  'wait.unmet': {
+    level: 'start',
+    fires: { spec: settings('print', { turnWaitS: 3600 }) },
+    silent: { spec: settings('print', { turnWaitS: 7200 }) },
+  },
+  'foil.onInk': {
+    level: 'decide',
+    fires: { spec: settings('foil', { waitS: 12 * 3600 }) },
+    silent: { spec: settings('foil', { waitS: 24 * 3600 }) },
+  },
   'foil.toPrint': { level: 'decide', fires: { spec: wish({ foilToPrintMm: 0.2 }) }, silent: { spec: wish({ foilToPrintMm: 0.3 }) } },
-  'lift.high': { level: 'decide', fires: { spec: settings('cut', { liftMm: 80 }), plant: stock(used, { soft: true }) }, silent: { spec: settings('cut', { liftMm: 60 }), plant: stock(used, { soft: true }) } },
-  'fold.noScore': { level: 'release', fires: { spec: settings('fold', { score: 'none' }) }, silent: { spec: settings('fold', { score: 'none' }), plant: stock(used, { gsm: 170 }) } },
-  'pallet.over': { level: 'decide', fires: { shelf: shelf({ palletLimit: { kg: 60, heightMm: 1800 } }) }, silent: { shelf: shelf({ palletLimit: { kg: 900, heightMm: 1800 } }) } },
-  'outside.noDate': { level: 'decide', fires: { plant: machine('platen1', { outside: { supplier: 'Foil works', days: 3, lossPpm: 5_000 } }) }, silent: { plant: machine('platen1', { outside: { supplier: 'Foil works', days: 3, lossPpm: 5_000 } }), spec: settings('foil', { returnBy: '2026-03-09' }) } },
-  'counts.cannotReach': { level: 'release', fires: { spec: choose({ settings: Object.fromEntries(['fold', 'cut', 'foil', 'print'].map((k) => [`card.card.${k}`, { runningPpm: 900_000 }])) }, cardSpec(1_000_000_000)) }, silent: {} },
+  'lift.high': {
+    level: 'decide',
+    fires: { spec: settings('cut', { liftMm: 80 }), plant: stock(used, { soft: true }) },
+    silent: { spec: settings('cut', { liftMm: 60 }), plant: stock(used, { soft: true }) },
+  },
+  'fold.noScore': {
+    level: 'release',
+    fires: { spec: settings('fold', { score: 'none' }) },
+    silent: { spec: settings('fold', { score: 'none' }), plant: stock(used, { gsm: 170 }) },
+  },
+  'pallet.over': {
+    level: 'decide',
+    fires: { shelf: shelf({ palletLimit: { kg: 60, heightMm: 1800 } }) },
+    silent: { shelf: shelf({ palletLimit: { kg: 900, heightMm: 1800 } }) },
+  },
+  'outside.noDate': {
+    level: 'decide',
+    fires: { plant: machine('platen1', { outside: { supplier: 'Foil works', days: 3, lossPpm: 5_000 } }) },
+    silent: {
+      plant: machine('platen1', { outside: { supplier: 'Foil works', days: 3, lossPpm: 5_000 } }),
+      spec: settings('foil', { returnBy: '2026-03-09' }),
+    },
+  },
+  'counts.cannotReach': {
+    level: 'release',
+    fires: {
+      spec: choose(
+        { settings: Object.fromEntries(['fold', 'cut', 'foil', 'print'].map((k) => [`card.card.${k}`, { runningPpm: 900_000 }])) },
+        cardSpec(1_000_000_000),
+      ),
+    },
+    silent: {},
+  },
   'risk.short': { level: 'decide', fires: {}, silent: { spec: aimed } },
-  'overs.above': { level: 'know', fires: { spec: aimed }, silent: { spec: { ...aimed, choices: { ...aimed.choices, aim: { i1: 10_500 } } } } },
+  'overs.above': {
+    level: 'know',
+    fires: { spec: aimed },
+    silent: { spec: { ...aimed, choices: { ...aimed.choices, aim: { i1: 10_500 } } } },
+  },
   'log.thin': { level: 'know', fires: {}, silent: { shelf: shelf({ losses: logs }) } },
   'delivery.sum': { level: 'decide', fires: { spec: delivered(9_000) }, silent: { spec: delivered(10_000) } },
-  'due.missed': { level: 'decide', fires: { shelf: shelf({ due: { i1: SHELF.asOf + 3600 } }) }, silent: { shelf: shelf({ due: { i1: SHELF.asOf + 90 * 86_400 } }) } },
+  'due.missed': {
+    level: 'decide',
+    fires: { shelf: shelf({ due: { i1: SHELF.asOf + 3600 } }) },
+    silent: { shelf: shelf({ due: { i1: SHELF.asOf + 90 * 86_400 } }) },
+  },
   'override.stale': { level: 'decide', fires: { spec: override(SHELF.asOf - 1) }, silent: { spec: override(SHELF.asOf + 1000) } },
 };
 const found = ({ spec = cardSpec(), plant = LINDMOOR, shelf: s = SHELF }: Case) => plan(spec, plant, s).findings;
@@ -64,11 +177,18 @@ test.each(RULES.map((r) => [r.code]))('%s fires where it should and is silent wh
   expect(found(c!.silent).filter((f) => f.code === code)).toEqual([]);
 });
 
-test('an override that belongs to no figure is said to be gone', () => { expect(found({ spec: override(SHELF.asOf + 1000, 'no.such.figure') }).find((f) => f.code === 'override.stale')?.args['why']).toBe('gone'); });
+test('an override that belongs to no figure is said to be gone', () => {
+  expect(found({ spec: override(SHELF.asOf + 1000, 'no.such.figure') }).find((f) => f.code === 'override.stale')?.args['why']).toBe('gone');
+});
 
 test('a chosen layout whose question changed is stale, and one whose question stands is used', () => {
   const question = plan(cardSpec(), LINDMOOR, SHELF).questions['card.card'] as string;
-  const chosen = (q: string): JobSpec => choose({ layout: { 'card.card': { value: { cells: [{ x: 10, y: 20, nx: 2, ny: 2, dx: 216, dy: 216, turn: 0 }] }, by: 'planner', question: q } } });
+  const chosen = (q: string): JobSpec =>
+    choose({
+      layout: {
+        'card.card': { value: { cells: [{ x: 10, y: 20, nx: 2, ny: 2, dx: 216, dy: 216, turn: 0 }] }, by: 'planner', question: q },
+      },
+    });
   const kept = plan(chosen(question), LINDMOOR, SHELF);
   expect(kept.figures['card.card.copiesUp']?.value).toBe(4);
   expect(kept.findings.some((f) => f.code === 'choice.stale')).toBe(false);
@@ -86,7 +206,8 @@ test('every code and remedy has its words', () => {
 });
 
 describe('remedies', () => {
-  const graver = (before: string | undefined, after: string | undefined): boolean => LEVELS.indexOf((after ?? 'know') as never) < LEVELS.indexOf((before ?? 'know') as never);
+  const graver = (before: string | undefined, after: string | undefined): boolean =>
+    LEVELS.indexOf((after ?? 'know') as never) < LEVELS.indexOf((before ?? 'know') as never);
   test.each(Object.entries(CASES).map(([code, c]) => [code, c.fires] as const))('of %s settles it and raises nothing graver', (code, c) => {
     const before = found(c);
     for (const f of before.filter((x) => x.code === code)) {
@@ -104,5 +225,8 @@ describe('remedies', () => {
 });
 
 test('every practice default carries tag and source, and guesses have a width below the value', () => {
-  for (const p of Object.values(PRACTICE_DEFAULTS)) { expect(p.source.length).toBeGreaterThan(3); expect(p.pm).toBeLessThanOrEqual(p.value); }
+  for (const p of Object.values(PRACTICE_DEFAULTS)) {
+    expect(p.source.length).toBeGreaterThan(3);
+    expect(p.pm).toBeLessThanOrEqual(p.value);
+  }
 });

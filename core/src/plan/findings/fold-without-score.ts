@@ -6,13 +6,24 @@ import type { Rule } from './rule';
 
 /** Board above the limit folded without a score, coated or across the grain: it cracks. */
 export const foldWithoutScore: Rule = {
-  code: 'fold.noScore', nr: 52,
-  find: ({ plan, spec, plant, to, contexts }) => contexts.flatMap(({ cx }) => {
-    const part = cx.parts[0];
-    if (!to.has(`${cx.id}.foldedMm`) || !part || !cx.stock || isScored(cx)) return [];
-    const { value, pm } = practiceOf(plant, 'fold.scoreAboveGsm');
-    const across = grainAcrossFold(part, plan.layouts[part.id], cx.stock);
-    if (cx.stock.gsm <= value - pm || (cx.stock.surface === 'uncoated' && !across)) return [];
-    return [{ level: 'release', at: cx.id, args: { gsm: cx.stock.gsm, limit: value - pm, why: across ? 'across' : 'coated' }, remedies: [{ do: 'edit', says: 'remedy.score', args: {}, edits: [editAt(spec, ['choices', 'settings', cx.id, 'score'], undefined)] }] }];
-  }),
+  code: 'fold.noScore',
+  nr: 52,
+  find: ({ plan, spec, plant, to, contexts }) =>
+    contexts.flatMap(({ cx }) => {
+      const part = cx.parts[0];
+      if (!to.has(`${cx.id}.foldedMm`) || !part || !cx.stock || isScored(cx)) return [];
+      const { value, pm } = practiceOf(plant, 'fold.scoreAboveGsm');
+      const across = grainAcrossFold(part, plan.layouts[part.id], cx.stock);
+      if (cx.stock.gsm <= value - pm || (cx.stock.surface === 'uncoated' && !across)) return [];
+      return [
+        {
+          level: 'release',
+          at: cx.id,
+          args: { gsm: cx.stock.gsm, limit: value - pm, why: across ? 'across' : 'coated' },
+          remedies: [
+            { do: 'edit', says: 'remedy.score', args: {}, edits: [editAt(spec, ['choices', 'settings', cx.id, 'score'], undefined)] },
+          ],
+        },
+      ];
+    }),
 };

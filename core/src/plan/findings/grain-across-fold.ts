@@ -14,9 +14,17 @@ export function grainAcrossFold(part: Part, layout: Layout | undefined, stock: S
 /** Grain across the fold: the card springs open and cracks sooner. */
 export const grainAcross: Rule = {
   code: 'fold.acrossGrain',
-  find: ({ plan, spec, plant }) => Object.values(plan.parts).flatMap((p) => {
-    const stock = plant.stocks[plan.stocks[p.id] ?? ''];
-    if (!stock || !grainAcrossFold(p, plan.layouts[p.id], stock)) return [];
-    return [{ level: 'decide', at: p.id, args: {}, remedies: [{ do: 'edit', says: 'remedy.grainAlong', args: {}, edits: [editAt(spec, wishPath(p.product, 'grain'), undefined)] }] }];
-  }),
+  find: ({ plan, spec, plant }) =>
+    Object.values(plan.parts).flatMap((p) => {
+      const stock = plant.stocks[plan.stocks[p.id] ?? ''];
+      if (!stock || !grainAcrossFold(p, plan.layouts[p.id], stock)) return [];
+      return [
+        {
+          level: 'decide',
+          at: p.id,
+          args: {},
+          remedies: [{ do: 'edit', says: 'remedy.grainAlong', args: {}, edits: [editAt(spec, wishPath(p.product, 'grain'), undefined)] }],
+        },
+      ];
+    }),
 };

@@ -3,10 +3,19 @@ import type { Rule } from './rule';
 
 /** Losses of some stones come from the handbook: the works' own log holds too few like jobs. */
 export const logThin: Rule = {
-  code: 'log.thin', nr: 43,
+  code: 'log.thin',
+  nr: 43,
   find: ({ plan, shelf }) => {
-    const lossy = [...new Set(plan.stones.filter((s) => s.lost.some((l) => l.kind === 'running' && (plan.figures[l.figure]?.value ?? 0) > 0)).map((s) => s.process))];
+    const lossy = [
+      ...new Set(
+        plan.stones
+          .filter((s) => s.lost.some((l) => l.kind === 'running' && (plan.figures[l.figure]?.value ?? 0) > 0))
+          .map((s) => s.process),
+      ),
+    ];
     const thin = lossy.filter((p) => (Object.hasOwn(shelf.losses, p) ? (shelf.losses[p]?.jobs ?? 0) : 0) < ENOUGH_LIKE_JOBS);
-    return thin.length === 0 ? [] : [{ level: 'know', at: 'job', args: { processes: thin.length, of: lossy.length, least: ENOUGH_LIKE_JOBS }, remedies: [] }];
+    return thin.length === 0
+      ? []
+      : [{ level: 'know', at: 'job', args: { processes: thin.length, of: lossy.length, least: ENOUGH_LIKE_JOBS }, remedies: [] }];
   },
 };

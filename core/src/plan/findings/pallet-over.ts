@@ -4,13 +4,35 @@ import type { Rule } from './rule';
 
 /** A pallet heavier or higher than the customer or the truck takes. */
 export const palletOver: Rule = {
-  code: 'pallet.over', nr: 62,
-  find: ({ spec, plant, shelf, to, contexts }) => contexts.flatMap(({ cx }) => {
-    if (!to.has(`${cx.id}.palletKg`)) return [];
-    const limit = shelf.palletLimit ?? { kg: practiceValue(plant, 'pack.palletKg'), heightMm: practiceValue(plant, 'pack.palletHeightMm') };
-    const [kg, heightMm, layers] = [to.value(`${cx.id}.palletKg`), to.value(`${cx.id}.palletHeight`), to.value(`${cx.id}.layers`)];
-    if (kg <= limit.kg && heightMm <= limit.heightMm) return [];
-    return [{ level: 'decide', at: cx.id, figure: `${cx.id}.palletKg`, args: { kg: Math.round(kg), heightMm: Math.round(heightMm), limitKg: limit.kg, limitMm: limit.heightMm },
-      remedies: layers > 1 ? [{ do: 'edit' as const, says: 'remedy.layer', args: {}, edits: [editAt(spec, ['choices', 'settings', cx.id, 'layers'], layers - 1)] }] : [] }];
-  }),
+  code: 'pallet.over',
+  nr: 62,
+  find: ({ spec, plant, shelf, to, contexts }) =>
+    contexts.flatMap(({ cx }) => {
+      if (!to.has(`${cx.id}.palletKg`)) return [];
+      const limit = shelf.palletLimit ?? {
+        kg: practiceValue(plant, 'pack.palletKg'),
+        heightMm: practiceValue(plant, 'pack.palletHeightMm'),
+      };
+      const [kg, heightMm, layers] = [to.value(`${cx.id}.palletKg`), to.value(`${cx.id}.palletHeight`), to.value(`${cx.id}.layers`)];
+      if (kg <= limit.kg && heightMm <= limit.heightMm) return [];
+      return [
+        {
+          level: 'decide',
+          at: cx.id,
+          figure: `${cx.id}.palletKg`,
+          args: { kg: Math.round(kg), heightMm: Math.round(heightMm), limitKg: limit.kg, limitMm: limit.heightMm },
+          remedies:
+            layers > 1
+              ? [
+                  {
+                    do: 'edit' as const,
+                    says: 'remedy.layer',
+                    args: {},
+                    edits: [editAt(spec, ['choices', 'settings', cx.id, 'layers'], layers - 1)],
+                  },
+                ]
+              : [],
+        },
+      ];
+    }),
 };

@@ -12,7 +12,10 @@ function aimForWish({ plan, to, plant }: FindingContext, item: string, limit: nu
   if (!of) return null;
   const aim = to.value(`${of.goods}.demand`);
   const expected = to.value(`${item}.expectedLoss`);
-  const running = plan.stones.flatMap((s) => s.lost).filter((l) => l.kind === 'running').reduce((sum, l) => sum + (l.perGood > 0 ? to.value(l.figure) / l.perGood : 0), 0);
+  const running = plan.stones
+    .flatMap((s) => s.lost)
+    .filter((l) => l.kind === 'running')
+    .reduce((sum, l) => sum + (l.perGood > 0 ? to.value(l.figure) / l.perGood : 0), 0);
   const k = allowanceFor({ certainty: 1 - limit, expected: 1, variation: practiceValue(plant, 'risk.variation') });
   const r = Math.min(running, expected) / Math.max(aim, 1);
   const below = 1 - (k - 1) * r;
@@ -22,13 +25,25 @@ function aimForWish({ plan, to, plant }: FindingContext, item: string, limit: nu
 
 /** The chance of falling short is above the plant's limit. */
 export const riskShort: Rule = {
-  code: 'risk.short', nr: 41,
-  find: (cx) => Object.entries(cx.plan.items).flatMap(([item, { chance, goods }]) => {
-    const limit = practiceValue(cx.plant, 'risk.shortLimit');
-    if (chance === null || 1 - cx.to.value(chance) <= limit) return [];
-    const aim = aimForWish(cx, item, limit);
-    const more = aim === null ? 0 : aim - cx.to.value(`${goods}.demand`);
-    return [{ level: 'decide', at: 'job', figure: chance, args: { inHundred: Math.round((1 - cx.to.value(chance)) * 100), limit: Math.round(limit * 100) },
-      remedies: aim === null || more <= 0 || aim > 1e9 ? [] : [{ do: 'edit' as const, says: 'remedy.aimMore', args: { more }, edits: [editAt(cx.spec, ['choices', 'aim', item], aim)] }] }];
-  }),
+  code: 'risk.short',
+  nr: 41,
+  find: (cx) =>
+    Object.entries(cx.plan.items).flatMap(([item, { chance, goods }]) => {
+      const limit = practiceValue(cx.plant, 'risk.shortLimit');
+      if (chance === null || 1 - cx.to.value(chance) <= limit) return [];
+      const aim = aimForWish(cx, item, limit);
+      const more = aim === null ? 0 : aim - cx.to.value(`${goods}.demand`);
+      return [
+        {
+          level: 'decide',
+          at: 'job',
+          figure: chance,
+          args: { inHundred: Math.round((1 - cx.to.value(chance)) * 100), limit: Math.round(limit * 100) },
+          remedies:
+            aim === null || more <= 0 || aim > 1e9
+              ? []
+              : [{ do: 'edit' as const, says: 'remedy.aimMore', args: { more }, edits: [editAt(cx.spec, ['choices', 'aim', item], aim)] }],
+        },
+      ];
+    }),
 };

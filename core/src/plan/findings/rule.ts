@@ -5,10 +5,22 @@ import type { ConsumeContext } from '../../processes/process';
 import type { Finding, Plan } from '../plan-types';
 import type { RoutedStone } from '../resolve';
 
-export interface FindingContext { plan: Plan; spec: JobSpec; plant: Plant; shelf: Shelf; to: Ledger; contexts: { stone: RoutedStone; cx: ConsumeContext }[]; routed: readonly RoutedStone[] }
+export interface FindingContext {
+  plan: Plan;
+  spec: JobSpec;
+  plant: Plant;
+  shelf: Shelf;
+  to: Ledger;
+  contexts: { stone: RoutedStone; cx: ConsumeContext }[];
+  routed: readonly RoutedStone[];
+}
 
 /** One thing a foreman would say. `nr` is its number in the house's list of findings, where it has one. */
-export interface Rule { code: string; nr?: number; find(cx: FindingContext): Omit<Finding, 'code'>[] }
+export interface Rule {
+  code: string;
+  nr?: number;
+  find(cx: FindingContext): Omit<Finding, 'code'>[];
+}
 
 /** The path of a wish of the product a part belongs to. */
 export const wishPath = (product: string, key: string): string[] => ['products', product, 'wish', key];

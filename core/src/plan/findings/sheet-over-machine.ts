@@ -5,20 +5,60 @@ import type { Rule } from './rule';
 
 /** Sheet beyond the smallest or largest a machine on the route takes. */
 export const sheetOverMachine: Rule = {
-  code: 'sheet.overMachine', nr: 11,
-  find: ({ spec, plant, contexts }) => contexts.flatMap(({ cx, stone }) => {
-    const part = cx.parts[0];
-    if (!part || !cx.stock) return [];
-    const { overMm, underMm } = sheetBeyond(sheetOf(cx.stock), cx.machine);
-    if (overMm === 0 && underMm === 0) return [];
-    const machines = contexts.filter((c) => c.cx.parts.includes(part)).map((c) => c.cx.machine);
-    const other = sheetsOfGrade(plant, part.grade).find(([, s]) => machines.every((m) => { const b = sheetBeyond(sheetOf(s), m); return b.overMm === 0 && b.underMm === 0; }));
-    const sheet = sheetOf(cx.stock);
-    const otherMachine = Object.entries(plant.machines).find(([, m]) => m.processes.includes(cx.process) && (stone.process.suits?.(m, cx.parts) ?? true) && sheetBeyond(sheet, m).overMm === 0 && sheetBeyond(sheet, m).underMm === 0);
-    const remedies: Remedy[] = [];
-    if (otherMachine) remedies.push({ do: 'edit', says: 'remedy.otherMachine', args: { machine: otherMachine[1].name }, edits: [set(spec, (s) => s.choices.machine[cx.id], otherMachine[0])] });
-    if (other) remedies.push({ do: 'edit', says: 'remedy.otherStock', args: { stock: other[1].name }, edits: [set(spec, (s) => s.choices.stock[part.id], other[0])] });
-    return [{ level: 'release' as const, at: cx.id, figure: `${part.id}.copiesUp`, args: { byMm: Math.round((overMm || underMm) * 10) / 10, side: overMm > 0 ? 'over' : 'under', machine: cx.machine.name, sheet: sheetOf(cx.stock).join(' × '), key: stone.key },
-      remedies }];
-  }).filter((f, i, all) => all.findIndex((g) => g.at === f.at) === i),
+  code: 'sheet.overMachine',
+  nr: 11,
+  find: ({ spec, plant, contexts }) =>
+    contexts
+      .flatMap(({ cx, stone }) => {
+        const part = cx.parts[0];
+        if (!part || !cx.stock) return [];
+        const { overMm, underMm } = sheetBeyond(sheetOf(cx.stock), cx.machine);
+        if (overMm === 0 && underMm === 0) return [];
+        const machines = contexts.filter((c) => c.cx.parts.includes(part)).map((c) => c.cx.machine);
+        const other = sheetsOfGrade(plant, part.grade).find(([, s]) =>
+          machines.every((m) => {
+            const b = sheetBeyond(sheetOf(s), m);
+            return b.overMm === 0 && b.underMm === 0;
+          }),
+        );
+        const sheet = sheetOf(cx.stock);
+        const otherMachine = Object.entries(plant.machines).find(
+          ([, m]) =>
+            m.processes.includes(cx.process) &&
+            (stone.process.suits?.(m, cx.parts) ?? true) &&
+            sheetBeyond(sheet, m).overMm === 0 &&
+            sheetBeyond(sheet, m).underMm === 0,
+        );
+        const remedies: Remedy[] = [];
+        if (otherMachine)
+          remedies.push({
+            do: 'edit',
+            says: 'remedy.otherMachine',
+            args: { machine: otherMachine[1].name },
+            edits: [set(spec, (s) => s.choices.machine[cx.id], otherMachine[0])],
+          });
+        if (other)
+          remedies.push({
+            do: 'edit',
+            says: 'remedy.otherStock',
+            args: { stock: other[1].name },
+            edits: [set(spec, (s) => s.choices.stock[part.id], other[0])],
+          });
+        return [
+          {
+            level: 'release' as const,
+            at: cx.id,
+            figure: `${part.id}.copiesUp`,
+            args: {
+              byMm: Math.round((overMm || underMm) * 10) / 10,
+              side: overMm > 0 ? 'over' : 'under',
+              machine: cx.machine.name,
+              sheet: sheetOf(cx.stock).join(' × '),
+              key: stone.key,
+            },
+            remedies,
+          },
+        ];
+      })
+      .filter((f, i, all) => all.findIndex((g) => g.at === f.at) === i),
 };

@@ -4,14 +4,24 @@ import type { Rule } from './rule';
 
 /** The works' free sheets of this stock do not cover what the plan pulls. */
 export const stockShort: Rule = {
-  code: 'stock.short', nr: 6,
-  find: ({ plan, plant, shelf, to, contexts }) => contexts.flatMap(({ cx }) => {
-    const flow = plan.flows[pulledFlow(cx)];
-    if (flow?.supply?.from !== 'stock' || isCustomers(cx)) return [];
-    const need = to.value(`${pulledFlow(cx)}.demand`);
-    const free = freeStock(shelf, flow.supply.stock);
-    if (need <= free) return [];
-    const stock = plant.stocks[flow.supply.stock];
-    return [{ level: 'decide', at: cx.id, figure: `${pulledFlow(cx)}.demand`, args: { short: need - free, stock: stock?.name ?? '', days: stock?.leadDays ?? 0 }, remedies: [{ do: 'ask', says: 'remedy.orderStock', desk: 'store' }] }];
-  }),
+  code: 'stock.short',
+  nr: 6,
+  find: ({ plan, plant, shelf, to, contexts }) =>
+    contexts.flatMap(({ cx }) => {
+      const flow = plan.flows[pulledFlow(cx)];
+      if (flow?.supply?.from !== 'stock' || isCustomers(cx)) return [];
+      const need = to.value(`${pulledFlow(cx)}.demand`);
+      const free = freeStock(shelf, flow.supply.stock);
+      if (need <= free) return [];
+      const stock = plant.stocks[flow.supply.stock];
+      return [
+        {
+          level: 'decide',
+          at: cx.id,
+          figure: `${pulledFlow(cx)}.demand`,
+          args: { short: need - free, stock: stock?.name ?? '', days: stock?.leadDays ?? 0 },
+          remedies: [{ do: 'ask', says: 'remedy.orderStock', desk: 'store' }],
+        },
+      ];
+    }),
 };

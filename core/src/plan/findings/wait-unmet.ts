@@ -7,12 +7,36 @@ const SETTING = { turn: 'turnWaitS', cut: 'waitS' } as const;
 
 /** A wait typed shorter than the ink's own range before turning or cutting (elapsed, not shift time). */
 export const waitUnmet: Rule = {
-  code: 'wait.unmet', nr: 36,
-  find: ({ plan, spec, plant, to, contexts }) => contexts.flatMap(({ cx }) => cx.stepIds.flatMap((step) => (plan.steps[step]?.waits ?? []).flatMap((w) => {
-    if (w.why === 'foil' || cx.inkSeries?.lampDried) return [];
-    const { value, pm } = practiceOf(plant, ASKED[w.why]);
-    if (to.value(w.figure) >= value - pm) return [];
-    return [{ level: 'start', at: cx.id, figure: w.figure, args: { hours: Math.round((to.value(w.figure) / 3600) * 10) / 10, least: Math.round(((value - pm) / 3600) * 10) / 10, why: w.why },
-      remedies: [{ do: 'edit', says: 'remedy.waitLonger', args: {}, edits: [editAt(spec, ['choices', 'settings', cx.id, SETTING[w.why]], undefined)] }] }];
-  }))),
+  code: 'wait.unmet',
+  nr: 36,
+  find: ({ plan, spec, plant, to, contexts }) =>
+    contexts.flatMap(({ cx }) =>
+      cx.stepIds.flatMap((step) =>
+        (plan.steps[step]?.waits ?? []).flatMap((w) => {
+          if (w.why === 'foil' || cx.inkSeries?.lampDried) return [];
+          const { value, pm } = practiceOf(plant, ASKED[w.why]);
+          if (to.value(w.figure) >= value - pm) return [];
+          return [
+            {
+              level: 'start',
+              at: cx.id,
+              figure: w.figure,
+              args: {
+                hours: Math.round((to.value(w.figure) / 3600) * 10) / 10,
+                least: Math.round(((value - pm) / 3600) * 10) / 10,
+                why: w.why,
+              },
+              remedies: [
+                {
+                  do: 'edit',
+                  says: 'remedy.waitLonger',
+                  args: {},
+                  edits: [editAt(spec, ['choices', 'settings', cx.id, SETTING[w.why]], undefined)],
+                },
+              ],
+            },
+          ];
+        }),
+      ),
+    ),
 };

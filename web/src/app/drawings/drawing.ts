@@ -1,36 +1,98 @@
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, input, linkedSignal, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  effect,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { select } from 'd3-selection';
 import { zoom, type ZoomBehavior, zoomIdentity } from 'd3-zoom';
 import { formatNumber, inkColour, pathData, type Scene, type Shape } from '@druckerei/core';
 
 /** A scene of core on screen: shapes by role, zoom with wheel and keys, pan by drag, and a measure between two points where the drawing is to scale. */
 @Component({
-  selector: 'dk-drawing', changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    @if (scene(); as s) {
+  selector: 'dk-drawing',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: ` @if (scene(); as s) {
       <div class="tools">
-        @if (s.toScale) { <button type="button" class="plain" [attr.aria-pressed]="measuring()" (click)="toggleMeasure()">{{ measuring() ? 'Stop measuring' : 'Measure' }}</button> }
-        @if (distance() !== null) { <span class="read" role="status">{{ distance() }} mm</span> }
+        @if (s.toScale) {
+          <button type="button" class="plain" [attr.aria-pressed]="measuring()" (click)="toggleMeasure()">
+            {{ measuring() ? 'Stop measuring' : 'Measure' }}
+          </button>
+        }
+        @if (distance() !== null) {
+          <span class="read" role="status">{{ distance() }} mm</span>
+        }
         <span class="space"></span>
         <button type="button" class="plain" (click)="by(1.4)" aria-label="Zoom in">+</button>
         <button type="button" class="plain" (click)="by(1 / 1.4)" aria-label="Zoom out">−</button>
         <button type="button" class="plain" (click)="whole()">Whole</button>
       </div>
-      <svg #board role="img" tabindex="0" [attr.aria-label]="s.says" [attr.viewBox]="s.box.x + ' ' + s.box.y + ' ' + s.box.w + ' ' + s.box.h" [class.measuring]="measuring()" (click)="point($event)" (keydown)="key($event)">
+      <svg
+        #board
+        role="img"
+        tabindex="0"
+        [attr.aria-label]="s.says"
+        [attr.viewBox]="s.box.x + ' ' + s.box.y + ' ' + s.box.w + ' ' + s.box.h"
+        [class.measuring]="measuring()"
+        (click)="point($event)"
+        (keydown)="key($event)"
+      >
         <g [attr.transform]="transform()">
           @for (shape of s.shapes; track $index) {
             @switch (shape.kind) {
-              @case ('rect') { <rect [attr.class]="shape.role" [attr.x]="shape.x" [attr.y]="shape.y" [attr.width]="shape.w" [attr.height]="shape.h" [style.fill]="fill(shape)"><title>{{ shape.ref }}</title></rect> }
-              @case ('line') { <line [attr.class]="shape.role" [attr.x1]="shape.x1" [attr.y1]="shape.y1" [attr.x2]="shape.x2" [attr.y2]="shape.y2" /> }
-              @case ('circle') { <circle [attr.class]="shape.role" [attr.cx]="shape.cx" [attr.cy]="shape.cy" [attr.r]="shape.r" [style.fill]="fill(shape)" /> }
-              @case ('path') { <path [attr.class]="shape.role" [attr.d]="path(shape)" /> }
-              @case ('text') { <text [attr.class]="shape.role" [attr.x]="shape.x" [attr.y]="shape.y" [attr.font-size]="shape.sizeMm" [attr.text-anchor]="shape.anchor" [attr.transform]="turn(shape)">{{ shape.text }}</text> }
+              @case ('rect') {
+                <rect
+                  [attr.class]="shape.role"
+                  [attr.x]="shape.x"
+                  [attr.y]="shape.y"
+                  [attr.width]="shape.w"
+                  [attr.height]="shape.h"
+                  [style.fill]="fill(shape)"
+                >
+                  <title>{{ shape.ref }}</title>
+                </rect>
+              }
+              @case ('line') {
+                <line [attr.class]="shape.role" [attr.x1]="shape.x1" [attr.y1]="shape.y1" [attr.x2]="shape.x2" [attr.y2]="shape.y2" />
+              }
+              @case ('circle') {
+                <circle [attr.class]="shape.role" [attr.cx]="shape.cx" [attr.cy]="shape.cy" [attr.r]="shape.r" [style.fill]="fill(shape)" />
+              }
+              @case ('path') {
+                <path [attr.class]="shape.role" [attr.d]="path(shape)" />
+              }
+              @case ('text') {
+                <text
+                  [attr.class]="shape.role"
+                  [attr.x]="shape.x"
+                  [attr.y]="shape.y"
+                  [attr.font-size]="shape.sizeMm"
+                  [attr.text-anchor]="shape.anchor"
+                  [attr.transform]="turn(shape)"
+                >
+                  {{ shape.text }}
+                </text>
+              }
             }
           }
-          @if (from(); as a) { @if (to(); as b) { <line class="measure" [attr.x1]="a[0]" [attr.y1]="a[1]" [attr.x2]="b[0]" [attr.y2]="b[1]" /> } @else { <circle class="measure" [attr.cx]="a[0]" [attr.cy]="a[1]" [attr.r]="s.box.w / 150" /> } }
+          @if (from(); as a) {
+            @if (to(); as b) {
+              <line class="measure" [attr.x1]="a[0]" [attr.y1]="a[1]" [attr.x2]="b[0]" [attr.y2]="b[1]" />
+            } @else {
+              <circle class="measure" [attr.cx]="a[0]" [attr.cy]="a[1]" [attr.r]="s.box.w / 150" />
+            }
+          }
         </g>
       </svg>
-    } @else { <p class="soft empty">No drawing yet.</p> }`,
+    } @else {
+      <p class="soft empty">No drawing yet.</p>
+    }`,
   styleUrl: './drawing.scss',
 })
 export class Drawing {
@@ -41,14 +103,21 @@ export class Drawing {
   protected readonly measuring = signal(false);
   protected readonly from = signal<[number, number] | null>(null);
   protected readonly to = signal<[number, number] | null>(null);
-  protected readonly distance = computed(() => { const [a, b] = [this.from(), this.to()]; return a && b ? formatNumber(Math.sqrt((a[0] - b[0]) * (a[0] - b[0]) + (a[1] - b[1]) * (a[1] - b[1])), 1) : null; });
+  protected readonly distance = computed(() => {
+    const [a, b] = [this.from(), this.to()];
+    return a && b ? formatNumber(Math.sqrt((a[0] - b[0]) * (a[0] - b[0]) + (a[1] - b[1]) * (a[1] - b[1])), 1) : null;
+  });
   private behaviour: ZoomBehavior<SVGSVGElement, unknown> | null = null;
 
   constructor() {
     effect(() => {
       const svg = this.board()?.nativeElement;
       if (!svg || !('createSVGPoint' in svg)) return;
-      this.behaviour = zoom<SVGSVGElement, unknown>().scaleExtent([1, 20]).on('zoom', (e: { transform: { toString(): string } }) => { this.transform.set(e.transform.toString()); });
+      this.behaviour = zoom<SVGSVGElement, unknown>()
+        .scaleExtent([1, 20])
+        .on('zoom', (e: { transform: { toString(): string } }) => {
+          this.transform.set(e.transform.toString());
+        });
       select(svg).call(this.behaviour);
     });
   }
@@ -57,14 +126,37 @@ export class Drawing {
   protected path = (s: Shape): string => (s.kind === 'path' ? pathData(s.points, s.closed) : '');
   protected turn = (s: Shape): string | null => (s.kind === 'text' && s.turn ? `rotate(${s.turn} ${s.x} ${s.y})` : null);
 
-  protected by(factor: number): void { const svg = this.board()?.nativeElement; if (svg && this.behaviour) select(svg).call(this.behaviour.scaleBy, factor); }
-  protected whole(): void { const svg = this.board()?.nativeElement; if (svg && this.behaviour) select(svg).call(this.behaviour.transform, zoomIdentity); }
-  protected toggleMeasure(): void { this.measuring.update((on) => !on); this.from.set(null); this.to.set(null); }
+  protected by(factor: number): void {
+    const svg = this.board()?.nativeElement;
+    if (svg && this.behaviour) select(svg).call(this.behaviour.scaleBy, factor);
+  }
+  protected whole(): void {
+    const svg = this.board()?.nativeElement;
+    if (svg && this.behaviour) select(svg).call(this.behaviour.transform, zoomIdentity);
+  }
+  protected toggleMeasure(): void {
+    this.measuring.update((on) => !on);
+    this.from.set(null);
+    this.to.set(null);
+  }
 
   protected key(e: KeyboardEvent): void {
-    const keys: Record<string, () => void> = { '+': () => { this.by(1.4); }, '-': () => { this.by(1 / 1.4); }, '0': () => { this.whole(); } };
+    const keys: Record<string, () => void> = {
+      '+': () => {
+        this.by(1.4);
+      },
+      '-': () => {
+        this.by(1 / 1.4);
+      },
+      '0': () => {
+        this.whole();
+      },
+    };
     const run = keys[e.key];
-    if (run) { e.preventDefault(); run(); }
+    if (run) {
+      e.preventDefault();
+      run();
+    }
   }
 
   protected point(e: MouseEvent): void {
@@ -73,7 +165,10 @@ export class Drawing {
     if (!this.measuring() || !svg || !inner) return;
     const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(inner.inverse());
     const at: [number, number] = [p.x, p.y];
-    if (!this.from() || this.to()) { this.from.set(at); this.to.set(null); } else this.to.set(at);
+    if (!this.from() || this.to()) {
+      this.from.set(at);
+      this.to.set(null);
+    } else this.to.set(at);
     this.pointed.emit(at);
   }
 }

@@ -3,17 +3,94 @@ import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMo
 
 /** Stocks, presses and work styles side by side, the cheapest good copy first. Each row is a whole plan; taking one is an edit like any other. */
 @Component({
-  selector: 'dk-compare-panel', changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <div class="top"><h2>Stocks and presses, by cost per thousand good copies</h2><span class="space"></span>@if (!done()) { <span role="status" class="soft">{{ rows().length }} planned …</span> <button type="button" class="quiet" (click)="stopped.emit()">Stop</button> } @else { <button type="button" class="plain" (click)="stopped.emit()">Close</button> }</div>
+  selector: 'dk-compare-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: ` <div class="top">
+      <h2>Stocks and presses, by cost per thousand good copies</h2>
+      <span class="space"></span>
+      @if (!done()) {
+        <span role="status" class="soft">{{ rows().length }} planned …</span>
+        <button type="button" class="quiet" (click)="stopped.emit()">Stop</button>
+      } @else {
+        <button type="button" class="plain" (click)="stopped.emit()">Close</button>
+      }
+    </div>
     <table>
-      <thead><tr><th>Press</th><th>Sheet</th><th>Work style</th><th class="number">Up</th><th class="number">Sheets</th><th class="number">Plates</th><th class="number">On machines</th><th class="number">Per thousand</th><th class="number">Break-even</th><th>Ready</th><th></th></tr></thead>
-      <tbody>@for (r of sorted(); track $index) {
-        <tr [class.chosen]="r.chosen"><td>{{ r.machine }}</td><td>{{ r.stock }}</td><td>{{ word(r.style) }}</td><td class="number">{{ n(r.copiesUp) }}</td><td class="number">{{ n(r.sheets) }}</td><td class="number">{{ n(r.plates) }}</td><td class="number">{{ duration(r.machineS) }}</td><td class="number"><b>{{ n(r.perThousand, 2) }}</b></td><td class="number">{{ breakEven(r) }}</td><td>{{ moment(r.readyAt, timeZone()) }}</td>
-          <td>@if (r.blocking > 0) { <span class="fail">blocked</span> } @else if (r.chosen) { as planned } @else { <button type="button" class="plain" (click)="take.emit(r.edits)">Take it</button> }</td></tr>
-      }</tbody>
+      <thead>
+        <tr>
+          <th>Press</th>
+          <th>Sheet</th>
+          <th>Work style</th>
+          <th class="number">Up</th>
+          <th class="number">Sheets</th>
+          <th class="number">Plates</th>
+          <th class="number">On machines</th>
+          <th class="number">Per thousand</th>
+          <th class="number">Break-even</th>
+          <th>Ready</th>
+          <th></th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (r of sorted(); track $index) {
+          <tr [class.chosen]="r.chosen">
+            <td>{{ r.machine }}</td>
+            <td>{{ r.stock }}</td>
+            <td>{{ word(r.style) }}</td>
+            <td class="number">{{ n(r.copiesUp) }}</td>
+            <td class="number">{{ n(r.sheets) }}</td>
+            <td class="number">{{ n(r.plates) }}</td>
+            <td class="number">{{ duration(r.machineS) }}</td>
+            <td class="number">
+              <b>{{ n(r.perThousand, 2) }}</b>
+            </td>
+            <td class="number">{{ breakEven(r) }}</td>
+            <td>{{ moment(r.readyAt, timeZone()) }}</td>
+            <td>
+              @if (r.blocking > 0) {
+                <span class="fail">blocked</span>
+              } @else if (r.chosen) {
+                as planned
+              } @else {
+                <button type="button" class="plain" (click)="take.emit(r.edits)">Take it</button>
+              }
+            </td>
+          </tr>
+        }
+      </tbody>
     </table>`,
-  styles: `.top { display: flex; align-items: baseline; gap: 12px; } .space { flex: 1; } table { width: 100%; border-collapse: collapse; margin-top: 6px; } th { text-align: left; font-weight: 400; color: var(--soft); font-size: 12.5px; } th.number { text-align: right; } td, th { padding: 4px 8px; border-bottom: 1px solid var(--line); } .chosen { background: var(--act-ground); }`,
+  styles: `
+    .top {
+      display: flex;
+      align-items: baseline;
+      gap: 12px;
+    }
+    .space {
+      flex: 1;
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      margin-top: 6px;
+    }
+    th {
+      text-align: left;
+      font-weight: 400;
+      color: var(--soft);
+      font-size: 12.5px;
+    }
+    th.number {
+      text-align: right;
+    }
+    td,
+    th {
+      padding: 4px 8px;
+      border-bottom: 1px solid var(--line);
+    }
+    .chosen {
+      background: var(--act-ground);
+    }
+  `,
 })
 export class ComparePanel {
   readonly rows = input.required<Compared[]>();

@@ -8,8 +8,22 @@ import { Working } from './working';
 
 const plant: Plant = PlantSchema.parse(plantJson);
 const spec: JobSpec = {
-  schema: 1, name: 'Card', choices: NO_CHOICES, overrides: {}, decisions: {},
-  items: { i1: { orderLine: null, product: 'card', versions: { only: { name: 'only', quantity: 5000, changes: [] } }, deliveries: [], overs: { underPpm: 0, overPpm: 0, extra: 'stock' }, pieces: 'alike', balanced: false } },
+  schema: 1,
+  name: 'Card',
+  choices: NO_CHOICES,
+  overrides: {},
+  decisions: {},
+  items: {
+    i1: {
+      orderLine: null,
+      product: 'card',
+      versions: { only: { name: 'only', quantity: 5000, changes: [] } },
+      deliveries: [],
+      overs: { underPpm: 0, overPpm: 0, extra: 'stock' },
+      pieces: 'alike',
+      balanced: false,
+    },
+  },
   products: { card: { kind: 'made', family: 'folded-card', wish: FAMILIES['folded-card'].starts } },
 };
 const made = plan(spec, plant, { ...EMPTY_SHELF, asOf: 1_772_000_000 });
@@ -44,7 +58,8 @@ describe('CountRiver', () => {
 describe('StonePanel', () => {
   it('shows nine rows at most, the rest unfolds, and defers to the manual', async () => {
     const f = TestBed.createComponent(StonePanel);
-    for (const [k, v] of Object.entries({ stone: made.stones.find((s) => s.key === 'print'), plan: made, spec, place })) f.componentRef.setInput(k, v);
+    for (const [k, v] of Object.entries({ stone: made.stones.find((s) => s.key === 'print'), plan: made, spec, place }))
+      f.componentRef.setInput(k, v);
     await f.whenStable();
     const host = f.nativeElement as HTMLElement;
     expect(host.querySelectorAll('.row')).toHaveLength(9);

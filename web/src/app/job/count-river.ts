@@ -1,13 +1,43 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { stoneName, type Figure, formatDuration, formatFigure, formatNumber, type Finding, label, LEVELS, type Plan, type RiverStone, type Stone } from '@druckerei/core';
+import {
+  stoneName,
+  type Figure,
+  formatDuration,
+  formatFigure,
+  formatNumber,
+  type Finding,
+  label,
+  LEVELS,
+  type Plan,
+  type RiverStone,
+  type Stone,
+} from '@druckerei/core';
 
-interface Drawn { stone: Stone; name: string; x: number; w: number; count: string; unit: string; lost: string; lostSays: string; time: string; wait: string; level: string | null; says: string }
+interface Drawn {
+  stone: Stone;
+  name: string;
+  x: number;
+  w: number;
+  count: string;
+  unit: string;
+  lost: string;
+  lostSays: string;
+  time: string;
+  wait: string;
+  level: string | null;
+  says: string;
+}
 
 const TOP = 20;
 const HEIGHT = 62;
 
 /** The count river: width is the count in finished pieces, narrowing at every stone by what it loses. Choosing a stone opens its panel; the list form has the same actions. */
-@Component({ selector: 'dk-count-river', changeDetection: ChangeDetectionStrategy.OnPush, templateUrl: './count-river.html', styleUrl: './count-river.scss' })
+@Component({
+  selector: 'dk-count-river',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './count-river.html',
+  styleUrl: './count-river.scss',
+})
 export class CountRiver {
   readonly plan = input.required<Plan>();
   readonly river = input.required<RiverStone[]>();
@@ -26,15 +56,28 @@ export class CountRiver {
       const out = value(stone.out);
       const shown = out ? formatFigure(out.value, out.unit, this.place()) : null;
       const lost = stone.lost.map((l) => ({ kind: l.kind, value: figures[l.figure]?.value ?? 0 })).filter((l) => l.value > 0);
-      const byKind = [...new Set(lost.map((l) => l.kind))].map((kind) => ({ kind, value: lost.filter((l) => l.kind === kind).reduce((s, l) => s + l.value, 0) }));
+      const byKind = [...new Set(lost.map((l) => l.kind))].map((kind) => ({
+        kind,
+        value: lost.filter((l) => l.kind === kind).reduce((s, l) => s + l.value, 0),
+      }));
       const seconds = stone.steps.reduce((s, st) => s + (figures[`${st}.setupS`]?.value ?? 0) + (figures[`${st}.runS`]?.value ?? 0), 0);
       const waits = stone.waitS.reduce((s, id) => s + (figures[id]?.value ?? 0), 0);
       const name = stoneName(stone);
       const count = stone.in === null ? '' : (shown?.number ?? '');
       const lostSum = byKind.reduce((s, l) => s + l.value, 0);
       return {
-        stone, name, x: i * w, w, count, unit: shown?.unit ?? '', lost: lostSum > 0 ? `−${formatNumber(lostSum)}` : '', lostSays: byKind.map((l) => `${label(l.kind)} ${formatNumber(l.value)}`).join(' · '),
-        time: formatDuration(seconds), wait: waits > 0 ? `waits ${formatDuration(waits)}` : '', level: this.worst(stone), says: `${name}, ${stone.machineName}, ${count ? `${count} ${shown?.unit ?? ''} good` : 'no pieces pass'}${lostSum > 0 ? `, ${formatNumber(lostSum)} lost` : ''}, ${formatDuration(seconds)}`,
+        stone,
+        name,
+        x: i * w,
+        w,
+        count,
+        unit: shown?.unit ?? '',
+        lost: lostSum > 0 ? `−${formatNumber(lostSum)}` : '',
+        lostSays: byKind.map((l) => `${label(l.kind)} ${formatNumber(l.value)}`).join(' · '),
+        time: formatDuration(seconds),
+        wait: waits > 0 ? `waits ${formatDuration(waits)}` : '',
+        level: this.worst(stone),
+        says: `${name}, ${stone.machineName}, ${count ? `${count} ${shown?.unit ?? ''} good` : 'no pieces pass'}${lostSum > 0 ? `, ${formatNumber(lostSum)} lost` : ''}, ${formatDuration(seconds)}`,
       };
     });
   });
@@ -45,14 +88,24 @@ export class CountRiver {
   }
 
   private readonly most = computed(() => Math.max(...this.river().map((s) => s.inCopies), 1));
-  private y(copies: number): number { return (HEIGHT / 2) * (copies / this.most()); }
+  private y(copies: number): number {
+    return (HEIGHT / 2) * (copies / this.most());
+  }
 
   /** The band: straight through the head of each stone, narrowing towards its end. */
   protected readonly band = computed(() => {
     const w = 1000 / Math.max(this.river().length, 1);
     const middle = TOP + HEIGHT / 2;
-    const points = this.river().flatMap((s, i): [number, number][] => [[i * w, this.y(s.inCopies)], [i * w + w * 0.45, this.y(s.inCopies)], [i * w + w * 0.7, this.y(s.outCopies)], [(i + 1) * w, this.y(s.outCopies)]]);
-    return `M${points.map(([x, h]) => `${x} ${middle - h}`).join('L')}L${[...points].reverse().map(([x, h]) => `${x} ${middle + h}`).join('L')}Z`;
+    const points = this.river().flatMap((s, i): [number, number][] => [
+      [i * w, this.y(s.inCopies)],
+      [i * w + w * 0.45, this.y(s.inCopies)],
+      [i * w + w * 0.7, this.y(s.outCopies)],
+      [(i + 1) * w, this.y(s.outCopies)],
+    ]);
+    return `M${points.map(([x, h]) => `${x} ${middle - h}`).join('L')}L${[...points]
+      .reverse()
+      .map(([x, h]) => `${x} ${middle + h}`)
+      .join('L')}Z`;
   });
 
   /** What leaves the river at a stone: a branch as thick as the loss. */
@@ -63,12 +116,18 @@ export class CountRiver {
       if (thick < 0.15) return [];
       const x = i * w + w * 0.55;
       const y = TOP + HEIGHT / 2 + this.y(s.inCopies) - thick / 2;
-      return [{ d: `M${x} ${y}C${x + w * 0.14} ${y} ${x + w * 0.16} ${y + 6} ${x + w * 0.18} ${this.bandHeight}`, thick: Math.max(thick, 1.6) }];
+      return [
+        { d: `M${x} ${y}C${x + w * 0.14} ${y} ${x + w * 0.16} ${y + 6} ${x + w * 0.18} ${this.bandHeight}`, thick: Math.max(thick, 1.6) },
+      ];
     });
   });
 
   /** The wished quantity: two dotted lines through the whole river. */
-  protected readonly wished = computed(() => { const last = this.river().at(-1)?.outCopies ?? 0; const h = this.y(last); return [TOP + HEIGHT / 2 - h, TOP + HEIGHT / 2 + h]; });
+  protected readonly wished = computed(() => {
+    const last = this.river().at(-1)?.outCopies ?? 0;
+    const h = this.y(last);
+    return [TOP + HEIGHT / 2 - h, TOP + HEIGHT / 2 + h];
+  });
 
   protected step(from: string, by: number, event: Event): void {
     const all = this.plan().stones;

@@ -1,30 +1,88 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
-import { type Edit, type Finding, findingKey, findingSays, findingTitle, formatDuration, formatMoment, formatNumber, type JobSpec, LEVEL_WORDS, remedySays } from '@druckerei/core';
+import {
+  type Edit,
+  type Finding,
+  findingKey,
+  findingSays,
+  findingTitle,
+  formatDuration,
+  formatMoment,
+  formatNumber,
+  type JobSpec,
+  LEVEL_WORDS,
+  remedySays,
+} from '@druckerei/core';
 import type { Preview } from '../planner/plan-messages';
 
 /** What a foreman would say: gravest first. Opening a card previews its remedy; one more click applies it. */
 @Component({
-  selector: 'dk-findings', changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <div class="top"><h2>Findings</h2><span class="space"></span><span class="soft">{{ counted() }}</span></div>
+  selector: 'dk-findings',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: ` <div class="top">
+      <h2>Findings</h2>
+      <span class="space"></span><span class="soft">{{ counted() }}</span>
+    </div>
     @for (f of findings(); track key(f); let i = $index) {
       <article class="finding" [class]="'level-' + f.level">
-        <button type="button" class="title" [attr.aria-expanded]="open() === key(f)" (click)="toggle(f)"><b>{{ levels[f.level] }}: {{ title(f) }}</b></button>
+        <button type="button" class="title" [attr.aria-expanded]="open() === key(f)" (click)="toggle(f)">
+          <b>{{ levels[f.level] }}: {{ title(f) }}</b>
+        </button>
         <p>{{ says(f) }}</p>
-        @if (decided(f); as d) { <p>Decided by {{ d.by }}: {{ d.reason }}</p> }
+        @if (decided(f); as d) {
+          <p>Decided by {{ d.by }}: {{ d.reason }}</p>
+        }
         @if (open() === key(f) && !locked()) {
           @for (r of f.remedies; track $index) {
-            @if (r.do === 'edit') { <p class="remedy"><button type="button" class="plain" (click)="apply.emit(r.edits)">{{ remedy(r) }}</button> @if (preview(); as p) { <span>{{ change(p) }}</span> }</p> }
-            @else { <p class="remedy">{{ remedy(r) }}</p> }
+            @if (r.do === 'edit') {
+              <p class="remedy">
+                <button type="button" class="plain" (click)="apply.emit(r.edits)">{{ remedy(r) }}</button>
+                @if (preview(); as p) {
+                  <span>{{ change(p) }}</span>
+                }
+              </p>
+            } @else {
+              <p class="remedy">{{ remedy(r) }}</p>
+            }
           }
-          @if (f.figure; as id) { <button type="button" class="plain" (click)="explain.emit(id)">Show the working</button> }
+          @if (f.figure; as id) {
+            <button type="button" class="plain" (click)="explain.emit(id)">Show the working</button>
+          }
         }
       </article>
-    } @empty { <p class="soft">Nothing to say.</p> }`,
+    } @empty {
+      <p class="soft">Nothing to say.</p>
+    }`,
   styles: `
-    .top { display: flex; align-items: baseline; margin-bottom: 6px; } .space { flex: 1; }
-    .finding { border-radius: 7px; padding: 7px 10px; margin-bottom: 7px; } .finding p { margin: 2px 0 0; color: var(--ink); }
-    .title { border: 0; background: none; padding: 0; text-align: left; cursor: pointer; color: inherit; } .plain { color: var(--ink); text-decoration: underline; }`,
+    .top {
+      display: flex;
+      align-items: baseline;
+      margin-bottom: 6px;
+    }
+    .space {
+      flex: 1;
+    }
+    .finding {
+      border-radius: 7px;
+      padding: 7px 10px;
+      margin-bottom: 7px;
+    }
+    .finding p {
+      margin: 2px 0 0;
+      color: var(--ink);
+    }
+    .title {
+      border: 0;
+      background: none;
+      padding: 0;
+      text-align: left;
+      cursor: pointer;
+      color: inherit;
+    }
+    .plain {
+      color: var(--ink);
+      text-decoration: underline;
+    }
+  `,
 })
 export class Findings {
   readonly findings = input.required<Finding[]>();
@@ -36,10 +94,20 @@ export class Findings {
   readonly apply = output<Edit[]>();
   readonly explain = output<string>();
   protected readonly levels = LEVEL_WORDS;
-  protected readonly open = linkedSignal<Finding[], string | null>({ source: () => this.findings(), computation: (all, before) => (all.some((f) => findingKey(f) === before?.value) ? (before?.value ?? null) : null) });
+  protected readonly open = linkedSignal<Finding[], string | null>({
+    source: () => this.findings(),
+    computation: (all, before) => (all.some((f) => findingKey(f) === before?.value) ? (before?.value ?? null) : null),
+  });
   protected readonly counted = computed(() => {
     const of = (level: string[]): number => this.findings().filter((f) => level.includes(f.level)).length;
-    return [[of(['release', 'start', 'close']), 'blocking'], [of(['decide']), 'to decide'], [of(['know']), 'to know']].filter(([n]) => n !== 0).map(([n, w]) => `${n} ${w}`).join(', ');
+    return [
+      [of(['release', 'start', 'close']), 'blocking'],
+      [of(['decide']), 'to decide'],
+      [of(['know']), 'to know'],
+    ]
+      .filter(([n]) => n !== 0)
+      .map(([n, w]) => `${n} ${w}`)
+      .join(', ');
   });
   protected key = findingKey;
   protected title = (f: Finding): string => findingTitle(f.code, f.args);
@@ -59,9 +127,13 @@ export class Findings {
     if (!after) return 'cannot be applied';
     const signed = (n: number, decimals = 0): string => (n > 0 ? `+${formatNumber(n, decimals)}` : formatNumber(n, decimals));
     const parts = [
-      after.sheets !== before.sheets ? `${signed(after.sheets - before.sheets)} sheets` : '', Math.abs(after.money - before.money) >= 0.5 ? `cost ${signed(after.money - before.money)}` : '',
-      after.readyAt !== before.readyAt ? `ready ${formatDuration(Math.abs(after.readyAt - before.readyAt))} ${after.readyAt > before.readyAt ? 'later' : 'sooner'}, ${formatMoment(after.readyAt, this.timeZone())}` : '',
-      Math.abs(after.chance - before.chance) > 0.005 ? `chance ${formatNumber(after.chance * 100)} %` : ''];
+      after.sheets !== before.sheets ? `${signed(after.sheets - before.sheets)} sheets` : '',
+      Math.abs(after.money - before.money) >= 0.5 ? `cost ${signed(after.money - before.money)}` : '',
+      after.readyAt !== before.readyAt
+        ? `ready ${formatDuration(Math.abs(after.readyAt - before.readyAt))} ${after.readyAt > before.readyAt ? 'later' : 'sooner'}, ${formatMoment(after.readyAt, this.timeZone())}`
+        : '',
+      Math.abs(after.chance - before.chance) > 0.005 ? `chance ${formatNumber(after.chance * 100)} %` : '',
+    ];
     return parts.filter(Boolean).join(' · ') || 'changes no total';
   }
 }

@@ -2,7 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ty
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { editAt, type Edit, familyOf, stoneName, findingKey, formatFigure, label, orderedQuantity, type Override, type TotalKey } from '@druckerei/core';
+import {
+  editAt,
+  type Edit,
+  familyOf,
+  stoneName,
+  findingKey,
+  formatFigure,
+  label,
+  orderedQuantity,
+  type Override,
+  type TotalKey,
+} from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
 import { Planner } from '../planner/planner';
 import { ProductForm } from '../product/product-form';
@@ -23,8 +34,25 @@ const FOOT: TotalKey[] = ['sheets', 'plates', 'inkKg', 'machineS', 'waitS', 'mon
 
 /** One job: header, count river, the chosen stone with drawing, settings, findings and workings, totals at the foot. There is no save button. */
 @Component({
-  selector: 'dk-job-page', imports: [RouterLink, MatDialogModule, CountRiver, StonePanel, Findings, Working, Drawing, ProductForm, RouteBars, ComparePanel, EditValue, FigureValue],
-  providers: [Planner], changeDetection: ChangeDetectionStrategy.OnPush, templateUrl: './job-page.html', styleUrl: './job-page.scss',
+  selector: 'dk-job-page',
+  imports: [
+    RouterLink,
+    MatDialogModule,
+    CountRiver,
+    StonePanel,
+    Findings,
+    Working,
+    Drawing,
+    ProductForm,
+    RouteBars,
+    ComparePanel,
+    EditValue,
+    FigureValue,
+  ],
+  providers: [Planner],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './job-page.html',
+  styleUrl: './job-page.scss',
 })
 export class JobPage implements OnDestroy {
   readonly id = input.required<string>();
@@ -47,74 +75,277 @@ export class JobPage implements OnDestroy {
   protected readonly asList = signal(false);
   protected readonly view = signal<'stone' | 'route'>('stone');
 
-  protected readonly failure = computed(() => { const c = this.call(); return typeof c === 'object' ? c.failure : null; });
+  protected readonly failure = computed(() => {
+    const c = this.call();
+    return typeof c === 'object' ? c.failure : null;
+  });
   protected readonly locked = computed(() => this.job()?.state === 'released' || !this.me()?.roles.includes('planner'));
   protected readonly wrong = computed(() => Object.keys(this.refused()).length > 0);
   protected readonly planning = this.planner.planning;
   protected readonly place = computed(() => ({ timeZone: this.plant()?.timeZone ?? 'UTC', currency: this.plant()?.currency ?? 'EUR' }));
   protected readonly who = computed(() => this.me()?.fullName ?? '');
   protected readonly stone = computed(() => this.planning()?.plan.stones.find((s) => s.id === this.stoneId()) ?? null);
-  protected readonly stoneName = computed(() => { const s = this.stone(); return s ? stoneName(s) : ''; });
-  protected readonly item = computed(() => { const first = Object.entries(this.spec()?.items ?? {})[0]; return first ? { id: first[0], item: first[1], quantity: orderedQuantity(first[1]), version: Object.keys(first[1].versions)[0] ?? 'only' } : null; });
-  protected readonly pieces = computed(() => { const made = Object.values(this.spec()?.products ?? {}).find((p) => p.kind === 'made'); return made?.kind === 'made' ? familyOf(made.family).words.pieces : 'pieces'; });
+  protected readonly stoneName = computed(() => {
+    const s = this.stone();
+    return s ? stoneName(s) : '';
+  });
+  protected readonly item = computed(() => {
+    const first = Object.entries(this.spec()?.items ?? {})[0];
+    return first
+      ? { id: first[0], item: first[1], quantity: orderedQuantity(first[1]), version: Object.keys(first[1].versions)[0] ?? 'only' }
+      : null;
+  });
+  protected readonly pieces = computed(() => {
+    const made = Object.values(this.spec()?.products ?? {}).find((p) => p.kind === 'made');
+    return made?.kind === 'made' ? familyOf(made.family).words.pieces : 'pieces';
+  });
   protected readonly due = computed(() => this.item()?.item.deliveries[0]?.by ?? '');
-  protected readonly shownDue = computed(() => { const d = this.due(); return d ? new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', timeZone: 'UTC' }).format(new Date(`${d}:00Z`)).replace(',', '') : 'no date'; });
-  protected readonly chance = computed(() => { const p = this.planning()?.plan; const f = p?.figures[p.totals.chance ?? '']; return f ? Math.round(f.value * 100) : null; });
-  protected readonly foot = computed(() => { const p = this.planning()?.plan; return p ? FOOT.flatMap((k) => { const id = p.totals[k]; return id === undefined ? [] : [{ key: k, id, figure: p.figures[id], says: label(`total.${k}`) }]; }) : []; });
-  protected readonly saveSays = computed(() => { const s = this.save(); return this.job()?.state === 'released' ? 'released' : typeof s === 'object' ? 'kept here, not saved' : { saved: 'saved', saving: 'saving …', kept: 'kept here' }[s]; });
-  protected readonly saveFailure = computed(() => { const s = this.save(); return typeof s === 'object' ? s.failure : null; });
-  protected readonly releaseFailure = computed(() => { const r = this.releaseCall(); return typeof r === 'object' ? r.failure : null; });
-  protected readonly staleRows = computed(() => (this.stale()?.stale?.edits ?? []).map((e) => { const edit = e as Edit; const mine = this.store.selectSignal(jobFeature.selectPending)().find((p) => p.at.join('.') === edit.at.join('.')); return { place: edit.at.slice(-2).join(' '), theirs: JSON.stringify(edit.now ?? 'default'), mine: JSON.stringify(mine?.now ?? 'default') }; }));
+  protected readonly shownDue = computed(() => {
+    const d = this.due();
+    return d
+      ? new Intl.DateTimeFormat('en-GB', {
+          weekday: 'short',
+          day: 'numeric',
+          month: 'short',
+          hour: '2-digit',
+          minute: '2-digit',
+          timeZone: 'UTC',
+        })
+          .format(new Date(`${d}:00Z`))
+          .replace(',', '')
+      : 'no date';
+  });
+  protected readonly chance = computed(() => {
+    const p = this.planning()?.plan;
+    const f = p?.figures[p.totals.chance ?? ''];
+    return f ? Math.round(f.value * 100) : null;
+  });
+  protected readonly foot = computed(() => {
+    const p = this.planning()?.plan;
+    return p
+      ? FOOT.flatMap((k) => {
+          const id = p.totals[k];
+          return id === undefined ? [] : [{ key: k, id, figure: p.figures[id], says: label(`total.${k}`) }];
+        })
+      : [];
+  });
+  protected readonly saveSays = computed(() => {
+    const s = this.save();
+    return this.job()?.state === 'released'
+      ? 'released'
+      : typeof s === 'object'
+        ? 'kept here, not saved'
+        : { saved: 'saved', saving: 'saving …', kept: 'kept here' }[s];
+  });
+  protected readonly saveFailure = computed(() => {
+    const s = this.save();
+    return typeof s === 'object' ? s.failure : null;
+  });
+  protected readonly releaseFailure = computed(() => {
+    const r = this.releaseCall();
+    return typeof r === 'object' ? r.failure : null;
+  });
+  protected readonly staleRows = computed(() =>
+    (this.stale()?.stale?.edits ?? []).map((e) => {
+      const edit = e as Edit;
+      const mine = this.store
+        .selectSignal(jobFeature.selectPending)()
+        .find((p) => p.at.join('.') === edit.at.join('.'));
+      return {
+        place: edit.at.slice(-2).join(' '),
+        theirs: JSON.stringify(edit.now ?? 'default'),
+        mine: JSON.stringify(mine?.now ?? 'default'),
+      };
+    }),
+  );
 
   constructor() {
-    effect(() => { this.store.dispatch(JobActions.opened({ id: this.id() })); });
+    effect(() => {
+      this.store.dispatch(JobActions.opened({ id: this.id() }));
+    });
     effect(() => {
       const [spec, plant, job] = [this.spec(), this.plant(), this.job()];
       if (spec && plant && job) this.planner.plan(spec, plant, job.shelf);
     });
-    effect(() => { const id = this.stoneId(); this.planner.choose(id === 'product' ? null : id); });
+    effect(() => {
+      const id = this.stoneId();
+      this.planner.choose(id === 'product' ? null : id);
+    });
     inject(Shortcuts).use([
-      { keys: '$mod+z', shown: 'Ctrl Z', says: 'Undo', run: () => { this.undo(); } },
-      { keys: '$mod+Shift+z', shown: 'Ctrl Shift Z', says: 'Redo', run: () => { this.redo(); } },
-      { keys: '[', shown: '[', says: 'Stone before', run: () => { this.walk(-1); } },
-      { keys: ']', shown: ']', says: 'Next stone', run: () => { this.walk(1); } },
-      { keys: 'p', shown: 'P', says: 'The product', run: () => { this.chooseStone('product'); } },
-      { keys: 'l', shown: 'L', says: 'River as a list, and back', run: () => { this.asList.update((on) => !on); } },
-      { keys: 'g', shown: 'G', says: 'When each step runs', run: () => { this.view.update((v) => (v === 'route' ? 'stone' : 'route')); } },
-      { keys: 'c', shown: 'C', says: 'Compare stocks and presses', run: () => { this.planner.compare(); } },
-      { keys: 'Escape', shown: 'Esc', says: 'Close the working', run: () => { this.explain(null); } },
+      {
+        keys: '$mod+z',
+        shown: 'Ctrl Z',
+        says: 'Undo',
+        run: () => {
+          this.undo();
+        },
+      },
+      {
+        keys: '$mod+Shift+z',
+        shown: 'Ctrl Shift Z',
+        says: 'Redo',
+        run: () => {
+          this.redo();
+        },
+      },
+      {
+        keys: '[',
+        shown: '[',
+        says: 'Stone before',
+        run: () => {
+          this.walk(-1);
+        },
+      },
+      {
+        keys: ']',
+        shown: ']',
+        says: 'Next stone',
+        run: () => {
+          this.walk(1);
+        },
+      },
+      {
+        keys: 'p',
+        shown: 'P',
+        says: 'The product',
+        run: () => {
+          this.chooseStone('product');
+        },
+      },
+      {
+        keys: 'l',
+        shown: 'L',
+        says: 'River as a list, and back',
+        run: () => {
+          this.asList.update((on) => !on);
+        },
+      },
+      {
+        keys: 'g',
+        shown: 'G',
+        says: 'When each step runs',
+        run: () => {
+          this.view.update((v) => (v === 'route' ? 'stone' : 'route'));
+        },
+      },
+      {
+        keys: 'c',
+        shown: 'C',
+        says: 'Compare stocks and presses',
+        run: () => {
+          this.planner.compare();
+        },
+      },
+      {
+        keys: 'Escape',
+        shown: 'Esc',
+        says: 'Close the working',
+        run: () => {
+          this.explain(null);
+        },
+      },
     ]);
   }
 
-  ngOnDestroy(): void { this.planner.stop(); this.store.dispatch(JobActions.closed()); }
+  ngOnDestroy(): void {
+    this.planner.stop();
+    this.store.dispatch(JobActions.closed());
+  }
 
-  protected edit(edits: Edit[]): void { if (!this.locked()) this.store.dispatch(JobActions.edited({ edits, at: Date.now() })); }
-  protected setQuantity(value: unknown): void { const [spec, i] = [this.spec(), this.item()]; if (spec && i && typeof value === 'number') this.edit([editAt(spec, ['items', i.id, 'versions', i.version, 'quantity'], value), ...this.shareEdits(value)]); }
-  protected setDue(value: unknown): void { const [spec, i] = [this.spec(), this.item()]; if (spec && i && typeof value === 'string') this.edit([editAt(spec, ['items', i.id, 'deliveries'], i.item.deliveries.map((d, n) => (n === 0 ? { ...d, by: value.slice(0, 16) } : d)))]); }
-  protected setOvers(value: unknown): void { const [spec, i] = [this.spec(), this.item()]; if (spec && i && typeof value === 'number') this.edit([editAt(spec, ['items', i.id, 'overs', 'overPpm'], value)]); }
-  protected setTitle(value: unknown): void { const spec = this.spec(); if (spec && typeof value === 'string') this.edit([editAt(spec, ['name'], value)]); }
-  protected override(id: string, override: Override | null): void { const spec = this.spec(); if (spec) this.edit([editAt(spec, ['overrides', id], override ?? undefined)]); }
-  protected take(edits: Edit[]): void { this.edit(edits); this.planner.cancelCompare(); }
-  protected chooseStone(stone: string): void { this.view.set('stone'); this.store.dispatch(JobActions.stoneChosen({ stone })); }
-  protected explain(figure: string | null): void { this.store.dispatch(JobActions.figureAsked({ figure })); }
-  protected undo(): void { this.store.dispatch(JobActions.undoAsked()); }
-  protected redo(): void { this.store.dispatch(JobActions.redoAsked()); }
-  protected again(): void { this.store.dispatch(JobActions.opened({ id: this.id() })); }
-  protected trySave(): void { this.store.dispatch(JobActions.saveTriedAgain()); }
-  protected keepMine(): void { this.store.dispatch(JobActions.mineKept()); }
-  protected takeTheirs(): void { this.store.dispatch(JobActions.theirsTaken()); }
-  protected total = (id: string): string => { const f = this.planning()?.plan.figures[id]; return f ? formatFigure(f.value, f.unit, this.place()).number : ''; };
+  protected edit(edits: Edit[]): void {
+    if (!this.locked()) this.store.dispatch(JobActions.edited({ edits, at: Date.now() }));
+  }
+  protected setQuantity(value: unknown): void {
+    const [spec, i] = [this.spec(), this.item()];
+    if (spec && i && typeof value === 'number')
+      this.edit([editAt(spec, ['items', i.id, 'versions', i.version, 'quantity'], value), ...this.shareEdits(value)]);
+  }
+  protected setDue(value: unknown): void {
+    const [spec, i] = [this.spec(), this.item()];
+    if (spec && i && typeof value === 'string')
+      this.edit([
+        editAt(
+          spec,
+          ['items', i.id, 'deliveries'],
+          i.item.deliveries.map((d, n) => (n === 0 ? { ...d, by: value.slice(0, 16) } : d)),
+        ),
+      ]);
+  }
+  protected setOvers(value: unknown): void {
+    const [spec, i] = [this.spec(), this.item()];
+    if (spec && i && typeof value === 'number') this.edit([editAt(spec, ['items', i.id, 'overs', 'overPpm'], value)]);
+  }
+  protected setTitle(value: unknown): void {
+    const spec = this.spec();
+    if (spec && typeof value === 'string') this.edit([editAt(spec, ['name'], value)]);
+  }
+  protected override(id: string, override: Override | null): void {
+    const spec = this.spec();
+    if (spec) this.edit([editAt(spec, ['overrides', id], override ?? undefined)]);
+  }
+  protected take(edits: Edit[]): void {
+    this.edit(edits);
+    this.planner.cancelCompare();
+  }
+  protected chooseStone(stone: string): void {
+    this.view.set('stone');
+    this.store.dispatch(JobActions.stoneChosen({ stone }));
+  }
+  protected explain(figure: string | null): void {
+    this.store.dispatch(JobActions.figureAsked({ figure }));
+  }
+  protected undo(): void {
+    this.store.dispatch(JobActions.undoAsked());
+  }
+  protected redo(): void {
+    this.store.dispatch(JobActions.redoAsked());
+  }
+  protected again(): void {
+    this.store.dispatch(JobActions.opened({ id: this.id() }));
+  }
+  protected trySave(): void {
+    this.store.dispatch(JobActions.saveTriedAgain());
+  }
+  protected keepMine(): void {
+    this.store.dispatch(JobActions.mineKept());
+  }
+  protected takeTheirs(): void {
+    this.store.dispatch(JobActions.theirsTaken());
+  }
+  protected total = (id: string): string => {
+    const f = this.planning()?.plan.figures[id];
+    return f ? formatFigure(f.value, f.unit, this.place()).number : '';
+  };
 
   protected release(): void {
     const [plan, spec] = [this.planning()?.plan, this.spec()];
     if (!plan || !spec) return;
-    this.dialog.open<ReleaseDialog, unknown, Record<string, string>>(ReleaseDialog, { width: '560px', data: { findings: plan.findings, decided: Object.keys(spec.decisions).filter((k) => plan.findings.some((f) => findingKey(f) === k)) } }).afterClosed().subscribe((decisions) => { if (decisions) this.store.dispatch(JobActions.releaseAsked({ decisions })); });
+    this.dialog
+      .open<ReleaseDialog, unknown, Record<string, string>>(ReleaseDialog, {
+        width: '560px',
+        data: {
+          findings: plan.findings,
+          decided: Object.keys(spec.decisions).filter((k) => plan.findings.some((f) => findingKey(f) === k)),
+        },
+      })
+      .afterClosed()
+      .subscribe((decisions) => {
+        if (decisions) this.store.dispatch(JobActions.releaseAsked({ decisions }));
+      });
   }
 
   /** With one delivery its share follows the quantity; with several a finding says what is missing. */
   private shareEdits(quantity: number): Edit[] {
     const [spec, i] = [this.spec(), this.item()];
-    return spec && i?.item.deliveries.length === 1 ? [editAt(spec, ['items', i.id, 'deliveries'], i.item.deliveries.map((d) => ({ ...d, share: { [i.version]: quantity } })))] : [];
+    return spec && i?.item.deliveries.length === 1
+      ? [
+          editAt(
+            spec,
+            ['items', i.id, 'deliveries'],
+            i.item.deliveries.map((d) => ({ ...d, share: { [i.version]: quantity } })),
+          ),
+        ]
+      : [];
   }
 
   private walk(by: number): void {

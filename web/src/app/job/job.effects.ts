@@ -1,7 +1,21 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { catchError, concatMap, debounceTime, EMPTY, exhaustMap, filter, map, merge, of, switchMap, tap, timer, withLatestFrom } from 'rxjs';
+import {
+  catchError,
+  concatMap,
+  debounceTime,
+  EMPTY,
+  exhaustMap,
+  filter,
+  map,
+  merge,
+  of,
+  switchMap,
+  tap,
+  timer,
+  withLatestFrom,
+} from 'rxjs';
 import { ApiCaller, type Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
 import { PlanContext } from '../shared/plan-context';
@@ -12,65 +26,141 @@ import { KeptEdits } from './kept-edits';
 const SAVE_AFTER_MS = 600;
 const TRY_AGAIN_MS = 3_000;
 
-export const load = createEffect((actions$ = inject(Actions), api = inject(ApiCaller), plants = inject(PlanContext), kept = inject(KeptEdits)) => actions$.pipe(
-  ofType(JobActions.opened),
-  switchMap(({ id }) => api.call('jobs.read', { params: { id } }).pipe(
-    switchMap((job) => plants.plant(job.plant).pipe(map((plant) => JobApiActions.jobLoaded({ job, plant, kept: job.state === 'draft' ? kept.of(id) : [] })))),
-    catchError((failure: Failure) => of(failure.status === 401 ? SessionActions.sessionExpired() : JobApiActions.loadFailed({ failure }))),
-  )),
-), { functional: true });
+export const load = createEffect(
+  (actions$ = inject(Actions), api = inject(ApiCaller), plants = inject(PlanContext), kept = inject(KeptEdits)) =>
+    actions$.pipe(
+      ofType(JobActions.opened),
+      switchMap(({ id }) =>
+        api.call('jobs.read', { params: { id } }).pipe(
+          switchMap((job) =>
+            plants
+              .plant(job.plant)
+              .pipe(map((plant) => JobApiActions.jobLoaded({ job, plant, kept: job.state === 'draft' ? kept.of(id) : [] }))),
+          ),
+          catchError((failure: Failure) =>
+            of(failure.status === 401 ? SessionActions.sessionExpired() : JobApiActions.loadFailed({ failure })),
+          ),
+        ),
+      ),
+    ),
+  { functional: true },
+);
 
 /** What is not acknowledged stands in this browser too, until it is. */
-export const keep = createEffect((store = inject(Store), kept = inject(KeptEdits)) => store.select(jobFeature.selectJobState).pipe(
-  filter((s) => s.job !== null && s.call === 'idle'),
-  tap((s) => { if (s.job) kept.keep(s.job.id, s.pending); }),
-), { functional: true, dispatch: false });
+export const keep = createEffect(
+  (store = inject(Store), kept = inject(KeptEdits)) =>
+    store.select(jobFeature.selectJobState).pipe(
+      filter((s) => s.job !== null && s.call === 'idle'),
+      tap((s) => {
+        if (s.job) kept.keep(s.job.id, s.pending);
+      }),
+    ),
+  { functional: true, dispatch: false },
+);
 
-export const save = createEffect((actions$ = inject(Actions), api = inject(ApiCaller), store = inject(Store)) => merge(
-  actions$.pipe(ofType(JobActions.edited, JobActions.undoAsked, JobActions.redoAsked, JobApiActions.jobLoaded, JobActions.mineKept, JobApiActions.saved), debounceTime(SAVE_AFTER_MS)),
-  actions$.pipe(ofType(JobApiActions.saveFailed), debounceTime(TRY_AGAIN_MS)),
-  actions$.pipe(ofType(SessionActions.signedIn, JobActions.saveTriedAgain)),
-).pipe(
-  withLatestFrom(store.select(jobFeature.selectJobState)),
-  // A save under way takes what was pending when it began; what comes after it is saved next.
-  exhaustMap(([, s]) => {
-    if (!s.job || s.pending.length === 0 || s.stale || s.job.state === 'released') return EMPTY;
-    const { id, version } = s.job;
-    const edits = s.pending.slice(0, 500);
-    store.dispatch(JobApiActions.saveBegun({ count: edits.length }));
-    return api.call('jobs.edit', { params: { id }, body: { version, key: crypto.randomUUID(), edits } }).pipe(
-      map((saved) => JobApiActions.saved({ version: saved.version, count: edits.length, others: saved.othersEdits })),
-      catchError((failure: Failure) => of(failure.status === 401 ? SessionActions.sessionExpired() : failure.status === 409 && failure.stale ? JobApiActions.saveStale({ failure }) : JobApiActions.saveFailed({ failure }))),
-    );
-  }),
-), { functional: true });
+export const save = createEffect(
+  (actions$ = inject(Actions), api = inject(ApiCaller), store = inject(Store)) =>
+    merge(
+      actions$.pipe(
+        ofType(
+          JobActions.edited,
+          JobActions.undoAsked,
+          JobActions.redoAsked,
+          JobApiActions.jobLoaded,
+          JobActions.mineKept,
+          JobApiActions.saved,
+        ),
+        debounceTime(SAVE_AFTER_MS),
+      ),
+      actions$.pipe(ofType(JobApiActions.saveFailed), debounceTime(TRY_AGAIN_MS)),
+      actions$.pipe(ofType(SessionActions.signedIn, JobActions.saveTriedAgain)),
+    ).pipe(
+      withLatestFrom(store.select(jobFeature.selectJobState)),
+      // A save under way takes what was pending when it began; what comes after it is saved next.
+      exhaustMap(([, s]) => {
+        if (!s.job || s.pending.length === 0 || s.stale || s.job.state === 'released') return EMPTY;
+        const { id, version } = s.job;
+        const edits = s.pending.slice(0, 500);
+        store.dispatch(JobApiActions.saveBegun({ count: edits.length }));
+        return api.call('jobs.edit', { params: { id }, body: { version, key: crypto.randomUUID(), edits } }).pipe(
+          map((saved) => JobApiActions.saved({ version: saved.version, count: edits.length, others: saved.othersEdits })),
+          catchError((failure: Failure) =>
+            of(
+              failure.status === 401
+                ? SessionActions.sessionExpired()
+                : failure.status === 409 && failure.stale
+                  ? JobApiActions.saveStale({ failure })
+                  : JobApiActions.saveFailed({ failure }),
+            ),
+          ),
+        );
+      }),
+    ),
+  { functional: true },
+);
 
 /** A session that ended in mid-edit: the edits stay pending and go on after the sign-in. */
-export const keptOnExpiry = createEffect((actions$ = inject(Actions), store = inject(Store)) => actions$.pipe(
-  ofType(SessionActions.sessionExpired), withLatestFrom(store.select(jobFeature.selectSaving)),
-  filter(([, saving]) => saving > 0), map(() => JobApiActions.saveFailed({ failure: { status: 401, title: 'Not signed in', detail: 'Sign in to go on; what you typed is kept.' } })),
-), { functional: true });
+export const keptOnExpiry = createEffect(
+  (actions$ = inject(Actions), store = inject(Store)) =>
+    actions$.pipe(
+      ofType(SessionActions.sessionExpired),
+      withLatestFrom(store.select(jobFeature.selectSaving)),
+      filter(([, saving]) => saving > 0),
+      map(() =>
+        JobApiActions.saveFailed({ failure: { status: 401, title: 'Not signed in', detail: 'Sign in to go on; what you typed is kept.' } }),
+      ),
+    ),
+  { functional: true },
+);
 
 /** Read again when others changed the job, or when a save came back with others' edits merged in. */
-export const others = createEffect((actions$ = inject(Actions), api = inject(ApiCaller), changes = inject(Changes), store = inject(Store)) => merge(
-  changes.changes$.pipe(map((c) => ({ id: c?.id ?? null, version: c?.version ?? Infinity, force: c === null }))),
-  actions$.pipe(ofType(JobApiActions.saved), filter(({ others: o }) => o.length > 0), map(() => ({ id: null, version: Infinity, force: true }))),
-  actions$.pipe(ofType(JobActions.theirsTaken), map(() => ({ id: null, version: Infinity, force: true }))),
-).pipe(
-  withLatestFrom(store.select(jobFeature.selectJobState)),
-  filter(([c, s]) => s.job !== null && s.pending.length === 0 && (c.force || (c.id === s.job.id && c.version > s.job.version))),
-  // A moment, so that our own save's answer comes before the news of it.
-  concatMap(([, s]) => timer(150).pipe(switchMap(() => api.call('jobs.read', { params: { id: s.job?.id ?? '' } })), catchError(() => EMPTY))),
-  withLatestFrom(store.select(jobFeature.selectJobState)),
-  filter(([job, s]) => s.job?.id === job.id && s.pending.length === 0 && (job.version > s.job.version || job.state !== s.job.state)),
-  map(([job]) => JobApiActions.othersChanged({ version: job.version, spec: job.spec, shelf: job.shelf, state: job.state })),
-), { functional: true });
+export const others = createEffect(
+  (actions$ = inject(Actions), api = inject(ApiCaller), changes = inject(Changes), store = inject(Store)) =>
+    merge(
+      changes.changes$.pipe(map((c) => ({ id: c?.id ?? null, version: c?.version ?? Infinity, force: c === null }))),
+      actions$.pipe(
+        ofType(JobApiActions.saved),
+        filter(({ others: o }) => o.length > 0),
+        map(() => ({ id: null, version: Infinity, force: true })),
+      ),
+      actions$.pipe(
+        ofType(JobActions.theirsTaken),
+        map(() => ({ id: null, version: Infinity, force: true })),
+      ),
+    ).pipe(
+      withLatestFrom(store.select(jobFeature.selectJobState)),
+      filter(([c, s]) => s.job !== null && s.pending.length === 0 && (c.force || (c.id === s.job.id && c.version > s.job.version))),
+      // A moment, so that our own save's answer comes before the news of it.
+      concatMap(([, s]) =>
+        timer(150).pipe(
+          switchMap(() => api.call('jobs.read', { params: { id: s.job?.id ?? '' } })),
+          catchError(() => EMPTY),
+        ),
+      ),
+      withLatestFrom(store.select(jobFeature.selectJobState)),
+      filter(([job, s]) => s.job?.id === job.id && s.pending.length === 0 && (job.version > s.job.version || job.state !== s.job.state)),
+      map(([job]) => JobApiActions.othersChanged({ version: job.version, spec: job.spec, shelf: job.shelf, state: job.state })),
+    ),
+  { functional: true },
+);
 
-export const release = createEffect((actions$ = inject(Actions), api = inject(ApiCaller), store = inject(Store)) => actions$.pipe(
-  ofType(JobActions.releaseAsked),
-  withLatestFrom(store.select(jobFeature.selectJobState)),
-  exhaustMap(([{ decisions }, s]) => {
-    if (!s.job || s.pending.length > 0) return of(JobApiActions.releaseFailed({ failure: { status: 0, title: 'Not saved yet', detail: 'The last change is still being saved. Release again in a moment.' } }));
-    return api.call('jobs.release', { params: { id: s.job.id }, body: { version: s.job.version, decisions } }).pipe(map((r) => JobApiActions.released(r)), catchError((failure: Failure) => of(JobApiActions.releaseFailed({ failure }))));
-  }),
-), { functional: true });
+export const release = createEffect(
+  (actions$ = inject(Actions), api = inject(ApiCaller), store = inject(Store)) =>
+    actions$.pipe(
+      ofType(JobActions.releaseAsked),
+      withLatestFrom(store.select(jobFeature.selectJobState)),
+      exhaustMap(([{ decisions }, s]) => {
+        if (!s.job || s.pending.length > 0)
+          return of(
+            JobApiActions.releaseFailed({
+              failure: { status: 0, title: 'Not saved yet', detail: 'The last change is still being saved. Release again in a moment.' },
+            }),
+          );
+        return api.call('jobs.release', { params: { id: s.job.id }, body: { version: s.job.version, decisions } }).pipe(
+          map((r) => JobApiActions.released(r)),
+          catchError((failure: Failure) => of(JobApiActions.releaseFailed({ failure }))),
+        );
+      }),
+    ),
+  { functional: true },
+);

@@ -3,19 +3,45 @@ import { editAt, FAMILIES, NO_CHOICES, type JobSpec, type Plant } from '@drucker
 import { JobActions, JobApiActions, jobFeature, type JobState } from './job.feature';
 
 const spec: JobSpec = {
-  schema: 1, name: 'Card', choices: NO_CHOICES, overrides: {}, decisions: {},
-  items: { i1: { orderLine: null, product: 'card', versions: { only: { name: 'only', quantity: 5000, changes: [] } }, deliveries: [], overs: { underPpm: 0, overPpm: 0, extra: 'stock' }, pieces: 'alike', balanced: false } },
+  schema: 1,
+  name: 'Card',
+  choices: NO_CHOICES,
+  overrides: {},
+  decisions: {},
+  items: {
+    i1: {
+      orderLine: null,
+      product: 'card',
+      versions: { only: { name: 'only', quantity: 5000, changes: [] } },
+      deliveries: [],
+      overs: { underPpm: 0, overPpm: 0, extra: 'stock' },
+      pieces: 'alike',
+      balanced: false,
+    },
+  },
   products: { card: { kind: 'made', family: 'folded-card', wish: FAMILIES['folded-card'].starts } },
 };
 const job = { id: 'j', number: 1, customer: 'c', state: 'draft', version: 3, plant: 'p', shelf: {}, releases: [] } as unknown as Job;
 const loaded = jobFeature.reducer(undefined, JobApiActions.jobLoaded({ job: { ...job, spec }, plant: {} as Plant, kept: [] }));
 const QUANTITY = ['items', 'i1', 'versions', 'only', 'quantity'];
 const quantity = (s: JobState): number | undefined => s.spec?.items['i1']?.versions['only']?.quantity;
-const typed = (s: JobState, now: unknown, at = 0): JobState => jobFeature.reducer(s, JobActions.edited({ edits: [editAt(s.spec as JobSpec, QUANTITY, now)], at }));
+const typed = (s: JobState, now: unknown, at = 0): JobState =>
+  jobFeature.reducer(s, JobActions.edited({ edits: [editAt(s.spec as JobSpec, QUANTITY, now)], at }));
 
 describe('a job’s draft', () => {
-  it('takes an edit at once and waits to save it', () => { const s = typed(loaded, 700); expect(quantity(s)).toBe(700); expect(s.pending).toHaveLength(1); expect(s.save).toBe('kept'); });
-  it('keeps the last good draft when core refuses an edit, and says why by path', () => { const s = typed(loaded, 0); expect(quantity(s)).toBe(5000); expect(s.refused[QUANTITY.join('.')]).toBe('must be at least 1'); expect(s.pending).toHaveLength(0); expect(typed(s, 9).refused).toEqual({}); });
+  it('takes an edit at once and waits to save it', () => {
+    const s = typed(loaded, 700);
+    expect(quantity(s)).toBe(700);
+    expect(s.pending).toHaveLength(1);
+    expect(s.save).toBe('kept');
+  });
+  it('keeps the last good draft when core refuses an edit, and says why by path', () => {
+    const s = typed(loaded, 0);
+    expect(quantity(s)).toBe(5000);
+    expect(s.refused[QUANTITY.join('.')]).toBe('must be at least 1');
+    expect(s.pending).toHaveLength(0);
+    expect(typed(s, 9).refused).toEqual({});
+  });
   it('undoes letters typed together as one step, and pauses as steps of their own', () => {
     const s = typed(typed(typed(loaded, 1, 0), 12, 400), 123, 5000);
     expect(s.undo).toHaveLength(2);
@@ -25,7 +51,10 @@ describe('a job’s draft', () => {
     expect(quantity(twice)).toBe(5000);
     expect(quantity(jobFeature.reducer(jobFeature.reducer(twice, JobActions.redoAsked()), JobActions.redoAsked()))).toBe(123);
   });
-  it('does nothing when there is nothing to undo or redo', () => { expect(jobFeature.reducer(loaded, JobActions.undoAsked())).toBe(loaded); expect(jobFeature.reducer(loaded, JobActions.redoAsked())).toBe(loaded); });
+  it('does nothing when there is nothing to undo or redo', () => {
+    expect(jobFeature.reducer(loaded, JobActions.undoAsked())).toBe(loaded);
+    expect(jobFeature.reducer(loaded, JobActions.redoAsked())).toBe(loaded);
+  });
   it('keeps what was typed while a save was under way', () => {
     const first = jobFeature.reducer(typed(loaded, 1), JobApiActions.saveBegun({ count: 1 }));
     const second = jobFeature.reducer(typed(first, 2, 9999), JobApiActions.saved({ version: 4, count: 1, others: [] }));
@@ -33,11 +62,25 @@ describe('a job’s draft', () => {
     expect(second.job?.version).toBe(4);
     expect(second.save).toBe('kept');
   });
-  it('keeps everything when a save fails', () => { const s = jobFeature.reducer(typed(loaded, 1), JobApiActions.saveFailed({ failure: { status: 0, title: 'No answer' } })); expect(s.pending).toHaveLength(1); expect(quantity(s)).toBe(1); });
+  it('keeps everything when a save fails', () => {
+    const s = jobFeature.reducer(typed(loaded, 1), JobApiActions.saveFailed({ failure: { status: 0, title: 'No answer' } }));
+    expect(s.pending).toHaveLength(1);
+    expect(quantity(s)).toBe(1);
+  });
   it('shows both sides when stale: mine goes on from their version, theirs drops mine', () => {
-    const stale = jobFeature.reducer(typed(loaded, 1), JobApiActions.saveStale({ failure: { status: 409, title: 'Changed', stale: { version: 7, by: 'Runa', edits: [] } } }));
+    const stale = jobFeature.reducer(
+      typed(loaded, 1),
+      JobApiActions.saveStale({ failure: { status: 409, title: 'Changed', stale: { version: 7, by: 'Runa', edits: [] } } }),
+    );
     expect(jobFeature.reducer(stale, JobActions.mineKept()).job?.version).toBe(7);
     expect(jobFeature.reducer(stale, JobActions.theirsTaken()).pending).toEqual([]);
   });
-  it('applies edits kept from before a crash when it is loaded', () => { const s = jobFeature.reducer(undefined, JobApiActions.jobLoaded({ job: { ...job, spec }, plant: {} as Plant, kept: [{ at: QUANTITY, now: 42 }] })); expect(quantity(s)).toBe(42); expect(s.pending).toHaveLength(1); });
+  it('applies edits kept from before a crash when it is loaded', () => {
+    const s = jobFeature.reducer(
+      undefined,
+      JobApiActions.jobLoaded({ job: { ...job, spec }, plant: {} as Plant, kept: [{ at: QUANTITY, now: 42 }] }),
+    );
+    expect(quantity(s)).toBe(42);
+    expect(s.pending).toHaveLength(1);
+  });
 });

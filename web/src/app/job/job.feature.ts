@@ -6,35 +6,78 @@ import type { Failure } from '../shared/api';
 export const JobActions = createActionGroup({
   source: 'Job Page',
   events: {
-    Opened: props<{ id: string }>(), Closed: emptyProps(), Edited: props<{ edits: Edit[]; at: number }>(), 'Undo asked': emptyProps(), 'Redo asked': emptyProps(), 'Stone chosen': props<{ stone: string }>(), 'Figure asked': props<{ figure: string | null }>(),
-    'Release asked': props<{ decisions: Record<string, string> }>(), 'Mine kept': emptyProps(), 'Theirs taken': emptyProps(), 'Save tried again': emptyProps(),
+    Opened: props<{ id: string }>(),
+    Closed: emptyProps(),
+    Edited: props<{ edits: Edit[]; at: number }>(),
+    'Undo asked': emptyProps(),
+    'Redo asked': emptyProps(),
+    'Stone chosen': props<{ stone: string }>(),
+    'Figure asked': props<{ figure: string | null }>(),
+    'Release asked': props<{ decisions: Record<string, string> }>(),
+    'Mine kept': emptyProps(),
+    'Theirs taken': emptyProps(),
+    'Save tried again': emptyProps(),
   },
 });
 export const JobApiActions = createActionGroup({
   source: 'Jobs API',
   events: {
-    'Job loaded': props<{ job: Job; plant: Plant; kept: Edit[] }>(), 'Load failed': props<{ failure: Failure }>(), 'Save begun': props<{ count: number }>(), Saved: props<{ version: number; count: number; others: Edit[] }>(), 'Save failed': props<{ failure: Failure }>(), 'Save stale': props<{ failure: Failure }>(),
-    'Others changed': props<{ version: number; spec: JobSpec; shelf: Shelf; state: Job['state'] }>(), Released: props<{ nr: number; at: number; by: string }>(), 'Release failed': props<{ failure: Failure }>(),
+    'Job loaded': props<{ job: Job; plant: Plant; kept: Edit[] }>(),
+    'Load failed': props<{ failure: Failure }>(),
+    'Save begun': props<{ count: number }>(),
+    Saved: props<{ version: number; count: number; others: Edit[] }>(),
+    'Save failed': props<{ failure: Failure }>(),
+    'Save stale': props<{ failure: Failure }>(),
+    'Others changed': props<{ version: number; spec: JobSpec; shelf: Shelf; state: Job['state'] }>(),
+    Released: props<{ nr: number; at: number; by: string }>(),
+    'Release failed': props<{ failure: Failure }>(),
   },
 });
 
 /** An undo step: what was done together, and when, so that letters of one word are one step. */
-interface Done { edits: Edit[]; at: number }
+interface Done {
+  edits: Edit[];
+  at: number;
+}
 const TOGETHER_MS = 1_200;
 
 export interface JobState {
-  job: Omit<Job, 'spec'> | null; spec: JobSpec | null; plant: Plant | null;
+  job: Omit<Job, 'spec'> | null;
+  spec: JobSpec | null;
+  plant: Plant | null;
   call: 'idle' | 'loading' | { failure: Failure };
   /** Edits the server has not acknowledged, in order. */
-  pending: Edit[]; saving: number; save: 'saved' | 'saving' | 'kept' | { failure: Failure };
-  stale: Failure | null; undo: Done[]; redo: Done[];
+  pending: Edit[];
+  saving: number;
+  save: 'saved' | 'saving' | 'kept' | { failure: Failure };
+  stale: Failure | null;
+  undo: Done[];
+  redo: Done[];
   /** What core refused of the last edit, by path; the text stays in its field, the last good plan stays greyed. */
   refused: Record<string, string>;
-  stone: string; figure: string | null; release: 'idle' | 'loading' | { failure: Failure };
+  stone: string;
+  figure: string | null;
+  release: 'idle' | 'loading' | { failure: Failure };
 }
-const initial: JobState = { job: null, spec: null, plant: null, call: 'loading', pending: [], saving: 0, save: 'saved', stale: null, undo: [], redo: [], refused: {}, stone: 'product', figure: null, release: 'idle' };
+const initial: JobState = {
+  job: null,
+  spec: null,
+  plant: null,
+  call: 'loading',
+  pending: [],
+  saving: 0,
+  save: 'saved',
+  stale: null,
+  undo: [],
+  redo: [],
+  refused: {},
+  stone: 'product',
+  figure: null,
+  release: 'idle',
+};
 
-const refusals = (issues: { path: string; says: string }[]): Record<string, string> => Object.fromEntries(issues.map((i) => [i.path, i.says]));
+const refusals = (issues: { path: string; says: string }[]): Record<string, string> =>
+  Object.fromEntries(issues.map((i) => [i.path, i.says]));
 
 /** Applies edits to the draft, or keeps the draft and says why not. */
 function edited(s: JobState, edits: Edit[]): JobState | null {
@@ -61,7 +104,12 @@ export const jobFeature = createFeature({
       if (!next || next.spec === s.spec) return next ?? s;
       const last = s.undo.at(-1);
       const together = last && at - last.at < TOGETHER_MS && samePlaces(last.edits, edits);
-      const step: Done = together ? { at, edits: edits.map((e, i) => ({ ...e, ...('was' in (last.edits[i] ?? {}) ? { was: last.edits[i]?.was } : { was: undefined }) })) } : { at, edits };
+      const step: Done = together
+        ? {
+            at,
+            edits: edits.map((e, i) => ({ ...e, ...('was' in (last.edits[i] ?? {}) ? { was: last.edits[i]?.was } : { was: undefined }) })),
+          }
+        : { at, edits };
       return { ...next, undo: [...(together ? s.undo.slice(0, -1) : s.undo), step].slice(-200), redo: [] };
     }),
     on(JobActions.undoAsked, (s): JobState => {
@@ -77,15 +125,32 @@ export const jobFeature = createFeature({
     on(JobActions.stoneChosen, (s, { stone }): JobState => ({ ...s, stone, figure: null })),
     on(JobActions.figureAsked, (s, { figure }): JobState => ({ ...s, figure })),
     on(JobApiActions.saveBegun, (s, { count }): JobState => ({ ...s, saving: count, save: 'saving' })),
-    on(JobApiActions.saved, (s, { version, count }): JobState => { const pending = s.pending.slice(count); return { ...s, job: s.job && { ...s.job, version }, pending, saving: 0, stale: null, save: pending.length > 0 ? 'kept' : 'saved' }; }),
+    on(JobApiActions.saved, (s, { version, count }): JobState => {
+      const pending = s.pending.slice(count);
+      return { ...s, job: s.job && { ...s.job, version }, pending, saving: 0, stale: null, save: pending.length > 0 ? 'kept' : 'saved' };
+    }),
     on(JobApiActions.saveFailed, (s, { failure }): JobState => ({ ...s, saving: 0, save: { failure } })),
     on(JobApiActions.saveStale, (s, { failure }): JobState => ({ ...s, saving: 0, save: 'kept', stale: failure })),
     // Both sides are shown; whichever is taken, the other stays in the job's history.
-    on(JobActions.mineKept, (s): JobState => ({ ...s, stale: null, job: s.job && { ...s.job, version: s.stale?.stale?.version ?? s.job.version } })),
+    on(JobActions.mineKept, (s): JobState => ({
+      ...s,
+      stale: null,
+      job: s.job && { ...s.job, version: s.stale?.stale?.version ?? s.job.version },
+    })),
     on(JobActions.theirsTaken, (s): JobState => ({ ...s, stale: null, pending: [], save: 'saved' })),
-    on(JobApiActions.othersChanged, (s, { version, spec, shelf, state }): JobState => ({ ...s, spec, job: s.job && { ...s.job, version, shelf, state }, undo: [], redo: [] })),
+    on(JobApiActions.othersChanged, (s, { version, spec, shelf, state }): JobState => ({
+      ...s,
+      spec,
+      job: s.job && { ...s.job, version, shelf, state },
+      undo: [],
+      redo: [],
+    })),
     on(JobActions.releaseAsked, (s): JobState => ({ ...s, release: 'loading' })),
-    on(JobApiActions.released, (s, r): JobState => ({ ...s, release: 'idle', job: s.job && { ...s.job, state: 'released', version: s.job.version + 1, releases: [{ nr: r.nr, at: r.at, by: r.by }] } })),
+    on(JobApiActions.released, (s, r): JobState => ({
+      ...s,
+      release: 'idle',
+      job: s.job && { ...s.job, state: 'released', version: s.job.version + 1, releases: [{ nr: r.nr, at: r.at, by: r.by }] },
+    })),
     on(JobApiActions.releaseFailed, (s, { failure }): JobState => ({ ...s, release: { failure } })),
   ),
 });

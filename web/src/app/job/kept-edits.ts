@@ -8,14 +8,23 @@ export class KeptEdits {
     try {
       if (edits.length === 0) localStorage.removeItem(key(job));
       else localStorage.setItem(key(job), JSON.stringify(edits));
-    } catch { /* storage full or forbidden: the edits are still in memory and on their way */ }
+    } catch {
+      /* storage full or forbidden: the edits are still in memory and on their way */
+    }
   }
 
   of(job: string): Edit[] {
     try {
       const read: unknown = JSON.parse(localStorage.getItem(key(job)) ?? '[]');
-      return Array.isArray(read) ? read.flatMap((e) => { const p = EditSchema.safeParse(e); return p.success ? [p.data] : []; }) : [];
-    } catch { return []; }
+      return Array.isArray(read)
+        ? read.flatMap((e) => {
+            const p = EditSchema.safeParse(e);
+            return p.success ? [p.data] : [];
+          })
+        : [];
+    } catch {
+      return [];
+    }
   }
 }
 const key = (job: string): string => `druckerei.kept.${job}`;

@@ -7,28 +7,96 @@ const MOST_ROWS = 9;
 
 /** A stone's settings and figures, at most nine rows; the rest unfolds. Rows come from the process, so a new process needs no screen. */
 @Component({
-  selector: 'dk-stone-panel', imports: [EditValue, FigureValue], changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <dl>
+  selector: 'dk-stone-panel',
+  imports: [EditValue, FigureValue],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: ` <dl>
       @for (row of shown(); track $index) {
-        <div class="row"><dt>{{ name(row) }}</dt>
-        <dd>
-          @if (row.edit?.kind === 'choice' && row.edit; as edit) {
-            <select [attr.aria-label]="name(row)" [disabled]="locked()" (change)="choose(edit.at, $any($event.target).value)">@for (o of edit.options ?? []; track o.value) { <option [value]="o.value" [selected]="o.value === value(row) || word(o.says) === row.text">{{ word(o.says) }}</option> }</select>
-          } @else {
-            @if (row.figure && plan().figures[row.figure]; as f) { <dk-figure [id]="row.figure!" [figure]="f" [place]="place()" (explain)="explain.emit($event)" /> }
-            @else if (row.text !== undefined && !row.edit) { <b>{{ word(row.text) }}</b> }
-            @if (row.edit && row.edit.kind !== 'choice') { <dk-edit-value class="set" [label]="name(row)" [kind]="kind(row)" [value]="value(row)" [display]="value(row) ? value(row) + unitOf(row) : (row.figure === undefined && row.text ? row.text : 'set')" [locked]="locked()" [refused]="refused()[row.edit.at.join('.')] ?? null" (changed)="set(row, $event)" /> }
-          }
-        </dd></div>
+        <div class="row">
+          <dt>{{ name(row) }}</dt>
+          <dd>
+            @if (row.edit?.kind === 'choice' && row.edit; as edit) {
+              <select [attr.aria-label]="name(row)" [disabled]="locked()" (change)="choose(edit.at, $any($event.target).value)">
+                @for (o of edit.options ?? []; track o.value) {
+                  <option [value]="o.value" [selected]="o.value === value(row) || word(o.says) === row.text">{{ word(o.says) }}</option>
+                }
+              </select>
+            } @else {
+              @if (row.figure && plan().figures[row.figure]; as f) {
+                <dk-figure [id]="row.figure!" [figure]="f" [place]="place()" (explain)="explain.emit($event)" />
+              } @else if (row.text !== undefined && !row.edit) {
+                <b>{{ word(row.text) }}</b>
+              }
+              @if (row.edit && row.edit.kind !== 'choice') {
+                <dk-edit-value
+                  class="set"
+                  [label]="name(row)"
+                  [kind]="kind(row)"
+                  [value]="value(row)"
+                  [display]="value(row) ? value(row) + unitOf(row) : row.figure === undefined && row.text ? row.text : 'set'"
+                  [locked]="locked()"
+                  [refused]="refused()[row.edit.at.join('.')] ?? null"
+                  (changed)="set(row, $event)"
+                />
+              }
+            }
+          </dd>
+        </div>
       }
     </dl>
-    @if (rows().length > most) { <button type="button" class="plain" [attr.aria-expanded]="all()" (click)="all.set(!all())">{{ all() ? 'Fewer' : rows().length - most + ' more' }}</button> }
-    @if (stone().cautions.length > 0) { <p class="caution">{{ cautions() }}</p> }`,
+    @if (rows().length > most) {
+      <button type="button" class="plain" [attr.aria-expanded]="all()" (click)="all.set(!all())">
+        {{ all() ? 'Fewer' : rows().length - most + ' more' }}
+      </button>
+    }
+    @if (stone().cautions.length > 0) {
+      <p class="caution">{{ cautions() }}</p>
+    }`,
   styles: `
-    dl { margin: 0; } .row { display: flex; justify-content: space-between; gap: 12px; border-bottom: 1px solid var(--line); padding: 4px 0; min-height: 29px; } dd { margin: 0; text-align: right; display: flex; gap: 10px; justify-content: end; align-items: baseline; }
-    .set { font-size: 13px; } select { background: var(--card); border: 0; border-bottom: 1px dashed var(--act); font-weight: 600; max-width: 230px; text-align: right; padding: 1px 0; } select:disabled { border-bottom-color: transparent; opacity: 1; color: var(--ink); }
-    .caution { color: var(--soft); font-size: 13px; border-left: 3px solid var(--watch); padding-left: 9px; margin: 10px 0 0; }`,
+    dl {
+      margin: 0;
+    }
+    .row {
+      display: flex;
+      justify-content: space-between;
+      gap: 12px;
+      border-bottom: 1px solid var(--line);
+      padding: 4px 0;
+      min-height: 29px;
+    }
+    dd {
+      margin: 0;
+      text-align: right;
+      display: flex;
+      gap: 10px;
+      justify-content: end;
+      align-items: baseline;
+    }
+    .set {
+      font-size: 13px;
+    }
+    select {
+      background: var(--card);
+      border: 0;
+      border-bottom: 1px dashed var(--act);
+      font-weight: 600;
+      max-width: 230px;
+      text-align: right;
+      padding: 1px 0;
+    }
+    select:disabled {
+      border-bottom-color: transparent;
+      opacity: 1;
+      color: var(--ink);
+    }
+    .caution {
+      color: var(--soft);
+      font-size: 13px;
+      border-left: 3px solid var(--watch);
+      padding-left: 9px;
+      margin: 10px 0 0;
+    }
+  `,
 })
 export class StonePanel {
   readonly stone = input.required<Stone>();
@@ -43,21 +111,47 @@ export class StonePanel {
   protected readonly all = signal(false);
   protected readonly rows = computed((): PanelRow[] => {
     const s = this.stone();
-    return [...s.panel, { label: 'setupTime', figure: s.setupS }, { label: 'runTime', figure: s.runS }, { label: 'startAt', figure: s.startAt }, { label: 'endAt', figure: s.endAt }].filter((r, i, list) => r.edit !== undefined || list.findIndex((q) => q.figure !== undefined && q.figure === r.figure && q.label === r.label) === i || r.figure === undefined);
+    return [
+      ...s.panel,
+      { label: 'setupTime', figure: s.setupS },
+      { label: 'runTime', figure: s.runS },
+      { label: 'startAt', figure: s.startAt },
+      { label: 'endAt', figure: s.endAt },
+    ].filter(
+      (r, i, list) =>
+        r.edit !== undefined ||
+        list.findIndex((q) => q.figure !== undefined && q.figure === r.figure && q.label === r.label) === i ||
+        r.figure === undefined,
+    );
   });
   protected readonly shown = computed(() => (this.all() ? this.rows() : this.rows().slice(0, MOST_ROWS)));
-  protected readonly cautions = computed(() => `${this.stone().cautions.map((c) => CAUTIONS[c] ?? c).join(' ')} ${CAUTION_DEFERS}`);
+  protected readonly cautions = computed(
+    () =>
+      `${this.stone()
+        .cautions.map((c) => CAUTIONS[c] ?? c)
+        .join(' ')} ${CAUTION_DEFERS}`,
+  );
   protected word = label;
-  protected name = (row: PanelRow): string => (row.figure !== undefined && row.text ? `${label(row.label)}, ${label(row.text)}` : label(row.label));
+  protected name = (row: PanelRow): string =>
+    row.figure !== undefined && row.text ? `${label(row.label)}, ${label(row.text)}` : label(row.label);
   protected kind = (row: PanelRow): EditKind => (row.edit?.kind === 'choice' ? 'text' : (row.edit?.kind ?? 'text'));
-  protected unitOf = (row: PanelRow): string => ({ count: '', length: ' mm', percent: ' %', hours: ' h', seconds: ' s', text: '', choice: '' })[row.edit?.kind ?? 'text'];
+  protected unitOf = (row: PanelRow): string =>
+    ({ count: '', length: ' mm', percent: ' %', hours: ' h', seconds: ' s', text: '', choice: '' })[row.edit?.kind ?? 'text'];
 
   /** What the specification holds at the row's place, in the unit the field is typed in. */
   protected value(row: PanelRow): string {
-    const found = row.edit?.at.reduce<unknown>((o, key) => (o !== null && typeof o === 'object' ? (o as Record<string, unknown>)[key] : undefined), this.spec());
-    if (typeof found === 'number') return String(row.edit?.kind === 'percent' ? found / 10_000 : row.edit?.kind === 'hours' ? found / 3600 : found);
+    const found = row.edit?.at.reduce<unknown>(
+      (o, key) => (o !== null && typeof o === 'object' ? (o as Record<string, unknown>)[key] : undefined),
+      this.spec(),
+    );
+    if (typeof found === 'number')
+      return String(row.edit?.kind === 'percent' ? found / 10_000 : row.edit?.kind === 'hours' ? found / 3600 : found);
     return typeof found === 'string' ? found : '';
   }
-  protected choose(at: string[], value: string): void { this.edits.emit([editAt(this.spec(), at, value)]); }
-  protected set(row: PanelRow, value: unknown): void { if (row.edit) this.edits.emit([editAt(this.spec(), row.edit.at, value)]); }
+  protected choose(at: string[], value: string): void {
+    this.edits.emit([editAt(this.spec(), at, value)]);
+  }
+  protected set(row: PanelRow, value: unknown): void {
+    if (row.edit) this.edits.emit([editAt(this.spec(), row.edit.at, value)]);
+  }
 }

@@ -2,35 +2,112 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { stoneName, type Figure, formatFigure, FORMULAS, label, type Override, type Plan, type Term } from '@druckerei/core';
 
-interface TermRow { name: string; shown: string; unit: string; pm: string; from: string; fig: string | null }
+interface TermRow {
+  name: string;
+  shown: string;
+  unit: string;
+  pm: string;
+  from: string;
+  fig: string | null;
+}
 const DAY_MS = 86_400_000;
 
 /** How a figure came about: formula in words, what went in, where each value came from; and the way to set it by hand, with reason and end date. */
 @Component({
-  selector: 'dk-working', imports: [ReactiveFormsModule], changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    @if (figure(); as f) {
-      <div class="top"><h2>{{ words()?.name ?? f.formula }}</h2><span class="space"></span><button type="button" class="plain" (click)="closed.emit()">Close</button></div>
-      <p class="value"><b>{{ value().number }}</b> <span class="unit">{{ value().unit }}</span>@if (f.pm) { <span class="unit"> ±{{ pm() }}</span> }</p>
-      @if (f.instead; as o) { <p class="chip level-decide">Set by hand by {{ o.by }}: {{ o.reason }}. Computed: {{ computedValue() }}. <button type="button" class="plain" (click)="override.emit(null)">Back to the computed figure</button></p> }
-      <p class="formula">{{ words()?.reads }}</p>
-      <ul>@for (t of terms(); track $index) {
-        <li>@if (t.fig; as id) { <button type="button" class="plain term" (click)="explain.emit(id)">{{ t.name }}</button> } @else { {{ t.name }} } <b>{{ t.shown }}</b> <span class="unit">{{ t.unit }}{{ t.pm ? ' ±' + t.pm : '' }}</span> <span class="soft">{{ t.from }}</span></li>
-      }</ul>
-      @if (!locked()) {
-        @if (byHand()) {
-          <form [formGroup]="form" (ngSubmit)="send()">
-            <label>Instead<input class="field-input" formControlName="value" inputmode="decimal"></label><label>Until<input class="field-input" type="date" formControlName="until"></label>
-            <label class="wide">Why<input class="field-input" formControlName="reason"></label>
-            <button class="act" type="submit" [disabled]="form.invalid">Set</button><button class="quiet" type="button" (click)="byHand.set(false)">Cancel</button>
-          </form>
-        } @else { <button type="button" class="plain" (click)="byHand.set(true)">Set by hand …</button> }
+  selector: 'dk-working',
+  imports: [ReactiveFormsModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: ` @if (figure(); as f) {
+    <div class="top">
+      <h2>{{ words()?.name ?? f.formula }}</h2>
+      <span class="space"></span><button type="button" class="plain" (click)="closed.emit()">Close</button>
+    </div>
+    <p class="value">
+      <b>{{ value().number }}</b> <span class="unit">{{ value().unit }}</span>
+      @if (f.pm) {
+        <span class="unit"> ±{{ pm() }}</span>
       }
-    }`,
+    </p>
+    @if (f.instead; as o) {
+      <p class="chip level-decide">
+        Set by hand by {{ o.by }}: {{ o.reason }}. Computed: {{ computedValue() }}.
+        <button type="button" class="plain" (click)="override.emit(null)">Back to the computed figure</button>
+      </p>
+    }
+    <p class="formula">{{ words()?.reads }}</p>
+    <ul>
+      @for (t of terms(); track $index) {
+        <li>
+          @if (t.fig; as id) {
+            <button type="button" class="plain term" (click)="explain.emit(id)">{{ t.name }}</button>
+          } @else {
+            {{ t.name }}
+          }
+          <b>{{ t.shown }}</b> <span class="unit">{{ t.unit }}{{ t.pm ? ' ±' + t.pm : '' }}</span> <span class="soft">{{ t.from }}</span>
+        </li>
+      }
+    </ul>
+    @if (!locked()) {
+      @if (byHand()) {
+        <form [formGroup]="form" (ngSubmit)="send()">
+          <label>Instead<input class="field-input" formControlName="value" inputmode="decimal" /></label
+          ><label>Until<input class="field-input" type="date" formControlName="until" /></label>
+          <label class="wide">Why<input class="field-input" formControlName="reason" /></label>
+          <button class="act" type="submit" [disabled]="form.invalid">Set</button
+          ><button class="quiet" type="button" (click)="byHand.set(false)">Cancel</button>
+        </form>
+      } @else {
+        <button type="button" class="plain" (click)="byHand.set(true)">Set by hand …</button>
+      }
+    }
+  }`,
   styles: `
-    .top { display: flex; } .space { flex: 1; } .value { margin: 2px 0 4px; font-size: 17px; }
-    .formula { font: 15px/1.35 'Source Serif 4 Variable', serif; margin: 6px 0; } ul { margin: 4px 0 8px; padding-left: 18px; } li { margin: 3px 0; } .term { font-weight: 400; }
-    form { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; } .wide { grid-column: span 2; } label { color: var(--soft); display: grid; } input { color: var(--ink); } .chip .plain { color: inherit; text-decoration: underline; }`,
+    .top {
+      display: flex;
+    }
+    .space {
+      flex: 1;
+    }
+    .value {
+      margin: 2px 0 4px;
+      font-size: 17px;
+    }
+    .formula {
+      font:
+        15px/1.35 'Source Serif 4 Variable',
+        serif;
+      margin: 6px 0;
+    }
+    ul {
+      margin: 4px 0 8px;
+      padding-left: 18px;
+    }
+    li {
+      margin: 3px 0;
+    }
+    .term {
+      font-weight: 400;
+    }
+    form {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 8px;
+    }
+    .wide {
+      grid-column: span 2;
+    }
+    label {
+      color: var(--soft);
+      display: grid;
+    }
+    input {
+      color: var(--ink);
+    }
+    .chip .plain {
+      color: inherit;
+      text-decoration: underline;
+    }
+  `,
 })
 export class Working {
   readonly plan = input.required<Plan>();
@@ -42,23 +119,53 @@ export class Working {
   readonly override = output<Override | null>();
   readonly closed = output();
   protected readonly byHand = linkedSignal({ source: () => this.id(), computation: () => false });
-  protected readonly form = inject(NonNullableFormBuilder).group({ value: ['', [Validators.required, Validators.pattern(/^\s*[-−]?\d+([.,]\d+)?\s*$/)]], until: [new Date(Date.now() + 30 * DAY_MS).toISOString().slice(0, 10), Validators.required], reason: ['', [Validators.required, Validators.minLength(3)]] });
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    value: ['', [Validators.required, Validators.pattern(/^\s*[-−]?\d+([.,]\d+)?\s*$/)]],
+    until: [new Date(Date.now() + 30 * DAY_MS).toISOString().slice(0, 10), Validators.required],
+    reason: ['', [Validators.required, Validators.minLength(3)]],
+  });
   protected readonly figure = computed((): Figure | undefined => this.plan().figures[this.id()]);
   protected readonly words = computed(() => FORMULAS[this.figure()?.formula ?? '']);
-  protected readonly value = computed(() => { const f = this.figure(); return f ? formatFigure(f.value, f.unit, this.place()) : { number: '', unit: '' }; });
-  protected readonly pm = computed(() => { const f = this.figure(); return f?.pm ? formatFigure(f.pm, f.unit === 'moment' ? 's' : f.unit, this.place()).number : ''; });
-  protected readonly computedValue = computed(() => { const f = this.figure(); const s = f?.computed === undefined ? null : formatFigure(f.computed, f.unit, this.place()); return s ? `${s.number} ${s.unit}` : ''; });
-  protected readonly terms = computed((): TermRow[] => Object.entries(this.figure()?.terms ?? {}).map(([name, term]) => this.row(name, term)));
+  protected readonly value = computed(() => {
+    const f = this.figure();
+    return f ? formatFigure(f.value, f.unit, this.place()) : { number: '', unit: '' };
+  });
+  protected readonly pm = computed(() => {
+    const f = this.figure();
+    return f?.pm ? formatFigure(f.pm, f.unit === 'moment' ? 's' : f.unit, this.place()).number : '';
+  });
+  protected readonly computedValue = computed(() => {
+    const f = this.figure();
+    const s = f?.computed === undefined ? null : formatFigure(f.computed, f.unit, this.place());
+    return s ? `${s.number} ${s.unit}` : '';
+  });
+  protected readonly terms = computed((): TermRow[] =>
+    Object.entries(this.figure()?.terms ?? {}).map(([name, term]) => this.row(name, term)),
+  );
 
   private row(name: string, term: Term): TermRow {
     const said = this.words()?.terms?.[name] ?? this.nameOf(name);
     if ('fig' in term) {
       const f = this.plan().figures[term.fig];
       const s = f ? formatFigure(f.value, f.unit, this.place()) : { number: '–', unit: '' };
-      return { name: said, shown: s.number, unit: s.unit, pm: f?.pm ? formatFigure(f.pm, f.unit === 'moment' ? 's' : f.unit, this.place()).number : '', from: '', fig: f ? term.fig : null };
+      return {
+        name: said,
+        shown: s.number,
+        unit: s.unit,
+        pm: f?.pm ? formatFigure(f.pm, f.unit === 'moment' ? 's' : f.unit, this.place()).number : '',
+        from: '',
+        fig: f ? term.fig : null,
+      };
     }
     const s = formatFigure(term.value, term.unit, this.place());
-    return { name: said, shown: s.number, unit: s.unit, pm: term.pm ? formatFigure(term.pm, term.unit, this.place()).number : '', from: label(term.from), fig: null };
+    return {
+      name: said,
+      shown: s.number,
+      unit: s.unit,
+      pm: term.pm ? formatFigure(term.pm, term.unit, this.place()).number : '',
+      from: label(term.from),
+      fig: null,
+    };
   }
 
   /** A term that is a step or flow of the plan is called after its stone. */
@@ -66,13 +173,23 @@ export class Working {
     const stone = this.plan().stones.find((s) => name === s.id || name.startsWith(`${s.id}.`));
     if (!stone) return label(name);
     const words = stoneName(stone);
-    const last = name.slice(stone.id.length + 1).split('.').join(' ');
-    return last ? `${words}, ${({ setupS: 'setup', runS: 'run', costSetup: 'setup cost', costRun: 'run cost', cost: 'cost', endAt: 'end', waitS: 'wait' } as Record<string, string>)[last] ?? last}` : words;
+    const last = name
+      .slice(stone.id.length + 1)
+      .split('.')
+      .join(' ');
+    return last
+      ? `${words}, ${({ setupS: 'setup', runS: 'run', costSetup: 'setup cost', costRun: 'run cost', cost: 'cost', endAt: 'end', waitS: 'wait' } as Record<string, string>)[last] ?? last}`
+      : words;
   }
 
   protected send(): void {
     const { value, until, reason } = this.form.getRawValue();
-    this.override.emit({ value: Number(value.replace(',', '.').replace('−', '-').trim()), reason, by: this.who(), until: Math.floor(Date.parse(`${until}T23:59:59Z`) / 1000) });
+    this.override.emit({
+      value: Number(value.replace(',', '.').replace('−', '-').trim()),
+      reason,
+      by: this.who(),
+      until: Math.floor(Date.parse(`${until}T23:59:59Z`) / 1000),
+    });
     this.byHand.set(false);
   }
 }

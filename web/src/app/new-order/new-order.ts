@@ -4,7 +4,21 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { catchError, map, of, switchMap } from 'rxjs';
 import type { Customer } from '@druckerei/contract';
-import { applyEdits, editAt, type Edit, FAMILIES, type FamilyId, familyOf, formatFigure, type JobSpec, label, NO_CHOICES, type Plant, type Product, type Shelf } from '@druckerei/core';
+import {
+  applyEdits,
+  editAt,
+  type Edit,
+  FAMILIES,
+  type FamilyId,
+  familyOf,
+  formatFigure,
+  type JobSpec,
+  label,
+  NO_CHOICES,
+  type Plant,
+  type Product,
+  type Shelf,
+} from '@druckerei/core';
 import { CountRiver } from '../job/count-river';
 import { Findings } from '../job/findings';
 import { Planner } from '../planner/planner';
@@ -20,16 +34,38 @@ const DAY_MS = 86_400_000;
 
 /** A fresh specification of a family: its starting wish, a quantity, a date in two weeks. */
 export function freshSpec(family: FamilyId, now: Date): JobSpec {
+  const product: { kind: 'made'; family: FamilyId; wish: object } = { kind: 'made', family, wish: familyOf(family).starts };
   const by = `${new Date(now.getTime() + 14 * DAY_MS).toISOString().slice(0, 10)}T12:00`;
   return {
-    schema: 1, name: 'New card', choices: NO_CHOICES, overrides: {}, decisions: {},
-    items: { i1: { orderLine: null, product: 'card', versions: { only: { name: 'only', quantity: 5000, changes: [] } }, deliveries: [{ by, share: { only: 5000 }, to: '' }], overs: { underPpm: 0, overPpm: 50_000, extra: 'customer' }, pieces: 'alike', balanced: false } },
-    products: { card: { kind: 'made', family, wish: familyOf(family).starts } as Product },
+    schema: 1,
+    name: 'New card',
+    choices: NO_CHOICES,
+    overrides: {},
+    decisions: {},
+    items: {
+      i1: {
+        orderLine: null,
+        product: 'card',
+        versions: { only: { name: 'only', quantity: 5000, changes: [] } },
+        deliveries: [{ by, share: { only: 5000 }, to: '' }],
+        overs: { underPpm: 0, overPpm: 50_000, extra: 'customer' },
+        pieces: 'alike',
+        balanced: false,
+      },
+    },
+    products: { card: product },
   };
 }
 
 /** Taking in an order: a picture of the product with its sizes, quantity, date and customer; the river grows under them while typing. What is typed stays in this browser until the order is entered. */
-@Component({ selector: 'dk-new-order', imports: [RouterLink, ProductForm, CountRiver, Findings, EditValue], providers: [Planner], changeDetection: ChangeDetectionStrategy.OnPush, templateUrl: './new-order.html', styleUrl: './new-order.scss' })
+@Component({
+  selector: 'dk-new-order',
+  imports: [RouterLink, ProductForm, CountRiver, Findings, EditValue],
+  providers: [Planner],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './new-order.html',
+  styleUrl: './new-order.scss',
+})
 export class NewOrder implements OnDestroy {
   private readonly api = inject(ApiCaller);
   private readonly router = inject(Router);
@@ -44,10 +80,16 @@ export class NewOrder implements OnDestroy {
   protected readonly sending = signal(false);
   protected readonly failure = signal<Failure | null>(null);
   private readonly orderId = crypto.randomUUID();
-  private readonly context = toSignal(this.plants.current().pipe(
-    switchMap(({ hash, shelf }) => this.plants.plant(hash).pipe(map((plant): { plant: Plant; shelf: Shelf } => ({ plant, shelf })))),
-    catchError((f: Failure) => { this.fail(f); return of(null); }),
-  ), { initialValue: null });
+  private readonly context = toSignal(
+    this.plants.current().pipe(
+      switchMap(({ hash, shelf }) => this.plants.plant(hash).pipe(map((plant): { plant: Plant; shelf: Shelf } => ({ plant, shelf })))),
+      catchError((f: Failure) => {
+        this.fail(f);
+        return of(null);
+      }),
+    ),
+    { initialValue: null },
+  );
   protected readonly customers = signal<Customer[]>([]);
   protected readonly plant = computed(() => this.context()?.plant ?? null);
   protected readonly place = computed(() => ({ timeZone: this.plant()?.timeZone ?? 'UTC', currency: this.plant()?.currency ?? 'EUR' }));
@@ -55,41 +97,113 @@ export class NewOrder implements OnDestroy {
   protected readonly item = computed(() => Object.entries(this.spec().items)[0]);
   protected readonly quantity = computed(() => String(Object.values(this.item()?.[1].versions ?? {})[0]?.quantity ?? ''));
   protected readonly delivery = computed(() => this.item()?.[1].deliveries[0]);
-  protected readonly shownDue = computed(() => { const d = this.delivery()?.by; return d ? new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', timeZone: 'UTC' }).format(new Date(`${d}:00Z`)).replace(',', '') : 'no date'; });
-  protected readonly missing = computed(() => (this.spec().name.trim() === '' || this.spec().name === 'New card' ? 'Name the product.' : this.customer() === '' && this.newName().trim() === '' ? 'Choose the customer.' : Object.values(this.refused())[0] ?? ''));
+  protected readonly shownDue = computed(() => {
+    const d = this.delivery()?.by;
+    return d
+      ? new Intl.DateTimeFormat('en-GB', {
+          weekday: 'short',
+          day: 'numeric',
+          month: 'short',
+          hour: '2-digit',
+          minute: '2-digit',
+          timeZone: 'UTC',
+        })
+          .format(new Date(`${d}:00Z`))
+          .replace(',', '')
+      : 'no date';
+  });
+  protected readonly missing = computed(() =>
+    this.spec().name.trim() === '' || this.spec().name === 'New card'
+      ? 'Name the product.'
+      : this.customer() === '' && this.newName().trim() === ''
+        ? 'Choose the customer.'
+        : (Object.values(this.refused())[0] ?? ''),
+  );
 
   protected readonly wrong = computed(() => Object.keys(this.refused()).length > 0);
   protected readonly says = (key: string): string => label(`total.${key}`);
-  protected readonly shown = (id: string): string => { const f = this.planning()?.plan.figures[id]; const s = f ? formatFigure(f.value, f.unit, this.place()) : null; return s ? `${s.number} ${s.unit}` : ''; };
+  protected readonly shown = (id: string): string => {
+    const f = this.planning()?.plan.figures[id];
+    const s = f ? formatFigure(f.value, f.unit, this.place()) : null;
+    return s ? `${s.number} ${s.unit}` : '';
+  };
 
   constructor() {
-    this.api.call('customers.list', {}).subscribe({ next: (list) => { this.customers.set(list); }, error: (f: Failure) => { this.fail(f); } });
-    effect(() => { const c = this.context(); if (c) this.planner.plan(this.spec(), c.plant, c.shelf); });
-    effect(() => { localStorage.setItem(KEPT, JSON.stringify(this.spec())); });
-    inject(Shortcuts).use([{ keys: '$mod+Enter', shown: 'Ctrl Enter', says: 'Enter the order', inFields: true, run: () => { this.enter(); } }]);
+    this.api.call('customers.list', {}).subscribe({
+      next: (list) => {
+        this.customers.set(list);
+      },
+      error: (f: Failure) => {
+        this.fail(f);
+      },
+    });
+    effect(() => {
+      const c = this.context();
+      if (c) this.planner.plan(this.spec(), c.plant, c.shelf);
+    });
+    effect(() => {
+      localStorage.setItem(KEPT, JSON.stringify(this.spec()));
+    });
+    inject(Shortcuts).use([
+      {
+        keys: '$mod+Enter',
+        shown: 'Ctrl Enter',
+        says: 'Enter the order',
+        inFields: true,
+        run: () => {
+          this.enter();
+        },
+      },
+    ]);
   }
 
-  ngOnDestroy(): void { this.planner.stop(); }
+  ngOnDestroy(): void {
+    this.planner.stop();
+  }
 
   protected edit(edits: Edit[]): void {
     const applied = applyEdits(this.spec(), edits);
-    if (applied.ok) { this.spec.set(applied.spec); this.refused.set({}); } else this.refused.set(Object.fromEntries(applied.issues.map((i) => [i.path, i.says])));
+    if (applied.ok) {
+      this.spec.set(applied.spec);
+      this.refused.set({});
+    } else this.refused.set(Object.fromEntries(applied.issues.map((i) => [i.path, i.says])));
   }
-  protected setName(value: unknown): void { if (typeof value === 'string') this.edit([editAt(this.spec(), ['name'], value)]); }
+  protected setName(value: unknown): void {
+    if (typeof value === 'string') this.edit([editAt(this.spec(), ['name'], value)]);
+  }
   protected setQuantity(value: unknown): void {
-    if (typeof value === 'number') this.edit([editAt(this.spec(), ['items', 'i1', 'versions', 'only', 'quantity'], value), editAt(this.spec(), ['items', 'i1', 'deliveries'], [{ ...this.delivery(), share: { only: value } }])]);
+    if (typeof value === 'number')
+      this.edit([
+        editAt(this.spec(), ['items', 'i1', 'versions', 'only', 'quantity'], value),
+        editAt(this.spec(), ['items', 'i1', 'deliveries'], [{ ...this.delivery(), share: { only: value } }]),
+      ]);
   }
-  protected setDue(value: unknown): void { if (typeof value === 'string') this.edit([editAt(this.spec(), ['items', 'i1', 'deliveries'], [{ ...this.delivery(), by: value.slice(0, 16) }])]); }
-  protected setAddress(value: unknown): void { this.edit([editAt(this.spec(), ['items', 'i1', 'deliveries'], [{ ...this.delivery(), to: typeof value === 'string' ? value : '' }])]); }
-  protected setOvers(value: unknown): void { if (typeof value === 'number') this.edit([editAt(this.spec(), ['items', 'i1', 'overs', 'overPpm'], value)]); }
+  protected setDue(value: unknown): void {
+    if (typeof value === 'string')
+      this.edit([editAt(this.spec(), ['items', 'i1', 'deliveries'], [{ ...this.delivery(), by: value.slice(0, 16) }])]);
+  }
+  protected setAddress(value: unknown): void {
+    this.edit([editAt(this.spec(), ['items', 'i1', 'deliveries'], [{ ...this.delivery(), to: typeof value === 'string' ? value : '' }])]);
+  }
+  protected setOvers(value: unknown): void {
+    if (typeof value === 'number') this.edit([editAt(this.spec(), ['items', 'i1', 'overs', 'overPpm'], value)]);
+  }
   protected pick(id: string): void {
     this.customer.set(id);
     const address = this.customers().find((c) => c.id === id)?.address;
     if (address && !this.delivery()?.to) this.setAddress(address);
   }
-  protected clear(): void { this.begin(this.family()); }
-  protected begin(family: FamilyId): void { this.spec.set(freshSpec(family, new Date())); this.refused.set({}); }
-  protected readonly family = computed((): FamilyId => { const made = Object.values(this.spec().products).find((p) => p.kind === 'made'); return made?.kind === 'made' ? made.family : 'folded-card'; });
+  protected clear(): void {
+    this.begin(this.family());
+  }
+  protected begin(family: FamilyId): void {
+    this.spec.set(freshSpec(family, new Date()));
+    this.refused.set({});
+  }
+  protected readonly family = computed((): FamilyId => {
+    const made = Object.values(this.spec().products).find((p) => p.kind === 'made');
+    return made?.kind === 'made' ? made.family : 'folded-card';
+  });
   protected readonly why = (path: string): string | null => this.refused()[path] ?? null;
 
   /** Clicked twice is one order: the id was made when the page opened. */
@@ -98,19 +212,34 @@ export class NewOrder implements OnDestroy {
     this.sending.set(true);
     this.failure.set(null);
     const name = this.newName().trim();
-    const customer = this.customer() ? of({ id: this.customer() }) : this.api.call('customers.create', { body: { id: crypto.randomUUID(), name, address: this.delivery()?.to ?? '' } });
-    customer.pipe(switchMap(({ id }) => this.api.call('orders.create', { body: { id: this.orderId, customer: id, spec: this.spec() } }))).subscribe({
-      next: ({ job }) => { localStorage.removeItem(KEPT); void this.router.navigate(['/jobs', job]); },
-      error: (f: Failure) => { this.sending.set(false); this.fail(f); },
-    });
+    const customer = this.customer()
+      ? of({ id: this.customer() })
+      : this.api.call('customers.create', { body: { id: crypto.randomUUID(), name, address: this.delivery()?.to ?? '' } });
+    customer
+      .pipe(switchMap(({ id }) => this.api.call('orders.create', { body: { id: this.orderId, customer: id, spec: this.spec() } })))
+      .subscribe({
+        next: ({ job }) => {
+          localStorage.removeItem(KEPT);
+          void this.router.navigate(['/jobs', job]);
+        },
+        error: (f: Failure) => {
+          this.sending.set(false);
+          this.fail(f);
+        },
+      });
   }
 
-  private fail(f: Failure): void { if (f.status === 401) this.store.dispatch(SessionActions.sessionExpired()); else this.failure.set(f); }
+  private fail(f: Failure): void {
+    if (f.status === 401) this.store.dispatch(SessionActions.sessionExpired());
+    else this.failure.set(f);
+  }
 
   private keptSpec(): JobSpec | null {
     try {
       const applied = applyEdits(JSON.parse(localStorage.getItem(KEPT) ?? 'null') as JobSpec, []);
       return applied.ok ? applied.spec : null;
-    } catch { return null; }
+    } catch {
+      return null;
+    }
   }
 }

@@ -5,14 +5,46 @@ import type { OrderRow } from '@druckerei/contract';
 import { OrderList } from './order-list';
 import { OrdersActions, ordersFeature } from './orders.feature';
 
-const row = (job: string, more: Partial<OrderRow> = {}): OrderRow => ({ job, number: 1, title: `Card ${job}`, customer: 'Choir', quantity: 900, state: 'draft', dueAt: 2000, version: 1, summary: { good: 900, sheets: 300, plates: 5, machineS: 3600, readyAt: 1000, money: 1, chance: 0.6, river: [1, 0.8], worst: null, blocking: 0, undecided: 1, thumbnail: '<svg></svg>', pieces: 'pieces', of: { core: '', spec: '', plant: '', shelf: '' } }, ...more });
+const row = (job: string, more: Partial<OrderRow> = {}): OrderRow => ({
+  job,
+  number: 1,
+  title: `Card ${job}`,
+  customer: 'Choir',
+  quantity: 900,
+  state: 'draft',
+  dueAt: 2000,
+  version: 1,
+  summary: {
+    good: 900,
+    sheets: 300,
+    plates: 5,
+    machineS: 3600,
+    readyAt: 1000,
+    money: 1,
+    chance: 0.6,
+    river: [1, 0.8],
+    worst: null,
+    blocking: 0,
+    undecided: 1,
+    thumbnail: '<svg></svg>',
+    pieces: 'pieces',
+    of: { core: '', spec: '', plant: '', shelf: '' },
+  },
+  ...more,
+});
 
 describe('OrderList', () => {
   const show = async (): Promise<{ host: HTMLElement; store: Store; settle: () => Promise<void> }> => {
     TestBed.configureTestingModule({ imports: [OrderList], providers: [provideRouter([]), provideStore(), provideState(ordersFeature)] });
     const f = TestBed.createComponent(OrderList);
     await f.whenStable();
-    return { host: f.nativeElement as HTMLElement, store: TestBed.inject(Store), settle: async () => { await f.whenStable(); } };
+    return {
+      host: f.nativeElement as HTMLElement,
+      store: TestBed.inject(Store),
+      settle: async () => {
+        await f.whenStable();
+      },
+    };
   };
   it('says that it reads, then that there is nothing, then lists', async () => {
     const { host, store, settle } = await show();
@@ -27,7 +59,9 @@ describe('OrderList', () => {
   });
   it('says what went wrong in words and offers to try again', async () => {
     const { host, store, settle } = await show();
-    store.dispatch(OrdersActions.failed({ failure: { status: 503, title: 'Database not reachable', detail: 'The database does not answer.' } }));
+    store.dispatch(
+      OrdersActions.failed({ failure: { status: 503, title: 'Database not reachable', detail: 'The database does not answer.' } }),
+    );
     await settle();
     expect(host.textContent).toContain('The database does not answer.');
     expect(host.textContent).toContain('Try again');

@@ -10,7 +10,13 @@ import { OrdersActions, ordersFeature } from './orders.feature';
 const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 /** The orders in hand, one line each, the next due first; opening the page loads them. */
-@Component({ selector: 'dk-order-list', imports: [RouterLink], changeDetection: ChangeDetectionStrategy.OnPush, templateUrl: './order-list.html', styleUrl: './order-list.scss' })
+@Component({
+  selector: 'dk-order-list',
+  imports: [RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './order-list.html',
+  styleUrl: './order-list.scss',
+})
 export class OrderList {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
@@ -22,26 +28,78 @@ export class OrderList {
   protected readonly found = this.store.selectSignal(ordersFeature.selectFind);
   protected readonly call = this.store.selectSignal(ordersFeature.selectCall);
   protected readonly loading = computed(() => this.call() === 'loading');
-  protected readonly failure = computed(() => { const c = this.call(); return typeof c === 'object' ? c.failure : null; });
-  protected readonly sums = computed(() => this.rows().reduce((s, r) => ({ hours: s.hours + r.summary.machineS, sheets: s.sheets + r.summary.sheets, decide: s.decide + r.summary.undecided }), { hours: 0, sheets: 0, decide: 0 }));
+  protected readonly failure = computed(() => {
+    const c = this.call();
+    return typeof c === 'object' ? c.failure : null;
+  });
+  protected readonly sums = computed(() =>
+    this.rows().reduce(
+      (s, r) => ({ hours: s.hours + r.summary.machineS, sheets: s.sheets + r.summary.sheets, decide: s.decide + r.summary.undecided }),
+      { hours: 0, sheets: 0, decide: 0 },
+    ),
+  );
   protected readonly n = formatNumber;
   protected readonly duration = formatDuration;
 
   constructor() {
     this.store.dispatch(OrdersActions.opened());
     inject(Shortcuts).use([
-      { keys: 'ArrowDown', shown: '↓', says: 'Next order', run: () => { this.move(1); } },
-      { keys: 'ArrowUp', shown: '↑', says: 'Order before', run: () => { this.move(-1); } },
-      { keys: 'Enter', shown: 'Enter', says: 'Open the chosen order', run: () => { const job = this.chosen(); if (job) this.open(job); } },
-      { keys: 'n', shown: 'N', says: 'New order', run: () => { void this.router.navigate(['/orders/new']); } },
-      { keys: '/', shown: '/', says: 'Find an order', run: () => { this.find()?.nativeElement.focus(); } },
+      {
+        keys: 'ArrowDown',
+        shown: '↓',
+        says: 'Next order',
+        run: () => {
+          this.move(1);
+        },
+      },
+      {
+        keys: 'ArrowUp',
+        shown: '↑',
+        says: 'Order before',
+        run: () => {
+          this.move(-1);
+        },
+      },
+      {
+        keys: 'Enter',
+        shown: 'Enter',
+        says: 'Open the chosen order',
+        run: () => {
+          const job = this.chosen();
+          if (job) this.open(job);
+        },
+      },
+      {
+        keys: 'n',
+        shown: 'N',
+        says: 'New order',
+        run: () => {
+          void this.router.navigate(['/orders/new']);
+        },
+      },
+      {
+        keys: '/',
+        shown: '/',
+        says: 'Find an order',
+        run: () => {
+          this.find()?.nativeElement.focus();
+        },
+      },
     ]);
   }
 
-  protected type(find: string): void { this.store.dispatch(OrdersActions.findTyped({ find })); }
-  protected again(): void { this.store.dispatch(OrdersActions.somethingChanged()); }
-  protected choose(job: string): void { this.store.dispatch(OrdersActions.chosen({ job })); }
-  protected open(job: string): void { void this.router.navigate(['/jobs', job]); }
+  protected type(find: string): void {
+    this.store.dispatch(OrdersActions.findTyped({ find }));
+  }
+  protected again(): void {
+    this.store.dispatch(OrdersActions.somethingChanged());
+  }
+  protected choose(job: string): void {
+    this.store.dispatch(OrdersActions.chosen({ job }));
+  }
+  protected open(job: string): void {
+    void this.router.navigate(['/jobs', job]);
+  }
 
   /** Our own drawing, made by core on the server from numbers: no text of a person is in it. */
   protected thumbnail(row: OrderRow): SafeHtml {
@@ -55,7 +113,10 @@ export class OrderList {
     const w = row.summary.river;
     const x = (i: number): number => (120 * i) / Math.max(w.length - 1, 1);
     const half = (v: number): number => 13 * v;
-    return `M${w.map((v, i) => `${x(i)} ${14 - half(v)}`).join('L')}L${w.map((v, i) => `${x(i)} ${14 + half(v)}`).reverse().join('L')}Z`;
+    return `M${w.map((v, i) => `${x(i)} ${14 - half(v)}`).join('L')}L${w
+      .map((v, i) => `${x(i)} ${14 + half(v)}`)
+      .reverse()
+      .join('L')}Z`;
   }
 
   protected due = (row: OrderRow): string => (row.dueAt === null ? 'no date' : formatMoment(row.dueAt, ZONE));
@@ -64,13 +125,17 @@ export class OrderList {
     const s = row.dueAt - row.summary.readyAt;
     return { says: Math.abs(s) < 3600 ? 'on the hour' : `${formatDuration(Math.abs(s))} ${s < 0 ? 'late' : 'before'}`, late: s < 0 };
   }
-  protected state = (row: OrderRow): string => (row.state === 'released' ? 'Released' : row.summary.blocking > 0 ? 'Draft, blocked' : 'Draft');
+  protected state = (row: OrderRow): string =>
+    row.state === 'released' ? 'Released' : row.summary.blocking > 0 ? 'Draft, blocked' : 'Draft';
   protected worst = (row: OrderRow): string => (row.summary.worst ? findingTitle(row.summary.worst.code, row.summary.worst.args) : '');
 
   private move(by: number): void {
     const rows = this.rows();
     const at = rows.findIndex((r) => r.job === this.chosen());
     const next = rows[Math.min(Math.max(at + by, 0), rows.length - 1)];
-    if (next) { this.choose(next.job); document.getElementById(next.job)?.scrollIntoView({ block: 'nearest' }); }
+    if (next) {
+      this.choose(next.job);
+      document.getElementById(next.job)?.scrollIntoView({ block: 'nearest' });
+    }
   }
 }

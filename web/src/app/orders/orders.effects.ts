@@ -7,15 +7,30 @@ import { Changes } from '../shared/changes';
 import { SessionActions } from '../session/session.feature';
 import { OrdersActions, ordersFeature } from './orders.feature';
 
-export const load = createEffect((actions$ = inject(Actions), api = inject(ApiCaller), store = inject(Store)) => merge(
-  actions$.pipe(ofType(OrdersActions.opened, OrdersActions.somethingChanged)),
-  actions$.pipe(ofType(OrdersActions.findTyped), debounceTime(150)),
-).pipe(
-  withLatestFrom(store.select(ordersFeature.selectFind)),
-  switchMap(([, find]) => api.call('orders.list', { query: find ? { find } : {} }).pipe(
-    map(({ rows }) => OrdersActions.loaded({ rows })),
-    catchError((failure: Failure) => of(failure.status === 401 ? SessionActions.sessionExpired() : OrdersActions.failed({ failure }))),
-  )),
-), { functional: true });
+export const load = createEffect(
+  (actions$ = inject(Actions), api = inject(ApiCaller), store = inject(Store)) =>
+    merge(
+      actions$.pipe(ofType(OrdersActions.opened, OrdersActions.somethingChanged)),
+      actions$.pipe(ofType(OrdersActions.findTyped), debounceTime(150)),
+    ).pipe(
+      withLatestFrom(store.select(ordersFeature.selectFind)),
+      switchMap(([, find]) =>
+        api.call('orders.list', { query: find ? { find } : {} }).pipe(
+          map(({ rows }) => OrdersActions.loaded({ rows })),
+          catchError((failure: Failure) =>
+            of(failure.status === 401 ? SessionActions.sessionExpired() : OrdersActions.failed({ failure })),
+          ),
+        ),
+      ),
+    ),
+  { functional: true },
+);
 
-export const reload = createEffect((changes = inject(Changes)) => changes.changes$.pipe(debounceTime(200), map(() => OrdersActions.somethingChanged())), { functional: true });
+export const reload = createEffect(
+  (changes = inject(Changes)) =>
+    changes.changes$.pipe(
+      debounceTime(200),
+      map(() => OrdersActions.somethingChanged()),
+    ),
+  { functional: true },
+);

@@ -9,8 +9,19 @@ export type Ask =
   | { kind: 'cancel' };
 
 /** What a remedy would change, shown before it is applied. */
-export interface Preview { sheets: number; money: number; readyAt: number; plates: number; chance: number; worst: string | null }
-export interface Planning { plan: Plan; river: RiverStone[]; picture: Scene | null }
+export interface Preview {
+  sheets: number;
+  money: number;
+  readyAt: number;
+  plates: number;
+  chance: number;
+  worst: string | null;
+}
+export interface Planning {
+  plan: Plan;
+  river: RiverStone[];
+  picture: Scene | null;
+}
 export type Answer =
   | { kind: 'planned'; seq: number; planning: Planning; scene: Scene | null; ms: number }
   | { kind: 'scene'; stone: string; scene: Scene | null }

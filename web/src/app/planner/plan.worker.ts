@@ -1,12 +1,27 @@
 /// <reference lib="webworker" />
-import { applyEdits, comparedWith, type JobSpec, type Plan, planned, type Planned, type Plant, productPicture, propose, riverOf, sceneOf, type Shelf } from '@druckerei/core';
+import {
+  applyEdits,
+  comparedWith,
+  type JobSpec,
+  type Plan,
+  planned,
+  type Planned,
+  type Plant,
+  productPicture,
+  propose,
+  riverOf,
+  sceneOf,
+  type Shelf,
+} from '@druckerei/core';
 import type { Answer, Ask, Preview } from './plan-messages';
 
 /* The only place in the browser that calls plan(). Keeps the last plan for drawings, previews and comparisons. */
 
 let last: { spec: JobSpec; plant: Plant; shelf: Shelf; planned: Planned } | null = null;
 let comparing = 0;
-const say = (answer: Answer): void => { postMessage(answer); };
+const say = (answer: Answer): void => {
+  postMessage(answer);
+};
 
 addEventListener('message', ({ data }: MessageEvent<Ask>) => {
   const seq = 'seq' in data ? data.seq : 0;
@@ -23,7 +38,13 @@ function answer(ask: Ask): void {
       const from = performance.now();
       last = { spec: ask.spec, plant: ask.plant, shelf: ask.shelf, planned: planned(ask.spec, ask.plant, ask.shelf) };
       const { plan } = last.planned;
-      say({ kind: 'planned', seq: ask.seq, planning: { plan, river: riverOf(plan), picture: productPicture(ask.spec) }, scene: ask.stone === null ? null : sceneOf(last.planned, ask.stone), ms: performance.now() - from });
+      say({
+        kind: 'planned',
+        seq: ask.seq,
+        planning: { plan, river: riverOf(plan), picture: productPicture(ask.spec) },
+        scene: ask.stone === null ? null : sceneOf(last.planned, ask.stone),
+        ms: performance.now() - from,
+      });
       break;
     }
     case 'scene':
@@ -32,7 +53,12 @@ function answer(ask: Ask): void {
     case 'preview':
       if (last) {
         const applied = applyEdits(last.spec, ask.edits);
-        say({ kind: 'previewed', seq: ask.seq, before: previewOf(last.planned.plan), after: applied.ok ? previewOf(planned(applied.spec, last.plant, last.shelf).plan) : null });
+        say({
+          kind: 'previewed',
+          seq: ask.seq,
+          before: previewOf(last.planned.plan),
+          after: applied.ok ? previewOf(planned(applied.spec, last.plant, last.shelf).plan) : null,
+        });
       }
       break;
     case 'compare':
@@ -51,10 +77,19 @@ function compareNext(seq: number, proposals: ReturnType<typeof propose> | null):
   if (!next || next.done || !last) return say({ kind: 'compared', seq, row: null, done: true });
   const row = comparedWith(next.value, last.spec, last.plant, last.shelf);
   if (row) say({ kind: 'compared', seq, row, done: false });
-  setTimeout(() => { compareNext(seq, proposals); }, 0);
+  setTimeout(() => {
+    compareNext(seq, proposals);
+  }, 0);
 }
 
 function previewOf(plan: Plan): Preview {
   const total = (key: keyof Plan['totals']): number => plan.figures[plan.totals[key] ?? '']?.value ?? 0;
-  return { sheets: total('sheets'), money: total('money'), readyAt: total('readyAt'), plates: total('plates'), chance: total('chance'), worst: plan.findings.find((f) => f.level === 'release')?.code ?? null };
+  return {
+    sheets: total('sheets'),
+    money: total('money'),
+    readyAt: total('readyAt'),
+    plates: total('plates'),
+    chance: total('chance'),
+    worst: plan.findings.find((f) => f.level === 'release')?.code ?? null,
+  };
 }

@@ -17,7 +17,11 @@ export class Planner {
   private busy = false;
   private waiting: Ask | null = null;
 
-  constructor() { this.worker.onmessage = ({ data }: MessageEvent<Answer>) => { this.take(data); }; }
+  constructor() {
+    this.worker.onmessage = ({ data }: MessageEvent<Answer>) => {
+      this.take(data);
+    };
+  }
 
   plan(spec: JobSpec, plant: Plant, shelf: Shelf): void {
     const ask: Ask = { kind: 'plan', seq: ++this.seq, spec, plant, shelf, stone: this.stone };
@@ -30,12 +34,26 @@ export class Planner {
     if (stone !== null) this.worker.postMessage({ kind: 'scene', stone } satisfies Ask);
   }
 
-  ask(edits: Edit[]): void { this.preview.set(null); this.worker.postMessage({ kind: 'preview', seq: this.seq, edits } satisfies Ask); }
-  compare(): void { this.compared.set({ rows: [], done: false }); this.worker.postMessage({ kind: 'compare', seq: ++this.seq } satisfies Ask); }
-  cancelCompare(): void { this.worker.postMessage({ kind: 'cancel' } satisfies Ask); this.compared.set(null); }
-  stop(): void { this.worker.terminate(); }
+  ask(edits: Edit[]): void {
+    this.preview.set(null);
+    this.worker.postMessage({ kind: 'preview', seq: this.seq, edits } satisfies Ask);
+  }
+  compare(): void {
+    this.compared.set({ rows: [], done: false });
+    this.worker.postMessage({ kind: 'compare', seq: ++this.seq } satisfies Ask);
+  }
+  cancelCompare(): void {
+    this.worker.postMessage({ kind: 'cancel' } satisfies Ask);
+    this.compared.set(null);
+  }
+  stop(): void {
+    this.worker.terminate();
+  }
 
-  private send(ask: Ask): void { this.busy = true; this.worker.postMessage(ask); }
+  private send(ask: Ask): void {
+    this.busy = true;
+    this.worker.postMessage(ask);
+  }
 
   private take(answer: Answer): void {
     switch (answer.kind) {
@@ -44,12 +62,25 @@ export class Planner {
         this.planning.set(answer.planning);
         this.fault.set(null);
         if (answer.scene || this.stone === null) this.scene.set(answer.scene);
-        if (this.waiting) { const next = this.waiting; this.waiting = null; this.send(next); }
+        if (this.waiting) {
+          const next = this.waiting;
+          this.waiting = null;
+          this.send(next);
+        }
         break;
-      case 'scene': if (answer.stone === this.stone) this.scene.set(answer.scene); break;
-      case 'previewed': this.preview.set({ before: answer.before, after: answer.after }); break;
-      case 'compared': this.compared.update((c) => (c === null ? c : answer.done ? { ...c, done: true } : { rows: [...c.rows, answer.row], done: false })); break;
-      case 'failed': this.busy = false; this.fault.set(answer.says); break;
+      case 'scene':
+        if (answer.stone === this.stone) this.scene.set(answer.scene);
+        break;
+      case 'previewed':
+        this.preview.set({ before: answer.before, after: answer.after });
+        break;
+      case 'compared':
+        this.compared.update((c) => (c === null ? c : answer.done ? { ...c, done: true } : { rows: [...c.rows, answer.row], done: false }));
+        break;
+      case 'failed':
+        this.busy = false;
+        this.fault.set(answer.says);
+        break;
     }
   }
 }

@@ -1,13 +1,43 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { editAt, type Edit, type Family, type FamilyId, familyOf, formatNumber, type JobSpec, type Plant, type Scene, type WishField } from '@druckerei/core';
+import {
+  editAt,
+  type Edit,
+  type Family,
+  type FamilyId,
+  familyOf,
+  formatNumber,
+  type JobSpec,
+  type Plant,
+  type Scene,
+  type WishField,
+} from '@druckerei/core';
 import { EditValue } from '../shared/edit-value';
 
-interface Made { id: string; family: Family<FamilyId>; wish: Readonly<Record<string, unknown>> }
-interface Row { field: WishField; label: string; text: string; options: { value: string; says: string }[] }
-interface Listed { id: string; name: string; [key: string]: string | number }
+interface Made {
+  id: string;
+  family: Family<FamilyId>;
+  wish: Readonly<Record<string, unknown>>;
+}
+interface Row {
+  field: WishField;
+  label: string;
+  text: string;
+  options: { value: string; says: string }[];
+}
+interface Listed {
+  id: string;
+  name: string;
+  [key: string]: string | number;
+}
 
 /** What the customer wants: sizes on the picture of the finished product, the rest beside it, each edited in place. */
-@Component({ selector: 'dk-product-form', imports: [EditValue], changeDetection: ChangeDetectionStrategy.OnPush, templateUrl: './product-form.html', styleUrl: './product-form.scss' })
+@Component({
+  selector: 'dk-product-form',
+  imports: [EditValue],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './product-form.html',
+  styleUrl: './product-form.scss',
+})
 export class ProductForm {
   readonly spec = input.required<JobSpec>();
   readonly plant = input.required<Plant>();
@@ -24,7 +54,14 @@ export class ProductForm {
   protected readonly rows = computed((): Row[] => {
     const made = this.made();
     if (!made) return [];
-    return made.family.fields.filter((f) => !f.onPicture).map((field) => ({ field, label: made.family.words.fields[field.key] ?? field.key, text: this.textOf(field, made.wish[field.key]), options: field.options?.(this.plant()) ?? [] }));
+    return made.family.fields
+      .filter((f) => !f.onPicture)
+      .map((field) => ({
+        field,
+        label: made.family.words.fields[field.key] ?? field.key,
+        text: this.textOf(field, made.wish[field.key]),
+        options: field.options?.(this.plant()) ?? [],
+      }));
   });
 
   /** Fields on the picture stand at the middle of their dimension line, in percent of the drawing's box. */
@@ -32,27 +69,64 @@ export class ProductForm {
     const made = this.made();
     const scene = this.picture();
     if (!made || !scene) return [];
-    return made.family.fields.filter((f) => f.onPicture).map((field) => {
-      const line = scene.shapes.find((s) => s.kind === 'line' && s.ref === field.key);
-      const [x, y] = line?.kind === 'line' ? [(line.x1 + line.x2) / 2, (line.y1 + line.y2) / 2] : [scene.box.x + scene.box.w * 0.85, scene.box.y + scene.box.h * 0.08];
-      return { field, label: made.family.words.fields[field.key] ?? field.key, text: this.textOf(field, made.wish[field.key]), left: (100 * (x - scene.box.x)) / scene.box.w, top: (100 * (y - scene.box.y)) / scene.box.h };
-    });
+    return made.family.fields
+      .filter((f) => f.onPicture)
+      .map((field) => {
+        const line = scene.shapes.find((s) => s.kind === 'line' && s.ref === field.key);
+        const [x, y] =
+          line?.kind === 'line'
+            ? [(line.x1 + line.x2) / 2, (line.y1 + line.y2) / 2]
+            : [scene.box.x + scene.box.w * 0.85, scene.box.y + scene.box.h * 0.08];
+        return {
+          field,
+          label: made.family.words.fields[field.key] ?? field.key,
+          text: this.textOf(field, made.wish[field.key]),
+          left: (100 * (x - scene.box.x)) / scene.box.w,
+          top: (100 * (y - scene.box.y)) / scene.box.h,
+        };
+      });
   });
 
   protected readonly foils = computed(() => this.listed('foils'));
   protected readonly pieces = computed(() => this.listed('applied'));
-  protected readonly more = computed(() => { const b = this.picture()?.box; return b ? `${b.x} ${b.y} ${b.w} ${b.h}` : '0 0 100 60'; });
+  protected readonly more = computed(() => {
+    const b = this.picture()?.box;
+    return b ? `${b.x} ${b.y} ${b.w} ${b.h}` : '0 0 100 60';
+  });
 
-  protected set(key: string, value: unknown): void { const made = this.made(); if (made) this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key], value)]); }
-  protected setIn(key: string, id: string, prop: string, value: unknown): void { const made = this.made(); if (made) this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key, id, prop], value)]); }
-  protected drop(key: string, id: string): void { const made = this.made(); if (made) this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key, id], undefined)]); }
+  protected set(key: string, value: unknown): void {
+    const made = this.made();
+    if (made) this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key], value)]);
+  }
+  protected setIn(key: string, id: string, prop: string, value: unknown): void {
+    const made = this.made();
+    if (made) this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key, id, prop], value)]);
+  }
+  protected drop(key: string, id: string): void {
+    const made = this.made();
+    if (made) this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key, id], undefined)]);
+  }
   protected setInks(key: string, text: string | number | undefined): void {
-    this.set(key, String(text ?? '').split(/[,;]+/).map((s) => s.trim()).filter(Boolean));
+    this.set(
+      key,
+      String(text ?? '')
+        .split(/[,;]+/)
+        .map((s) => s.trim())
+        .filter(Boolean),
+    );
   }
 
-  protected addFoil(): void { this.add('foils', 'f', { name: `foil ${this.foils().length + 1}`, widthMm: 40, heightMm: 30 }); }
-  protected addPiece(): void { this.add('applied', 'p', { name: `piece ${this.pieces().length + 1}`, secondsEach: 8, each: 1, supply: { from: 'buy', leadDays: 2 } }); }
-  protected why(key: string): string | null { const made = this.made(); const at = `products.${made?.id ?? ''}.wish.${key}`; return Object.entries(this.refused()).find(([path]) => path === at || path.startsWith(`${at}.`))?.[1] ?? null; }
+  protected addFoil(): void {
+    this.add('foils', 'f', { name: `foil ${this.foils().length + 1}`, widthMm: 40, heightMm: 30 });
+  }
+  protected addPiece(): void {
+    this.add('applied', 'p', { name: `piece ${this.pieces().length + 1}`, secondsEach: 8, each: 1, supply: { from: 'buy', leadDays: 2 } });
+  }
+  protected why(key: string): string | null {
+    const made = this.made();
+    const at = `products.${made?.id ?? ''}.wish.${key}`;
+    return Object.entries(this.refused()).find(([path]) => path === at || path.startsWith(`${at}.`))?.[1] ?? null;
+  }
 
   private add(key: string, prefix: string, value: object): void {
     const made = this.made();
@@ -63,7 +137,13 @@ export class ProductForm {
     this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key, `${prefix}${n}`], value)]);
   }
 
-  private listed(key: string): Listed[] { return Object.entries((this.made()?.wish[key] ?? {}) as Record<string, Record<string, string | number>>).map(([id, v]) => ({ ...v, id, name: String(v['name'] ?? '') })); }
+  private listed(key: string): Listed[] {
+    return Object.entries((this.made()?.wish[key] ?? {}) as Record<string, Record<string, string | number>>).map(([id, v]) => ({
+      ...v,
+      id,
+      name: String(v['name'] ?? ''),
+    }));
+  }
 
   private textOf(field: WishField, value: unknown): string {
     if (Array.isArray(value)) return value.join(', ');

@@ -5,25 +5,57 @@ import { ApiCaller, type Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
 import { SessionActions } from './session.feature';
 
-export const findOut = createEffect((actions$ = inject(Actions), api = inject(ApiCaller)) => actions$.pipe(
-  ofType(SessionActions.appOpened),
-  exhaustMap(() => api.call('session.me', {}).pipe(
-    map((me) => SessionActions.signedIn({ me })),
-    catchError((failure: Failure) => of(failure.status === 401 ? SessionActions.nobodySignedIn() : SessionActions.signInFailed({ failure }))),
-  )),
-), { functional: true });
+export const findOut = createEffect(
+  (actions$ = inject(Actions), api = inject(ApiCaller)) =>
+    actions$.pipe(
+      ofType(SessionActions.appOpened),
+      exhaustMap(() =>
+        api.call('session.me', {}).pipe(
+          map((me) => SessionActions.signedIn({ me })),
+          catchError((failure: Failure) =>
+            of(failure.status === 401 ? SessionActions.nobodySignedIn() : SessionActions.signInFailed({ failure })),
+          ),
+        ),
+      ),
+    ),
+  { functional: true },
+);
 
-export const signIn = createEffect((actions$ = inject(Actions), api = inject(ApiCaller)) => actions$.pipe(
-  ofType(SessionActions.signInAsked),
-  exhaustMap(({ name, password }) => api.call('session.signIn', { body: { name, password } }).pipe(
-    map((me) => SessionActions.signedIn({ me })),
-    catchError((failure: Failure) => of(SessionActions.signInFailed({ failure }))),
-  )),
-), { functional: true });
+export const signIn = createEffect(
+  (actions$ = inject(Actions), api = inject(ApiCaller)) =>
+    actions$.pipe(
+      ofType(SessionActions.signInAsked),
+      exhaustMap(({ name, password }) =>
+        api.call('session.signIn', { body: { name, password } }).pipe(
+          map((me) => SessionActions.signedIn({ me })),
+          catchError((failure: Failure) => of(SessionActions.signInFailed({ failure }))),
+        ),
+      ),
+    ),
+  { functional: true },
+);
 
-export const signOut = createEffect((actions$ = inject(Actions), api = inject(ApiCaller)) => actions$.pipe(
-  ofType(SessionActions.signOutAsked),
-  exhaustMap(() => api.call('session.signOut', {}).pipe(map(() => SessionActions.signedOut()), catchError(() => of(SessionActions.signedOut())))),
-), { functional: true });
+export const signOut = createEffect(
+  (actions$ = inject(Actions), api = inject(ApiCaller)) =>
+    actions$.pipe(
+      ofType(SessionActions.signOutAsked),
+      exhaustMap(() =>
+        api.call('session.signOut', {}).pipe(
+          map(() => SessionActions.signedOut()),
+          catchError(() => of(SessionActions.signedOut())),
+        ),
+      ),
+    ),
+  { functional: true },
+);
 
-export const listen = createEffect((actions$ = inject(Actions), changes = inject(Changes)) => actions$.pipe(ofType(SessionActions.signedIn), tap(() => { changes.start(); })), { functional: true, dispatch: false });
+export const listen = createEffect(
+  (actions$ = inject(Actions), changes = inject(Changes)) =>
+    actions$.pipe(
+      ofType(SessionActions.signedIn),
+      tap(() => {
+        changes.start();
+      }),
+    ),
+  { functional: true, dispatch: false },
+);

@@ -4,10 +4,24 @@ import type { Failure } from '../shared/api';
 
 export const SessionActions = createActionGroup({
   source: 'Session',
-  events: { 'App opened': emptyProps(), 'Sign in asked': props<{ name: string; password: string }>(), 'Signed in': props<{ me: Me }>(), 'Sign in failed': props<{ failure: Failure }>(), 'Nobody signed in': emptyProps(), 'Sign out asked': emptyProps(), 'Signed out': emptyProps(), 'Session expired': emptyProps() },
+  events: {
+    'App opened': emptyProps(),
+    'Sign in asked': props<{ name: string; password: string }>(),
+    'Signed in': props<{ me: Me }>(),
+    'Sign in failed': props<{ failure: Failure }>(),
+    'Nobody signed in': emptyProps(),
+    'Sign out asked': emptyProps(),
+    'Signed out': emptyProps(),
+    'Session expired': emptyProps(),
+  },
 });
 
-export interface SessionState { me: Me | null; call: 'idle' | 'loading' | { failure: Failure }; known: boolean; /** Who worked here when the session ended: what was typed stays behind the sign-in. */ expired: boolean }
+export interface SessionState {
+  me: Me | null;
+  call: 'idle' | 'loading' | { failure: Failure };
+  known: boolean;
+  /** Who worked here when the session ended: what was typed stays behind the sign-in. */ expired: boolean;
+}
 const initial: SessionState = { me: null, call: 'idle', known: false, expired: false };
 
 export const sessionFeature = createFeature({

@@ -5,28 +5,62 @@ import { SessionActions, sessionFeature } from './session.feature';
 
 /** A person signs in; nothing else is shown until then. */
 @Component({
-  selector: 'dk-sign-in', imports: [ReactiveFormsModule], changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <main>
-      <svg viewBox="0 0 400 90" aria-hidden="true" class="river"><path d="M0 12H120C150 12 150 24 180 24H270C300 24 300 32 330 32H400V66H330C300 66 300 68 270 68H180C150 68 150 78 120 78H0Z" /></svg>
-      <h1>Druckerei</h1>
-      <p class="soft">{{ expired() ? 'Your session has ended. Sign in to go on; what you typed is kept.' : 'From the order to the finished count.' }}</p>
-      <form [formGroup]="form" (ngSubmit)="submit()">
-        <label>Name<input class="field-input" formControlName="name" autocomplete="username" autocapitalize="none" spellcheck="false"></label>
-        <label>Password<input class="field-input" formControlName="password" type="password" autocomplete="current-password"></label>
-        <p class="fail" role="alert">{{ failed() }}</p>
-        <button class="act" type="submit" [disabled]="form.invalid || busy()">{{ busy() ? 'Signing in …' : 'Sign in' }}</button>
-      </form>
-    </main>`,
+  selector: 'dk-sign-in',
+  imports: [ReactiveFormsModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: ` <main>
+    <svg viewBox="0 0 400 90" aria-hidden="true" class="river">
+      <path d="M0 12H120C150 12 150 24 180 24H270C300 24 300 32 330 32H400V66H330C300 66 300 68 270 68H180C150 68 150 78 120 78H0Z" />
+    </svg>
+    <h1>Druckerei</h1>
+    <p class="soft">
+      {{ expired() ? 'Your session has ended. Sign in to go on; what you typed is kept.' : 'From the order to the finished count.' }}
+    </p>
+    <form [formGroup]="form" (ngSubmit)="submit()">
+      <label
+        >Name<input class="field-input" formControlName="name" autocomplete="username" autocapitalize="none" spellcheck="false"
+      /></label>
+      <label>Password<input class="field-input" formControlName="password" type="password" autocomplete="current-password" /></label>
+      <p class="fail" role="alert">{{ failed() }}</p>
+      <button class="act" type="submit" [disabled]="form.invalid || busy()">{{ busy() ? 'Signing in …' : 'Sign in' }}</button>
+    </form>
+  </main>`,
   styles: `
-    :host { display: grid; place-items: center; min-height: 100vh; }
-    main { width: 340px; }
-    h1 { font-size: 34px; margin-top: 18px; }
-    form { display: grid; gap: 14px; margin-top: 18px; }
-    label { display: grid; gap: 2px; color: var(--soft); }
-    input { color: var(--ink); font-size: 17px; }
-    p { margin: 4px 0; min-height: 1.4em; }
-    .river path { fill: var(--river); stroke: var(--act); }`,
+    :host {
+      display: grid;
+      place-items: center;
+      min-height: 100vh;
+    }
+    main {
+      width: 340px;
+    }
+    h1 {
+      font-size: 34px;
+      margin-top: 18px;
+    }
+    form {
+      display: grid;
+      gap: 14px;
+      margin-top: 18px;
+    }
+    label {
+      display: grid;
+      gap: 2px;
+      color: var(--soft);
+    }
+    input {
+      color: var(--ink);
+      font-size: 17px;
+    }
+    p {
+      margin: 4px 0;
+      min-height: 1.4em;
+    }
+    .river path {
+      fill: var(--river);
+      stroke: var(--act);
+    }
+  `,
 })
 export class SignIn {
   private readonly store = inject(Store);
@@ -34,7 +68,10 @@ export class SignIn {
   private readonly call = this.store.selectSignal(sessionFeature.selectCall);
   protected readonly expired = this.store.selectSignal(sessionFeature.selectExpired);
   protected readonly busy = computed(() => this.call() === 'loading');
-  protected readonly failed = computed(() => { const call = this.call(); return typeof call === 'object' ? (call.failure.detail ?? call.failure.title) : ''; });
+  protected readonly failed = computed(() => {
+    const call = this.call();
+    return typeof call === 'object' ? (call.failure.detail ?? call.failure.title) : '';
+  });
 
   protected submit(): void {
     if (this.form.valid) this.store.dispatch(SessionActions.signInAsked(this.form.getRawValue()));

@@ -5,10 +5,19 @@ import type { Api, Problem, Replied, Sent } from '@druckerei/contract';
 
 /** Method and path of every endpoint: the compiler keeps them equal to the contract; the browser need not carry its schemas. */
 const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]['path']] } = {
-  'session.signIn': ['post', '/api/session'], 'session.me': ['get', '/api/session'], 'session.signOut': ['delete', '/api/session'],
-  'plants.current': ['get', '/api/plants/current'], 'plants.read': ['get', '/api/plants/:hash'],
-  'customers.list': ['get', '/api/customers'], 'customers.create': ['post', '/api/customers'], 'orders.list': ['get', '/api/orders'], 'orders.create': ['post', '/api/orders'],
-  'jobs.read': ['get', '/api/jobs/:id'], 'jobs.edit': ['post', '/api/jobs/:id/edits'], 'jobs.release': ['post', '/api/jobs/:id/release'], 'jobs.ticket': ['get', '/api/jobs/:id/ticket.pdf'],
+  'session.signIn': ['post', '/api/session'],
+  'session.me': ['get', '/api/session'],
+  'session.signOut': ['delete', '/api/session'],
+  'plants.current': ['get', '/api/plants/current'],
+  'plants.read': ['get', '/api/plants/:hash'],
+  'customers.list': ['get', '/api/customers'],
+  'customers.create': ['post', '/api/customers'],
+  'orders.list': ['get', '/api/orders'],
+  'orders.create': ['post', '/api/orders'],
+  'jobs.read': ['get', '/api/jobs/:id'],
+  'jobs.edit': ['post', '/api/jobs/:id/edits'],
+  'jobs.release': ['post', '/api/jobs/:id/release'],
+  'jobs.ticket': ['get', '/api/jobs/:id/ticket.pdf'],
   'events.stream': ['get', '/api/events'],
 };
 
@@ -17,8 +26,15 @@ export type Failure = Pick<Problem, 'status' | 'title' | 'detail' | 'fields' | '
 
 function failureOf(error: HttpErrorResponse): Failure {
   const said = error.error as Partial<Problem> | null;
-  if (error.status === 0 || said === null || typeof said !== 'object' || typeof said.title !== 'string') return { status: error.status, title: 'No answer', detail: 'The server does not answer. What you typed is kept here.' };
-  return { status: error.status, title: said.title, ...(said.detail !== undefined && { detail: said.detail }), ...(said.fields && { fields: said.fields }), ...(said.stale && { stale: said.stale }) };
+  if (error.status === 0 || said === null || typeof said !== 'object' || typeof said.title !== 'string')
+    return { status: error.status, title: 'No answer', detail: 'The server does not answer. What you typed is kept here.' };
+  return {
+    status: error.status,
+    title: said.title,
+    ...(said.detail !== undefined && { detail: said.detail }),
+    ...(said.fields && { fields: said.fields }),
+    ...(said.stale && { stale: said.stale }),
+  };
 }
 
 /** The one caller of the server. */
@@ -30,6 +46,8 @@ export class ApiCaller {
     const [method, address] = ADDRESSES[name];
     const { params = {}, query = {}, body } = asked as { params?: Record<string, string>; query?: Record<string, string>; body?: unknown };
     const path = address.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params[key] ?? ''));
-    return this.http.request<Replied<Api[N]>>(method, path, { ...(body !== undefined && { body }), params: query }).pipe(catchError((e: HttpErrorResponse) => throwError(() => failureOf(e))));
+    return this.http
+      .request<Replied<Api[N]>>(method, path, { ...(body !== undefined && { body }), params: query })
+      .pipe(catchError((e: HttpErrorResponse) => throwError(() => failureOf(e))));
   }
 }

@@ -17,17 +17,39 @@ export class Changes {
     if (this.started || typeof BroadcastChannel === 'undefined') return;
     this.started = true;
     const channel = new BroadcastChannel('druckerei-changes');
-    channel.onmessage = ({ data }: MessageEvent<Changed | null>) => { this.subject.next(data); };
-    const tell = (changed: Changed | null): void => { channel.postMessage(changed); this.subject.next(changed); };
-    void navigator.locks.request('druckerei-stream', () => new Promise<void>(() => { this.listen(tell); }));
+    channel.onmessage = ({ data }: MessageEvent<Changed | null>) => {
+      this.subject.next(data);
+    };
+    const tell = (changed: Changed | null): void => {
+      channel.postMessage(changed);
+      this.subject.next(changed);
+    };
+    void navigator.locks.request(
+      'druckerei-stream',
+      () =>
+        new Promise<void>(() => {
+          this.listen(tell);
+        }),
+    );
   }
 
   private listen(tell: (changed: Changed | null) => void): void {
     const source = new EventSource('/api/events');
-    source.addEventListener('changed', (e: MessageEvent<string>) => { tell(JSON.parse(e.data) as Changed); });
-    source.addEventListener('again', () => { tell(null); });
-    source.onopen = () => { tell(null); };
+    source.addEventListener('changed', (e: MessageEvent<string>) => {
+      tell(JSON.parse(e.data) as Changed);
+    });
+    source.addEventListener('again', () => {
+      tell(null);
+    });
+    source.onopen = () => {
+      tell(null);
+    };
     // A refused stream (signed out) is closed for good by the browser: try again later.
-    source.onerror = () => { if (source.readyState === EventSource.CLOSED) setTimeout(() => { this.listen(tell); }, 5_000); };
+    source.onerror = () => {
+      if (source.readyState === EventSource.CLOSED)
+        setTimeout(() => {
+          this.listen(tell);
+        }, 5_000);
+    };
   }
 }

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, linkedSignal, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { lengthMmFromText } from '@druckerei/core';
 
 export type EditKind = 'count' | 'length' | 'percent' | 'hours' | 'seconds' | 'text' | 'moment';
@@ -8,29 +18,84 @@ export function parseTyped(kind: EditKind, text: string): number | string | null
   if (trimmed === '') return undefined;
   if (kind === 'text' || kind === 'moment') return trimmed;
   if (kind === 'length') return lengthMmFromText(trimmed);
-  const plain = trimmed.replace(/[\s\u2009\u202f']/g, '').replace(',', '.').replace('−', '-').replace(/%$/, '');
+  const plain = trimmed
+    .replace(/[\s\u2009\u202f']/g, '')
+    .replace(',', '.')
+    .replace('−', '-')
+    .replace(/%$/, '');
   if (!/^-?(\d+\.?\d*|\.\d+)$/.test(plain)) return null;
   const value = Number(plain);
   if (kind === 'count') return Number.isInteger(value) ? value : null;
   return kind === 'percent' ? Math.round(value * 10_000) : kind === 'hours' ? value * 3600 : value;
 }
-const ASKS: Record<EditKind, string> = { count: 'Type a whole number.', length: 'Type a length: 148, 5 1/2 in, 72 pt.', percent: 'Type a percentage.', hours: 'Type hours.', seconds: 'Type seconds.', text: '', moment: 'Choose a date and time.' };
+const ASKS: Record<EditKind, string> = {
+  count: 'Type a whole number.',
+  length: 'Type a length: 148, 5 1/2 in, 72 pt.',
+  percent: 'Type a percentage.',
+  hours: 'Type hours.',
+  seconds: 'Type seconds.',
+  text: '',
+  moment: 'Choose a date and time.',
+};
 
 /** A value as text with a dashed underline that becomes its own input in place. A half-typed text stays and says what is missing; Escape goes back. */
 @Component({
-  selector: 'dk-edit-value', changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    @if (open()) {
-      <input #field class="field-input" [class.wrong]="wrong()" [type]="kind() === 'moment' ? 'datetime-local' : 'text'" [value]="text()" [attr.aria-label]="label()" [attr.aria-invalid]="!!wrong()" [attr.inputmode]="kind() === 'text' || kind() === 'moment' ? null : 'decimal'" (input)="type(field.value)" (blur)="close()" (keydown.enter)="close()" (keydown.escape)="back()">
-      @if (wrong()) { <span class="fail says" role="alert">{{ wrong() }}</span> }
+  selector: 'dk-edit-value',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: ` @if (open()) {
+      <input
+        #field
+        class="field-input"
+        [class.wrong]="wrong()"
+        [type]="kind() === 'moment' ? 'datetime-local' : 'text'"
+        [value]="text()"
+        [attr.aria-label]="label()"
+        [attr.aria-invalid]="!!wrong()"
+        [attr.inputmode]="kind() === 'text' || kind() === 'moment' ? null : 'decimal'"
+        (input)="type(field.value)"
+        (blur)="close()"
+        (keydown.enter)="close()"
+        (keydown.escape)="back()"
+      />
+      @if (wrong()) {
+        <span class="fail says" role="alert">{{ wrong() }}</span>
+      }
     } @else {
-      <button type="button" [attr.aria-label]="label() + ', ' + shown() + ', edit'" (click)="begin()" [disabled]="locked()">{{ shown() || placeholder() }}</button>
+      <button type="button" [attr.aria-label]="label() + ', ' + shown() + ', edit'" (click)="begin()" [disabled]="locked()">
+        {{ shown() || placeholder() }}
+      </button>
     }`,
   styles: `
-    :host { display: inline-block; max-width: 100%; }
-    button { border: 0; background: none; padding: 2px 0; min-width: 24px; min-height: 24px; border-bottom: 1px dashed var(--act); cursor: text; font-weight: 600; text-align: inherit; max-width: 100%; }
-    button:disabled { border-bottom-color: transparent; cursor: default; }
-    .field-input { min-width: 90px; font-weight: 600; } .says { display: block; font-size: 12.5px; font-weight: 400; }`,
+    :host {
+      display: inline-block;
+      max-width: 100%;
+    }
+    button {
+      border: 0;
+      background: none;
+      padding: 2px 0;
+      min-width: 24px;
+      min-height: 24px;
+      border-bottom: 1px dashed var(--act);
+      cursor: text;
+      font-weight: 600;
+      text-align: inherit;
+      max-width: 100%;
+    }
+    button:disabled {
+      border-bottom-color: transparent;
+      cursor: default;
+    }
+    .field-input {
+      min-width: 90px;
+      font-weight: 600;
+    }
+    .says {
+      display: block;
+      font-size: 12.5px;
+      font-weight: 400;
+    }
+  `,
 })
 export class EditValue {
   readonly label = input.required<string>();
@@ -55,16 +120,24 @@ export class EditValue {
     this.before = this.value();
     this.text.set(this.value());
     this.open.set(true);
-    setTimeout(() => { this.field()?.nativeElement.focus(); this.field()?.nativeElement.select(); });
+    setTimeout(() => {
+      this.field()?.nativeElement.focus();
+      this.field()?.nativeElement.select();
+    });
   }
   protected type(text: string): void {
     this.text.set(text);
     const parsed = parseTyped(this.kind(), text);
     if (parsed !== null) this.changed.emit(parsed);
   }
-  protected close(): void { if (!this.wrong()) this.open.set(false); }
+  protected close(): void {
+    if (!this.wrong()) this.open.set(false);
+  }
   protected back(): void {
-    if (this.text() !== this.before) { const parsed = parseTyped(this.kind(), this.before); if (parsed !== null) this.changed.emit(parsed); }
+    if (this.text() !== this.before) {
+      const parsed = parseTyped(this.kind(), this.before);
+      if (parsed !== null) this.changed.emit(parsed);
+    }
     this.text.set(this.before);
     this.open.set(false);
   }

@@ -10,10 +10,13 @@ export class PlanContext {
   private readonly plants = new Map<string, Observable<Plant>>();
 
   plant(hash: string): Observable<Plant> {
-    const known = this.plants.get(hash) ?? this.api.call('plants.read', { params: { hash } }).pipe(shareReplay({ bufferSize: 1, refCount: false }));
+    const known =
+      this.plants.get(hash) ?? this.api.call('plants.read', { params: { hash } }).pipe(shareReplay({ bufferSize: 1, refCount: false }));
     this.plants.set(hash, known);
     return known;
   }
 
-  current(): Observable<{ hash: string; shelf: Shelf }> { return this.api.call('plants.current', {}); }
+  current(): Observable<{ hash: string; shelf: Shelf }> {
+    return this.api.call('plants.current', {});
+  }
 }

@@ -4,14 +4,32 @@ import { Shortcuts } from './shortcuts';
 
 /** All keys of this screen. */
 @Component({
-  selector: 'dk-shortcuts-dialog', imports: [MatDialogModule], changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <h2 mat-dialog-title>Keys of this screen</h2>
+  selector: 'dk-shortcuts-dialog',
+  imports: [MatDialogModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: ` <h2 mat-dialog-title>Keys of this screen</h2>
     <mat-dialog-content>
-      <dl>@for (s of keys; track s.keys) { <dt><kbd class="kbd">{{ s.shown }}</kbd></dt><dd>{{ s.says }}</dd> }</dl>
+      <dl>
+        @for (s of keys; track s.keys) {
+          <dt>
+            <kbd class="kbd">{{ s.shown }}</kbd>
+          </dt>
+          <dd>{{ s.says }}</dd>
+        }
+      </dl>
     </mat-dialog-content>
     <mat-dialog-actions align="end"><button class="quiet" mat-dialog-close type="button">Close</button></mat-dialog-actions>`,
-  styles: `dl { display: grid; grid-template-columns: auto 1fr; gap: 8px 18px; margin: 0; } dd { margin: 0; }`,
+  styles: `
+    dl {
+      display: grid;
+      grid-template-columns: auto 1fr;
+      gap: 8px 18px;
+      margin: 0;
+    }
+    dd {
+      margin: 0;
+    }
+  `,
 })
 export class ShortcutsDialog {
   protected readonly keys = inject(Shortcuts).shown();

@@ -8,7 +8,9 @@ const KEY = 'druckerei.theme';
 export class Theme {
   readonly choice = signal<ThemeChoice>((localStorage.getItem(KEY) as ThemeChoice | null) ?? 'system');
 
-  constructor() { this.apply(); }
+  constructor() {
+    this.apply();
+  }
 
   choose(choice: ThemeChoice): void {
     this.choice.set(choice);

@@ -1,0 +1,172 @@
+import type { JobSpec } from '../product/job-spec';
+import { JobSpecSchema } from '../plan/door';
+import { cardSpec, LINDMOOR, SHELF } from '../plan/line-1.fixture';
+import { plan, planned, sceneOf } from '../plan/plan';
+import type { Plan } from '../plan/plan-types';
+import { ticketPages } from '../plan/ticket';
+
+const value = (p: Plan, id: string): number => p.figures[id]?.value ?? NaN;
+const withChoices = (more: object): JobSpec => JobSpecSchema.parse({ ...cardSpec(), choices: { ...cardSpec().choices, ...more } });
+const withWish = (more: object): JobSpec => {
+  const wish = (cardSpec().products['card'] as unknown as { wish: object }).wish;
+  return JobSpecSchema.parse({ ...cardSpec(), products: { card: { kind: 'made', family: 'folded-card', wish: { ...wish, ...more } } } });
+};
+const set = (stone: string, settings: object): JobSpec => withChoices({ settings: { [`card.card.${stone}`]: settings } });
+const base = plan(cardSpec(), LINDMOOR, SHELF);
+
+describe('offset', () => {
+  it('prints front and back as two passes, and waits between them for the ink', () => {
+    expect(base.stones.find((s) => s.key === 'print')?.steps).toEqual(['card.card.print.front', 'card.card.print.back']);
+    expect(value(base, 'card.card.print.back.startAt') - value(base, 'card.card.print.front.endAt')).toBeGreaterThanOrEqual(4 * 3600);
+  });
+  it('takes smaller setups for repeat work', () => {
+    const repeat = plan(set('print', { repeat: 'repeat' }), LINDMOOR, SHELF);
+    expect(value(repeat, 'card.card.print.front.setupCycles')).toBe(135); // 225 × 0.6, by hand
+    expect(value(repeat, 'card.card.print.front.setupS')).toBeLessThan(value(base, 'card.card.print.front.setupS'));
+  });
+  it('prints both sides at once where the press perfects, with a gripper at both ends', () => {
+    const spec = withChoices({ machine: { 'card.card.print': 'press5' }, workStyle: { 'card.card': 'perfect' } });
+    const p = plan(spec, LINDMOOR, SHELF);
+    expect(p.workStyles['card.card']).toBe('perfect');
+    expect(p.stones.find((s) => s.key === 'print')?.steps).toEqual(['card.card.print']);
+    expect(p.figures['card.card.usableDepth']?.terms['tail']).toEqual({ fig: 'card.card.gripper' });
+  });
+  it('keeps the plates for the second pass of work and turn, with a smaller setup', () => {
+    const p = plan(withChoices({ workStyle: { 'card.card': 'turn' } }), LINDMOOR, SHELF);
+    expect(p.steps['card.card.print.back']?.keepsFrom).toBe('card.card.print.front');
+    expect(value(p, 'card.card.print.back.setupCycles')).toBe(68); // 225 × 0.3 = 67.5, by hand
+  });
+  it('does not wait for ink that a lamp dries', () => {
+    const p = plan(set('print', { series: 'lamp' }), LINDMOOR, SHELF);
+    expect(value(p, 'card.card.print.back.waitS')).toBe(0);
+  });
+  it('reckons ink by the coverage typed, and by a guess of ±40 % where none was', () => {
+    const typed = plan(withWish({ coveragePercent: { C: 50 } }), LINDMOOR, SHELF);
+    const [half, quarter] = [typed, base].map((p) => value(p, 'card.card.print.front.ink.C.onSheets'));
+    expect((half ?? 0) / (quarter ?? 1)).toBeCloseTo(2, 6);
+    expect(base.figures['card.card.print.front.ink.C.onSheets']?.pm).toBeGreaterThan(0.4 * (quarter ?? 0));
+  });
+  it('adds the fill of duct and rollers to every ink, and a price', () => {
+    for (const ink of ['K', 'C', 'M', 'Y']) {
+      const at = `card.card.print.front.ink.${ink}`;
+      expect(value(base, `${at}.kg`)).toBeCloseTo(value(base, `${at}.onSheets`) + 0.8, 9); // 0.7 fill + 0.1 wash-up, middle of the range
+      expect(value(base, `${at}.cost`)).toBeCloseTo(value(base, `${at}.kg`) * 14, 9);
+    }
+  });
+});
+
+describe('stock', () => {
+  it('costs nothing when it is the customer’s', () => {
+    const p = plan(set('stock', { owner: 'customer' }), LINDMOOR, SHELF);
+    expect(value(p, 'card.card.stock.cost')).toBe(0);
+    expect(p.flows['card.card.stock.in']?.supply).toEqual({ from: 'customer' });
+  });
+  it('takes the price at the break its number reaches', () => {
+    const few = plan(cardSpec(1_000), LINDMOOR, SHELF);
+    const many = plan(cardSpec(100_000), LINDMOOR, SHELF);
+    const perThousand = (p: Plan): number => (1000 * value(p, 'card.card.stock.cost')) / value(p, 'card.card.stock.in.demand');
+    expect(perThousand(few)).toBeCloseTo(196, 6);
+    expect(perThousand(many)).toBeCloseTo(178, 6);
+  });
+  it('reckons with the measured lot where there is one', () => {
+    const lots = { a: { stock: base.stocks['card.card'] ?? '', quantity: 9_000, owner: 'works' as const, caliperUm: 412 } };
+    expect(value(plan(cardSpec(), LINDMOOR, { ...SHELF, lots }), 'card.card.stock.caliper')).toBe(412);
+  });
+});
+
+describe('foil', () => {
+  it('draws the foil of three lanes of two dies', () => {
+    // Copies lie turned for the grain: pitch 216, image 40, gap 3, five strikes a pitch, so 2 · 216 / 5 = 86.4 mm a stroke; by hand
+    expect(value(base, 'card.card.foil.foil.f1.perStroke')).toBeCloseTo(86.4, 9);
+    expect(value(base, 'card.card.foil.foil.f1.metres')).toBeCloseTo((86.4 * value(base, 'card.card.foil.run') * 3) / 1000, 9);
+  });
+  it('buys no die that lies in the store', () => {
+    const p = plan(withWish({ foils: { f1: { name: 'crest', widthMm: 40, heightMm: 30, tool: 'F-1' } } }), LINDMOOR, SHELF);
+    expect(p.figures['card.card.foil.die.f1.cost']).toBeUndefined();
+    expect(base.figures['card.card.foil.die.f1.cost']?.value).toBeGreaterThan(0);
+  });
+});
+
+describe('hands', () => {
+  it('asks for pieces and envelopes with what is spoilt on the way', () => {
+    expect(value(base, 'card.card.hands.r1.demand')).toBe(Math.ceil(value(base, 'card.card.hands.run') / 0.995 - 1e-9));
+  });
+  it('shares the work among the people at the bench', () => {
+    const p = plan(set('hands', { people: 12 }), LINDMOOR, SHELF);
+    expect(value(p, 'card.card.hands.clockS')).toBeCloseTo(value(base, 'card.card.hands.clockS') / 2, 6);
+  });
+});
+
+describe('route', () => {
+  it('leaves out what the product does not ask', () => {
+    const p = plan(withWish({ foils: {}, applied: {}, envelope: '', folds: 0, perBand: 1 }), LINDMOOR, SHELF);
+    expect(p.stones.map((s) => s.key)).toEqual(['stock', 'plates', 'print', 'cut', 'pack']);
+  });
+  it('takes a step off the route when the planner drops it', () => {
+    const p = plan(withChoices({ route: { drop: ['card.card.band'] } }), LINDMOOR, SHELF);
+    expect(p.stones.map((s) => s.key)).not.toContain('band');
+    expect(value(p, 'card.card.pack.pallet.out.demand')).toBe(10_000);
+  });
+  it('puts products together into a set: twice the cards, and the bought pen', () => {
+    const spec = JobSpecSchema.parse({
+      ...cardSpec(500),
+      items: { i1: { ...cardSpec(500).items['i1'], product: 'set' } },
+      products: {
+        ...cardSpec().products,
+        pen: { kind: 'supplied', name: 'pen', from: { from: 'buy', leadDays: 1 } },
+        set: {
+          kind: 'set',
+          by: 'assemble',
+          of: [
+            { product: 'card', times: 2 },
+            { product: 'pen', times: 1 },
+          ],
+        },
+      },
+    });
+    const p = plan(spec, LINDMOOR, SHELF);
+    const run = value(p, 'set.assemble.run');
+    expect(value(p, 'card.card.pack.pallet.out.demand')).toBe(2 * run);
+    expect(value(p, 'pen.goods.demand')).toBe(run);
+  });
+});
+
+describe('drawings and ticket', () => {
+  const made = planned(cardSpec(), LINDMOOR, SHELF);
+  test.each(made.plan.stones.map((s) => [s.key, s.id]))('%s has a drawing that tells itself in words', (_key, id) => {
+    const scene = sceneOf(made, id);
+    expect(scene?.shapes.length).toBeGreaterThan(2);
+    expect(scene?.says.length).toBeGreaterThan(10);
+    expect(scene?.says).not.toMatch(/undefined|NaN/);
+    for (const s of scene?.shapes ?? []) {
+      for (const n of Object.values(s).flat(2)) if (typeof n === 'number') expect(Number.isFinite(n)).toBe(true);
+    }
+  });
+  it('draws as many copies as are up', () => {
+    expect(sceneOf(made, 'card.card.stock')?.shapes.filter((s) => s.role === 'copy')).toHaveLength(6);
+  });
+  it('has a page for every department, with the next machine and until when to wait', () => {
+    const pages = ticketPages(made);
+    expect(pages.map((p) => p.department)).toEqual([
+      'store',
+      'prepress',
+      'ink',
+      'press',
+      'foil',
+      'guillotine',
+      'fold',
+      'bench',
+      'bench',
+      'packing',
+      'packing',
+    ]);
+    const press = pages.find((p) => p.department === 'press');
+    expect(press?.next).toBe('Platen 1');
+    expect(press?.waitUntil).toBe('card.card.foil.startAt');
+    expect(pages.at(-1)?.next).toBeNull();
+  });
+  it('lists the cutting program cut by cut', () => {
+    const page = ticketPages(made).find((p) => p.department === 'guillotine');
+    expect(page?.lists[0]?.rows).toHaveLength(10);
+  });
+});

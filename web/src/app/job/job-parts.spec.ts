@@ -1,0 +1,294 @@
+import { TestBed } from '@angular/core/testing';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
+import {
+  type Compared,
+  EMPTY_SHELF,
+  FAMILIES,
+  type Finding,
+  type JobSpec,
+  NO_CHOICES,
+  type Override,
+  plan,
+  type Plant,
+  PlantSchema,
+  productPicture,
+} from '@druckerei/core';
+import plantJson from '../../../../demo/plant.json';
+import { ProductForm } from '../product/product-form';
+import { FigureValue } from '../shared/figure';
+import { ComparePanel } from './compare-panel';
+import { KeptEdits } from './kept-edits';
+import { ReleaseDialog } from './release-dialog';
+import { RouteBars } from './route-bars';
+import { StonePanel } from './stone-panel';
+import { Working } from './working';
+
+const plant: Plant = PlantSchema.parse(plantJson);
+const spec: JobSpec = {
+  schema: 1,
+  name: 'Card',
+  choices: NO_CHOICES,
+  overrides: {},
+  decisions: {},
+  items: {
+    i1: {
+      orderLine: null,
+      product: 'card',
+      versions: { only: { name: 'only', quantity: 5000, changes: [] } },
+      deliveries: [],
+      overs: { underPpm: 0, overPpm: 0, extra: 'stock' },
+      pieces: 'alike',
+      balanced: false,
+    },
+  },
+  products: {
+    card: {
+      kind: 'made',
+      family: 'folded-card',
+      wish: { ...FAMILIES['folded-card'].starts, foils: { f1: { name: 'crest', widthMm: 30, heightMm: 20 } } },
+    },
+  },
+};
+const made = plan(spec, plant, { ...EMPTY_SHELF, asOf: 1_772_000_000 });
+const place = { timeZone: 'Europe/Berlin', currency: 'EUR' };
+
+async function show<T>(
+  component: new (...args: never[]) => T,
+  inputs: Record<string, unknown>,
+): Promise<{ host: HTMLElement; instance: T; settle: () => Promise<void> }> {
+  const f = TestBed.createComponent(component);
+  for (const [key, value] of Object.entries(inputs)) f.componentRef.setInput(key, value);
+  await f.whenStable();
+  return { host: f.nativeElement as HTMLElement, instance: f.componentInstance, settle: async () => void (await f.whenStable()) };
+}
+const button = (host: HTMLElement, text: string): HTMLButtonElement | undefined =>
+  [...host.querySelectorAll('button')].find((b) => b.textContent.includes(text) || b.getAttribute('aria-label')?.includes(text));
+const fill = (host: HTMLElement, selector: string, text: string): void => {
+  const input = host.querySelector(selector) as HTMLInputElement;
+  input.value = text;
+  input.dispatchEvent(new Event('input'));
+};
+
+describe('FigureValue', () => {
+  it('shows number, unit and the width of a guess, and asks for the working', async () => {
+    const id = 'card.card.stock.in.demand';
+    const { host, instance } = await show(FigureValue, { id, figure: made.figures[id], place });
+    const asked: string[] = [];
+    instance.explain.subscribe((x) => asked.push(x));
+    expect(host.textContent).toMatch(/sheets/);
+    expect(host.textContent).toContain('±');
+    host.querySelector('button')?.click();
+    expect(asked).toEqual([id]);
+  });
+  it('says that a figure was set by hand', async () => {
+    const figure = {
+      value: 7,
+      unit: 'plate',
+      formula: 'form.plates',
+      terms: {},
+      computed: 5,
+      instead: { value: 7, reason: 'spare', by: 'x', until: 1 },
+    };
+    const { host } = await show(FigureValue, { id: 'x', figure, place });
+    expect(host.querySelector('button')?.getAttribute('aria-label')).toContain('set by hand');
+  });
+  it('shows a dash where there is no figure', async () => {
+    const { host } = await show(FigureValue, { id: 'gone', figure: undefined, place });
+    expect(host.textContent.trim()).toBe('–');
+  });
+});
+
+describe('Working, set by hand', () => {
+  const id = 'card.card.plates.plates';
+  it('sends value, reason, person and end only when all are there', async () => {
+    const { host, instance, settle } = await show(Working, { plan: made, id, place, who: 'Anselm Hardt' });
+    const sent: (Override | null)[] = [];
+    instance.override.subscribe((o) => sent.push(o));
+    button(host, 'Set by hand')?.click();
+    await settle();
+    fill(host, 'input[formControlName=value]', 'seven');
+    fill(host, 'input[formControlName=reason]', 'two spare plates');
+    await settle();
+    expect(button(host, 'Set')?.disabled).toBe(true);
+    fill(host, 'input[formControlName=value]', '7,5');
+    await settle();
+    host.querySelector('form')?.dispatchEvent(new Event('submit'));
+    expect(sent).toHaveLength(1);
+    expect(sent[0]).toMatchObject({ value: 7.5, reason: 'two spare plates', by: 'Anselm Hardt' });
+    expect(sent[0]?.until).toBeGreaterThan(Date.now() / 1000);
+  });
+  it('offers nothing to set where the job is released', async () => {
+    const { host } = await show(Working, { plan: made, id, place, who: 'x', locked: true });
+    expect(button(host, 'Set by hand')).toBeUndefined();
+  });
+  it('names terms that are steps after their stones', async () => {
+    const { host } = await show(Working, { plan: made, id: 'total.money', place, who: 'x' });
+    expect(host.textContent).toContain('Cut, run cost');
+    expect(host.textContent).toContain('Stock, cost');
+  });
+});
+
+describe('StonePanel', () => {
+  const inputs = { stone: made.stones.find((s) => s.key === 'cut'), plan: made, spec, place };
+  it('sends what is typed as an edit at the setting’s place, in the specification’s unit', async () => {
+    const { host, instance, settle } = await show(StonePanel, inputs);
+    const sent: unknown[] = [];
+    instance.edits.subscribe((e) => sent.push(...e));
+    button(host, 'Running loss')?.click();
+    button(host, 'Running loss, set')?.click();
+    await settle();
+    fill(host, 'input', '1,5');
+    expect(sent).toEqual([{ at: ['choices', 'settings', 'card.card.cut', 'runningPpm'], now: 15_000 }]);
+  });
+  it('changes nothing where it is locked', async () => {
+    const { host } = await show(StonePanel, { ...inputs, locked: true });
+    expect([...host.querySelectorAll<HTMLButtonElement>('dk-edit-value button')].every((b) => b.disabled)).toBe(true);
+  });
+  it('offers the choices of a stone with words, not codes', async () => {
+    const { host, instance } = await show(StonePanel, { ...inputs, stone: made.stones.find((s) => s.key === 'print') });
+    const sent: { at: string[]; now?: unknown }[] = [];
+    instance.edits.subscribe((e) => sent.push(...e));
+    const style = host.querySelector<HTMLSelectElement>('select[aria-label="Work style"]');
+    expect(style?.textContent).toContain('work and turn');
+    (style as HTMLSelectElement).value = 'turn';
+    style?.dispatchEvent(new Event('change'));
+    expect(sent).toEqual([expect.objectContaining({ at: ['choices', 'workStyle', 'card.card'], now: 'turn' })]);
+  });
+});
+
+describe('ProductForm', () => {
+  const inputs = { spec, plant, picture: productPicture(spec) };
+  it('shows sizes on the picture of the product', async () => {
+    const { host } = await show(ProductForm, inputs);
+    expect(host.querySelector('svg')?.getAttribute('aria-label')).toContain('296 by 148 millimetres');
+    expect([...host.querySelectorAll('.on')].map((e) => e.textContent.replace(/\s+/g, ' ').trim())).toEqual([
+      'Open width 296 mm',
+      'Height 148 mm',
+      'Folds 1',
+    ]);
+  });
+  it('adds and takes away a foil area', async () => {
+    const { host, instance } = await show(ProductForm, inputs);
+    const sent: { at: string[]; now?: unknown }[] = [];
+    instance.edits.subscribe((e) => sent.push(...e));
+    button(host, 'Add a foil area')?.click();
+    button(host, 'Take away crest')?.click();
+    expect(sent[0]).toMatchObject({ at: ['products', 'card', 'wish', 'foils', 'f2'], now: { widthMm: 40 } });
+    expect(sent[1]?.at).toEqual(['products', 'card', 'wish', 'foils', 'f1']);
+    expect(sent[1]).not.toHaveProperty('now');
+  });
+  it('reads inks as names between commas', async () => {
+    const { host, instance, settle } = await show(ProductForm, inputs);
+    const sent: { now?: unknown }[] = [];
+    instance.edits.subscribe((e) => sent.push(...e));
+    button(host, 'Inks, back')?.click();
+    await settle();
+    fill(host, 'dd input.field-input', 'K, moss green');
+    expect(sent[0]?.now).toEqual(['K', 'moss green']);
+  });
+});
+
+describe('RouteBars', () => {
+  it('has a bar for every stone and says what the date rests on', async () => {
+    const { host } = await show(RouteBars, { plan: made, timeZone: 'Europe/Berlin' });
+    expect(host.querySelectorAll('.row')).toHaveLength(made.stones.length);
+    expect(host.textContent).toContain('nobody else in the way');
+  });
+});
+
+describe('ComparePanel', () => {
+  const row = (stock: string, perThousand: number, more: Partial<Compared> = {}): Compared => ({
+    machine: 'Press',
+    stock,
+    style: 'sheetwise',
+    edits: [],
+    perThousand,
+    money: perThousand * 5,
+    fixed: perThousand,
+    sheets: 1,
+    plates: 5,
+    copiesUp: 4,
+    machineS: 60,
+    readyAt: 1e9,
+    blocking: 0,
+    chosen: false,
+    ...more,
+  });
+  it('puts the cheapest that may be released first, and takes one as an edit', async () => {
+    const rows = [row('dear', 300, { chosen: true }), row('blocked', 100, { blocking: 1 }), row('cheap', 200)];
+    const { host, instance } = await show(ComparePanel, { rows, done: true, timeZone: 'UTC', good: 5000 });
+    expect([...host.querySelectorAll('tbody tr')].map((r) => r.children[1]?.textContent)).toEqual(['cheap', 'dear', 'blocked']);
+    const taken: unknown[] = [];
+    instance.take.subscribe((e) => taken.push(e));
+    button(host, 'Take it')?.click();
+    expect(taken).toEqual([[]]);
+  });
+  it('can be stopped while it works', async () => {
+    const { host, instance } = await show(ComparePanel, { rows: [], done: false, timeZone: 'UTC', good: 1 });
+    let stopped = 0;
+    instance.stopped.subscribe(() => stopped++);
+    button(host, 'Stop')?.click();
+    expect(stopped).toBe(1);
+  });
+});
+
+describe('ReleaseDialog', () => {
+  const finding = (level: Finding['level'], code: string): Finding => ({
+    code,
+    level,
+    at: 'job',
+    args: { inHundred: 37, limit: 5 },
+    remedies: [],
+  });
+  const open = async (
+    findings: Finding[],
+    decided: string[] = [],
+  ): Promise<{ host: HTMLElement; settle: () => Promise<void>; closed: unknown[] }> => {
+    const closed: unknown[] = [];
+    TestBed.configureTestingModule({
+      providers: [
+        { provide: MAT_DIALOG_DATA, useValue: { findings, decided } },
+        { provide: MatDialogRef, useValue: { close: (v: unknown) => closed.push(v) } },
+      ],
+    });
+    return { ...(await show(ReleaseDialog, {})), closed };
+  };
+  it('does not release while something blocks', async () => {
+    const { host } = await open([finding('release', 'fold.noScore')]);
+    expect(button(host, 'Release now')?.disabled).toBe(true);
+    expect(host.textContent).toContain('These block the release');
+  });
+  it('asks a reason for everything undecided, then releases with the reasons', async () => {
+    const { host, settle, closed } = await open([finding('decide', 'risk.short'), finding('know', 'log.thin')]);
+    expect(host.querySelectorAll('input')).toHaveLength(1);
+    expect(button(host, 'Release now')?.disabled).toBe(true);
+    fill(host, 'input', 'customer takes what comes');
+    await settle();
+    button(host, 'Release now')?.click();
+    expect(closed).toEqual([{ 'risk.short@job': 'customer takes what comes' }]);
+  });
+  it('asks nothing that was decided before', async () => {
+    const { host } = await open([finding('decide', 'risk.short')], ['risk.short@job']);
+    expect(button(host, 'Release now')?.disabled).toBe(false);
+  });
+});
+
+describe('edits kept in the browser', () => {
+  const kept = new KeptEdits();
+  afterEach(() => {
+    localStorage.clear();
+  });
+  it('come back as they were, job by job, and go when they are saved', () => {
+    kept.keep('a', [{ at: ['name'], now: 'x' }]);
+    expect(kept.of('a')).toEqual([{ at: ['name'], now: 'x' }]);
+    expect(kept.of('b')).toEqual([]);
+    kept.keep('a', []);
+    expect(kept.of('a')).toEqual([]);
+  });
+  it('leave out what is no edit', () => {
+    localStorage.setItem('druckerei.kept.a', JSON.stringify([{ at: [] }, { nonsense: true }, { at: ['name'], now: 'y' }]));
+    expect(kept.of('a')).toEqual([{ at: ['name'], now: 'y' }]);
+    localStorage.setItem('druckerei.kept.a', '{broken');
+    expect(kept.of('a')).toEqual([]);
+  });
+});

@@ -1,0 +1,110 @@
+import { TestBed } from '@angular/core/testing';
+import { provideMockActions } from '@ngrx/effects/testing';
+import { provideState, provideStore, Store } from '@ngrx/store';
+import { type Observable, of, ReplaySubject, Subject, throwError } from 'rxjs';
+import type { Job } from '@druckerei/contract';
+import { FAMILIES, type JobSpec, NO_CHOICES, type Plant } from '@druckerei/core';
+import { SessionActions, sessionFeature } from '../session/session.feature';
+import { ApiCaller } from '../shared/api';
+import { Changes } from '../shared/changes';
+import * as effects from './job.effects';
+import { JobActions, JobApiActions, jobFeature } from './job.feature';
+
+const spec: JobSpec = {
+  schema: 1,
+  name: 'Card',
+  choices: NO_CHOICES,
+  overrides: {},
+  decisions: {},
+  items: {},
+  products: { card: { kind: 'made', family: 'folded-card', wish: FAMILIES['folded-card'].starts } },
+};
+const job = { id: 'j', number: 1, customer: 'c', state: 'draft', version: 3, plant: 'p', shelf: {}, releases: [], spec } as unknown as Job;
+
+describe('saving', () => {
+  let actions: ReplaySubject<unknown>;
+  let store: Store;
+  let answer: () => Observable<unknown>;
+  const asked: { name: string; body: { version: number; edits: unknown[] } }[] = [];
+  const heard: { type: string }[] = [];
+
+  beforeEach(() => {
+    jest.useFakeTimers();
+    asked.length = 0;
+    heard.length = 0;
+    actions = new ReplaySubject(1);
+    answer = () => of({ version: 4, summary: {}, othersEdits: [] });
+    TestBed.configureTestingModule({
+      providers: [
+        provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
+        provideState(jobFeature),
+        provideMockActions(() => actions),
+        { provide: Changes, useValue: { changes$: new Subject() } },
+        {
+          provide: ApiCaller,
+          useValue: {
+            call: (name: string, sent: { body: never }) => {
+              asked.push({ name, body: sent.body });
+              return answer();
+            },
+          },
+        },
+      ],
+    });
+    store = TestBed.inject(Store);
+    store.dispatch(JobApiActions.jobLoaded({ job, plant: {} as Plant, kept: [] }));
+    TestBed.runInInjectionContext(() => effects.save()).subscribe((a) => {
+      heard.push(a);
+      store.dispatch(a);
+    });
+  });
+  afterEach(() => {
+    jest.useRealTimers();
+  });
+
+  const edit = (now: string): void => {
+    const action = JobActions.edited({ edits: [{ at: ['name'], now }], at: Date.now() });
+    store.dispatch(action);
+    actions.next(action);
+  };
+
+  it('waits until the typing pauses, then sends all of it once', () => {
+    edit('A');
+    edit('Ab');
+    jest.advanceTimersByTime(500);
+    expect(asked).toHaveLength(0);
+    jest.advanceTimersByTime(200);
+    expect(asked).toHaveLength(1);
+    expect(asked[0]?.body).toMatchObject({ version: 3, edits: [{ now: 'A' }, { now: 'Ab' }] });
+    expect(heard.map((a) => a.type)).toEqual([JobApiActions.saved.type]);
+  });
+
+  test.each([
+    ['no answer', { status: 0, title: 'No answer' }, JobApiActions.saveFailed.type],
+    ['a session that ended', { status: 401, title: 'Not signed in' }, SessionActions.sessionExpired.type],
+    [
+      'both changed the same place',
+      { status: 409, title: 'Changed', stale: { version: 9, by: 'Runa', edits: [] } },
+      JobApiActions.saveStale.type,
+    ],
+    ['a released job', { status: 409, title: 'Released' }, JobApiActions.saveFailed.type],
+  ])('keeps the edits on %s', (_name, failure, type) => {
+    answer = () => throwError(() => failure);
+    edit('A');
+    jest.advanceTimersByTime(700);
+    expect(heard.map((a) => a.type)).toEqual([type]);
+    let pending = 0;
+    store
+      .select(jobFeature.selectPending)
+      .subscribe((p) => (pending = p.length))
+      .unsubscribe();
+    expect(pending).toBe(1);
+  });
+
+  it('asks nothing of the server for a released job', () => {
+    store.dispatch(JobApiActions.released({ nr: 1, at: 1, by: 'x' }));
+    edit('A');
+    jest.advanceTimersByTime(700);
+    expect(asked).toHaveLength(0);
+  });
+});
