@@ -1,3 +1,4 @@
+import type { Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import {
@@ -53,7 +54,7 @@ const made = plan(spec, plant, { ...EMPTY_SHELF, asOf: 1_772_000_000 });
 const place = { timeZone: 'Europe/Berlin', currency: 'EUR' };
 
 async function show<T>(
-  component: new (...args: never[]) => T,
+  component: Type<T>,
   inputs: Record<string, unknown>,
 ): Promise<{ host: HTMLElement; instance: T; settle: () => Promise<void> }> {
   const f = TestBed.createComponent(component);

@@ -13,10 +13,10 @@ import {
   familyOf,
   formatFigure,
   type JobSpec,
+  JobSpecSchema,
   label,
   NO_CHOICES,
   type Plant,
-  type Product,
   type Shelf,
 } from '@druckerei/core';
 import { CountRiver } from '../job/count-river';
@@ -34,9 +34,8 @@ const DAY_MS = 86_400_000;
 
 /** A fresh specification of a family: its starting wish, a quantity, a date in two weeks. */
 export function freshSpec(family: FamilyId, now: Date): JobSpec {
-  const product: { kind: 'made'; family: FamilyId; wish: object } = { kind: 'made', family, wish: familyOf(family).starts };
   const by = `${new Date(now.getTime() + 14 * DAY_MS).toISOString().slice(0, 10)}T12:00`;
-  return {
+  return JobSpecSchema.parse({
     schema: 1,
     name: 'New card',
     choices: NO_CHOICES,
@@ -53,8 +52,8 @@ export function freshSpec(family: FamilyId, now: Date): JobSpec {
         balanced: false,
       },
     },
-    products: { card: product },
-  };
+    products: { card: { kind: 'made', family, wish: familyOf(family).starts } },
+  });
 }
 
 /** Taking in an order: a picture of the product with its sizes, quantity, date and customer; the river grows under them while typing. What is typed stays in this browser until the order is entered. */
