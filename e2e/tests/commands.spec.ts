@@ -94,5 +94,5 @@ test('every package in the house carries a permissive licence', () => {
     )
     .map(([path, p]) => `${path}: ${p.license ?? 'no licence field'}`);
   expect(strange.filter((s) => !/png-js|@druckerei|lightningcss/.test(s))).toEqual([]);
-  expect(Object.values(lock.packages).filter((p) => p.resolved !== undefined)).toEqual([]);
+  expect(Object.values(lock.packages).filter((p) => p.resolved?.startsWith('http'))).toEqual([]);
 });

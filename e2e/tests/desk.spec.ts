@@ -58,7 +58,7 @@ test('the sheet is zoomed and measured', async ({ page }) => {
   await page.getByRole('button', { name: /^Stock,/ }).click();
   const drawing = page.getByRole('img', { name: /^Sheet 720 by 520/ });
   await drawing.waitFor();
-  await page.getByRole('button', { name: 'Measure' }).click();
+  await page.getByRole('button', { name: 'Measure', exact: true }).click();
   const box = (await drawing.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
   await page.mouse.click(box.x + box.width * 0.3, box.y + box.height * 0.5);
   await page.mouse.click(box.x + box.width * 0.6, box.y + box.height * 0.5);

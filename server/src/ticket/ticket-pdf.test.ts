@@ -24,7 +24,7 @@ const words = (pdf: Uint8Array): string[] | null => {
     ? null
     : done.stdout
         .toString()
-        .replace(/[^\S\f]/gu, ' ')
+        .replace(/[^\S\f]+/gu, ' ')
         .split('\f')
         .filter((p) => p.trim());
 };

@@ -33,7 +33,7 @@ describe('Drawing', () => {
     expect(host.querySelector('svg')?.getAttribute('aria-label')).toBe('A sheet with one copy.');
     for (const selector of ['rect.sheet', 'circle.ink', 'path.lay', 'line.fold', 'text.label'])
       expect(host.querySelector(selector)).not.toBeNull();
-    expect(host.querySelector('text')?.textContent).toBe('1 <b>');
+    expect(host.querySelector('text')?.textContent.trim()).toBe('1 <b>');
     expect(host.textContent).toContain('Measure');
     f.componentRef.setInput('scene', { ...scene, toScale: false });
     await f.whenStable();
