@@ -198,6 +198,9 @@ describe('compare stocks, presses and work styles', () => {
     const releasable = rows.filter((r) => r.blocking === 0);
     expect(releasable.map((r) => r.perThousand)).toEqual([...releasable.map((r) => r.perThousand)].sort((a, b) => a - b));
     expect(new Set(rows.map((r) => r.style)).size).toBeGreaterThanOrEqual(3);
+    const now = rows.filter((r) => r.chosen);
+    expect(now).toHaveLength(1);
+    expect(now[0]?.sheets).toBe(plan(cardSpec(), LINDMOOR, SHELF).figures['total.sheets']?.value);
   });
 });
 

@@ -13,6 +13,8 @@ export interface Proposal {
   stock: string;
   style: string;
   edits: Edit[];
+  /** The way the plan of now goes. */
+  chosen: boolean;
 }
 
 /**
@@ -42,6 +44,7 @@ export function* propose(spec: JobSpec, plant: Plant, shelf: Shelf): Generator<P
           machine: press.name,
           stock: sheet.name,
           style,
+          chosen: print.machine === machine && now.stocks[part.id] === stock && now.workStyles[part.id] === style,
           edits: [
             editAt(spec, ['choices', 'machine', print.id], machine),
             editAt(spec, ['choices', 'stock', part.id], stock),
@@ -64,7 +67,6 @@ export interface Compared extends Proposal {
   machineS: number;
   readyAt: number;
   blocking: number;
-  chosen: boolean;
 }
 
 /** Plans one proposal; null where it does not go through the door. */
@@ -85,7 +87,6 @@ export function comparedWith(proposal: Proposal, spec: JobSpec, plant: Plant, sh
     fixed: p.figures['total.fixed']?.value ?? 0,
     copiesUp: p.figures[`${part}.copiesUp`]?.value ?? 0,
     blocking: p.findings.filter((f) => f.level === 'release').length,
-    chosen: proposal.edits.every((e) => JSON.stringify(e.was) === JSON.stringify(e.now)),
   };
 }
 

@@ -178,7 +178,7 @@ export class Working {
       .split('.')
       .join(' ');
     return last
-      ? `${words}, ${({ setupS: 'setup', runS: 'run', costSetup: 'setup cost', costRun: 'run cost', cost: 'cost', endAt: 'end', waitS: 'wait' } as Record<string, string>)[last] ?? last}`
+      ? `${words}, ${({ setupS: 'setup', runS: 'run', costSetup: 'setup cost', costRun: 'run cost', cost: 'cost', endAt: 'end', waitS: 'wait', 'in demand': 'sheets needed' } as Record<string, string>)[last] ?? last}`
       : words;
   }
 
