@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { Cluster } from './lib/cluster.mjs';
 import { ensureBuilt } from './lib/build.mjs';
-import { ensureChromium, ensurePackages } from './lib/packages.mjs';
+import { ensurePackages, ensureTestTools } from './lib/packages.mjs';
 import { freePort, ROOT, show } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
 
@@ -22,7 +22,7 @@ await main(async () => {
   process.stdout.write('Druckerei: all checks\n');
   const from = Date.now();
   ensurePackages();
-  const chromium = ensureChromium();
+  const chromium = ensureTestTools();
   const cluster = await new Cluster('test', 0, { fast: true }).start();
   say(`installing and preparing took ${Math.round((Date.now() - from) / 1000)} s`);
   const totals = { passed: 0, failed: 0 };

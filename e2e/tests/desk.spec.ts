@@ -90,7 +90,7 @@ test('a draft ticket says on every page that it is one', async ({ page }) => {
   const href = (await page.getByRole('link', { name: 'Print draft' }).getAttribute('href')) ?? '';
   const bytes = await (await page.request.get(href)).body();
   const text = spawnSync('pdftotext', ['-layout', '-', '-'], { input: bytes });
-  test.skip(text.error !== undefined, 'pdftotext is not on this machine');
+  expect(text.error).toBeUndefined();
   const pages = text.stdout
     .toString()
     .split('\f')

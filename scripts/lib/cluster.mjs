@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, readdirSync, readFileSync, statfsSync, writeFileSync } from 'node:fs';
 import { aptInstall, ensureFolder, forbidMainCluster } from './packages.mjs';
 import { freePort, isRoot, ROOT } from './run.mjs';
 import { say, Stop } from './say.mjs';
@@ -229,6 +229,3 @@ export class Cluster {
     if (this.bin && this.running()) asOwner(`${this.bin}/pg_ctl`, ['-D', `${this.dir}/data`, '-m', 'fast', '-w', '-s', 'stop']);
   }
 }
-
-export const removeFolder = (path) => rmSync(path, { recursive: true, force: true });
-export const makeFolder = (path) => mkdirSync(path, { recursive: true });

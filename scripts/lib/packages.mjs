@@ -59,6 +59,12 @@ export function forbidMainCluster() {
   spawnSync(command, rest);
 }
 
+/** What the tests need beyond npm packages: Debian's Chromium for the real interface, poppler's pdftotext to read tickets. */
+export function ensureTestTools() {
+  if (!existsSync('/usr/bin/pdftotext')) aptInstall(['poppler-utils'], 'pdftotext');
+  return ensureChromium();
+}
+
 export function ensureChromium() {
   const path = process.env.CHROMIUM ?? '/usr/bin/chromium';
   if (!existsSync(path)) aptInstall(['chromium', 'fonts-liberation'], 'Chromium');

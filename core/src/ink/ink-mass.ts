@@ -1,6 +1,5 @@
 import { requireNotNegative } from '../quantity/errors';
 import type { Formula } from '../quantity/figure';
-import { ceilTolerant } from '../quantity/round-tolerant';
 
 export interface InkMassTerms {
   areaMm2: number;
@@ -36,11 +35,4 @@ export const INK_TOTAL: Formula<'onSheets' | 'fill' | 'wash'> = {
   unit: 'kg',
   source: 'common practice, no source',
   of: ({ onSheets, fill, wash }) => (onSheets > 0 ? onSheets + fill + wash : 0),
-};
-/** Pails to open. */
-export const PAILS: Formula<'kg' | 'pailKg'> = {
-  id: 'ink.pails',
-  unit: '1',
-  source: 'arithmetic',
-  of: ({ kg, pailKg }) => ceilTolerant(kg / pailKg),
 };

@@ -110,7 +110,7 @@ export function sheetScene(layout: Layout | null, part: Part | undefined, stock:
     { kind: 'text', role: 'label', x: -text * 0.7, y: h / 2, text: `${h} mm`, sizeMm: text, anchor: 'middle', turn: -90 },
     { kind: 'text', role: 'label', x: 0, y: h + text * 1.5, text: 'lay', sizeMm: text },
   );
-  shapes.push(...grainArrow(w, h, text, stock));
+  shapes.push(...grainArrow(w, text, stock));
   const grain = stock?.grain === 'short' ? 'up the sheet' : 'along the gripper edge';
   return {
     title: `${part.role} on the sheet`,
@@ -121,13 +121,12 @@ export function sheetScene(layout: Layout | null, part: Part | undefined, stock:
   };
 }
 
-function grainArrow(w: number, h: number, text: number, stock: Stock | null): Shape[] {
+function grainArrow(w: number, text: number, stock: Stock | null): Shape[] {
   const up = stock?.grain === 'short';
   const [x, y, size] = [w - text * 6, -text * 0.9, text];
   const line: Shape = up
     ? { kind: 'line', role: 'grain', x1: w - size * 0.6, y1: y + size * 0.3, x2: w - size * 0.6, y2: y - size * 0.7 }
     : { kind: 'line', role: 'grain', x1: w - size * 2.4, y1: y - size * 0.2, x2: w, y2: y - size * 0.2 };
-  void h;
   return [
     { kind: 'text', role: 'label', x: up ? w - size * 1.4 : x + size * 3, y: y + size * 0.15, text: 'grain', sizeMm: text, anchor: 'end' },
     line,

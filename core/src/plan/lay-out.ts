@@ -54,7 +54,7 @@ export function layOut(
   const gripper = greatest('gripperMm', 'layout.gripperMm');
   greatest('tailMm', 'layout.tailMm');
   const side = greatest('sideMm', 'layout.sideMm');
-  const bar = greatest('colourBarMm', 'layout.colourBarMm');
+  greatest('colourBarMm', 'layout.colourBarMm');
   // A style that turns the sheet end for end grips the other edge too: the tail must be a second gripper.
   const tail = WORK_STYLES[style].secondGripper ? fig(`${part.id}.gripper`) : fig(`${part.id}.tail`);
   const sheet = (mm: number): Term => ({ value: mm, unit: 'mm', from: 'plant', at: `stock:${stockId}` });
@@ -65,7 +65,6 @@ export function layOut(
     tail,
     colourBar: fig(`${part.id}.colourBar`),
   });
-  void bar;
   const bleed = typed(part.bleedMm, 'mm', 'bleedMm');
   to.figure(`${part.id}.pieceWidth`, WITH_BLEED, { trim: typed(part.widthMm, 'mm', 'width'), bleed });
   to.figure(`${part.id}.pieceHeight`, WITH_BLEED, { trim: typed(part.heightMm, 'mm', 'height'), bleed });

@@ -71,7 +71,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const counts = solveBackward(net, to, drafted.losses);
   const contexts = drafted.contexts.map(({ stone, cx }) => ({ stone, cx: { ...cx, counts, steps: net.steps } }));
   const consumed = contexts.map(({ stone, cx }) => stone.process.consume(cx));
-  const assumptions = layOutTime(net, plant, shelf, arrivalsOf(net, drafted.tools, plant, shelf, to), to);
+  const assumptions = layOutTime(net, shelf, arrivalsOf(net, drafted.tools, plant, shelf, to), to);
   const stones = contexts.map(({ stone, cx }) => stoneOf(stone, cx, net, counts));
   for (const [id, item] of Object.entries(items)) item.chance = chanceFigure(id, item, net, stones, plant, to);
   const totals = totalFigures(

@@ -19,7 +19,7 @@ export interface Arrival {
  * When each step starts and ends if steps are laid one after another into open hours with nobody else in the way, and what that assumes.
  * A step starts when all it takes is made, its forms are there, its waits are over by the clock, and what it needs from outside has come.
  */
-export function layOutTime(net: Net, plant: Plant, shelf: Shelf, arrivals: readonly Arrival[], to: Ledger): Plan['assumptions'] {
+export function layOutTime(net: Net, shelf: Shelf, arrivals: readonly Arrival[], to: Ledger): Plan['assumptions'] {
   const { order } = inOrder(net.steps);
   const makers = new Map<Id<'flow'>, Id<'step'>>();
   for (const [id, s] of Object.entries(net.steps)) for (const { flow } of s.gives) makers.set(flow, id);
@@ -64,7 +64,6 @@ export function layOutTime(net: Net, plant: Plant, shelf: Shelf, arrivals: reado
   }
   for (const a of arrivals) assumptions.push({ code: a.code, args: { ...a.args, by: a.at } });
   if (!known) assumptions.push({ code: 'assume.hoursUnknown', args: {} });
-  void plant;
   return assumptions;
 }
 

@@ -16,13 +16,6 @@ export const RUN_TIME: Formula<'cycles' | 'perHour'> = {
   source: time,
   of: ({ cycles, perHour }) => (perHour > 0 ? (cycles * 3600) / perHour : 0),
 };
-/** Pile changes in the run. */
-export const CHANGES_TIME: Formula<'piles' | 'each'> = {
-  id: 'route.changesTime',
-  unit: 's',
-  source: time,
-  of: ({ piles, each }) => Math.max(piles - 1, 0) * each,
-};
 export const SUM: Formula = { id: 'route.sum', unit: 's', source: 'arithmetic', of: (t) => Object.values(t).reduce((a, b) => a + b, 0) };
 /** Machine money: setup and run hours at their rates. */
 export const MACHINE_COST: Formula<'setupS' | 'setupRate' | 'runS' | 'runRate'> = {

@@ -336,7 +336,6 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     terms: { onSheets: 'on the sheets', fill: 'fill', wash: 'wash-up' },
   },
   'ink.inAll': { name: 'Ink in all', reads: 'all inks together' },
-  'ink.pails': { name: 'Pails', reads: 'mass ÷ mass a pail, rounded up', terms: { kg: 'mass', pailKg: 'a pail' } },
   'ink.foilPerStroke': {
     name: 'Foil a stroke',
     reads: 'dies × pitch ÷ strikes that interleave in a pitch; image + gap for a single die',
@@ -443,7 +442,6 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     terms: { base: 'machine', forms: 'forms', perForm: 'each' },
   },
   'route.runTime': { name: 'Running time', reads: 'cycles ÷ net speed', terms: { cycles: 'cycles', perHour: 'net speed' } },
-  'route.changesTime': { name: 'Pile changes', reads: '(piles − 1) × time each', terms: { piles: 'piles', each: 'each' } },
   'route.sum': { name: 'Time', reads: 'the sum', terms: { wait: 'wait', run: 'run' } },
   'route.later': { name: 'Not before', reads: 'end of the step before + wait', terms: { from: 'end before', by: 'wait' } },
   'route.start': {

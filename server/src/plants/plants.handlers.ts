@@ -1,5 +1,5 @@
 import type { plants } from '@druckerei/contract';
-import { EMPTY_SHELF, PlantSchema } from '@druckerei/core';
+import { PlantSchema } from '@druckerei/core';
 import { notFound } from '../errors';
 import type { Handlers } from '../implement';
 import { cutShelf, plantInForce } from './shelf';
@@ -8,7 +8,7 @@ import { PLANT_BY_HASH } from './plants.queries';
 export const plantsHandlers: Handlers<typeof plants> = {
   'plants.current': async (_asked, ctx) => {
     const { hash, plant } = await plantInForce(ctx.db);
-    return { hash, shelf: await cutShelf(ctx.db, { plant, spec: null, now: ctx.now(), palletLimit: EMPTY_SHELF.palletLimit }) };
+    return { hash, shelf: await cutShelf(ctx.db, { plant, spec: null, now: ctx.now(), palletLimit: undefined }) };
   },
   'plants.read': async ({ params }, ctx) => {
     const row = (await ctx.db.query<{ plant: unknown }>(PLANT_BY_HASH, [params.hash])).rows[0];

@@ -1,31 +1,14 @@
 import { TestBed } from '@angular/core/testing';
-import { FAMILIES, NO_CHOICES, plan, type Plant, PlantSchema, riverOf, EMPTY_SHELF, type JobSpec } from '@druckerei/core';
+import { plan, type Plant, PlantSchema, riverOf, EMPTY_SHELF } from '@druckerei/core';
 import plantJson from '../../../../demo/plant.json';
 import { CountRiver } from './count-river';
 import { Findings } from './findings';
 import { StonePanel } from './stone-panel';
 import { Working } from './working';
+import { cardSpec } from './card-spec.fixture';
 
 const plant: Plant = PlantSchema.parse(plantJson);
-const spec: JobSpec = {
-  schema: 1,
-  name: 'Card',
-  choices: NO_CHOICES,
-  overrides: {},
-  decisions: {},
-  items: {
-    i1: {
-      orderLine: null,
-      product: 'card',
-      versions: { only: { name: 'only', quantity: 5000, changes: [] } },
-      deliveries: [],
-      overs: { underPpm: 0, overPpm: 0, extra: 'stock' },
-      pieces: 'alike',
-      balanced: false,
-    },
-  },
-  products: { card: { kind: 'made', family: 'folded-card', wish: FAMILIES['folded-card'].starts } },
-};
+const spec = cardSpec();
 const made = plan(spec, plant, { ...EMPTY_SHELF, asOf: 1_772_000_000 });
 const place = { timeZone: 'Europe/Berlin', currency: 'EUR' };
 

@@ -1,19 +1,7 @@
 import type { Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
-import {
-  type Compared,
-  EMPTY_SHELF,
-  FAMILIES,
-  type Finding,
-  type JobSpec,
-  NO_CHOICES,
-  type Override,
-  plan,
-  type Plant,
-  PlantSchema,
-  productPicture,
-} from '@druckerei/core';
+import { type Compared, EMPTY_SHELF, type Finding, type Override, plan, type Plant, PlantSchema, productPicture } from '@druckerei/core';
 import plantJson from '../../../../demo/plant.json';
 import { ProductForm } from '../product/product-form';
 import { FigureValue } from '../shared/figure';
@@ -23,33 +11,10 @@ import { ReleaseDialog } from './release-dialog';
 import { RouteBars } from './route-bars';
 import { StonePanel } from './stone-panel';
 import { Working } from './working';
+import { cardSpec } from './card-spec.fixture';
 
 const plant: Plant = PlantSchema.parse(plantJson);
-const spec: JobSpec = {
-  schema: 1,
-  name: 'Card',
-  choices: NO_CHOICES,
-  overrides: {},
-  decisions: {},
-  items: {
-    i1: {
-      orderLine: null,
-      product: 'card',
-      versions: { only: { name: 'only', quantity: 5000, changes: [] } },
-      deliveries: [],
-      overs: { underPpm: 0, overPpm: 0, extra: 'stock' },
-      pieces: 'alike',
-      balanced: false,
-    },
-  },
-  products: {
-    card: {
-      kind: 'made',
-      family: 'folded-card',
-      wish: { ...FAMILIES['folded-card'].starts, foils: { f1: { name: 'crest', widthMm: 30, heightMm: 20 } } },
-    },
-  },
-};
+const spec = cardSpec({ foils: { f1: { name: 'crest', widthMm: 30, heightMm: 20 } } });
 const made = plan(spec, plant, { ...EMPTY_SHELF, asOf: 1_772_000_000 });
 const place = { timeZone: 'Europe/Berlin', currency: 'EUR' };
 

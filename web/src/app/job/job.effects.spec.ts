@@ -3,22 +3,15 @@ import { provideMockActions } from '@ngrx/effects/testing';
 import { provideState, provideStore, Store } from '@ngrx/store';
 import { type Observable, of, ReplaySubject, Subject, throwError } from 'rxjs';
 import type { Job } from '@druckerei/contract';
-import { FAMILIES, type JobSpec, NO_CHOICES, type Plant } from '@druckerei/core';
+import { type Plant } from '@druckerei/core';
 import { SessionActions, sessionFeature } from '../session/session.feature';
 import { ApiCaller } from '../shared/api';
 import { Changes } from '../shared/changes';
 import * as effects from './job.effects';
 import { JobActions, JobApiActions, jobFeature } from './job.feature';
+import { cardSpec } from './card-spec.fixture';
 
-const spec: JobSpec = {
-  schema: 1,
-  name: 'Card',
-  choices: NO_CHOICES,
-  overrides: {},
-  decisions: {},
-  items: {},
-  products: { card: { kind: 'made', family: 'folded-card', wish: FAMILIES['folded-card'].starts } },
-};
+const spec = cardSpec();
 const job = { id: 'j', number: 1, customer: 'c', state: 'draft', version: 3, plant: 'p', shelf: {}, releases: [], spec } as unknown as Job;
 
 describe('saving', () => {

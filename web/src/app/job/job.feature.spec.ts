@@ -1,26 +1,9 @@
 import type { Job } from '@druckerei/contract';
-import { editAt, FAMILIES, NO_CHOICES, type JobSpec, type Plant } from '@druckerei/core';
+import { editAt, type JobSpec, type Plant } from '@druckerei/core';
 import { JobActions, JobApiActions, jobFeature, type JobState } from './job.feature';
+import { cardSpec } from './card-spec.fixture';
 
-const spec: JobSpec = {
-  schema: 1,
-  name: 'Card',
-  choices: NO_CHOICES,
-  overrides: {},
-  decisions: {},
-  items: {
-    i1: {
-      orderLine: null,
-      product: 'card',
-      versions: { only: { name: 'only', quantity: 5000, changes: [] } },
-      deliveries: [],
-      overs: { underPpm: 0, overPpm: 0, extra: 'stock' },
-      pieces: 'alike',
-      balanced: false,
-    },
-  },
-  products: { card: { kind: 'made', family: 'folded-card', wish: FAMILIES['folded-card'].starts } },
-};
+const spec = cardSpec();
 const job = { id: 'j', number: 1, customer: 'c', state: 'draft', version: 3, plant: 'p', shelf: {}, releases: [] } as unknown as Job;
 const loaded = jobFeature.reducer(undefined, JobApiActions.jobLoaded({ job: { ...job, spec }, plant: {} as Plant, kept: [] }));
 const QUANTITY = ['items', 'i1', 'versions', 'only', 'quantity'];

@@ -33,10 +33,7 @@ describe('the session', () => {
   const heard = (effect: () => Observable<unknown>, action: unknown, answer: Observable<unknown>): unknown[] => {
     const actions = new Subject<never>();
     TestBed.configureTestingModule({
-      providers: [
-        provideMockActions(() => actions),
-        { provide: ApiCaller, useValue: { call: () => answer } },
-      ],
+      providers: [provideMockActions(() => actions), { provide: ApiCaller, useValue: { call: () => answer } }],
     });
     const list: unknown[] = [];
     TestBed.runInInjectionContext(effect).subscribe((a) => list.push(a));
