@@ -87,7 +87,9 @@ export const fold: Process = {
       },
     },
   ],
-  summary: (cx) => ({ text: `${cx.machine.name} · ${cx.parts[0]?.folds ?? 0} folds${isScored(cx) ? ', scored' : ''}` }),
+  summary: (cx) => ({
+    text: `${cx.machine.name} · ${cx.parts[0]?.folds ?? 0} ${cx.parts[0]?.folds === 1 ? 'fold' : 'folds'}${isScored(cx) ? ', scored' : ''}`,
+  }),
 };
 
 /** The open piece with its folds, and the folded piece seen on edge. */
