@@ -32,16 +32,24 @@ export const SAMPLES: Formula<'samples'> = {
   of: ({ samples }) => ceilTolerant(samples),
 };
 
-/** Writes the three losses of a step as figures (so that each can be overridden by hand) and returns them as terms for the counts. */
+/** Writes the losses of a step that occur as figures (so that each can be overridden by hand) and returns them as terms for the counts. */
 export function lossFigures<T extends string>(
   step: string,
-  setup: { formula: Formula<T>; terms: Record<T, Term> },
-  runningPpm: Term,
-  samples: Term,
+  { setup, runningPpm, samples }: { setup?: { formula: Formula<T>; terms: Record<T, Term> }; runningPpm?: Term; samples?: Term },
   to: Ledger,
 ): LossTerms {
-  to.figure(`${step}.setupCycles`, setup.formula, setup.terms);
-  to.figure(`${step}.runningPpm`, RUNNING_PPM, { ppm: runningPpm });
-  to.figure(`${step}.samples`, SAMPLES, { samples });
-  return { setup: fig(`${step}.setupCycles`), runningPpm: fig(`${step}.runningPpm`), samples: fig(`${step}.samples`) };
+  const losses: LossTerms = {};
+  if (setup) {
+    to.figure(`${step}.setupCycles`, setup.formula, setup.terms);
+    losses.setup = fig(`${step}.setupCycles`);
+  }
+  if (runningPpm) {
+    to.figure(`${step}.runningPpm`, RUNNING_PPM, { ppm: runningPpm });
+    losses.runningPpm = fig(`${step}.runningPpm`);
+  }
+  if (samples) {
+    to.figure(`${step}.samples`, SAMPLES, { samples });
+    losses.samples = fig(`${step}.samples`);
+  }
+  return losses;
 }

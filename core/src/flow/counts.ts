@@ -65,18 +65,20 @@ export const CYCLES: Formula<'demand' | 'share' | 'per'> = {
 };
 /** The greatest need of all flows a step gives. */
 export const NEED: Formula = { id: 'counts.need', unit: 'cycle', source, of: (t) => Math.max(0, ...Object.values(t)) };
-export const RUN: Formula<keyof RunTerms> = { id: 'counts.run', unit: 'cycle', source, of: leastRun };
+const NOTHING_LOST: RunTerms = { need: 0, setup: 0, runningPpm: 0, samples: 0, batchCycles: 0, batchLost: 0 };
+/** Terms of losses that do not occur may be left out. */
+export const RUN: Formula = { id: 'counts.run', unit: 'cycle', source, of: (t) => leastRun({ ...NOTHING_LOST, ...t }) };
 export const SETUP_LOST: Formula<'setup' | 'run'> = {
   id: 'counts.setup',
   unit: 'cycle',
   source,
   of: ({ setup, run }) => Math.min(setup, run),
 };
-export const RUNNING_LOST: Formula<'run' | 'setup' | 'runningPpm'> = {
+export const RUNNING_LOST: Formula = {
   id: 'counts.running',
   unit: 'cycle',
   source,
-  of: (t) => runningLoss(t.run, t.setup, t.runningPpm),
+  of: ({ run = 0, setup = 0, runningPpm = 0 }) => runningLoss(run, setup, runningPpm),
 };
 export const SAMPLES_LOST: Formula<'samples' | 'run'> = {
   id: 'counts.samples',
@@ -90,11 +92,12 @@ export const BATCH_LOST: Formula<'run' | 'batchCycles' | 'batchLost'> = {
   source,
   of: (t) => batchLoss(t.run, t),
 };
-export const GOOD: Formula<'run' | 'setup' | 'running' | 'samples' | 'batch'> = {
+/** The run without every loss that occurs. */
+export const GOOD: Formula = {
   id: 'counts.good',
   unit: 'cycle',
   source,
-  of: (t) => t.run - t.setup - t.running - t.samples - t.batch,
+  of: ({ run = 0, ...lost }) => Object.values(lost).reduce((left, kind) => left - kind, run),
 };
 /** What a step takes of a flow: every cycle its full complement, and the pieces spoilt on the way. */
 export const TAKEN: Formula<'run' | 'per' | 'spoilPpm'> = {
@@ -104,11 +107,12 @@ export const TAKEN: Formula<'run' | 'per' | 'spoilPpm'> = {
   of: ({ run, per, spoilPpm }) => ceilTolerant((run * per * PPM) / (PPM - spoilPpm)),
 };
 /** What a step with part-filled last cycles takes: what is wanted, and its loss at so many a cycle. */
-export const TAKEN_PART: Formula<'demand' | 'lost' | 'per' | 'givesPer' | 'spoilPpm'> = {
+export const TAKEN_PART: Formula<'demand' | 'run' | 'good' | 'per' | 'givesPer' | 'spoilPpm'> = {
   id: 'counts.takenPart',
   unit: 'piece',
   source,
-  of: ({ demand, lost, per, givesPer, spoilPpm }) => ceilTolerant(((demand * per) / givesPer + lost * per) * (PPM / (PPM - spoilPpm))),
+  of: ({ demand, run, good, per, givesPer, spoilPpm }) =>
+    ceilTolerant(((demand * per) / givesPer + (run - good) * per) * (PPM / (PPM - spoilPpm))),
 };
 /** What a step makes of a flow beyond what is wanted: whole cycles give whole sheets of copies. */
 export const OVER: Formula<'good' | 'per' | 'demand'> = {

@@ -1,6 +1,20 @@
 import type { Id, Term } from '../quantity/figure';
 import { type Ledger, fig } from '../quantity/ledger';
-import { BATCH_LOST, CYCLES, DEMAND, GOOD, NEED, OVER, RUN, RUNNING_LOST, SAMPLES_LOST, SETUP_LOST, TAKEN, TAKEN_PART } from './counts';
+import {
+  BATCH_LOST,
+  CYCLES,
+  DEMAND,
+  GOOD,
+  NEED,
+  OVER,
+  RUN,
+  RUNNING_LOST,
+  type RunTerms,
+  SAMPLES_LOST,
+  SETUP_LOST,
+  TAKEN,
+  TAKEN_PART,
+} from './counts';
 import { type Net, type Port, type Step, inOrder } from './net';
 
 /** Ids of a step's count figures in the ledger. */
@@ -8,7 +22,8 @@ export interface StepCount {
   need: Id<'figure'>;
   run: Id<'figure'>;
   good: Id<'figure'>;
-  lost: Record<'setup' | 'running' | 'samples' | 'batch', Id<'figure'>>;
+  /** By kind; only the kinds that occur. */
+  lost: Partial<Record<'setup' | 'running' | 'samples' | 'batch', Id<'figure'>>>;
   /** What is taken and made over, by flow. */
   taken: Record<Id<'flow'>, Id<'figure'>>;
   over: Record<Id<'flow'>, Id<'figure'>>;
@@ -18,10 +33,23 @@ export interface Counts {
   demand: Record<Id<'flow'>, Id<'figure'>>;
 }
 
-/** Where a loss comes from, so that the working can say it: terms of a step's loss, by name; plain values where nothing is said. */
-export type LossTerms = Record<'setup' | 'runningPpm' | 'samples', Term>;
+/** What a step loses, as terms, so that the working can say where each comes from. A loss that does not occur has no term. */
+export type LossTerms = Partial<Record<Exclude<keyof RunTerms, 'need'>, Term>>;
 
 const plain = (value: number, unit: 'cycle' | 'ppm' | 'piece' | '1', at: string): Term => ({ value, unit, from: 'plant', at });
+
+/** The losses of a step that says them as numbers only. */
+function plainLosses(id: Id<'step'>, { setupCycles, runningPpm, samples, perBatch }: Step['loss']): LossTerms {
+  return {
+    ...(setupCycles > 0 && { setup: plain(setupCycles, 'cycle', `${id}.setup`) }),
+    ...(runningPpm > 0 && { runningPpm: plain(runningPpm, 'ppm', `${id}.running`) }),
+    ...(samples > 0 && { samples: plain(samples, 'cycle', `${id}.samples`) }),
+    ...(perBatch && {
+      batchCycles: plain(perBatch.cycles, 'cycle', `${id}.batch`),
+      batchLost: plain(perBatch.lost, 'cycle', `${id}.batch`),
+    }),
+  };
+}
 
 /**
  * Counts from the good pieces backward through every step to what must be bought, in one pass over the net.
@@ -58,38 +86,39 @@ export function solveBackward(net: Net, to: Ledger, lossTerms: Readonly<Record<I
   return counts;
 }
 
-function countStep(id: Id<'step'>, step: Step, demandOf: (f: Id<'flow'>) => Id<'figure'>, to: Ledger, terms?: LossTerms): StepCount {
-  const needs: Record<string, Term> = {};
-  for (const { flow, per, share = 1 } of step.gives) {
-    const cycles = `${id}.cycles.${flow}`;
-    to.figure(cycles, CYCLES, {
-      demand: fig(demandOf(flow)),
-      share: plain(share, '1', `${id}.share`),
-      per: plain(per, '1', `${id}.gives`),
-    });
-    needs[flow] = fig(cycles);
-  }
+function countStep(
+  id: Id<'step'>,
+  step: Step,
+  demandOf: (f: Id<'flow'>) => Id<'figure'>,
+  to: Ledger,
+  said: LossTerms = plainLosses(id, step.loss),
+): StepCount {
+  const losses: LossTerms = Object.fromEntries(Object.entries(said).filter(([, term]) => 'fig' in term || term.value > 0));
   const at = (what: string): Id<'figure'> => `${id}.${what}`;
-  const { loss } = step;
-  const setup = terms?.setup ?? plain(loss.setupCycles, 'cycle', `${id}.setup`);
-  const runningPpm = terms?.runningPpm ?? plain(loss.runningPpm, 'ppm', `${id}.running`);
-  const samples = terms?.samples ?? plain(loss.samples, 'cycle', `${id}.samples`);
-  const batchCycles = plain(loss.perBatch?.cycles ?? 0, 'cycle', `${id}.batch`);
-  const batchLost = plain(loss.perBatch?.lost ?? 0, 'cycle', `${id}.batch`);
-  to.figure(at('need'), NEED, needs);
-  to.figure(at('run'), RUN, { need: fig(at('need')), setup, runningPpm, samples, batchCycles, batchLost });
-  const run = fig(at('run'));
-  to.figure(at('lost.setup'), SETUP_LOST, { setup, run });
-  to.figure(at('lost.running'), RUNNING_LOST, { run, setup: fig(at('lost.setup')), runningPpm });
-  to.figure(at('lost.samples'), SAMPLES_LOST, { samples, run });
-  to.figure(at('lost.batch'), BATCH_LOST, { run, batchCycles, batchLost });
-  to.figure(at('good'), GOOD, {
-    run,
-    setup: fig(at('lost.setup')),
-    running: fig(at('lost.running')),
-    samples: fig(at('lost.samples')),
-    batch: fig(at('lost.batch')),
+  const cyclesFor = ({ flow, per, share = 1 }: Port): Record<'demand' | 'share' | 'per', Term> => ({
+    demand: fig(demandOf(flow)),
+    share: plain(share, '1', at('share')),
+    per: plain(per, '1', at('gives')),
   });
+  const [only, ...more] = step.gives;
+  if (only && more.length === 0) to.figure(at('need'), CYCLES, cyclesFor(only));
+  else {
+    const needs = step.gives.map((port): [string, Term] => {
+      to.figure(at(`cycles.${port.flow}`), CYCLES, cyclesFor(port));
+      return [port.flow, fig(at(`cycles.${port.flow}`))];
+    });
+    to.figure(at('need'), NEED, Object.fromEntries(needs));
+  }
+  to.figure(at('run'), RUN, { need: fig(at('need')), ...losses });
+  const run = fig(at('run'));
+  const lost: StepCount['lost'] = {};
+  const { setup, runningPpm, samples, batchCycles, batchLost } = losses;
+  if (setup) to.figure((lost.setup = at('lost.setup')), SETUP_LOST, { setup, run });
+  if (runningPpm)
+    to.figure((lost.running = at('lost.running')), RUNNING_LOST, { run, runningPpm, ...(lost.setup && { setup: fig(lost.setup) }) });
+  if (samples) to.figure((lost.samples = at('lost.samples')), SAMPLES_LOST, { samples, run });
+  if (batchCycles && batchLost) to.figure((lost.batch = at('lost.batch')), BATCH_LOST, { run, batchCycles, batchLost });
+  to.figure(at('good'), GOOD, { run, ...Object.fromEntries(Object.entries(lost).map(([kind, figure]) => [kind, fig(figure)])) });
   const over: StepCount['over'] = {};
   for (const { flow, per, share = 1 } of step.gives) {
     // A split run's surplus shows at the flow, not at each maker; a part-filled last band holds just what is wanted.
@@ -101,7 +130,7 @@ function countStep(id: Id<'step'>, step: Step, demandOf: (f: Id<'flow'>) => Id<'
     need: at('need'),
     run: at('run'),
     good: at('good'),
-    lost: { setup: at('lost.setup'), running: at('lost.running'), samples: at('lost.samples'), batch: at('lost.batch') },
+    lost,
     taken: {},
     over,
   };
@@ -116,31 +145,16 @@ function takenFigure(
   to: Ledger,
 ): Id<'figure'> {
   const taken = `${id}.taken.${port.flow}`;
+  const { run, good } = { run: fig(`${id}.run`), good: fig(`${id}.good`) };
   const unit = net.flows[port.flow]?.unit ?? 'piece';
   const per = plain(port.per, '1', `${id}.takes`);
   const spoilPpm = plain(port.spoilPpm ?? 0, 'ppm', `${id}.spoil`);
   const [lead] = step.gives;
   if (step.whole || !lead) {
-    to.figure(taken, TAKEN, { run: fig(`${id}.run`), per, spoilPpm }, unit);
+    to.figure(taken, TAKEN, { run, per, spoilPpm }, unit);
   } else {
-    const lost = `${id}.lost.all`;
-    to.figure(
-      lost,
-      DEMAND,
-      {
-        setup: fig(`${id}.lost.setup`),
-        running: fig(`${id}.lost.running`),
-        samples: fig(`${id}.lost.samples`),
-        batch: fig(`${id}.lost.batch`),
-      },
-      'cycle',
-    );
-    to.figure(
-      taken,
-      TAKEN_PART,
-      { demand: fig(demandOf(lead.flow)), lost: fig(lost), per, givesPer: plain(lead.per, '1', `${id}.gives`), spoilPpm },
-      unit,
-    );
+    const givesPer = plain(lead.per, '1', `${id}.gives`);
+    to.figure(taken, TAKEN_PART, { demand: fig(demandOf(lead.flow)), run, good, per, givesPer, spoilPpm }, unit);
   }
   return taken;
 }

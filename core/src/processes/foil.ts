@@ -65,11 +65,12 @@ export const foil: Process = {
     const losses = lossFigures(
       cx.id,
       {
-        formula: STEP_SETUP,
-        terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'foil.setupSheets')), factor: repeatFactor(cx) },
+        setup: {
+          formula: STEP_SETUP,
+          terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'foil.setupSheets')), factor: repeatFactor(cx) },
+        },
+        runningPpm: runningLossTerm(cx, 'foil.runningPpm'),
       },
-      runningLossTerm(cx, 'foil.runningPpm'),
-      typed(0, 'cycle', 'none'),
       cx.to,
     );
     const waits = cx.wet.map((after) => {

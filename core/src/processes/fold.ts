@@ -18,11 +18,12 @@ export const fold: Process = {
     const losses = lossFigures(
       cx.id,
       {
-        formula: STEP_SETUP,
-        terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'fold.setupSheets')), factor: repeatFactor(cx) },
+        setup: {
+          formula: STEP_SETUP,
+          terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'fold.setupSheets')), factor: repeatFactor(cx) },
+        },
+        runningPpm: runningLossTerm(cx, 'fold.runningPpm'),
       },
-      runningLossTerm(cx, 'fold.runningPpm'),
-      typed(0, 'cycle', 'none'),
       cx.to,
     );
     return singleStep(cx, { takesPer: 1, givesPer: 1, unit: 'copy', perGood: 1, whole: true, losses, cautions: ['rollers'] });

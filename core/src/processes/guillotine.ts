@@ -25,11 +25,12 @@ export const guillotine: Process = {
     const losses = lossFigures(
       cx.id,
       {
-        formula: STEP_SETUP,
-        terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'guillotine.setupSheets')), factor: repeatFactor(cx) },
+        setup: {
+          formula: STEP_SETUP,
+          terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'guillotine.setupSheets')), factor: repeatFactor(cx) },
+        },
+        runningPpm: runningLossTerm(cx, 'guillotine.runningPpm'),
       },
-      runningLossTerm(cx, 'guillotine.runningPpm'),
-      typed(0, 'cycle', 'none'),
       cx.to,
     );
     const waits = cx.wet.slice(-1).map((after) => {

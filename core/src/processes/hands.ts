@@ -55,9 +55,10 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
     draft(cx) {
       const losses = lossFigures(
         cx.id,
-        { formula: STEP_SETUP, terms: { fresh: practiceTerm(cx.plant, 'hands.setupPieces'), factor: typed(1, '1', 'none') } },
-        runningLossTerm(cx, 'hands.runningPpm'),
-        typed(0, 'cycle', 'none'),
+        {
+          setup: { formula: STEP_SETUP, terms: { fresh: practiceTerm(cx.plant, 'hands.setupPieces'), factor: typed(1, '1', 'none') } },
+          runningPpm: runningLossTerm(cx, 'hands.runningPpm'),
+        },
         cx.to,
       );
       const lead = cx.incoming[0]?.flow;

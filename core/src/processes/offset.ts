@@ -83,16 +83,18 @@ export const offset: Process = {
       const losses = lossFigures(
         pass.id,
         {
-          formula: OFFSET_SETUP,
-          terms: {
-            fourColour: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'offset.setupFourSheets')),
-            perUnit: practiceTerm(cx.plant, 'offset.setupUnitSheets'),
-            inks: typed(pass.inks.length, '1', 'colours'),
-            factor,
+          setup: {
+            formula: OFFSET_SETUP,
+            terms: {
+              fourColour: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'offset.setupFourSheets')),
+              perUnit: practiceTerm(cx.plant, 'offset.setupUnitSheets'),
+              inks: typed(pass.inks.length, '1', 'colours'),
+              factor,
+            },
           },
+          runningPpm: runningLossTerm(cx, 'offset.runningPpm'),
+          samples: setting(cx, 'samples', practiceTerm(cx.plant, 'offset.samples')),
         },
-        runningLossTerm(cx, 'offset.runningPpm'),
-        setting(cx, 'samples', practiceTerm(cx.plant, 'offset.samples')),
         cx.to,
       );
       const out = `${pass.id}.out`;
@@ -104,7 +106,7 @@ export const offset: Process = {
         stage: cx.id,
         takes: [{ flow: incoming, per: 1 }],
         gives: [{ flow: out, per: 1 }],
-        loss: lossNumbers(pass.id, cx.to),
+        loss: lossNumbers(losses, cx.to),
         whole: true,
         machine: cx.machineId,
         needs: [],

@@ -6,20 +6,13 @@ import { guillotineCount } from '../layout/guillotine-count';
 import { HANDS_TIME, PACKS, PIECE_MASS, CLOCK_TIME } from '../finishing/folding';
 import { CARTON_KG, CARTON_MM, LAYERS, PALLET_HEIGHT, PALLET_KG, PALLET_MM, PER_CARTON, PER_LAYER, PER_PALLET } from '../finishing/packing';
 import { PRICE_OF } from '../form/plates';
-import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
+import type { LossTerms } from '../flow/solve-backward';
 import { type ConsumeContext, type Draft, type DraftContext, type Process, machineTerm, says, setting, settingPath } from './process';
 import { lossNumbers, singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
-const none = (unit: 'cycle' | 'ppm' | '1'): ReturnType<typeof typed> => ({ value: 0, unit, from: 'family', at: 'none' });
-const noLoss = (id: string, cx: DraftContext): ReturnType<typeof lossFigures> =>
-  lossFigures(
-    id,
-    { formula: STEP_SETUP, terms: { fresh: none('cycle'), factor: none('1') } },
-    practiceTerm(cx.plant, 'pack.runningPpm'),
-    none('cycle'),
-    cx.to,
-  );
+/** Packing spoils a share of its cycles where the plant says so; setups and samples cost no pieces. */
+const packLoss = (cx: DraftContext): LossTerms => ({ runningPpm: practiceTerm(cx.plant, 'pack.runningPpm') });
 
 /** Bands: so many pieces round each; the last band may be short. */
 export const band: Process = {
@@ -33,7 +26,7 @@ export const band: Process = {
       unit: 'piece',
       perGood: 1,
       whole: false,
-      losses: noLoss(cx.id, cx),
+      losses: packLoss(cx),
       cautions: ['heat'],
     });
   },
@@ -110,7 +103,7 @@ export const pack: Process = {
       stage: id,
       takes: [{ flow: from, per }],
       gives: [{ flow: out, per }],
-      loss: lossNumbers(stepId, to),
+      loss: lossNumbers(losses, to),
       whole: false,
       machine: cx.machineId,
       needs: [],
@@ -118,14 +111,11 @@ export const pack: Process = {
       cautions: ['lifting'],
     });
     const [carton, pallet] = [`${id}.carton`, `${id}.pallet`];
-    const losses = { [carton]: noLoss(carton, cx), [pallet]: noLoss(pallet, cx) };
+    const losses = packLoss(cx);
     return {
       steps: {
-        [carton]: { step: step(carton, lead.id, `${carton}.out`, perCarton), losses: losses[carton] as Draft['steps'][string]['losses'] },
-        [pallet]: {
-          step: step(pallet, `${carton}.out`, `${pallet}.out`, perPallet),
-          losses: losses[pallet] as Draft['steps'][string]['losses'],
-        },
+        [carton]: { step: step(carton, lead.id, `${carton}.out`, perCarton), losses },
+        [pallet]: { step: step(pallet, `${carton}.out`, `${pallet}.out`, perPallet), losses },
       },
       flows: { [`${carton}.out`]: flow, [`${pallet}.out`]: flow },
       tools: {},

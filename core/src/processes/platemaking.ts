@@ -4,12 +4,10 @@ import { practiceTerm } from '../plant/practice';
 import { IMAGING_TIME, PLATES, PRICE_OF } from '../form/plates';
 import { inkOrder } from '../ink/ink-order';
 import { pressPasses, WORK_STYLES } from '../layout/work-style';
-import { STEP_SETUP, lossFigures } from '../counts/loss-terms';
 import { type Process, type ProcessContext, setting } from './process';
-import { lossNumbers } from './single-step';
+import { NOTHING_LOST } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
-const none = (unit: 'cycle' | 'ppm' | '1'): ReturnType<typeof typed> => ({ value: 0, unit, from: 'family', at: 'none' });
 
 /** The plates of a part as forms: front and back apart where there are two forms, one set where the form carries both sides. */
 export function plateSets(cx: ProcessContext & { workStyle: keyof typeof WORK_STYLES }): { side: string; inks: string[] }[] {
@@ -33,13 +31,6 @@ export const platemaking: Process = {
   id: 'platemaking',
   asks: () => ({}),
   draft(cx) {
-    const losses = lossFigures(
-      cx.id,
-      { formula: STEP_SETUP, terms: { fresh: none('cycle'), factor: none('1') } },
-      none('ppm'),
-      none('cycle'),
-      cx.to,
-    );
     plateSets(cx).forEach((set, i) =>
       cx.to.figure(`${cx.id}.plates.${i}`, PLATES, { inks: typed(set.inks.length, '1', `colours:${set.side}`) }),
     );
@@ -50,14 +41,14 @@ export const platemaking: Process = {
       stage: cx.id,
       takes: [],
       gives: [],
-      loss: lossNumbers(cx.id, cx.to),
+      loss: NOTHING_LOST,
       whole: true,
       machine: cx.machineId,
       needs: [{ gate: `proof:${cx.id}` }],
       waits: [],
       cautions: ['laser'],
     };
-    return { steps: { [cx.id]: { step, losses } }, flows: {}, tools: {}, outgoing: null, forms: [cx.id] };
+    return { steps: { [cx.id]: { step, losses: {} } }, flows: {}, tools: {}, outgoing: null, forms: [cx.id] };
   },
   consume(cx) {
     const { to, id } = cx;

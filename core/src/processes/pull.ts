@@ -7,13 +7,11 @@ import { SHEET_MASS } from '../stock/sheet-mass';
 import { SHEET_USE } from '../layout/usable-sheet';
 import { copiesUp } from '../layout/layout';
 import { sheetScene } from '../layout/sheet-scene';
-import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
 import { priceAt, STOCK_COST } from '../route/time-and-cost';
 import { type ConsumeContext, type Process, type ProcessContext, limitTerm, machineTerm, settingPath, wordSetting } from './process';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
-const none = (unit: 'cycle' | 'ppm' | '1'): ReturnType<typeof typed> => ({ value: 0, unit, from: 'family', at: 'none' });
 const stockFlow = (id: string): string => `${id}.in`;
 
 /** The store pulls the sheets: what must be bought, its mass, piles and price. The stone's drawing is the sheet with its copies. */
@@ -22,13 +20,6 @@ export const pull: Process = {
   asks: () => ({}),
   draft(cx) {
     const part = cx.parts[0];
-    const losses = lossFigures(
-      cx.id,
-      { formula: STEP_SETUP, terms: { fresh: none('cycle'), factor: none('1') } },
-      none('ppm'),
-      none('cycle'),
-      cx.to,
-    );
     const ups = cx.layout ? copiesUp(cx.layout) : 1;
     if (!part) return { steps: {}, flows: {}, tools: {}, outgoing: null };
     const lot = Object.values(cx.shelf.lots).find((l) => l.stock === cx.stockId && l.caliperUm !== undefined);
@@ -51,7 +42,7 @@ export const pull: Process = {
         unit: 'sheet',
         perGood: 1 / ups,
         whole: true,
-        losses,
+        losses: {},
         cautions: ['piles'],
         needs: [{ gate: `paper:${cx.id}` }],
         supplied: { [stockFlow(cx.id)]: sheets },

@@ -1,4 +1,4 @@
-import type { CountUnit, Id } from '../quantity/figure';
+import type { CountUnit, Id, Term } from '../quantity/figure';
 import type { Flow, Port, Step } from '../flow/net';
 import type { LossTerms } from '../flow/solve-backward';
 import type { Ledger } from '../quantity/ledger';
@@ -21,12 +21,13 @@ export interface SingleStep {
   supplied?: Draft['flows'];
 }
 
-/** Numbers of a step's losses, read back from the figures that hold them. */
-export const lossNumbers = (step: Id<'step'>, to: Ledger): Step['loss'] => ({
-  setupCycles: to.value(`${step}.setupCycles`),
-  runningPpm: to.value(`${step}.runningPpm`),
-  samples: to.value(`${step}.samples`),
-});
+export const NOTHING_LOST: Step['loss'] = { setupCycles: 0, runningPpm: 0, samples: 0 };
+
+/** A step's losses as numbers, read back from their terms. */
+export function lossNumbers({ setup, runningPpm, samples }: LossTerms, to: Ledger): Step['loss'] {
+  const read = (term: Term | undefined): number => (term === undefined ? 0 : 'fig' in term ? to.value(term.fig) : term.value);
+  return { setupCycles: read(setup), runningPpm: read(runningPpm), samples: read(samples) };
+}
 
 /** A stone with one step that takes what comes in and gives it on in another state. */
 export function singleStep(cx: DraftContext, s: SingleStep): Draft {
@@ -37,7 +38,7 @@ export function singleStep(cx: DraftContext, s: SingleStep): Draft {
     stage: cx.id,
     takes: [...cx.incoming.map(({ id, times = 1 }) => ({ flow: id, per: s.takesPer * times })), ...(s.also ?? []).map((a) => a.port)],
     gives: [{ flow: out, per: s.givesPer }],
-    loss: lossNumbers(cx.id, cx.to),
+    loss: lossNumbers(s.losses, cx.to),
     whole: s.whole,
     machine: cx.machineId,
     needs: s.needs ?? [],

@@ -1,17 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 
-/** JSON with keys in code-point order and without undefined members: equal documents give equal text. */
-export function canonicalJson(value: unknown): string {
-  if (value === null || typeof value !== 'object') return value === undefined ? 'null' : JSON.stringify(value);
-  if (Array.isArray(value)) return `[${value.map(canonicalJson).join(',')}]`;
-  const members = Object.entries(value as Record<string, unknown>)
-    .filter(([, v]) => v !== undefined)
-    .sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0))
-    .map(([key, v]) => `${JSON.stringify(key)}:${canonicalJson(v)}`);
-  return `{${members.join(',')}}`;
-}
-
 /**
  * The same document with its keys in code-point order, all the way down. A database may hand an object back with its keys in another order;
  * a plan must not depend on it.
@@ -25,6 +14,9 @@ export function inKeyOrder<T>(value: T): T {
       .map(([k, v]) => [k, inKeyOrder<unknown>(v)]),
   ) as T;
 }
+
+/** JSON with keys in code-point order and without undefined members: equal documents give equal text. */
+export const canonicalJson = (value: unknown): string => JSON.stringify(inKeyOrder(value));
 
 /** SHA-256 of the canonical JSON, as 64 hexadecimal digits. Source: FIPS 180-4. */
 export function hashOf(value: unknown): string {
