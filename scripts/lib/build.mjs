@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { must, ROOT } from './run.mjs';
+import { ensureFolder } from './packages.mjs';
 import { say } from './say.mjs';
 
 const SOURCES = [
@@ -30,6 +31,7 @@ export function ensureBuilt() {
   const now = hash.digest('hex');
   const stamp = `${ROOT}/server/dist/built-from`;
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now && existsSync(`${ROOT}/web/dist/browser/index.html`)) return;
+  ensureFolder(`${ROOT}/server`);
   say('building (half a minute to a minute)');
   must('npm', ['run', 'build', '-w', '@druckerei/web'], { what: 'building the web client' });
   must('node', ['build.mjs'], { cwd: `${ROOT}/server`, what: 'building the server' });

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { accessSync, constants, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 import { isRoot, must, ROOT } from './run.mjs';
 import { say, Stop } from './say.mjs';
@@ -12,6 +12,7 @@ export function ensurePackages() {
     .update(readFileSync(`${ROOT}/package-lock.json`))
     .digest('hex');
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
+  ensureFolder(ROOT);
   say('installing npm packages (a minute or two)');
   must('npm', ['ci', '--no-audit', '--no-fund'], { what: 'npm ci' });
   writeFileSync(STAMP, lock);
@@ -74,6 +75,7 @@ export function ensureChromium() {
 export const ensureFolder = (path) => {
   try {
     mkdirSync(path, { recursive: true });
+    accessSync(path, constants.W_OK);
   } catch (error) {
     throw new Stop(`cannot write ${path} (${error.code}): check rights and free space.`);
   }

@@ -113,7 +113,7 @@ export function sheetScene(layout: Layout | null, part: Part | undefined, stock:
   shapes.push(...grainArrow(w, text, stock));
   const grain = stock?.grain === 'short' ? 'up the sheet' : 'along the gripper edge';
   return {
-    title: `${part.role} on the sheet`,
+    title: 'copies on the sheet',
     says: `Sheet ${w} by ${h} millimetres with ${places.length} copies of ${part.widthMm} by ${part.heightMm}; gripper edge below, ${layout.gripperMm} millimetres; grain runs ${grain}.`,
     box: boxAround(shapes, text * 1.6),
     toScale: true,

@@ -83,7 +83,7 @@ export const band: Process = {
     { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
     { label: 'clockTime', figure: `${cx.id}.clockS` },
   ],
-  summary: (cx) => ({ figure: `${cx.id}.bands`, text: `in ${cx.parts[0]?.perBand ?? 1}s` }),
+  summary: (cx) => ({ figure: `${cx.id}.bands`, text: `${cx.parts[0]?.perBand ?? 1} a band` }),
 };
 
 /** Cartons, then pallets: two steps of one stone. Full ones first, the last ones may be short. */

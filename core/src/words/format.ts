@@ -2,14 +2,14 @@
 const THIN = '\u2009';
 const MINUS = '\u2212';
 
-/** A number with so many decimals at most, thousands set apart by a thin space. */
-export function formatNumber(value: number, decimals = 0): string {
+/** A number with so many decimals at most (or always: money), thousands set apart by a thin space. */
+export function formatNumber(value: number, decimals = 0, keepNoughts = false): string {
   if (!Number.isFinite(value)) return '–';
   const scale = [1, 10, 100, 1000, 10_000][decimals] ?? 1;
   const rounded = Math.round(Math.abs(value) * scale) / scale;
   const [whole = '0', fraction = ''] = rounded.toFixed(decimals).split('.');
   const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, THIN);
-  const tail = fraction.replace(/0+$/, '');
+  const tail = keepNoughts ? fraction : fraction.replace(/0+$/, '');
   return (value < 0 && rounded !== 0 ? MINUS : '') + grouped + (tail ? `.${tail}` : '');
 }
 
@@ -88,7 +88,7 @@ export function formatFigure(value: number, unit: string, place: { timeZone: str
   if (unit === 's') return { number: formatDuration(value), unit: '' };
   if (unit === 'moment') return { number: formatMoment(value, place.timeZone), unit: '' };
   if (unit === 'ppm') return { number: formatNumber(value / 10_000, 2), unit: '%' };
-  if (unit.startsWith('money')) return { number: formatNumber(value, 2), unit: unit.replace('money', place.currency) };
+  if (unit.startsWith('money')) return { number: formatNumber(value, 2, true), unit: unit.replace('money', place.currency) };
   const words = PLURALS[unit];
   if (words) return { number: formatNumber(value, Number.isInteger(value) ? 0 : 1), unit: Math.abs(value) === 1 ? words[0] : words[1] };
   return { number: formatNumber(value, DECIMALS[unit] ?? 1), unit: unit === '1' ? '' : unit === '1/h' ? 'an hour' : unit };

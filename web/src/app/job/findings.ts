@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, input, linkedSignal, output, untracked } from '@angular/core';
 import {
   type Edit,
   type Finding,
@@ -90,14 +90,31 @@ export class Findings {
   readonly preview = input<{ before: Preview; after: Preview | null } | null>(null);
   readonly timeZone = input('UTC');
   readonly locked = input(false);
+  /** The card asked for from beside its figure. */
+  readonly asked = input<string | null>(null);
   readonly previewAsked = output<Edit[]>();
   readonly apply = output<Edit[]>();
   readonly explain = output<string>();
   protected readonly levels = LEVEL_WORDS;
-  protected readonly open = linkedSignal<Finding[], string | null>({
-    source: () => this.findings(),
-    computation: (all, before) => (all.some((f) => findingKey(f) === before?.value) ? (before?.value ?? null) : null),
+  protected readonly open = linkedSignal<{ findings: Finding[]; asked: string | null }, string | null>({
+    source: () => ({ findings: this.findings(), asked: this.asked() }),
+    computation: ({ findings, asked }, before) => {
+      const wish = asked !== (before?.source.asked ?? null) ? asked : (before?.value ?? null);
+      return findings.some((f) => findingKey(f) === wish) ? wish : null;
+    },
   });
+
+  constructor() {
+    // The open card's preview follows the plan, however the card was opened.
+    effect(() => {
+      const edit = this.findings()
+        .find((f) => findingKey(f) === this.open())
+        ?.remedies.find((r) => r.do === 'edit');
+      untracked(() => {
+        if (edit?.do === 'edit') this.previewAsked.emit(edit.edits);
+      });
+    });
+  }
   protected readonly counted = computed(() => {
     const of = (level: string[]): number => this.findings().filter((f) => level.includes(f.level)).length;
     return [
@@ -116,10 +133,7 @@ export class Findings {
   protected decided = (f: Finding): { by: string; reason: string } | undefined => this.spec().decisions[findingKey(f)];
 
   protected toggle(f: Finding): void {
-    const opening = this.open() !== findingKey(f);
-    this.open.set(opening ? findingKey(f) : null);
-    const edit = f.remedies.find((r) => r.do === 'edit');
-    if (opening && edit?.do === 'edit') this.previewAsked.emit(edit.edits);
+    this.open.update((key) => (key === findingKey(f) ? null : findingKey(f)));
   }
 
   /** What the remedy changes, in figures. */

@@ -23,6 +23,7 @@ import { Shortcuts } from '../shared/shortcuts';
 import { sessionFeature } from '../session/session.feature';
 import { ComparePanel } from './compare-panel';
 import { CountRiver } from './count-river';
+import { FindingMark } from './finding-mark';
 import { Findings } from './findings';
 import { JobActions, jobFeature } from './job.feature';
 import { ReleaseDialog } from './release-dialog';
@@ -40,6 +41,7 @@ const FOOT: TotalKey[] = ['sheets', 'plates', 'inkKg', 'machineS', 'waitS', 'mon
     MatDialogModule,
     CountRiver,
     StonePanel,
+    FindingMark,
     Findings,
     Working,
     Drawing,
@@ -73,6 +75,7 @@ export class JobPage implements OnDestroy {
   protected readonly redoable = computed(() => this.store.selectSignal(jobFeature.selectRedo)().length > 0);
   private readonly me = this.store.selectSignal(sessionFeature.selectMe);
   protected readonly asList = signal(false);
+  protected readonly askedFinding = signal<string | null>(null);
   protected readonly view = signal<'stone' | 'route'>('stone');
 
   protected readonly failure = computed(() => {
@@ -293,6 +296,10 @@ export class JobPage implements OnDestroy {
   }
   protected explain(figure: string | null): void {
     this.store.dispatch(JobActions.figureAsked({ figure }));
+  }
+  protected openFinding(key: string): void {
+    this.explain(null);
+    this.askedFinding.set(key);
   }
   protected undo(): void {
     this.store.dispatch(JobActions.undoAsked());

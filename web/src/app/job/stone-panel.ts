@@ -2,13 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import { CAUTION_DEFERS, CAUTIONS, editAt, type Edit, type JobSpec, label, type PanelRow, type Plan, type Stone } from '@druckerei/core';
 import { EditValue, type EditKind } from '../shared/edit-value';
 import { FigureValue } from '../shared/figure';
+import { FindingMark } from './finding-mark';
 
 const MOST_ROWS = 9;
 
 /** A stone's settings and figures, at most nine rows; the rest unfolds. Rows come from the process, so a new process needs no screen. */
 @Component({
   selector: 'dk-stone-panel',
-  imports: [EditValue, FigureValue],
+  imports: [EditValue, FigureValue, FindingMark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` <dl>
       @for (row of shown(); track $index) {
@@ -41,6 +42,7 @@ const MOST_ROWS = 9;
               }
             }
           </dd>
+          <dk-finding-mark class="found" [findings]="plan().findings" [figure]="row.figure" (opened)="finding.emit($event)" />
         </div>
       }
     </dl>
@@ -58,8 +60,9 @@ const MOST_ROWS = 9;
     }
     .row {
       display: flex;
+      flex-wrap: wrap;
       justify-content: space-between;
-      gap: 12px;
+      gap: 0 12px;
       border-bottom: 1px solid var(--line);
       padding: 4px 0;
       min-height: 29px;
@@ -74,6 +77,13 @@ const MOST_ROWS = 9;
     }
     .set {
       font-size: 13px;
+    }
+    .found {
+      flex-basis: 100%;
+      text-align: right;
+    }
+    .found:empty {
+      display: none;
     }
     select {
       background: var(--card);
@@ -107,6 +117,8 @@ export class StonePanel {
   readonly locked = input(false);
   readonly edits = output<Edit[]>();
   readonly explain = output<string>();
+  /** The key of a finding whose card is to be opened. */
+  readonly finding = output<string>();
   protected readonly most = MOST_ROWS;
   protected readonly all = signal(false);
   protected readonly rows = computed((): PanelRow[] => {

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { provideRouter } from '@angular/router';
+import { provideRouter, Router } from '@angular/router';
 import { provideState, provideStore, Store } from '@ngrx/store';
 import type { OrderRow } from '@druckerei/contract';
 import { OrderList } from './order-list';
@@ -65,5 +65,65 @@ describe('OrderList', () => {
     await settle();
     expect(host.textContent).toContain('The database does not answer.');
     expect(host.textContent).toContain('Try again');
+  });
+  describe('by keyboard', () => {
+    const key = (k: string): void => void window.dispatchEvent(new KeyboardEvent('keydown', { key: k, code: k, bubbles: true }));
+    it('walks the rows, stops at the ends, and opens the chosen one', async () => {
+      const { host, store, settle } = await show();
+      const went = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+      Element.prototype.scrollIntoView = () => undefined;
+      store.dispatch(OrdersActions.loaded({ rows: [row('a'), row('b'), row('c')] }));
+      await settle();
+      const chosen = (): string | undefined => host.querySelector('tr.chosen')?.id;
+      expect(chosen()).toBe('a');
+      for (const [pressed, then] of [
+        ['ArrowUp', 'a'],
+        ['ArrowDown', 'b'],
+        ['ArrowDown', 'c'],
+        ['ArrowDown', 'c'],
+        ['ArrowUp', 'b'],
+      ] as const) {
+        key(pressed);
+        await settle();
+        expect(chosen()).toBe(then);
+      }
+      key('Enter');
+      expect(went).toHaveBeenCalledWith(['/jobs', 'b']);
+    });
+    it('starts a new order and finds one', async () => {
+      const { host, store, settle } = await show();
+      const went = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+      store.dispatch(OrdersActions.loaded({ rows: [row('a')] }));
+      await settle();
+      document.body.appendChild(host);
+      key('n');
+      expect(went).toHaveBeenCalledWith(['/orders/new']);
+      key('/');
+      expect(document.activeElement).toBe(host.querySelector('input'));
+      host.remove();
+    });
+  });
+  it('keeps the chosen order when the list is read again, and takes the first when it is gone', async () => {
+    const { store, settle } = await show();
+    const chosen = TestBed.inject(Store).selectSignal(ordersFeature.selectChosen);
+    store.dispatch(OrdersActions.loaded({ rows: [row('a'), row('b')] }));
+    store.dispatch(OrdersActions.chosen({ job: 'b' }));
+    store.dispatch(OrdersActions.loaded({ rows: [row('c'), row('b')] }));
+    await settle();
+    expect(chosen()).toBe('b');
+    store.dispatch(OrdersActions.loaded({ rows: [row('c')] }));
+    expect(chosen()).toBe('c');
+  });
+  it.each([
+    ['on time', { dueAt: 200_000 }, 'before'],
+    ['late', { dueAt: -200_000 }, 'late'],
+    ['without a date', { dueAt: null }, 'no date'],
+    ['released', { state: 'released' as const }, 'Released'],
+    ['blocked', { summary: { ...row('x').summary, blocking: 1 } }, 'Draft, blocked'],
+  ])('says that an order is %s', async (_name, more, says) => {
+    const { host, store, settle } = await show();
+    store.dispatch(OrdersActions.loaded({ rows: [row('a', more)] }));
+    await settle();
+    expect(host.querySelector('tbody tr')?.textContent).toContain(says);
   });
 });

@@ -1,0 +1,179 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import { provideRouter, Router } from '@angular/router';
+import { provideStore } from '@ngrx/store';
+import { EMPTY_SHELF, type JobSpec } from '@druckerei/core';
+import plantJson from '../../../../demo/plant.json';
+import type { Ask } from '../planner/plan-messages';
+import { freshSpec, NewOrder } from './new-order';
+
+const mockAsks: Ask[] = [];
+jest.mock('../planner/plan.spawn', () => ({
+  spawnPlanner: () => ({ onmessage: null, postMessage: (a: Ask) => void mockAsks.push(a), terminate: () => undefined }),
+}));
+
+const CHOIR = { id: '6f0c2f8e-7e3a-4d7b-9a52-3c1f6f9f5a01', name: 'Lindmoor Choir', address: 'Hall 2, Lindmoor' };
+const KEPT = 'druckerei.new-order';
+
+interface Page {
+  host: HTMLElement;
+  http: HttpTestingController;
+  settle: () => Promise<void>;
+  type: (label: string, text: string) => Promise<void>;
+  button: (text: string) => HTMLButtonElement;
+  spec: () => JobSpec;
+}
+
+async function open(customers = [CHOIR]): Promise<Page> {
+  TestBed.configureTestingModule({
+    imports: [NewOrder],
+    providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([]), provideStore()],
+  });
+  const f = TestBed.createComponent(NewOrder);
+  const http = TestBed.inject(HttpTestingController);
+  const host = f.nativeElement as HTMLElement;
+  const settle = async (): Promise<void> => void (await f.whenStable());
+  f.detectChanges();
+  http.expectOne('/api/customers').flush(customers);
+  http.expectOne('/api/plants/current').flush({ hash: 'abc', shelf: { ...EMPTY_SHELF, asOf: 1_772_000_000 } });
+  http.expectOne('/api/plants/abc').flush(plantJson);
+  await settle();
+  const button = (text: string): HTMLButtonElement => {
+    const found = [...host.querySelectorAll('button')].find(
+      (b) => b.textContent.includes(text) || (b.getAttribute('aria-label') ?? '').startsWith(text),
+    );
+    if (!found) throw new Error(`no button ${text}`);
+    return found;
+  };
+  const type = async (label: string, text: string): Promise<void> => {
+    button(`${label},`).click();
+    await settle();
+    const input = host.querySelector<HTMLInputElement>(`input[aria-label="${label}"]`) as HTMLInputElement;
+    input.value = text;
+    input.dispatchEvent(new Event('input'));
+    await settle();
+  };
+  return { host, http, settle, type, button, spec: () => JSON.parse(localStorage.getItem(KEPT) ?? 'null') as JobSpec };
+}
+const choose = (host: HTMLElement, label: string, value: string): void => {
+  const select = host.querySelector<HTMLSelectElement>(`select[aria-label="${label}"]`) as HTMLSelectElement;
+  select.value = value;
+  select.dispatchEvent(new Event('change'));
+};
+
+describe('a new order', () => {
+  beforeEach(() => {
+    localStorage.clear();
+    mockAsks.length = 0;
+  });
+
+  it('starts from what the family usually is, due in two weeks, and plans it at once', async () => {
+    const spec = freshSpec('folded-card', new Date('2026-03-02T08:00:00Z'));
+    expect(spec.items['i1']?.deliveries[0]?.by).toBe('2026-03-16T12:00');
+    await open();
+    expect(mockAsks.filter((a) => a.kind === 'plan')).toHaveLength(1);
+  });
+  it('says what is missing, and cannot be entered until nothing is', async () => {
+    const { host, type, button, settle } = await open();
+    expect(host.querySelector('[role=status]')?.textContent).toContain('Name the product');
+    expect(button('Enter order').disabled).toBe(true);
+    await type('Product name', 'Spring card');
+    expect(host.querySelector('[role=status]')?.textContent).toContain('Choose the customer');
+    choose(host, 'Customer', CHOIR.id);
+    await settle();
+    expect(button('Enter order').disabled).toBe(false);
+  });
+  it('keeps quantity and the one delivery’s share together', async () => {
+    const { type, spec } = await open();
+    await type('Quantity', '12 500');
+    expect(spec().items['i1']?.versions['only']?.quantity).toBe(12_500);
+    expect(spec().items['i1']?.deliveries[0]?.share).toEqual({ only: 12_500 });
+  });
+  it('takes the customer’s address where none was typed, and keeps one that was', async () => {
+    const { host, type, spec, settle } = await open();
+    choose(host, 'Customer', CHOIR.id);
+    await settle();
+    expect(spec().items['i1']?.deliveries[0]?.to).toBe('Hall 2, Lindmoor');
+    await type('Deliver to', 'Side door');
+    choose(host, 'Customer', CHOIR.id);
+    await settle();
+    expect(spec().items['i1']?.deliveries[0]?.to).toBe('Side door');
+  });
+  it('keeps a refused value in its field with a sentence, and the last good plan', async () => {
+    const { host, type, button, spec } = await open();
+    await type('Quantity', '-5');
+    expect(host.querySelector<HTMLInputElement>('input[aria-label="Quantity"]')?.value).toBe('-5');
+    expect(host.querySelector('.says')?.textContent.length).toBeGreaterThan(5);
+    expect(spec().items['i1']?.versions['only']?.quantity).toBe(5_000);
+    expect(button('Enter order').disabled).toBe(true);
+  });
+  it('comes back as it was left, and starts over when asked', async () => {
+    const first = await open();
+    await first.type('Product name', 'Spring card');
+    TestBed.resetTestingModule();
+    const second = await open();
+    expect(second.button('Product name,').textContent).toContain('Spring card');
+    second.button('Start over').click();
+    await second.settle();
+    expect(second.button('Product name,').textContent).toContain('New card');
+  });
+  it('ignores a kept order that this version cannot read', async () => {
+    localStorage.setItem(KEPT, '{"schema":1,"name":7}');
+    const { button } = await open();
+    expect(button('Product name,').textContent).toContain('New card');
+  });
+  it('enters once however often it is clicked, and opens the job', async () => {
+    const { host, http, type, button, settle } = await open();
+    const went = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    await type('Product name', 'Spring card');
+    choose(host, 'Customer', CHOIR.id);
+    await settle();
+    button('Enter order').click();
+    button('Enter').click();
+    const sent = http.expectOne('/api/orders');
+    expect(sent.request.body).toMatchObject({ customer: CHOIR.id, spec: { name: 'Spring card' } });
+    sent.flush({ job: 'j1' });
+    expect(went).toHaveBeenCalledWith(['/jobs', 'j1']);
+    expect(localStorage.getItem(KEPT)).toBeNull();
+  });
+  it('makes a new customer first', async () => {
+    const { host, http, type, button, settle } = await open([]);
+    await type('Product name', 'Spring card');
+    const name = host.querySelector<HTMLInputElement>('input[aria-label="Name of a new customer"]') as HTMLInputElement;
+    name.value = 'Heron Bakery';
+    name.dispatchEvent(new Event('input'));
+    await settle();
+    button('Enter order').click();
+    const made = http.expectOne('/api/customers');
+    expect(made.request.body).toMatchObject({ name: 'Heron Bakery' });
+    http.expectNone('/api/orders');
+    made.flush({ ...CHOIR, name: 'Heron Bakery' });
+    expect((http.expectOne('/api/orders').request.body as { customer: string }).customer).toBe(CHOIR.id);
+  });
+  it('keeps everything when the server refuses, says why, and can be tried again', async () => {
+    const { host, http, type, button, settle, spec } = await open();
+    await type('Product name', 'Spring card');
+    choose(host, 'Customer', CHOIR.id);
+    await settle();
+    button('Enter order').click();
+    const fields = [{ path: 'spec.name', says: 'is too long' }];
+    http
+      .expectOne('/api/orders')
+      .flush({ title: 'Not understood', status: 400, detail: 'Some fields need another look.', fields }, { status: 400, statusText: '' });
+    await settle();
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('is too long');
+    expect(spec().name).toBe('Spring card');
+    expect(button('Enter order').disabled).toBe(false);
+  });
+  it('says so when the server does not answer', async () => {
+    const { host, http, type, button, settle } = await open();
+    await type('Product name', 'Spring card');
+    choose(host, 'Customer', CHOIR.id);
+    await settle();
+    button('Enter order').click();
+    http.expectOne('/api/orders').error(new ProgressEvent('error'), { status: 0 });
+    await settle();
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('What you typed is kept here');
+  });
+});
