@@ -36,7 +36,10 @@ test('a new order of line 1 goes from sign-in to the printed ticket by visible w
   await expect(page.getByText('the program, cut by cut')).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).click();
 
-  await page.getByRole('button', { name: /in 100 such jobs fall short/ }).click();
+  await page
+    .getByRole('region', { name: 'Findings and working' })
+    .getByRole('button', { name: /in 100 such jobs fall short/ })
+    .click();
   await expect(page.getByText(/\+.* sheets/)).toBeVisible();
   await expect(page.getByText('saved', { exact: true })).toBeVisible({ timeout: 10_000 });
   await page.getByRole('button', { name: 'Release …' }).click();

@@ -1,6 +1,6 @@
 import type { Formula, Term } from '../quantity/figure';
 import { type Ledger, fig } from '../quantity/ledger';
-import { ceilTolerant } from '../quantity/round-tolerant';
+import { ceilTolerant, floorTolerant } from '../quantity/round-tolerant';
 import type { LossTerms } from '../flow/solve-backward';
 
 const source = 'school "setup + running %": handbook ranges, from memory';
@@ -32,12 +32,32 @@ export const SAMPLES: Formula<'samples'> = {
   of: ({ samples }) => ceilTolerant(samples),
 };
 
+/** Cycles a begun batch (a roll, a reel) holds. Source: arithmetic. */
+export const CYCLES_A_BATCH: Formula<'batch' | 'perCycle'> = {
+  id: 'counts.cyclesABatch',
+  unit: 'cycle',
+  source: 'whole cycles in a roll',
+  of: ({ batch, perCycle }) => (perCycle > 0 ? floorTolerant(batch / perCycle) : 0),
+};
+/** Cycles lost of a length of web: whole ones. Source: arithmetic. */
+export const CYCLES_OF_METRES: Formula<'metres' | 'factor' | 'repeatMm'> = {
+  id: 'counts.cyclesOfMetres',
+  unit: 'cycle',
+  source: 'metres ÷ repeat, whole repeats',
+  of: ({ metres, factor, repeatMm }) => (repeatMm > 0 ? ceilTolerant((metres * factor * 1000) / repeatMm) : 0),
+};
+
+/** What is said of a step's losses; what is left out does not occur. */
+export interface LossesSaid<T extends string> {
+  setup?: { formula: Formula<T>; terms: Record<T, Term> };
+  runningPpm?: Term;
+  samples?: Term;
+  /** Lost with every begun roll: how much web a roll and a cycle have, and how many metres go. */
+  batch?: { cycles: Record<'batch' | 'perCycle', Term>; lost: Record<'metres' | 'factor' | 'repeatMm', Term> };
+}
+
 /** Writes the losses of a step that occur as figures (so that each can be overridden by hand) and returns them as terms for the counts. */
-export function lossFigures<T extends string>(
-  step: string,
-  { setup, runningPpm, samples }: { setup?: { formula: Formula<T>; terms: Record<T, Term> }; runningPpm?: Term; samples?: Term },
-  to: Ledger,
-): LossTerms {
+export function lossFigures<T extends string>(step: string, { setup, runningPpm, samples, batch }: LossesSaid<T>, to: Ledger): LossTerms {
   const losses: LossTerms = {};
   if (setup) {
     to.figure(`${step}.setupCycles`, setup.formula, setup.terms);
@@ -50,6 +70,12 @@ export function lossFigures<T extends string>(
   if (samples) {
     to.figure(`${step}.samples`, SAMPLES, { samples });
     losses.samples = fig(`${step}.samples`);
+  }
+  if (batch) {
+    to.figure(`${step}.batchCycles`, CYCLES_A_BATCH, batch.cycles);
+    to.figure(`${step}.batchLost`, CYCLES_OF_METRES, batch.lost);
+    losses.batchCycles = fig(`${step}.batchCycles`);
+    losses.batchLost = fig(`${step}.batchLost`);
   }
   return losses;
 }

@@ -2,9 +2,13 @@ import type { z } from 'zod';
 import type { FamilyId } from '../product/job-spec';
 import type { Family } from './family';
 import { foldedCard } from './folded-card';
+import { labelSheet } from './label-sheet';
 
 /** All product lines by id. One row for a new one. */
-export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = { 'folded-card': foldedCard };
+export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = {
+  'folded-card': foldedCard,
+  'label-sheet': labelSheet,
+};
 
 /** A family by its id, whatever its wish: methods take the wish of their own family. */
 const ANY: Readonly<Record<FamilyId, Family<FamilyId>>> = FAMILIES;

@@ -56,6 +56,8 @@ export interface Step {
   /** Elapsed time between the end of an earlier step and this one's start: ink dries by the clock, not by the shift. */
   waits: { after: Id<'step'>; figure: Id<'figure'>; why: WaitReason }[];
   keepsFrom?: Id<'step'>;
+  /** Inks by unit, for the wash-up between steps. */
+  inks?: string[];
   cautions: Id<'caution'>[];
 }
 

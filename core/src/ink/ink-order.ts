@@ -12,3 +12,11 @@ export function inkOrder(inks: readonly string[], school: InkOrderSchool): strin
   const place = (ink: string): number => (process.includes(ink) ? process.indexOf(ink) : process.length + inks.indexOf(ink));
   return [...inks].sort((a, b) => place(a) - place(b));
 }
+
+const FROM_DARK_TO_LIGHT = ['K', 'C', 'M', 'special', 'Y'] as const;
+
+/** How light an ink is, from 0 (black): a unit that goes to a lighter ink is washed with more care. Special inks stand in the middle. Source: common practice, no source. */
+export const inkLightness = (ink: string): number => {
+  const at = FROM_DARK_TO_LIGHT.findIndex((known) => known === ink);
+  return at < 0 ? FROM_DARK_TO_LIGHT.indexOf('special') : at;
+};

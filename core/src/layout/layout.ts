@@ -1,5 +1,6 @@
 import type { Id } from '../quantity/figure';
 import type { CutTree } from './guillotine-count';
+import type { WebForm } from './web-form';
 
 /** A lattice of one part on the sheet: nx × ny copies, dx × dy apart; x across the press, y from the gripper edge. Sizes are trim sizes. */
 export interface Cell {
@@ -21,6 +22,8 @@ export interface Layout {
   cutsBox?: { x: number; y: number; w: number; h: number };
   gripperMm: number;
   proved?: boolean;
+  /** A form on a web: width of the web × one turn of the cylinder. */
+  web?: WebForm;
 }
 export interface CopyPlace {
   x: number;

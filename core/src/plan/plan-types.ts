@@ -48,7 +48,7 @@ export interface Stone {
 }
 
 export type TotalKey =
-  'sheets' | 'money' | 'perThousand' | 'runOn' | 'machineS' | 'waitS' | 'inkKg' | 'plates' | 'readyAt' | 'chance' | 'wasteKg';
+  'sheets' | 'metres' | 'money' | 'perThousand' | 'runOn' | 'machineS' | 'waitS' | 'inkKg' | 'plates' | 'readyAt' | 'chance' | 'wasteKg';
 
 /** The plan: plain JSON, everything derived from spec, plant and shelf. */
 export interface Plan {

@@ -10,12 +10,14 @@ import { copiesUp } from '../layout/layout';
 import { type JobSpec, orderedQuantity } from '../product/job-spec';
 import { ALLOWANCE, CHANCE, EXPECTED_LOSS, LEAST_GOOD, MOST_GOOD } from '../counts/chance-of-enough';
 import { LATEST, PER_THOUSAND, RUN_ON, SUM, TOTAL_COST } from '../route/time-and-cost';
-import type { ConsumeContext, Consumed, DraftContext } from '../processes/process';
+import type { Bundle, ConsumeContext, Consumed, DraftContext } from '../processes/process';
+import { inkSeriesFor } from '../processes/press-inks';
 import { PROCESSES } from '../processes/registry';
 import { FAMILIES } from '../families/registry';
 import { CORE_VERSION } from './core-version';
 import { findAll } from './findings/find-all';
 import { type PartLayout, layOut, workStyleFor } from './lay-out';
+import { layOutWeb } from './lay-out-web';
 import type { Finding, Plan, Stone } from './plan-types';
 import { arrivalsOf, layOutTime } from './ready';
 import { wasteFigures } from './waste';
@@ -58,8 +60,8 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const { ordered: shelf, hash: shelfHash } = orderedOnce(shelfAsRead);
   const to = new Ledger(spec.overrides, shelf.asOf);
   const route = resolveRoute(spec, plant, shelf, to, registries);
-  const laid = layOutParts(route.parts, route.stones, spec, plant, to);
-  const drafted = draftAll(route, laid, plant);
+  const laid = layOutParts(route.parts, route.stones, spec, plant, shelf, to);
+  const drafted = draftAll(route, laid);
   const goods = (product: Id<'product'>): Id<'flow'> => drafted.goods[product] ?? `${product}.goods`;
   const net: Net = { flows: drafted.flows, steps: drafted.steps, wanted: {} };
   const items: Plan['items'] = {};
@@ -125,6 +127,7 @@ function layOutParts(
   stones: readonly RoutedStone[],
   spec: JobSpec,
   plant: Plant,
+  shelf: Shelf,
   to: Ledger,
 ): Record<Id<'part'>, LaidOut> {
   return Object.fromEntries(
@@ -144,7 +147,10 @@ function layOutParts(
         const finding: Finding = { code: 'stock.none', level: 'release', at: part.id, args: { grade: part.grade }, remedies: [] };
         return [part.id, { layout: null, style, question: '', stockId: null, findings: [finding] }];
       }
-      return [part.id, { ...layOut(part, stock, stockId, asks, style, spec, plant, to), stockId }];
+      const laid = part.web
+        ? layOutWeb(part, part.web, stock, stockId, mine, shelf, plant, to)
+        : layOut(part, stock, stockId, asks, style, spec, plant, to);
+      return [part.id, { ...laid, stockId }];
     }),
   );
 }
@@ -162,11 +168,12 @@ interface Drafted {
 }
 
 /** Draft pass: every stone adds its steps, and hands the flow of its parts on. */
-function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'>, LaidOut>, plant: Plant): Drafted {
+function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'>, LaidOut>): Drafted {
   const all: Drafted = { flows: {}, steps: {}, losses: {}, tools: {}, goods: {}, contexts: [] };
   const now: Record<Id<'part'>, Id<'flow'>> = {};
   const wet: Record<Id<'product'>, Id<'step'>[]> = {};
   const forms: Record<Id<'product'>, Id<'step'>[]> = {};
+  const bundles: Record<Id<'product'>, Bundle> = {};
   for (const product of route.supplied) {
     all.goods[product] = `${product}.goods`;
     all.flows[`${product}.goods`] = {
@@ -195,27 +202,25 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
       incoming.push({
         id: `${cx.id}.in`,
         flow: {
-          unit: 'sheet',
+          unit: lead.web ? 'metre' : 'sheet',
           part: lead.id,
           item: lead.item,
-          perGood: 1 / Math.max(l?.layout ? copiesUp(l.layout) : 1, 1),
+          perGood: (lead.web && l?.layout ? l.layout.sheetMm[1] / 1000 : 1) / Math.max(l?.layout ? copiesUp(l.layout) : 1, 1),
           supply: { from: 'here' },
         },
       });
     const stockId = l?.stockId ?? null;
-    const series = cx.settings['series'];
-    const inkSeries =
-      (typeof series === 'string' && Object.hasOwn(plant.inks, series) ? plant.inks[series] : plant.inks[plant.usualInk]) ?? null;
     const draftCx: DraftContext = {
       ...cx,
       layout: l?.layout ?? null,
       workStyle: l?.style ?? 'simplex',
       stockId,
-      stock: stockId === null ? null : (plant.stocks[stockId] ?? null),
+      stock: stockId === null ? null : (cx.plant.stocks[stockId] ?? null),
       incoming,
       wet: wet[product] ?? [],
       formsFrom: forms[product] ?? [],
-      inkSeries,
+      inkSeries: inkSeriesFor(cx),
+      bundle: bundles[product] ?? null,
     };
     const draft = stone.process.draft(draftCx);
     for (const [id, { step, losses }] of Object.entries(draft.steps)) {
@@ -227,6 +232,7 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
       if (!Object.hasOwn(all.flows, id) && Object.values(draft.steps).some(({ step }) => step.takes.some((t) => t.flow === id)))
         all.flows[id] = flow;
     Object.assign(all.tools, draft.tools);
+    if (draft.bundle) bundles[product] = draft.bundle;
     if (draft.wet) wet[product] = draft.wet;
     if (draft.forms) forms[product] = [...(forms[product] ?? []), ...draft.forms];
     if (draft.outgoing !== null) {
@@ -335,7 +341,7 @@ function totalFigures(
   net: Net,
   to: Ledger,
 ): Plan['totals'] {
-  const sum = (id: string, unit: 's' | 'kg' | 'plate' | 'sheet', parts: readonly string[]): string => (
+  const sum = (id: string, unit: 's' | 'kg' | 'plate' | 'sheet' | 'metre', parts: readonly string[]): string => (
     to.figure(`total.${id}`, { ...SUM, id: `total.${id}` }, Object.fromEntries(parts.map((p) => [p, fig(p)])), unit),
     `total.${id}`
   );
@@ -362,14 +368,17 @@ function totalFigures(
   to.figure('total.perThousand', PER_THOUSAND, { total: fig(total), good: fig(good) });
   to.figure('total.runOn', RUN_ON, { total: fig(total), fixed: fig(fixed), good: fig(good) });
   to.figure('total.readyAt', LATEST, Object.fromEntries(steps.filter((s) => to.has(`${s}.endAt`)).map((s) => [s, fig(`${s}.endAt`)])));
-  const sheets = Object.entries(net.flows)
-    .filter(([, f]) => f.unit === 'sheet' && f.supply)
-    .map(([id]) => `${id}.demand`);
+  const pulled = (unit: 'sheet' | 'metre'): string[] =>
+    Object.entries(net.flows)
+      .filter(([, f]) => f.unit === unit && f.supply)
+      .map(([id]) => `${id}.demand`);
+  const [sheets, metres] = [pulled('sheet'), pulled('metre')];
   const chance = Object.values(items)
     .map((i) => i.chance)
     .find((c) => c !== null);
   return {
-    sheets: sum('sheets', 'sheet', sheets),
+    ...((sheets.length > 0 || metres.length === 0) && { sheets: sum('sheets', 'sheet', sheets) }),
+    ...(metres.length > 0 && { metres: sum('metres', 'metre', metres) }),
     money: total,
     perThousand: 'total.perThousand',
     runOn: 'total.runOn',

@@ -5,7 +5,7 @@ import { breakEvenQuantity, fitsWorkStyle, WORK_STYLE_IDS } from '../layout/work
 import { applyEdits } from './door';
 import { plan } from './plan';
 import type { Plan } from './plan-types';
-import { sheetBeyond, sheetOf, sheetsOfGrade } from './resolve';
+import { stockBeyond, stocksOfGrade } from './resolve';
 
 /** A way to make the job: other stock, press or work style, as edits on the specification. */
 export interface Proposal {
@@ -29,10 +29,10 @@ export function* propose(spec: JobSpec, plant: Plant, shelf: Shelf): Generator<P
   const others = now.stones.filter((s) => s.id !== print.id && s.parts[0] === part.id).flatMap((s) => plant.machines[s.machine] ?? []);
   for (const [machine, press] of Object.entries(plant.machines)) {
     if (!press.processes.includes(print.process)) continue;
-    for (const [stock, sheet] of sheetsOfGrade(plant, part.grade)) {
+    for (const [stock, sheet] of stocksOfGrade(plant, part)) {
       if (
         [press, ...others].some((m) => {
-          const b = sheetBeyond(sheetOf(sheet), m);
+          const b = stockBeyond(sheet, m);
           return b.overMm > 0 || b.underMm > 0;
         })
       )

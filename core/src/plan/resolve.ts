@@ -135,7 +135,7 @@ function machineFor(step: Id<'step'>, process: Process, parts: Part[], spec: Job
       (process.suits?.(machine, parts) ?? true) &&
       parts.every((p) =>
         couldBe(p, spec, plant).some(([, s]) => {
-          const b = sheetBeyond(sheetOf(s), machine);
+          const b = stockBeyond(s, machine);
           return b.overMm === 0 && b.underMm === 0;
         }),
       )
@@ -148,12 +148,16 @@ function machineFor(step: Id<'step'>, process: Process, parts: Part[], spec: Job
 function couldBe(part: Part, spec: JobSpec, plant: Plant): [Id<'stock'>, Stock][] {
   const chosen = Object.hasOwn(spec.choices.stock, part.id) ? spec.choices.stock[part.id] : undefined;
   const stock = chosen === undefined ? undefined : plant.stocks[chosen];
-  return stock && chosen !== undefined ? [[chosen, stock]] : sheetsOfGrade(plant, part.grade);
+  return stock && chosen !== undefined ? [[chosen, stock]] : stocksOfGrade(plant, part);
 }
 
-/** Stocks of a part's grade that are sheets. */
-export const sheetsOfGrade = (plant: Plant, grade: string): [Id<'stock'>, Stock][] =>
-  Object.entries(plant.stocks).filter(([, s]) => s.form === 'sheet' && s.lengthMm !== undefined && s.grade === grade);
+/** Whether a stock comes as the part needs it: rolls for a web, sheets else. */
+export const comesRight = (part: Part, stock: Stock | undefined): boolean =>
+  part.web ? stock?.form === 'roll' : stock?.form === 'sheet' && stock.lengthMm !== undefined;
+
+/** Stocks of a part's grade that come as it needs them. */
+export const stocksOfGrade = (plant: Plant, part: Part): [Id<'stock'>, Stock][] =>
+  Object.entries(plant.stocks).filter(([, s]) => comesRight(part, s) && s.grade === part.grade);
 
 /** The press sheet of a stock: long side across the press. */
 export const sheetOf = (stock: Stock): [long: number, short: number] => {
@@ -171,14 +175,24 @@ export function sheetBeyond(
   return { overMm: over, underMm: under };
 }
 
+/** The same for any stock: of a roll the width counts, on machines that say which webs they take. */
+export function stockBeyond(stock: Stock, machine: Machine): { overMm: number; underMm: number } {
+  if (stock.form !== 'roll') return sheetBeyond(sheetOf(stock), machine);
+  const { minWebMm, maxWebMm } = machine.limits;
+  return {
+    overMm: maxWebMm === undefined ? 0 : Math.max(stock.widthMm - maxWebMm, 0),
+    underMm: minWebMm === undefined ? 0 : Math.max(minWebMm - stock.widthMm, 0),
+  };
+}
+
 /** The stock chosen for a part; else the first of its grade that every sheet machine on the route takes; else the first of its grade. */
 export function stockFor(part: Part, machines: readonly Machine[], spec: JobSpec, plant: Plant): Id<'stock'> | null {
   const chosen = Object.hasOwn(spec.choices.stock, part.id) ? spec.choices.stock[part.id] : undefined;
-  if (chosen !== undefined && plant.stocks[chosen]?.form === 'sheet') return chosen;
-  const grade = sheetsOfGrade(plant, part.grade);
+  if (chosen !== undefined && comesRight(part, plant.stocks[chosen])) return chosen;
+  const grade = stocksOfGrade(plant, part);
   const fits = grade.find(([, s]) =>
     machines.every((m) => {
-      const b = sheetBeyond(sheetOf(s), m);
+      const b = stockBeyond(s, m);
       return b.overMm === 0 && b.underMm === 0;
     }),
   );

@@ -1,4 +1,4 @@
-import type { Formula, Id } from '../quantity/figure';
+import type { CountUnit, Formula, Id } from '../quantity/figure';
 import { type Ledger, fig } from '../quantity/ledger';
 import type { Net } from '../flow/net';
 import type { ConsumeContext, Consumed } from '../processes/process';
@@ -11,13 +11,25 @@ const OF_A_STEP: Formula<'lost' | 'perGood'> = {
   source,
   of: ({ lost, perGood }) => (perGood > 0 ? lost / perGood : 0),
 };
-const STEP_KG: Formula<'lost' | 'widthMm' | 'heightMm' | 'gsm'> = {
+const STEP_KG: Formula<'lost' | 'per' | 'widthMm' | 'heightMm' | 'gsm'> = {
   id: 'counts.lostKg',
   unit: 'kg',
   source,
-  of: (t) => (t.lost * t.widthMm * t.heightMm * t.gsm) / 1e9,
+  of: (t) => (t.lost * t.per * t.widthMm * t.heightMm * t.gsm) / 1e9,
 };
-const KINDS = ['setup', 'running', 'samples'] as const;
+const KINDS = ['setup', 'running', 'samples', 'batch'] as const;
+
+/** Units in which the paper is not yet parted into pieces. */
+const UNPARTED: readonly CountUnit[] = ['sheet', 'metre', 'repeat'];
+
+/** Paper in one unit of a flow, width by length in mm: a metre or repeat of web, a sheet cut from it, a press sheet, a piece. */
+function sizeOf(unit: CountUnit, { layout, parts }: ConsumeContext): [number, number] {
+  const press = layout?.sheetMm ?? [0, 0];
+  if (unit === 'metre') return [press[0], 1_000];
+  if (unit === 'repeat') return press;
+  if (unit === 'sheet') return layout?.web?.sheetMm ?? press;
+  return [parts[0]?.widthMm ?? 0, parts[0]?.heightMm ?? 0];
+}
 
 /**
  * Waste by kind, in finished pieces and in kg: what each step loses in setup, while running and as samples, as the sheet or copy it is there;
@@ -34,13 +46,13 @@ export function wasteFigures(contexts: readonly ConsumeContext[], consumed: read
         const per = net.steps[step]?.takes[0]?.per ?? 1;
         const part = cx.parts[0];
         if (!flow || !part || to.value(`${step}.lost.${kind}`) === 0) continue;
-        const [w, h] = flow.unit === 'sheet' ? (cx.layout?.sheetMm ?? [0, 0]) : [part.widthMm, part.heightMm];
+        const [w, h] = sizeOf(flow.unit, cx);
         const at = `${step}.waste.${kind}`;
         const size = (value: number): { value: number; unit: 'mm'; from: 'family'; at: string } => ({
           value,
           unit: 'mm',
           from: 'family',
-          at: flow.unit === 'sheet' ? 'layout' : 'part',
+          at: UNPARTED.includes(flow.unit) ? 'layout' : 'part',
         });
         to.figure(`${at}.pieces`, OF_A_STEP, {
           lost: fig(`${step}.lost.${kind}`),
@@ -48,6 +60,7 @@ export function wasteFigures(contexts: readonly ConsumeContext[], consumed: read
         });
         to.figure(`${at}.kg`, STEP_KG, {
           lost: fig(`${step}.lost.${kind}`),
+          per: { value: per, unit: '1', from: 'family', at: 'takes' },
           widthMm: size(w),
           heightMm: size(h),
           gsm: { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` },

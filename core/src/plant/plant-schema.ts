@@ -11,6 +11,7 @@ export const idText = z
 const positive = (most: number): z.ZodNumber => z.number().positive().max(most);
 const notNegative = (most: number): z.ZodNumber => z.number().nonnegative().max(most);
 const sizeMm = z.tuple([positive(5_000), positive(5_000)]);
+const shortText = z.string().min(1).max(80);
 const moment = z.number().int().nonnegative().max(1e11);
 
 const practice = z.strictObject({
@@ -54,9 +55,16 @@ const stock = z.strictObject({
     .min(1)
     .max(20),
   leadDays: notNegative(365),
+  rollKg: positive(10_000).optional(),
+  rollDiameterMm: positive(3_000).optional(),
+  coreMm: positive(1_000).optional(),
+  coreKg: notNegative(200).optional(),
+  laminate: z.strictObject({ face: shortText, adhesive: shortText, liner: shortText, foodSafe: z.boolean() }).optional(),
+  surfaceMnPerM: positive(100).optional(),
 });
 const inkSeries = z.strictObject({
   name: z.string().min(1).max(80),
+  lowMigration: z.boolean().optional(),
   waxed: z.boolean(),
   lampDried: z.boolean(),
   pricePerKg: notNegative(1e4),
@@ -86,6 +94,9 @@ export const ShelfSchema = z.strictObject({
       quantity: notNegative(1e9),
       owner: z.enum(['works', 'customer']),
       caliperUm: positive(50_000).optional(),
+      kg: positive(10_000).optional(),
+      diameterMm: positive(3_000).optional(),
+      coreMm: positive(1_000).optional(),
     }),
   ),
   tools: z.record(

@@ -52,10 +52,21 @@ export interface Stock {
   /** Price per 1,000 sheets, pieces or metres, from a quantity on; ascending. */
   price: [from: number, perThousand: number][];
   leadDays: number;
+  /** Rolls: mass with core, outer diameter, core diameter and mass; metres for the price. */
+  rollKg?: number;
+  rollDiameterMm?: number;
+  coreMm?: number;
+  coreKg?: number;
+  /** Self-adhesive laminate: face, adhesive, liner in words; whether the adhesive may lie next to food. */
+  laminate?: { face: string; adhesive: string; liner: string; foodSafe: boolean };
+  /** Surface tension of a film's printed side. */
+  surfaceMnPerM?: number;
 }
 
 export interface InkSeries {
   name: string;
+  /** Fit for packaging that touches food. */
+  lowMigration?: boolean;
   waxed: boolean;
   lampDried: boolean;
   pricePerKg: number;
@@ -84,7 +95,19 @@ export interface Plant {
 export interface Shelf {
   /** The clock comes in here: epoch seconds. */
   asOf: number;
-  lots: Record<Id<'lot'>, { stock: Id<'stock'>; quantity: number; owner: 'works' | 'customer'; caliperUm?: number }>;
+  /** Sheets of a lot, or metres of a roll; a roll keeps what was weighed and measured. */
+  lots: Record<
+    Id<'lot'>,
+    {
+      stock: Id<'stock'>;
+      quantity: number;
+      owner: 'works' | 'customer';
+      caliperUm?: number;
+      kg?: number;
+      diameterMm?: number;
+      coreMm?: number;
+    }
+  >;
   tools: Record<Id<'tool'>, { spec: string; lifeLeft: number; state: 'store' | 'out' | 'customer' }>;
   losses: Record<Id<'process'>, { jobs: number; meanPpm: number; sdPpm: number }>;
   /** Open hours of each machine as UTC intervals; `any` for machines without their own. */

@@ -5,11 +5,9 @@ import { practiceTerm } from '../plant/practice';
 import type { Flow, Step } from '../flow/net';
 import { PILES, PILE_SHEETS } from '../stock/pile';
 import { fitsWorkStyle, pressPasses, WORK_STYLE_IDS } from '../layout/work-style';
-import { PLATE_LIFE, PRICE_OF, REMAKES } from '../form/plates';
-import { INK_ON_SHEETS, INK_TOTAL } from '../ink/ink-mass';
-import { inkOrder, INK_ORDER_SCHOOLS, type InkOrderSchool } from '../ink/ink-order';
+import { inkOrder, INK_ORDER_SCHOOLS } from '../ink/ink-order';
 import { lossFigures, OFFSET_SETUP } from '../counts/loss-terms';
-import { INK_COST, SUM } from '../route/time-and-cost';
+import { SUM } from '../route/time-and-cost';
 import {
   type ConsumeContext,
   type Consumed,
@@ -24,28 +22,11 @@ import {
   settingPath,
   wordSetting,
 } from './process';
+import { INK_IN_ALL, inksOf, type Pass, plateRemakes, pressAbility, school } from './press-inks';
 import { lossNumbers } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 
 const NONE = typed(0, 's', 'none');
-
-/** What the press can do, from its card. */
-export const pressAbility = (cx: ProcessContext): { units: number; perfects: boolean } => ({
-  units: cx.machine.limits['units'] ?? 4,
-  perfects: (cx.machine.limits['perfects'] ?? 0) > 0,
-});
-
-const school = (cx: ProcessContext): InkOrderSchool => {
-  const word = wordSetting(cx, 'inkOrder', 'blackFirst');
-  return Object.hasOwn(INK_ORDER_SCHOOLS, word) ? (word as InkOrderSchool) : 'blackFirst';
-};
-
-interface Pass {
-  id: Id<'step'>;
-  side: 'front' | 'back' | 'both';
-  inks: string[];
-  samePlates: boolean;
-}
 
 /** The passes of the part through this press, with ids that tell their side. */
 export function passesOf(cx: DraftContext): Pass[] {
@@ -113,6 +94,7 @@ export const offset: Process = {
         after: cx.formsFrom,
         waits: before && before.side !== pass.side ? [turnWait(cx, before.id, pass.id)] : [],
         ...(pass.samePlates && before && { keepsFrom: before.id }),
+        inks: pass.inks,
         cautions: ['nips', ...(cx.inkSeries?.lampDried ? ['lamps'] : ['solvents'])],
       };
       draft.steps[pass.id] = { step, losses };
@@ -200,51 +182,10 @@ export const offset: Process = {
   }),
 };
 
-const INK_IN_ALL = { ...SUM, id: 'ink.inAll', unit: 'kg' } as const;
-
 function turnWait(cx: DraftContext, after: Id<'step'>, step: Id<'step'>): Step['waits'][number] {
   const figure = `${step}.waitS`;
   cx.to.figure(figure, SUM, { wait: cx.inkSeries?.lampDried ? NONE : setting(cx, 'turnWaitS', practiceTerm(cx.plant, 'wait.turnS')) });
   return { after, figure, why: 'turn' };
-}
-
-/** Mass and cost of each ink of a pass; fill and wash-up once per ink and pass. */
-function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost: Id<'figure'> }[] {
-  const part = cx.parts[0];
-  const [w, h] = cx.layout?.sheetMm ?? [0, 0];
-  return pass.inks.map((ink) => {
-    const at = `${pass.id}.ink.${ink}`;
-    const share = part?.coveragePercent[ink];
-    const coveragePercent = share === undefined ? practiceTerm(cx.plant, 'ink.coveragePercent') : typed(share, '%', `coverage:${ink}`);
-    cx.to.figure(`${at}.onSheets`, INK_ON_SHEETS, {
-      areaMm2: { value: w * h, unit: 'm²', from: 'family', at: 'layout' },
-      coveragePercent,
-      filmGsm: practiceTerm(cx.plant, 'ink.filmGsm'),
-      impressions: fig(`${pass.id}.run`),
-    });
-    cx.to.figure(`${at}.kg`, INK_TOTAL, {
-      onSheets: fig(`${at}.onSheets`),
-      fill: practiceTerm(cx.plant, 'ink.fillKg'),
-      wash: practiceTerm(cx.plant, 'ink.washKg'),
-    });
-    cx.to.figure(`${at}.cost`, INK_COST, {
-      kg: fig(`${at}.kg`),
-      perKg: { value: cx.inkSeries?.pricePerKg ?? 0, unit: 'money/kg', from: 'plant', at: 'inkSeries' },
-    });
-    return { kg: `${at}.kg`, cost: `${at}.cost` };
-  });
-}
-
-function plateRemakes(cx: ConsumeContext, pass: Pass): Id<'figure'> {
-  const lamp = cx.inkSeries?.lampDried ? practiceTerm(cx.plant, 'plate.lampInkFactor') : typed(1, '1', 'inkSeries');
-  cx.to.figure(`${pass.id}.plateLife`, PLATE_LIFE, { rated: practiceTerm(cx.plant, 'plate.lifeCycles'), factor: lamp });
-  cx.to.figure(`${pass.id}.remakes`, REMAKES, {
-    cycles: fig(`${pass.id}.run`),
-    life: fig(`${pass.id}.plateLife`),
-    perSet: typed(pass.inks.length, 'plate', 'colours'),
-  });
-  cx.to.figure(`${pass.id}.remakeCost`, PRICE_OF, { number: fig(`${pass.id}.remakes`), price: practiceTerm(cx.plant, 'plate.price') });
-  return `${pass.id}.remakes`;
 }
 
 function pressScene(cx: ConsumeContext): Scene {

@@ -181,24 +181,31 @@ function packFigures(cx: DraftContext): void {
   const part = cx.parts[0];
   const mm = (value: number, at: string): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'family', at });
   to.figure(`${id}.pieceKg`, PIECE_MASS, {
-    widthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'),
-    heightMm: typed(part?.heightMm ?? 0, 'mm', 'openHeightMm'),
+    ...(cx.bundle
+      ? { widthMm: mm(cx.bundle.paperMm2, 'bundle'), heightMm: mm(1 / cx.bundle.pieces, 'bundle') }
+      : { widthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), heightMm: typed(part?.heightMm ?? 0, 'mm', 'openHeightMm') }),
     gsm: { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
     extraG: { value: part?.envelope ? 6 : 0, unit: 'kg', from: 'guess', at: 'envelope', ...(part?.envelope && { pm: 2 }) },
   });
-  const panels = (part?.folds ?? 0) + 1;
-  to.figure(`${id}.thickness`, PIECE_THICKNESS, {
-    panels: typed(panels, '1', 'folds'),
-    caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
-    envelopeUm: { value: part?.envelope ? 300 : 0, unit: 'µm', from: 'guess', at: 'envelope' },
-    air: { value: 1.15, unit: '1', from: 'guess', at: 'practice', pm: 0.1 },
-  });
+  if (cx.bundle)
+    to.figure(`${id}.thickness`, SHARE_OF_LAYER, {
+      layerMm: mm(cx.bundle.layerMm, 'bundle'),
+      pieces: { value: cx.bundle.pieces, unit: 'piece', from: 'family', at: 'bundle' },
+    });
+  else
+    to.figure(`${id}.thickness`, PIECE_THICKNESS, {
+      panels: typed((part?.folds ?? 0) + 1, '1', 'folds'),
+      caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
+      envelopeUm: { value: part?.envelope ? 300 : 0, unit: 'µm', from: 'guess', at: 'envelope' },
+      air: { value: 1.15, unit: '1', from: 'guess', at: 'practice', pm: 0.1 },
+    });
+  const footprint = cx.bundle?.footprintMm ?? [part?.foldedWidthMm ?? 0, part?.heightMm ?? 0];
   const stacks = part
     ? guillotineCount({
         width: CARTON_MM.width,
         height: CARTON_MM.depth,
-        pieceWidth: part.foldedWidthMm,
-        pieceHeight: part.heightMm,
+        pieceWidth: footprint[0],
+        pieceHeight: footprint[1],
         mayTurn: true,
       }).count
     : 0;
@@ -206,7 +213,9 @@ function packFigures(cx: DraftContext): void {
     set: setting(cx, 'perCarton', typed(part?.perCarton ?? 0, 'piece', 'perCarton')),
     limitKg: practiceTerm(cx.plant, 'pack.cartonKg'),
     pieceKg: fig(`${id}.pieceKg`),
-    perBand: typed(part?.perBand ?? 1, 'piece', 'perBand'),
+    perBand: cx.bundle
+      ? { value: cx.bundle.together, unit: 'piece', from: 'family', at: 'bundle' }
+      : typed(part?.perBand ?? 1, 'piece', 'perBand'),
     stacks: { value: stacks, unit: '1', from: 'family', at: 'carton' },
     heightMm: mm(CARTON_MM.height, 'carton'),
     thicknessMm: fig(`${id}.thickness`),
@@ -253,6 +262,14 @@ const PIECE_THICKNESS = {
   unit: 'mm',
   source: 'panels × caliper + envelope, × air; air: common practice, no source',
   of: (t: Record<'panels' | 'caliperUm' | 'envelopeUm' | 'air', number>) => ((t.panels * t.caliperUm + t.envelopeUm) * t.air) / 1000,
+} as const;
+
+/** A piece's share of the layer it lies in. Source: arithmetic. */
+const SHARE_OF_LAYER = {
+  id: 'finishing.shareOfLayer',
+  unit: 'mm',
+  source: 'arithmetic',
+  of: ({ layerMm, pieces }: Record<'layerMm' | 'pieces', number>) => layerMm / pieces,
 } as const;
 
 /** A pallet from the side, layer by layer, to scale. */

@@ -8,7 +8,6 @@ import { type Process, type ProcessContext, setting } from './process';
 import { NOTHING_LOST } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
-
 /** The plates of a part as forms: front and back apart where there are two forms, one set where the form carries both sides. */
 export function plateSets(cx: ProcessContext & { workStyle: keyof typeof WORK_STYLES }): { side: string; inks: string[] }[] {
   const part = cx.parts[0];

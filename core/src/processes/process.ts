@@ -38,6 +38,17 @@ export interface DraftContext extends ProcessContext {
   formsFrom: Id<'step'>[];
   /** Inks dry by lamp or by the clock. */
   inkSeries: InkSeries | null;
+  /** How pieces come from the stone before, where they do not come singly. */
+  bundle: Bundle | null;
+}
+
+/** Pieces that lie in a carton together: a layer's footprint, how many pieces are in it, how thick it is, what paper it holds; what is never parted. */
+export interface Bundle {
+  footprintMm: [number, number];
+  pieces: number;
+  layerMm: number;
+  paperMm2: number;
+  together: number;
 }
 
 export interface Draft {
@@ -49,6 +60,7 @@ export interface Draft {
   /** Steps whose ink must dry; steps that made forms others wait for. */
   wet?: Id<'step'>[];
   forms?: Id<'step'>[];
+  bundle?: Bundle;
 }
 
 export interface ConsumeContext extends DraftContext {
@@ -79,7 +91,8 @@ export interface PanelRow {
 }
 
 /** The department whose hands a stone's ticket page goes to. */
-export type Department = 'store' | 'prepress' | 'ink' | 'press' | 'foil' | 'guillotine' | 'fold' | 'bench' | 'packing';
+export type Department =
+  'store' | 'prepress' | 'ink' | 'press' | 'foil' | 'guillotine' | 'fold' | 'bench' | 'sheeting' | 'inspection' | 'packing';
 
 /** What a stone's page says on paper beyond its panel: lists (cuts, lots, inks) and lines a person fills in. */
 export interface PaperPage {

@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import { camera } from './camera';
 import { foil } from './foil';
 import { fold } from './fold';
 import { guillotine } from './guillotine';
@@ -8,8 +9,17 @@ import { band, pack } from './pack';
 import { platemaking } from './platemaking';
 import type { Process } from './process';
 import { pull } from './pull';
+import { pullRoll } from './pull-roll';
+import { reject } from './reject';
+import { rewind } from './rewind';
+import { sheeter } from './sheeter';
+import { stack } from './stack';
+import { webPress } from './web-press';
 
 /** All processes by id. One row for a new one; nothing else asks for a process by name. */
 export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEntries(
-  [pull, platemaking, offset, foil, guillotine, fold, applyByHand, envelope, assemble, band, pack].map((p) => [p.id, p]),
+  [
+    ...[pull, pullRoll, platemaking, offset, webPress, camera, foil, guillotine, sheeter, rewind, reject, fold],
+    ...[applyByHand, envelope, assemble, stack, band, pack],
+  ].map((p) => [p.id, p]),
 );

@@ -24,9 +24,10 @@ export interface SingleStep {
 export const NOTHING_LOST: Step['loss'] = { setupCycles: 0, runningPpm: 0, samples: 0 };
 
 /** A step's losses as numbers, read back from their terms. */
-export function lossNumbers({ setup, runningPpm, samples }: LossTerms, to: Ledger): Step['loss'] {
+export function lossNumbers({ setup, runningPpm, samples, batchCycles, batchLost }: LossTerms, to: Ledger): Step['loss'] {
   const read = (term: Term | undefined): number => (term === undefined ? 0 : 'fig' in term ? to.value(term.fig) : term.value);
-  return { setupCycles: read(setup), runningPpm: read(runningPpm), samples: read(samples) };
+  const perBatch = batchCycles && batchLost ? { perBatch: { cycles: read(batchCycles), lost: read(batchLost) } } : {};
+  return { setupCycles: read(setup), runningPpm: read(runningPpm), samples: read(samples), ...perBatch };
 }
 
 /** A stone with one step that takes what comes in and gives it on in another state. */

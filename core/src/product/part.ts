@@ -1,5 +1,6 @@
 import type { Id } from '../quantity/figure';
 import type { Supply } from '../flow/net';
+import type { WebSheet } from './web-sheet';
 
 /** A hot-foil area on a part. */
 export interface FoilArea {
@@ -17,6 +18,20 @@ export interface AppliedPiece {
   secondsEach: number;
   each: number;
   supply: Supply;
+}
+
+/** What is cut, slit and counted of a part printed on a web. */
+export interface WebPiece extends WebSheet {
+  /** As sheets in stacks, or wound on rolls. */
+  delivered: 'sheets' | 'rolls';
+  perforated: boolean;
+  /** Distance between slits in the liner; null: none. */
+  backSlitMm: number | null;
+  sheetsAStack: number;
+  piecesARoll: number;
+  wrapped: boolean;
+  /** Faulty sheets: destroyed under witness, or recycled. */
+  rejects: 'destroy' | 'recycle';
 }
 
 /** One printed or unprinted piece of a product, and what is asked of it. Sizes are trim sizes of the open piece. */
@@ -45,6 +60,10 @@ export interface Part {
   envelope: { name: string; sealed: boolean; supply: Supply } | null;
   perBand: number;
   perCarton?: number;
+  /** Printed on a web from the roll; a sheet of its stock where this is not said. */
+  web?: WebPiece;
+  /** Touches food: binds ink series and adhesive. */
+  food?: boolean;
   /** The grade of stock wished. */
   grade: string;
 }

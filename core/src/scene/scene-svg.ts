@@ -37,6 +37,12 @@ const ON_PAPER: Record<SceneRole, Look> = {
   bar: { fill: '#BFD9D3', stroke: '#1B6A63', width: 0.8 },
   wait: { fill: 'none', stroke: '#8A5E00', width: 0.9, dash: '3 3' },
   arrow: { stroke: '#1F1E1B', width: 1 },
+  roll: { fill: '#F6F1E4', stroke: '#676257', width: 0.9 },
+  core: { fill: '#E9E2D2', stroke: '#676257', width: 0.9 },
+  web: { stroke: '#1B6A63', width: 2 },
+  lamp: { fill: '#F6EBCF', stroke: '#8A5E00', width: 0.8 },
+  splice: { stroke: '#B4371F', width: 1.6 },
+  perforation: { stroke: '#1B6A63', width: 0.9, dash: '1.5 2' },
 };
 
 /** Screen and paper colours of the process inks; any other ink is drawn in a neutral grey with its name beside it. */

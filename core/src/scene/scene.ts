@@ -28,7 +28,13 @@ export type SceneRole =
   | 'carton'
   | 'bar'
   | 'wait'
-  | 'arrow';
+  | 'arrow'
+  | 'roll'
+  | 'core'
+  | 'web'
+  | 'lamp'
+  | 'splice'
+  | 'perforation';
 
 interface ShapeOf {
   role: SceneRole;

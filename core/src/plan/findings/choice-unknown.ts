@@ -1,4 +1,5 @@
 import { editAt } from '../../product/edit';
+import { comesRight } from '../resolve';
 import type { Rule } from './rule';
 
 /** A machine or stock was chosen that this plant has not, or that cannot do it. */
@@ -13,7 +14,10 @@ export const choiceUnknown: Rule = {
         })
         .map(([step, m]) => ({ at: step, what: m, path: ['choices', 'machine', step] })),
       ...Object.entries(spec.choices.stock)
-        .filter(([part, s]) => part in plan.parts && plant.stocks[s]?.form !== 'sheet')
+        .filter(([id, s]) => {
+          const part = plan.parts[id];
+          return part !== undefined && !comesRight(part, plant.stocks[s]);
+        })
         .map(([part, s]) => ({ at: part, what: s, path: ['choices', 'stock', part] })),
     ].map(({ at, what, path }) => ({
       level: 'decide',

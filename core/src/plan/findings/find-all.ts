@@ -5,12 +5,15 @@ import { choiceUnknown } from './choice-unknown';
 import { customerStockShort } from './customer-stock-short';
 import { deliverySum } from './delivery-sum';
 import { dueMissed } from './due-missed';
+import { filmSurface } from './film-surface';
 import { foilOnInk } from './foil-on-ink';
 import { foilToPrint } from './foil-to-print';
 import { foldSizes } from './fold-sizes';
 import { foldWithoutScore } from './fold-without-score';
+import { foodMigration } from './food-migration';
 import { grainAcross } from './grain-across-fold';
 import { inkFill } from './ink-fill';
+import { layChanges } from './lay-changes';
 import { liftHigh } from './lift-high';
 import { logThin } from './log-thin';
 import { lotCaliper } from './lot-caliper';
@@ -21,7 +24,10 @@ import { overrideStale } from './override-stale';
 import { overs } from './overs';
 import { palletOver } from './pallet-over';
 import { plateLife } from './plate-life';
+import { repeatBroken } from './repeat-broken';
 import { riskShort } from './risk-short';
+import { rollLengthsDiffer } from './roll-lengths-differ';
+import { rollOverMachine } from './roll-over-machine';
 import type { FindingContext, Rule } from './rule';
 import { sheetOverMachine } from './sheet-over-machine';
 import { stockShort } from './stock-short';
@@ -29,6 +35,7 @@ import { textNearEdge } from './text-near-edge';
 import { toolOut } from './tool-out';
 import { totalInk } from './total-ink';
 import { waitUnmet } from './wait-unmet';
+import { washUp } from './wash-up';
 
 /** Every rule, in the order of the work. */
 export const RULES: readonly Rule[] = [
@@ -39,6 +46,9 @@ export const RULES: readonly Rule[] = [
   textNearEdge,
   nothingFits,
   sheetOverMachine,
+  rollOverMachine,
+  rollLengthsDiffer,
+  repeatBroken,
   grainAcross,
   stockShort,
   customerStockShort,
@@ -47,6 +57,10 @@ export const RULES: readonly Rule[] = [
   toolOut,
   totalInk,
   inkFill,
+  foodMigration,
+  filmSurface,
+  layChanges,
+  washUp,
   waitUnmet,
   foilOnInk,
   foilToPrint,

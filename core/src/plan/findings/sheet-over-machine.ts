@@ -1,6 +1,6 @@
 import { set } from '../../product/edit';
 import type { Remedy } from '../plan-types';
-import { sheetBeyond, sheetOf, sheetsOfGrade } from '../resolve';
+import { sheetBeyond, sheetOf, stocksOfGrade } from '../resolve';
 import type { Rule } from './rule';
 
 /** Sheet beyond the smallest or largest a machine on the route takes. */
@@ -11,11 +11,11 @@ export const sheetOverMachine: Rule = {
     contexts
       .flatMap(({ cx, stone }) => {
         const part = cx.parts[0];
-        if (!part || !cx.stock) return [];
+        if (!part || cx.stock?.form !== 'sheet') return [];
         const { overMm, underMm } = sheetBeyond(sheetOf(cx.stock), cx.machine);
         if (overMm === 0 && underMm === 0) return [];
         const machines = contexts.filter((c) => c.cx.parts.includes(part)).map((c) => c.cx.machine);
-        const other = sheetsOfGrade(plant, part.grade).find(([, s]) =>
+        const other = stocksOfGrade(plant, part).find(([, s]) =>
           machines.every((m) => {
             const b = sheetBeyond(sheetOf(s), m);
             return b.overMm === 0 && b.underMm === 0;

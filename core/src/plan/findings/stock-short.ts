@@ -19,7 +19,7 @@ export const stockShort: Rule = {
           level: 'decide',
           at: cx.id,
           figure: `${pulledFlow(cx)}.demand`,
-          args: { short: need - free, stock: stock?.name ?? '', days: stock?.leadDays ?? 0 },
+          args: { short: need - free, unit: flow.unit, stock: stock?.name ?? '', days: stock?.leadDays ?? 0 },
           remedies: [{ do: 'ask', says: 'remedy.orderStock', desk: 'store' }],
         },
       ];

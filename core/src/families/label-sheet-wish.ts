@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { LENGTH_MM } from '../product/job-spec';
+
+const labelMm = z.number().min(3, 'must be at least 3 mm').max(LENGTH_MM.max, 'is longer than any sheet here (5 m at most)');
+const inks = z
+  .array(z.string().trim().min(1).max(30))
+  .max(10, 'are more inks than a press has units (10 at most)')
+  .refine((list) => new Set(list).size === list.length, 'names an ink twice');
+const few = z.number().int().min(1, 'must be 1 or more').max(200, 'is more than a sheet holds (200 at most)');
+
+/** What an order of labels may say; all of it may be left out. */
+export const LabelSheetWish = z
+  .strictObject({
+    widthMm: labelMm,
+    heightMm: labelMm,
+    across: few,
+    along: few,
+    gapMm: z.number().min(0).max(100),
+    edgeMm: z.number().min(0).max(100),
+    inks,
+    coveragePercent: z.record(z.string().max(30), z.number().min(0).max(100)),
+    totalInkPercent: z.number().min(0).max(400),
+    bleedMm: z.number().min(0).max(50),
+    smallestDistanceMm: z.number().min(0).max(500),
+    grade: z.string().max(80),
+    food: z.boolean(),
+    perforated: z.boolean(),
+    backSlitMm: z.number().min(5, 'must be at least 5 mm').max(1_000, 'is wider than a sheet (1 m at most)'),
+    delivered: z.enum(['sheets', 'rolls']),
+    sheetsAStack: z.number().int().min(1).max(10_000),
+    piecesARoll: z.number().int().min(1).max(10_000_000),
+    wrapped: z.boolean(),
+    rejects: z.enum(['destroy', 'recycle']),
+    perCarton: z.number().int().min(1).max(10_000_000),
+  })
+  .partial();
+export type LabelSheetWish = z.infer<typeof LabelSheetWish>;
+
+declare module '../product/job-spec' {
+  interface Wishes {
+    'label-sheet': LabelSheetWish;
+  }
+}

@@ -1,0 +1,135 @@
+import type { Formula, Id, Term } from '../quantity/figure';
+import { type Ledger, fig, typed } from '../quantity/ledger';
+import type { Plant, Shelf, Stock } from '../plant/plant';
+import { practiceTerm } from '../plant/practice';
+import type { Part, WebPiece } from '../product/part';
+import { ROLL_LENGTH, ROLL_LENGTH_BY_DIAMETER, ROLL_LENGTH_BY_MASS, USABLE_LENGTH } from '../stock/roll';
+import { copiesUp } from '../layout/layout';
+import { GREATEST, USABLE_WIDTH } from '../layout/usable-sheet';
+import { askedSheetMm, LANES, METRES_A_THOUSAND, PIECES_A_SHEET, REPEAT, SHEETS_A_REPEAT, webLayout } from '../layout/web-layout';
+import type { PartLayout } from './lay-out';
+import type { RoutedStone } from './resolve';
+
+const ASKED_SHEET: Formula<'pieces' | 'pieceMm' | 'gapMm' | 'edgeMm'> = {
+  id: 'layout.askedSheet',
+  unit: 'mm',
+  source: 'geometry',
+  of: ({ pieces, pieceMm, gapMm, edgeMm }) => pieces * pieceMm + (pieces - 1) * gapMm + 2 * edgeMm,
+};
+const PIECES_A_REPEAT: Formula<'sheets' | 'pieces'> = {
+  id: 'layout.piecesARepeat',
+  unit: 'copy',
+  source: 'arithmetic',
+  of: ({ sheets, pieces }) => sheets * pieces,
+};
+const MILLIMETRES: Formula<'metres'> = { id: 'layout.millimetres', unit: 'mm', source: 'arithmetic', of: ({ metres }) => metres * 1000 };
+const SHARED: Formula<'repeatMm' | 'around'> = {
+  id: 'layout.cutLength',
+  unit: 'mm',
+  source: 'the repeat shared by the sheets around',
+  of: ({ repeatMm, around }) => repeatMm / around,
+};
+const AS_FOUND: Formula<'found'> = {
+  id: 'layout.webForm',
+  unit: '1',
+  source: 'the cylinder with the least web a sheet, exact over all numbers of sheets around',
+  of: ({ found }) => found,
+};
+
+/** Layout pass for a part on a web: what a roll holds, the cylinder, lanes and sheets around. */
+export function layOutWeb(
+  part: Part,
+  web: WebPiece,
+  stock: Stock,
+  stockId: Id<'stock'>,
+  stones: readonly RoutedStone[],
+  shelf: Shelf,
+  plant: Plant,
+  to: Ledger,
+): PartLayout {
+  const at = (what: string): Id<'figure'> => `${part.id}.${what}`;
+  rollFigures(part, stock, stockId, shelf, plant, to);
+  const press = stones.find((s) => 'maxRepeatMm' in s.cx.machine.limits);
+  const limit = (name: string, otherwise: Term): Term => {
+    const value = press?.cx.machine.limits[name];
+    return value === undefined || 'fig' in otherwise
+      ? otherwise
+      : { ...otherwise, value, from: 'plant', at: `machine:${press?.cx.machineId ?? ''}.${name}` };
+  };
+  const mm = (value: number, where: string): Term => ({ value, unit: 'mm', from: 'plant', at: where });
+  const edgeTrim = limit('edgeTrimMm', practiceTerm(plant, 'layout.edgeTrimMm'));
+  const gearPitch = limit('gearPitchMm', practiceTerm(plant, 'layout.gearPitchMm'));
+  const maxRepeat = limit('maxRepeatMm', mm(1_500, 'no press'));
+  const minRepeat = limit('minRepeatMm', mm(100, 'no press'));
+  const webMm = mm(stock.widthMm, `stock:${stockId}`);
+  const gapMm = typed(web.gapMm, 'mm', 'gapMm');
+  const edgeMm = typed(web.edgeMm, 'mm', 'edgeMm');
+  to.figure(at('usableWidth'), USABLE_WIDTH, { sheet: webMm, side: edgeTrim });
+  to.figure(at('usableDepth'), GREATEST, { press: maxRepeat });
+  const widthMm = to.figure(at('pieceWidth'), ASKED_SHEET, {
+    pieces: typed(web.across, '1', 'across'),
+    pieceMm: typed(part.widthMm, 'mm', 'widthMm'),
+    gapMm,
+    edgeMm,
+  });
+  to.figure(at('pieceHeight'), ASKED_SHEET, {
+    pieces: typed(web.along, '1', 'along'),
+    pieceMm: typed(part.heightMm, 'mm', 'heightMm'),
+    gapMm,
+    edgeMm,
+  });
+  const set = press?.cx.settings['repeatMm'];
+  const value = (term: Term): number => ('fig' in term ? to.value(term.fig) : term.value);
+  const layout = webLayout({
+    part: part.id,
+    item: part.item,
+    pieceMm: [part.widthMm, part.heightMm],
+    sheet: web,
+    webMm: stock.widthMm,
+    edgeTrimMm: value(edgeTrim),
+    gearPitchMm: value(gearPitch),
+    minRepeatMm: value(minRepeat),
+    maxRepeatMm: value(maxRepeat),
+    repeatMm: typeof set === 'number' && set > 0 ? set : null,
+  });
+  const form = layout?.web;
+  const found = (n: number): Record<'found', Term> => ({ found: { value: n, unit: '1', from: 'family', at: 'layout' } });
+  to.figure(at('lanes'), LANES, {
+    webMm,
+    edgeTrimMm: edgeTrim,
+    sheetWidthMm: { value: widthMm, unit: 'mm', from: 'family', at: 'layout' },
+  });
+  to.figure(at('teeth'), AS_FOUND, found(form?.teeth ?? 0));
+  to.figure(at('around'), AS_FOUND, found(form?.around ?? 0));
+  to.figure(at('repeatMm'), REPEAT, { teeth: fig(at('teeth')), gearPitchMm: gearPitch });
+  to.figure(at('sheetsARepeat'), SHEETS_A_REPEAT, { lanes: fig(at('lanes')), around: fig(at('around')) });
+  to.figure(at('piecesASheet'), PIECES_A_SHEET, { across: typed(web.across, '1', 'across'), along: typed(web.along, '1', 'along') });
+  to.figure(at('copiesUp'), PIECES_A_REPEAT, { sheets: fig(at('sheetsARepeat')), pieces: fig(at('piecesASheet')) });
+  to.figure(at('metresAThousand'), METRES_A_THOUSAND, { repeatMm: fig(at('repeatMm')), pieces: fig(at('copiesUp')) });
+  if (form) to.figure(at('cutLength'), SHARED, { repeatMm: fig(at('repeatMm')), around: fig(at('around')) });
+  to.figure(at('usableRollMm'), MILLIMETRES, { metres: fig(at('usableRoll')) });
+  return { layout: layout && copiesUp(layout) > 0 ? layout : null, style: 'simplex', question: '', findings: [] };
+}
+
+/** What a roll holds: by mass and by diameter, and the metres that can be printed. A weighed and measured lot wins over the stock card. */
+function rollFigures(part: Part, stock: Stock, stockId: Id<'stock'>, shelf: Shelf, plant: Plant, to: Ledger): void {
+  const lot = Object.entries(shelf.lots).find(([, l]) => l.stock === stockId && (l.kg !== undefined || l.diameterMm !== undefined));
+  const from = (value: number | undefined, card: number | undefined, unit: 'kg' | 'mm' | 'µm'): Term =>
+    value !== undefined && lot
+      ? { value, unit, from: 'shelf', at: `lot:${lot[0]}` }
+      : { value: card ?? 0, unit, from: 'plant', at: `stock:${stockId}` };
+  const at = (what: string): Id<'figure'> => `${part.id}.${what}`;
+  to.figure(at('rollByMass'), ROLL_LENGTH_BY_MASS, {
+    rollKg: from(lot?.[1].kg, stock.rollKg, 'kg'),
+    coreKg: from(undefined, stock.coreKg, 'kg'),
+    gsm: { value: stock.gsm, unit: 'g/m²', from: 'plant', at: `stock:${stockId}` },
+    widthMm: from(undefined, stock.widthMm, 'mm'),
+  });
+  to.figure(at('rollByDiameter'), ROLL_LENGTH_BY_DIAMETER, {
+    diameterMm: from(lot?.[1].diameterMm, stock.rollDiameterMm, 'mm'),
+    coreMm: from(lot?.[1].coreMm, stock.coreMm, 'mm'),
+    caliperUm: from(lot?.[1].caliperUm, stock.caliperUm, 'µm'),
+  });
+  to.figure(at('rollLength'), ROLL_LENGTH, { byMass: fig(at('rollByMass')), byDiameter: fig(at('rollByDiameter')) });
+  to.figure(at('usableRoll'), USABLE_LENGTH, { lengthM: fig(at('rollLength')), coreWasteM: practiceTerm(plant, 'web.coreWasteMetres') });
+}

@@ -1,0 +1,82 @@
+import type { Id } from '../quantity/figure';
+import { fig, typed } from '../quantity/ledger';
+import type { InkSeries } from '../plant/plant';
+import { practiceTerm } from '../plant/practice';
+import { PLATE_LIFE, PRICE_OF, REMAKES } from '../form/plates';
+import { INK_ON_SHEETS, INK_TOTAL } from '../ink/ink-mass';
+import { INK_ORDER_SCHOOLS, type InkOrderSchool } from '../ink/ink-order';
+import { INK_COST, SUM } from '../route/time-and-cost';
+import { type ConsumeContext, type ProcessContext, wordSetting } from './process';
+
+/* What sheet-fed and web presses have in common: passes, inks, plates that wear. */
+
+export interface Pass {
+  id: Id<'step'>;
+  side: 'front' | 'back' | 'both';
+  inks: string[];
+  samePlates: boolean;
+}
+
+/** The series set on the step; else lamp-dried ink where the machine has lamps only, else the plant's usual one. */
+export function inkSeriesFor(cx: ProcessContext): InkSeries | null {
+  const { inks, usualInk } = cx.plant;
+  const set = wordSetting(cx, 'series', '');
+  if (Object.hasOwn(inks, set)) return inks[set] ?? null;
+  const usual = inks[usualInk] ?? null;
+  if ((cx.machine.limits['lamps'] ?? 0) === 0 || usual?.lampDried) return usual;
+  return Object.values(inks).find((s) => s.lampDried) ?? usual;
+}
+
+/** What the press can do, from its card. */
+export const pressAbility = (cx: ProcessContext): { units: number; perfects: boolean } => ({
+  units: cx.machine.limits['units'] ?? 4,
+  perfects: (cx.machine.limits['perfects'] ?? 0) > 0,
+});
+
+/** The school of ink order set on the step. */
+export const school = (cx: ProcessContext): InkOrderSchool => {
+  const word = wordSetting(cx, 'inkOrder', 'blackFirst');
+  return Object.hasOwn(INK_ORDER_SCHOOLS, word) ? (word as InkOrderSchool) : 'blackFirst';
+};
+
+export const INK_IN_ALL = { ...SUM, id: 'ink.inAll', unit: 'kg' } as const;
+
+/** Mass and cost of each ink of a pass; fill and wash-up once per ink and pass. */
+export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost: Id<'figure'> }[] {
+  const part = cx.parts[0];
+  const [w, h] = cx.layout?.sheetMm ?? [0, 0];
+  return pass.inks.map((ink) => {
+    const at = `${pass.id}.ink.${ink}`;
+    const share = part?.coveragePercent[ink];
+    const coveragePercent = share === undefined ? practiceTerm(cx.plant, 'ink.coveragePercent') : typed(share, '%', `coverage:${ink}`);
+    cx.to.figure(`${at}.onSheets`, INK_ON_SHEETS, {
+      areaMm2: { value: w * h, unit: 'm²', from: 'family', at: 'layout' },
+      coveragePercent,
+      filmGsm: practiceTerm(cx.plant, 'ink.filmGsm'),
+      impressions: fig(`${pass.id}.run`),
+    });
+    cx.to.figure(`${at}.kg`, INK_TOTAL, {
+      onSheets: fig(`${at}.onSheets`),
+      fill: practiceTerm(cx.plant, 'ink.fillKg'),
+      wash: practiceTerm(cx.plant, 'ink.washKg'),
+    });
+    cx.to.figure(`${at}.cost`, INK_COST, {
+      kg: fig(`${at}.kg`),
+      perKg: { value: cx.inkSeries?.pricePerKg ?? 0, unit: 'money/kg', from: 'plant', at: 'inkSeries' },
+    });
+    return { kg: `${at}.kg`, cost: `${at}.cost` };
+  });
+}
+
+/** Plates worn out in the run, and their price. */
+export function plateRemakes(cx: ConsumeContext, pass: Pass): Id<'figure'> {
+  const lamp = cx.inkSeries?.lampDried ? practiceTerm(cx.plant, 'plate.lampInkFactor') : typed(1, '1', 'inkSeries');
+  cx.to.figure(`${pass.id}.plateLife`, PLATE_LIFE, { rated: practiceTerm(cx.plant, 'plate.lifeCycles'), factor: lamp });
+  cx.to.figure(`${pass.id}.remakes`, REMAKES, {
+    cycles: fig(`${pass.id}.run`),
+    life: fig(`${pass.id}.plateLife`),
+    perSet: typed(pass.inks.length, 'plate', 'colours'),
+  });
+  cx.to.figure(`${pass.id}.remakeCost`, PRICE_OF, { number: fig(`${pass.id}.remakes`), price: practiceTerm(cx.plant, 'plate.price') });
+  return `${pass.id}.remakes`;
+}

@@ -1,0 +1,131 @@
+import type { Formula } from '../quantity/figure';
+import { fig, typed } from '../quantity/ledger';
+import type { Scene, Shape } from '../scene/scene';
+import { practiceTerm } from '../plant/practice';
+import { CLOCK_TIME, HANDS_TIME } from '../finishing/folding';
+import { lossFigures } from '../counts/loss-terms';
+import { type ConsumeContext, machineTerm, type PanelRow, type Process, runningLossTerm, says, setting, settingPath } from './process';
+import { singleStep } from './single-step';
+import { timeAndCost } from './time-and-cost';
+
+/** Sheets that never reach the customer: the faulty ones and the samples. Source: arithmetic. */
+const DESTROYED: Formula = {
+  id: 'counts.destroyed',
+  unit: 'sheet',
+  source: 'arithmetic',
+  of: (t) => Object.values(t).reduce((a, b) => a + b, 0),
+};
+/** Books of the stone: what came in less what is good and what is destroyed. Nothing may be left over. Source: double entry. */
+const BALANCE: Formula<'taken' | 'good' | 'destroyed'> = {
+  id: 'counts.balance',
+  unit: 'sheet',
+  source: 'what came in = good + destroyed',
+  of: ({ taken, good, destroyed }) => taken - good - destroyed,
+};
+
+/** Faulty sheets are taken out where the camera marked them, counted, and destroyed under witness (or recycled); in = good + destroyed. */
+export const reject: Process = {
+  id: 'reject',
+  asks: () => ({}),
+  draft(cx) {
+    const losses = lossFigures(
+      cx.id,
+      {
+        runningPpm: runningLossTerm(cx, 'reject.runningPpm'),
+        samples: setting(cx, 'samples', practiceTerm(cx.plant, 'reject.samples')),
+      },
+      cx.to,
+    );
+    return singleStep(cx, {
+      takesPer: 1,
+      givesPer: 1,
+      unit: cx.incoming[0]?.flow.unit ?? 'sheet',
+      perGood: cx.incoming[0]?.flow.perGood ?? 1,
+      whole: true,
+      losses,
+      cautions: ['repetition'],
+    });
+  },
+  consume(cx) {
+    const { to, id } = cx;
+    to.figure(`${id}.destroyed`, DESTROYED, { running: fig(`${id}.lost.running`), samples: fig(`${id}.lost.samples`) });
+    to.figure(`${id}.balance`, BALANCE, { taken: fig(`${id}.run`), good: fig(`${id}.good`), destroyed: fig(`${id}.destroyed`) });
+    to.figure(`${id}.handsS`, HANDS_TIME, {
+      pieces: fig(`${id}.destroyed`),
+      secondsEach: setting(cx, 'secondsEach', practiceTerm(cx.plant, 'reject.secondsEach')),
+      rest: practiceTerm(cx.plant, 'hands.restShare'),
+    });
+    to.figure(`${id}.clockS`, CLOCK_TIME, { handsS: fig(`${id}.handsS`), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
+    return { costs: timeAndCost(cx, { step: id, runS: fig(`${id}.clockS`), setupFactor: typed(0, 's', 'none') }) };
+  },
+  scene: rejectScene,
+  panel: rows,
+  paper: (cx) => [
+    {
+      department: 'inspection',
+      scene: true,
+      rows: rows(cx),
+      lists: [
+        {
+          title: 'books',
+          head: ['in', 'good', 'destroyed', 'left over'],
+          rows: [[...['run', 'good', 'destroyed', 'balance'].map((f) => String(cx.to.value(`${cx.id}.${f}`)))], ['', '', '', '']],
+        },
+      ],
+      blanks: isDestroyed(cx)
+        ? ['destroyed on, at', 'first signature', 'second signature (witness)', 'samples pulled and kept by']
+        : ['recycled on, weight', 'signed'],
+    },
+  ],
+  summary: (cx) => ({ figure: `${cx.id}.destroyed`, text: isDestroyed(cx) ? 'destroyed, two sign' : 'recycled' }),
+};
+
+const isDestroyed = (cx: ConsumeContext): boolean => cx.parts[0]?.web?.rejects !== 'recycle';
+
+function rows(cx: ConsumeContext): PanelRow[] {
+  return [
+    { label: 'rejects', text: isDestroyed(cx) ? 'destroyUnderWitness' : 'recycle' },
+    { label: 'rejectShare', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+    { label: 'samples', figure: `${cx.id}.samples`, edit: { at: settingPath(cx, 'samples'), kind: 'count' } },
+    { label: 'destroyed', figure: `${cx.id}.destroyed` },
+    { label: 'balance', figure: `${cx.id}.balance` },
+    {
+      label: 'secondsEach',
+      text: says(practiceTerm(cx.plant, 'reject.secondsEach'), 's'),
+      edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
+    },
+    { label: 'clockTime', figure: `${cx.id}.clockS` },
+  ];
+}
+
+/** What comes in parts into good and destroyed; the bands are to one scale. */
+function rejectScene(cx: ConsumeContext): Scene {
+  const value = (what: string): number => cx.to.value(`${cx.id}.${what}`);
+  const [taken, good, destroyed] = [value('run'), value('good'), value('destroyed')];
+  const high = 90;
+  const out = taken > 0 ? Math.max((destroyed / taken) * high, destroyed > 0 ? 2 : 0) : 0;
+  const shapes: Shape[] = [
+    { kind: 'rect', role: 'bar', x: 0, y: 0, w: 90, h: high, ref: 'in' },
+    { kind: 'rect', role: 'bar', x: 150, y: 0, w: 90, h: high - out, ref: 'good' },
+    { kind: 'rect', role: 'strike', x: 150, y: high + 14, w: 90, h: out, ref: 'destroyed' },
+    { kind: 'line', role: 'arrow', x1: 94, y1: high / 2, x2: 146, y2: high / 2 },
+    { kind: 'line', role: 'arrow', x1: 94, y1: high - 2, x2: 146, y2: high + 14 + out / 2 },
+    { kind: 'text', role: 'strong', x: 45, y: high / 2 + 4, text: `${taken} in`, sizeMm: 11, anchor: 'middle' },
+    { kind: 'text', role: 'strong', x: 195, y: high / 2 + 4, text: `${good} good`, sizeMm: 11, anchor: 'middle' },
+    {
+      kind: 'text',
+      role: 'label',
+      x: 150,
+      y: high + out + 28,
+      text: `${destroyed} ${isDestroyed(cx) ? 'destroyed under witness' : 'recycled'}`,
+      sizeMm: 10,
+    },
+  ];
+  return {
+    title: 'good and destroyed',
+    says: `${taken} in, ${good} good, ${destroyed} ${isDestroyed(cx) ? 'destroyed under witness' : 'recycled'}; ${value('balance')} left over.`,
+    box: { x: -8, y: -8, w: 270, h: high + out + 46 },
+    toScale: false,
+    shapes,
+  };
+}

@@ -1,0 +1,101 @@
+import { fig, typed } from '../quantity/ledger';
+import type { Scene, Shape } from '../scene/scene';
+import { practiceTerm } from '../plant/practice';
+import { CLOCK_TIME, HANDS_TIME } from '../finishing/folding';
+import { PRICE_OF } from '../form/plates';
+import { type ConsumeContext, machineTerm, type PanelRow, type Process, says, setting, settingPath } from './process';
+import { singleStep } from './single-step';
+import { timeAndCost } from './time-and-cost';
+
+/** Sheets counted into stacks, each shrunk into film where the order asks; the last stack may be short. */
+export const stack: Process = {
+  id: 'stack',
+  asks: () => ({}),
+  draft(cx) {
+    const web = cx.parts[0]?.web;
+    const [pieces, sheets] = [(web?.across ?? 1) * (web?.along ?? 1), web?.sheetsAStack ?? 1];
+    const [width, length] = cx.layout?.web?.sheetMm ?? [1, 1];
+    const draft = singleStep(cx, {
+      takesPer: sheets,
+      givesPer: sheets * pieces,
+      unit: 'piece',
+      perGood: 1,
+      whole: false,
+      losses: {},
+      cautions: web?.wrapped ? ['heat'] : [],
+    });
+    const bundle = {
+      footprintMm: [width, length] as [number, number],
+      pieces,
+      layerMm: (cx.stock?.caliperUm ?? 0) / 1000,
+      paperMm2: width * length,
+      together: sheets * pieces,
+    };
+    return { ...draft, bundle };
+  },
+  consume(cx) {
+    const { to, id } = cx;
+    to.figure(`${id}.handsS`, HANDS_TIME, {
+      pieces: fig(`${id}.run`),
+      secondsEach: setting(cx, 'secondsEach', practiceTerm(cx.plant, 'stack.wrapS')),
+      rest: practiceTerm(cx.plant, 'hands.restShare'),
+    });
+    to.figure(`${id}.clockS`, CLOCK_TIME, { handsS: fig(`${id}.handsS`), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
+    const wrapped = cx.parts[0]?.web?.wrapped ?? false;
+    to.figure(`${id}.cost`, PRICE_OF, {
+      number: fig(`${id}.run`),
+      price: wrapped ? practiceTerm(cx.plant, 'stack.filmPrice') : typed(0, 'money', 'wrapped'),
+    });
+    return { costs: [...timeAndCost(cx, { step: id, runS: fig(`${id}.clockS`) }), { figure: `${id}.cost`, kind: 'goods', fixed: false }] };
+  },
+  scene(cx): Scene {
+    const sheets = cx.parts[0]?.web?.sheetsAStack ?? 1;
+    const heightMm = (sheets * (cx.stock?.caliperUm ?? 0)) / 1000;
+    const [w] = cx.layout?.web?.sheetMm ?? [200];
+    const layers = Math.min(sheets, 24);
+    const high = Math.max(heightMm, 8);
+    const shapes: Shape[] = Array.from({ length: layers }, (_, i): Shape => ({
+      kind: 'rect',
+      role: 'pile',
+      x: 0,
+      y: (high * i) / layers,
+      w,
+      h: high / layers,
+    }));
+    if (cx.parts[0]?.web?.wrapped) shapes.push({ kind: 'rect', role: 'band', x: -4, y: -4, w: w + 8, h: high + 8, ref: 'film' });
+    const text = w / 22;
+    shapes.push({
+      kind: 'text',
+      role: 'label',
+      x: 0,
+      y: high + text * 2,
+      text: `${sheets} sheets, ${Math.round(heightMm * 10) / 10} mm high`,
+      sizeMm: text,
+    });
+    return {
+      title: 'stack',
+      says: `${sheets} sheets a stack, ${Math.round(heightMm * 10) / 10} millimetres high.`,
+      box: { x: -w * 0.06, y: -w * 0.06, w: w * 1.12, h: high + text * 3 + w * 0.06 },
+      toScale: true,
+      shapes,
+    };
+  },
+  panel: rows,
+  paper: (cx) => [{ department: 'packing', scene: true, rows: rows(cx), lists: [], blanks: ['stacks counted', 'label on each stack'] }],
+  summary: (cx) => ({ figure: `${cx.id}.run`, text: `${cx.parts[0]?.web?.sheetsAStack ?? 1} sheets each` }),
+};
+
+function rows(cx: ConsumeContext): PanelRow[] {
+  return [
+    { label: 'stacks', figure: `${cx.id}.run` },
+    { label: 'sheetsAStack', text: String(cx.parts[0]?.web?.sheetsAStack ?? 1) },
+    {
+      label: 'secondsEach',
+      text: says(practiceTerm(cx.plant, 'stack.wrapS'), 's'),
+      edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
+    },
+    { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
+    { label: 'clockTime', figure: `${cx.id}.clockS` },
+    { label: 'film', figure: `${cx.id}.cost` },
+  ];
+}

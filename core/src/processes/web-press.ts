@@ -1,0 +1,264 @@
+import type { Id, Term } from '../quantity/figure';
+import { fig, typed } from '../quantity/ledger';
+import { type Scene, type Shape, boxAround } from '../scene/scene';
+import { practiceTerm } from '../plant/practice';
+import { copiesUp } from '../layout/layout';
+import { CYCLES_OF_METRES, lossFigures } from '../counts/loss-terms';
+import { inkOrder, INK_ORDER_SCHOOLS } from '../ink/ink-order';
+import {
+  type ConsumeContext,
+  type Consumed,
+  type Draft,
+  type DraftContext,
+  limitTerm,
+  type PanelRow,
+  type Process,
+  runningLossTerm,
+  setting,
+  settingPath,
+  wordSetting,
+} from './process';
+import { INK_IN_ALL, inksOf, type Pass, plateRemakes, pressAbility, school } from './press-inks';
+import { singleStep } from './single-step';
+import { repeatFactor, timeAndCost } from './time-and-cost';
+import { ofPart, webTime } from './web-time';
+
+const passOf = (cx: DraftContext): Pass => ({
+  id: cx.id,
+  side: 'front',
+  inks: inkOrder(cx.parts[0]?.colours[0] ?? [], school(cx)),
+  samePlates: false,
+});
+
+/** Losses of web stones: metres to set up, new or repeat, as whole repeats. */
+export const webSetup = (
+  cx: DraftContext,
+  metres: Term,
+): { formula: typeof CYCLES_OF_METRES; terms: Record<'metres' | 'factor' | 'repeatMm', Term> } => ({
+  formula: CYCLES_OF_METRES,
+  terms: { metres, factor: repeatFactor(cx), repeatMm: fig(ofPart(cx, 'repeatMm')) },
+});
+
+/** Web press: one repeat a cycle, every colour dried by a lamp after its unit, a join with every roll. */
+export const webPress: Process = {
+  id: 'webPress',
+  suits: (machine, parts) => parts.every((p) => p.colours[0].length <= (machine.limits['units'] ?? 0)),
+  asks: () => ({}),
+  draft(cx): Draft {
+    const repeatMm = fig(ofPart(cx, 'repeatMm'));
+    const losses = lossFigures(
+      cx.id,
+      {
+        setup: webSetup(cx, setting(cx, 'setupMetres', practiceTerm(cx.plant, 'web.setupMetres'))),
+        runningPpm: runningLossTerm(cx, 'web.runningPpm'),
+        batch: {
+          cycles: { batch: fig(ofPart(cx, 'usableRollMm')), perCycle: repeatMm },
+          lost: {
+            metres: setting(cx, 'spliceMetres', practiceTerm(cx.plant, 'web.spliceMetres')),
+            factor: typed(1, '1', 'none'),
+            repeatMm,
+          },
+        },
+      },
+      cx.to,
+    );
+    return singleStep(cx, {
+      takesPer: (cx.layout?.sheetMm[1] ?? 0) / 1000,
+      givesPer: 1,
+      unit: 'repeat',
+      perGood: 1 / Math.max(cx.layout ? copiesUp(cx.layout) : 1, 1),
+      whole: true,
+      losses,
+      after: cx.formsFrom,
+      cautions: ['nips', cx.inkSeries?.lampDried ? 'lamps' : 'solvents'],
+    });
+  },
+  consume(cx): Consumed {
+    const pass = passOf(cx);
+    const inks = inksOf(cx, pass);
+    cx.to.figure(`${cx.id}.inkKg`, INK_IN_ALL, Object.fromEntries(inks.map(({ kg }) => [kg, fig(kg)])));
+    const plates: Id<'figure'>[] = pass.inks.length > 0 ? [plateRemakes(cx, pass)] : [];
+    return {
+      costs: [
+        ...timeAndCost(cx, {
+          step: cx.id,
+          forms: typed(pass.inks.length, 'plate', 'colours'),
+          perFormS: limitTerm(cx, 'perPlateS', { value: 240, unit: 's', from: 'plant', at: 'practice' }),
+          runS: webTime(cx, true),
+        }),
+        ...inks.map(({ cost }) => ({ figure: cost, kind: 'ink' as const, fixed: false })),
+        ...plates.map(() => ({ figure: `${cx.id}.remakeCost`, kind: 'form' as const, fixed: false })),
+      ],
+      inkKg: inks.map(({ kg }) => kg),
+      plates,
+    };
+  },
+  scene: webScene,
+  panel: panelRows,
+  paper: (cx) => [
+    {
+      department: 'ink',
+      scene: false,
+      rows: passOf(cx).inks.map((ink) => ({ label: 'inkOf', text: ink, figure: `${cx.id}.ink.${ink}.kg` })),
+      lists: [
+        {
+          title: 'sequence',
+          head: ['units in order', 'series', 'fit for food'],
+          rows: [[passOf(cx).inks.join(' – '), cx.inkSeries?.name ?? '', cx.inkSeries?.lowMigration ? 'yes' : 'no']],
+        },
+      ],
+      blanks: ['left-over ink used', 'batch numbers'],
+    },
+    {
+      department: 'press',
+      scene: true,
+      rows: panelRows(cx),
+      lists: [
+        {
+          title: 'breaks',
+          head: ['roll', 'at metre', 'back to the last good metre', 'repeats lost', 'signed'],
+          rows: Array.from({ length: 4 }, () => ['', '', '', '', '']),
+        },
+      ],
+      blanks: ['tension at unwinder and rewinder', 'register aim: 0.1 mm, reached', 'colour OK cut signed by', 'splices marked'],
+    },
+  ],
+  summary: (cx) => ({ text: `${cx.machine.name} · ${passOf(cx).inks.join(' ')}` }),
+};
+
+function panelRows(cx: ConsumeContext): PanelRow[] {
+  const choice = (key: string, text: string, options: string[]): PanelRow => ({
+    label: key === 'repeat' ? 'setupKind' : key,
+    text,
+    edit: { at: settingPath(cx, key), kind: 'choice', options: options.map((value) => ({ value, says: value })) },
+  });
+  return [
+    {
+      label: 'press',
+      text: cx.machine.name,
+      edit: {
+        at: ['choices', 'machine', cx.id],
+        kind: 'choice',
+        options: Object.entries(cx.plant.machines)
+          .filter(([, m]) => m.processes.includes(cx.process))
+          .map(([value, m]) => ({ value, says: m.name })),
+      },
+    },
+    { label: 'repeatMm', figure: ofPart(cx, 'repeatMm'), edit: { at: settingPath(cx, 'repeatMm'), kind: 'length' } },
+    { label: 'teeth', figure: ofPart(cx, 'teeth') },
+    { label: 'lanes', figure: ofPart(cx, 'lanes') },
+    { label: 'sheetsARepeat', figure: ofPart(cx, 'sheetsARepeat') },
+    { label: 'metres', figure: `${cx.id}.metres` },
+    { label: 'rolls', figure: `${cx.id}.rolls` },
+    { label: 'lostARoll', figure: `${cx.id}.batchLost`, edit: { at: settingPath(cx, 'spliceMetres'), kind: 'count' } },
+    { label: 'setupRepeats', figure: `${cx.id}.setupCycles`, edit: { at: settingPath(cx, 'setupMetres'), kind: 'count' } },
+    { label: 'runningLoss', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+    { label: 'metresAMinute', figure: `${cx.id}.metresAMinute` },
+    choice('inkOrder', school(cx), Object.keys(INK_ORDER_SCHOOLS)),
+    {
+      label: 'inkSeries',
+      text: cx.inkSeries?.name ?? '',
+      edit: {
+        at: settingPath(cx, 'series'),
+        kind: 'choice',
+        options: Object.entries(cx.plant.inks)
+          .filter(([, s]) => s.lampDried)
+          .map(([value, s]) => ({ value, says: s.name })),
+      },
+    },
+    choice('repeat', wordSetting(cx, 'repeat', 'new'), ['new', 'repeat']),
+    { label: 'inkKg', figure: `${cx.id}.inkKg` },
+    ...passOf(cx).inks.map((ink) => ({ label: 'inkOf', text: ink, figure: `${cx.id}.ink.${ink}.kg` })),
+    { label: 'remakes', figure: `${cx.id}.remakes` },
+  ];
+}
+
+/** The web's way from the unwinder through the units, each with its lamp, past the camera to the rewinder; below, one repeat with its lanes, to scale. */
+function webScene(cx: ConsumeContext): Scene {
+  const { inks } = passOf(cx);
+  const units = Math.max(pressAbility(cx).units, inks.length);
+  const pitch = 62;
+  const end = 70 + units * pitch;
+  const shapes: Shape[] = [
+    { kind: 'circle', role: 'roll', cx: 26, cy: 66, r: 26, ref: 'unwinder' },
+    { kind: 'circle', role: 'core', cx: 26, cy: 66, r: 5 },
+    { kind: 'line', role: 'web', x1: 26, y1: 40, x2: end + 70, y2: 40, ref: 'web' },
+    { kind: 'line', role: 'splice', x1: 58, y1: 32, x2: 64, y2: 48, ref: 'splice' },
+    { kind: 'text', role: 'label', x: 61, y: 60, text: 'splice', sizeMm: 8, anchor: 'middle' },
+    { kind: 'rect', role: 'unit', x: end, y: 16, w: 26, h: 16, ref: 'camera' },
+    { kind: 'text', role: 'label', x: end + 13, y: 11, text: 'camera', sizeMm: 8, anchor: 'middle' },
+    { kind: 'circle', role: 'roll', cx: end + 70, cy: 66, r: 26, ref: 'rewinder' },
+    { kind: 'circle', role: 'core', cx: end + 70, cy: 66, r: 5 },
+  ];
+  for (let u = 0; u < units; u++) {
+    const x = 76 + u * pitch;
+    const ink = inks[u];
+    shapes.push({ kind: 'circle', role: 'unit', cx: x + 18, cy: 62, r: 15, ref: `unit ${u + 1}` });
+    if (ink === undefined) continue;
+    shapes.push(
+      { kind: 'circle', role: 'ink', ink, cx: x + 18, cy: 22, r: 12 },
+      { kind: 'text', role: 'inkName', x: x + 18, y: 92, text: ink, sizeMm: 9, anchor: 'middle' },
+      { kind: 'rect', role: 'lamp', x: x + 38, y: 26, w: 12, h: 8, ref: `lamp ${u + 1}` },
+    );
+  }
+  shapes.push(...repeatShapes(cx, 112, end + 96));
+  const lanes = cx.to.value(ofPart(cx, 'lanes'));
+  return {
+    title: 'way of the web',
+    says: `Web from the unwinder through ${inks.length} units (${inks.join(', ')}), a lamp after each, past the camera; repeat ${Math.round(cx.to.value(ofPart(cx, 'repeatMm')) * 10) / 10} millimetres, ${lanes} lanes, ${Math.max(cx.to.value(`${cx.id}.rolls`) - 1, 0)} splices.`,
+    box: boxAround(shapes, 8),
+    toScale: false,
+    shapes,
+  };
+}
+
+/** One repeat lying down: the web's width upward, its running length to the right; sheets with their pieces as rows. */
+function repeatShapes(cx: ConsumeContext, top: number, most: number): Shape[] {
+  const web = cx.layout?.web;
+  const part = cx.parts[0];
+  if (!cx.layout || !web || !part?.web) return [];
+  const [widthMm, repeatMm] = cx.layout.sheetMm;
+  const k = Math.min(most / repeatMm, 150 / widthMm);
+  const shapes: Shape[] = [{ kind: 'rect', role: 'sheet', x: 0, y: top, w: repeatMm * k, h: widthMm * k, ref: 'repeat' }];
+  const [sheetW, sheetL] = web.sheetMm;
+  for (const c of cx.layout.cells) {
+    const left = c.x - part.web.edgeMm;
+    shapes.push({
+      kind: 'rect',
+      role: 'copy',
+      x: (c.y - part.web.edgeMm) * k,
+      y: top + left * k,
+      w: sheetL * k,
+      h: sheetW * k,
+      ref: `sheet of ${c.nx * c.ny}`,
+    });
+    for (let i = 1; i < Math.min(c.nx, 40); i++) {
+      const y = top + (c.x + i * c.dx) * k;
+      shapes.push({
+        kind: 'line',
+        role: 'perforation',
+        x1: (c.y - part.web.edgeMm) * k,
+        y1: y,
+        x2: (c.y - part.web.edgeMm + sheetL) * k,
+        y2: y,
+      });
+    }
+    for (let j = 1; j < Math.min(c.ny, 60); j++) {
+      const x = (c.y + j * c.dy) * k;
+      shapes.push({ kind: 'line', role: 'perforation', x1: x, y1: top + left * k, x2: x, y2: top + (left + sheetW) * k });
+    }
+  }
+  shapes.push(
+    { kind: 'line', role: 'dimension', x1: 0, y1: top + widthMm * k + 8, x2: repeatMm * k, y2: top + widthMm * k + 8, ref: 'repeatMm' },
+    {
+      kind: 'text',
+      role: 'label',
+      x: (repeatMm * k) / 2,
+      y: top + widthMm * k + 20,
+      text: `repeat ${Math.round(repeatMm * 10) / 10} mm, ${web.teeth} teeth · ${web.lanes} lanes on ${widthMm} mm · ${web.around} around`,
+      sizeMm: 9,
+      anchor: 'middle',
+    },
+  );
+  return shapes;
+}

@@ -1,0 +1,69 @@
+import type { Formula, Id, Term } from '../quantity/figure';
+import { fig } from '../quantity/ledger';
+import { ROLL_CHANGES, ROLLS } from '../stock/roll';
+import { SUM } from '../route/time-and-cost';
+import { type ConsumeContext, type Consumed, limitTerm } from './process';
+import { speedTerm } from './time-and-cost';
+
+/** Metres a run takes: cycles × repeat. Source: arithmetic. */
+export const METRES_RUN: Formula<'cycles' | 'repeatMm'> = {
+  id: 'route.metresRun',
+  unit: 'metre',
+  source: 'arithmetic',
+  of: ({ cycles, repeatMm }) => (cycles * repeatMm) / 1000,
+};
+/** Running time of a web: metres at the net metres of an hour. */
+export const WEB_RUN_TIME: Formula<'metres' | 'metresPerHour'> = {
+  id: 'route.webRunTime',
+  unit: 's',
+  source: 'common practice, no source',
+  of: ({ metres, metresPerHour }) => (metresPerHour > 0 ? (metres * 3600) / metresPerHour : 0),
+};
+/** Metres a minute, as web people say it. */
+export const METRES_A_MINUTE: Formula<'metresPerHour'> = {
+  id: 'route.metresAMinute',
+  unit: 'm',
+  source: 'arithmetic',
+  of: ({ metresPerHour }) => metresPerHour / 60,
+};
+
+/** Edges trimmed off the web, in kg. Source: definition of grammage (ISO 536). */
+const EDGE_TRIM: Formula<'repeats' | 'webMm' | 'lanes' | 'sheetWidthMm' | 'repeatMm' | 'gsm'> = {
+  id: 'counts.edgeTrim',
+  unit: 'kg',
+  source: 'definition of grammage (ISO 536)',
+  of: (t) => (t.repeats * Math.max(t.webMm - t.lanes * t.sheetWidthMm, 0) * t.repeatMm * t.gsm) / 1e9,
+};
+/** Writes what the step that parts the web trims off its edges, and reports it as waste. */
+export function edgeTrim(cx: ConsumeContext): Required<Pick<Consumed, 'wasteKg'>> {
+  const from = (value: number, unit: 'mm' | 'g/m²'): Term => ({ value, unit, from: 'plant', at: `stock:${cx.stockId ?? ''}` });
+  cx.to.figure(`${cx.id}.trimKg`, EDGE_TRIM, {
+    repeats: fig(`${cx.id}.run`),
+    webMm: from(cx.stock?.widthMm ?? 0, 'mm'),
+    lanes: fig(ofPart(cx, 'lanes')),
+    sheetWidthMm: { value: cx.layout?.web?.sheetMm[0] ?? 0, unit: 'mm', from: 'family', at: 'layout' },
+    repeatMm: fig(ofPart(cx, 'repeatMm')),
+    gsm: from(cx.stock?.gsm ?? 0, 'g/m²'),
+  });
+  return { wasteKg: [{ kind: 'trim', figure: `${cx.id}.trimKg` }] };
+}
+
+/** The part-level figure of a web job: repeat, usable roll, pieces a sheet … written by the layout pass. */
+export const ofPart = (cx: { parts: { id: string }[] }, what: string): Id<'figure'> => `${cx.parts[0]?.id ?? ''}.${what}`;
+
+/** Metres, rolls and running time of a step whose cycle is one repeat. A web machine's cycles an hour are metres. */
+export function webTime(cx: ConsumeContext, withRollChanges: boolean): Term {
+  const { to, id } = cx;
+  const metresPerHour = speedTerm(cx);
+  to.figure(`${id}.metres`, METRES_RUN, { cycles: fig(`${id}.run`), repeatMm: fig(ofPart(cx, 'repeatMm')) });
+  to.figure(`${id}.metresAMinute`, METRES_A_MINUTE, { metresPerHour });
+  to.figure(`${id}.runningS`, WEB_RUN_TIME, { metres: fig(`${id}.metres`), metresPerHour });
+  if (!withRollChanges) return fig(`${id}.runningS`);
+  to.figure(`${id}.rolls`, ROLLS, { metres: fig(`${id}.metres`), usable: fig(ofPart(cx, 'usableRoll')) });
+  to.figure(`${id}.changeS`, ROLL_CHANGES, {
+    rolls: fig(`${id}.rolls`),
+    each: limitTerm(cx, 'rollChangeS', { value: 0, unit: 's', from: 'plant', at: 'flying splice' }),
+  });
+  to.figure(`${id}.webS`, SUM, { running: fig(`${id}.runningS`), changes: fig(`${id}.changeS`) });
+  return fig(`${id}.webS`);
+}

@@ -1,0 +1,199 @@
+import { formatDuration, formatNumber } from '../format';
+
+/** Arguments of a sentence, as a finding carries them. */
+export type Args = Record<string, number | string>;
+type Sentence = (a: Args) => string;
+const n = (x: number | string | undefined, decimals = 1): string => (typeof x === 'number' ? formatNumber(x, decimals) : (x ?? ''));
+
+/** Titles and sentences of findings: short, the figure in it, what follows. */
+export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
+  'machine.none': {
+    title: (a) => `No machine for ${a['process']}`,
+    says: () => 'The plant has no machine for this step. Enter one, or send the work out.',
+  },
+  'process.unknown': {
+    title: (a) => `Unknown work “${a['process']}”`,
+    says: () => 'This kind of work is not known here. Take the step off the route.',
+  },
+  'stock.none': {
+    title: (a) => `No stock of “${a['grade']}”`,
+    says: () => 'Nothing of this grade is on the stock cards. Choose another board.',
+  },
+  'layout.nothingFits': {
+    title: (a) => `${n(a['byMm'])} mm too large for the sheet`,
+    says: (a) => `Not one copy with its bleed fits the usable part of ${a['stock']}. A larger sheet or a smaller piece.`,
+  },
+  'sheet.overMachine': {
+    title: (a) => `Sheet ${n(a['byMm'])} mm ${a['side']} for ${a['machine']}`,
+    says: (a) => `${a['sheet']} mm does not run on ${a['machine']}.`,
+  },
+  'roll.overMachine': {
+    title: (a) => `Roll ${a['what']} ${n(a['is'])} on ${a['machine']}`,
+    says: (a) => `${a['machine']} takes ${n(a['takes'])} ${a['what'] === 'mass' ? 'kg' : 'mm'}. Another roll, or have it rewound.`,
+  },
+  'roll.lengthsDiffer': {
+    title: (a) => `Roll says ${n(a['massM'], 0)} m by weight, ${n(a['sizeM'], 0)} by size`,
+    says: (a) => `${n(a['percent'])} % apart: grammage, caliper, core or scale is wrong. Measure before the metres are counted on.`,
+  },
+  'repeat.broken': {
+    title: (a) => `${n(a['repeatMm'])}/${n(a['lengthMm'])} = ${n(a['times'], 3)}`,
+    says: () => 'The repeat is no whole number of sheets or teeth: print and cut part company, or web is wasted at every turn.',
+  },
+  'food.migration': {
+    title: (a) => (a['what'] === 'ink' ? `${a['name']}: not made to lie near food` : `${a['name']}: not for food`),
+    says: (a) =>
+      a['what'] === 'ink'
+        ? 'The order touches food. Take a low-migration series; what is allowed is a matter of local law and of the customer.'
+        : 'The order touches food and this adhesive is not made for it. Choose another laminate; local law and the customer decide.',
+  },
+  'film.surface': {
+    title: (a) => `Film surface ${n(a['has'], 0)} mN/m, ink asks ${n(a['asks'], 0)}`,
+    says: () => 'Ink may peel. Have the film treated, or print a primer first.',
+  },
+  'lay.changes': {
+    title: () => 'Lay changes sides: mark the pile',
+    says: (a) => `The second side is fed against the other side lay; ${a['machine']} must register to the first.`,
+  },
+  'press.washUp': {
+    title: (a) => `${n(a['units'], 0)} units go from dark to light`,
+    says: (a) => `Wash-up before pass ${n(a['pass'], 0)} takes longer. Another ink order, or a press with more units, saves it.`,
+  },
+  'stock.short': {
+    title: (a) => `${n(a['short'], 0)} ${a['unit'] === 'metre' ? 'm of roll' : 'sheets'} short`,
+    says: (a) => `Free stock of ${a['stock']} does not cover the plan. Ordered today it is here in ${n(a['days'], 0)} days.`,
+  },
+  'stock.customerShort': {
+    title: (a) => `Customer sent ${n(a['sent'], 0)}, plan needs ${n(a['need'], 0)}`,
+    says: () => 'Ask for more sheets or cut the quantity.',
+  },
+  'stock.lotCaliper': {
+    title: (a) => `Lot is ${n(a['lotUm'], 0)} µm, card says ${n(a['cardUm'], 0)}`,
+    says: (a) => `${n(a['percent'], 0)} % off: lifts, piles and folds change with it.`,
+  },
+  'bleed.small': {
+    title: (a) => `Bleed ${n(a['bleedMm'])} mm`,
+    says: (a) => `The cut wanders about 1 mm; ${n(a['least'])} mm keeps white edges away.`,
+  },
+  'text.nearEdge': {
+    title: (a) => `Text ${n(a['distanceMm'])} mm from an edge`,
+    says: (a) => `Cut and fold wander: keep ${n(a['least'])} mm, or part of it goes.`,
+  },
+  'tool.out': {
+    title: (a) =>
+      `Tool ${a['tool']} is ${a['state'] === 'unknown' ? 'not in the store' : a['state'] === 'customer' ? 'with the customer' : 'out'}`,
+    says: () => 'Get it back or have a new one made before release.',
+  },
+  'plate.life': {
+    title: (a) => `${n(a['remakes'], 0)} more plates in the run`,
+    says: (a) => `A plate lasts about ${n(a['after'], 0)} impressions under this ink; the set is made again.`,
+  },
+  'ink.total': {
+    title: (a) => `${n(a['total'])} % ink on a ${n(a['limit'])} % paper`,
+    says: () => 'It will set off and dry slowly. Rebuild the separations.',
+  },
+  'ink.fill': {
+    title: (a) => `${n(a['onPaperKg'], 2)} kg on paper, ${n(a['rollersKg'], 2)} kg in rollers`,
+    says: (a) =>
+      `${n(a['inks'], 0)} ${a['inks'] === 1 ? 'ink leaves' : 'inks leave'} more in duct and rollers than on the sheets: run jobs of these inks together.`,
+  },
+  'wait.unmet': {
+    title: (a) => `${n(a['hours'])} h are too short to dry`,
+    says: (a) => `The ink asks ${n(a['least'])} h at least before ${a['why'] === 'turn' ? 'the sheet is turned' : 'it is cut'}: it marks.`,
+  },
+  'foil.onInk': {
+    title: (a) => (a['why'] === 'wax' ? `Foil on waxed ink` : `Foil after ${n(a['hours'])} h`),
+    says: (a) =>
+      a['why'] === 'wax'
+        ? `${a['series']} holds wax: foil will not take. Another ink series, or try it first.`
+        : 'Foil will not take on ink younger than 24 h.',
+  },
+  'foil.toPrint': {
+    title: (a) => `Foil asked to ±${n(a['asked'], 2)} mm`,
+    says: (a) => `The machine holds ±${n(a['holds'], 2)} mm. Widen the artwork under the foil.`,
+  },
+  'lift.high': {
+    title: (a) => `Lift of ${n(a['liftMm'], 0)} mm in soft stock`,
+    says: (a) => `The knife draws, about 0.5 mm across the pile. ${n(a['limit'], 0)} mm is the limit.`,
+  },
+  'fold.noScore': {
+    title: (a) => `${n(a['gsm'], 0)} g board folded without a score`,
+    says: (a) =>
+      a['why'] === 'across' ? 'Across the grain it cracks: score before folding.' : 'Coated board cracks: score before folding.',
+  },
+  'fold.acrossGrain': {
+    title: () => 'Grain runs across the fold',
+    says: () => 'The card springs open and cracks sooner. Turned copies cost sheets; see what it takes.',
+  },
+  'fold.sizes': {
+    title: (a) => `${n(a['panels'], 0)} panels of ${n(a['foldedMm'])} are not ${n(a['openMm'])} mm`,
+    says: () => 'Open size, folds and folded width contradict each other.',
+  },
+  'pallet.over': {
+    title: (a) => `${n(a['kg'], 0)} kg and ${n(a['heightMm'], 0)} mm a pallet`,
+    says: (a) => `The limit is ${n(a['limitKg'], 0)} kg and ${n(a['limitMm'], 0)} mm.`,
+  },
+  'outside.noDate': {
+    title: (a) => `${a['supplier']} has given no date`,
+    says: () => 'Without a date to come back nothing after it can be promised.',
+  },
+  'counts.cannotReach': {
+    title: () => 'The count cannot be reached',
+    says: () => 'This step loses as much as it makes, or the number is beyond any works.',
+  },
+  'risk.short': {
+    title: (a) => `${n(a['inHundred'], 0)} in 100 such jobs fall short`,
+    says: (a) => `A guess from handbook ranges; the plant’s limit is ${n(a['limit'], 0)}. Aim higher, or decide to run this risk.`,
+  },
+  'overs.above': {
+    title: (a) => `Aims ${n(a['percent'])} % over`,
+    says: (a) => `The customer takes ${n(a['limit'])} % over. What is beyond goes to ${a['extra']}.`,
+  },
+  'log.thin': {
+    title: () => 'Losses are from the handbook, not ours',
+    says: (a) => `${n(a['processes'], 0)} of ${n(a['of'], 0)} kinds of work have fewer than ${n(a['least'], 0)} like jobs in the log.`,
+  },
+  'delivery.sum': { title: (a) => `Deliveries add up to ${n(a['delivered'], 0)}`, says: (a) => `${n(a['ordered'], 0)} were ordered.` },
+  'due.missed': {
+    title: (a) => `Late by ${formatDuration(Number(a['hours']) * 3600)}`,
+    says: () => 'Even with nobody else in the way the job is ready after its date.',
+  },
+  'override.stale': {
+    title: (a) => `A figure set by hand is ${a['why'] === 'past' ? 'past its date' : 'gone'}`,
+    says: (a) => (a['why'] === 'past' ? `${a['figure']}: computed again.` : `${a['figure']} is no longer part of this plan.`),
+  },
+  'choice.stale': {
+    title: () => 'A chosen layout answers an older question',
+    says: () => 'Size, sheet or margins changed since; the default stands in.',
+  },
+  'choice.unknown': { title: (a) => `“${a['what']}” is not there any more`, says: () => 'The plant’s default stands in for the choice.' },
+};
+
+/** What a remedy's button says. */
+export const REMEDIES: Record<string, Sentence> = {
+  'remedy.measureCaliper': () => 'Ask the store to weigh the roll and measure its caliper',
+  'remedy.rewindRoll': () => 'Ask the store to have the roll rewound',
+  'remedy.defaultRepeat': () => 'Take the cylinder that wastes least',
+  'remedy.inkSeries': (a) => `Print with ${a['series']}`,
+  'remedy.treatFilm': () => 'Ask the store to have the film treated',
+  'remedy.otherMachine': (a) => `Run it on ${a['machine']}`,
+  'remedy.otherStock': (a) => `Take ${a['stock']}`,
+  'remedy.defaultLayout': () => 'Take the default layout',
+  'remedy.orderStock': () => 'Ask the store to order',
+  'remedy.askCustomer': () => 'Ask the customer',
+  'remedy.bleed': (a) => `Bleed ${n(a['least'])} mm`,
+  'remedy.moveText': () => 'Ask prepress to move it',
+  'remedy.getTool': () => 'Ask the store to get it',
+  'remedy.rebuildSeparations': () => 'Ask prepress to rebuild',
+  'remedy.waitDay': () => 'Wait as the handbook asks',
+  'remedy.waitLonger': () => 'Wait as the ink asks',
+  'remedy.widenArt': () => 'Ask prepress to widen',
+  'remedy.aimMore': (a) => `Aim ${n(a['more'], 0)} pieces higher`,
+  'remedy.score': () => 'Score before folding',
+  'remedy.grainAlong': () => 'Grain along the fold',
+  'remedy.lift': (a) => `Lifts of ${n(a['limit'], 0)} mm`,
+  'remedy.layer': () => 'One layer less',
+  'remedy.askSupplier': () => 'Ask the supplier',
+  'remedy.dropOverride': () => 'Back to the computed figure',
+  'remedy.dropChoice': () => 'Drop the choice',
+  'remedy.foldedFromOpen': () => 'Folded width from the open one',
+};
