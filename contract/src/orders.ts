@@ -21,7 +21,8 @@ const level = z.enum(['release', 'start', 'close', 'decide', 'know']);
 /** The stored summary of the last saved plan: what a list shows. */
 export const Summary = z.object({
   good: z.number(),
-  sheets: z.number(),
+  pulled: z.number(),
+  pulledUnit: z.enum(['sheet', 'metre']),
   plates: z.number(),
   machineS: z.number(),
   readyAt: z.number(),

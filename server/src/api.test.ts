@@ -179,10 +179,10 @@ describe('a job', () => {
     const read = (await planner.call('GET', `/api/jobs/${job}`)).body;
     const plant = (await planner.call('GET', `/api/plants/${String(read['plant'])}`)).body;
     const mine = plan(JobSpecSchema.parse(read['spec']), PlantSchema.parse(plant), ShelfSchema.parse(read['shelf']));
-    const rows = (await planner.call('GET', '/api/orders')).body['rows'] as { job: string; summary: { of: object; sheets: number } }[];
+    const rows = (await planner.call('GET', '/api/orders')).body['rows'] as { job: string; summary: { of: object; pulled: number } }[];
     const row = rows.find((r) => r.job === job);
     expect(row?.summary.of).toEqual(mine.of);
-    expect(row?.summary.sheets).toBe(mine.figures['total.sheets']?.value);
+    expect(row?.summary.pulled).toBe(mine.figures['total.sheets']?.value);
   });
   it('saves edits as versions; the same key twice is one save', async () => {
     const job = await planner.order();

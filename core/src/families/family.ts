@@ -35,6 +35,8 @@ export interface WishField {
 /** A product line: data and choice of processes. */
 export interface Family<F extends FamilyId> {
   id: F;
+  /** What a new order calls its product; part ids begin with it. */
+  product: Id<'product'>;
   words: FamilyWords;
   wish: z.ZodType<Wishes[F]>;
   fields: WishField[];

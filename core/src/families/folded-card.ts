@@ -10,6 +10,7 @@ import { FoldedCardWish } from './folded-card-wish';
 /** Line 1: flat and folded cards, leaflets, posters: offset, hot foil, guillotine, fold, hands, envelope, bands, cartons. */
 export const foldedCard: Family<'folded-card'> = {
   id: 'folded-card',
+  product: 'card',
   words: {
     name: 'Card or leaflet',
     hint: 'cards, leaflets, invitations; with foil, pieces put on by hand, envelope and band',

@@ -48,7 +48,7 @@ export function labelSheetPicture(wish: LabelSheetWish): Scene {
       closed: true,
     },
   );
-  const away = text * 0.9;
+  const away = text * 2;
   shapes.push(
     { kind: 'line', role: 'dimension', x1: edgeMm, y1: -away, x2: edgeMm + w, y2: -away, ref: 'widthMm' },
     { kind: 'line', role: 'dimension', x1: -away, y1: edgeMm, x2: -away, y2: edgeMm + h, ref: 'heightMm' },
@@ -58,7 +58,7 @@ export function labelSheetPicture(wish: LabelSheetWish): Scene {
   return {
     title: 'finished product',
     says: `Sheet of ${across} by ${along} labels, each ${w} by ${h} millimetres.`,
-    box: boxAround(shapes, text * 1.6),
+    box: boxAround(shapes, text * 1.8),
     toScale: false,
     shapes,
   };

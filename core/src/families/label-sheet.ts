@@ -1,15 +1,23 @@
 import type { Id } from '../quantity/figure';
+import type { Plant } from '../plant/plant';
 import { practiceValue } from '../plant/practice';
 import type { Part } from '../product/part';
 import type { Family, RouteStone } from './family';
 import { labelSheetPicture } from './label-sheet-picture';
 import { LabelSheetWish } from './label-sheet-wish';
 
-const ROLL_GRADES_FIRST = 'Label paper, permanent';
+const rollGrades = (plant: Plant): string[] =>
+  Object.entries(plant.stocks)
+    .filter(([, s]) => s.form === 'roll')
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([, s]) => s.grade);
+/** The grade of rolls when nothing else is said: the first on the stock cards. */
+const usualRollGrade = (plant: Plant): string => rollGrades(plant)[0] ?? 'Label paper';
 
 /** Line 2: self-adhesive labels from the roll, as sheets in stacks or wound on rolls; lamp-dried, inspected, faulty ones destroyed. */
 export const labelSheet: Family<'label-sheet'> = {
   id: 'label-sheet',
+  product: 'label',
   words: {
     name: 'Labels from the roll',
     hint: 'self-adhesive labels, as sheets or on rolls; perforated, slit, inspected',
@@ -28,8 +36,8 @@ export const labelSheet: Family<'label-sheet'> = {
     fields: {
       widthMm: 'Label width',
       heightMm: 'Label height',
-      across: 'Labels across a sheet',
-      along: 'Labels along a sheet',
+      across: 'Labels across',
+      along: 'Labels along',
       gapMm: 'Gap between labels',
       edgeMm: 'Edge round the sheet',
       inks: 'Inks',
@@ -58,15 +66,7 @@ export const labelSheet: Family<'label-sheet'> = {
     {
       key: 'grade',
       kind: 'choice',
-      options: (plant) =>
-        [
-          ...new Set(
-            Object.values(plant.stocks)
-              .filter((s) => s.form === 'roll')
-              .map((s) => s.grade)
-              .sort(),
-          ),
-        ].map((g) => ({ value: g, says: g })),
+      options: (plant) => [...new Set([usualRollGrade(plant), ...rollGrades(plant).sort()])].map((g) => ({ value: g, says: g })),
     },
     { key: 'inks', kind: 'inks' },
     { key: 'food', kind: 'flag' },
@@ -116,7 +116,6 @@ export const labelSheet: Family<'label-sheet'> = {
   parts({ product, item }, wish, plant) {
     const id: Id<'part'> = `${product}.web`;
     const widthMm = wish.widthMm ?? 60;
-    const rolls = Object.values(plant.stocks).filter((s) => s.form === 'roll');
     const part: Part = {
       id,
       product,
@@ -138,7 +137,7 @@ export const labelSheet: Family<'label-sheet'> = {
       envelope: null,
       perBand: 1,
       ...(wish.perCarton !== undefined && { perCarton: wish.perCarton }),
-      grade: wish.grade ?? rolls[0]?.grade ?? ROLL_GRADES_FIRST,
+      grade: wish.grade ?? usualRollGrade(plant),
       food: wish.food ?? false,
       web: {
         across: wish.across ?? 4,

@@ -6,7 +6,7 @@ import type { Part, WebPiece } from '../product/part';
 import { ROLL_LENGTH, ROLL_LENGTH_BY_DIAMETER, ROLL_LENGTH_BY_MASS, USABLE_LENGTH } from '../stock/roll';
 import { copiesUp } from '../layout/layout';
 import { GREATEST, USABLE_WIDTH } from '../layout/usable-sheet';
-import { askedSheetMm, LANES, METRES_A_THOUSAND, PIECES_A_SHEET, REPEAT, SHEETS_A_REPEAT, webLayout } from '../layout/web-layout';
+import { LANES, METRES_A_THOUSAND, PIECES_A_SHEET, REPEAT, SHEETS_A_REPEAT, webLayout } from '../layout/web-layout';
 import type { PartLayout } from './lay-out';
 import type { RoutedStone } from './resolve';
 

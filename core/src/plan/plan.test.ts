@@ -7,6 +7,7 @@ import { cardSpec, LINDMOOR, SHELF } from './line-1.fixture';
 import { plan, planned, REGISTRIES, sceneOf } from './plan';
 import { byCost, comparedWith, propose } from './propose';
 import { riverOf } from './river';
+import { labelSpec } from './line-2.fixture';
 import { anySpec } from './spec-arbitrary.fixture';
 import { summaryOf } from './summary';
 import { ticketPages } from './ticket';
@@ -200,7 +201,7 @@ describe('compare stocks, presses and work styles', () => {
     expect(new Set(rows.map((r) => r.style)).size).toBeGreaterThanOrEqual(3);
     const now = rows.filter((r) => r.chosen);
     expect(now).toHaveLength(1);
-    expect(now[0]?.sheets).toBe(plan(cardSpec(), LINDMOOR, SHELF).figures['total.sheets']?.value);
+    expect(now[0]?.pulled).toBe(plan(cardSpec(), LINDMOOR, SHELF).figures['total.sheets']?.value);
   });
 });
 
@@ -224,7 +225,6 @@ describe('a toy line through the same registration', () => {
 });
 
 describe('words', () => {
-  const all = planned(cardSpec(), LINDMOOR, SHELF);
   it('explains every formula a plan uses', () => {
     fc.assert(
       fc.property(anySpec, (spec) => {
@@ -233,11 +233,16 @@ describe('words', () => {
       { numRuns: 60 },
     );
   });
-  it('names every panel row and caution', () => {
+  const lines = [
+    ['line 1', planned(cardSpec(), LINDMOOR, SHELF)],
+    ['line 2, sheets', planned(labelSpec(), LINDMOOR, SHELF)],
+    ['line 2, rolls', planned(labelSpec(480_000, { delivered: 'rolls' }), LINDMOOR, SHELF)],
+  ] as const;
+  it.each(lines)('names every panel row and caution of %s', (_line, all) => {
     expect(all.plan.stones.flatMap((s) => s.panel.map((r) => r.label)).filter((l) => !LABELS[l])).toEqual([]);
     expect(all.plan.stones.flatMap((s) => s.cautions).filter((c) => !CAUTIONS[c])).toEqual([]);
   });
-  it('names every stone, source and total', () => {
+  it.each(lines)('names every stone, source and total of %s', (_line, all) => {
     for (const s of all.plan.stones) expect(REGISTRIES.families[s.family]?.words.stones[s.key]).toBeTruthy();
     for (const k of Object.keys(all.plan.totals)) expect(k === 'chance' || LABELS[`total.${k}`]).toBeTruthy();
   });

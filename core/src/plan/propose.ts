@@ -5,6 +5,7 @@ import { breakEvenQuantity, fitsWorkStyle, WORK_STYLE_IDS } from '../layout/work
 import { applyEdits } from './door';
 import { plan } from './plan';
 import type { Plan } from './plan-types';
+import { pulledOf } from './pulled';
 import { stockBeyond, stocksOfGrade } from './resolve';
 
 /** A way to make the job: other stock, press or work style, as edits on the specification. */
@@ -60,7 +61,8 @@ export function* propose(spec: JobSpec, plant: Plant, shelf: Shelf): Generator<P
 export interface Compared extends Proposal {
   perThousand: number;
   money: number;
-  sheets: number;
+  pulled: number;
+  pulledUnit: 'sheet' | 'metre';
   plates: number;
   copiesUp: number;
   fixed: number;
@@ -80,7 +82,7 @@ export function comparedWith(proposal: Proposal, spec: JobSpec, plant: Plant, sh
     ...proposal,
     perThousand: total('perThousand'),
     money: total('money'),
-    sheets: total('sheets'),
+    ...pulledOf(p),
     plates: total('plates'),
     machineS: total('machineS'),
     readyAt: total('readyAt'),

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { JobSpec } from '../product/job-spec';
 import { JobSpecSchema } from './door';
+import { labelSpec } from './line-2.fixture';
 
 /* Specifications of every sort the schema lets in, sensible and not: for the law that plan() never throws. */
 
@@ -71,8 +72,8 @@ const settings = fc.dictionary(
 );
 const stones = ['stock', 'plates', 'print', 'foil', 'cut', 'fold', 'hands', 'envelope', 'band', 'pack'].map((k) => `card.card.${k}`);
 
-/** Any specification the door lets in. */
-export const anySpec: fc.Arbitrary<JobSpec> = fc
+/** Any job of line 1 the door lets in. */
+const anyCard: fc.Arbitrary<JobSpec> = fc
   .record({
     quantity: fc.oneof(fc.integer({ min: 1, max: 100_000 }), fc.constantFrom(1, 1_000_000_000)),
     wish,
@@ -135,3 +136,78 @@ export const anySpec: fc.Arbitrary<JobSpec> = fc
       ),
     ),
   );
+
+const labelMm = fc.oneof(
+  { weight: 9, arbitrary: fc.integer({ min: 3, max: 300 }) },
+  { weight: 1, arbitrary: fc.double({ min: 3, max: 900, noNaN: true }) },
+);
+const labelWish = fc.record({
+  widthMm: optional(labelMm),
+  heightMm: optional(labelMm),
+  across: optional(fc.integer({ min: 1, max: 30 })),
+  along: optional(fc.integer({ min: 1, max: 30 })),
+  gapMm: optional(fc.double({ min: 0, max: 20, noNaN: true })),
+  edgeMm: optional(fc.double({ min: 0, max: 20, noNaN: true })),
+  inks: optional(fc.uniqueArray(ink, { maxLength: 7 })),
+  bleedMm: optional(fc.double({ min: 0, max: 5, noNaN: true })),
+  grade: optional(fc.constantFrom('Label paper, permanent', 'Label film, removable', 'Ivory board 300', 'no such grade')),
+  food: optional(fc.boolean()),
+  perforated: optional(fc.boolean()),
+  backSlitMm: optional(fc.integer({ min: 5, max: 400 })),
+  delivered: optional(fc.constantFrom('sheets' as const, 'rolls' as const)),
+  sheetsAStack: optional(fc.integer({ min: 1, max: 2_000 })),
+  piecesARoll: optional(fc.integer({ min: 1, max: 50_000 })),
+  wrapped: optional(fc.boolean()),
+  rejects: optional(fc.constantFrom('destroy' as const, 'recycle' as const)),
+});
+const webSettings = fc.dictionary(
+  fc.constantFrom(
+    'runningPpm',
+    'setupMetres',
+    'spliceMetres',
+    'repeatMm',
+    'perHour',
+    'repeat',
+    'series',
+    'samples',
+    'people',
+    'toleranceMm',
+  ),
+  fc.oneof(
+    fc.integer({ min: 0, max: 1_000_000 }),
+    fc.double({ min: 1e-6, max: 2_000, noNaN: true }),
+    fc.constantFrom('repeat', 'lamp', 'lampFood', 'oil', ''),
+  ),
+);
+const webStones = ['stock', 'plates', 'print', 'camera', 'sheet', 'reject', 'stack', 'wind', 'pack'].map((k) => `label.web.${k}`);
+
+/** Any job of line 2 the door lets in. */
+const anyLabel: fc.Arbitrary<JobSpec> = fc
+  .record({
+    quantity: fc.oneof(fc.integer({ min: 1, max: 5_000_000 }), fc.constantFrom(1, 1_000_000_000)),
+    wish: labelWish,
+    machine: fc.dictionary(fc.constantFrom(...webStones), fc.constantFrom('web7', 'press3', 'nowhere')),
+    stock: optional(fc.constantFrom('label162-500', 'labelfilm138-500', 'ivory300-520x720', 'nothing')),
+    settings: fc.dictionary(fc.constantFrom(...webStones), webSettings),
+    drop: fc.subarray(webStones),
+  })
+  .map((r): JobSpec =>
+    JobSpecSchema.parse(
+      JSON.parse(
+        JSON.stringify({
+          ...labelSpec(r.quantity),
+          products: { label: { kind: 'made', family: 'label-sheet', wish: r.wish } },
+          choices: {
+            ...labelSpec().choices,
+            machine: r.machine,
+            stock: r.stock ? { 'label.web': r.stock } : {},
+            settings: r.settings,
+            route: { drop: r.drop },
+          },
+        }),
+      ),
+    ),
+  );
+
+/** Any specification the door lets in. */
+export const anySpec: fc.Arbitrary<JobSpec> = fc.oneof({ weight: 2, arbitrary: anyCard }, { weight: 1, arbitrary: anyLabel });

@@ -1,4 +1,5 @@
 import type { FindingArgs, FindingLevel, Plan } from './plan-types';
+import { pulledOf } from './pulled';
 import { riverOf } from './river';
 import { thumbnailSvg } from './thumbnail';
 import { familyOf } from '../families/registry';
@@ -7,7 +8,9 @@ import type { JobSpec } from '../product/job-spec';
 /** What a list shows of a job without planning it again: one row, stored beside the specification it was made from. */
 export interface PlanSummary {
   good: number;
-  sheets: number;
+  /** What is pulled, in sheets or metres of web. */
+  pulled: number;
+  pulledUnit: 'sheet' | 'metre';
   plates: number;
   machineS: number;
   readyAt: number;
@@ -31,7 +34,7 @@ export function summaryOf(plan: Plan, spec: JobSpec): PlanSummary {
   const worst = plan.findings.find((f) => f.level !== 'know');
   return {
     good: plan.figures['total.good']?.value ?? 0,
-    sheets: total('sheets'),
+    ...pulledOf(plan),
     plates: total('plates'),
     machineS: Math.round(total('machineS')),
     readyAt: total('readyAt'),

@@ -15,7 +15,6 @@ import {
   type DraftContext,
   type PanelRow,
   type Process,
-  type ProcessContext,
   limitTerm,
   runningLossTerm,
   setting,

@@ -1,5 +1,6 @@
 import type { Formula } from '../quantity/figure';
 import { fig, typed } from '../quantity/ledger';
+import { formatNumber } from '../words/format';
 import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
 import { CLOCK_TIME, HANDS_TIME } from '../finishing/folding';
@@ -20,6 +21,7 @@ const BALANCE: Formula<'taken' | 'good' | 'destroyed'> = {
   id: 'counts.balance',
   unit: 'sheet',
   source: 'what came in = good + destroyed',
+  carriesGuess: false,
   of: ({ taken, good, destroyed }) => taken - good - destroyed,
 };
 
@@ -86,7 +88,7 @@ function rows(cx: ConsumeContext): PanelRow[] {
   return [
     { label: 'rejects', text: isDestroyed(cx) ? 'destroyUnderWitness' : 'recycle' },
     { label: 'rejectShare', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
-    { label: 'samples', figure: `${cx.id}.samples`, edit: { at: settingPath(cx, 'samples'), kind: 'count' } },
+    { label: 'samplesPulled', figure: `${cx.id}.samples`, edit: { at: settingPath(cx, 'samples'), kind: 'count' } },
     { label: 'destroyed', figure: `${cx.id}.destroyed` },
     { label: 'balance', figure: `${cx.id}.balance` },
     {
@@ -110,21 +112,21 @@ function rejectScene(cx: ConsumeContext): Scene {
     { kind: 'rect', role: 'strike', x: 150, y: high + 14, w: 90, h: out, ref: 'destroyed' },
     { kind: 'line', role: 'arrow', x1: 94, y1: high / 2, x2: 146, y2: high / 2 },
     { kind: 'line', role: 'arrow', x1: 94, y1: high - 2, x2: 146, y2: high + 14 + out / 2 },
-    { kind: 'text', role: 'strong', x: 45, y: high / 2 + 4, text: `${taken} in`, sizeMm: 11, anchor: 'middle' },
-    { kind: 'text', role: 'strong', x: 195, y: high / 2 + 4, text: `${good} good`, sizeMm: 11, anchor: 'middle' },
+    { kind: 'text', role: 'strong', x: 45, y: high / 2 + 4, text: `${formatNumber(taken)} in`, sizeMm: 11, anchor: 'middle' },
+    { kind: 'text', role: 'strong', x: 195, y: high / 2 + 4, text: `${formatNumber(good)} good`, sizeMm: 11, anchor: 'middle' },
     {
       kind: 'text',
       role: 'label',
       x: 150,
       y: high + out + 28,
-      text: `${destroyed} ${isDestroyed(cx) ? 'destroyed under witness' : 'recycled'}`,
+      text: `${formatNumber(destroyed)} ${isDestroyed(cx) ? 'destroyed under witness' : 'recycled'}`,
       sizeMm: 10,
     },
   ];
   return {
     title: 'good and destroyed',
     says: `${taken} in, ${good} good, ${destroyed} ${isDestroyed(cx) ? 'destroyed under witness' : 'recycled'}; ${value('balance')} left over.`,
-    box: { x: -8, y: -8, w: 270, h: high + out + 46 },
+    box: { x: -8, y: -8, w: 330, h: high + out + 46 },
     toScale: false,
     shapes,
   };

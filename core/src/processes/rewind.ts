@@ -27,7 +27,7 @@ export const rewind: Process = {
       perGood: 1,
       whole: false,
       losses: {},
-      cautions: ['nips', 'knife'],
+      cautions: ['nips', 'sheeterKnife'],
       also: [
         {
           port: { flow: `${cx.id}.cores`, per: 1 },

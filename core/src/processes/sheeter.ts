@@ -46,7 +46,7 @@ export const sheeter: Process = {
       perGood: 1 / perSheet,
       whole: true,
       losses,
-      cautions: ['knife', 'nips'],
+      cautions: ['sheeterKnife', 'nips'],
     });
   },
   consume(cx) {
@@ -102,7 +102,7 @@ function sheetScene(cx: ConsumeContext): Scene {
   if (!part?.web || !form) return { title: 'sheet', says: 'No sheet yet.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
   const [w, h] = form.sheetMm;
   const { across, along, gapMm, edgeMm, perforated, backSlitMm } = part.web;
-  const text = Math.max(w, h) / 34;
+  const text = Math.max(w, h) / 24;
   const shapes: Shape[] = [{ kind: 'rect', role: 'sheet', x: 0, y: 0, w, h, ref: 'sheet' }];
   const rowMm = (h - 2 * edgeMm + gapMm) / along;
   if (across * along <= 400)

@@ -184,9 +184,9 @@ function webScene(cx: ConsumeContext): Scene {
     { kind: 'circle', role: 'core', cx: 26, cy: 66, r: 5 },
     { kind: 'line', role: 'web', x1: 26, y1: 40, x2: end + 70, y2: 40, ref: 'web' },
     { kind: 'line', role: 'splice', x1: 58, y1: 32, x2: 64, y2: 48, ref: 'splice' },
-    { kind: 'text', role: 'label', x: 61, y: 60, text: 'splice', sizeMm: 8, anchor: 'middle' },
+    { kind: 'text', role: 'label', x: 61, y: 60, text: 'splice', sizeMm: 11, anchor: 'middle' },
     { kind: 'rect', role: 'unit', x: end, y: 16, w: 26, h: 16, ref: 'camera' },
-    { kind: 'text', role: 'label', x: end + 13, y: 11, text: 'camera', sizeMm: 8, anchor: 'middle' },
+    { kind: 'text', role: 'label', x: end + 13, y: 11, text: 'camera', sizeMm: 11, anchor: 'middle' },
     { kind: 'circle', role: 'roll', cx: end + 70, cy: 66, r: 26, ref: 'rewinder' },
     { kind: 'circle', role: 'core', cx: end + 70, cy: 66, r: 5 },
   ];
@@ -197,7 +197,7 @@ function webScene(cx: ConsumeContext): Scene {
     if (ink === undefined) continue;
     shapes.push(
       { kind: 'circle', role: 'ink', ink, cx: x + 18, cy: 22, r: 12 },
-      { kind: 'text', role: 'inkName', x: x + 18, y: 92, text: ink, sizeMm: 9, anchor: 'middle' },
+      { kind: 'text', role: 'inkName', x: x + 18, y: 92, text: ink, sizeMm: 11, anchor: 'middle' },
       { kind: 'rect', role: 'lamp', x: x + 38, y: 26, w: 12, h: 8, ref: `lamp ${u + 1}` },
     );
   }
@@ -218,7 +218,7 @@ function repeatShapes(cx: ConsumeContext, top: number, most: number): Shape[] {
   const part = cx.parts[0];
   if (!cx.layout || !web || !part?.web) return [];
   const [widthMm, repeatMm] = cx.layout.sheetMm;
-  const k = Math.min(most / repeatMm, 150 / widthMm);
+  const k = Math.min(most / repeatMm, 260 / widthMm);
   const shapes: Shape[] = [{ kind: 'rect', role: 'sheet', x: 0, y: top, w: repeatMm * k, h: widthMm * k, ref: 'repeat' }];
   const [sheetW, sheetL] = web.sheetMm;
   for (const c of cx.layout.cells) {
@@ -253,11 +253,11 @@ function repeatShapes(cx: ConsumeContext, top: number, most: number): Shape[] {
     {
       kind: 'text',
       role: 'label',
-      x: (repeatMm * k) / 2,
-      y: top + widthMm * k + 20,
-      text: `repeat ${Math.round(repeatMm * 10) / 10} mm, ${web.teeth} teeth · ${web.lanes} lanes on ${widthMm} mm · ${web.around} around`,
-      sizeMm: 9,
-      anchor: 'middle',
+      x: 0,
+      y: top + widthMm * k + 22,
+      text: `repeat ${Math.round(repeatMm * 10) / 10} mm, ${web.teeth} teeth · ${web.lanes} ${web.lanes === 1 ? 'lane' : 'lanes'} on ${widthMm} mm · ${web.around} around`,
+      sizeMm: 11,
+      anchor: 'start',
     },
   );
   return shapes;

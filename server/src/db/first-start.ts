@@ -26,6 +26,9 @@ export const FirstStart = z.strictObject({
       quantity: z.number().int(),
       owner: z.enum(['works', 'customer']),
       caliperUm: z.number().nullable(),
+      kg: z.number().positive().optional(),
+      diameterMm: z.number().positive().optional(),
+      coreMm: z.number().positive().optional(),
       place: z.string(),
     }),
   ),
@@ -68,14 +71,10 @@ export async function firstStart(db: Pool, from: FirstStart): Promise<boolean> {
   await db.query('insert into plants (hash, plant) values ($1, $2) on conflict (hash) do nothing', [name, JSON.stringify(from.plant)]);
   await db.query('insert into plant_in_force (hash) values ($1) on conflict (one) do nothing', [name]);
   for (const l of from.lots)
-    await db.query('insert into lots (id, stock, quantity, owner, caliper_um, place) values ($1, $2, $3, $4, $5, $6)', [
-      l.id,
-      l.stock,
-      l.quantity,
-      l.owner,
-      l.caliperUm,
-      l.place,
-    ]);
+    await db.query(
+      'insert into lots (id, stock, quantity, owner, caliper_um, place, kg, diameter_mm, core_mm) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)',
+      [l.id, l.stock, l.quantity, l.owner, l.caliperUm, l.place, l.kg ?? null, l.diameterMm ?? null, l.coreMm ?? null],
+    );
   for (const t of from.tools)
     await db.query('insert into tools (id, kind, spec, life_left, state, place) values ($1, $2, $3, $4, $5, $6)', [
       t.id,

@@ -6,7 +6,7 @@ from plant_in_force f
 export const PLANT_BY_HASH = `select plant from plants where hash = $1`;
 /** Lots of some stocks. $1 text[] ids of stocks; empty: all. */
 export const LOTS = `
-select id, stock, quantity, owner, caliper_um as "caliperUm"
+select id, stock, quantity, owner, caliper_um as "caliperUm", kg, diameter_mm as "diameterMm", core_mm as "coreMm"
 from lots
 where cardinality($1::text[]) = 0 or stock = any($1)
 order by id`;

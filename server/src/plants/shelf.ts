@@ -32,6 +32,11 @@ export function momentOf(local: string, timeZone: string): number | null {
   return at.isValid ? at.toUnixInteger() : null;
 }
 
+type Measured = 'caliperUm' | 'kg' | 'diameterMm' | 'coreMm';
+/** What was measured of a lot; what was not is left out. */
+const measured = (lot: Record<Measured, number | null>): Partial<Record<Measured, number>> =>
+  Object.fromEntries(Object.entries(lot).flatMap(([what, value]) => (value === null ? [] : [[what, value]])));
+
 /** The shelf of a job: the clock in steps of a quarter of an hour, the lots and tools it can touch, open hours, due moments. */
 export async function cutShelf(
   db: Db,
@@ -39,7 +44,9 @@ export async function cutShelf(
 ): Promise<Shelf> {
   const asOf = Math.floor(now / QUARTER_S) * QUARTER_S;
   const lots = (
-    await db.query<{ id: string; stock: string; quantity: number; owner: 'works' | 'customer'; caliperUm: number | null }>(LOTS, [[]])
+    await db.query<{ id: string; stock: string; quantity: number; owner: 'works' | 'customer' } & Record<Measured, number | null>>(LOTS, [
+      [],
+    ])
   ).rows;
   const tools = (await db.query<{ id: string; spec: string; lifeLeft: number; state: 'store' | 'out' | 'customer' }>(TOOLS, [[]])).rows;
   const due = Object.fromEntries(
@@ -53,7 +60,7 @@ export async function cutShelf(
     asOf,
     due,
     open: { any: openHours(plant, asOf) },
-    lots: Object.fromEntries(lots.map(({ id, caliperUm, ...lot }) => [id, { ...lot, ...(caliperUm !== null && { caliperUm }) }])),
+    lots: Object.fromEntries(lots.map(({ id, stock, quantity, owner, ...lot }) => [id, { stock, quantity, owner, ...measured(lot) }])),
     tools: Object.fromEntries(tools.map(({ id, ...tool }) => [id, tool])),
     ...(palletLimit && { palletLimit }),
   };

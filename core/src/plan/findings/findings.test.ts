@@ -4,6 +4,7 @@ import { FINDINGS, REMEDIES } from '../../words/en';
 import type { JobSpec } from '../../product/job-spec';
 import { applyEdits, JobSpecSchema } from '../door';
 import { cardSpec, LINDMOOR, SHELF } from '../line-1.fixture';
+import { labelSpec } from '../line-2.fixture';
 import { plan } from '../plan';
 import { LEVELS } from '../plan-types';
 import { RULES } from './find-all';
@@ -44,6 +45,12 @@ const override = (until: number, id = 'card.card.print.front.run'): JobSpec => (
 const delivered = (n: number): JobSpec => ({
   ...cardSpec(),
   items: { i1: { ...cardSpec().items['i1']!, deliveries: [{ by: '2026-03-20T12:00', share: { only: n }, to: 'x' }] } },
+});
+
+const film = { grade: 'Label film, removable' };
+const twoPasses = (front: string[]): JobSpec => ({
+  ...wish({ front, back: [] }),
+  choices: { ...cardSpec().choices, machine: { 'card.card.print': 'press1' } },
 });
 
 /** For each rule: a case in which it fires, and a near one in which it stays silent. */
@@ -165,6 +172,43 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
     fires: { shelf: shelf({ due: { i1: SHELF.asOf + 3600 } }) },
     silent: { shelf: shelf({ due: { i1: SHELF.asOf + 90 * 86_400 } }) },
   },
+  'roll.lengthsDiffer': {
+    level: 'decide',
+    fires: { spec: labelSpec(), plant: stock('label162-330', { caliperUm: 160 }) },
+    silent: { spec: labelSpec() },
+  },
+  'roll.overMachine': {
+    level: 'release',
+    fires: {
+      spec: { ...labelSpec(), choices: { ...labelSpec().choices, stock: { 'label.web': 'label162-500' } } },
+      plant: machine('web7', { limits: { ...LINDMOOR.machines['web7']!.limits, maxWebMm: 450 } }),
+    },
+    silent: { spec: labelSpec(), plant: machine('web7', { limits: { ...LINDMOOR.machines['web7']!.limits, maxWebMm: 450 } }) },
+  },
+  'repeat.broken': {
+    level: 'decide',
+    fires: { spec: labelSpec(480_000, {}, { 'label.web.print': { repeatMm: 600 } }) },
+    silent: { spec: labelSpec(480_000, { edgeMm: 3.5 }, { 'label.web.print': { repeatMm: 514.35 } }) }, // two sheets of 257 mm, 162 teeth
+  },
+  'food.migration': {
+    level: 'release',
+    fires: { spec: labelSpec(480_000, { food: true }) },
+    silent: { spec: labelSpec(480_000, { food: false }) },
+  },
+  'film.surface': {
+    level: 'decide',
+    fires: { spec: labelSpec(480_000, film), plant: stock('labelfilm138-500', { surfaceMnPerM: 34 }) },
+    silent: { spec: labelSpec(480_000, film) },
+  },
+  'lay.changes': { level: 'know', fires: {}, silent: { spec: wish({ back: [] }) } },
+  'press.washUp': {
+    level: 'know',
+    fires: {
+      spec: twoPasses(['K', 'C', 'M', 'Y', 'white', 'moss']),
+      plant: machine('press1', { limits: { ...LINDMOOR.machines['press1']!.limits, units: 3 } }),
+    },
+    silent: { spec: twoPasses(['K', 'C', 'M', 'Y']) },
+  },
   'override.stale': { level: 'decide', fires: { spec: override(SHELF.asOf - 1) }, silent: { spec: override(SHELF.asOf + 1000) } },
 };
 const found = ({ spec = cardSpec(), plant = LINDMOOR, shelf: s = SHELF }: Case) => plan(spec, plant, s).findings;
@@ -229,4 +273,40 @@ test('every practice default carries tag and source, and guesses have a width be
     expect(p.source.length).toBeGreaterThan(3);
     expect(p.pm).toBeLessThanOrEqual(p.value);
   }
+});
+
+describe('food', () => {
+  const food = (wishes: object, settings: JobSpec['choices']['settings'] = {}): JobSpec =>
+    labelSpec(480_000, { food: true, ...wishes }, settings);
+  const fits = { 'label.web.print': { series: 'lampFood' } };
+  const said = (spec: JobSpec) => found({ spec }).filter((f) => f.code === 'food.migration');
+  it('asks for a series made for it, and is settled by it', () => {
+    expect(said(food({})).map((f) => f.args['what'])).toEqual(['ink']);
+    expect(said(food({}, fits))).toEqual([]);
+  });
+  it('asks for an adhesive made for it, and has no remedy but another laminate', () => {
+    expect(said(food(film, fits)).map((f) => [f.args['what'], f.remedies.length])).toEqual([['adhesive', 0]]);
+  });
+  it('says nothing of unprinted labels on a fit laminate', () => {
+    expect(said(food({ inks: [] }))).toEqual([]);
+  });
+});
+
+describe('a roll beyond its machine', () => {
+  const limits = LINDMOOR.machines['web7']!.limits;
+  const on = (more: object): Case => ({ spec: labelSpec(), plant: machine('web7', { limits: { ...limits, ...more } }) });
+  test.each([
+    ['width', { maxWebMm: 300 }],
+    ['width', { minWebMm: 510 }],
+    ['diameter', { maxRollDiameterMm: 800 }],
+    ['mass', { maxRollKg: 200 }],
+    ['core', { coreMm: 152 }],
+  ])('is told by its %s', (what, limit) => {
+    const [f] = found(on(limit)).filter((x) => x.code === 'roll.overMachine' && x.at === 'label.web.print');
+    expect(f?.args['what']).toBe(what);
+  });
+  it('is sent to be rewound where no other roll of its grade fits', () => {
+    const [f] = found(on({ coreMm: 152 })).filter((x) => x.code === 'roll.overMachine');
+    expect(f?.remedies).toEqual([{ do: 'ask', says: 'remedy.rewindRoll', desk: 'store' }]);
+  });
 });

@@ -9,6 +9,7 @@ export const CAUTIONS: Record<string, string> = {
   platen: 'Platen: crushing. Lock out before make-ready; guards closed to run.',
   heat: 'Hot dies and sealing bars: burns.',
   knife: 'Guillotine: two-hand start, guards on, never reach under the clamp.',
+  sheeterKnife: 'Sheeter, slitter and perforating rolls: guards closed; stop and lock out before reaching in.',
   rollers: 'Folder: in-running rollers; guards closed, inch with hands clear.',
   repetition: 'Handwork: change hands and task, take the rests that were planned.',
   lifting: 'Lift with two or with a table; pallets move by truck.',

@@ -96,7 +96,7 @@ export const LABELS: Record<string, string> = {
   backSlits: 'Slits in the liner',
   rejects: 'Faulty ones',
   rejectShare: 'Faulty share',
-  samples: 'samples',
+  samplesPulled: 'Samples pulled',
   destroyed: 'Taken out',
   balance: 'Left over in the books',
   destroyUnderWitness: 'destroyed, two people sign',
@@ -180,6 +180,7 @@ export const LABELS: Record<string, string> = {
   // lost
   setup: 'setup',
   running: 'running',
+  samples: 'samples',
   batch: 'changes',
   'waste.setup.kg': 'Setup',
   'waste.running.kg': 'Running',

@@ -19,10 +19,10 @@ import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMo
       <thead>
         <tr>
           <th>Press</th>
-          <th>Sheet</th>
+          <th>Stock</th>
           <th>Work style</th>
           <th class="number">Up</th>
-          <th class="number">Sheets</th>
+          <th class="number">To pull</th>
           <th class="number">Plates</th>
           <th class="number">On machines</th>
           <th class="number">Per thousand</th>
@@ -38,7 +38,9 @@ import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMo
             <td>{{ r.stock }}</td>
             <td>{{ word(r.style) }}</td>
             <td class="number">{{ n(r.copiesUp) }}</td>
-            <td class="number">{{ n(r.sheets) }}</td>
+            <td class="number">
+              {{ n(r.pulled) }} <span class="unit">{{ r.pulledUnit === 'metre' ? 'm' : '' }}</span>
+            </td>
             <td class="number">{{ n(r.plates) }}</td>
             <td class="number">{{ duration(r.machineS) }}</td>
             <td class="number">

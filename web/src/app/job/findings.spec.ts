@@ -46,7 +46,7 @@ const press = (host: HTMLElement, text: string): void => {
   if (!found) throw new Error(`no button ${text}`);
   found.click();
 };
-const totals = { sheets: 1_337, money: 2_600, readyAt: 1_772_811_082, chance: 0.63 };
+const totals = { pulled: 1_337, pulledUnit: 'sheet', money: 2_600, readyAt: 1_772_811_082, chance: 0.63 };
 
 describe('Findings', () => {
   it('counts what blocks, what is to decide and what is to know', () => {
@@ -68,7 +68,7 @@ describe('Findings', () => {
     press(host, 'Decide');
     await set('preview', {
       before: totals,
-      after: { ...totals, sheets: 1_412, money: 2_700.4, readyAt: totals.readyAt + 3_600, chance: 0.95 },
+      after: { ...totals, pulled: 1_412, money: 2_700.4, readyAt: totals.readyAt + 3_600, chance: 0.95 },
     });
     const says = card(host, 'Decide').textContent;
     expect(says).toContain('+75 sheets');

@@ -141,7 +141,7 @@ export class Findings {
     if (!after) return 'cannot be applied';
     const signed = (n: number, decimals = 0): string => (n > 0 ? `+${formatNumber(n, decimals)}` : formatNumber(n, decimals));
     const parts = [
-      after.sheets !== before.sheets ? `${signed(after.sheets - before.sheets)} sheets` : '',
+      after.pulled !== before.pulled ? `${signed(after.pulled - before.pulled)} ${after.pulledUnit === 'sheet' ? 'sheets' : 'metres'}` : '',
       Math.abs(after.money - before.money) >= 0.5 ? `cost ${signed(after.money - before.money)}` : '',
       after.readyAt !== before.readyAt
         ? `ready ${formatDuration(Math.abs(after.readyAt - before.readyAt))} ${after.readyAt > before.readyAt ? 'later' : 'sooner'}, ${formatMoment(after.readyAt, this.timeZone())}`

@@ -31,7 +31,19 @@ import { RouteBars } from './route-bars';
 import { StonePanel } from './stone-panel';
 import { Working } from './working';
 
-const FOOT: TotalKey[] = ['sheets', 'plates', 'inkKg', 'machineS', 'waitS', 'money', 'perThousand', 'runOn', 'wasteKg', 'readyAt'];
+const FOOT: TotalKey[] = [
+  'sheets',
+  'metres',
+  'plates',
+  'inkKg',
+  'machineS',
+  'waitS',
+  'money',
+  'perThousand',
+  'runOn',
+  'wasteKg',
+  'readyAt',
+];
 
 /** One job: header, count river, the chosen stone with drawing, settings, findings and workings, totals at the foot. There is no save button. */
 @Component({

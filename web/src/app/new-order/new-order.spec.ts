@@ -116,12 +116,12 @@ describe('a new order', () => {
     expect(second.button('Product name,').textContent).toContain('Spring card');
     second.button('Start over').click();
     await second.settle();
-    expect(second.button('Product name,').textContent).toContain('New card');
+    expect(second.button('Product name,').textContent).toContain('New order');
   });
   it('ignores a kept order that this version cannot read', async () => {
     localStorage.setItem(KEPT, '{"schema":1,"name":7}');
     const { button } = await open();
-    expect(button('Product name,').textContent).toContain('New card');
+    expect(button('Product name,').textContent).toContain('New order');
   });
   it('enters once however often it is clicked, and opens the job', async () => {
     const { host, http, type, button, settle } = await open();

@@ -29,6 +29,7 @@ import { PlanContext } from '../shared/plan-context';
 import { Shortcuts } from '../shared/shortcuts';
 import { SessionActions } from '../session/session.feature';
 
+const NEW_NAME = 'New order';
 const KEPT = 'druckerei.new-order';
 const DAY_MS = 86_400_000;
 
@@ -37,14 +38,14 @@ export function freshSpec(family: FamilyId, now: Date): JobSpec {
   const by = `${new Date(now.getTime() + 14 * DAY_MS).toISOString().slice(0, 10)}T12:00`;
   return JobSpecSchema.parse({
     schema: 1,
-    name: 'New card',
+    name: NEW_NAME,
     choices: NO_CHOICES,
     overrides: {},
     decisions: {},
     items: {
       i1: {
         orderLine: null,
-        product: 'card',
+        product: familyOf(family).product,
         versions: { only: { name: 'only', quantity: 5000, changes: [] } },
         deliveries: [{ by, share: { only: 5000 }, to: '' }],
         overs: { underPpm: 0, overPpm: 50_000, extra: 'customer' },
@@ -52,7 +53,7 @@ export function freshSpec(family: FamilyId, now: Date): JobSpec {
         balanced: false,
       },
     },
-    products: { card: { kind: 'made', family, wish: familyOf(family).starts } },
+    products: { [familyOf(family).product]: { kind: 'made', family, wish: familyOf(family).starts } },
   });
 }
 
@@ -112,7 +113,7 @@ export class NewOrder implements OnDestroy {
       : 'no date';
   });
   protected readonly missing = computed(() =>
-    this.spec().name.trim() === '' || this.spec().name === 'New card'
+    this.spec().name.trim() === '' || this.spec().name === NEW_NAME
       ? 'Name the product.'
       : this.customer() === '' && this.newName().trim() === ''
         ? 'Choose the customer.'

@@ -16,7 +16,8 @@ const row = (job: string, more: Partial<OrderRow> = {}): OrderRow => ({
   version: 1,
   summary: {
     good: 900,
-    sheets: 300,
+    pulled: 300,
+    pulledUnit: 'sheet',
     plates: 5,
     machineS: 3600,
     readyAt: 1000,

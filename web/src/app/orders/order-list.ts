@@ -34,8 +34,13 @@ export class OrderList {
   });
   protected readonly sums = computed(() =>
     this.rows().reduce(
-      (s, r) => ({ hours: s.hours + r.summary.machineS, sheets: s.sheets + r.summary.sheets, decide: s.decide + r.summary.undecided }),
-      { hours: 0, sheets: 0, decide: 0 },
+      (s, r) => ({
+        hours: s.hours + r.summary.machineS,
+        sheets: s.sheets + (r.summary.pulledUnit === 'sheet' ? r.summary.pulled : 0),
+        metres: s.metres + (r.summary.pulledUnit === 'metre' ? r.summary.pulled : 0),
+        decide: s.decide + r.summary.undecided,
+      }),
+      { hours: 0, sheets: 0, metres: 0, decide: 0 },
     ),
   );
   protected readonly n = formatNumber;

@@ -10,7 +10,8 @@ export type Ask =
 
 /** What a remedy would change, shown before it is applied. */
 export interface Preview {
-  sheets: number;
+  pulled: number;
+  pulledUnit: 'sheet' | 'metre';
   money: number;
   readyAt: number;
   plates: number;

@@ -8,6 +8,7 @@ import {
   type Planned,
   type Plant,
   productPicture,
+  pulledOf,
   propose,
   riverOf,
   sceneOf,
@@ -85,7 +86,7 @@ function compareNext(seq: number, proposals: ReturnType<typeof propose> | null):
 function previewOf(plan: Plan): Preview {
   const total = (key: keyof Plan['totals']): number => plan.figures[plan.totals[key] ?? '']?.value ?? 0;
   return {
-    sheets: total('sheets'),
+    ...pulledOf(plan),
     money: total('money'),
     readyAt: total('readyAt'),
     plates: total('plates'),
