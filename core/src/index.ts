@@ -35,6 +35,7 @@ export * from './ink/ink-order';
 export * from './finishing/cutting-program';
 export * from './counts/chance-of-enough';
 export * from './processes/process';
+export { PROCESS_IDS } from './processes/registry';
 export * from './families/family';
 export * from './families/folded-card-wish';
 export * from './families/label-sheet-wish';

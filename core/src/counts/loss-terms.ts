@@ -1,6 +1,7 @@
 import type { Formula, Term } from '../quantity/figure';
 import { type Ledger, fig } from '../quantity/ledger';
 import { ceilTolerant, floorTolerant } from '../quantity/round-tolerant';
+import { type LossPoint, tableTerms } from '../flow/loss-table';
 import type { LossTerms } from '../flow/solve-backward';
 
 const source = 'school "setup + running %": handbook ranges, from memory';
@@ -52,12 +53,18 @@ export interface LossesSaid<T extends string> {
   setup?: { formula: Formula<T>; terms: Record<T, Term> };
   runningPpm?: Term;
   samples?: Term;
+  /** The plant's table for this work, and whether it is the school in force. */
+  table?: { points: LossPoint[]; inForce: boolean; at: string } | null;
   /** Lost with every begun roll: how much web a roll and a cycle have, and how many metres go. */
   batch?: { cycles: Record<'batch' | 'perCycle', Term>; lost: Record<'metres' | 'factor' | 'repeatMm', Term> };
 }
 
 /** Writes the losses of a step that occur as figures (so that each can be overridden by hand) and returns them as terms for the counts. */
-export function lossFigures<T extends string>(step: string, { setup, runningPpm, samples, batch }: LossesSaid<T>, to: Ledger): LossTerms {
+export function lossFigures<T extends string>(
+  step: string,
+  { setup, runningPpm, samples, batch, table }: LossesSaid<T>,
+  to: Ledger,
+): LossTerms {
   const losses: LossTerms = {};
   if (setup) {
     to.figure(`${step}.setupCycles`, setup.formula, setup.terms);
@@ -77,5 +84,7 @@ export function lossFigures<T extends string>(step: string, { setup, runningPpm,
     losses.batchCycles = fig(`${step}.batchCycles`);
     losses.batchLost = fig(`${step}.batchLost`);
   }
-  return losses;
+  if (!table) return losses;
+  const byTable: LossTerms = { ...(losses.samples && { samples: losses.samples }), table: tableTerms(table.points, table.at) };
+  return table.inForce ? { ...byTable, other: losses } : { ...losses, other: byTable };
 }

@@ -1,4 +1,5 @@
 import type { CountUnit, Id } from '../quantity/figure';
+import type { LossPoint } from './loss-table';
 
 export type Supply =
   | { from: 'here' }
@@ -34,6 +35,8 @@ export interface Loss {
   samples: number;
   /** Lost cycles per begun batch of so many cycles: a roll, a reel change, a pile. */
   perBatch?: { cycles: number; lost: number };
+  /** The table school: what so many good cycles lose, in place of setup and running loss. */
+  table?: LossPoint[];
 }
 
 /** Why a step waits on the clock. */

@@ -1,4 +1,4 @@
-import type { Id, Term } from '../quantity/figure';
+import type { Formula, Id, Term } from '../quantity/figure';
 import { type Ledger, fig } from '../quantity/ledger';
 import {
   BATCH_LOST,
@@ -15,6 +15,7 @@ import {
   TAKEN,
   TAKEN_PART,
 } from './counts';
+import { LOST_BY_TABLE, RUN_BY_TABLE, tableTerms } from './loss-table';
 import { type Net, type Port, type Step, inOrder } from './net';
 
 /** Ids of a step's count figures in the ledger. */
@@ -23,7 +24,7 @@ export interface StepCount {
   run: Id<'figure'>;
   good: Id<'figure'>;
   /** By kind; only the kinds that occur. */
-  lost: Partial<Record<'setup' | 'running' | 'samples' | 'batch', Id<'figure'>>>;
+  lost: Partial<Record<'setup' | 'running' | 'samples' | 'batch' | 'table', Id<'figure'>>>;
   /** What is taken and made over, by flow. */
   taken: Record<Id<'flow'>, Id<'figure'>>;
   over: Record<Id<'flow'>, Id<'figure'>>;
@@ -34,16 +35,22 @@ export interface Counts {
 }
 
 /** What a step loses, as terms, so that the working can say where each comes from. A loss that does not occur has no term. */
-export type LossTerms = Partial<Record<Exclude<keyof RunTerms, 'need'>, Term>>;
+export type LossTerms = Partial<Record<Exclude<keyof RunTerms, 'need'>, Term>> & {
+  /** Lines of a table of losses, in place of setup and running loss. */
+  table?: Record<string, Term>;
+  /** The run by the other school, shown beside. */
+  other?: Omit<LossTerms, 'other'>;
+};
 
 const plain = (value: number, unit: 'cycle' | 'ppm' | 'piece' | '1', at: string): Term => ({ value, unit, from: 'plant', at });
 
 /** The losses of a step that says them as numbers only. */
-function plainLosses(id: Id<'step'>, { setupCycles, runningPpm, samples, perBatch }: Step['loss']): LossTerms {
+function plainLosses(id: Id<'step'>, { setupCycles, runningPpm, samples, perBatch, table }: Step['loss']): LossTerms {
   return {
     ...(setupCycles > 0 && { setup: plain(setupCycles, 'cycle', `${id}.setup`) }),
     ...(runningPpm > 0 && { runningPpm: plain(runningPpm, 'ppm', `${id}.running`) }),
     ...(samples > 0 && { samples: plain(samples, 'cycle', `${id}.samples`) }),
+    ...(table && { table: tableTerms(table, `${id}.table`) }),
     ...(perBatch && {
       batchCycles: plain(perBatch.cycles, 'cycle', `${id}.batch`),
       batchLost: plain(perBatch.lost, 'cycle', `${id}.batch`),
@@ -93,7 +100,8 @@ function countStep(
   to: Ledger,
   said: LossTerms = plainLosses(id, step.loss),
 ): StepCount {
-  const losses: LossTerms = Object.fromEntries(Object.entries(said).filter(([, term]) => 'fig' in term || term.value > 0));
+  const { table, other, ...each } = said;
+  const losses: LossTerms = Object.fromEntries(Object.entries(each).filter(([, term]) => 'fig' in term || term.value > 0));
   const at = (what: string): Id<'figure'> => `${id}.${what}`;
   const cyclesFor = ({ flow, per, share = 1 }: Port): Record<'demand' | 'share' | 'per', Term> => ({
     demand: fig(demandOf(flow)),
@@ -109,15 +117,20 @@ function countStep(
     });
     to.figure(at('need'), NEED, Object.fromEntries(needs));
   }
-  to.figure(at('run'), RUN, { need: fig(at('need')), ...losses });
+  const need = fig(at('need'));
+  const bySchool = ({ table: lines, ...rest }: Omit<LossTerms, 'other'>): [Formula, Record<string, Term>] =>
+    lines ? [RUN_BY_TABLE, { need, ...(rest.samples && { samples: rest.samples }), ...lines }] : [RUN, { need, ...rest }];
+  to.figure(at('run'), ...bySchool({ ...losses, ...(table && { table }) }));
+  if (other) to.figure(at('runOther'), ...bySchool(other));
   const run = fig(at('run'));
   const lost: StepCount['lost'] = {};
   const { setup, runningPpm, samples, batchCycles, batchLost } = losses;
-  if (setup) to.figure((lost.setup = at('lost.setup')), SETUP_LOST, { setup, run });
-  if (runningPpm)
+  if (table) to.figure((lost.table = at('lost.table')), LOST_BY_TABLE, { need, ...table });
+  if (setup && !table) to.figure((lost.setup = at('lost.setup')), SETUP_LOST, { setup, run });
+  if (runningPpm && !table)
     to.figure((lost.running = at('lost.running')), RUNNING_LOST, { run, runningPpm, ...(lost.setup && { setup: fig(lost.setup) }) });
   if (samples) to.figure((lost.samples = at('lost.samples')), SAMPLES_LOST, { samples, run });
-  if (batchCycles && batchLost) to.figure((lost.batch = at('lost.batch')), BATCH_LOST, { run, batchCycles, batchLost });
+  if (batchCycles && batchLost && !table) to.figure((lost.batch = at('lost.batch')), BATCH_LOST, { run, batchCycles, batchLost });
   to.figure(at('good'), GOOD, { run, ...Object.fromEntries(Object.entries(lost).map(([kind, figure]) => [kind, fig(figure)])) });
   const over: StepCount['over'] = {};
   for (const { flow, per, share = 1 } of step.gives) {

@@ -2,6 +2,7 @@ import type { Id } from '../quantity/figure';
 import { floorTolerant } from '../quantity/round-tolerant';
 import { PPM } from '../quantity/units';
 import { goodCycles } from './counts';
+import { goodByTable } from './loss-table';
 import { type Net, inOrder } from './net';
 
 export interface Forecast {
@@ -39,12 +40,14 @@ export function solveForward(
       if (cycles < run) [run, limitedBy] = [cycles, flow];
     }
     if (run === Infinity) run = 0;
-    const { setupCycles: setup, runningPpm, samples, perBatch } = step.loss;
+    const { setupCycles: setup, runningPpm, samples, perBatch, table } = step.loss;
     const logged = counted[id];
     if (logged) run = logged.run;
     const good = logged
       ? logged.good
-      : goodCycles(run, { setup, runningPpm, samples, batchCycles: perBatch?.cycles ?? 0, batchLost: perBatch?.lost ?? 0 });
+      : table
+        ? goodByTable(table, run, samples)
+        : goodCycles(run, { setup, runningPpm, samples, batchCycles: perBatch?.cycles ?? 0, batchLost: perBatch?.lost ?? 0 });
     steps[id] = { run, good, limitedBy };
     for (const { flow, per, spoilPpm = 0 } of step.takes)
       left[flow] = Math.max((left[flow] ?? 0) - (run * per * PPM) / (PPM - spoilPpm), 0);

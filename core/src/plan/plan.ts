@@ -10,7 +10,7 @@ import { copiesUp } from '../layout/layout';
 import { type JobSpec, orderedQuantity } from '../product/job-spec';
 import { ALLOWANCE, CHANCE, EXPECTED_LOSS, LEAST_GOOD, MOST_GOOD } from '../counts/chance-of-enough';
 import { LATEST, PER_THOUSAND, RUN_ON, SUM, TOTAL_COST } from '../route/time-and-cost';
-import type { Bundle, ConsumeContext, Consumed, DraftContext } from '../processes/process';
+import type { Bundle, ConsumeContext, Consumed, DraftContext, PanelRow } from '../processes/process';
 import { inkSeriesFor } from '../processes/press-inks';
 import { PROCESSES } from '../processes/registry';
 import { FAMILIES } from '../families/registry';
@@ -296,6 +296,9 @@ function chanceFigure(
   return at;
 }
 
+/** The run by the school of losses that is not in force, where the plant keeps both. */
+const otherSchool = (step: Id<'step'>): PanelRow => ({ label: 'otherSchool', figure: `${step}.runOther` });
+
 function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Counts): Stone {
   const first = cx.stepIds[0];
   const last = cx.stepIds.at(-1);
@@ -317,7 +320,9 @@ function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Count
     outside: cx.machine.outside !== undefined,
     steps: cx.stepIds,
     summary: stone.process.summary(cx),
-    panel: stone.process.panel(cx).filter((row) => row.figure === undefined || cx.to.has(row.figure) || row.edit),
+    panel: [...stone.process.panel(cx), otherSchool(first ?? cx.id)].filter(
+      (row) => row.figure === undefined || cx.to.has(row.figure) || row.edit,
+    ),
     cautions: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.cautions ?? []))],
     in: (taken && counts.steps[first ?? '']?.taken[taken.flow]) ?? null,
     out: given ? (counts.demand[given.flow] ?? null) : null,

@@ -17,7 +17,7 @@ const STEP_KG: Formula<'lost' | 'per' | 'widthMm' | 'heightMm' | 'gsm'> = {
   source,
   of: (t) => (t.lost * t.per * t.widthMm * t.heightMm * t.gsm) / 1e9,
 };
-const KINDS = ['setup', 'running', 'samples', 'batch'] as const;
+const KINDS = ['setup', 'running', 'samples', 'batch', 'table'] as const;
 
 /** Units in which the paper is not yet parted into pieces. */
 const UNPARTED: readonly CountUnit[] = ['sheet', 'metre', 'repeat'];

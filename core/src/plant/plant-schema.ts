@@ -69,6 +69,25 @@ const inkSeries = z.strictObject({
   lampDried: z.boolean(),
   pricePerKg: notNegative(1e4),
 });
+const lines = z
+  .array(z.tuple([z.number().int().min(1).max(1e9), z.number().int().min(0).max(1e9)]))
+  .min(1)
+  .max(20)
+  .refine(
+    (points) =>
+      points.every(([good, lost], i) => {
+        const before = points[i - 1];
+        return !before || (good > before[0] && good + lost >= before[0] + before[1]);
+      }),
+    'must rise: more good copies never need fewer sheets in all',
+  );
+const spoilage = z.strictObject({
+  school: z.enum(['setupRunning', 'table']),
+  tables: z
+    .array(z.strictObject({ upToInks: z.number().int().min(0).max(20), lines }))
+    .min(1)
+    .max(8),
+});
 const clock = z.string().regex(/^([01]\d|2[0-4]):[0-5]\d$/, 'is a time such as 06:00');
 
 export const PlantSchema = z.strictObject({
@@ -82,6 +101,7 @@ export const PlantSchema = z.strictObject({
   usualInk: idText,
   usualGrade: z.string().min(1).max(80),
   practice: z.record(z.string().max(60), practice),
+  spoilage: z.record(idText, spoilage).optional(),
   hours: z.partialRecord(z.enum(['1', '2', '3', '4', '5', '6', '7']), z.array(z.tuple([clock, clock])).max(6)),
 }) as unknown as z.ZodType<Plant>;
 

@@ -72,6 +72,12 @@ export interface InkSeries {
   pricePerKg: number;
 }
 
+/** How a process reckons its losses, and the table it may go by: lines of good and lost cycles, for up to so many inks. */
+export interface Spoilage {
+  school: 'setupRunning' | 'table';
+  tables: { upToInks: number; lines: [good: number, lost: number][] }[];
+}
+
 /** Slow facts, immutable, named by their hash; below 200 kB. */
 export interface Plant {
   schema: 1;
@@ -87,6 +93,8 @@ export interface Plant {
   usualGrade: string;
   /** Sparse: only what the plant sets differently from `PRACTICE_DEFAULTS`. */
   practice: Record<string, Practice>;
+  /** The school of losses of each process, and its table by number of inks; setup and running loss where nothing is said. */
+  spoilage?: Record<Id<'process'>, Spoilage>;
   /** Opening hours by weekday (1 = Monday), plant-local "HH:MM"; the server expands them to UTC intervals for the shelf. */
   hours: Record<string, [from: string, to: string][]>;
 }

@@ -15,6 +15,7 @@ import {
   type DraftContext,
   type PanelRow,
   type Process,
+  lossTable,
   runningLossTerm,
   setting,
   settingPath,
@@ -70,6 +71,7 @@ export const foil: Process = {
           terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'foil.setupSheets')), factor: repeatFactor(cx) },
         },
         runningPpm: runningLossTerm(cx, 'foil.runningPpm'),
+        table: lossTable(cx),
       },
       cx.to,
     );

@@ -3,7 +3,16 @@ import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
 import { BELT_RATE, FOLDED_THICKNESS, FOLDED_WIDTH, PANELS, SLOWEST } from '../finishing/folding';
 import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
-import { type ConsumeContext, type Process, type ProcessContext, runningLossTerm, setting, settingPath, wordSetting } from './process';
+import {
+  type ConsumeContext,
+  type Process,
+  type ProcessContext,
+  lossTable,
+  runningLossTerm,
+  setting,
+  settingPath,
+  wordSetting,
+} from './process';
 import { singleStep } from './single-step';
 import { repeatFactor, speedTerm, timeAndCost } from './time-and-cost';
 
@@ -23,6 +32,7 @@ export const fold: Process = {
           terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'fold.setupSheets')), factor: repeatFactor(cx) },
         },
         runningPpm: runningLossTerm(cx, 'fold.runningPpm'),
+        table: lossTable(cx),
       },
       cx.to,
     );

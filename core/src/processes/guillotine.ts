@@ -7,7 +7,7 @@ import { copiesUp, copyPlaces } from '../layout/layout';
 import { type Cut, CUTS, CUTTING_TIME, LIFTS, cuttingProgram } from '../finishing/cutting-program';
 import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';
-import { type ConsumeContext, type Process, type ProcessContext, says, runningLossTerm, setting, settingPath } from './process';
+import { type ConsumeContext, type Process, type ProcessContext, says, lossTable, runningLossTerm, setting, settingPath } from './process';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 
@@ -30,6 +30,7 @@ export const guillotine: Process = {
           terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'guillotine.setupSheets')), factor: repeatFactor(cx) },
         },
         runningPpm: runningLossTerm(cx, 'guillotine.runningPpm'),
+        table: lossTable(cx),
       },
       cx.to,
     );

@@ -13,6 +13,7 @@ import {
   type PanelRow,
   type Process,
   machineTerm,
+  lossTable,
   runningLossTerm,
   says,
   setting,
@@ -58,6 +59,7 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
         {
           setup: { formula: STEP_SETUP, terms: { fresh: practiceTerm(cx.plant, 'hands.setupPieces'), factor: typed(1, '1', 'none') } },
           runningPpm: runningLossTerm(cx, 'hands.runningPpm'),
+          table: lossTable(cx),
         },
         cx.to,
       );

@@ -4,6 +4,7 @@ import type { Scene } from '../scene/scene';
 import { type PracticeKey, practiceTerm } from '../plant/practice';
 import type { InkSeries, Machine, Plant, Shelf, Stock } from '../plant/plant';
 import type { Flow, Step, ToolUse } from '../flow/net';
+import type { LossPoint } from '../flow/loss-table';
 import type { Counts, LossTerms } from '../flow/solve-backward';
 import type { Settings } from '../product/job-spec';
 import type { Part } from '../product/part';
@@ -144,6 +145,13 @@ export function runningLossTerm(cx: ProcessContext, key: PracticeKey): Term {
       ? { value: log.meanPpm, unit: 'ppm', from: 'log', at: `log:${cx.process}, ${log.jobs} jobs`, pm: log.sdPpm }
       : practiceTerm(cx.plant, key);
   return setting(cx, 'runningPpm', known);
+}
+
+/** The plant's table of losses for this work, if it keeps one: the first for as many inks or more, else the last. */
+export function lossTable(cx: ProcessContext, inks = 0): { points: LossPoint[]; inForce: boolean; at: string } | null {
+  const kept = cx.plant.spoilage && Object.hasOwn(cx.plant.spoilage, cx.process) ? cx.plant.spoilage[cx.process] : undefined;
+  const table = kept?.tables.find((t) => t.upToInks >= inks) ?? kept?.tables.at(-1);
+  return kept && table ? { points: table.lines, inForce: kept.school === 'table', at: `spoilage:${cx.process}` } : null;
 }
 
 /** A setting that is a word, else the default. */

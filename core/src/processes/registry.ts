@@ -23,3 +23,6 @@ export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEn
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );
+
+/** The ids of all processes: what a machine's card may name. */
+export const PROCESS_IDS: readonly Id<'process'>[] = Object.keys(PROCESSES);

@@ -5,7 +5,17 @@ import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
 import { CLOCK_TIME, HANDS_TIME } from '../finishing/folding';
 import { lossFigures } from '../counts/loss-terms';
-import { type ConsumeContext, machineTerm, type PanelRow, type Process, runningLossTerm, says, setting, settingPath } from './process';
+import {
+  type ConsumeContext,
+  machineTerm,
+  type PanelRow,
+  type Process,
+  lossTable,
+  runningLossTerm,
+  says,
+  setting,
+  settingPath,
+} from './process';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
@@ -34,6 +44,7 @@ export const reject: Process = {
       cx.id,
       {
         runningPpm: runningLossTerm(cx, 'reject.runningPpm'),
+        table: lossTable(cx),
         samples: setting(cx, 'samples', practiceTerm(cx.plant, 'reject.samples')),
       },
       cx.to,

@@ -3,7 +3,7 @@ import { floorTolerant } from '../quantity/round-tolerant';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
 import { lossFigures } from '../counts/loss-terms';
-import { type ConsumeContext, type PanelRow, type Process, runningLossTerm, setting, settingPath } from './process';
+import { type ConsumeContext, type PanelRow, type Process, lossTable, runningLossTerm, setting, settingPath } from './process';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 import { webSetup } from './web-press';
@@ -34,6 +34,7 @@ export const sheeter: Process = {
       {
         setup: webSetup(cx, setting(cx, 'setupMetres', practiceTerm(cx.plant, 'sheeter.setupMetres'))),
         runningPpm: runningLossTerm(cx, 'sheeter.runningPpm'),
+        table: lossTable(cx),
       },
       cx.to,
     );

@@ -1,5 +1,6 @@
 import type { CountUnit, Id, Term } from '../quantity/figure';
 import type { Flow, Port, Step } from '../flow/net';
+import type { LossPoint } from '../flow/loss-table';
 import type { LossTerms } from '../flow/solve-backward';
 import type { Ledger } from '../quantity/ledger';
 import type { Draft, DraftContext } from './process';
@@ -24,10 +25,18 @@ export interface SingleStep {
 export const NOTHING_LOST: Step['loss'] = { setupCycles: 0, runningPpm: 0, samples: 0 };
 
 /** A step's losses as numbers, read back from their terms. */
-export function lossNumbers({ setup, runningPpm, samples, batchCycles, batchLost }: LossTerms, to: Ledger): Step['loss'] {
+export function lossNumbers({ setup, runningPpm, samples, batchCycles, batchLost, table }: LossTerms, to: Ledger): Step['loss'] {
   const read = (term: Term | undefined): number => (term === undefined ? 0 : 'fig' in term ? to.value(term.fig) : term.value);
   const perBatch = batchCycles && batchLost ? { perBatch: { cycles: read(batchCycles), lost: read(batchLost) } } : {};
-  return { setupCycles: read(setup), runningPpm: read(runningPpm), samples: read(samples), ...perBatch };
+  const lines = Object.values(table ?? {});
+  const points = Array.from({ length: lines.length / 2 }, (_, i): LossPoint => [read(lines[2 * i]), read(lines[2 * i + 1])]);
+  return {
+    setupCycles: read(setup),
+    runningPpm: read(runningPpm),
+    samples: read(samples),
+    ...perBatch,
+    ...(points.length > 0 && { table: points }),
+  };
 }
 
 /** A stone with one step that takes what comes in and gives it on in another state. */

@@ -13,6 +13,7 @@ import {
   limitTerm,
   type PanelRow,
   type Process,
+  lossTable,
   runningLossTerm,
   setting,
   settingPath,
@@ -51,6 +52,7 @@ export const webPress: Process = {
       {
         setup: webSetup(cx, setting(cx, 'setupMetres', practiceTerm(cx.plant, 'web.setupMetres'))),
         runningPpm: runningLossTerm(cx, 'web.runningPpm'),
+        table: lossTable(cx, cx.parts[0]?.colours[0].length),
         batch: {
           cycles: { batch: fig(ofPart(cx, 'usableRollMm')), perCycle: repeatMm },
           lost: {

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { planned } from '@druckerei/core';
 import { cardSpec, LINDMOOR, SHELF } from '../../../core/src/plan/line-1.fixture';
+import { labelSpec } from '../../../core/src/plan/line-2.fixture';
 import { ticketPdf, type TicketOf } from './ticket-pdf';
 
 const of = (more: Partial<TicketOf> = {}): TicketOf => {
@@ -56,5 +57,25 @@ describe('the ticket', () => {
       ),
     );
     expect(pages[0]).toContain('<script>alert(1)</script>');
+  });
+  describe('of labels from the roll', () => {
+    const labels = (wish = {}): Partial<TicketOf> => ({ spec: labelSpec(480_000, wish), customer: 'Marlock Dairy' });
+    it('has a page for the roll store, plates, ink, press, camera, sheeter, rejects, stacks and packing', async () => {
+      const pages = words(await ticketPdf(of(labels())));
+      const heads = ['Roll store', 'Imager 1', 'Web press 7', 'Camera on web press 7', 'Sheeter 2', 'Inspection table', 'Packing'];
+      for (const machine of heads) expect(pages.some((p) => p.includes(machine))).toBe(true);
+      expect(pages.some((p) => p.includes('roll') && p.includes('metres') && p.includes('core'))).toBe(true);
+    });
+    it('asks two signatures where faulty sheets are destroyed, one where they are recycled', async () => {
+      const destroyed = words(await ticketPdf(of(labels()))).join(' ');
+      expect(destroyed).toContain('second signature (witness)');
+      const recycled = words(await ticketPdf(of(labels({ rejects: 'recycle' })))).join(' ');
+      expect(recycled).not.toContain('witness)');
+      expect(recycled).toContain('recycled on, weight');
+    });
+    it('keeps the books of the rejects: in, good, destroyed, nothing left over', async () => {
+      const page = words(await ticketPdf(of(labels()))).find((p) => p.includes('left over'));
+      expect(page).toMatch(/20208 20000 208 0/);
+    });
   });
 });

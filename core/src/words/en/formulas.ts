@@ -21,6 +21,16 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     },
   },
   'counts.setup': { name: 'Lost in setup', reads: 'setup cycles, at most the run', terms: { setup: 'setup', run: 'run' } },
+  'counts.runByTable': {
+    name: 'Run',
+    reads: 'needed + samples + what the plant’s table says is lost',
+    terms: { need: 'needed', samples: 'samples' },
+  },
+  'counts.lostByTable': {
+    name: 'Lost by the table',
+    reads: 'interpolated between the lines of the plant’s table',
+    terms: { need: 'needed' },
+  },
   'counts.running': {
     name: 'Lost while running',
     reads: '(run − setup) × running loss, rounded up',

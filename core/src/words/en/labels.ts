@@ -22,6 +22,7 @@ export const LABELS: Record<string, string> = {
   inkOrder: 'Ink order',
   setupKind: 'Setup',
   setupSheets: 'Setup',
+  otherSchool: 'Run by the other school of losses',
   runningLoss: 'Running loss',
   speed: 'Net speed',
   inkKg: 'Ink',
@@ -182,9 +183,11 @@ export const LABELS: Record<string, string> = {
   running: 'running',
   samples: 'samples',
   batch: 'changes',
+  table: 'by the table',
   'waste.setup.kg': 'Setup',
   'waste.running.kg': 'Running',
   'waste.batch.kg': 'Changes',
+  'waste.table.kg': 'By the table',
   'waste.samples.kg': 'Samples',
 };
 
