@@ -1,12 +1,20 @@
 // npm run job-format: writes docs/job-format.md from the Zod schema and the example files, so that the page cannot drift from the program.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { JobSpecSchema, plan, PlantSchema, EMPTY_SHELF } from '@druckerei/core';
+import { JobSpecSchema, plan, PlantSchema, pulledOf, EMPTY_SHELF } from '@druckerei/core';
 import { z } from 'zod';
 
 const root = new URL('../', import.meta.url);
 const text = (path: string): string => readFileSync(new URL(path, root), 'utf8');
-const example = JobSpecSchema.parse(JSON.parse(text('docs/examples/line-1.json')));
-const sheets = plan(example, PlantSchema.parse(JSON.parse(text('demo/plant.json'))), EMPTY_SHELF).figures['total.sheets']?.value ?? 0;
+const plant = PlantSchema.parse(JSON.parse(text('demo/plant.json')));
+/** An example file with what it pulls from the store. */
+const example = (file: string, line: string): string => {
+  const { pulled, pulledUnit } = pulledOf(plan(JobSpecSchema.parse(JSON.parse(text(file))), plant, EMPTY_SHELF));
+  return `## Example: ${line} (${pulled} ${pulledUnit === 'sheet' ? 'sheets' : 'metres'})
+
+\`\`\`json
+${text(file).trim()}
+\`\`\``;
+};
 writeFileSync(
   new URL('docs/job-format.md', root),
   `# The job file
@@ -17,11 +25,9 @@ command with exit code 1 and its path.
 
 This page is written by \`npm run job-format\` from the schema the program itself uses.
 
-## Example: line 1, folded card with foil (${sheets} sheets)
+${example('docs/examples/line-1.json', 'line 1, folded card with foil')}
 
-\`\`\`json
-${text('docs/examples/line-1.json').trim()}
-\`\`\`
+${example('docs/examples/line-2.json', 'line 2, labels from the roll')}
 
 ## JSON Schema
 

@@ -67,7 +67,7 @@ await main(async () => {
       [
         'published cases',
         node,
-        ['scripts/run-ts.mjs', 'checks/run.ts', 'checks/paper.json', '--only', 'guillotine', 'checks/pallet-loading.json'],
+        ['scripts/run-ts.mjs', 'checks/run.ts', 'checks/paper.json', 'checks/geometry.json', 'checks/pallet-loading.json'],
       ],
     ]);
     const urls = template(cluster);

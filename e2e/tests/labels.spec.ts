@@ -17,7 +17,7 @@ test('a new order of line 2 goes from sign-in to the printed ticket by visible w
   await type(page, 'Liner slit every', '50');
   await page.getByLabel('Touches food').check();
   await type(page, 'Deliver to', 'Linden Row 6, Lindmoor');
-  await expect(page.getByRole('button', { name: /^Reject, destroyed/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Reject, Inspection table/ })).toBeVisible();
   await page.getByRole('button', { name: 'Enter order' }).click();
 
   await expect(page.getByRole('button', { name: /^Title, Honey labels/ })).toBeVisible();

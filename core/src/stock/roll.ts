@@ -1,5 +1,6 @@
 import type { Formula } from '../quantity/figure';
-import { ceilTolerant } from '../quantity/round-tolerant';
+import { ceilTolerant, floorTolerant } from '../quantity/round-tolerant';
+import { PPM } from '../quantity/units';
 
 const geometry = 'geometry: the paper lies as a ring of its own thickness';
 const MG_PER_KG_MM = 1e6;
@@ -56,6 +57,12 @@ export const ROLLS: Formula<'metres' | 'usable'> = {
   source: 'arithmetic, whole rolls',
   of: ({ metres, usable }) => (usable > 0 ? ceilTolerant(metres / usable) : 0),
 };
+/** Turns of web on a roll. Formula: `(D − d) / (2t)`, mm and µm. Source: geometry. */
+export const turnsOnRoll = ({ diameterMm, coreMm, caliperUm }: { diameterMm: number; coreMm: number; caliperUm: number }): number =>
+  ((diameterMm - coreMm) * 1000) / (2 * caliperUm);
+/** Whole sheets cut from a length of web after a share of waste. Formula: `⌊L · (1 − p) / cut-off⌋`. Source: arithmetic. */
+export const sheetsOfWeb = ({ webM, cutOffM, wastePpm }: { webM: number; cutOffM: number; wastePpm: number }): number =>
+  cutOffM > 0 ? floorTolerant((webM * (PPM - wastePpm)) / PPM / cutOffM) : 0;
 /** Time to change rolls: one change a roll. */
 export const ROLL_CHANGES: Formula<'rolls' | 'each'> = {
   id: 'stock.rollChanges',
