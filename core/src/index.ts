@@ -50,6 +50,7 @@ export * from './plan/plan-types';
 export * from './plan/propose';
 export * from './plan/pulled';
 export * from './plan/river';
+export * from './plan/search-layout';
 export * from './plan/stone-name';
 export * from './plan/summary';
 export * from './plan/ticket';

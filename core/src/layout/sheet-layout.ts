@@ -33,23 +33,38 @@ function guillotineLayout(ask: GuillotineAsk): GuillotineLayout {
 /** Whether copies must be turned so that their grain side lies along the sheet's grain. */
 const mustTurn = (ask: SheetLayoutAsk): boolean => ask.grainAlong !== null && (ask.grainAlong === 'width' ? 'x' : 'y') !== ask.sheetGrain;
 
-/**
- * The exact guillotine-cuttable layout of one part on a sheet: most copies, grain fixed or free.
- * Work-and-turn and work-and-tumble fill one half and mirror it (fronts on one half, backs on the other), so copies up are even.
- * Null: not one copy fits.
- */
-export function sheetLayout(ask: SheetLayoutAsk): Layout | null {
-  const { usable, bleedMm } = ask;
+/** What a sheet's question comes to: the room for one half (or all) of the copies, and a copy with its bleed, turned where the grain asks it. */
+export function roomOf(ask: SheetLayoutAsk): {
+  width: number;
+  height: number;
+  pieceWidth: number;
+  pieceHeight: number;
+  mayTurn: boolean;
+  turnAll: boolean;
+} {
+  const { usable, bleedMm, trimMm } = ask;
   const turnAll = mustTurn(ask);
-  const [w, h] = ask.trimMm;
-  const [pieceW, pieceH] = [w + 2 * bleedMm, h + 2 * bleedMm];
+  const [pieceW, pieceH] = [trimMm[0] + 2 * bleedMm, trimMm[1] + 2 * bleedMm];
   const halves = WORK_STYLES[ask.style].halves;
-  const [width, height] = [halves === 'x' ? usable.widthMm / 2 : usable.widthMm, halves === 'y' ? usable.heightMm / 2 : usable.heightMm];
-  const [pw, ph] = turnAll ? [pieceH, pieceW] : [pieceW, pieceH];
-  if (!(width > 0 && height > 0 && pw > 0 && ph > 0)) return null;
-  const answer = guillotineLayout({ width, height, pieceWidth: pw, pieceHeight: ph, mayTurn: ask.grainAlong === null });
-  if (answer.count === 0) return null;
-  const cellOf = (b: GuillotineLayout['blocks'][number]): Cell => {
+  return {
+    width: halves === 'x' ? usable.widthMm / 2 : usable.widthMm,
+    height: halves === 'y' ? usable.heightMm / 2 : usable.heightMm,
+    pieceWidth: turnAll ? pieceH : pieceW,
+    pieceHeight: turnAll ? pieceW : pieceH,
+    mayTurn: ask.grainAlong === null,
+    turnAll,
+  };
+}
+
+/** Copies in the room as lattices on the sheet; the second half is the first in the mirror. */
+export function cellsOf(
+  ask: SheetLayoutAsk,
+  blocks: readonly Pick<GuillotineLayout['blocks'][number], 'x' | 'y' | 'nx' | 'ny' | 'turned'>[],
+): Cell[] {
+  const { usable, bleedMm, trimMm } = ask;
+  const { turnAll } = roomOf(ask);
+  const [pieceW, pieceH] = [trimMm[0] + 2 * bleedMm, trimMm[1] + 2 * bleedMm];
+  const half = blocks.map((b): Cell => {
     const turned = b.turned !== turnAll;
     const [dx, dy] = turned ? [pieceH, pieceW] : [pieceW, pieceH];
     return {
@@ -63,16 +78,31 @@ export function sheetLayout(ask: SheetLayoutAsk): Layout | null {
       dy,
       turn: turned ? 90 : 0,
     };
-  };
-  const half = answer.blocks.map(cellOf);
-  const cells = halves === null ? half : [...half, ...half.map((c) => mirrored(c, halves, usable, bleedMm))];
+  });
+  const halves = WORK_STYLES[ask.style].halves;
+  return halves === null ? half : [...half, ...half.map((c) => mirrored(c, halves, usable, bleedMm))];
+}
+
+/**
+ * The exact guillotine-cuttable layout of one part on a sheet: most copies, grain fixed or free.
+ * Work-and-turn and work-and-tumble fill one half and mirror it (fronts on one half, backs on the other), so copies up are even.
+ * Null: not one copy fits.
+ */
+export function sheetLayout(ask: SheetLayoutAsk): Layout | null {
+  const { usable } = ask;
+  const room = roomOf(ask);
+  const { width, height } = room;
+  if (!(width > 0 && height > 0 && room.pieceWidth > 0 && room.pieceHeight > 0)) return null;
+  const answer = guillotineLayout(room);
+  if (answer.count === 0) return null;
+  const halves = WORK_STYLES[ask.style].halves;
   const size = halves === 'x' ? width : height;
   const cuts: CutTree =
     halves === null
       ? answer.tree
       : { kind: 'cut', across: halves, at: size, first: answer.tree, second: mirroredTree(answer.tree, halves, width, height) };
   const cutsBox = { x: usable.x, y: usable.y, w: usable.widthMm, h: usable.heightMm };
-  return { sheetMm: ask.sheetMm, cells, cuts, cutsBox, gripperMm: ask.gripperMm, proved: answer.proved };
+  return { sheetMm: ask.sheetMm, cells: cellsOf(ask, answer.blocks), cuts, cutsBox, gripperMm: ask.gripperMm, proved: answer.proved };
 }
 
 /** The same cuts seen in the mirror: what was first across the mirrored direction is second. */

@@ -17,6 +17,8 @@ export interface PartLayout {
   layout: Layout | null;
   style: WorkStyleId;
   question: string;
+  /** The question itself, for a search. */
+  ask?: SheetLayoutAsk;
   findings: Finding[];
 }
 /** What one stone asks of the sheet, with the stone's id for the working. */
@@ -91,7 +93,7 @@ export function layOut(
       at: 'layout',
     },
   });
-  return { layout, style, question, findings };
+  return { layout, style, question, ask, findings };
 }
 
 /** A layout that was chosen stays as long as its question is the one asked now; an older answer is a finding with the way back to the default. */
@@ -109,7 +111,11 @@ function chosenLayout(part: Part, ask: SheetLayoutAsk, question: string, spec: J
     level: 'decide',
     at: part.id,
     args: { slot: part.id },
-    remedies: [{ do: 'edit', says: 'remedy.defaultLayout', args: {}, edits: [{ at: ['choices', 'layout', part.id], was: chosen }] }],
+    remedies: [
+      { do: 'search', says: 'remedy.searchLayout', slot: part.id },
+      { do: 'search', says: 'remedy.searchLayout', slot: part.id },
+      { do: 'edit', says: 'remedy.defaultLayout', args: {}, edits: [{ at: ['choices', 'layout', part.id], was: chosen }] },
+    ],
   });
   return null;
 }

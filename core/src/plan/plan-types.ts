@@ -10,7 +10,11 @@ import type { PanelRow } from '../processes/process';
 export type FindingLevel = 'release' | 'start' | 'close' | 'decide' | 'know';
 export const LEVELS: readonly FindingLevel[] = ['release', 'start', 'close', 'decide', 'know'];
 export type FindingArgs = Record<string, number | string>;
-export type Remedy = { do: 'edit'; says: string; args: FindingArgs; edits: Edit[] } | { do: 'ask'; says: string; desk: string };
+export type Remedy =
+  | { do: 'edit'; says: string; args: FindingArgs; edits: Edit[] }
+  | { do: 'ask'; says: string; desk: string }
+  /** Searches again for the layout of a part. */
+  | { do: 'search'; says: string; slot: Id<'part'> };
 export interface Finding {
   code: string;
   level: FindingLevel;

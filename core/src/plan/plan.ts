@@ -7,6 +7,7 @@ import { practiceTerm } from '../plant/practice';
 import type { Flow, Net, Step } from '../flow/net';
 import { type Counts, type LossTerms, solveBackward } from '../flow/solve-backward';
 import { copiesUp } from '../layout/layout';
+import type { SheetLayoutAsk } from '../layout/sheet-layout';
 import { type JobSpec, orderedQuantity } from '../product/job-spec';
 import { ALLOWANCE, CHANCE, EXPECTED_LOSS, LEAST_GOOD, MOST_GOOD } from '../counts/chance-of-enough';
 import { LATEST, PER_THOUSAND, RUN_ON, SUM, TOTAL_COST } from '../route/time-and-cost';
@@ -30,6 +31,8 @@ export interface Planned {
   plan: Plan;
   contexts: { stone: RoutedStone; cx: ConsumeContext }[];
   to: Ledger;
+  /** What a search for the layout of a part would be asked. */
+  asks: Record<Id<'part'>, SheetLayoutAsk>;
 }
 
 /** The one door: the whole plan from the specification, the plant and the shelf. Pure; never throws for what the schemas let in. */
@@ -115,7 +118,8 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   }
   const findings: Finding[] = [...route.findings, ...Object.values(laid).flatMap((l) => l.findings)];
   complete.findings = findAll({ plan: complete, spec, plant, shelf, to, contexts, routed: route.stones }, findings);
-  return { plan: complete, contexts, to };
+  const asks = Object.fromEntries(Object.entries(laid).flatMap(([part, l]) => (l.ask ? [[part, l.ask]] : [])));
+  return { plan: complete, contexts, to, asks };
 }
 
 interface LaidOut extends PartLayout {

@@ -111,6 +111,8 @@ export interface Process {
   suits?(machine: Machine, parts: Part[]): boolean;
   /** May stand as the maker of a set, joining several products. */
   joins?: true;
+  /** Parts sheets by straight cuts from edge to edge, and by nothing else. */
+  straightCuts?: true;
   /** First pass: late machines speak before the layout. */
   asks(cx: ProcessContext): Partial<LayoutAsk>;
   /** Steps, flows, tools and losses. */

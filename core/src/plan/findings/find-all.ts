@@ -18,6 +18,7 @@ import { liftHigh } from './lift-high';
 import { logThin } from './log-thin';
 import { lotCaliper } from './lot-caliper';
 import { machineNone } from './machine-none';
+import { notCuttable } from './not-cuttable';
 import { nothingFits } from './nothing-fits';
 import { outsideNoDate } from './outside-no-date';
 import { overrideStale } from './override-stale';
@@ -45,6 +46,7 @@ export const RULES: readonly Rule[] = [
   bleedSmall,
   textNearEdge,
   nothingFits,
+  notCuttable,
   sheetOverMachine,
   rollOverMachine,
   rollLengthsDiffer,

@@ -47,6 +47,13 @@ const delivered = (n: number): JobSpec => ({
   items: { i1: { ...cardSpec().items['i1']!, deliveries: [{ by: '2026-03-20T12:00', share: { only: n }, to: 'x' }] } },
 });
 
+/** A flat piece of 200 × 130, laid by hand. */
+const pinwheel = (at: [number, number, 0 | 90][]): JobSpec => {
+  const flat = wish({ openWidthMm: 200, openHeightMm: 130, folds: 0, bleedMm: 0, grain: 'free', foils: {} });
+  const question = plan(flat, LINDMOOR, SHELF).questions['card.card'] as string;
+  const cells = at.map(([x, y, turn]) => ({ x, y, nx: 1, ny: 1, dx: 0, dy: 0, turn }));
+  return choose({ layout: { 'card.card': { value: { cells }, by: 'planner', question } } }, flat);
+};
 const film = { grade: 'Label film, removable' };
 const twoPasses = (front: string[]): JobSpec => ({
   ...wish({ front, back: [] }),
@@ -171,6 +178,23 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
     level: 'decide',
     fires: { shelf: shelf({ due: { i1: SHELF.asOf + 3600 } }) },
     silent: { shelf: shelf({ due: { i1: SHELF.asOf + 90 * 86_400 } }) },
+  },
+  'layout.notCuttable': {
+    level: 'release',
+    fires: {
+      spec: pinwheel([
+        [20, 30, 0],
+        [230, 30, 90],
+        [160, 240, 0],
+        [20, 170, 90],
+      ]),
+    },
+    silent: {
+      spec: pinwheel([
+        [20, 30, 0],
+        [240, 30, 0],
+      ]),
+    },
   },
   'roll.lengthsDiffer': {
     level: 'decide',

@@ -23,6 +23,10 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     title: (a) => `${n(a['byMm'])} mm too large for the sheet`,
     says: (a) => `Not one copy with its bleed fits the usable part of ${a['stock']}. A larger sheet or a smaller piece.`,
   },
+  'layout.notCuttable': {
+    title: () => 'No straight cut takes this layout apart',
+    says: (a) => `${a['machine']} cuts from edge to edge only. Keep the layout for a die, or take the one for straight cuts.`,
+  },
   'sheet.overMachine': {
     title: (a) => `Sheet ${n(a['byMm'])} mm ${a['side']} for ${a['machine']}`,
     says: (a) => `${a['sheet']} mm does not run on ${a['machine']}.`,
@@ -170,6 +174,7 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
 
 /** What a remedy's button says. */
 export const REMEDIES: Record<string, Sentence> = {
+  'remedy.searchLayout': () => 'Search again for this sheet',
   'remedy.measureCaliper': () => 'Ask the store to weigh the roll and measure its caliper',
   'remedy.rewindRoll': () => 'Ask the store to have the roll rewound',
   'remedy.defaultRepeat': () => 'Take the cylinder that wastes least',

@@ -40,6 +40,10 @@ import type { Preview } from '../planner/plan-messages';
                   <span>{{ change(p) }}</span>
                 }
               </p>
+            } @else if (r.do === 'search') {
+              <p class="remedy">
+                <button type="button" class="plain" (click)="searchAsked.emit(r.slot)">{{ remedy(r) }}</button>
+              </p>
             } @else {
               <p class="remedy">{{ remedy(r) }}</p>
             }
@@ -95,6 +99,8 @@ export class Findings {
   readonly previewAsked = output<Edit[]>();
   readonly apply = output<Edit[]>();
   readonly explain = output<string>();
+  /** The part whose layout is to be searched again. */
+  readonly searchAsked = output<string>();
   protected readonly levels = LEVEL_WORDS;
   protected readonly open = linkedSignal<{ findings: Finding[]; asked: string | null }, string | null>({
     source: () => ({ findings: this.findings(), asked: this.asked() }),

@@ -16,6 +16,7 @@ import {
 } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
 import { Planner } from '../planner/planner';
+import { Searcher } from '../planner/searcher';
 import { ProductForm } from '../product/product-form';
 import { EditValue } from '../shared/edit-value';
 import { FigureValue } from '../shared/figure';
@@ -26,6 +27,7 @@ import { CountRiver } from './count-river';
 import { FindingMark } from './finding-mark';
 import { Findings } from './findings';
 import { JobActions, jobFeature } from './job.feature';
+import { LayoutSearch } from './layout-search';
 import { ReleaseDialog } from './release-dialog';
 import { RouteBars } from './route-bars';
 import { StonePanel } from './stone-panel';
@@ -62,8 +64,9 @@ const FOOT: TotalKey[] = [
     ComparePanel,
     EditValue,
     FigureValue,
+    LayoutSearch,
   ],
-  providers: [Planner],
+  providers: [Planner, Searcher],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './job-page.html',
   styleUrl: './job-page.scss',
@@ -73,6 +76,7 @@ export class JobPage implements OnDestroy {
   private readonly store = inject(Store);
   private readonly dialog = inject(MatDialog);
   protected readonly planner = inject(Planner);
+  protected readonly searcher = inject(Searcher);
   protected readonly job = this.store.selectSignal(jobFeature.selectJob);
   protected readonly spec = this.store.selectSignal(jobFeature.selectSpec);
   protected readonly plant = this.store.selectSignal(jobFeature.selectPlant);
@@ -100,6 +104,12 @@ export class JobPage implements OnDestroy {
   protected readonly place = computed(() => ({ timeZone: this.plant()?.timeZone ?? 'UTC', currency: this.plant()?.currency ?? 'EUR' }));
   protected readonly who = computed(() => this.me()?.fullName ?? '');
   protected readonly stone = computed(() => this.planning()?.plan.stones.find((s) => s.id === this.stoneId()) ?? null);
+  /** The part whose sheet is drawn: the first stone of a part that lies on a press sheet. */
+  protected readonly searchPart = computed(() => {
+    const [s, p] = [this.stone(), this.planning()?.plan];
+    const part = s?.parts[0];
+    return s && p && part !== undefined && p.questions[part] && p.stones.find((x) => x.parts[0] === part)?.id === s.id ? part : null;
+  });
   protected readonly stoneName = computed(() => {
     const s = this.stone();
     return s ? stoneName(s) : '';
@@ -301,6 +311,17 @@ export class JobPage implements OnDestroy {
   protected take(edits: Edit[]): void {
     this.edit(edits);
     this.planner.cancelCompare();
+  }
+  protected searchLayout(part: string): void {
+    const [spec, plant, job] = [this.spec(), this.plant(), this.job()];
+    const first = this.planning()?.plan.stones.find((s) => s.parts[0] === part);
+    if (!spec || !plant || !job || this.locked()) return;
+    this.searcher.layout(spec, plant, job.shelf, part);
+    if (first) this.chooseStone(first.id);
+  }
+  protected takeLayout(edits: Edit[]): void {
+    this.edit(edits);
+    this.searcher.cancel();
   }
   protected chooseStone(stone: string): void {
     this.view.set('stone');

@@ -1,0 +1,90 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { type Edit, formatNumber } from '@druckerei/core';
+import type { SearchState } from '../planner/searcher';
+
+/** Looks for a layout with more copies than straight cuts give; its progress, its result with how sure it is, and the way to take it. */
+@Component({
+  selector: 'dk-layout-search',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `@switch (shown().kind) {
+    @case ('idle') {
+      @if (!locked()) {
+        <button type="button" class="plain" (click)="searchAsked.emit()">Search any layout</button>
+      }
+    }
+    @case ('searching') {
+      <span role="status">{{ progress() }}</span>
+      <progress [value]="done()" max="1" aria-label="Search"></progress>
+      <button type="button" class="plain" (click)="cancelled.emit()">Cancel</button>
+    }
+    @case ('found') {
+      <span role="status">{{ result() }}</span>
+      @if (better() && !locked()) {
+        <button type="button" class="plain" (click)="take.emit(edits())">Take it</button>
+      }
+      <button type="button" class="plain" (click)="cancelled.emit()">Close</button>
+    }
+    @case ('failed') {
+      <span role="alert" class="fail">{{ failure() }}</span>
+      <button type="button" class="plain" (click)="searchAsked.emit()">Try again</button>
+    }
+  }`,
+  styles: `
+    :host {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px 10px;
+      align-items: center;
+      font-size: 13px;
+      padding-top: 6px;
+    }
+    progress {
+      width: 110px;
+      accent-color: var(--act);
+    }
+  `,
+})
+export class LayoutSearch {
+  readonly part = input.required<string>();
+  readonly state = input.required<SearchState>();
+  readonly locked = input(false);
+  readonly searchAsked = output();
+  readonly cancelled = output();
+  readonly take = output<Edit[]>();
+  /** A search for another part is none of this drawing's business. */
+  protected readonly shown = computed((): SearchState => {
+    const s = this.state();
+    return s.kind === 'idle' || s.part !== this.part() ? { kind: 'idle' } : s;
+  });
+  private readonly found = computed(() => {
+    const s = this.shown();
+    return s.kind === 'found' ? s.found : null;
+  });
+  protected readonly done = computed(() => {
+    const s = this.shown();
+    return s.kind === 'searching' ? (s.progress?.iterations ?? 0) / s.of : 1;
+  });
+  protected readonly progress = computed(() => {
+    const s = this.shown();
+    if (s.kind !== 'searching') return '';
+    const bound = s.progress ? `, ${formatNumber(s.progress.bound)} at most` : '';
+    return `Searching: ${formatNumber(s.progress?.iterations ?? 0)} of ${formatNumber(s.of)}${bound}`;
+  });
+  protected readonly better = computed(() => {
+    const f = this.found();
+    return f !== null && f.found > f.now && f.edits.length > 0;
+  });
+  protected readonly edits = computed(() => this.found()?.edits ?? []);
+  protected readonly result = computed(() => {
+    const f = this.found();
+    if (!f) return '';
+    const sure = f.found === f.bound ? 'proved: none holds more' : `not proved, gap ${formatNumber(f.bound - f.found)}`;
+    if (f.found <= f.now) return `No layout with more than ${formatNumber(f.now)} found; ${sure}.`;
+    const cut = f.cuttable ? 'straight cuts take it apart' : 'for a die: no straight cut takes it apart';
+    return `${formatNumber(f.found)} up instead of ${formatNumber(f.now)}; ${sure}; ${cut}.`;
+  });
+  protected readonly failure = computed(() => {
+    const s = this.shown();
+    return s.kind === 'failed' ? s.says : '';
+  });
+}
