@@ -50,6 +50,22 @@ export const OrderRow = z.object({
 });
 export type OrderRow = z.infer<typeof OrderRow>;
 
+/** Which orders: words that begin a word of title, customer or number; a state, or what blocks a release. */
+const filter = {
+  find: z.string().trim().max(80).optional(),
+  state: z.enum(['all', 'draft', 'blocked', 'released']).optional(),
+};
+export type OrderFilter = z.infer<z.ZodObject<typeof filter>>;
+export const ORDER_SORTS = ['due', 'customer', 'newest'] as const;
+export const OrderTotals = z.object({
+  orders: z.number().int(),
+  machineS: z.number(),
+  sheets: z.number(),
+  metres: z.number(),
+  undecided: z.number().int(),
+});
+export type OrderTotals = z.infer<typeof OrderTotals>;
+
 export const NewOrder = z.strictObject({ id: z.uuid(), customer: z.uuid('names a customer'), spec: JobSpecSchema });
 
 const EXAMPLE = '00000000-0000-4000-8000-000000000000';
@@ -74,9 +90,22 @@ export const orders = {
     method: 'get',
     path: '/api/orders',
     who: 'signed-in',
-    says: 'Orders in hand, the next due first.',
-    query: z.strictObject({ find: z.string().trim().max(80).optional() }),
-    reply: z.object({ rows: z.array(OrderRow) }),
+    says: 'A page of the orders in hand, after the place named; the next due first, or by customer, or the newest first.',
+    query: z.strictObject({
+      ...filter,
+      sort: z.enum(ORDER_SORTS).default('due'),
+      after: z.string().max(400).optional(),
+      rows: z.coerce.number().int().min(1).max(200).default(100),
+    }),
+    reply: z.object({ rows: z.array(OrderRow), next: z.string().nullable() }),
+  },
+  'orders.totals': {
+    method: 'get',
+    path: '/api/orders/totals',
+    who: 'signed-in',
+    says: 'Sums over all orders that are chosen, not over a page.',
+    query: z.strictObject(filter),
+    reply: OrderTotals,
   },
   'orders.create': {
     method: 'post',

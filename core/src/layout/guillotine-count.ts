@@ -32,7 +32,7 @@ export interface GuillotineAsk {
 /** Thousandths of the unit given: sums of sizes stay exact whole numbers. */
 const SCALE = 1000;
 /** Cuts tried before the search contents itself with the best found: a number of steps, never seconds, so that every machine agrees. */
-const MOST_CUTS_TRIED = 200_000;
+const MOST_CUTS_TRIED = 2_000_000;
 /** Normal patterns a side; more are not searched at all. */
 const MOST_PATTERNS = 1500;
 
@@ -51,8 +51,8 @@ export function guillotineCount(ask: GuillotineAsk): GuillotineLayout {
   const [w, h] = [Math.ceil(ask.pieceWidth * SCALE - 1e-6), Math.ceil(ask.pieceHeight * SCALE - 1e-6)];
   const [W, H] = [Math.floor(ask.width * SCALE + 1e-6), Math.floor(ask.height * SCALE + 1e-6)];
   if (w < 1 || h < 1) throw new OutOfRange('pieceWidth', ask.pieceWidth, 'at least 0.001');
-  const search = new GuillotineSearch(w, h, ask.mayTurn && w !== h, Math.max(W, H));
-  const tree = search.tree(W, H);
+  const search = new GuillotineSearch(w, h, ask.mayTurn && w !== h, W, H);
+  const tree = search.tree();
   const blocks: Block[] = [];
   placeBlocks(tree, 0, 0, blocks);
   const scaled = blocks.map((b) => ({ ...b, x: b.x / SCALE, y: b.y / SCALE }));
@@ -71,31 +71,59 @@ function unscaled(tree: CutTree): CutTree {
   return tree.kind === 'cut' ? { ...tree, at: tree.at / SCALE, first: unscaled(tree.first), second: unscaled(tree.second) } : tree;
 }
 
+/** One side of the rectangle: every length that cutting can lead to, and how each may be cut in two: places in `lengths`, near and far by turns. */
+interface Side {
+  lengths: number[];
+  cuts: Int32Array[];
+}
+
 class GuillotineSearch {
   private readonly sums: number[];
-  private readonly rasters = new Map<number, number[]>();
+  private readonly x: Side;
+  private readonly y: Side;
+  /** Best count of a rectangle of the x-th and y-th length, −1 where unknown; and its first cut: 0 none, k + 1 across x, −k − 1 across y. */
+  private readonly count: Int32Array;
+  private readonly cut: Int32Array;
   private cutsTried = 0;
   proved = true;
-  private readonly memo = new Map<number, { count: number; cut: { across: 'x' | 'y'; at: number } | null }>();
 
   constructor(
     private readonly w: number,
     private readonly h: number,
     private readonly mayTurn: boolean,
-    most: number,
+    private readonly W: number,
+    private readonly H: number,
   ) {
     // One orientation: the lattice is the optimum, no cut can better it.
-    this.sums = mayTurn ? normalPatterns(w, h, most) : [];
+    this.sums = mayTurn ? normalPatterns(w, h, Math.max(W, H)) : [];
     this.proved = !mayTurn || this.sums.length > 0;
+    this.x = this.sideOf(W);
+    this.y = this.sideOf(H);
+    this.count = new Int32Array(this.x.lengths.length * this.y.lengths.length).fill(-1);
+    this.cut = new Int32Array(this.count.length);
   }
 
-  tree(W: number, H: number): CutTree {
-    const best = this.best(W, H);
-    if (best.count === 0) return { kind: 'waste' };
-    if (!best.cut) return { kind: 'block', ...this.lattice(W, H) };
-    const { across, at } = best.cut;
-    const [first, second] = across === 'x' ? [this.tree(at, H), this.tree(W - at, H)] : [this.tree(W, at), this.tree(W, H - at)];
-    return { kind: 'cut', across, at, first, second };
+  tree(): CutTree {
+    if (this.sums.length === 0) return this.blockOf(this.W, this.H);
+    this.best(0, 0);
+    return this.treeOf(0, 0);
+  }
+
+  private blockOf(W: number, H: number): CutTree {
+    const block = this.lattice(W, H);
+    return block.nx * block.ny === 0 ? { kind: 'waste' } : { kind: 'block', ...block };
+  }
+
+  private treeOf(i: number, j: number): CutTree {
+    const cut = this.cut[i * this.y.lengths.length + j] as number;
+    const [W, H] = [this.x.lengths[i] as number, this.y.lengths[j] as number];
+    if (cut === 0) return this.blockOf(W, H);
+    const across = cut > 0 ? 'x' : 'y';
+    const pairs = (cut > 0 ? this.x.cuts[i] : this.y.cuts[j]) as Int32Array;
+    const k = 2 * (Math.abs(cut) - 1);
+    const [near, far] = [pairs[k] as number, pairs[k + 1] as number];
+    const half = (side: number): CutTree => (across === 'x' ? this.treeOf(side, j) : this.treeOf(i, side));
+    return { kind: 'cut', across, at: (across === 'x' ? this.x : this.y).lengths[near] as number, first: half(near), second: half(far) };
   }
 
   private lattice(W: number, H: number): { nx: number; ny: number; turned: boolean } {
@@ -104,54 +132,72 @@ class GuillotineSearch {
     return tx * ty > nx * ny ? { nx: tx, ny: ty, turned: true } : { nx, ny, turned: false };
   }
 
-  /** The largest sum of piece sizes not above x: what lies beyond can hold nothing. */
-  private reduced(x: number): number {
+  /** The largest sum of piece sizes not above a length: what lies beyond can hold nothing. */
+  private reduced(length: number): number {
     let [low, high] = [0, this.sums.length - 1];
     while (low < high) {
       const middle = (low + high + 1) >> 1;
-      if ((this.sums[middle] as number) <= x) low = middle;
+      if ((this.sums[middle] as number) <= length) low = middle;
       else high = middle - 1;
     }
-    return low;
+    return this.sums[low] as number;
+  }
+
+  /** Follows a side through all its cuts; the whole side is the first of its lengths. Paid once a side, not once a rectangle. */
+  private sideOf(length: number): Side {
+    if (this.sums.length === 0) return { lengths: [], cuts: [] };
+    const lengths = [this.reduced(length)];
+    const places = new Map(lengths.map((l, i) => [l, i]));
+    const placeOf = (l: number): number => {
+      const known = places.get(l);
+      if (known !== undefined) return known;
+      places.set(l, lengths.length);
+      return lengths.push(l) - 1;
+    };
+    const cuts: Side['cuts'] = [];
+    for (let i = 0; i < lengths.length; i++) {
+      const whole = lengths[i] as number;
+      cuts.push(Int32Array.from(this.cutsOf(whole).flatMap((at) => [placeOf(at), placeOf(this.reduced(whole - at))])));
+    }
+    return { lengths, cuts };
   }
 
   /**
    * Where a side of this length need be cut: at raster points up to the middle. A raster point is what remains useful beside a normal pattern,
    * ⟨L − s⟩; any other cut wastes on one side what the other could have. The far half is the mirror image.
    */
-  private cutsOf(index: number): number[] {
-    const known = this.rasters.get(index);
-    if (known) return known;
-    const length = this.sums[index] as number;
+  private cutsOf(length: number): number[] {
     const points = new Set<number>();
-    for (let i = 0; i <= index; i++) points.add(this.sums[this.reduced(length - (this.sums[i] as number))] as number);
-    const cuts = [...points].filter((p) => p > 0 && 2 * p <= length).sort((x, y) => x - y);
-    this.rasters.set(index, cuts);
-    return cuts;
+    for (const sum of this.sums) {
+      if (sum > length) break;
+      const point = this.reduced(length - sum);
+      if (point > 0 && 2 * point <= length) points.add(point);
+    }
+    return [...points].sort((a, b) => a - b);
   }
 
-  private best(W0: number, H0: number): { count: number; cut: { across: 'x' | 'y'; at: number } | null } {
-    const plain = this.lattice(W0, H0);
-    const start = { count: plain.nx * plain.ny, cut: null as { across: 'x' | 'y'; at: number } | null };
-    if (this.sums.length === 0) return start;
-    const [a, b] = [this.reduced(W0), this.reduced(H0)];
-    const key = a * (MOST_PATTERNS + 1) + b;
-    const known = this.memo.get(key);
-    if (known) return known;
-    const [W, H] = [this.sums[a] as number, this.sums[b] as number];
+  private best(i: number, j: number): number {
+    const rows = this.y.lengths.length;
+    const at = i * rows + j;
+    const known = this.count[at] as number;
+    if (known >= 0) return known;
+    const [W, H] = [this.x.lengths[i] as number, this.y.lengths[j] as number];
+    const plain = this.lattice(W, H);
+    let best = plain.nx * plain.ny;
+    let first = 0;
     const bound = Math.floor((W * H) / (this.w * this.h));
-    const best = start;
-    for (const at of this.cutsOf(a)) {
-      if (best.count >= bound || !this.mayTry()) break;
-      const count = this.best(at, H).count + this.best(W - at, H).count;
-      if (count > best.count) Object.assign(best, { count, cut: { across: 'x', at } });
+    const across = this.x.cuts[i] as Int32Array;
+    for (let k = 0; k < across.length && best < bound && this.mayTry(); k += 2) {
+      const count = this.best(across[k] as number, j) + this.best(across[k + 1] as number, j);
+      if (count > best) [best, first] = [count, k / 2 + 1];
     }
-    for (const at of this.cutsOf(b)) {
-      if (best.count >= bound || !this.mayTry()) break;
-      const count = this.best(W, at).count + this.best(W, H - at).count;
-      if (count > best.count) Object.assign(best, { count, cut: { across: 'y', at } });
+    const along = this.y.cuts[j] as Int32Array;
+    for (let k = 0; k < along.length && best < bound && this.mayTry(); k += 2) {
+      const count = this.best(i, along[k] as number) + this.best(i, along[k + 1] as number);
+      if (count > best) [best, first] = [count, -k / 2 - 1];
     }
-    this.memo.set(key, best);
+    this.count[at] = best;
+    this.cut[at] = first;
     return best;
   }
 

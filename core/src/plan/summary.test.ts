@@ -12,7 +12,8 @@ describe('the summary a list shows', () => {
   it('repeats the plan’s own figures', () => {
     expect(summary).toMatchObject({
       good: 10_000,
-      sheets: p.figures['total.sheets']?.value,
+      pulled: p.figures['total.sheets']?.value,
+      pulledUnit: 'sheet',
       plates: 5,
       blocking: 0,
       pieces: 'pieces',

@@ -99,7 +99,7 @@ export const jobsHandlers: Handlers<typeof jobs> = {
       const version = job.version + 1;
       await db.query(ADD_SPEC, [job.id, version, JSON.stringify(applied.spec), job.plant, JSON.stringify(body.edits), by.id, body.key]);
       await db.query(SET_VERSION, [job.id, version, JSON.stringify(summary), applied.spec.name]);
-      await writeLines(db, applied.spec, job.plantDocument);
+      await writeLines(db, applied.spec, job.plantDocument, params.id);
       await db.query(ADD_EVENT, [by.id, 'job.edited', job.id, JSON.stringify({ version, places: body.edits.map((e) => e.at.join('.')) })]);
       await notifyChanged(db, { table: 'jobs', id: job.id, version, by: by.name });
       return { version, summary, othersEdits: theirs };

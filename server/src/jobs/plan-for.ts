@@ -11,7 +11,7 @@ import {
 } from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { Refused } from '../errors';
-import { ADD_DELIVERY, DROP_DELIVERIES, SET_LINE } from '../orders/orders.queries';
+import { ADD_DELIVERY, DROP_DELIVERIES, SET_LINE, SET_LIST_KEYS } from '../orders/orders.queries';
 import { cutShelf, momentOf } from '../plants/shelf';
 
 export interface PalletRule {
@@ -35,7 +35,7 @@ export async function planFor(
 }
 
 /** Lines and deliveries as rows, so that lists can sort by what was promised. The specification stays the source. */
-export async function writeLines(db: Db, spec: JobSpec, plant: Plant): Promise<void> {
+export async function writeLines(db: Db, spec: JobSpec, plant: Plant, job: string): Promise<void> {
   for (const [id, item] of Object.entries(spec.items)) {
     if (item.orderLine === null) continue;
     await db.query(SET_LINE, [item.orderLine, spec.name, orderedQuantity(item)]);
@@ -49,4 +49,5 @@ export async function writeLines(db: Db, spec: JobSpec, plant: Plant): Promise<v
       await db.query(ADD_DELIVERY, [item.orderLine, i + 1, d.by, at, Object.values(d.share).reduce((a, b) => a + b, 0), d.to]);
     }
   }
+  await db.query(SET_LIST_KEYS, [job]);
 }

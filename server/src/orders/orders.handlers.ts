@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Customer, orders, OrderRow } from '@druckerei/contract';
+import type { Customer, orders, OrderRow, OrderTotals } from '@druckerei/contract';
 import type { JobSpec } from '@druckerei/core';
 import { signedIn } from '../context';
 import { inTransaction } from '../db/pool';
@@ -9,7 +9,8 @@ import type { Handlers } from '../implement';
 import { plantInForce } from '../plants/shelf';
 import { ADD_EVENT, ADD_ITEM, ADD_JOB, ADD_SPEC } from '../jobs/jobs.queries';
 import { planFor, writeLines } from '../jobs/plan-for';
-import { ADD_CUSTOMER, ADD_LINE, ADD_ORDER, CUSTOMER_BY_ID, CUSTOMERS, ORDER_JOB, ORDER_ROWS } from './orders.queries';
+import { afterOf, chosenBy, cursorOf, FIRST } from './order-list';
+import { ADD_CUSTOMER, ADD_LINE, ADD_ORDER, CUSTOMER_BY_ID, CUSTOMERS, ORDER_JOB, ORDER_PAGES, ORDER_TOTALS } from './orders.queries';
 
 export const ordersHandlers: Handlers<typeof orders> = {
   'customers.list': async (_asked, ctx) => (await ctx.db.query<Customer>(CUSTOMERS)).rows,
@@ -20,7 +21,18 @@ export const ordersHandlers: Handlers<typeof orders> = {
     });
     return (await ctx.db.query<Customer>(CUSTOMER_BY_ID, [body.id])).rows[0] as Customer;
   },
-  'orders.list': async ({ query }, ctx) => ({ rows: (await ctx.db.query<OrderRow>(ORDER_ROWS, [query.find ?? ''])).rows }),
+  'orders.list': async ({ query }, ctx) => {
+    const { sort, rows: most } = query;
+    const [key, number] = query.after === undefined ? FIRST[sort] : afterOf(query.after);
+    const { rows } = await ctx.db.query<OrderRow & { dueKey: string }>(ORDER_PAGES[sort], [...chosenBy(query), key, number, most + 1]);
+    const page = rows.slice(0, most);
+    const last = page.at(-1);
+    return {
+      rows: page,
+      next: rows.length > most && last ? cursorOf(sort === 'customer' ? last.customer : last.dueKey, last.number) : null,
+    };
+  },
+  'orders.totals': async ({ query }, ctx) => (await ctx.db.query<OrderTotals>(ORDER_TOTALS, chosenBy(query))).rows[0] as OrderTotals,
   'orders.create': async ({ body }, ctx) => {
     const by = signedIn(ctx);
     return inTransaction(ctx.db, async (db) => {
@@ -44,7 +56,7 @@ export const ordersHandlers: Handlers<typeof orders> = {
         await db.query(ADD_LINE, [line, body.id, spec.name, 1]);
         await db.query(ADD_ITEM, [job, item, line]);
       }
-      await writeLines(db, spec, plant);
+      await writeLines(db, spec, plant, job);
       await db.query(ADD_SPEC, [job, 1, JSON.stringify(spec), hash, '[]', by.id, randomUUID()]);
       await db.query(ADD_EVENT, [by.id, 'order.entered', job, JSON.stringify({ number: made.number })]);
       await notifyChanged(db, { table: 'jobs', id: job, version: 1, by: by.name });

@@ -55,7 +55,7 @@ describe('OrderList', () => {
     expect(host.textContent).toContain('No orders yet');
     store.dispatch(OrdersActions.loaded({ rows: [row('a'), row('b', { dueAt: -10_000 })] }));
     await settle();
-    expect(host.querySelectorAll('tbody tr')).toHaveLength(2);
+    expect(host.querySelectorAll('.row:not(.heads)')).toHaveLength(2);
     expect(host.textContent).toContain('late');
   });
   it('says what went wrong in words and offers to try again', async () => {
@@ -72,10 +72,10 @@ describe('OrderList', () => {
     it('walks the rows, stops at the ends, and opens the chosen one', async () => {
       const { host, store, settle } = await show();
       const went = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
-      Element.prototype.scrollIntoView = () => undefined;
+      Element.prototype.scrollTo = () => undefined;
       store.dispatch(OrdersActions.loaded({ rows: [row('a'), row('b'), row('c')] }));
       await settle();
-      const chosen = (): string | undefined => host.querySelector('tr.chosen')?.id;
+      const chosen = (): string | undefined => host.querySelector('.row.chosen')?.id;
       expect(chosen()).toBe('a');
       for (const [pressed, then] of [
         ['ArrowUp', 'a'],
@@ -125,6 +125,6 @@ describe('OrderList', () => {
     const { host, store, settle } = await show();
     store.dispatch(OrdersActions.loaded({ rows: [row('a', more)] }));
     await settle();
-    expect(host.querySelector('tbody tr')?.textContent).toContain(says);
+    expect(host.querySelector('.row:not(.heads)')?.textContent).toContain(says);
   });
 });

@@ -1,3 +1,4 @@
+import { CdkVirtualScrollViewport, ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, type ElementRef, inject, viewChild } from '@angular/core';
 import { DomSanitizer, type SafeHtml } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
@@ -5,14 +6,14 @@ import { Store } from '@ngrx/store';
 import type { OrderRow } from '@druckerei/contract';
 import { findingTitle, formatDuration, formatMoment, formatNumber } from '@druckerei/core';
 import { Shortcuts } from '../shared/shortcuts';
-import { OrdersActions, ordersFeature } from './orders.feature';
+import { OrdersActions, ordersFeature, type OrderSort, type OrderState } from './orders.feature';
 
 const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 /** The orders in hand, one line each, the next due first; opening the page loads them. */
 @Component({
   selector: 'dk-order-list',
-  imports: [RouterLink],
+  imports: [RouterLink, ScrollingModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './order-list.html',
   styleUrl: './order-list.scss',
@@ -32,17 +33,26 @@ export class OrderList {
     const c = this.call();
     return typeof c === 'object' ? c.failure : null;
   });
-  protected readonly sums = computed(() =>
-    this.rows().reduce(
-      (s, r) => ({
-        hours: s.hours + r.summary.machineS,
-        sheets: s.sheets + (r.summary.pulledUnit === 'sheet' ? r.summary.pulled : 0),
-        metres: s.metres + (r.summary.pulledUnit === 'metre' ? r.summary.pulled : 0),
-        decide: s.decide + r.summary.undecided,
-      }),
-      { hours: 0, sheets: 0, metres: 0, decide: 0 },
-    ),
-  );
+  protected readonly filter = this.store.selectSignal(ordersFeature.selectState);
+  protected readonly sort = this.store.selectSignal(ordersFeature.selectSort);
+  protected readonly next = this.store.selectSignal(ordersFeature.selectNext);
+  protected readonly more = this.store.selectSignal(ordersFeature.selectMore);
+  protected readonly totals = this.store.selectSignal(ordersFeature.selectTotals);
+  protected readonly states: { value: OrderState; says: string }[] = [
+    { value: 'all', says: 'In hand' },
+    { value: 'draft', says: 'Drafts' },
+    { value: 'blocked', says: 'Blocked' },
+    { value: 'released', says: 'Released' },
+  ];
+  protected readonly sorts: { value: OrderSort; says: string }[] = [
+    { value: 'due', says: 'by due date' },
+    { value: 'customer', says: 'by customer' },
+    { value: 'newest', says: 'newest first' },
+  ];
+  protected readonly changed = this.store.selectSignal(ordersFeature.selectChanged);
+  private readonly list = viewChild(CdkVirtualScrollViewport);
+  /** Height of a row, the same in the stylesheet: a list of a hundred thousand rows draws those in sight. */
+  protected readonly rowPx = 58;
   protected readonly n = formatNumber;
   protected readonly duration = formatDuration;
 
@@ -96,8 +106,24 @@ export class OrderList {
   protected type(find: string): void {
     this.store.dispatch(OrdersActions.findTyped({ find }));
   }
+  protected show(state: OrderState): void {
+    this.store.dispatch(OrdersActions.stateChosen({ state }));
+  }
+  protected sortBy(sort: string): void {
+    const known = this.sorts.find((s) => s.value === sort);
+    if (known) this.store.dispatch(OrdersActions.sortChosen({ sort: known.value }));
+  }
+  /** The next page is fetched when the end of what was read comes near. */
+  protected reached(): void {
+    const end = this.list()?.getRenderedRange().end ?? 0;
+    if (end >= this.rows().length) this.wantMore();
+  }
+  private wantMore(): void {
+    if (this.next() !== null && !this.more()) this.store.dispatch(OrdersActions.moreWanted());
+  }
+  protected readonly byJob = (_: number, row: OrderRow): string => row.job;
   protected again(): void {
-    this.store.dispatch(OrdersActions.somethingChanged());
+    this.store.dispatch(OrdersActions.opened());
   }
   protected choose(job: string): void {
     this.store.dispatch(OrdersActions.chosen({ job }));
@@ -136,11 +162,14 @@ export class OrderList {
 
   private move(by: number): void {
     const rows = this.rows();
-    const at = rows.findIndex((r) => r.job === this.chosen());
-    const next = rows[Math.min(Math.max(at + by, 0), rows.length - 1)];
-    if (next) {
-      this.choose(next.job);
-      document.getElementById(next.job)?.scrollIntoView({ block: 'nearest' });
-    }
+    const at = Math.min(Math.max(rows.findIndex((r) => r.job === this.chosen()) + by, 0), rows.length - 1);
+    const next = rows[at];
+    if (at >= rows.length - 1) this.wantMore();
+    if (!next) return;
+    this.choose(next.job);
+    const list = this.list();
+    const [top, sight] = [list?.measureScrollOffset() ?? 0, list?.getViewportSize() ?? 0];
+    if (at * this.rowPx < top) list?.scrollToOffset(at * this.rowPx);
+    else if ((at + 1) * this.rowPx > top + sight) list?.scrollToOffset((at + 1) * this.rowPx - sight);
   }
 }

@@ -13,6 +13,7 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'customers.list': ['get', '/api/customers'],
   'customers.create': ['post', '/api/customers'],
   'orders.list': ['get', '/api/orders'],
+  'orders.totals': ['get', '/api/orders/totals'],
   'orders.create': ['post', '/api/orders'],
   'jobs.read': ['get', '/api/jobs/:id'],
   'jobs.edit': ['post', '/api/jobs/:id/edits'],
