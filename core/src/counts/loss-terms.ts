@@ -1,4 +1,5 @@
 import type { Formula, Term } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { type Ledger, fig } from '../quantity/ledger';
 import { ceilTolerant, floorTolerant } from '../quantity/round-tolerant';
 import { type LossPoint, tableTerms } from '../flow/loss-table';
@@ -67,22 +68,22 @@ export function lossFigures<T extends string>(
 ): LossTerms {
   const losses: LossTerms = {};
   if (setup) {
-    to.figure(`${step}.setupCycles`, setup.formula, setup.terms);
-    losses.setup = fig(`${step}.setupCycles`);
+    to.figure(idOf(step, 'setupCycles'), setup.formula, setup.terms);
+    losses.setup = fig(idOf(step, 'setupCycles'));
   }
   if (runningPpm) {
-    to.figure(`${step}.runningPpm`, RUNNING_PPM, { ppm: runningPpm });
-    losses.runningPpm = fig(`${step}.runningPpm`);
+    to.figure(idOf(step, 'runningPpm'), RUNNING_PPM, { ppm: runningPpm });
+    losses.runningPpm = fig(idOf(step, 'runningPpm'));
   }
   if (samples) {
-    to.figure(`${step}.samples`, SAMPLES, { samples });
-    losses.samples = fig(`${step}.samples`);
+    to.figure(idOf(step, 'samples'), SAMPLES, { samples });
+    losses.samples = fig(idOf(step, 'samples'));
   }
   if (batch) {
-    to.figure(`${step}.batchCycles`, CYCLES_A_BATCH, batch.cycles);
-    to.figure(`${step}.batchLost`, CYCLES_OF_METRES, batch.lost);
-    losses.batchCycles = fig(`${step}.batchCycles`);
-    losses.batchLost = fig(`${step}.batchLost`);
+    to.figure(idOf(step, 'batchCycles'), CYCLES_A_BATCH, batch.cycles);
+    to.figure(idOf(step, 'batchLost'), CYCLES_OF_METRES, batch.lost);
+    losses.batchCycles = fig(idOf(step, 'batchCycles'));
+    losses.batchLost = fig(idOf(step, 'batchLost'));
   }
   if (!table) return losses;
   const byTable: LossTerms = { ...(losses.samples && { samples: losses.samples }), table: tableTerms(table.points, table.at) };

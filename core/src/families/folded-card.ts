@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { typed } from '../quantity/ledger';
 import { practiceValue } from '../plant/practice';
 import { FOLDED_WIDTH } from '../finishing/folding';
@@ -93,10 +94,10 @@ export const foldedCard: Family<'folded-card'> = {
   picture: foldedCardPicture,
 
   parts({ product, item }, wish, plant, to) {
-    const id: Id<'part'> = `${product}.card`;
+    const id: Id<'part'> = idOf(product, 'card');
     const widthMm = wish.openWidthMm ?? 296;
     const folds = wish.folds ?? 1;
-    const equal = to.figure(`${id}.foldedMm`, FOLDED_WIDTH, {
+    const equal = to.figure(idOf(id, 'foldedMm'), FOLDED_WIDTH, {
       openMm: typed(widthMm, 'mm', 'openWidthMm'),
       panels: typed(folds + 1, '1', 'folds'),
     });

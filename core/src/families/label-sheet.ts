@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import type { Plant } from '../plant/plant';
 import { practiceValue } from '../plant/practice';
 import type { Part } from '../product/part';
@@ -114,7 +115,7 @@ export const labelSheet: Family<'label-sheet'> = {
   picture: labelSheetPicture,
 
   parts({ product, item }, wish, plant) {
-    const id: Id<'part'> = `${product}.web`;
+    const id: Id<'part'> = idOf(product, 'web');
     const widthMm = wish.widthMm ?? 60;
     const part: Part = {
       id,

@@ -1,4 +1,5 @@
 import type { Formula, Id, Term } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { type Ledger, fig } from '../quantity/ledger';
 import {
   BATCH_LOST,
@@ -47,13 +48,13 @@ const plain = (value: number, unit: 'cycle' | 'ppm' | 'piece' | '1', at: string)
 /** The losses of a step that says them as numbers only. */
 function plainLosses(id: Id<'step'>, { setupCycles, runningPpm, samples, perBatch, table }: Step['loss']): LossTerms {
   return {
-    ...(setupCycles > 0 && { setup: plain(setupCycles, 'cycle', `${id}.setup`) }),
-    ...(runningPpm > 0 && { runningPpm: plain(runningPpm, 'ppm', `${id}.running`) }),
-    ...(samples > 0 && { samples: plain(samples, 'cycle', `${id}.samples`) }),
-    ...(table && { table: tableTerms(table, `${id}.table`) }),
+    ...(setupCycles > 0 && { setup: plain(setupCycles, 'cycle', idOf(id, 'setup')) }),
+    ...(runningPpm > 0 && { runningPpm: plain(runningPpm, 'ppm', idOf(id, 'running')) }),
+    ...(samples > 0 && { samples: plain(samples, 'cycle', idOf(id, 'samples')) }),
+    ...(table && { table: tableTerms(table, idOf(id, 'table')) }),
     ...(perBatch && {
-      batchCycles: plain(perBatch.cycles, 'cycle', `${id}.batch`),
-      batchLost: plain(perBatch.lost, 'cycle', `${id}.batch`),
+      batchCycles: plain(perBatch.cycles, 'cycle', idOf(id, 'batch')),
+      batchLost: plain(perBatch.lost, 'cycle', idOf(id, 'batch')),
     }),
   };
 }
@@ -72,7 +73,7 @@ export function solveBackward(net: Net, to: Ledger, lossTerms: Readonly<Record<I
   const counts: Counts = { steps: {}, demand: {} };
 
   const demandOf = (flow: Id<'flow'>): Id<'figure'> => {
-    const id = `${flow}.demand`;
+    const id = idOf(flow, 'demand');
     if (!counts.demand[flow]) {
       to.figure(id, DEMAND, asked.get(flow) ?? {}, net.flows[flow]?.unit ?? 'piece');
       counts.demand[flow] = id;
@@ -102,7 +103,7 @@ function countStep(
 ): StepCount {
   const { table, other, ...each } = said;
   const losses: LossTerms = Object.fromEntries(Object.entries(each).filter(([, term]) => 'fig' in term || term.value > 0));
-  const at = (what: string): Id<'figure'> => `${id}.${what}`;
+  const at = (what: string): Id<'figure'> => idOf(id, what);
   const cyclesFor = ({ flow, per, share = 1 }: Port): Record<'demand' | 'share' | 'per', Term> => ({
     demand: fig(demandOf(flow)),
     share: plain(share, '1', at('share')),
@@ -137,7 +138,7 @@ function countStep(
     // A split run's surplus shows at the flow, not at each maker; a part-filled last band holds just what is wanted.
     if (share !== 1 || !step.whole) continue;
     over[flow] = `${id}.over.${flow}`;
-    to.figure(over[flow], OVER, { good: fig(at('good')), per: plain(per, '1', `${id}.gives`), demand: fig(demandOf(flow)) });
+    to.figure(over[flow], OVER, { good: fig(at('good')), per: plain(per, '1', idOf(id, 'gives')), demand: fig(demandOf(flow)) });
   }
   return {
     need: at('need'),
@@ -158,15 +159,15 @@ function takenFigure(
   to: Ledger,
 ): Id<'figure'> {
   const taken = `${id}.taken.${port.flow}`;
-  const { run, good } = { run: fig(`${id}.run`), good: fig(`${id}.good`) };
+  const { run, good } = { run: fig(idOf(id, 'run')), good: fig(idOf(id, 'good')) };
   const unit = net.flows[port.flow]?.unit ?? 'piece';
-  const per = plain(port.per, '1', `${id}.takes`);
-  const spoilPpm = plain(port.spoilPpm ?? 0, 'ppm', `${id}.spoil`);
+  const per = plain(port.per, '1', idOf(id, 'takes'));
+  const spoilPpm = plain(port.spoilPpm ?? 0, 'ppm', idOf(id, 'spoil'));
   const [lead] = step.gives;
   if (step.whole || !lead) {
     to.figure(taken, TAKEN, { run, per, spoilPpm }, unit);
   } else {
-    const givesPer = plain(lead.per, '1', `${id}.gives`);
+    const givesPer = plain(lead.per, '1', idOf(id, 'gives'));
     to.figure(taken, TAKEN_PART, { demand: fig(demandOf(lead.flow)), run, good, per, givesPer, spoilPpm }, unit);
   }
   return taken;

@@ -1,4 +1,5 @@
 import type { Formula, Id, Term } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { type Ledger, fig, typed } from '../quantity/ledger';
 import type { Plant, Shelf, Stock } from '../plant/plant';
 import { practiceTerm } from '../plant/practice';
@@ -47,7 +48,7 @@ export function layOutWeb(
   plant: Plant,
   to: Ledger,
 ): PartLayout {
-  const at = (what: string): Id<'figure'> => `${part.id}.${what}`;
+  const at = (what: string): Id<'figure'> => idOf(part.id, what);
   rollFigures(part, stock, stockId, shelf, plant, to);
   const press = stones.find((s) => 'maxRepeatMm' in s.cx.machine.limits);
   const limit = (name: string, otherwise: Term): Term => {
@@ -118,7 +119,7 @@ function rollFigures(part: Part, stock: Stock, stockId: Id<'stock'>, shelf: Shel
     value !== undefined && lot
       ? { value, unit, from: 'shelf', at: `lot:${lot[0]}` }
       : { value: card ?? 0, unit, from: 'plant', at: `stock:${stockId}` };
-  const at = (what: string): Id<'figure'> => `${part.id}.${what}`;
+  const at = (what: string): Id<'figure'> => idOf(part.id, what);
   to.figure(at('rollByMass'), ROLL_LENGTH_BY_MASS, {
     rollKg: from(lot?.[1].kg, stock.rollKg, 'kg'),
     coreKg: from(undefined, stock.coreKg, 'kg'),

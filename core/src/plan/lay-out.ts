@@ -1,5 +1,6 @@
 import type { Id, Term } from '../quantity/figure';
 import { hashOf } from '../quantity/hash';
+import { idOf } from '../quantity/id-of';
 import { type Ledger, fig, typed } from '../quantity/ledger';
 import type { Plant, Stock } from '../plant/plant';
 import { practiceTerm } from '../plant/practice';
@@ -51,25 +52,25 @@ export function layOut(
     for (const { stone, ask } of asks)
       if (ask[what]) terms[stone] = { value: ask[what], unit: 'mm', from: 'plant', at: `machine:${stone}.${what}` };
     if (Object.keys(terms).length === 0) terms['default'] = { ...practiceTerm(plant, practice) };
-    return to.figure(`${part.id}.${what.replace('Mm', '')}`, GREATEST, terms);
+    return to.figure(idOf(part.id, what.replace('Mm', '')), GREATEST, terms);
   };
   const gripper = greatest('gripperMm', 'layout.gripperMm');
   greatest('tailMm', 'layout.tailMm');
   const side = greatest('sideMm', 'layout.sideMm');
   greatest('colourBarMm', 'layout.colourBarMm');
   // A style that turns the sheet end for end grips the other edge too: the tail must be a second gripper.
-  const tail = WORK_STYLES[style].secondGripper ? fig(`${part.id}.gripper`) : fig(`${part.id}.tail`);
+  const tail = WORK_STYLES[style].secondGripper ? fig(idOf(part.id, 'gripper')) : fig(idOf(part.id, 'tail'));
   const sheet = (mm: number): Term => ({ value: mm, unit: 'mm', from: 'plant', at: `stock:${stockId}` });
-  const widthMm = to.figure(`${part.id}.usableWidth`, USABLE_WIDTH, { sheet: sheet(long), side: fig(`${part.id}.side`) });
-  const heightMm = to.figure(`${part.id}.usableDepth`, USABLE_DEPTH, {
+  const widthMm = to.figure(idOf(part.id, 'usableWidth'), USABLE_WIDTH, { sheet: sheet(long), side: fig(idOf(part.id, 'side')) });
+  const heightMm = to.figure(idOf(part.id, 'usableDepth'), USABLE_DEPTH, {
     sheet: sheet(short),
-    gripper: fig(`${part.id}.gripper`),
+    gripper: fig(idOf(part.id, 'gripper')),
     tail,
-    colourBar: fig(`${part.id}.colourBar`),
+    colourBar: fig(idOf(part.id, 'colourBar')),
   });
   const bleed = typed(part.bleedMm, 'mm', 'bleedMm');
-  to.figure(`${part.id}.pieceWidth`, WITH_BLEED, { trim: typed(part.widthMm, 'mm', 'width'), bleed });
-  to.figure(`${part.id}.pieceHeight`, WITH_BLEED, { trim: typed(part.heightMm, 'mm', 'height'), bleed });
+  to.figure(idOf(part.id, 'pieceWidth'), WITH_BLEED, { trim: typed(part.widthMm, 'mm', 'width'), bleed });
+  to.figure(idOf(part.id, 'pieceHeight'), WITH_BLEED, { trim: typed(part.heightMm, 'mm', 'height'), bleed });
   const ask: SheetLayoutAsk = {
     part: part.id,
     item: part.item,
@@ -85,7 +86,7 @@ export function layOut(
   const question = hashOf(ask);
   const findings: Finding[] = [];
   const layout = chosenLayout(part, ask, question, spec, findings) ?? sheetLayout(ask);
-  to.figure(`${part.id}.copiesUp`, COPIES_UP, {
+  to.figure(idOf(part.id, 'copiesUp'), COPIES_UP, {
     places: {
       value: layout ? copiesUp(layout) : 0,
       unit: 'copy',

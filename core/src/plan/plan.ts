@@ -1,5 +1,6 @@
 import type { Id, Term } from '../quantity/figure';
-import { hashOf, inKeyOrder } from '../quantity/hash';
+import { hashInOrder, inKeyOrder } from '../quantity/hash';
+import { idOf } from '../quantity/id-of';
 import { Ledger, fig } from '../quantity/ledger';
 import type { Scene } from '../scene/scene';
 import type { Plant, Shelf } from '../plant/plant';
@@ -48,12 +49,12 @@ export function sceneOf({ contexts }: Planned, stone: Id<'stage'>): Scene | null
 const read = new WeakMap<object, { ordered: object; hash: string }>();
 /** Plants and shelves are immutable and large: put in key order and hashed once each. */
 function orderedOnce<T extends object>(document: T): { ordered: T; hash: string } {
-  const known = (read.get(document) as { ordered: T; hash: string } | undefined) ?? {
-    ordered: inKeyOrder(document),
-    hash: hashOf(document),
-  };
-  read.set(document, known);
-  return known;
+  const known = read.get(document) as { ordered: T; hash: string } | undefined;
+  if (known) return known;
+  const ordered = inKeyOrder(document);
+  const made = { ordered, hash: hashInOrder(ordered) };
+  read.set(document, made);
+  return made;
 }
 
 /** plan() with its contexts kept for drawings. Passes: parts → asks → layout → draft → solve → consume → findings. */
@@ -65,7 +66,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const route = resolveRoute(spec, plant, shelf, to, registries);
   const laid = layOutParts(route.parts, route.stones, spec, plant, shelf, to);
   const drafted = draftAll(route, laid);
-  const goods = (product: Id<'product'>): Id<'flow'> => drafted.goods[product] ?? `${product}.goods`;
+  const goods = (product: Id<'product'>): Id<'flow'> => drafted.goods[product] ?? idOf(product, 'goods');
   const net: Net = { flows: drafted.flows, steps: drafted.steps, wanted: {} };
   const items: Plan['items'] = {};
   for (const [id, item] of Object.entries(spec.items)) {
@@ -93,7 +94,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
     to,
   );
   const complete: Plan = {
-    of: { core: CORE_VERSION, spec: hashOf(spec), plant: plantHash, shelf: shelfHash },
+    of: { core: CORE_VERSION, spec: hashInOrder(spec), plant: plantHash, shelf: shelfHash },
     parts: route.parts,
     layouts: {},
     questions: {},
@@ -179,8 +180,8 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
   const forms: Record<Id<'product'>, Id<'step'>[]> = {};
   const bundles: Record<Id<'product'>, Bundle> = {};
   for (const product of route.supplied) {
-    all.goods[product] = `${product}.goods`;
-    all.flows[`${product}.goods`] = {
+    all.goods[product] = idOf(product, 'goods');
+    all.flows[idOf(product, 'goods')] = {
       unit: 'piece',
       part: partOf(product),
       item: route.itemOf[product] ?? '',
@@ -204,7 +205,7 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
     // A stone whose maker was taken off the route starts from pieces that are there already.
     if (lead && incoming.length === 0)
       incoming.push({
-        id: `${cx.id}.in`,
+        id: idOf(cx.id, 'in'),
         flow: {
           unit: lead.web ? 'metre' : 'sheet',
           part: lead.id,
@@ -256,7 +257,7 @@ function wantedFigures(id: Id<'item'>, spec: JobSpec, to: Ledger): { wanted: str
       { value: quantity, unit: 'piece', from: 'typed', at: `items.${id}.versions.${v}` },
     ]),
   );
-  const figures = { wanted: `${id}.wanted`, least: `${id}.least`, most: `${id}.most` };
+  const figures = { wanted: idOf(id, 'wanted'), least: idOf(id, 'least'), most: idOf(id, 'most') };
   to.figure(figures.wanted, { ...SUM, id: 'counts.wanted', unit: 'piece' }, wanted);
   to.figure(figures.least, LEAST_GOOD, {
     wanted: fig(figures.wanted),
@@ -289,19 +290,19 @@ function chanceFigure(
   );
   if (!first?.in) return null;
   const perGood: Term = { value: first.perGoodIn, unit: '1', from: 'family', at: 'layout' };
-  to.figure(`${id}.expectedLoss`, EXPECTED_LOSS, { started: fig(first.in), perGood, out: fig(`${item.goods}.demand`) });
-  to.figure(`${id}.allowance`, ALLOWANCE, { started: fig(first.in), perGood, least: fig(item.least) });
-  const at = `${id}.chance`;
+  to.figure(idOf(id, 'expectedLoss'), EXPECTED_LOSS, { started: fig(first.in), perGood, out: fig(idOf(item.goods, 'demand')) });
+  to.figure(idOf(id, 'allowance'), ALLOWANCE, { started: fig(first.in), perGood, least: fig(item.least) });
+  const at = idOf(id, 'chance');
   to.figure(at, CHANCE, {
-    allowance: fig(`${id}.allowance`),
-    expected: fig(`${id}.expectedLoss`),
+    allowance: fig(idOf(id, 'allowance')),
+    expected: fig(idOf(id, 'expectedLoss')),
     variation: practiceTerm(plant, 'risk.variation'),
   });
   return at;
 }
 
 /** The run by the school of losses that is not in force, where the plant keeps both. */
-const otherSchool = (step: Id<'step'>): PanelRow => ({ label: 'otherSchool', figure: `${step}.runOther` });
+const otherSchool = (step: Id<'step'>): PanelRow => ({ label: 'otherSchool', figure: idOf(step, 'runOther') });
 
 function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Counts): Stone {
   const first = cx.stepIds[0];
@@ -333,11 +334,11 @@ function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Count
     perGoodIn: taken ? (net.flows[taken.flow]?.perGood ?? 1) : 1,
     perGoodOut: given ? (net.flows[given.flow]?.perGood ?? 1) : 1,
     lost,
-    setupS: `${first ?? cx.id}.setupS`,
-    runS: `${first ?? cx.id}.runS`,
+    setupS: idOf(first ?? cx.id, 'setupS'),
+    runS: idOf(first ?? cx.id, 'runS'),
     waitS: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.waits.map((w) => w.figure) ?? []))],
-    startAt: `${first ?? cx.id}.startAt`,
-    endAt: `${last ?? cx.id}.endAt`,
+    startAt: idOf(first ?? cx.id, 'startAt'),
+    endAt: idOf(last ?? cx.id, 'endAt'),
   };
 }
 
@@ -372,15 +373,19 @@ function totalFigures(
   to.figure(
     good,
     { ...SUM, id: 'total.good', unit: 'piece' },
-    Object.fromEntries(Object.values(items).map((i) => [i.goods, fig(`${i.goods}.demand`)])),
+    Object.fromEntries(Object.values(items).map((i) => [i.goods, fig(idOf(i.goods, 'demand'))])),
   );
   to.figure('total.perThousand', PER_THOUSAND, { total: fig(total), good: fig(good) });
   to.figure('total.runOn', RUN_ON, { total: fig(total), fixed: fig(fixed), good: fig(good) });
-  to.figure('total.readyAt', LATEST, Object.fromEntries(steps.filter((s) => to.has(`${s}.endAt`)).map((s) => [s, fig(`${s}.endAt`)])));
+  to.figure(
+    'total.readyAt',
+    LATEST,
+    Object.fromEntries(steps.filter((s) => to.has(idOf(s, 'endAt'))).map((s) => [s, fig(idOf(s, 'endAt'))])),
+  );
   const pulled = (unit: 'sheet' | 'metre'): string[] =>
     Object.entries(net.flows)
       .filter(([, f]) => f.unit === unit && f.supply)
-      .map(([id]) => `${id}.demand`);
+      .map(([id]) => idOf(id, 'demand'));
   const [sheets, metres] = [pulled('sheet'), pulled('metre')];
   const chance = Object.values(items)
     .map((i) => i.chance)
@@ -395,7 +400,7 @@ function totalFigures(
     machineS: sum(
       'machineS',
       's',
-      steps.flatMap((s) => [`${s}.setupS`, `${s}.runS`]),
+      steps.flatMap((s) => [idOf(s, 'setupS'), idOf(s, 'runS')]),
     ),
     waitS: sum('waitS', 's', [...new Set(stones.flatMap((s) => s.waitS))]),
     inkKg: sum(

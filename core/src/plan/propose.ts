@@ -1,3 +1,4 @@
+import { idOf } from '../quantity/id-of';
 import type { Plant, Shelf } from '../plant/plant';
 import { editAt, type Edit } from '../product/edit';
 import type { JobSpec } from '../product/job-spec';
@@ -87,7 +88,7 @@ export function comparedWith(proposal: Proposal, spec: JobSpec, plant: Plant, sh
     machineS: total('machineS'),
     readyAt: total('readyAt'),
     fixed: p.figures['total.fixed']?.value ?? 0,
-    copiesUp: p.figures[`${part}.copiesUp`]?.value ?? 0,
+    copiesUp: p.figures[idOf(part, 'copiesUp')]?.value ?? 0,
     blocking: p.findings.filter((f) => f.level === 'release').length,
   };
 }

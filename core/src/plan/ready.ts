@@ -1,4 +1,5 @@
 import type { Id, Term } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { type Ledger, fig } from '../quantity/ledger';
 import type { Plant, Shelf } from '../plant/plant';
 import { type Net, inOrder } from '../flow/net';
@@ -30,9 +31,9 @@ export function layOutTime(net: Net, shelf: Shelf, arrivals: readonly Arrival[],
     if (!step) continue;
     const after: Record<string, Term> = { now: { value: shelf.asOf, unit: 'moment', from: 'shelf', at: 'clock' } };
     for (const before of [...step.takes.flatMap(({ flow }) => makers.get(flow) ?? []), ...(step.after ?? [])])
-      if (to.has(`${before}.endAt`)) after[before] = fig(`${before}.endAt`);
+      if (to.has(idOf(before, 'endAt'))) after[before] = fig(idOf(before, 'endAt'));
     step.waits.forEach((wait, i) => {
-      to.figure(`${id}.waited.${i}`, LATER, { from: fig(`${wait.after}.endAt`), by: fig(wait.figure) });
+      to.figure(`${id}.waited.${i}`, LATER, { from: fig(idOf(wait.after, 'endAt')), by: fig(wait.figure) });
       after[`wait ${wait.why} ${i + 1}`] = fig(`${id}.waited.${i}`);
     });
     for (const a of arrivals.filter((x) => x.step === id)) after[a.code] = { value: a.at, unit: 'moment', from: 'shelf', at: a.code };
@@ -43,22 +44,22 @@ export function layOutTime(net: Net, shelf: Shelf, arrivals: readonly Arrival[],
         assumptions.push({ code: 'assume.gate', args: { gate, by: state.by } });
       }
     }
-    const earliest = to.figure(`${id}.afterAt`, LATEST, after);
-    const length = Math.ceil(to.value(`${id}.setupS`) + to.value(`${id}.runS`) - 1e-9);
+    const earliest = to.figure(idOf(id, 'afterAt'), LATEST, after);
+    const length = Math.ceil(to.value(idOf(id, 'setupS')) + to.value(idOf(id, 'runS')) - 1e-9);
     const placed = layIntoOpenHours(
       shelf.open[step.machine] ?? shelf.open['any'] ?? [[0, Number.MAX_SAFE_INTEGER]],
       earliest,
       Math.max(length, 0),
     );
     known &&= placed.known;
-    to.figure(`${id}.startAt`, START, {
-      after: fig(`${id}.afterAt`),
+    to.figure(idOf(id, 'startAt'), START, {
+      after: fig(idOf(id, 'afterAt')),
       closedS: { value: placed.closedBefore, unit: 's', from: 'shelf', at: `hours:${step.machine}` },
     });
-    to.figure(`${id}.endAt`, END, {
-      start: fig(`${id}.startAt`),
-      setupS: fig(`${id}.setupS`),
-      runS: fig(`${id}.runS`),
+    to.figure(idOf(id, 'endAt'), END, {
+      start: fig(idOf(id, 'startAt')),
+      setupS: fig(idOf(id, 'setupS')),
+      runS: fig(idOf(id, 'runS')),
       closedS: { value: Math.round(placed.closedWithin), unit: 's', from: 'shelf', at: `hours:${step.machine}` },
     });
   }
@@ -76,7 +77,7 @@ export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: 
       if (supply?.from === 'stock') {
         const free = freeStock(shelf, supply.stock);
         const days = plant.stocks[supply.stock]?.leadDays ?? 0;
-        if (to.value(`${flow}.demand`) > free)
+        if (to.value(idOf(flow, 'demand')) > free)
           arrivals.push({
             step: id,
             at: shelf.asOf + days * DAY_S,

@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import type { Ledger } from '../quantity/ledger';
 import type { Machine, Plant, Shelf, Stock } from '../plant/plant';
 import type { FamilyId, JobSpec } from '../product/job-spec';
@@ -59,7 +60,16 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
     if (wanted.kind === 'set') {
       for (const member of wanted.of) visit(member.product, item);
       route.joins[product] = wanted.of;
-      addStone({ key: 'assemble', process: wanted.by, settings: {}, id: `${product}.assemble`, parts: [], family: 'set', product, item });
+      addStone({
+        key: 'assemble',
+        process: wanted.by,
+        settings: {},
+        id: idOf(product, 'assemble'),
+        parts: [],
+        family: 'set',
+        product,
+        item,
+      });
       return;
     }
     const family = families[wanted.family];
@@ -72,7 +82,7 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
         key: stone.key,
         process: stone.process,
         settings: stone.settings,
-        id: `${lead}.${stone.key}`,
+        id: idOf(lead, stone.key),
         parts: stone.of.flatMap((id) => parts[id] ?? []),
         family: wanted.family,
         product,

@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import type { Scene } from '../scene/scene';
 import type { PaperPage } from '../processes/process';
 import type { Stone } from './plan-types';
@@ -25,7 +26,7 @@ export function ticketPages({ plan, contexts }: Planned): TicketPage[] {
       stone,
       drawing: page.scene ? routed.process.scene(cx) : null,
       next: next?.machineName ?? null,
-      waitUntil: waits ? `${next.steps[0] ?? ''}.startAt` : null,
+      waitUntil: waits ? idOf(next.steps[0] ?? '', 'startAt') : null,
     }));
   });
 }

@@ -1,4 +1,5 @@
 import type { CountUnit, Formula, Id } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { type Ledger, fig } from '../quantity/ledger';
 import type { Net } from '../flow/net';
 import type { ConsumeContext, Consumed } from '../processes/process';
@@ -54,19 +55,19 @@ export function wasteFigures(contexts: readonly ConsumeContext[], consumed: read
           from: 'family',
           at: UNPARTED.includes(flow.unit) ? 'layout' : 'part',
         });
-        to.figure(`${at}.pieces`, OF_A_STEP, {
+        to.figure(idOf(at, 'pieces'), OF_A_STEP, {
           lost: fig(`${step}.lost.${kind}`),
           perGood: { value: flow.perGood / per, unit: '1', from: 'family', at: 'layout' },
         });
-        to.figure(`${at}.kg`, STEP_KG, {
+        to.figure(idOf(at, 'kg'), STEP_KG, {
           lost: fig(`${step}.lost.${kind}`),
           per: { value: per, unit: '1', from: 'family', at: 'takes' },
           widthMm: size(w),
           heightMm: size(h),
           gsm: { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
         });
-        pieces[step] = fig(`${at}.pieces`) as { fig: string };
-        masses[step] = fig(`${at}.kg`) as { fig: string };
+        pieces[step] = fig(idOf(at, 'pieces')) as { fig: string };
+        masses[step] = fig(idOf(at, 'kg')) as { fig: string };
       }
     to.figure(`waste.${kind}.pieces`, LOST_PIECES, pieces);
     to.figure(`waste.${kind}.kg`, { ...LOST_PIECES, id: 'counts.wasteKg', unit: 'kg' }, masses);

@@ -1,4 +1,5 @@
 import type { Formula } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
@@ -30,7 +31,7 @@ export const camera: Process = {
       cautions: ['nips'],
     }),
   consume(cx) {
-    cx.to.figure(`${cx.id}.readsASecond`, READS_A_SECOND, { metresPerHour: speedTerm(cx), repeatMm: fig(ofPart(cx, 'repeatMm')) });
+    cx.to.figure(idOf(cx.id, 'readsASecond'), READS_A_SECOND, { metresPerHour: speedTerm(cx), repeatMm: fig(ofPart(cx, 'repeatMm')) });
     return { costs: timeAndCost(cx, { step: cx.id, runS: typed(0, 's', 'runs with the press') }) };
   },
   scene(cx): Scene {
@@ -45,7 +46,7 @@ export const camera: Process = {
     ];
     return {
       title: 'camera',
-      says: `The camera reads ${cx.to.value(`${cx.id}.run`)} repeats and marks what is beyond ${says(setting(cx, 'toleranceMm', practiceTerm(cx.plant, 'camera.toleranceMm')), 'millimetres')}.`,
+      says: `The camera reads ${cx.to.value(idOf(cx.id, 'run'))} repeats and marks what is beyond ${says(setting(cx, 'toleranceMm', practiceTerm(cx.plant, 'camera.toleranceMm')), 'millimetres')}.`,
       box: { x: -8, y: 0, w: 250, h: 126 },
       toScale: false,
       shapes,
@@ -58,8 +59,8 @@ export const camera: Process = {
       text: says(practiceTerm(cx.plant, 'camera.toleranceMm'), 'mm'),
       edit: { at: settingPath(cx, 'toleranceMm'), kind: 'length' },
     },
-    { label: 'repeatsRead', figure: `${cx.id}.run` },
-    { label: 'readsASecond', figure: `${cx.id}.readsASecond` },
+    { label: 'repeatsRead', figure: idOf(cx.id, 'run') },
+    { label: 'readsASecond', figure: idOf(cx.id, 'readsASecond') },
   ],
   paper: (cx) => [
     {

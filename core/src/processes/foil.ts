@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm, practiceValue } from '../plant/practice';
@@ -76,23 +77,23 @@ export const foil: Process = {
       cx.to,
     );
     const waits = cx.wet.map((after) => {
-      const figure = `${cx.id}.waitS`;
+      const figure = idOf(cx.id, 'waitS');
       cx.to.figure(figure, SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, 'wait.foilS')) });
       return { after, figure, why: 'foil' as const };
     });
     const tools: Draft['tools'] = {};
     for (const area of cx.parts[0]?.foils ?? []) {
       const at = `${cx.id}.die.${area.id}`;
-      cx.to.figure(`${at}.dies`, FOIL_DIES, {
-        copiesUp: fig(`${cx.parts[0]?.id ?? ''}.copiesUp`),
+      cx.to.figure(idOf(at, 'dies'), FOIL_DIES, {
+        copiesUp: fig(idOf(cx.parts[0]?.id ?? '', 'copiesUp')),
         areas: typed(1, '1', `foil:${area.id}`),
       });
       tools[at] = {
         kind: 'foil die',
         spec: `${area.name} ${area.widthMm} × ${area.heightMm} mm`,
-        count: `${at}.dies`,
-        cycles: `${cx.id}.run`,
-        remakes: `${at}.remakes`,
+        count: idOf(at, 'dies'),
+        cycles: idOf(cx.id, 'run'),
+        remakes: idOf(at, 'remakes'),
         supply: area.tool ? { from: 'store', tool: area.tool } : { from: 'buy', leadDays: 4 },
       };
     }
@@ -118,7 +119,7 @@ export const foil: Process = {
         ...costs,
         ...timeAndCost(cx, {
           step: cx.id,
-          forms: fig(`${cx.parts[0]?.id ?? ''}.copiesUp`),
+          forms: fig(idOf(cx.parts[0]?.id ?? '', 'copiesUp')),
           perFormS: { value: cx.machine.limits['perDieS'] ?? 300, unit: 's', from: 'plant', at: `machine:${cx.machineId}.perDieS` },
         }),
       ],
@@ -167,19 +168,19 @@ function foilOf(cx: ConsumeContext, area: FoilArea): Consumed['costs'] {
   const lanes = foilLanes(cx, area);
   const mm = (value: number, what: string): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'family', at: what });
   const gapMm = setting(cx, 'gapMm', practiceTerm(cx.plant, 'foil.gapMm'));
-  cx.to.figure(`${at}.perStroke`, FOIL_PER_STROKE, {
+  cx.to.figure(idOf(at, 'perStroke'), FOIL_PER_STROKE, {
     imageMm: mm(lanes.imageMm, `foil:${area.id}`),
     gapMm,
     pitchMm: mm(lanes.pitchMm, 'layout'),
     dies: { value: lanes.dies, unit: 'die', from: 'family', at: 'layout' },
   });
-  cx.to.figure(`${at}.metres`, FOIL_METRES, {
-    perStrokeMm: fig(`${at}.perStroke`),
-    strokes: fig(`${cx.id}.run`),
+  cx.to.figure(idOf(at, 'metres'), FOIL_METRES, {
+    perStrokeMm: fig(idOf(at, 'perStroke')),
+    strokes: fig(idOf(cx.id, 'run')),
     lanes: { value: lanes.lanes, unit: '1', from: 'family', at: 'layout' },
   });
   cx.to.figure(
-    `${at}.widthMm`,
+    idOf(at, 'widthMm'),
     { ...SUM, id: 'ink.foilWidth', unit: 'mm' },
     {
       image: mm(lanes.laneWidthMm, `foil:${area.id}`),
@@ -187,26 +188,26 @@ function foilOf(cx: ConsumeContext, area: FoilArea): Consumed['costs'] {
       right: practiceTerm(cx.plant, 'foil.marginMm'),
     },
   );
-  cx.to.figure(`${at}.cost`, FOIL_PRICE, {
-    metres: fig(`${at}.metres`),
-    widthMm: fig(`${at}.widthMm`),
+  cx.to.figure(idOf(at, 'cost'), FOIL_PRICE, {
+    metres: fig(idOf(at, 'metres')),
+    widthMm: fig(idOf(at, 'widthMm')),
     perM2: practiceTerm(cx.plant, 'foil.pricePerM2'),
   });
-  cx.to.figure(`${die}.remakes`, REMAKES, {
-    cycles: fig(`${cx.id}.run`),
+  cx.to.figure(idOf(die, 'remakes'), REMAKES, {
+    cycles: fig(idOf(cx.id, 'run')),
     life: practiceTerm(cx.plant, 'foilDie.lifeCycles'),
-    perSet: fig(`${die}.dies`),
+    perSet: fig(idOf(die, 'dies')),
   });
-  const costs: Consumed['costs'] = [{ figure: `${at}.cost`, kind: 'goods', fixed: false }];
+  const costs: Consumed['costs'] = [{ figure: idOf(at, 'cost'), kind: 'goods', fixed: false }];
   if (!area.tool) {
-    cx.to.figure(`${die}.cost`, FOIL_DIE_PRICE, {
-      dies: fig(`${die}.dies`),
+    cx.to.figure(idOf(die, 'cost'), FOIL_DIE_PRICE, {
+      dies: fig(idOf(die, 'dies')),
       widthMm: typed(area.widthMm, 'mm', `foil:${area.id}`),
       heightMm: typed(area.heightMm, 'mm', `foil:${area.id}`),
       perCm2: practiceTerm(cx.plant, 'foilDie.pricePerCm2'),
       least: practiceTerm(cx.plant, 'foilDie.priceEach'),
     });
-    costs.push({ figure: `${die}.cost`, kind: 'form', fixed: true });
+    costs.push({ figure: idOf(die, 'cost'), kind: 'form', fixed: true });
   }
   return costs;
 }
@@ -276,7 +277,7 @@ const round = (x: number): number => Math.round(x * 10) / 10;
 
 function panelRows(cx: ConsumeContext): PanelRow[] {
   const areas = cx.parts[0]?.foils ?? [];
-  const id = (area: FoilArea, what: string): Id<'figure'> => `${cx.id}.${what}`.replace('*', area.id);
+  const id = (area: FoilArea, what: string): Id<'figure'> => idOf(cx.id, what).replace('*', area.id);
   return [
     { label: 'machine', text: cx.machine.name },
     ...areas.flatMap((a) => [
@@ -285,8 +286,8 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
       { label: 'foilMetres', text: a.name, figure: id(a, 'foil.*.metres') },
       { label: 'foilWidth', text: a.name, figure: id(a, 'foil.*.widthMm') },
     ]),
-    { label: 'setupSheets', figure: `${cx.id}.setupCycles` },
-    { label: 'runningLoss', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+    { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles') },
+    { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
     {
       label: 'setupKind',
       text: wordSetting(cx, 'repeat', 'new'),
@@ -299,7 +300,7 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
         ],
       },
     },
-    { label: 'waitBefore', figure: `${cx.id}.waitS`, edit: { at: settingPath(cx, 'waitS'), kind: 'hours' } },
+    { label: 'waitBefore', figure: idOf(cx.id, 'waitS'), edit: { at: settingPath(cx, 'waitS'), kind: 'hours' } },
     { label: 'dwell', text: 'makersSheet' },
   ];
 }

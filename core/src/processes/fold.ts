@@ -1,3 +1,4 @@
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
@@ -41,14 +42,17 @@ export const fold: Process = {
   consume(cx) {
     const { to, id } = cx;
     const part = cx.parts[0];
-    to.figure(`${id}.panels`, PANELS, { folds: typed(part?.folds ?? 0, '1', 'folds') });
-    to.figure(`${id}.foldedMm`, FOLDED_WIDTH, { openMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), panels: fig(`${id}.panels`) });
-    to.figure(`${id}.thickness`, FOLDED_THICKNESS, {
-      panels: fig(`${id}.panels`),
+    to.figure(idOf(id, 'panels'), PANELS, { folds: typed(part?.folds ?? 0, '1', 'folds') });
+    to.figure(idOf(id, 'foldedMm'), FOLDED_WIDTH, {
+      openMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'),
+      panels: fig(idOf(id, 'panels')),
+    });
+    to.figure(idOf(id, 'thickness'), FOLDED_THICKNESS, {
+      panels: fig(idOf(id, 'panels')),
       caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
       extraUm: typed(0, 'µm', 'none'),
     });
-    to.figure(`${id}.beltRate`, BELT_RATE, {
+    to.figure(idOf(id, 'beltRate'), BELT_RATE, {
       beltMmPerS: {
         value: cx.machine.limits['beltMmPerS'] ?? 1_000,
         unit: 'mm/s',
@@ -58,8 +62,8 @@ export const fold: Process = {
       lengthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'),
       gapMm: practiceTerm(cx.plant, 'fold.gapMm'),
     });
-    to.figure(`${id}.rate`, SLOWEST, { belt: fig(`${id}.beltRate`), machine: speedTerm(cx) }, '1/h');
-    return { costs: timeAndCost(cx, { step: id, perHour: fig(`${id}.rate`) }) };
+    to.figure(idOf(id, 'rate'), SLOWEST, { belt: fig(idOf(id, 'beltRate')), machine: speedTerm(cx) }, '1/h');
+    return { costs: timeAndCost(cx, { step: id, perHour: fig(idOf(id, 'rate')) }) };
   },
   paper: (cx) => [
     { department: 'fold', scene: true, rows: fold.panel(cx), lists: [], blanks: ['score position checked', 'first good piece signed by'] },
@@ -79,12 +83,12 @@ export const fold: Process = {
         ],
       },
     },
-    { label: 'panels', figure: `${cx.id}.panels` },
-    { label: 'foldedWidth', figure: `${cx.id}.foldedMm` },
-    { label: 'thickness', figure: `${cx.id}.thickness` },
-    { label: 'rate', figure: `${cx.id}.rate`, edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
-    { label: 'setupSheets', figure: `${cx.id}.setupCycles` },
-    { label: 'runningLoss', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+    { label: 'panels', figure: idOf(cx.id, 'panels') },
+    { label: 'foldedWidth', figure: idOf(cx.id, 'foldedMm') },
+    { label: 'thickness', figure: idOf(cx.id, 'thickness') },
+    { label: 'rate', figure: idOf(cx.id, 'rate'), edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
+    { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles') },
+    { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
     {
       label: 'setupKind',
       text: wordSetting(cx, 'repeat', 'new'),

@@ -1,3 +1,4 @@
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
@@ -36,8 +37,8 @@ export const guillotine: Process = {
       cx.to,
     );
     const waits = cx.wet.slice(-1).map((after) => {
-      cx.to.figure(`${cx.id}.waitS`, SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, 'wait.cutS')) });
-      return { after, figure: `${cx.id}.waitS`, why: 'cut' as const };
+      cx.to.figure(idOf(cx.id, 'waitS'), SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, 'wait.cutS')) });
+      return { after, figure: idOf(cx.id, 'waitS'), why: 'cut' as const };
     });
     return singleStep(cx, {
       takesPer: 1,
@@ -52,15 +53,15 @@ export const guillotine: Process = {
   },
   consume(cx) {
     const { to, id } = cx;
-    to.figure(`${id}.perLift`, PILE_SHEETS, {
+    to.figure(idOf(id, 'perLift'), PILE_SHEETS, {
       heightMm: liftMm(cx),
       caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
     });
-    to.figure(`${id}.lifts`, LIFTS, { sheets: fig(`${id}.run`), perLift: fig(`${id}.perLift`) });
-    to.figure(`${id}.cuts`, CUTS, { cuts: { value: programOf(cx).length, unit: 'cut', from: 'family', at: 'program' } });
-    to.figure(`${id}.cuttingS`, CUTTING_TIME, {
-      lifts: fig(`${id}.lifts`),
-      cuts: fig(`${id}.cuts`),
+    to.figure(idOf(id, 'lifts'), LIFTS, { sheets: fig(idOf(id, 'run')), perLift: fig(idOf(id, 'perLift')) });
+    to.figure(idOf(id, 'cuts'), CUTS, { cuts: { value: programOf(cx).length, unit: 'cut', from: 'family', at: 'program' } });
+    to.figure(idOf(id, 'cuttingS'), CUTTING_TIME, {
+      lifts: fig(idOf(id, 'lifts')),
+      cuts: fig(idOf(id, 'cuts')),
       perCut: setting(cx, 'cutS', practiceTerm(cx.plant, 'guillotine.cutS')),
       loading: setting(cx, 'loadS', practiceTerm(cx.plant, 'guillotine.loadS')),
     });
@@ -68,16 +69,19 @@ export const guillotine: Process = {
     const [w, h] = cx.layout?.sheetMm ?? [1, 1];
     const part = cx.parts[0];
     const gsm = { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` } as const;
-    to.figure(`${id}.sheetKg`, SHEET_MASS, { sheets: fig(`${id}.run`), widthMm: mm(w), heightMm: mm(h), gsm });
-    to.figure(`${id}.cut`, COPIES_CUT, { sheets: fig(`${id}.run`), copiesUp: fig(`${part?.id ?? ''}.copiesUp`) });
-    to.figure(`${id}.copiesKg`, SHEET_MASS, {
-      sheets: fig(`${id}.cut`),
+    to.figure(idOf(id, 'sheetKg'), SHEET_MASS, { sheets: fig(idOf(id, 'run')), widthMm: mm(w), heightMm: mm(h), gsm });
+    to.figure(idOf(id, 'cut'), COPIES_CUT, { sheets: fig(idOf(id, 'run')), copiesUp: fig(idOf(part?.id ?? '', 'copiesUp')) });
+    to.figure(idOf(id, 'copiesKg'), SHEET_MASS, {
+      sheets: fig(idOf(id, 'cut')),
       widthMm: mm(part?.widthMm ?? 0),
       heightMm: mm(part?.heightMm ?? 0),
       gsm,
     });
-    to.figure(`${id}.trimKg`, TRIM_WASTE, { sheets: fig(`${id}.sheetKg`), copies: fig(`${id}.copiesKg`) });
-    return { costs: timeAndCost(cx, { step: id, runS: fig(`${id}.cuttingS`) }), wasteKg: [{ kind: 'trim', figure: `${id}.trimKg` }] };
+    to.figure(idOf(id, 'trimKg'), TRIM_WASTE, { sheets: fig(idOf(id, 'sheetKg')), copies: fig(idOf(id, 'copiesKg')) });
+    return {
+      costs: timeAndCost(cx, { step: id, runS: fig(idOf(id, 'cuttingS')) }),
+      wasteKg: [{ kind: 'trim', figure: idOf(id, 'trimKg') }],
+    };
   },
   paper: (cx) => [
     {
@@ -103,21 +107,21 @@ export const guillotine: Process = {
   ],
   scene: cutScene,
   panel: (cx) => [
-    { label: 'cuts', figure: `${cx.id}.cuts` },
-    { label: 'sheetsPerLift', figure: `${cx.id}.perLift` },
+    { label: 'cuts', figure: idOf(cx.id, 'cuts') },
+    { label: 'sheetsPerLift', figure: idOf(cx.id, 'perLift') },
     { label: 'liftHeight', text: says(liftMm(cx), 'mm'), edit: { at: settingPath(cx, 'liftMm'), kind: 'length' } },
-    { label: 'lifts', figure: `${cx.id}.lifts` },
-    { label: 'cuttingTime', figure: `${cx.id}.cuttingS` },
+    { label: 'lifts', figure: idOf(cx.id, 'lifts') },
+    { label: 'cuttingTime', figure: idOf(cx.id, 'cuttingS') },
     {
       label: 'secondsPerCut',
       text: says(practiceTerm(cx.plant, 'guillotine.cutS'), 's'),
       edit: { at: settingPath(cx, 'cutS'), kind: 'seconds' },
     },
-    { label: 'runningLoss', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
-    { label: 'waitBefore', figure: `${cx.id}.waitS`, edit: { at: settingPath(cx, 'waitS'), kind: 'hours' } },
-    { label: 'trimWaste', figure: `${cx.id}.trimKg` },
+    { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+    { label: 'waitBefore', figure: idOf(cx.id, 'waitS'), edit: { at: settingPath(cx, 'waitS'), kind: 'hours' } },
+    { label: 'trimWaste', figure: idOf(cx.id, 'trimKg') },
   ],
-  summary: (cx) => ({ figure: `${cx.id}.cuts`, text: cx.machine.name }),
+  summary: (cx) => ({ figure: idOf(cx.id, 'cuts'), text: cx.machine.name }),
 };
 
 const COPIES_CUT = {

@@ -1,4 +1,5 @@
 import type { Id, Term } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm, practiceValue } from '../plant/practice';
@@ -39,15 +40,15 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
     { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
     {
       label: 'secondsEach',
-      text: `${Math.round(cx.to.value(`${cx.id}.secondsEach`) * 10) / 10} s`,
+      text: `${Math.round(cx.to.value(idOf(cx.id, 'secondsEach')) * 10) / 10} s`,
       edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
     },
-    { label: 'handsTime', figure: `${cx.id}.handsS` },
-    { label: 'clockTime', figure: `${cx.id}.clockS` },
+    { label: 'handsTime', figure: idOf(cx.id, 'handsS') },
+    { label: 'clockTime', figure: idOf(cx.id, 'clockS') },
     ...motions(cx)
       .filter((m) => m.supplied)
       .map((m) => ({ label: 'suppliedPieces', text: m.name, figure: `${cx.id}.${m.key}.demand` })),
-    { label: 'runningLoss', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+    { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
   ];
   return {
     id,
@@ -67,7 +68,7 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
       const also = motions(cx)
         .filter((m) => m.supplied)
         .map((m): { port: Port; flow: Flow } => ({
-          port: { flow: `${cx.id}.${m.key}`, per: m.each, spoilPpm: practiceValue(cx.plant, 'hands.pieceSpoilPpm') },
+          port: { flow: idOf(cx.id, m.key), per: m.each, spoilPpm: practiceValue(cx.plant, 'hands.pieceSpoilPpm') },
           flow: { unit: 'piece', part: lead?.part ?? '', item: lead?.item ?? '', perGood: m.each, supply: { from: 'buy', leadDays: 2 } },
         }));
       return singleStep(cx, { takesPer: 1, givesPer: 1, unit: 'piece', perGood: 1, whole: true, losses, also, cautions });
@@ -75,20 +76,20 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
     consume(cx): Consumed {
       const { to } = cx;
       const list = motions(cx);
-      to.figure(`${cx.id}.secondsEach`, SECONDS_EACH, Object.fromEntries(list.map((m) => [m.name, m.seconds])));
-      to.figure(`${cx.id}.handsS`, HANDS_TIME, {
-        pieces: fig(`${cx.id}.run`),
-        secondsEach: setting(cx, 'secondsEach', fig(`${cx.id}.secondsEach`)),
+      to.figure(idOf(cx.id, 'secondsEach'), SECONDS_EACH, Object.fromEntries(list.map((m) => [m.name, m.seconds])));
+      to.figure(idOf(cx.id, 'handsS'), HANDS_TIME, {
+        pieces: fig(idOf(cx.id, 'run')),
+        secondsEach: setting(cx, 'secondsEach', fig(idOf(cx.id, 'secondsEach'))),
         rest: setting(cx, 'rest', practiceTerm(cx.plant, 'hands.restShare')),
       });
-      to.figure(`${cx.id}.clockS`, CLOCK_TIME, { handsS: fig(`${cx.id}.handsS`), people: people(cx) });
+      to.figure(idOf(cx.id, 'clockS'), CLOCK_TIME, { handsS: fig(idOf(cx.id, 'handsS')), people: people(cx) });
       const goods = list
         .filter((m) => m.supplied)
         .map((m) => {
           to.figure(`${cx.id}.${m.key}.cost`, PRICE_OF, { number: fig(`${cx.id}.${m.key}.demand`), price: m.price });
           return { figure: `${cx.id}.${m.key}.cost`, kind: 'goods' as const, fixed: false };
         });
-      return { costs: [...goods, ...timeAndCost(cx, { step: cx.id, runS: fig(`${cx.id}.clockS`) })] };
+      return { costs: [...goods, ...timeAndCost(cx, { step: cx.id, runS: fig(idOf(cx.id, 'clockS')) })] };
     },
     paper: (cx) => [
       {

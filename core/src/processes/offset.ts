@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
@@ -79,7 +80,7 @@ export const offset: Process = {
         },
         cx.to,
       );
-      const out = `${pass.id}.out`;
+      const out = idOf(pass.id, 'out');
       const before = passes[i - 1];
       const flow: Flow = { ...lead.flow, unit: 'sheet' };
       delete flow.supply;
@@ -125,18 +126,18 @@ export const offset: Process = {
       }
       if (!pass.samePlates) {
         plates.push(plateRemakes(cx, pass));
-        costs.push({ figure: `${pass.id}.remakeCost`, kind: 'form', fixed: false });
+        costs.push({ figure: idOf(pass.id, 'remakeCost'), kind: 'form', fixed: false });
       }
     }
     const first = passesOf(cx)[0];
     if (first) {
-      cx.to.figure(`${cx.id}.perPile`, PILE_SHEETS, {
+      cx.to.figure(idOf(cx.id, 'perPile'), PILE_SHEETS, {
         heightMm: limitTerm(cx, 'pileMm', { value: 1_000, unit: 'mm', from: 'plant', at: 'practice' }),
         caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
       });
-      cx.to.figure(`${cx.id}.piles`, PILES, { sheets: fig(`${first.id}.run`), perPile: fig(`${cx.id}.perPile`) });
+      cx.to.figure(idOf(cx.id, 'piles'), PILES, { sheets: fig(idOf(first.id, 'run')), perPile: fig(idOf(cx.id, 'perPile')) });
     }
-    cx.to.figure(`${cx.id}.inkKg`, INK_IN_ALL, Object.fromEntries(inkKg.map((id) => [id, fig(id)])));
+    cx.to.figure(idOf(cx.id, 'inkKg'), INK_IN_ALL, Object.fromEntries(inkKg.map((id) => [id, fig(id)])));
     return { costs, inkKg, plates };
   },
 
@@ -167,7 +168,7 @@ export const offset: Process = {
           rows: passesOf(cx).map((p) => [
             p.side,
             p.inks.join(' '),
-            ...['lost.setup', 'run', 'good'].map((f) => String(cx.to.value(`${p.id}.${f}`))),
+            ...['lost.setup', 'run', 'good'].map((f) => String(cx.to.value(idOf(p.id, f)))),
           ]),
         },
       ],
@@ -184,7 +185,7 @@ export const offset: Process = {
 };
 
 function turnWait(cx: DraftContext, after: Id<'step'>, step: Id<'step'>): Step['waits'][number] {
-  const figure = `${step}.waitS`;
+  const figure = idOf(step, 'waitS');
   cx.to.figure(figure, SUM, { wait: cx.inkSeries?.lampDried ? NONE : setting(cx, 'turnWaitS', practiceTerm(cx.plant, 'wait.turnS')) });
   return { after, figure, why: 'turn' };
 }
@@ -274,16 +275,20 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
     },
     ...(first
       ? [
-          { label: 'setupSheets', figure: `${first.id}.setupCycles` },
-          { label: 'runningLoss', figure: `${first.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' as const } },
+          { label: 'setupSheets', figure: idOf(first.id, 'setupCycles') },
+          {
+            label: 'runningLoss',
+            figure: idOf(first.id, 'runningPpm'),
+            edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' as const },
+          },
         ]
       : []),
     { label: 'speed', text: `${cx.machine.netPerHour} an hour`, edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
-    { label: 'inkKg', figure: `${cx.id}.inkKg` },
+    { label: 'inkKg', figure: idOf(cx.id, 'inkKg') },
     ...passesOf(cx).flatMap((p) => p.inks.map((ink) => ({ label: 'inkOf', text: ink, figure: `${p.id}.ink.${ink}.kg` }))),
-    { label: 'piles', figure: `${cx.id}.piles` },
+    { label: 'piles', figure: idOf(cx.id, 'piles') },
     ...passesOf(cx)
       .filter((p) => !p.samePlates)
-      .map((p) => ({ label: 'remakes', figure: `${p.id}.remakes` })),
+      .map((p) => ({ label: 'remakes', figure: idOf(p.id, 'remakes') })),
   ];
 }

@@ -1,3 +1,4 @@
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm, practiceValue } from '../plant/practice';
@@ -32,14 +33,17 @@ export const band: Process = {
   },
   consume(cx) {
     const per = cx.parts[0]?.perBand ?? 1;
-    cx.to.figure(`${cx.id}.bands`, PACKS, { pieces: fig(`${cx.id}.out.demand`), perPack: typed(per, 'piece', 'perBand') });
-    cx.to.figure(`${cx.id}.handsS`, HANDS_TIME, {
-      pieces: fig(`${cx.id}.bands`),
+    cx.to.figure(idOf(cx.id, 'bands'), PACKS, { pieces: fig(idOf(cx.id, 'out.demand')), perPack: typed(per, 'piece', 'perBand') });
+    cx.to.figure(idOf(cx.id, 'handsS'), HANDS_TIME, {
+      pieces: fig(idOf(cx.id, 'bands')),
       secondsEach: setting(cx, 'secondsEach', practiceTerm(cx.plant, 'pack.bandS')),
       rest: practiceTerm(cx.plant, 'hands.restShare'),
     });
-    cx.to.figure(`${cx.id}.clockS`, CLOCK_TIME, { handsS: fig(`${cx.id}.handsS`), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
-    return { costs: timeAndCost(cx, { step: cx.id, runS: fig(`${cx.id}.clockS`) }) };
+    cx.to.figure(idOf(cx.id, 'clockS'), CLOCK_TIME, {
+      handsS: fig(idOf(cx.id, 'handsS')),
+      people: setting(cx, 'people', machineTerm(cx, 'crew')),
+    });
+    return { costs: timeAndCost(cx, { step: cx.id, runS: fig(idOf(cx.id, 'clockS')) }) };
   },
   paper: (cx) => [{ department: 'packing', scene: true, rows: band.panel(cx), lists: [], blanks: ['bands counted'] }],
   scene(cx): Scene {
@@ -74,16 +78,16 @@ export const band: Process = {
   },
   panel: (cx) => [
     { label: 'perBand', text: String(cx.parts[0]?.perBand ?? 1) },
-    { label: 'bands', figure: `${cx.id}.bands` },
+    { label: 'bands', figure: idOf(cx.id, 'bands') },
     {
       label: 'secondsEach',
       text: says(practiceTerm(cx.plant, 'pack.bandS'), 's'),
       edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
     },
     { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
-    { label: 'clockTime', figure: `${cx.id}.clockS` },
+    { label: 'clockTime', figure: idOf(cx.id, 'clockS') },
   ],
-  summary: (cx) => ({ figure: `${cx.id}.bands`, text: `${cx.parts[0]?.perBand ?? 1} a band` }),
+  summary: (cx) => ({ figure: idOf(cx.id, 'bands'), text: `${cx.parts[0]?.perBand ?? 1} a band` }),
 };
 
 /** Cartons, then pallets: two steps of one stone. Full ones first, the last ones may be short. */
@@ -95,8 +99,8 @@ export const pack: Process = {
     if (!lead) return { steps: {}, flows: {}, tools: {}, outgoing: null };
     packFigures(cx);
     const { to, id } = cx;
-    const perCarton = Math.max(to.value(`${id}.perCarton`), 1);
-    const perPallet = Math.max(to.value(`${id}.perPallet`), 1) * perCarton;
+    const perCarton = Math.max(to.value(idOf(id, 'perCarton')), 1);
+    const perPallet = Math.max(to.value(idOf(id, 'perPallet')), 1) * perCarton;
     const flow: Flow = { unit: 'piece', part: lead.flow.part, item: lead.flow.item, perGood: 1 };
     const step = (stepId: string, from: string, out: string, per: number): Step => ({
       process: cx.process,
@@ -110,24 +114,28 @@ export const pack: Process = {
       waits: [],
       cautions: ['lifting'],
     });
-    const [carton, pallet] = [`${id}.carton`, `${id}.pallet`];
+    const [carton, pallet] = [idOf(id, 'carton'), idOf(id, 'pallet')];
     const losses = packLoss(cx);
     return {
       steps: {
-        [carton]: { step: step(carton, lead.id, `${carton}.out`, perCarton), losses },
-        [pallet]: { step: step(pallet, `${carton}.out`, `${pallet}.out`, perPallet), losses },
+        [carton]: { step: step(carton, lead.id, idOf(carton, 'out'), perCarton), losses },
+        [pallet]: { step: step(pallet, idOf(carton, 'out'), idOf(pallet, 'out'), perPallet), losses },
       },
-      flows: { [`${carton}.out`]: flow, [`${pallet}.out`]: flow },
+      flows: { [idOf(carton, 'out')]: flow, [idOf(pallet, 'out')]: flow },
       tools: {},
-      outgoing: `${pallet}.out`,
+      outgoing: idOf(pallet, 'out'),
     };
   },
   consume(cx) {
     const { to, id } = cx;
-    const pieces = fig(`${id}.pallet.out.demand`);
-    to.figure(`${id}.cartons`, PACKS, { pieces, perPack: fig(`${id}.perCarton`) });
-    to.figure(`${id}.pallets`, PACKS, { pieces: fig(`${id}.cartons`), perPack: fig(`${id}.perPallet`) });
-    to.figure(`${id}.kg`, PALLET_KG, { cartons: fig(`${id}.cartons`), cartonKg: fig(`${id}.cartonKg`), emptyKg: typed(0, 'kg', 'none') });
+    const pieces = fig(idOf(id, 'pallet.out.demand'));
+    to.figure(idOf(id, 'cartons'), PACKS, { pieces, perPack: fig(idOf(id, 'perCarton')) });
+    to.figure(idOf(id, 'pallets'), PACKS, { pieces: fig(idOf(id, 'cartons')), perPack: fig(idOf(id, 'perPallet')) });
+    to.figure(idOf(id, 'kg'), PALLET_KG, {
+      cartons: fig(idOf(id, 'cartons')),
+      cartonKg: fig(idOf(id, 'cartonKg')),
+      emptyKg: typed(0, 'kg', 'none'),
+    });
     for (const [what, practice] of [
       ['carton', 'pack.cartonS'],
       ['pallet', 'pack.palletS'],
@@ -145,10 +153,10 @@ export const pack: Process = {
     }
     return {
       costs: [
-        ...timeAndCost(cx, { step: `${id}.carton`, runS: fig(`${id}.carton.clockS`) }),
-        ...timeAndCost(cx, { step: `${id}.pallet`, runS: fig(`${id}.pallet.clockS`), setupFactor: typed(0, 's', 'none') }),
-        { figure: `${id}.carton.cost`, kind: 'goods', fixed: false },
-        { figure: `${id}.pallet.cost`, kind: 'goods', fixed: false },
+        ...timeAndCost(cx, { step: idOf(id, 'carton'), runS: fig(idOf(id, 'carton.clockS')) }),
+        ...timeAndCost(cx, { step: idOf(id, 'pallet'), runS: fig(idOf(id, 'pallet.clockS')), setupFactor: typed(0, 's', 'none') }),
+        { figure: idOf(id, 'carton.cost'), kind: 'goods', fixed: false },
+        { figure: idOf(id, 'pallet.cost'), kind: 'goods', fixed: false },
       ],
     };
   },
@@ -163,24 +171,24 @@ export const pack: Process = {
   ],
   scene: palletScene,
   panel: (cx) => [
-    { label: 'perCarton', figure: `${cx.id}.perCarton`, edit: { at: settingPath(cx, 'perCarton'), kind: 'count' } },
-    { label: 'pieceMass', figure: `${cx.id}.pieceKg` },
-    { label: 'cartonMass', figure: `${cx.id}.cartonKg` },
-    { label: 'cartons', figure: `${cx.id}.cartons` },
-    { label: 'perLayer', figure: `${cx.id}.perLayer` },
-    { label: 'layers', figure: `${cx.id}.layers`, edit: { at: settingPath(cx, 'layers'), kind: 'count' } },
-    { label: 'pallets', figure: `${cx.id}.pallets` },
-    { label: 'palletMass', figure: `${cx.id}.palletKg` },
-    { label: 'palletHeight', figure: `${cx.id}.palletHeight` },
+    { label: 'perCarton', figure: idOf(cx.id, 'perCarton'), edit: { at: settingPath(cx, 'perCarton'), kind: 'count' } },
+    { label: 'pieceMass', figure: idOf(cx.id, 'pieceKg') },
+    { label: 'cartonMass', figure: idOf(cx.id, 'cartonKg') },
+    { label: 'cartons', figure: idOf(cx.id, 'cartons') },
+    { label: 'perLayer', figure: idOf(cx.id, 'perLayer') },
+    { label: 'layers', figure: idOf(cx.id, 'layers'), edit: { at: settingPath(cx, 'layers'), kind: 'count' } },
+    { label: 'pallets', figure: idOf(cx.id, 'pallets') },
+    { label: 'palletMass', figure: idOf(cx.id, 'palletKg') },
+    { label: 'palletHeight', figure: idOf(cx.id, 'palletHeight') },
   ],
-  summary: (cx) => ({ figure: `${cx.id}.cartons`, text: `${cx.to.value(`${cx.id}.perCarton`)} a carton` }),
+  summary: (cx) => ({ figure: idOf(cx.id, 'cartons'), text: `${cx.to.value(idOf(cx.id, 'perCarton'))} a carton` }),
 };
 
 function packFigures(cx: DraftContext): void {
   const { to, id } = cx;
   const part = cx.parts[0];
   const mm = (value: number, at: string): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'family', at });
-  to.figure(`${id}.pieceKg`, PIECE_MASS, {
+  to.figure(idOf(id, 'pieceKg'), PIECE_MASS, {
     ...(cx.bundle
       ? { widthMm: mm(cx.bundle.paperMm2, 'bundle'), heightMm: mm(1 / cx.bundle.pieces, 'bundle') }
       : { widthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), heightMm: typed(part?.heightMm ?? 0, 'mm', 'openHeightMm') }),
@@ -188,12 +196,12 @@ function packFigures(cx: DraftContext): void {
     extraG: { value: part?.envelope ? 6 : 0, unit: 'kg', from: 'guess', at: 'envelope', ...(part?.envelope && { pm: 2 }) },
   });
   if (cx.bundle)
-    to.figure(`${id}.thickness`, SHARE_OF_LAYER, {
+    to.figure(idOf(id, 'thickness'), SHARE_OF_LAYER, {
       layerMm: mm(cx.bundle.layerMm, 'bundle'),
       pieces: { value: cx.bundle.pieces, unit: 'piece', from: 'family', at: 'bundle' },
     });
   else
-    to.figure(`${id}.thickness`, PIECE_THICKNESS, {
+    to.figure(idOf(id, 'thickness'), PIECE_THICKNESS, {
       panels: typed((part?.folds ?? 0) + 1, '1', 'folds'),
       caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
       envelopeUm: { value: part?.envelope ? 300 : 0, unit: 'µm', from: 'guess', at: 'envelope' },
@@ -209,20 +217,20 @@ function packFigures(cx: DraftContext): void {
         mayTurn: true,
       }).count
     : 0;
-  to.figure(`${id}.perCarton`, PER_CARTON, {
+  to.figure(idOf(id, 'perCarton'), PER_CARTON, {
     set: setting(cx, 'perCarton', typed(part?.perCarton ?? 0, 'piece', 'perCarton')),
     limitKg: practiceTerm(cx.plant, 'pack.cartonKg'),
-    pieceKg: fig(`${id}.pieceKg`),
+    pieceKg: fig(idOf(id, 'pieceKg')),
     perBand: cx.bundle
       ? { value: cx.bundle.together, unit: 'piece', from: 'family', at: 'bundle' }
       : typed(part?.perBand ?? 1, 'piece', 'perBand'),
     stacks: { value: stacks, unit: '1', from: 'family', at: 'carton' },
     heightMm: mm(CARTON_MM.height, 'carton'),
-    thicknessMm: fig(`${id}.thickness`),
+    thicknessMm: fig(idOf(id, 'thickness')),
   });
-  to.figure(`${id}.cartonKg`, CARTON_KG, {
-    pieces: fig(`${id}.perCarton`),
-    pieceKg: fig(`${id}.pieceKg`),
+  to.figure(idOf(id, 'cartonKg'), CARTON_KG, {
+    pieces: fig(idOf(id, 'perCarton')),
+    pieceKg: fig(idOf(id, 'pieceKg')),
     emptyKg: { value: CARTON_MM.emptyKg, unit: 'kg', from: 'plant', at: 'carton' },
   });
   const places = guillotineCount({
@@ -232,25 +240,25 @@ function packFigures(cx: DraftContext): void {
     pieceHeight: CARTON_MM.depth,
     mayTurn: true,
   }).count;
-  to.figure(`${id}.perLayer`, PER_LAYER, { places: { value: places, unit: 'case', from: 'family', at: 'pallet' } });
+  to.figure(idOf(id, 'perLayer'), PER_LAYER, { places: { value: places, unit: 'case', from: 'family', at: 'pallet' } });
   const limit = cx.shelf.palletLimit;
-  to.figure(`${id}.layers`, LAYERS, {
+  to.figure(idOf(id, 'layers'), LAYERS, {
     set: setting(cx, 'layers', typed(0, '1', 'none')),
     heightMm: limit ? { value: limit.heightMm, unit: 'mm', from: 'shelf', at: 'customer' } : practiceTerm(cx.plant, 'pack.palletHeightMm'),
     palletMm: mm(PALLET_MM.height, 'pallet'),
     cartonMm: mm(CARTON_MM.height, 'carton'),
     limitKg: limit ? { value: limit.kg, unit: 'kg', from: 'shelf', at: 'customer' } : practiceTerm(cx.plant, 'pack.palletKg'),
-    perLayer: fig(`${id}.perLayer`),
-    cartonKg: fig(`${id}.cartonKg`),
+    perLayer: fig(idOf(id, 'perLayer')),
+    cartonKg: fig(idOf(id, 'cartonKg')),
   });
-  to.figure(`${id}.perPallet`, PER_PALLET, { perLayer: fig(`${id}.perLayer`), layers: fig(`${id}.layers`) });
-  to.figure(`${id}.palletKg`, PALLET_KG, {
-    cartons: fig(`${id}.perPallet`),
-    cartonKg: fig(`${id}.cartonKg`),
+  to.figure(idOf(id, 'perPallet'), PER_PALLET, { perLayer: fig(idOf(id, 'perLayer')), layers: fig(idOf(id, 'layers')) });
+  to.figure(idOf(id, 'palletKg'), PALLET_KG, {
+    cartons: fig(idOf(id, 'perPallet')),
+    cartonKg: fig(idOf(id, 'cartonKg')),
     emptyKg: { value: PALLET_MM.emptyKg, unit: 'kg', from: 'plant', at: 'pallet' },
   });
-  to.figure(`${id}.palletHeight`, PALLET_HEIGHT, {
-    layers: fig(`${id}.layers`),
+  to.figure(idOf(id, 'palletHeight'), PALLET_HEIGHT, {
+    layers: fig(idOf(id, 'layers')),
     cartonMm: mm(CARTON_MM.height, 'carton'),
     palletMm: mm(PALLET_MM.height, 'pallet'),
   });
@@ -274,7 +282,7 @@ const SHARE_OF_LAYER = {
 
 /** A pallet from the side, layer by layer, to scale. */
 function palletScene(cx: ConsumeContext): Scene {
-  const layers = Math.min(cx.to.value(`${cx.id}.layers`), 20);
+  const layers = Math.min(cx.to.value(idOf(cx.id, 'layers')), 20);
   const shapes: Shape[] = [
     { kind: 'rect', role: 'pallet', x: 0, y: layers * CARTON_MM.height, w: PALLET_MM.width, h: PALLET_MM.height, ref: 'pallet' },
   ];
@@ -301,12 +309,12 @@ function palletScene(cx: ConsumeContext): Scene {
     role: 'label',
     x: 0,
     y: height + 70,
-    text: `${cx.to.value(`${cx.id}.perLayer`)} cartons a layer, ${layers} layers, ${height} mm`,
+    text: `${cx.to.value(idOf(cx.id, 'perLayer'))} cartons a layer, ${layers} layers, ${height} mm`,
     sizeMm: 44,
   });
   return {
     title: 'pallet',
-    says: `Pallet of ${layers} layers with ${cx.to.value(`${cx.id}.perLayer`)} cartons each, ${height} millimetres high.`,
+    says: `Pallet of ${layers} layers with ${cx.to.value(idOf(cx.id, 'perLayer'))} cartons each, ${height} millimetres high.`,
     box: { x: -90, y: Math.min(height - limit, 0) - 90, w: PALLET_MM.width + 180, h: Math.max(limit, height) + 190 },
     toScale: true,
     shapes,

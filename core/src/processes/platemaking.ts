@@ -1,3 +1,4 @@
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
@@ -34,7 +35,7 @@ export const platemaking: Process = {
       cx.to.figure(`${cx.id}.plates.${i}`, PLATES, { inks: typed(set.inks.length, '1', `colours:${set.side}`) }),
     );
     const plates = plateSets(cx).map((_, i) => fig(`${cx.id}.plates.${i}`));
-    cx.to.figure(`${cx.id}.plates`, PLATES_IN_ALL, Object.fromEntries(plates.map((t, i) => [`set ${i + 1}`, t])));
+    cx.to.figure(idOf(cx.id, 'plates'), PLATES_IN_ALL, Object.fromEntries(plates.map((t, i) => [`set ${i + 1}`, t])));
     const step = {
       process: cx.process,
       stage: cx.id,
@@ -51,16 +52,16 @@ export const platemaking: Process = {
   },
   consume(cx) {
     const { to, id } = cx;
-    const plates = fig(`${id}.plates`);
-    to.figure(`${id}.imagingS`, IMAGING_TIME, {
+    const plates = fig(idOf(id, 'plates'));
+    to.figure(idOf(id, 'imagingS'), IMAGING_TIME, {
       plates,
       each: setting(cx, 'imagingS', practiceTerm(cx.plant, 'plate.imagingS')),
       wedge: practiceTerm(cx.plant, 'plate.wedgeS'),
     });
-    to.figure(`${id}.cost`, PRICE_OF, { number: plates, price: practiceTerm(cx.plant, 'plate.price') });
+    to.figure(idOf(id, 'cost'), PRICE_OF, { number: plates, price: practiceTerm(cx.plant, 'plate.price') });
     return {
-      costs: [...timeAndCost(cx, { step: id, runS: fig(`${id}.imagingS`) }), { figure: `${id}.cost`, kind: 'form', fixed: true }],
-      plates: [`${id}.plates`],
+      costs: [...timeAndCost(cx, { step: id, runS: fig(idOf(id, 'imagingS')) }), { figure: idOf(id, 'cost'), kind: 'form', fixed: true }],
+      plates: [idOf(id, 'plates')],
     };
   },
   scene(cx): Scene {
@@ -98,14 +99,14 @@ export const platemaking: Process = {
     };
   },
   panel: (cx) => [
-    { label: 'plates', figure: `${cx.id}.plates` },
+    { label: 'plates', figure: idOf(cx.id, 'plates') },
     ...plateSets(cx).map((s) => ({
       label: s.side === 'both' ? 'formBoth' : s.side === 'front' ? 'formFront' : 'formBack',
       text: s.inks.join(' '),
     })),
-    { label: 'imaging', figure: `${cx.id}.runS` },
-    { label: 'imagingEach', figure: `${cx.id}.imagingS`, edit: { at: ['choices', 'settings', cx.id, 'imagingS'], kind: 'seconds' } },
-    { label: 'cost', figure: `${cx.id}.cost` },
+    { label: 'imaging', figure: idOf(cx.id, 'runS') },
+    { label: 'imagingEach', figure: idOf(cx.id, 'imagingS'), edit: { at: ['choices', 'settings', cx.id, 'imagingS'], kind: 'seconds' } },
+    { label: 'cost', figure: idOf(cx.id, 'cost') },
   ],
   paper: (cx) => [
     {
@@ -122,7 +123,7 @@ export const platemaking: Process = {
       blanks: ['proof number and date', 'wedge measured (aim 50 % = 50 % on the plate)', 'register holes punched', 'remakes: cause, time'],
     },
   ],
-  summary: (cx) => ({ figure: `${cx.id}.plates`, text: cx.machine.name }),
+  summary: (cx) => ({ figure: idOf(cx.id, 'plates'), text: cx.machine.name }),
 };
 
 const PLATES_IN_ALL = {

@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { InkSeries } from '../plant/plant';
 import { practiceTerm } from '../plant/practice';
@@ -49,34 +50,37 @@ export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost
     const at = `${pass.id}.ink.${ink}`;
     const share = part?.coveragePercent[ink];
     const coveragePercent = share === undefined ? practiceTerm(cx.plant, 'ink.coveragePercent') : typed(share, '%', `coverage:${ink}`);
-    cx.to.figure(`${at}.onSheets`, INK_ON_SHEETS, {
+    cx.to.figure(idOf(at, 'onSheets'), INK_ON_SHEETS, {
       areaMm2: { value: w * h, unit: 'm²', from: 'family', at: 'layout' },
       coveragePercent,
       filmGsm: practiceTerm(cx.plant, 'ink.filmGsm'),
-      impressions: fig(`${pass.id}.run`),
+      impressions: fig(idOf(pass.id, 'run')),
     });
-    cx.to.figure(`${at}.kg`, INK_TOTAL, {
-      onSheets: fig(`${at}.onSheets`),
+    cx.to.figure(idOf(at, 'kg'), INK_TOTAL, {
+      onSheets: fig(idOf(at, 'onSheets')),
       fill: practiceTerm(cx.plant, 'ink.fillKg'),
       wash: practiceTerm(cx.plant, 'ink.washKg'),
     });
-    cx.to.figure(`${at}.cost`, INK_COST, {
-      kg: fig(`${at}.kg`),
+    cx.to.figure(idOf(at, 'cost'), INK_COST, {
+      kg: fig(idOf(at, 'kg')),
       perKg: { value: cx.inkSeries?.pricePerKg ?? 0, unit: 'money/kg', from: 'plant', at: 'inkSeries' },
     });
-    return { kg: `${at}.kg`, cost: `${at}.cost` };
+    return { kg: idOf(at, 'kg'), cost: idOf(at, 'cost') };
   });
 }
 
 /** Plates worn out in the run, and their price. */
 export function plateRemakes(cx: ConsumeContext, pass: Pass): Id<'figure'> {
   const lamp = cx.inkSeries?.lampDried ? practiceTerm(cx.plant, 'plate.lampInkFactor') : typed(1, '1', 'inkSeries');
-  cx.to.figure(`${pass.id}.plateLife`, PLATE_LIFE, { rated: practiceTerm(cx.plant, 'plate.lifeCycles'), factor: lamp });
-  cx.to.figure(`${pass.id}.remakes`, REMAKES, {
-    cycles: fig(`${pass.id}.run`),
-    life: fig(`${pass.id}.plateLife`),
+  cx.to.figure(idOf(pass.id, 'plateLife'), PLATE_LIFE, { rated: practiceTerm(cx.plant, 'plate.lifeCycles'), factor: lamp });
+  cx.to.figure(idOf(pass.id, 'remakes'), REMAKES, {
+    cycles: fig(idOf(pass.id, 'run')),
+    life: fig(idOf(pass.id, 'plateLife')),
     perSet: typed(pass.inks.length, 'plate', 'colours'),
   });
-  cx.to.figure(`${pass.id}.remakeCost`, PRICE_OF, { number: fig(`${pass.id}.remakes`), price: practiceTerm(cx.plant, 'plate.price') });
-  return `${pass.id}.remakes`;
+  cx.to.figure(idOf(pass.id, 'remakeCost'), PRICE_OF, {
+    number: fig(idOf(pass.id, 'remakes')),
+    price: practiceTerm(cx.plant, 'plate.price'),
+  });
+  return idOf(pass.id, 'remakes');
 }

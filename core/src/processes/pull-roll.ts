@@ -1,3 +1,4 @@
+import { idOf } from '../quantity/id-of';
 import { fig } from '../quantity/ledger';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import type { Flow } from '../flow/net';
@@ -43,29 +44,29 @@ export const pullRoll: Process = {
   },
   consume(cx) {
     const { to, id, stock } = cx;
-    const metres = fig(`${pulledFlow(cx)}.demand`);
+    const metres = fig(idOf(pulledFlow(cx), 'demand'));
     const at = `stock:${cx.stockId ?? ''}`;
     const card = (value: number, unit: 'g/m²' | 'mm') => ({ value, unit, from: 'plant', at }) as const;
-    to.figure(`${id}.metreKg`, METRE_MASS, { gsm: card(stock?.gsm ?? 0, 'g/m²'), widthMm: card(stock?.widthMm ?? 0, 'mm') });
-    to.figure(`${id}.mass`, SHEET_MASS, {
+    to.figure(idOf(id, 'metreKg'), METRE_MASS, { gsm: card(stock?.gsm ?? 0, 'g/m²'), widthMm: card(stock?.widthMm ?? 0, 'mm') });
+    to.figure(idOf(id, 'mass'), SHEET_MASS, {
       sheets: metres,
       widthMm: card(stock?.widthMm ?? 0, 'mm'),
       heightMm: { value: 1_000, unit: 'mm', from: 'family', at: 'a metre' },
       gsm: card(stock?.gsm ?? 0, 'g/m²'),
     });
-    to.figure(`${id}.rolls`, ROLLS, { metres, usable: fig(ofPart(cx, 'usableRoll')) });
-    to.figure(`${id}.splices`, SPLICES, { rolls: fig(`${id}.rolls`) });
-    to.figure(`${id}.webUse`, WEB_USE, {
+    to.figure(idOf(id, 'rolls'), ROLLS, { metres, usable: fig(ofPart(cx, 'usableRoll')) });
+    to.figure(idOf(id, 'splices'), SPLICES, { rolls: fig(idOf(id, 'rolls')) });
+    to.figure(idOf(id, 'webUse'), WEB_USE, {
       pieces: fig(ofPart(cx, 'copiesUp')),
       widthMm: { value: cx.parts[0]?.widthMm ?? 0, unit: 'mm', from: 'typed', at: 'width' },
       heightMm: { value: cx.parts[0]?.heightMm ?? 0, unit: 'mm', from: 'typed', at: 'height' },
       webMm: card(stock?.widthMm ?? 0, 'mm'),
       repeatMm: fig(ofPart(cx, 'repeatMm')),
     });
-    to.figure(`${id}.cost`, STOCK_COST, {
+    to.figure(idOf(id, 'cost'), STOCK_COST, {
       number: metres,
       perThousand: {
-        value: isCustomers(cx) ? 0 : priceAt(stock?.price ?? [], to.value(`${pulledFlow(cx)}.demand`)),
+        value: isCustomers(cx) ? 0 : priceAt(stock?.price ?? [], to.value(idOf(pulledFlow(cx), 'demand'))),
         unit: 'money',
         from: 'plant',
         at,
@@ -74,8 +75,8 @@ export const pullRoll: Process = {
     return {
       costs: [
         // A roll store's cycles an hour are rolls.
-        ...timeAndCost(cx, { step: id, cycles: fig(`${id}.rolls`) }),
-        { figure: `${id}.cost`, kind: 'stock', fixed: false },
+        ...timeAndCost(cx, { step: id, cycles: fig(idOf(id, 'rolls')) }),
+        { figure: idOf(id, 'cost'), kind: 'stock', fixed: false },
       ],
     };
   },
@@ -103,17 +104,17 @@ export const pullRoll: Process = {
       },
       { label: 'rollLength', figure: ofPart(cx, 'rollLength') },
       { label: 'usableRoll', figure: ofPart(cx, 'usableRoll') },
-      { label: 'metresToPull', figure: `${pulledFlow(cx)}.demand` },
-      { label: 'rolls', figure: `${cx.id}.rolls` },
-      { label: 'splices', figure: `${cx.id}.splices` },
-      { label: 'mass', figure: `${cx.id}.mass` },
-      { label: 'metreMass', figure: `${cx.id}.metreKg` },
+      { label: 'metresToPull', figure: idOf(pulledFlow(cx), 'demand') },
+      { label: 'rolls', figure: idOf(cx.id, 'rolls') },
+      { label: 'splices', figure: idOf(cx.id, 'splices') },
+      { label: 'mass', figure: idOf(cx.id, 'mass') },
+      { label: 'metreMass', figure: idOf(cx.id, 'metreKg') },
       { label: 'metresAThousand', figure: ofPart(cx, 'metresAThousand') },
-      { label: 'webUse', figure: `${cx.id}.webUse` },
+      { label: 'webUse', figure: idOf(cx.id, 'webUse') },
       { label: 'rollByMass', figure: ofPart(cx, 'rollByMass') },
       { label: 'rollByDiameter', figure: ofPart(cx, 'rollByDiameter') },
       ...(cx.stock?.laminate ? [{ label: 'laminate', text: laminateWords(cx) }] : []),
-      { label: 'cost', figure: `${cx.id}.cost` },
+      { label: 'cost', figure: idOf(cx.id, 'cost') },
     ];
   },
   paper: (cx) => [
@@ -133,7 +134,7 @@ export const pullRoll: Process = {
       blanks: ['location', 'unwrap not before', 'substitute note', 'metres left on each roll'],
     },
   ],
-  summary: (cx) => ({ figure: `${cx.id}.rolls`, text: cx.stock?.name ?? '' }),
+  summary: (cx) => ({ figure: idOf(cx.id, 'rolls'), text: cx.stock?.name ?? '' }),
 };
 
 const said = (mm: number | undefined): string => (mm === undefined ? '–' : `${mm} mm`);
@@ -195,7 +196,7 @@ function rollScene(cx: ConsumeContext): Scene {
   ];
   return {
     title: 'roll',
-    says: `Roll of ${Math.round(length)} metres, ${round(width)} millimetres wide, diameter ${round(diameter)}, core ${round(core)}; ${cx.to.value(`${cx.id}.rolls`)} rolls.`,
+    says: `Roll of ${Math.round(length)} metres, ${round(width)} millimetres wide, diameter ${round(diameter)}, core ${round(core)}; ${cx.to.value(idOf(cx.id, 'rolls'))} rolls.`,
     box: boxAround(shapes, text * 1.4),
     toScale: true,
     shapes,

@@ -1,3 +1,4 @@
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
 import type { Flow } from '../flow/net';
@@ -12,7 +13,7 @@ import { type ConsumeContext, type Process, type ProcessContext, limitTerm, mach
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
-const stockFlow = (id: string): string => `${id}.in`;
+const stockFlow = (id: string): string => idOf(id, 'in');
 
 /** The store pulls the sheets: what must be bought, its mass, piles and price. The stone's drawing is the sheet with its copies. */
 export const pull: Process = {
@@ -23,7 +24,7 @@ export const pull: Process = {
     const ups = cx.layout ? copiesUp(cx.layout) : 1;
     if (!part) return { steps: {}, flows: {}, tools: {}, outgoing: null };
     const lot = Object.values(cx.shelf.lots).find((l) => l.stock === cx.stockId && l.caliperUm !== undefined);
-    cx.to.figure(`${cx.id}.caliper`, CALIPER, {
+    cx.to.figure(idOf(cx.id, 'caliper'), CALIPER, {
       card: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
       lot: { value: lot?.caliperUm ?? 0, unit: 'µm', from: 'shelf', at: `lot:${cx.stockId ?? ''}` },
     });
@@ -52,33 +53,33 @@ export const pull: Process = {
   consume(cx) {
     const { to, id, stock, layout } = cx;
     const part = cx.parts[0];
-    const sheets = fig(`${stockFlow(id)}.demand`);
+    const sheets = fig(idOf(stockFlow(id), 'demand'));
     const [width, height] = layout?.sheetMm ?? [stock?.widthMm ?? 1, stock?.lengthMm ?? 1];
     const at = `stock:${cx.stockId ?? ''}`;
     const mm = (value: number): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'plant', at });
-    to.figure(`${id}.mass`, SHEET_MASS, {
+    to.figure(idOf(id, 'mass'), SHEET_MASS, {
       sheets,
       widthMm: mm(width),
       heightMm: mm(height),
       gsm: { value: stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at },
     });
-    to.figure(`${id}.reams`, REAMS, { sheets });
-    to.figure(`${id}.perPile`, PILE_SHEETS, {
+    to.figure(idOf(id, 'reams'), REAMS, { sheets });
+    to.figure(idOf(id, 'perPile'), PILE_SHEETS, {
       heightMm: limitTerm(cx, 'pileMm', { value: 1_000, unit: 'mm', from: 'plant', at: 'practice' }),
-      caliperUm: fig(`${id}.caliper`),
+      caliperUm: fig(idOf(id, 'caliper')),
     });
-    to.figure(`${id}.piles`, PILES, { sheets, perPile: fig(`${id}.perPile`) });
-    to.figure(`${id}.sheetUse`, SHEET_USE, {
+    to.figure(idOf(id, 'piles'), PILES, { sheets, perPile: fig(idOf(id, 'perPile')) });
+    to.figure(idOf(id, 'sheetUse'), SHEET_USE, {
       copies: { value: layout ? copiesUp(layout) : 0, unit: 'copy', from: 'family', at: 'layout' },
       widthMm: mm(part?.widthMm ?? 0),
       heightMm: mm(part?.heightMm ?? 0),
       sheetWidthMm: mm(width),
       sheetHeightMm: mm(height),
     });
-    to.figure(`${id}.cost`, STOCK_COST, {
+    to.figure(idOf(id, 'cost'), STOCK_COST, {
       number: sheets,
       perThousand: {
-        value: isCustomers(cx) ? 0 : priceAt(stock?.price ?? [], to.value(`${stockFlow(id)}.demand`)),
+        value: isCustomers(cx) ? 0 : priceAt(stock?.price ?? [], to.value(idOf(stockFlow(id), 'demand'))),
         unit: 'money',
         from: 'plant',
         at,
@@ -87,7 +88,7 @@ export const pull: Process = {
     return {
       costs: [
         ...timeAndCost(cx, { step: id, perHour: machineTerm(cx, 'netPerHour') }),
-        { figure: `${id}.cost`, kind: 'stock', fixed: false },
+        { figure: idOf(id, 'cost'), kind: 'stock', fixed: false },
       ],
     };
   },
@@ -113,14 +114,14 @@ export const pull: Process = {
           ],
         },
       },
-      { label: 'copiesUp', figure: `${part?.id ?? ''}.copiesUp` },
-      { label: 'sheetUse', figure: `${cx.id}.sheetUse` },
-      { label: 'sheetsToPull', figure: `${stockFlow(cx.id)}.demand` },
-      { label: 'mass', figure: `${cx.id}.mass` },
-      { label: 'reams', figure: `${cx.id}.reams` },
-      { label: 'piles', figure: `${cx.id}.piles` },
-      { label: 'gripper', figure: `${part?.id ?? ''}.gripper` },
-      { label: 'cost', figure: `${cx.id}.cost` },
+      { label: 'copiesUp', figure: idOf(part?.id ?? '', 'copiesUp') },
+      { label: 'sheetUse', figure: idOf(cx.id, 'sheetUse') },
+      { label: 'sheetsToPull', figure: idOf(stockFlow(cx.id), 'demand') },
+      { label: 'mass', figure: idOf(cx.id, 'mass') },
+      { label: 'reams', figure: idOf(cx.id, 'reams') },
+      { label: 'piles', figure: idOf(cx.id, 'piles') },
+      { label: 'gripper', figure: idOf(part?.id ?? '', 'gripper') },
+      { label: 'cost', figure: idOf(cx.id, 'cost') },
     ];
   },
   paper: (cx) => [

@@ -1,4 +1,5 @@
 import type { Formula } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import { formatNumber } from '../words/format';
 import type { Scene, Shape } from '../scene/scene';
@@ -61,15 +62,19 @@ export const reject: Process = {
   },
   consume(cx) {
     const { to, id } = cx;
-    to.figure(`${id}.destroyed`, DESTROYED, { running: fig(`${id}.lost.running`), samples: fig(`${id}.lost.samples`) });
-    to.figure(`${id}.balance`, BALANCE, { taken: fig(`${id}.run`), good: fig(`${id}.good`), destroyed: fig(`${id}.destroyed`) });
-    to.figure(`${id}.handsS`, HANDS_TIME, {
-      pieces: fig(`${id}.destroyed`),
+    to.figure(idOf(id, 'destroyed'), DESTROYED, { running: fig(idOf(id, 'lost.running')), samples: fig(idOf(id, 'lost.samples')) });
+    to.figure(idOf(id, 'balance'), BALANCE, {
+      taken: fig(idOf(id, 'run')),
+      good: fig(idOf(id, 'good')),
+      destroyed: fig(idOf(id, 'destroyed')),
+    });
+    to.figure(idOf(id, 'handsS'), HANDS_TIME, {
+      pieces: fig(idOf(id, 'destroyed')),
       secondsEach: setting(cx, 'secondsEach', practiceTerm(cx.plant, 'reject.secondsEach')),
       rest: practiceTerm(cx.plant, 'hands.restShare'),
     });
-    to.figure(`${id}.clockS`, CLOCK_TIME, { handsS: fig(`${id}.handsS`), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
-    return { costs: timeAndCost(cx, { step: id, runS: fig(`${id}.clockS`), setupFactor: typed(0, 's', 'none') }) };
+    to.figure(idOf(id, 'clockS'), CLOCK_TIME, { handsS: fig(idOf(id, 'handsS')), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
+    return { costs: timeAndCost(cx, { step: id, runS: fig(idOf(id, 'clockS')), setupFactor: typed(0, 's', 'none') }) };
   },
   scene: rejectScene,
   panel: rows,
@@ -82,7 +87,7 @@ export const reject: Process = {
         {
           title: 'books',
           head: ['in', 'good', 'destroyed', 'left over'],
-          rows: [[...['run', 'good', 'destroyed', 'balance'].map((f) => String(cx.to.value(`${cx.id}.${f}`)))], ['', '', '', '']],
+          rows: [[...['run', 'good', 'destroyed', 'balance'].map((f) => String(cx.to.value(idOf(cx.id, f))))], ['', '', '', '']],
         },
       ],
       blanks: isDestroyed(cx)
@@ -90,7 +95,7 @@ export const reject: Process = {
         : ['recycled on, weight', 'signed'],
     },
   ],
-  summary: (cx) => ({ figure: `${cx.id}.destroyed`, text: isDestroyed(cx) ? 'destroyed, two sign' : 'recycled' }),
+  summary: (cx) => ({ figure: idOf(cx.id, 'destroyed'), text: isDestroyed(cx) ? 'destroyed, two sign' : 'recycled' }),
 };
 
 const isDestroyed = (cx: ConsumeContext): boolean => cx.parts[0]?.web?.rejects !== 'recycle';
@@ -98,22 +103,22 @@ const isDestroyed = (cx: ConsumeContext): boolean => cx.parts[0]?.web?.rejects !
 function rows(cx: ConsumeContext): PanelRow[] {
   return [
     { label: 'rejects', text: isDestroyed(cx) ? 'destroyUnderWitness' : 'recycle' },
-    { label: 'rejectShare', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
-    { label: 'samplesPulled', figure: `${cx.id}.samples`, edit: { at: settingPath(cx, 'samples'), kind: 'count' } },
-    { label: 'destroyed', figure: `${cx.id}.destroyed` },
-    { label: 'balance', figure: `${cx.id}.balance` },
+    { label: 'rejectShare', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+    { label: 'samplesPulled', figure: idOf(cx.id, 'samples'), edit: { at: settingPath(cx, 'samples'), kind: 'count' } },
+    { label: 'destroyed', figure: idOf(cx.id, 'destroyed') },
+    { label: 'balance', figure: idOf(cx.id, 'balance') },
     {
       label: 'secondsEach',
       text: says(practiceTerm(cx.plant, 'reject.secondsEach'), 's'),
       edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
     },
-    { label: 'clockTime', figure: `${cx.id}.clockS` },
+    { label: 'clockTime', figure: idOf(cx.id, 'clockS') },
   ];
 }
 
 /** What comes in parts into good and destroyed; the bands are to one scale. */
 function rejectScene(cx: ConsumeContext): Scene {
-  const value = (what: string): number => cx.to.value(`${cx.id}.${what}`);
+  const value = (what: string): number => cx.to.value(idOf(cx.id, what));
   const [taken, good, destroyed] = [value('run'), value('good'), value('destroyed')];
   const high = 90;
   const out = taken > 0 ? Math.max((destroyed / taken) * high, destroyed > 0 ? 2 : 0) : 0;

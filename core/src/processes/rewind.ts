@@ -1,3 +1,4 @@
+import { idOf } from '../quantity/id-of';
 import { fig } from '../quantity/ledger';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
@@ -30,7 +31,7 @@ export const rewind: Process = {
       cautions: ['nips', 'sheeterKnife'],
       also: [
         {
-          port: { flow: `${cx.id}.cores`, per: 1 },
+          port: { flow: idOf(cx.id, 'cores'), per: 1 },
           flow: {
             unit: 'piece',
             part: lead?.part ?? '',
@@ -52,15 +53,18 @@ export const rewind: Process = {
   },
   consume(cx) {
     const { to, id } = cx;
-    to.figure(`${id}.handsS`, HANDS_TIME, {
-      pieces: fig(`${id}.run`),
+    to.figure(idOf(id, 'handsS'), HANDS_TIME, {
+      pieces: fig(idOf(id, 'run')),
       secondsEach: setting(cx, 'secondsEach', practiceTerm(cx.plant, 'rewind.secondsEach')),
       rest: practiceTerm(cx.plant, 'hands.restShare'),
     });
-    to.figure(`${id}.clockS`, CLOCK_TIME, { handsS: fig(`${id}.handsS`), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
-    to.figure(`${id}.coreCost`, PRICE_OF, { number: fig(`${id}.cores.demand`), price: practiceTerm(cx.plant, 'rewind.corePrice') });
+    to.figure(idOf(id, 'clockS'), CLOCK_TIME, { handsS: fig(idOf(id, 'handsS')), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
+    to.figure(idOf(id, 'coreCost'), PRICE_OF, { number: fig(idOf(id, 'cores.demand')), price: practiceTerm(cx.plant, 'rewind.corePrice') });
     return {
-      costs: [...timeAndCost(cx, { step: id, runS: fig(`${id}.clockS`) }), { figure: `${id}.coreCost`, kind: 'goods', fixed: false }],
+      costs: [
+        ...timeAndCost(cx, { step: id, runS: fig(idOf(id, 'clockS')) }),
+        { figure: idOf(id, 'coreCost'), kind: 'goods', fixed: false },
+      ],
     };
   },
   scene(cx): Scene {
@@ -97,7 +101,7 @@ export const rewind: Process = {
       blanks: ['winding direction', 'core glued or slotted', 'pieces on a roll counted'],
     },
   ],
-  summary: (cx) => ({ figure: `${cx.id}.run`, text: `${cx.parts[0]?.web?.piecesARoll ?? 1} a roll` }),
+  summary: (cx) => ({ figure: idOf(cx.id, 'run'), text: `${cx.parts[0]?.web?.piecesARoll ?? 1} a roll` }),
 };
 
 /** Width, length and diameter of a finished roll: one lane of pieces, wound on a core. */
@@ -116,15 +120,15 @@ function finishedRoll(cx: DraftContext): { widthMm: number; lengthM: number; dia
 
 function rows(cx: ConsumeContext): PanelRow[] {
   return [
-    { label: 'finishedRolls', figure: `${cx.id}.run` },
+    { label: 'finishedRolls', figure: idOf(cx.id, 'run') },
     { label: 'piecesARoll', text: String(cx.parts[0]?.web?.piecesARoll ?? 1) },
-    { label: 'cores', figure: `${cx.id}.cores.demand` },
+    { label: 'cores', figure: idOf(cx.id, 'cores.demand') },
     {
       label: 'secondsEach',
       text: says(practiceTerm(cx.plant, 'rewind.secondsEach'), 's'),
       edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
     },
     { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
-    { label: 'clockTime', figure: `${cx.id}.clockS` },
+    { label: 'clockTime', figure: idOf(cx.id, 'clockS') },
   ];
 }

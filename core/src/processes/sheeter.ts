@@ -1,4 +1,5 @@
 import type { Formula } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { floorTolerant } from '../quantity/round-tolerant';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
@@ -53,11 +54,11 @@ export const sheeter: Process = {
   consume(cx) {
     const web = cx.parts[0]?.web;
     const asked = (value: number, unit: '1' | 'mm', at: string) => ({ value, unit, from: 'typed', at }) as const;
-    cx.to.figure(`${cx.id}.backSlits`, BACK_SLITS, {
+    cx.to.figure(idOf(cx.id, 'backSlits'), BACK_SLITS, {
       widthMm: { value: cx.layout?.web?.sheetMm[0] ?? 0, unit: 'mm', from: 'family', at: 'layout' },
       everyMm: asked(web?.backSlitMm ?? 0, 'mm', 'backSlitMm'),
     });
-    cx.to.figure(`${cx.id}.perforations`, PERFORATIONS, {
+    cx.to.figure(idOf(cx.id, 'perforations'), PERFORATIONS, {
       across: asked(web?.across ?? 1, '1', 'across'),
       along: asked(web?.along ?? 1, '1', 'along'),
       asked: asked(web?.perforated ? 1 : 0, '1', 'perforated'),
@@ -84,13 +85,13 @@ function rows(cx: ConsumeContext): PanelRow[] {
     { label: 'cutLength', figure: ofPart(cx, 'cutLength') },
     { label: 'sheetsARepeat', figure: ofPart(cx, 'sheetsARepeat') },
     { label: 'piecesASheet', figure: ofPart(cx, 'piecesASheet') },
-    { label: 'perforations', figure: `${cx.id}.perforations` },
-    { label: 'backSlits', figure: `${cx.id}.backSlits` },
-    { label: 'metres', figure: `${cx.id}.metres` },
-    { label: 'setupRepeats', figure: `${cx.id}.setupCycles`, edit: { at: settingPath(cx, 'setupMetres'), kind: 'count' } },
-    { label: 'runningLoss', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
-    { label: 'metresAMinute', figure: `${cx.id}.metresAMinute` },
-    { label: 'trimWaste', figure: `${cx.id}.trimKg` },
+    { label: 'perforations', figure: idOf(cx.id, 'perforations') },
+    { label: 'backSlits', figure: idOf(cx.id, 'backSlits') },
+    { label: 'metres', figure: idOf(cx.id, 'metres') },
+    { label: 'setupRepeats', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupMetres'), kind: 'count' } },
+    { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+    { label: 'metresAMinute', figure: idOf(cx.id, 'metresAMinute') },
+    { label: 'trimWaste', figure: idOf(cx.id, 'trimKg') },
   ];
 }
 

@@ -1,4 +1,5 @@
 import type { CountUnit, Id, Term } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import type { Flow, Port, Step } from '../flow/net';
 import type { LossPoint } from '../flow/loss-table';
 import type { LossTerms } from '../flow/solve-backward';
@@ -42,7 +43,7 @@ export function lossNumbers({ setup, runningPpm, samples, batchCycles, batchLost
 /** A stone with one step that takes what comes in and gives it on in another state. */
 export function singleStep(cx: DraftContext, s: SingleStep): Draft {
   const lead = cx.incoming[0];
-  const out = `${cx.id}.out`;
+  const out = idOf(cx.id, 'out');
   const step: Step = {
     process: cx.process,
     stage: cx.id,

@@ -1,3 +1,4 @@
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
@@ -35,18 +36,20 @@ export const stack: Process = {
   },
   consume(cx) {
     const { to, id } = cx;
-    to.figure(`${id}.handsS`, HANDS_TIME, {
-      pieces: fig(`${id}.run`),
+    to.figure(idOf(id, 'handsS'), HANDS_TIME, {
+      pieces: fig(idOf(id, 'run')),
       secondsEach: setting(cx, 'secondsEach', practiceTerm(cx.plant, 'stack.wrapS')),
       rest: practiceTerm(cx.plant, 'hands.restShare'),
     });
-    to.figure(`${id}.clockS`, CLOCK_TIME, { handsS: fig(`${id}.handsS`), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
+    to.figure(idOf(id, 'clockS'), CLOCK_TIME, { handsS: fig(idOf(id, 'handsS')), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
     const wrapped = cx.parts[0]?.web?.wrapped ?? false;
-    to.figure(`${id}.cost`, PRICE_OF, {
-      number: fig(`${id}.run`),
+    to.figure(idOf(id, 'cost'), PRICE_OF, {
+      number: fig(idOf(id, 'run')),
       price: wrapped ? practiceTerm(cx.plant, 'stack.filmPrice') : typed(0, 'money', 'wrapped'),
     });
-    return { costs: [...timeAndCost(cx, { step: id, runS: fig(`${id}.clockS`) }), { figure: `${id}.cost`, kind: 'goods', fixed: false }] };
+    return {
+      costs: [...timeAndCost(cx, { step: id, runS: fig(idOf(id, 'clockS')) }), { figure: idOf(id, 'cost'), kind: 'goods', fixed: false }],
+    };
   },
   scene(cx): Scene {
     const sheets = cx.parts[0]?.web?.sheetsAStack ?? 1;
@@ -82,12 +85,12 @@ export const stack: Process = {
   },
   panel: rows,
   paper: (cx) => [{ department: 'packing', scene: true, rows: rows(cx), lists: [], blanks: ['stacks counted', 'label on each stack'] }],
-  summary: (cx) => ({ figure: `${cx.id}.run`, text: `${cx.parts[0]?.web?.sheetsAStack ?? 1} sheets each` }),
+  summary: (cx) => ({ figure: idOf(cx.id, 'run'), text: `${cx.parts[0]?.web?.sheetsAStack ?? 1} sheets each` }),
 };
 
 function rows(cx: ConsumeContext): PanelRow[] {
   return [
-    { label: 'stacks', figure: `${cx.id}.run` },
+    { label: 'stacks', figure: idOf(cx.id, 'run') },
     { label: 'sheetsAStack', text: String(cx.parts[0]?.web?.sheetsAStack ?? 1) },
     {
       label: 'secondsEach',
@@ -95,7 +98,7 @@ function rows(cx: ConsumeContext): PanelRow[] {
       edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
     },
     { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
-    { label: 'clockTime', figure: `${cx.id}.clockS` },
-    { label: 'film', figure: `${cx.id}.cost` },
+    { label: 'clockTime', figure: idOf(cx.id, 'clockS') },
+    { label: 'film', figure: idOf(cx.id, 'cost') },
   ];
 }

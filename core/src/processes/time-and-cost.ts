@@ -1,4 +1,5 @@
 import type { Id, Term } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
 import { MACHINE_COST, RUN_TIME, SETUP_TIME, SUM } from '../route/time-and-cost';
@@ -32,28 +33,28 @@ export interface StepTime {
  */
 export function timeAndCost(
   cx: ConsumeContext,
-  { step, forms = NONE('1'), perFormS = NONE('s'), setupFactor, cycles = fig(`${step}.run`), perHour = speedTerm(cx), runS }: StepTime,
+  { step, forms = NONE('1'), perFormS = NONE('s'), setupFactor, cycles = fig(idOf(step, 'run')), perHour = speedTerm(cx), runS }: StepTime,
 ): Consumed['costs'] {
   const base = setting(cx, 'setupS', machineTerm(cx, isRepeat(cx) ? 'setupRepeatS' : 'setupS'));
-  cx.to.figure(`${step}.setupS`, SETUP_TIME, { base: setupFactor ?? base, forms, perForm: perFormS });
-  if (runS) cx.to.figure(`${step}.runS`, SUM, { run: runS });
-  else cx.to.figure(`${step}.runS`, RUN_TIME, { cycles, perHour });
+  cx.to.figure(idOf(step, 'setupS'), SETUP_TIME, { base: setupFactor ?? base, forms, perForm: perFormS });
+  if (runS) cx.to.figure(idOf(step, 'runS'), SUM, { run: runS });
+  else cx.to.figure(idOf(step, 'runS'), RUN_TIME, { cycles, perHour });
   const zero = typed(0, 's', 'none');
-  cx.to.figure(`${step}.costSetup`, MACHINE_COST, {
-    setupS: fig(`${step}.setupS`),
+  cx.to.figure(idOf(step, 'costSetup'), MACHINE_COST, {
+    setupS: fig(idOf(step, 'setupS')),
     setupRate: machineTerm(cx, 'setupCostPerHour'),
     runS: zero,
     runRate: machineTerm(cx, 'runCostPerHour'),
   });
-  cx.to.figure(`${step}.costRun`, MACHINE_COST, {
+  cx.to.figure(idOf(step, 'costRun'), MACHINE_COST, {
     setupS: zero,
     setupRate: machineTerm(cx, 'setupCostPerHour'),
-    runS: fig(`${step}.runS`),
+    runS: fig(idOf(step, 'runS')),
     runRate: machineTerm(cx, 'runCostPerHour'),
   });
   const kind = cx.machine.outside ? 'outside' : 'machine';
   return [
-    { figure: `${step}.costSetup`, kind, fixed: true },
-    { figure: `${step}.costRun`, kind, fixed: false },
+    { figure: idOf(step, 'costSetup'), kind, fixed: true },
+    { figure: idOf(step, 'costRun'), kind, fixed: false },
   ];
 }

@@ -1,4 +1,5 @@
 import type { Id, Term } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
@@ -78,7 +79,7 @@ export const webPress: Process = {
   consume(cx): Consumed {
     const pass = passOf(cx);
     const inks = inksOf(cx, pass);
-    cx.to.figure(`${cx.id}.inkKg`, INK_IN_ALL, Object.fromEntries(inks.map(({ kg }) => [kg, fig(kg)])));
+    cx.to.figure(idOf(cx.id, 'inkKg'), INK_IN_ALL, Object.fromEntries(inks.map(({ kg }) => [kg, fig(kg)])));
     const plates: Id<'figure'>[] = pass.inks.length > 0 ? [plateRemakes(cx, pass)] : [];
     return {
       costs: [
@@ -89,7 +90,7 @@ export const webPress: Process = {
           runS: webTime(cx, true),
         }),
         ...inks.map(({ cost }) => ({ figure: cost, kind: 'ink' as const, fixed: false })),
-        ...plates.map(() => ({ figure: `${cx.id}.remakeCost`, kind: 'form' as const, fixed: false })),
+        ...plates.map(() => ({ figure: idOf(cx.id, 'remakeCost'), kind: 'form' as const, fixed: false })),
       ],
       inkKg: inks.map(({ kg }) => kg),
       plates,
@@ -150,12 +151,12 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
     { label: 'teeth', figure: ofPart(cx, 'teeth') },
     { label: 'lanes', figure: ofPart(cx, 'lanes') },
     { label: 'sheetsARepeat', figure: ofPart(cx, 'sheetsARepeat') },
-    { label: 'metres', figure: `${cx.id}.metres` },
-    { label: 'rolls', figure: `${cx.id}.rolls` },
-    { label: 'lostARoll', figure: `${cx.id}.batchLost`, edit: { at: settingPath(cx, 'spliceMetres'), kind: 'count' } },
-    { label: 'setupRepeats', figure: `${cx.id}.setupCycles`, edit: { at: settingPath(cx, 'setupMetres'), kind: 'count' } },
-    { label: 'runningLoss', figure: `${cx.id}.runningPpm`, edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
-    { label: 'metresAMinute', figure: `${cx.id}.metresAMinute` },
+    { label: 'metres', figure: idOf(cx.id, 'metres') },
+    { label: 'rolls', figure: idOf(cx.id, 'rolls') },
+    { label: 'lostARoll', figure: idOf(cx.id, 'batchLost'), edit: { at: settingPath(cx, 'spliceMetres'), kind: 'count' } },
+    { label: 'setupRepeats', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupMetres'), kind: 'count' } },
+    { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+    { label: 'metresAMinute', figure: idOf(cx.id, 'metresAMinute') },
     choice('inkOrder', school(cx), Object.keys(INK_ORDER_SCHOOLS)),
     {
       label: 'inkSeries',
@@ -169,9 +170,9 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
       },
     },
     choice('repeat', wordSetting(cx, 'repeat', 'new'), ['new', 'repeat']),
-    { label: 'inkKg', figure: `${cx.id}.inkKg` },
+    { label: 'inkKg', figure: idOf(cx.id, 'inkKg') },
     ...passOf(cx).inks.map((ink) => ({ label: 'inkOf', text: ink, figure: `${cx.id}.ink.${ink}.kg` })),
-    { label: 'remakes', figure: `${cx.id}.remakes` },
+    { label: 'remakes', figure: idOf(cx.id, 'remakes') },
   ];
 }
 
@@ -207,7 +208,7 @@ function webScene(cx: ConsumeContext): Scene {
   const lanes = cx.to.value(ofPart(cx, 'lanes'));
   return {
     title: 'way of the web',
-    says: `Web from the unwinder through ${inks.length} units (${inks.join(', ')}), a lamp after each, past the camera; repeat ${Math.round(cx.to.value(ofPart(cx, 'repeatMm')) * 10) / 10} millimetres, ${lanes} lanes, ${Math.max(cx.to.value(`${cx.id}.rolls`) - 1, 0)} splices.`,
+    says: `Web from the unwinder through ${inks.length} units (${inks.join(', ')}), a lamp after each, past the camera; repeat ${Math.round(cx.to.value(ofPart(cx, 'repeatMm')) * 10) / 10} millimetres, ${lanes} lanes, ${Math.max(cx.to.value(idOf(cx.id, 'rolls')) - 1, 0)} splices.`,
     box: boxAround(shapes, 8),
     toScale: false,
     shapes,

@@ -1,4 +1,5 @@
 import type { Formula, Id, Term } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import { fig } from '../quantity/ledger';
 import { ROLL_CHANGES, ROLLS } from '../stock/roll';
 import { SUM } from '../route/time-and-cost';
@@ -37,33 +38,33 @@ const EDGE_TRIM: Formula<'repeats' | 'webMm' | 'lanes' | 'sheetWidthMm' | 'repea
 /** Writes what the step that parts the web trims off its edges, and reports it as waste. */
 export function edgeTrim(cx: ConsumeContext): Required<Pick<Consumed, 'wasteKg'>> {
   const from = (value: number, unit: 'mm' | 'g/m²'): Term => ({ value, unit, from: 'plant', at: `stock:${cx.stockId ?? ''}` });
-  cx.to.figure(`${cx.id}.trimKg`, EDGE_TRIM, {
-    repeats: fig(`${cx.id}.run`),
+  cx.to.figure(idOf(cx.id, 'trimKg'), EDGE_TRIM, {
+    repeats: fig(idOf(cx.id, 'run')),
     webMm: from(cx.stock?.widthMm ?? 0, 'mm'),
     lanes: fig(ofPart(cx, 'lanes')),
     sheetWidthMm: { value: cx.layout?.web?.sheetMm[0] ?? 0, unit: 'mm', from: 'family', at: 'layout' },
     repeatMm: fig(ofPart(cx, 'repeatMm')),
     gsm: from(cx.stock?.gsm ?? 0, 'g/m²'),
   });
-  return { wasteKg: [{ kind: 'trim', figure: `${cx.id}.trimKg` }] };
+  return { wasteKg: [{ kind: 'trim', figure: idOf(cx.id, 'trimKg') }] };
 }
 
 /** The part-level figure of a web job: repeat, usable roll, pieces a sheet … written by the layout pass. */
-export const ofPart = (cx: { parts: { id: string }[] }, what: string): Id<'figure'> => `${cx.parts[0]?.id ?? ''}.${what}`;
+export const ofPart = (cx: { parts: { id: string }[] }, what: string): Id<'figure'> => idOf(cx.parts[0]?.id ?? '', what);
 
 /** Metres, rolls and running time of a step whose cycle is one repeat. A web machine's cycles an hour are metres. */
 export function webTime(cx: ConsumeContext, withRollChanges: boolean): Term {
   const { to, id } = cx;
   const metresPerHour = speedTerm(cx);
-  to.figure(`${id}.metres`, METRES_RUN, { cycles: fig(`${id}.run`), repeatMm: fig(ofPart(cx, 'repeatMm')) });
-  to.figure(`${id}.metresAMinute`, METRES_A_MINUTE, { metresPerHour });
-  to.figure(`${id}.runningS`, WEB_RUN_TIME, { metres: fig(`${id}.metres`), metresPerHour });
-  if (!withRollChanges) return fig(`${id}.runningS`);
-  to.figure(`${id}.rolls`, ROLLS, { metres: fig(`${id}.metres`), usable: fig(ofPart(cx, 'usableRoll')) });
-  to.figure(`${id}.changeS`, ROLL_CHANGES, {
-    rolls: fig(`${id}.rolls`),
+  to.figure(idOf(id, 'metres'), METRES_RUN, { cycles: fig(idOf(id, 'run')), repeatMm: fig(ofPart(cx, 'repeatMm')) });
+  to.figure(idOf(id, 'metresAMinute'), METRES_A_MINUTE, { metresPerHour });
+  to.figure(idOf(id, 'runningS'), WEB_RUN_TIME, { metres: fig(idOf(id, 'metres')), metresPerHour });
+  if (!withRollChanges) return fig(idOf(id, 'runningS'));
+  to.figure(idOf(id, 'rolls'), ROLLS, { metres: fig(idOf(id, 'metres')), usable: fig(ofPart(cx, 'usableRoll')) });
+  to.figure(idOf(id, 'changeS'), ROLL_CHANGES, {
+    rolls: fig(idOf(id, 'rolls')),
     each: limitTerm(cx, 'rollChangeS', { value: 0, unit: 's', from: 'plant', at: 'flying splice' }),
   });
-  to.figure(`${id}.webS`, SUM, { running: fig(`${id}.runningS`), changes: fig(`${id}.changeS`) });
-  return fig(`${id}.webS`);
+  to.figure(idOf(id, 'webS'), SUM, { running: fig(idOf(id, 'runningS')), changes: fig(idOf(id, 'changeS')) });
+  return fig(idOf(id, 'webS'));
 }

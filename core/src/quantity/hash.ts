@@ -19,6 +19,7 @@ export function inKeyOrder<T>(value: T): T {
 export const canonicalJson = (value: unknown): string => JSON.stringify(inKeyOrder(value));
 
 /** SHA-256 of the canonical JSON, as 64 hexadecimal digits. Source: FIPS 180-4. */
-export function hashOf(value: unknown): string {
-  return bytesToHex(sha256(utf8ToBytes(canonicalJson(value))));
-}
+export const hashOf = (value: unknown): string => hashInOrder(inKeyOrder(value));
+
+/** The same for a document that is in key order already. */
+export const hashInOrder = (ordered: unknown): string => bytesToHex(sha256(utf8ToBytes(JSON.stringify(ordered))));

@@ -27,26 +27,28 @@ export class Ledger {
   /** Computes, stores and returns a figure's value. `unit` differs from the formula's only where one formula serves several counts. */
   figure<T extends string>(id: Id<'figure'>, formula: Formula<T>, terms: Record<T, Term>, unit: Unit = formula.unit): number {
     const values = {} as Record<T, number>;
-    const guessed: [T, number][] = [];
-    for (const name of Object.keys(terms) as T[]) {
+    // Half-widths of the guesses among the terms; most figures have none, so the table is made when the first turns up.
+    let halves: Record<string, number> | undefined;
+    for (const name in terms) {
       const term: Term = terms[name];
       // One look-up serves value and width: ids are long, and a plan has hundreds.
-      const at = 'fig' in term ? this.table.get(term.fig) : undefined;
-      values[name] = 'fig' in term ? (at?.value ?? 0) : term.value;
-      const half = 'fig' in term ? at?.pm : term.pm;
-      if (half !== undefined && half > 0) guessed.push([name, half]);
+      const at = 'fig' in term ? this.table.get(term.fig) : term;
+      values[name] = at?.value ?? 0;
+      if (at?.pm !== undefined && at.pm > 0) (halves ??= {})[name] = at.pm;
     }
     const computed = formula.of(values);
     let pm = 0;
-    for (const [name, half] of formula.carriesGuess === false ? [] : guessed) {
-      const middle = values[name];
-      values[name] = middle + half;
-      const up = formula.of(values);
-      values[name] = Math.max(middle - half, Math.min(middle, 0));
-      const down = formula.of(values);
-      values[name] = middle;
-      pm += Math.abs(up - down) / 2;
-    }
+    if (halves && formula.carriesGuess !== false)
+      for (const name of Object.keys(halves) as T[]) {
+        const half = halves[name] as number;
+        const middle = values[name];
+        values[name] = middle + half;
+        const up = formula.of(values);
+        values[name] = Math.max(middle - half, Math.min(middle, 0));
+        const down = formula.of(values);
+        values[name] = middle;
+        pm += Math.abs(up - down) / 2;
+      }
     const instead = this.overrideInForce(id);
     const figure: Figure = { value: instead ? instead.value : computed, unit, formula: formula.id, terms };
     if (instead) Object.assign(figure, { instead, computed });

@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import { MOST_CYCLES } from '../../flow/counts';
 import type { Rule } from './rule';
 
@@ -7,8 +8,8 @@ export const cannotReach: Rule = {
   find: ({ plan, to }) =>
     plan.stones.flatMap((s) =>
       s.steps
-        .filter((step) => to.value(`${step}.run`) >= MOST_CYCLES)
+        .filter((step) => to.value(idOf(step, 'run')) >= MOST_CYCLES)
         .slice(0, 1)
-        .map((step) => ({ level: 'release', at: s.id, figure: `${step}.run`, args: {}, remedies: [] })),
+        .map((step) => ({ level: 'release', at: s.id, figure: idOf(step, 'run'), args: {}, remedies: [] })),
     ),
 };

@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import { freeStock } from '../ready';
 import { isCustomers, pulledFlow } from '../../processes/pull';
 import type { Rule } from './rule';
@@ -9,14 +10,14 @@ export const customerStockShort: Rule = {
   find: ({ shelf, to, contexts }) =>
     contexts.flatMap(({ cx }) => {
       if (!isCustomers(cx) || cx.stockId === null) return [];
-      const [need, sent] = [to.value(`${pulledFlow(cx)}.demand`), freeStock(shelf, cx.stockId, 'customer')];
+      const [need, sent] = [to.value(idOf(pulledFlow(cx), 'demand')), freeStock(shelf, cx.stockId, 'customer')];
       return need <= sent
         ? []
         : [
             {
               level: 'release',
               at: cx.id,
-              figure: `${pulledFlow(cx)}.demand`,
+              figure: idOf(pulledFlow(cx), 'demand'),
               args: { sent, need },
               remedies: [{ do: 'ask', says: 'remedy.askCustomer', desk: 'customer' }],
             },

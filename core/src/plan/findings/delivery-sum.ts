@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import { orderedQuantity } from '../../product/job-spec';
 import type { Rule } from './rule';
 
@@ -10,6 +11,6 @@ export const deliverySum: Rule = {
       const ordered = orderedQuantity(item);
       return item.deliveries.length === 0 || delivered === ordered
         ? []
-        : [{ level: 'decide', at: 'job', figure: `${id}.wanted`, args: { delivered, ordered }, remedies: [] }];
+        : [{ level: 'decide', at: 'job', figure: idOf(id, 'wanted'), args: { delivered, ordered }, remedies: [] }];
     }),
 };

@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import { practiceOf } from '../../plant/practice';
 import { editAt } from '../../product/edit';
 import { isScored } from '../../processes/fold';
@@ -11,7 +12,7 @@ export const foldWithoutScore: Rule = {
   find: ({ plan, spec, plant, to, contexts }) =>
     contexts.flatMap(({ cx }) => {
       const part = cx.parts[0];
-      if (!to.has(`${cx.id}.foldedMm`) || !part || !cx.stock || isScored(cx)) return [];
+      if (!to.has(idOf(cx.id, 'foldedMm')) || !part || !cx.stock || isScored(cx)) return [];
       const { value, pm } = practiceOf(plant, 'fold.scoreAboveGsm');
       const across = grainAcrossFold(part, plan.layouts[part.id], cx.stock);
       if (cx.stock.gsm <= value - pm || (cx.stock.surface === 'uncoated' && !across)) return [];

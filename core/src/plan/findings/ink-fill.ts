@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import type { Rule } from './rule';
 
 /** More ink stays in duct and rollers than goes on the paper. */
@@ -11,10 +12,10 @@ export const inkFill: Rule = {
         .flatMap((step) =>
           inks
             .map((ink) => `${step}.ink.${ink}`)
-            .filter((at) => to.has(`${at}.kg`))
+            .filter((at) => to.has(idOf(at, 'kg')))
             .map((at) => {
-              const onSheets = to.value(`${at}.onSheets`);
-              return { id: `${at}.kg`, onSheets, rollers: to.value(`${at}.kg`) - onSheets };
+              const onSheets = to.value(idOf(at, 'onSheets'));
+              return { id: idOf(at, 'kg'), onSheets, rollers: to.value(idOf(at, 'kg')) - onSheets };
             }),
         )
         .filter(({ onSheets, rollers }) => onSheets > 0 && rollers > onSheets);

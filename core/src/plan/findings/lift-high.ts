@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import { practiceValue } from '../../plant/practice';
 import { editAt } from '../../product/edit';
 import type { Rule } from './rule';
@@ -10,12 +11,12 @@ export const liftHigh: Rule = {
     contexts.flatMap(({ cx }) => {
       const typed = cx.settings['liftMm'];
       const limit = practiceValue(plant, 'guillotine.softLiftMm');
-      if (!to.has(`${cx.id}.perLift`) || !cx.stock?.soft || typeof typed !== 'number' || typed <= limit) return [];
+      if (!to.has(idOf(cx.id, 'perLift')) || !cx.stock?.soft || typeof typed !== 'number' || typed <= limit) return [];
       return [
         {
           level: 'decide',
           at: cx.id,
-          figure: `${cx.id}.perLift`,
+          figure: idOf(cx.id, 'perLift'),
           args: { liftMm: typed, limit },
           remedies: [
             { do: 'edit', says: 'remedy.lift', args: { limit }, edits: [editAt(spec, ['choices', 'settings', cx.id, 'liftMm'], limit)] },

@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import { editAt } from '../../product/edit';
 import { isCuttable } from '../../layout/cuttable';
 import { copyPlaces } from '../../layout/layout';
@@ -16,7 +17,7 @@ export const notCuttable: Rule = {
         {
           level: 'release',
           at: cx.id,
-          figure: `${part.id}.copiesUp`,
+          figure: idOf(part.id, 'copiesUp'),
           args: { machine: cx.machine.name },
           remedies: [
             { do: 'edit', says: 'remedy.defaultLayout', args: {}, edits: [editAt(spec, ['choices', 'layout', part.id], undefined)] },

@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import type { Rule } from './rule';
 
 /** The piece does not fit the usable sheet: by how much, and which stock would hold it. */
@@ -7,14 +8,14 @@ export const nothingFits: Rule = {
     Object.values(plan.parts)
       .filter((p) => plan.stocks[p.id] !== undefined && !plan.layouts[p.id])
       .map((p) => {
-        const [w, h] = [to.value(`${p.id}.usableWidth`), to.value(`${p.id}.usableDepth`)];
+        const [w, h] = [to.value(idOf(p.id, 'usableWidth')), to.value(idOf(p.id, 'usableDepth'))];
         const over = (a: number, b: number): number => Math.max(a - w, 0) + Math.max(b - h, 0);
-        const [pw, ph] = [to.value(`${p.id}.pieceWidth`), to.value(`${p.id}.pieceHeight`)];
+        const [pw, ph] = [to.value(idOf(p.id, 'pieceWidth')), to.value(idOf(p.id, 'pieceHeight'))];
         const byMm = Math.round(Math.min(over(pw, ph), over(ph, pw)) * 10) / 10;
         return {
           level: 'release',
           at: p.id,
-          figure: `${p.id}.copiesUp`,
+          figure: idOf(p.id, 'copiesUp'),
           args: { byMm, stock: plant.stocks[plan.stocks[p.id] ?? '']?.name ?? '' },
           remedies: [],
         };

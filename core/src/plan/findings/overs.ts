@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import type { Rule } from './rule';
 
 /** The plan aims at more than the customer takes. No remedy by one click: aiming lower raises the chance of falling short, which is graver. */
@@ -6,7 +7,7 @@ export const overs: Rule = {
   nr: 42,
   find: ({ plan, spec, to }) =>
     Object.entries(plan.items).flatMap(([item, of]) => {
-      const [aim, most, wanted] = [to.value(`${of.goods}.demand`), to.value(of.most), to.value(of.wanted)];
+      const [aim, most, wanted] = [to.value(idOf(of.goods, 'demand')), to.value(of.most), to.value(of.wanted)];
       if (aim <= most || wanted <= 0) return [];
       return [
         {

@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import { practiceValue } from '../../plant/practice';
 import { editAt } from '../../product/edit';
 import type { Rule } from './rule';
@@ -8,18 +9,22 @@ export const palletOver: Rule = {
   nr: 62,
   find: ({ spec, plant, shelf, to, contexts }) =>
     contexts.flatMap(({ cx }) => {
-      if (!to.has(`${cx.id}.palletKg`)) return [];
+      if (!to.has(idOf(cx.id, 'palletKg'))) return [];
       const limit = shelf.palletLimit ?? {
         kg: practiceValue(plant, 'pack.palletKg'),
         heightMm: practiceValue(plant, 'pack.palletHeightMm'),
       };
-      const [kg, heightMm, layers] = [to.value(`${cx.id}.palletKg`), to.value(`${cx.id}.palletHeight`), to.value(`${cx.id}.layers`)];
+      const [kg, heightMm, layers] = [
+        to.value(idOf(cx.id, 'palletKg')),
+        to.value(idOf(cx.id, 'palletHeight')),
+        to.value(idOf(cx.id, 'layers')),
+      ];
       if (kg <= limit.kg && heightMm <= limit.heightMm) return [];
       return [
         {
           level: 'decide',
           at: cx.id,
-          figure: `${cx.id}.palletKg`,
+          figure: idOf(cx.id, 'palletKg'),
           args: { kg: Math.round(kg), heightMm: Math.round(heightMm), limitKg: limit.kg, limitMm: limit.heightMm },
           remedies:
             layers > 1

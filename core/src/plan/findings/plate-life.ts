@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import type { Rule } from './rule';
 
 /** More impressions than a plate lasts under this ink. */
@@ -7,14 +8,14 @@ export const plateLife: Rule = {
   find: ({ to, contexts }) =>
     contexts.flatMap(({ cx }) =>
       cx.stepIds.flatMap((step) => {
-        const remakes = to.value(`${step}.remakes`);
+        const remakes = to.value(idOf(step, 'remakes'));
         return remakes > 0
           ? [
               {
                 level: 'decide',
                 at: cx.id,
-                figure: `${step}.remakes`,
-                args: { remakes, after: Math.round(to.value(`${step}.plateLife`)) },
+                figure: idOf(step, 'remakes'),
+                args: { remakes, after: Math.round(to.value(idOf(step, 'plateLife'))) },
                 remedies: [],
               },
             ]

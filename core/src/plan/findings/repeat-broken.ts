@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import { editAt } from '../../product/edit';
 import type { Rule } from './rule';
 
@@ -11,7 +12,7 @@ export const repeatBroken: Rule = {
     contexts.flatMap(({ cx }) => {
       const part = cx.parts[0];
       const typed = cx.settings['repeatMm'];
-      const length = to.value(`${part?.id ?? ''}.pieceHeight`);
+      const length = to.value(idOf(part?.id ?? '', 'pieceHeight'));
       if (!part?.web || typeof typed !== 'number' || length <= 0) return [];
       const times = typed / length;
       const gear = Math.abs(
@@ -22,7 +23,7 @@ export const repeatBroken: Rule = {
         {
           level: 'decide',
           at: cx.id,
-          figure: `${part.id}.repeatMm`,
+          figure: idOf(part.id, 'repeatMm'),
           args: { repeatMm: typed, lengthMm: Math.round(length * 10) / 10, times: Math.round(times * 1000) / 1000 },
           remedies: [
             {

@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import { allowanceFor } from '../../counts/chance-of-enough';
 import { practiceValue } from '../../plant/practice';
 import { editAt } from '../../product/edit';
@@ -10,8 +11,8 @@ import type { FindingContext, Rule } from './rule';
 function aimForWish({ plan, to, plant }: FindingContext, item: string, limit: number): number | null {
   const of = plan.items[item];
   if (!of) return null;
-  const aim = to.value(`${of.goods}.demand`);
-  const expected = to.value(`${item}.expectedLoss`);
+  const aim = to.value(idOf(of.goods, 'demand'));
+  const expected = to.value(idOf(item, 'expectedLoss'));
   const running = plan.stones
     .flatMap((s) => s.lost)
     .filter((l) => l.kind === 'running')
@@ -32,7 +33,7 @@ export const riskShort: Rule = {
       const limit = practiceValue(cx.plant, 'risk.shortLimit');
       if (chance === null || 1 - cx.to.value(chance) <= limit) return [];
       const aim = aimForWish(cx, item, limit);
-      const more = aim === null ? 0 : aim - cx.to.value(`${goods}.demand`);
+      const more = aim === null ? 0 : aim - cx.to.value(idOf(goods, 'demand'));
       return [
         {
           level: 'decide',

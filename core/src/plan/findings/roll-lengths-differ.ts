@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import { practiceValue } from '../../plant/practice';
 import { PPM } from '../../quantity/units';
 import type { Rule } from './rule';
@@ -8,7 +9,7 @@ export const rollLengthsDiffer: Rule = {
   nr: 9,
   find: ({ plan, plant, to }) =>
     Object.values(plan.parts).flatMap((p) => {
-      const [mass, size] = [to.value(`${p.id}.rollByMass`), to.value(`${p.id}.rollByDiameter`)];
+      const [mass, size] = [to.value(idOf(p.id, 'rollByMass')), to.value(idOf(p.id, 'rollByDiameter'))];
       if (!p.web || mass === 0 || size === 0) return [];
       const apart = Math.abs(mass - size) / Math.max(mass, size);
       if (apart <= practiceValue(plant, 'roll.lengthsDifferPpm') / PPM) return [];
@@ -16,7 +17,7 @@ export const rollLengthsDiffer: Rule = {
         {
           level: 'decide',
           at: p.id,
-          figure: `${p.id}.rollLength`,
+          figure: idOf(p.id, 'rollLength'),
           args: { massM: Math.round(mass), sizeM: Math.round(size), percent: Math.round(apart * 1000) / 10 },
           remedies: [{ do: 'ask', says: 'remedy.measureCaliper', desk: 'store' }],
         },

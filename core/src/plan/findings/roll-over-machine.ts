@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import type { Machine, Stock } from '../../plant/plant';
 import { set } from '../../product/edit';
 import { rollDiameterMm } from '../../stock/roll';
@@ -34,7 +35,7 @@ export const rollOverMachine: Rule = {
     contexts.flatMap(({ cx }) => {
       const part = cx.parts[0];
       if (!part?.web || cx.stock?.form !== 'roll') return [];
-      const lengthM = to.value(`${part.id}.rollLength`);
+      const lengthM = to.value(idOf(part.id, 'rollLength'));
       const [worst] = rollBeyond(cx.stock, lengthM, cx.machine);
       if (!worst) return [];
       const machines = contexts.filter((c) => c.cx.parts.includes(part)).map((c) => c.cx.machine);
@@ -43,7 +44,7 @@ export const rollOverMachine: Rule = {
         {
           level: 'release',
           at: cx.id,
-          figure: `${part.id}.rollLength`,
+          figure: idOf(part.id, 'rollLength'),
           args: { ...worst, machine: cx.machine.name },
           remedies: other
             ? [

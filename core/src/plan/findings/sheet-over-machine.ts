@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import { set } from '../../product/edit';
 import type { Remedy } from '../plan-types';
 import { sheetBeyond, sheetOf, stocksOfGrade } from '../resolve';
@@ -48,7 +49,7 @@ export const sheetOverMachine: Rule = {
           {
             level: 'release' as const,
             at: cx.id,
-            figure: `${part.id}.copiesUp`,
+            figure: idOf(part.id, 'copiesUp'),
             args: {
               byMm: Math.round((overMm || underMm) * 10) / 10,
               side: overMm > 0 ? 'over' : 'under',

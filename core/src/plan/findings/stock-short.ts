@@ -1,3 +1,4 @@
+import { idOf } from '../../quantity/id-of';
 import { freeStock } from '../ready';
 import { isCustomers, pulledFlow } from '../../processes/pull';
 import type { Rule } from './rule';
@@ -10,7 +11,7 @@ export const stockShort: Rule = {
     contexts.flatMap(({ cx }) => {
       const flow = plan.flows[pulledFlow(cx)];
       if (flow?.supply?.from !== 'stock' || isCustomers(cx)) return [];
-      const need = to.value(`${pulledFlow(cx)}.demand`);
+      const need = to.value(idOf(pulledFlow(cx), 'demand'));
       const free = freeStock(shelf, flow.supply.stock);
       if (need <= free) return [];
       const stock = plant.stocks[flow.supply.stock];
@@ -18,7 +19,7 @@ export const stockShort: Rule = {
         {
           level: 'decide',
           at: cx.id,
-          figure: `${pulledFlow(cx)}.demand`,
+          figure: idOf(pulledFlow(cx), 'demand'),
           args: { short: need - free, unit: flow.unit, stock: stock?.name ?? '', days: stock?.leadDays ?? 0 },
           remedies: [{ do: 'ask', says: 'remedy.orderStock', desk: 'store' }],
         },
