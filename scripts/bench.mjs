@@ -1,11 +1,13 @@
 // npm run bench: medians and 95th percentiles against their targets, as a table. Never part of a test.
 import { build } from 'esbuild';
+import { Agent, get } from 'node:http';
 import { createRequire } from 'node:module';
 import { gzipSync } from 'node:zlib';
 import { readFileSync } from 'node:fs';
 import { Cluster } from './lib/cluster.mjs';
 import { ensureBuilt } from './lib/build.mjs';
 import { loadDemo } from './lib/demo.mjs';
+import { manyOrders } from './lib/many-orders.mjs';
 import { ensureChromium, ensurePackages } from './lib/packages.mjs';
 import { freePort, ROOT } from './lib/run.mjs';
 import { main } from './lib/say.mjs';
@@ -16,12 +18,17 @@ const quantile = (list, q) => [...list].sort((a, b) => a - b)[Math.min(Math.floo
 const row = (what, list, target, unit, which = 0.95) =>
   rows.push({ what, median: quantile(list, 0.5), p95: quantile(list, 0.95), target, ratio: quantile(list, which) / target, unit });
 
+/** Only the parts named on the command line: core, browser, orders. */
+const parts = process.argv.slice(2);
+const wanted = (part) => parts.length === 0 || parts.includes(part);
+
 await main(async () => {
   ensurePackages();
   const executablePath = ensureChromium();
   ensureBuilt();
-  await benchCore();
-  await benchBrowser(executablePath);
+  if (wanted('core')) await benchCore();
+  if (wanted('browser')) await onDemo((base, pid) => benchBrowser(executablePath, base, pid));
+  if (wanted('orders')) await onDemo((base, _pid, cluster, urls) => benchOrders(base, cluster, urls));
   const n = (x) => (x < 10 ? x.toFixed(2) : x.toFixed(0));
   process.stdout.write(
     `\n| what | median | p95 | target | p95 / target |\n| --- | ---: | ---: | ---: | ---: |\n${rows.map((r) => `| ${r.what} | ${n(r.median)} ${r.unit} | ${n(r.p95)} ${r.unit} | ${r.target} ${r.unit} | ${r.ratio.toFixed(2)} |`).join('\n')}\n`,
@@ -74,7 +81,8 @@ async function benchCore() {
   );
 }
 
-async function benchBrowser(executablePath) {
+/** Works on the demo, served from a database of its own. */
+async function onDemo(work) {
   const cluster = await new Cluster('bench', 0).start();
   cluster.dropDatabase('druckerei_bench');
   const urls = cluster.database('druckerei_bench');
@@ -90,59 +98,153 @@ async function benchBrowser(executablePath) {
     await server.ready;
     const base = `http://127.0.0.1:${port}`;
     await loadDemo(base);
-    await new Promise((r) => setTimeout(r, 5_000));
-    row(
-      'server idle, resident memory',
-      [Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.child.pid}/status`, 'utf8'))[1]) / 1024],
-      200,
-      'MB',
-    );
-    const { chromium } = createRequire(`${ROOT}/e2e/package.json`)('@playwright/test');
-    const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
-    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-    let scripts = new Set();
-    page.on('response', (r) => {
-      if (/\.js$/.test(new URL(r.url()).pathname)) scripts.add(new URL(r.url()).pathname);
-    });
-    await page.goto(base);
-    await page.getByLabel('Name').fill('anselm');
-    await page.getByLabel('Password').fill('paper-river-24');
-    await page.getByRole('button', { name: 'Sign in' }).click();
-    await page.getByRole('link', { name: 'Winter concert card' }).waitFor();
-    const weigh = () =>
-      [...scripts].reduce((sum, p) => sum + gzipSync(readFileSync(`${ROOT}/web/dist/browser${p}`), { level: 9 }).length / 1024, 0);
-    row('first load: scripts to the list of orders, gzip', [weigh()], 400, 'kB');
-    await page.getByRole('link', { name: 'Winter concert card' }).click();
-    await page.getByRole('button', { name: /^Quantity,/ }).click();
-    row('scripts once a job is open (plan worker too), gzip', [weigh()], 400, 'kB');
-    const input = page.getByRole('textbox', { name: 'Quantity' });
-    const redraws = [];
-    for (let i = 0; i < 60; i++) {
-      await input.evaluate(
-        (el, text) => {
-          const band = document.querySelector('path.band');
-          const sheets = document.querySelector('footer dk-figure');
-          window.redrawn = new Promise((resolve) => {
-            const from = performance.now();
-            const seen = new MutationObserver(() => {
-              seen.disconnect();
-              requestAnimationFrame(() => resolve(performance.now() - from));
-            });
-            seen.observe(band, { attributes: true });
-            seen.observe(sheets, { subtree: true, characterData: true, childList: true });
-            el.value = text;
-            el.dispatchEvent(new Event('input'));
-          });
-        },
-        String(9_000 + i * 131),
-      );
-      redraws.push(await page.evaluate(() => window.redrawn));
-      await page.waitForTimeout(60);
-    }
-    row('key press to redrawn river, Chromium', redraws.slice(10), 100, 'ms');
-    await browser.close();
+    await work(base, server.child.pid, cluster, urls);
   } finally {
     await server.stop();
     cluster.stop();
   }
+}
+
+async function benchBrowser(executablePath, base, pid) {
+  await new Promise((r) => setTimeout(r, 5_000));
+  row('server idle, resident memory', [Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))[1]) / 1024], 200, 'MB');
+  const { chromium } = createRequire(`${ROOT}/e2e/package.json`)('@playwright/test');
+  const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  let scripts = new Set();
+  page.on('response', (r) => {
+    if (/\.js$/.test(new URL(r.url()).pathname)) scripts.add(new URL(r.url()).pathname);
+  });
+  await page.goto(base);
+  await page.getByLabel('Name').fill('anselm');
+  await page.getByLabel('Password').fill('paper-river-24');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('link', { name: 'Winter concert card' }).waitFor();
+  const weigh = () =>
+    [...scripts].reduce((sum, p) => sum + gzipSync(readFileSync(`${ROOT}/web/dist/browser${p}`), { level: 9 }).length / 1024, 0);
+  row('first load: scripts to the list of orders, gzip', [weigh()], 400, 'kB');
+  await page.getByRole('link', { name: 'Winter concert card' }).click();
+  await page.getByRole('button', { name: /^Quantity,/ }).click();
+  row('scripts once a job is open (plan worker too), gzip', [weigh()], 400, 'kB');
+  const input = page.getByRole('textbox', { name: 'Quantity' });
+  const redraws = [];
+  for (let i = 0; i < 60; i++) {
+    await input.evaluate(
+      (el, text) => {
+        const band = document.querySelector('path.band');
+        const sheets = document.querySelector('footer dk-figure');
+        window.redrawn = new Promise((resolve) => {
+          const from = performance.now();
+          const seen = new MutationObserver(() => {
+            seen.disconnect();
+            requestAnimationFrame(() => resolve(performance.now() - from));
+          });
+          seen.observe(band, { attributes: true });
+          seen.observe(sheets, { subtree: true, characterData: true, childList: true });
+          el.value = text;
+          el.dispatchEvent(new Event('input'));
+        });
+      },
+      String(9_000 + i * 131),
+    );
+    redraws.push(await page.evaluate(() => window.redrawn));
+    await page.waitForTimeout(60);
+  }
+  row('key press to redrawn river, Chromium', redraws.slice(10), 100, 'ms');
+  await browser.close();
+}
+
+/** A page of 100 out of 100,000 orders through the API, against the same statement through pg alone. */
+async function benchOrders(base, cluster, urls) {
+  manyOrders(cluster, 'druckerei_bench');
+  const out = `${ROOT}/server/dist/bench-orders.mjs`;
+  await build({
+    stdin: {
+      contents: `export * from './server/src/orders/orders.queries'; export * from './server/src/orders/order-list';`,
+      resolveDir: ROOT,
+    },
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    external: ['zod', 'pg'],
+    outfile: out,
+    logLevel: 'error',
+    tsconfig: `${ROOT}/tsconfig.base.json`,
+  });
+  const { ORDER_PAGES, chosenBy, cursorOf } = await import(out);
+  const pg = createRequire(`${ROOT}/server/package.json`)('pg');
+  const signIn = await fetch(`${base}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'sec-fetch-site': 'same-origin' },
+    body: JSON.stringify({ name: 'anselm', password: 'paper-river-24' }),
+  });
+  const cookie = signIn.headers.getSetCookie()[0].split(';')[0];
+  // Places all over the list, so that the deep pages are in the figure.
+  const pool = new pg.Pool({ connectionString: urls.app, max: 10 });
+  const { rows: places } = await pool.query(`select due_at::text as key, number from jobs where number % 997 = 0 order by due_at, number`);
+  // A plain client that keeps its connections: what is measured is the server, not the client's conveniences.
+  const agent = new Agent({ keepAlive: true, maxSockets: 16 });
+  const ask = (path) =>
+    new Promise((resolve, reject) => {
+      get(`${base}${path}`, { agent, headers: { cookie, 'accept-encoding': 'gzip' } }, (res) => {
+        if (res.statusCode !== 200) reject(new Error(`${path} answered ${res.statusCode}`));
+        res.resume().on('end', resolve);
+      }).on('error', reject);
+    });
+  const ways = {
+    api: (at) => ask(`/api/orders?after=${cursorOf(at.key, at.number)}`),
+    pg: async (at) => {
+      const { rows } = await pool.query(ORDER_PAGES.due, [...chosenBy({}), at.key, at.number, 101]);
+      JSON.stringify(rows);
+    },
+  };
+  // A server that has been up for a while: the first pages are slower until its code is compiled.
+  for (let i = 0; i < 400; i++) await ways.api(places[i % (places.length - 2)]);
+  for (const clients of [1, 16]) {
+    const p95 = {};
+    for (const [name, read] of Object.entries(ways)) {
+      const took = [];
+      await Promise.all(
+        Array.from({ length: clients }, async (_, c) => {
+          for (let i = 0; i < 320 / clients + 10; i++) {
+            const from = performance.now();
+            await read(places[(c * 37 + i * 11) % (places.length - 2)]);
+            if (i >= 10) took.push(performance.now() - from);
+          }
+        }),
+      );
+      p95[name] = quantile(took, 0.95);
+      row(
+        `page of 100 orders of 100,000, ${clients} at once, ${name === 'api' ? 'through the API' : 'the statement alone, as JSON'}`,
+        took,
+        50,
+        'ms',
+      );
+    }
+    rows.push({
+      what: `… the API above the statement, ${clients} at once`,
+      median: p95.api - p95.pg,
+      p95: p95.api - p95.pg,
+      target: 8,
+      ratio: (p95.api - p95.pg) / 8,
+      unit: 'ms',
+    });
+  }
+  const took = [];
+  for (const find of ['find=concert', 'find=part%2099', 'state=blocked', 'find=choir&sort=customer', 'find=part&sort=newest'])
+    for (let i = 0; i < 20; i++) {
+      const from = performance.now();
+      await ask(`/api/orders?${find}`);
+      took.push(performance.now() - from);
+    }
+  row('finding and choosing among 100,000 orders, a page of 100', took, 50, 'ms');
+  const sums = [];
+  for (let i = 0; i < 20; i++) {
+    const from = performance.now();
+    await ask('/api/orders/totals');
+    sums.push(performance.now() - from);
+  }
+  row('sums over 100,000 orders', sums, 200, 'ms');
+  await pool.end();
+  agent.destroy();
 }

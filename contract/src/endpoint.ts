@@ -14,6 +14,8 @@ export interface Endpoint {
   query?: z.ZodObject;
   body?: z.ZodType;
   reply: z.ZodType | 'file' | 'events';
+  /** What kind of file. */
+  mime?: 'application/pdf' | 'image/svg+xml';
   example?: { params?: Record<string, string>; query?: Record<string, string>; body?: unknown };
 }
 

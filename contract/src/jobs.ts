@@ -60,6 +60,18 @@ export const jobs = {
     says: 'The job ticket from the snapshot; before release the plan of now, marked DRAFT on every page.',
     params,
     reply: 'file',
+    mime: 'application/pdf',
     example: { params: EXAMPLE },
+  },
+  'jobs.picture': {
+    method: 'get',
+    path: '/api/jobs/:id/picture.svg',
+    who: 'signed-in',
+    says: 'A small picture of the product as it is in a version of the job; kept by the browser.',
+    params,
+    query: z.strictObject({ version: z.coerce.number().int().min(1) }),
+    reply: 'file',
+    mime: 'image/svg+xml',
+    example: { params: EXAMPLE, query: { version: '1' } },
   },
 } as const satisfies Record<string, Endpoint>;

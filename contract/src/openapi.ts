@@ -19,7 +19,11 @@ export function openApi(table: Record<string, Endpoint>): object {
         schema: z.toJSONSchema(schema as z.ZodType, { io: 'input', unrepresentable: 'any' }),
       }));
     const reply =
-      e.reply === 'file' ? { 'application/pdf': {} } : e.reply === 'events' ? { 'text/event-stream': {} } : json(e.reply, 'output');
+      e.reply === 'file'
+        ? { [e.mime ?? 'application/octet-stream']: {} }
+        : e.reply === 'events'
+          ? { 'text/event-stream': {} }
+          : json(e.reply, 'output');
     paths[path] = {
       ...paths[path],
       [e.method]: {

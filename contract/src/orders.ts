@@ -32,10 +32,12 @@ export const Summary = z.object({
   worst: z.object({ code: z.string(), level, args: z.record(z.string(), z.union([z.number(), z.string()])) }).nullable(),
   blocking: z.number(),
   undecided: z.number(),
-  thumbnail: z.string(),
   pieces: z.string(),
   of: z.object({ core: z.string(), spec: z.string(), plant: z.string(), shelf: z.string() }),
 });
+
+/** What a row of the list carries of it. The picture is an address of its own, which a browser keeps. */
+export const ListSummary = Summary.omit({ of: true });
 
 export const OrderRow = z.object({
   job: z.uuid(),
@@ -46,7 +48,7 @@ export const OrderRow = z.object({
   state: z.enum(JOB_STATES),
   dueAt: z.number().nullable(),
   version: z.number().int(),
-  summary: Summary,
+  summary: ListSummary,
 });
 export type OrderRow = z.infer<typeof OrderRow>;
 

@@ -116,7 +116,7 @@ export class Cluster {
       this.port = await freePort(this.wish);
       if (this.port === null) throw new Stop(`port ${this.wish} is taken by something else: set PG_PORT to a free one.`);
       mustOwner('mkdir', ['-p', '-m', '700', this.sock], 'making the socket folder');
-      const quick = this.fast ? ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off' : '';
+      const quick = this.fast ? ' -c autovacuum=off -c fsync=off -c synchronous_commit=off -c full_page_writes=off' : '';
       const started = asOwner(`${bin}/pg_ctl`, [
         '-D',
         data,

@@ -2,6 +2,9 @@
 alter table jobs
   add column due_at timestamptz not null default 'infinity',
   add column customer text not null default '',
+  add column quantity bigint not null default 0,
+  -- The picture of the product stands apart: with it a summary is too long to be kept within its row, and every page would read it.
+  add column picture text not null default '',
   -- Title, customer and number as words: found by how they begin.
   add column words tsvector generated always as (to_tsvector('simple', title || ' ' || customer || ' ' || number)) stored,
   add column blocking integer generated always as ((summary ->> 'blocking')::integer) stored,
@@ -12,6 +15,8 @@ alter table jobs
 
 update jobs j
 set
+  picture = coalesce(summary ->> 'thumbnail', ''),
+  summary = summary - 'thumbnail',
   customer = coalesce((
     select c.name
     from job_items i
@@ -22,6 +27,12 @@ set
     order by i.item
     limit 1
   ), ''),
+  quantity = coalesce((
+    select sum(l.quantity)
+    from job_items i
+      join order_lines l on l.id = i.order_line
+    where i.job = j.id
+  ), 0),
   due_at = coalesce((
     select min(d.due_at)
     from job_items i

@@ -24,7 +24,8 @@ describe('every endpoint × role', () => {
   const table = Object.entries(api as Record<string, Endpoint>);
   const request = (c: Client, e: Endpoint) => {
     const path = e.path.replace(/:(\w+)/g, (_, k: string) => e.example?.params?.[k] ?? '');
-    return c.call(e.method.toUpperCase(), path, e.example?.body);
+    const query = new URLSearchParams(e.example?.query).toString();
+    return c.call(e.method.toUpperCase(), query ? `${path}?${query}` : path, e.example?.body);
   };
   it.each(table)('%s needs a person unless it is for anyone', async (_name, e) => {
     const { status } = await request(server.client(), e);
@@ -179,10 +180,15 @@ describe('a job', () => {
     const read = (await planner.call('GET', `/api/jobs/${job}`)).body;
     const plant = (await planner.call('GET', `/api/plants/${String(read['plant'])}`)).body;
     const mine = plan(JobSpecSchema.parse(read['spec']), PlantSchema.parse(plant), ShelfSchema.parse(read['shelf']));
-    const rows = (await planner.call('GET', '/api/orders')).body['rows'] as { job: string; summary: { of: object; pulled: number } }[];
-    const row = rows.find((r) => r.job === job);
-    expect(row?.summary.of).toEqual(mine.of);
-    expect(row?.summary.pulled).toBe(mine.figures['total.sheets']?.value);
+    const { summary } = (await edit(job, 1, ['name'], 'Renamed')).body as unknown as {
+      summary: { of: Record<string, string>; pulled: number };
+    };
+    expect(summary.of).toMatchObject({ core: mine.of.core, plant: mine.of.plant, shelf: mine.of.shelf });
+    expect(summary.pulled).toBe(mine.figures['total.sheets']?.value);
+    const after = (await planner.call('GET', `/api/jobs/${job}`)).body;
+    expect(summary.of['spec']).toBe(
+      plan(JobSpecSchema.parse(after['spec']), PlantSchema.parse(plant), ShelfSchema.parse(after['shelf'])).of.spec,
+    );
   });
   it('saves edits as versions; the same key twice is one save', async () => {
     const job = await planner.order();
@@ -259,6 +265,18 @@ describe('release', () => {
       [job],
     );
     expect(Object.keys(rows[0]?.snapshot.plan.figures ?? {}).length).toBeGreaterThan(200);
+  });
+});
+
+describe('picture', () => {
+  it('is kept by the browser under its own version, and asked for again under another', async () => {
+    const job = await planner.order();
+    const now = await planner.call('GET', `/api/jobs/${job}/picture.svg?version=1`);
+    expect(now.headers.get('content-type')).toBe('image/svg+xml');
+    expect(now.headers.get('cache-control')).toContain('immutable');
+    expect(new TextDecoder().decode(now.bytes)).toMatch(/^<svg /);
+    expect((await planner.call('GET', `/api/jobs/${job}/picture.svg?version=2`)).headers.get('cache-control')).toBe('no-store');
+    expect((await planner.call('GET', `/api/jobs/${randomUUID()}/picture.svg?version=1`)).status).toBe(404);
   });
 });
 

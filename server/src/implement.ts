@@ -7,6 +7,13 @@ import type { EventsReply, FileReply } from './replies';
 type Answer<E extends Endpoint> = E['reply'] extends z.ZodType ? z.input<E['reply']> : E['reply'] extends 'file' ? FileReply : EventsReply;
 export type Handlers<T extends Record<string, Endpoint>> = { [N in keyof T]: (asked: Asked<T[N]>, ctx: Ctx) => Promise<Answer<T[N]>> };
 
+/** An answer that breaks its own promise is our fault, not the asker's: never the error of a wrong field. */
+function replied(name: string, reply: z.ZodType, answer: unknown): unknown {
+  const said = reply.safeParse(answer);
+  if (!said.success) throw new Error(`the reply of ${name} breaks the contract: ${z.prettifyError(said.error)}`);
+  return said.data;
+}
+
 /** Puts a table of endpoints on a router; a missing, misspelt or ill-typed handler does not compile. Rejections go to the one error table. */
 export function implement<T extends Record<string, Endpoint>>(
   router: Router,
@@ -26,14 +33,18 @@ export function implement<T extends Record<string, Endpoint>>(
       if (e.reply === 'file') {
         const file = answer as FileReply;
         res
-          .set({ 'Content-Type': file.mime, 'Content-Disposition': `inline; filename="${file.name}"`, 'Cache-Control': 'no-store' })
+          .set({
+            'Content-Type': file.mime,
+            'Content-Disposition': `inline; filename="${file.name}"`,
+            'Cache-Control': file.forEver ? 'private, max-age=31536000, immutable' : 'no-store',
+          })
           .send(Buffer.from(file.bytes));
       } else if (e.reply === 'events') {
         res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' });
         res.flushHeaders();
         const close = (answer as EventsReply).open((chunk) => res.write(chunk));
         req.on('close', close);
-      } else res.set('Cache-Control', 'no-store').json(e.reply.parse(answer));
+      } else res.set('Cache-Control', 'no-store').json(replied(name, e.reply, answer));
     });
   }
 }

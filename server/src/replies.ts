@@ -3,6 +3,8 @@ export interface FileReply {
   mime: string;
   name: string;
   bytes: Uint8Array;
+  /** The address will always answer with these bytes: a browser need not ask again. */
+  forEver?: boolean;
 }
 /** An open stream of events: it writes until it is closed. */
 export interface EventsReply {

@@ -1,7 +1,6 @@
 import type { FindingArgs, FindingLevel, Plan } from './plan-types';
 import { pulledOf } from './pulled';
 import { riverOf } from './river';
-import { thumbnailSvg } from './thumbnail';
 import { familyOf } from '../families/registry';
 import type { JobSpec } from '../product/job-spec';
 
@@ -21,7 +20,6 @@ export interface PlanSummary {
   worst: { code: string; level: FindingLevel; args: FindingArgs } | null;
   blocking: number;
   undecided: number;
-  thumbnail: string;
   /** What one finished piece is called. */
   pieces: string;
   of: Plan['of'];
@@ -44,7 +42,6 @@ export function summaryOf(plan: Plan, spec: JobSpec): PlanSummary {
     worst: worst ? { code: worst.code, level: worst.level, args: worst.args } : null,
     blocking: plan.findings.filter((f) => f.level === 'release').length,
     undecided: plan.findings.filter((f) => f.level === 'decide' && !Object.hasOwn(spec.decisions, findingKey(f))).length,
-    thumbnail: thumbnailSvg(spec),
     pieces: piecesWord(spec),
     of: plan.of,
   };

@@ -28,6 +28,7 @@ import {
   EDITS_SINCE,
   JOB_BY_ID,
   JOB_LOCKED,
+  PICTURE,
   RELEASES,
   SAVED_BEFORE,
   SET_RELEASED,
@@ -95,10 +96,10 @@ export const jobsHandlers: Handlers<typeof jobs> = {
         });
       const applied = applyEdits(job.spec, merged);
       if (!applied.ok) throw invalid(applied.issues);
-      const { summary } = await planFor(db, applied.spec, job.plantDocument, ctx.now(), job);
+      const { summary, picture } = await planFor(db, applied.spec, job.plantDocument, ctx.now(), job);
       const version = job.version + 1;
       await db.query(ADD_SPEC, [job.id, version, JSON.stringify(applied.spec), job.plant, JSON.stringify(body.edits), by.id, body.key]);
-      await db.query(SET_VERSION, [job.id, version, JSON.stringify(summary), applied.spec.name]);
+      await db.query(SET_VERSION, [job.id, version, JSON.stringify(summary), applied.spec.name, picture]);
       await writeLines(db, applied.spec, job.plantDocument, params.id);
       await db.query(ADD_EVENT, [by.id, 'job.edited', job.id, JSON.stringify({ version, places: body.edits.map((e) => e.at.join('.')) })]);
       await notifyChanged(db, { table: 'jobs', id: job.id, version, by: by.name });
@@ -117,6 +118,17 @@ export const jobsHandlers: Handlers<typeof jobs> = {
         });
       return releaseJob(db, ctx, job, body.decisions, by);
     }),
+
+  'jobs.picture': async ({ params, query }, ctx) => {
+    const row = (await ctx.db.query<{ version: number; picture: string }>(PICTURE, [params.id])).rows[0];
+    if (!row) throw notFound('This job');
+    return {
+      mime: 'image/svg+xml',
+      name: 'picture.svg',
+      bytes: Buffer.from(row.picture),
+      forEver: row.version === query.version,
+    };
+  },
 
   'jobs.ticket': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id, JOB_BY_ID);

@@ -1,5 +1,5 @@
-/** $1 uuid, $2 int number, $3 text title, $4 json summary */
-export const ADD_JOB = `insert into jobs (id, number, title, state, version, summary) values ($1, $2, $3, 'draft', 1, $4)`;
+/** $1 uuid, $2 int number, $3 text title, $4 json summary, $5 text picture */
+export const ADD_JOB = `insert into jobs (id, number, title, state, version, summary, picture) values ($1, $2, $3, 'draft', 1, $4, $5)`;
 /** $1 uuid job, $2 text item, $3 uuid line */
 export const ADD_ITEM = `insert into job_items (job, item, order_line) values ($1, $2, $3)`;
 /** $1 uuid job, $2 int version, $3 json spec, $4 text plant, $5 json edits, $6 uuid person, $7 uuid key */
@@ -32,6 +32,8 @@ export const JOB_BY_ID = JOB;
 /** The same, locked until the transaction ends. $1 uuid */
 export const JOB_LOCKED = `${JOB}\nfor update of j`;
 /** Releases of a job, oldest first. $1 uuid */
+/** The picture of the product as last saved. $1 uuid job */
+export const PICTURE = `select version, picture from jobs where id = $1`;
 export const RELEASES = `
 select r.nr, extract(epoch from r.released_at)::float8 as at, u.full_name as by
 from releases r
@@ -48,8 +50,8 @@ from specs s
 where s.job = $1
   and s.version > $2
 order by s.version`;
-/** $1 uuid job, $2 int version, $3 json summary, $4 text title */
-export const SET_VERSION = `update jobs set version = $2, summary = $3, title = $4, changed_at = now() where id = $1`;
+/** $1 uuid job, $2 int version, $3 json summary, $4 text title, $5 text picture */
+export const SET_VERSION = `update jobs set version = $2, summary = $3, title = $4, picture = $5, changed_at = now() where id = $1`;
 /** $1 uuid job, $2 int version, $3 json summary */
 export const SET_RELEASED = `update jobs set state = 'released', version = $2, summary = $3, changed_at = now() where id = $1`;
 /** $1 text hash, $2 text mime, $3 bytea */

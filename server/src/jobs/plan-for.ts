@@ -8,6 +8,7 @@ import {
   type PlanSummary,
   type Shelf,
   summaryOf,
+  thumbnailSvg,
 } from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { Refused } from '../errors';
@@ -26,12 +27,12 @@ export async function planFor(
   plant: Plant,
   now: number,
   customer: PalletRule,
-): Promise<{ shelf: Shelf; planned: Planned; plan: Plan; summary: PlanSummary }> {
+): Promise<{ shelf: Shelf; planned: Planned; plan: Plan; summary: PlanSummary; picture: string }> {
   const palletLimit =
     customer.palletKg !== null && customer.palletMm !== null ? { kg: customer.palletKg, heightMm: customer.palletMm } : undefined;
   const shelf = await cutShelf(db, { plant, spec, now, palletLimit });
   const made = planned(spec, plant, shelf);
-  return { shelf, planned: made, plan: made.plan, summary: summaryOf(made.plan, spec) };
+  return { shelf, planned: made, plan: made.plan, summary: summaryOf(made.plan, spec), picture: thumbnailSvg(spec) };
 }
 
 /** Lines and deliveries as rows, so that lists can sort by what was promised. The specification stays the source. */

@@ -14,8 +14,7 @@ beforeAll(async () => {
   for (let i = 0; i < 12; i++) {
     const spec = cardSpec(1000 + i);
     spec.name = `${i % 2 === 0 ? 'Winter' : 'Summer'} card ${i}`;
-    spec.items['i1']!.deliveries =
-      i % 4 === 3 ? [] : [{ by: `2026-03-${20 + (i % 3)}T14:00`, share: { only: 1000 + i }, to: 'Quay 1' }];
+    spec.items['i1']!.deliveries = i % 4 === 3 ? [] : [{ by: `2026-03-${20 + (i % 3)}T14:00`, share: { only: 1000 + i }, to: 'Quay 1' }];
     await planner.call('POST', '/api/orders', { id: randomUUID(), customer: customers[i % 3]!.id, spec });
   }
 });

@@ -50,8 +50,8 @@ export const ordersHandlers: Handlers<typeof orders> = {
         ...body.spec,
         items: Object.fromEntries(Object.entries(body.spec.items).map(([id, item]) => [id, { ...item, orderLine: lines.get(id) ?? null }])),
       };
-      const { summary } = await planFor(db, spec, plant, ctx.now(), customer);
-      await db.query(ADD_JOB, [job, made.number, spec.name, JSON.stringify(summary)]);
+      const { summary, picture } = await planFor(db, spec, plant, ctx.now(), customer);
+      await db.query(ADD_JOB, [job, made.number, spec.name, JSON.stringify(summary), picture]);
       for (const [item, line] of lines) {
         await db.query(ADD_LINE, [line, body.id, spec.name, 1]);
         await db.query(ADD_ITEM, [job, item, line]);

@@ -13,11 +13,11 @@ select
   j.number,
   j.title,
   j.customer,
-  (select sum(l.quantity)::bigint from job_items i join order_lines l on l.id = i.order_line where i.job = j.id) as quantity,
+  j.quantity,
   j.state,
   case when j.due_at = 'infinity' then null else extract(epoch from j.due_at)::float8 end as "dueAt",
   j.version,
-  j.summary,
+  j.summary - 'of' as summary,
   j.due_at::text as "dueKey"
 from jobs j`;
 /** $1 text words of a query ('' for all), $2 text state ('' for all), $3 boolean blocked only */
@@ -68,6 +68,12 @@ set
     order by i.item
     limit 1
   ), ''),
+  quantity = coalesce((
+    select sum(l.quantity)
+    from job_items i
+      join order_lines l on l.id = i.order_line
+    where i.job = j.id
+  ), 0),
   due_at = coalesce((
     select min(d.due_at)
     from job_items i

@@ -27,9 +27,7 @@ const row = (job: string, more: Partial<OrderRow> = {}): OrderRow => ({
     worst: null,
     blocking: 0,
     undecided: 1,
-    thumbnail: '<svg></svg>',
     pieces: 'pieces',
-    of: { core: '', spec: '', plant: '', shelf: '' },
   },
   ...more,
 });

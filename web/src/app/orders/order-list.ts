@@ -1,6 +1,5 @@
 import { CdkVirtualScrollViewport, ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, type ElementRef, inject, viewChild } from '@angular/core';
-import { DomSanitizer, type SafeHtml } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { OrderRow } from '@druckerei/contract';
@@ -21,9 +20,7 @@ const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 export class OrderList {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
-  private readonly safe = inject(DomSanitizer);
   private readonly find = viewChild<ElementRef<HTMLInputElement>>('find');
-  private readonly thumbnails = new Map<string, SafeHtml>();
   protected readonly rows = this.store.selectSignal(ordersFeature.selectAll);
   protected readonly chosen = this.store.selectSignal(ordersFeature.selectChosen);
   protected readonly found = this.store.selectSignal(ordersFeature.selectFind);
@@ -132,12 +129,8 @@ export class OrderList {
     void this.router.navigate(['/jobs', job]);
   }
 
-  /** Our own drawing, made by core on the server from numbers: no text of a person is in it. */
-  protected thumbnail(row: OrderRow): SafeHtml {
-    const known = this.thumbnails.get(row.summary.thumbnail) ?? this.safe.bypassSecurityTrustHtml(row.summary.thumbnail);
-    this.thumbnails.set(row.summary.thumbnail, known);
-    return known;
-  }
+  /** Kept by the browser for ever: another version is another address. */
+  protected picture = (row: OrderRow): string => `/api/jobs/${row.job}/picture.svg?version=${row.version}`;
 
   /** The river as one closed band: widths along the top, back along the bottom. */
   protected band(row: OrderRow): string {

@@ -13,8 +13,7 @@ const askOf = ({ find, state, sort }: OrdersState): { which: Record<string, stri
   const which = { ...(find && { find }), ...(state !== 'all' && { state }) };
   return { which, page: { ...which, ...(sort !== 'due' && { sort }) } };
 };
-const failed = (failure: Failure) =>
-  of(failure.status === 401 ? SessionActions.sessionExpired() : OrdersActions.failed({ failure }));
+const failed = (failure: Failure) => of(failure.status === 401 ? SessionActions.sessionExpired() : OrdersActions.failed({ failure }));
 
 export const load = createEffect(
   (actions$ = inject(Actions), api = inject(ApiCaller), store = inject(Store)) =>

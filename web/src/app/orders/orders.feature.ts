@@ -44,7 +44,17 @@ export const READ_AGAIN = 200;
 export const ordersFeature = createFeature({
   name: 'orders',
   reducer: createReducer(
-    adapter.getInitialState({ call: 'loading', find: '', state: 'all', sort: 'due', next: null, more: false, changed: false, totals: null, chosen: null } as Omit<OrdersState, 'ids' | 'entities'>),
+    adapter.getInitialState({
+      call: 'loading',
+      find: '',
+      state: 'all',
+      sort: 'due',
+      next: null,
+      more: false,
+      changed: false,
+      totals: null,
+      chosen: null,
+    } as Omit<OrdersState, 'ids' | 'entities'>),
     on(OrdersActions.opened, (s) => ({ ...s, call: s.ids.length > 0 ? s.call : ('loading' as const) })),
     on(OrdersActions.findTyped, (s, { find }) => ({ ...s, find })),
     on(OrdersActions.stateChosen, (s, { state }) => ({ ...s, state })),

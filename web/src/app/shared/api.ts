@@ -19,6 +19,7 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'jobs.edit': ['post', '/api/jobs/:id/edits'],
   'jobs.release': ['post', '/api/jobs/:id/release'],
   'jobs.ticket': ['get', '/api/jobs/:id/ticket.pdf'],
+  'jobs.picture': ['get', '/api/jobs/:id/picture.svg'],
   'events.stream': ['get', '/api/events'],
 };
 
