@@ -1,9 +1,10 @@
 import { events } from './events';
 import { jobs } from './jobs';
 import { orders } from './orders';
+import { people } from './people';
 import { plants } from './plants';
 import { session } from './session';
 
 /** Everything that crosses the wire. */
-export const api = { ...session, ...plants, ...orders, ...jobs, ...events } as const;
+export const api = { ...session, ...people, ...plants, ...orders, ...jobs, ...events } as const;
 export type Api = typeof api;

@@ -2,7 +2,12 @@ import { z } from 'zod';
 import type { Endpoint } from './endpoint';
 
 /** What a change tells: which thing, and its version; whoever shows it reads it again. */
-export const Changed = z.object({ table: z.enum(['jobs', 'customers']), id: z.string(), version: z.number().int(), by: z.string() });
+export const Changed = z.object({
+  table: z.enum(['jobs', 'customers', 'plants']),
+  id: z.string(),
+  version: z.number().int(),
+  by: z.string(),
+});
 export type Changed = z.infer<typeof Changed>;
 
 export const events = {

@@ -4,6 +4,7 @@ export * from './events';
 export * from './jobs';
 export * from './openapi';
 export * from './orders';
+export * from './people';
 export * from './plants';
 export * from './problem';
 export * from './session';

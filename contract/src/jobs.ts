@@ -40,6 +40,16 @@ export const jobs = {
     reply: z.object({ version: z.number().int(), summary: Summary, othersEdits: z.array(EditSchema) }),
     example: { params: EXAMPLE, body: { version: 1, key: EXAMPLE.id, edits: [{ at: ['name'], now: 'x' }] } },
   },
+  'jobs.replant': {
+    method: 'post',
+    path: '/api/jobs/:id/plant',
+    who: ['planner', 'admin'],
+    says: 'Plans a draft for the settings now in force; a new version of the job. Nothing where it is planned for them already.',
+    params,
+    body: z.strictObject({ version: z.number().int().min(1) }),
+    reply: z.object({ version: z.number().int(), summary: Summary, plant: z.string() }),
+    example: { params: EXAMPLE, body: { version: 1 } },
+  },
   'jobs.release': {
     method: 'post',
     path: '/api/jobs/:id/release',

@@ -17,7 +17,7 @@ export const NewCustomer = z.strictObject({
 });
 
 export const JOB_STATES = ['draft', 'released'] as const;
-const level = z.enum(['release', 'start', 'close', 'decide', 'know']);
+export const level = z.enum(['release', 'start', 'close', 'decide', 'know']);
 /** The stored summary of the last saved plan: what a list shows. */
 export const Summary = z.object({
   good: z.number(),

@@ -15,6 +15,7 @@ import type { EventHub } from './events/event-hub';
 import { implement } from './implement';
 import { jobsHandlers } from './jobs/jobs.handlers';
 import { ordersHandlers } from './orders/orders.handlers';
+import { peopleHandlers } from './people/people.handlers';
 import { plantsHandlers } from './plants/plants.handlers';
 import { makeGate, sameOrigin } from './session/gate';
 import { sessionHandlers } from './session/session.handlers';
@@ -108,7 +109,7 @@ export function buildApp({ db, hub, log, now, secret, webDir }: AppParts): { app
   implement(
     app,
     api,
-    { ...sessionHandlers, ...plantsHandlers, ...ordersHandlers, ...jobsHandlers, ...eventsHandlers },
+    { ...sessionHandlers, ...peopleHandlers, ...plantsHandlers, ...ordersHandlers, ...jobsHandlers, ...eventsHandlers },
     makeGate(db),
     context,
   );

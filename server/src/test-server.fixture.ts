@@ -12,8 +12,8 @@ import { EventHub } from './events/event-hub';
 
 const ROOT = `${__dirname}/../..`;
 export const NOW = Date.UTC(2026, 2, 2, 6) / 1000;
-export const PASSWORDS = { planner: 'paper-river-24', press: 'ink-and-water-3', store: 'pallet-rack-51' } as const;
-const NAMES = { planner: 'anselm', press: 'odo', store: 'ilse' } as const;
+export const PASSWORDS = { planner: 'paper-river-24', admin: 'paper-river-25', press: 'ink-and-water-3', store: 'pallet-rack-51' } as const;
+const NAMES = { planner: 'anselm', admin: 'runa', press: 'odo', store: 'ilse' } as const;
 
 /** Where the tests' cluster listens; set by the test command. */
 const admin = (): string => {

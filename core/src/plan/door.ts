@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import type { Plant } from '../plant/plant';
+import { PlantSchema } from '../plant/plant-schema';
 import { apply, type Applied, type Edit } from '../product/edit';
 import { type JobSpec, jobSpecSchema } from '../product/job-spec';
 import { wishSchemas } from '../families/registry';
@@ -15,4 +17,7 @@ export const EditSchema = z.strictObject({
 }) as unknown as z.ZodType<Edit>;
 
 /** Applies edits and parses the result through the door. */
-export const applyEdits = (spec: JobSpec, edits: readonly Edit[]): Applied => apply(spec, edits, JobSpecSchema);
+export const applyEdits = (spec: JobSpec, edits: readonly Edit[]): Applied<JobSpec> => apply(spec, edits, JobSpecSchema);
+
+/** The same for the plant: what the settings screen does. */
+export const applyPlantEdits = (plant: Plant, edits: readonly Edit[]): Applied<Plant> => apply(plant, edits, PlantSchema);

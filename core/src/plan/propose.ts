@@ -76,7 +76,7 @@ export interface Compared extends Proposal {
 export function comparedWith(proposal: Proposal, spec: JobSpec, plant: Plant, shelf: Shelf): Compared | null {
   const applied = applyEdits(spec, proposal.edits);
   if (!applied.ok) return null;
-  const p = plan(applied.spec, plant, shelf);
+  const p = plan(applied.made, plant, shelf);
   const total = (key: keyof Plan['totals']): number => p.figures[p.totals[key] ?? '']?.value ?? 0;
   const part = Object.keys(p.parts)[0] ?? '';
   return {

@@ -43,9 +43,9 @@ describe('a search for the layout of a part', () => {
   it('enters as a choice with its question and proof, and the plan goes by it', () => {
     const applied = applyEdits(spec, found.edits);
     if (!applied.ok) throw new Error(JSON.stringify(applied.issues));
-    expect(up(applied.spec)).toBe(found.found);
-    expect(applied.spec.choices.layout[PART]).toMatchObject({ by: 'search', proof: { bound: found.bound, iterations: 3_000, seed: 0 } });
-    const p = plan(applied.spec, LINDMOOR, SHELF);
+    expect(up(applied.made)).toBe(found.found);
+    expect(applied.made.choices.layout[PART]).toMatchObject({ by: 'search', proof: { bound: found.bound, iterations: 3_000, seed: 0 } });
+    const p = plan(applied.made, LINDMOOR, SHELF);
     expect(p.figures[`${PART}.copiesUp`]?.terms['places']).toMatchObject({ from: 'search' });
     expect(p.findings.some((f) => f.code === 'choice.stale')).toBe(false);
   });
@@ -53,11 +53,11 @@ describe('a search for the layout of a part', () => {
     expect(found.cuttable).toBe(false);
     const applied = applyEdits(spec, found.edits);
     if (!applied.ok) throw new Error('refused');
-    const finding = plan(applied.spec, LINDMOOR, SHELF).findings.find((f) => f.code === 'layout.notCuttable');
+    const finding = plan(applied.made, LINDMOOR, SHELF).findings.find((f) => f.code === 'layout.notCuttable');
     expect(finding?.level).toBe('release');
     const [remedy] = finding?.remedies ?? [];
-    const back = applyEdits(applied.spec, remedy?.do === 'edit' ? remedy.edits : []);
-    expect(back.ok && plan(back.spec, LINDMOOR, SHELF).findings.some((f) => f.code === 'layout.notCuttable')).toBe(false);
+    const back = applyEdits(applied.made, remedy?.do === 'edit' ? remedy.edits : []);
+    expect(back.ok && plan(back.made, LINDMOOR, SHELF).findings.some((f) => f.code === 'layout.notCuttable')).toBe(false);
   });
   it('is stale when the sheet changes, and offers to search again', () => {
     const applied = applyEdits(spec, [
@@ -65,7 +65,7 @@ describe('a search for the layout of a part', () => {
       { at: ['choices', 'stock', PART], was: 'ivory300-700x1000', now: 'ivory300-520x720' },
     ]);
     if (!applied.ok) throw new Error('refused');
-    const stale = plan(applied.spec, LINDMOOR, SHELF).findings.find((f) => f.code === 'choice.stale');
+    const stale = plan(applied.made, LINDMOOR, SHELF).findings.find((f) => f.code === 'choice.stale');
     expect(stale?.remedies[0]).toEqual({ do: 'search', says: 'remedy.searchLayout', slot: PART });
   });
   it('gives the same answer to the same question', () => {
@@ -77,7 +77,7 @@ describe('a search for the layout of a part', () => {
       const result = searchLayout(styled, LINDMOOR, SHELF, PART, 1_000);
       const applied = applyEdits(styled, result?.edits ?? []);
       if (!applied.ok) throw new Error('refused');
-      const p = plan(applied.spec, LINDMOOR, SHELF);
+      const p = plan(applied.made, LINDMOOR, SHELF);
       const layout = p.layouts[PART];
       if (!layout) throw new Error('no layout');
       const [side, gripper] = ['side', 'gripper'].map((f) => p.figures[`${PART}.${f}`]?.value ?? 0) as [number, number];

@@ -90,20 +90,37 @@ const spoilage = z.strictObject({
 });
 const clock = z.string().regex(/^([01]\d|2[0-4]):[0-5]\d$/, 'is a time such as 06:00');
 
-export const PlantSchema = z.strictObject({
-  schema: z.literal(1),
-  name: z.string().min(1).max(80),
-  timeZone: z.string().min(1).max(60),
-  currency: z.string().length(3),
-  machines: z.record(idText, machine),
-  stocks: z.record(idText, stock),
-  inks: z.record(idText, inkSeries),
-  usualInk: idText,
-  usualGrade: z.string().min(1).max(80),
-  practice: z.record(z.string().max(60), practice),
-  spoilage: z.record(idText, spoilage).optional(),
-  hours: z.partialRecord(z.enum(['1', '2', '3', '4', '5', '6', '7']), z.array(z.tuple([clock, clock])).max(6)),
-}) as unknown as z.ZodType<Plant>;
+export const PlantSchema = z
+  .strictObject({
+    schema: z.literal(1),
+    name: z.string().min(1).max(80),
+    timeZone: z.string().min(1).max(60),
+    currency: z.string().length(3),
+    machines: z.record(idText, machine),
+    stocks: z.record(idText, stock),
+    inks: z.record(idText, inkSeries),
+    usualInk: idText,
+    usualGrade: z.string().min(1).max(80),
+    practice: z.record(z.string().max(60), practice),
+    spoilage: z.record(idText, spoilage).optional(),
+    hours: z.partialRecord(z.enum(['1', '2', '3', '4', '5', '6', '7']), z.array(z.tuple([clock, clock])).max(6)),
+  })
+  .superRefine((plant, cx) => {
+    const refuse = (path: string[], message: string): void => {
+      cx.addIssue({ code: 'custom', path, message });
+    };
+    if (!Object.hasOwn(plant.inks, plant.usualInk)) refuse(['usualInk'], 'names an ink series that the plant does not have');
+    for (const [id, m] of Object.entries(plant.machines)) {
+      if (m.netPerHour > m.perHour) refuse(['machines', id, 'netPerHour'], `is above the rated speed of ${m.perHour} an hour`);
+      for (const side of [0, 1] as const)
+        if (m.minSheetMm && m.maxSheetMm && m.minSheetMm[side] > m.maxSheetMm[side])
+          refuse(['machines', id, 'minSheetMm', String(side)], `is more than the largest sheet, ${m.maxSheetMm[side]} mm`);
+    }
+    for (const [id, s] of Object.entries(plant.stocks))
+      s.price.forEach(([from], i) => {
+        if (from <= (s.price[i - 1]?.[0] ?? -1)) refuse(['stocks', id, 'price', String(i), '0'], 'price breaks go up from line to line');
+      });
+  }) as unknown as z.ZodType<Plant>;
 
 export const ShelfSchema = z.strictObject({
   asOf: moment,

@@ -57,6 +57,7 @@ export function foilLanes(cx: DraftContext, area: FoilArea): Lanes {
 /** Hot foil: a heated die per copy up, foil drawn so that strikes interleave, ink dry before. */
 export const foil: Process = {
   id: 'foil',
+  losses: { setup: 'foil.setupSheets', running: 'foil.runningPpm' },
   asks: (cx) => ({
     gripperMm: cx.machine.limits['gripperMm'] ?? 0,
     ...(cx.machine.minSheetMm && { minSheetMm: cx.machine.minSheetMm }),

@@ -23,6 +23,7 @@ export const isScored = (cx: Pick<ProcessContext, 'settings' | 'id'>): boolean =
 /** Score and fold in one pass: thick board is scored on the way in; the belt sets the rate. */
 export const fold: Process = {
   id: 'fold',
+  losses: { setup: 'fold.setupSheets', running: 'fold.runningPpm' },
   asks: () => ({}),
   draft(cx) {
     const losses = lossFigures(

@@ -21,6 +21,7 @@ const programOf = (cx: ConsumeContext): Cut[] => (cx.layout && cx.parts[0] ? cut
 /** Guillotine: sheets to copies in lifts, by a program of cuts. */
 export const guillotine: Process = {
   id: 'guillotine',
+  losses: { setup: 'guillotine.setupSheets', running: 'guillotine.runningPpm' },
   straightCuts: true,
   asks: (cx) => ({ ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }) }),
   draft(cx) {

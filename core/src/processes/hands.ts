@@ -52,6 +52,7 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
   ];
   return {
     id,
+    losses: { setup: 'hands.setupPieces', running: 'hands.runningPpm' },
     ...(joins && { joins }),
     asks: () => ({}),
     draft(cx) {

@@ -44,6 +44,7 @@ export function passesOf(cx: DraftContext): Pass[] {
 /** Sheet-fed offset: passes by work style, plates and ink of each, turn wait, setup and running loss of every pass. */
 export const offset: Process = {
   id: 'offset',
+  losses: { setup: 'offset.setupFourSheets', running: 'offset.runningPpm' },
   suits: (machine, parts) => parts.every((p) => Math.max(p.colours[0].length, p.colours[1].length) <= (machine.limits['units'] ?? 0)),
   asks: (cx) => ({
     gripperMm: cx.machine.limits['gripperMm'] ?? 0,

@@ -111,6 +111,8 @@ export interface Process {
   suits?(machine: Machine, parts: Part[]): boolean;
   /** May stand as the maker of a set, joining several products. */
   joins?: true;
+  /** The practice values its setup (where it is said in cycles) and running loss go by when nothing else is said. */
+  losses?: { setup?: PracticeKey; running: PracticeKey };
   /** Parts sheets by straight cuts from edge to edge, and by nothing else. */
   straightCuts?: true;
   /** First pass: late machines speak before the layout. */

@@ -39,6 +39,7 @@ const BALANCE: Formula<'taken' | 'good' | 'destroyed'> = {
 /** Faulty sheets are taken out where the camera marked them, counted, and destroyed under witness (or recycled); in = good + destroyed. */
 export const reject: Process = {
   id: 'reject',
+  losses: { running: 'reject.runningPpm' },
   asks: () => ({}),
   draft(cx) {
     const losses = lossFigures(

@@ -28,6 +28,7 @@ const PERFORATIONS: Formula<'across' | 'along' | 'asked'> = {
 /** Sheeter: perforates, slits the liner, cuts the web to sheets, in one run. */
 export const sheeter: Process = {
   id: 'sheeter',
+  losses: { running: 'sheeter.runningPpm' },
   asks: () => ({}),
   draft(cx) {
     const losses = lossFigures(

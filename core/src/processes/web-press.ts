@@ -44,6 +44,7 @@ export const webSetup = (
 /** Web press: one repeat a cycle, every colour dried by a lamp after its unit, a join with every roll. */
 export const webPress: Process = {
   id: 'webPress',
+  losses: { running: 'web.runningPpm' },
   suits: (machine, parts) => parts.every((p) => p.colours[0].length <= (machine.limits['units'] ?? 0)),
   asks: () => ({}),
   draft(cx): Draft {

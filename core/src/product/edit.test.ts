@@ -8,7 +8,7 @@ import type { JobSpec } from './job-spec';
 const ok = (spec: JobSpec, edits: Edit[]): JobSpec => {
   const r = applyEdits(spec, edits);
   if (!r.ok) throw new Error(r.issues[0]?.says);
-  return r.spec;
+  return r.made;
 };
 
 it('builds a path from what the compiler checks', () => {

@@ -17,11 +17,11 @@ export function set<V>(spec: JobSpec, pick: (s: JobSpec) => V, now: NoInfer<V>):
   return editAt(spec, at, now);
 }
 
-/** An edit from a path as text; what was there before is read from the specification. */
-export function editAt(spec: JobSpec, at: readonly string[], now: unknown): Edit {
+/** An edit from a path as text; what was there before is read from the document (a specification, a plant). */
+export function editAt(document: object, at: readonly string[], now: unknown): Edit {
   const was = at.reduce<unknown>(
     (o, key) => (o !== null && typeof o === 'object' && Object.hasOwn(o, key) ? (o as Record<string, unknown>)[key] : undefined),
-    spec,
+    document,
   );
   return { at: [...at], ...(was !== undefined && { was }), ...(now !== undefined && { now }) };
 }
@@ -32,21 +32,21 @@ export const inverse = ({ at, was, now }: Edit): Edit => ({
   ...(was !== undefined && { now: was }),
 });
 
-export type Applied = { ok: true; spec: JobSpec } | { ok: false; issues: { path: string; says: string }[] };
+export type Applied<T> = { ok: true; made: T } | { ok: false; issues: { path: string; says: string }[] };
 
 /** Applies edits to a copy and parses it again; a path that leads through nothing grows objects, one into a bare value is refused. */
-export function apply(spec: JobSpec, edits: readonly Edit[], schema: z.ZodType<JobSpec>): Applied {
-  const copy: unknown = copyOf(spec);
+export function apply<T extends object>(document: T, edits: readonly Edit[], schema: z.ZodType<T>): Applied<T> {
+  const copy: unknown = copyOf(document);
   for (const edit of edits) {
     const refused = put(copy, edit);
     if (refused) return { ok: false, issues: [{ path: edit.at.join('.'), says: refused }] };
   }
   const parsed = schema.safeParse(copy);
-  if (parsed.success) return { ok: true, spec: parsed.data };
+  if (parsed.success) return { ok: true, made: parsed.data };
   return { ok: false, issues: parsed.error.issues.map((i) => ({ path: i.path.join('.'), says: i.message })) };
 }
 
-/** A specification is JSON: its copy is too. */
+/** A document is JSON: its copy is too. */
 const copyOf = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
 
 const FORBIDDEN = new Set(['__proto__', 'constructor', 'prototype']);

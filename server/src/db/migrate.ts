@@ -52,12 +52,13 @@ export async function migrate(ownerUrl: string, dir: string, appRole: string | n
 
 /** What the running program may do, table by table. No definitions; logs and snapshots only grow. */
 const RIGHTS: Record<string, string> = {
-  users: 'select, insert',
+  users: 'select, insert, update',
   sessions: 'select, insert, update, delete',
   sign_in_attempts: 'select, insert, delete',
   secrets: 'select, insert',
   plants: 'select, insert',
   plant_in_force: 'select, insert, update',
+  plant_changes: 'select, insert',
   lots: 'select, insert, update',
   tools: 'select, insert, update',
   customers: 'select, insert, update',

@@ -10,15 +10,14 @@ import {
   JobSpecSchema,
   mergeEdits,
   type Plant,
-  PlantSchema,
 } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
 import { notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
-import { PLANT_BY_HASH } from '../plants/plants.queries';
-import { cutShelf } from '../plants/shelf';
+import { readPlant } from '../plants/plants.handlers';
+import { cutShelf, plantInForce } from '../plants/shelf';
 import { ticketPdf } from '../ticket/ticket-pdf';
 import {
   ADD_EVENT,
@@ -54,8 +53,7 @@ interface JobRow {
 async function findJob(db: Db, id: string, statement: string): Promise<JobRow & { plantDocument: Plant }> {
   const row = (await db.query<JobRow>(statement, [id])).rows[0];
   if (!row) throw notFound('This job');
-  const plant = (await db.query<{ plant: unknown }>(PLANT_BY_HASH, [row.plant])).rows[0];
-  return { ...row, spec: JobSpecSchema.parse(row.spec), plantDocument: PlantSchema.parse(plant?.plant) };
+  return { ...row, spec: JobSpecSchema.parse(row.spec), plantDocument: await readPlant(db, row.plant) };
 }
 
 const invalid = (fields: { path: string; says: string }[]): Refused =>
@@ -96,14 +94,35 @@ export const jobsHandlers: Handlers<typeof jobs> = {
         });
       const applied = applyEdits(job.spec, merged);
       if (!applied.ok) throw invalid(applied.issues);
-      const { summary, picture } = await planFor(db, applied.spec, job.plantDocument, ctx.now(), job);
+      const { summary, picture } = await planFor(db, applied.made, job.plantDocument, ctx.now(), job);
       const version = job.version + 1;
-      await db.query(ADD_SPEC, [job.id, version, JSON.stringify(applied.spec), job.plant, JSON.stringify(body.edits), by.id, body.key]);
-      await db.query(SET_VERSION, [job.id, version, JSON.stringify(summary), applied.spec.name, picture]);
-      await writeLines(db, applied.spec, job.plantDocument, params.id);
+      await db.query(ADD_SPEC, [job.id, version, JSON.stringify(applied.made), job.plant, JSON.stringify(body.edits), by.id, body.key]);
+      await db.query(SET_VERSION, [job.id, version, JSON.stringify(summary), applied.made.name, picture]);
+      await writeLines(db, applied.made, job.plantDocument, params.id);
       await db.query(ADD_EVENT, [by.id, 'job.edited', job.id, JSON.stringify({ version, places: body.edits.map((e) => e.at.join('.')) })]);
       await notifyChanged(db, { table: 'jobs', id: job.id, version, by: by.name });
       return { version, summary, othersEdits: theirs };
+    }),
+
+  'jobs.replant': ({ params, body }, ctx) =>
+    inTransaction(ctx.db, async (db) => {
+      const by = signedIn(ctx);
+      const job = await findJob(db, params.id, JOB_LOCKED);
+      const { hash, plant } = await plantInForce(db);
+      if (job.state === 'released') throw new Refused(409, 'released', 'This job is released; it changes only by a revision.');
+      if (job.plant === hash) return { version: job.version, summary: job.summary, plant: hash }; // clicked twice
+      if (job.version !== body.version)
+        throw new Refused(409, 'stale', 'The job changed meanwhile: look at it again.', {
+          stale: { version: job.version, by: '', edits: [] },
+        });
+      const { summary, picture } = await planFor(db, job.spec, plant, ctx.now(), job);
+      const version = job.version + 1;
+      await db.query(ADD_SPEC, [job.id, version, JSON.stringify(job.spec), hash, '[]', by.id, crypto.randomUUID()]);
+      await db.query(SET_VERSION, [job.id, version, JSON.stringify(summary), job.spec.name, picture]);
+      await writeLines(db, job.spec, plant, job.id);
+      await db.query(ADD_EVENT, [by.id, 'job.replanted', job.id, JSON.stringify({ version, before: job.plant, plant: hash })]);
+      await notifyChanged(db, { table: 'jobs', id: job.id, version, by: by.name });
+      return { version, summary, plant: hash };
     }),
 
   'jobs.release': async ({ params, body }, ctx) =>

@@ -31,9 +31,9 @@ where j.id = $1`;
 export const JOB_BY_ID = JOB;
 /** The same, locked until the transaction ends. $1 uuid */
 export const JOB_LOCKED = `${JOB}\nfor update of j`;
-/** Releases of a job, oldest first. $1 uuid */
 /** The picture of the product as last saved. $1 uuid job */
 export const PICTURE = `select version, picture from jobs where id = $1`;
+/** Releases of a job, oldest first. $1 uuid */
 export const RELEASES = `
 select r.nr, extract(epoch from r.released_at)::float8 as at, u.full_name as by
 from releases r

@@ -1,18 +1,70 @@
-import type { plants } from '@druckerei/contract';
-import { PlantSchema } from '@druckerei/core';
-import { notFound } from '../errors';
+import type { MovedJob, PlantChange, plants } from '@druckerei/contract';
+import { hashOf, type JobSpec, JobSpecSchema, movedBetween, plan, type Plant, PlantSchema } from '@druckerei/core';
+import { signedIn } from '../context';
+import { type Db, inTransaction } from '../db/pool';
+import { notFound, Refused } from '../errors';
+import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
+import { ADD_EVENT } from '../jobs/jobs.queries';
 import { cutShelf, plantInForce } from './shelf';
-import { PLANT_BY_HASH } from './plants.queries';
+import { ADD_PLANT, ADD_PLANT_CHANGE, COUNT_DRAFTS, DRAFTS, PLANT_BY_HASH, PLANT_CHANGES, PLANT_LOCKED, SET_PLANT } from './plants.queries';
+
+/** Jobs planned in one call: some tenths of a second, so that progress shows and a person may stop. */
+const JOBS_A_CALL = 20;
+
+export async function readPlant(db: Db, hash: string): Promise<Plant> {
+  const row = (await db.query<{ plant: unknown }>(PLANT_BY_HASH, [hash])).rows[0];
+  if (!row) throw notFound('This plant');
+  return PlantSchema.parse(row.plant);
+}
 
 export const plantsHandlers: Handlers<typeof plants> = {
   'plants.current': async (_asked, ctx) => {
     const { hash, plant } = await plantInForce(ctx.db);
     return { hash, shelf: await cutShelf(ctx.db, { plant, spec: null, now: ctx.now(), palletLimit: undefined }) };
   },
-  'plants.read': async ({ params }, ctx) => {
-    const row = (await ctx.db.query<{ plant: unknown }>(PLANT_BY_HASH, [params.hash])).rows[0];
-    if (!row) throw notFound('This plant');
-    return PlantSchema.parse(row.plant);
+  'plants.history': async (_asked, ctx) => (await ctx.db.query<PlantChange>(PLANT_CHANGES)).rows,
+  'plants.read': ({ params }, ctx) => readPlant(ctx.db, params.hash),
+
+  'plants.try': async ({ body }, ctx) => {
+    const drafts = (
+      await ctx.db.query<{ id: string; number: number; title: string; version: number; spec: unknown; plant: string }>(DRAFTS, [
+        body.after,
+        JOBS_A_CALL,
+      ])
+    ).rows;
+    const jobs: MovedJob[] = [];
+    const known = new Map<string, Plant>();
+    for (const draft of drafts) {
+      const now = known.get(draft.plant) ?? (await readPlant(ctx.db, draft.plant));
+      known.set(draft.plant, now);
+      const moved = await movedBy(ctx.db, JobSpecSchema.parse(draft.spec), now, body.plant, ctx.now());
+      if (moved.totals.length + moved.come.length + moved.gone.length > 0)
+        jobs.push({ job: draft.id, number: draft.number, title: draft.title, version: draft.version, ...moved });
+    }
+    const of = (await ctx.db.query<{ n: number }>(COUNT_DRAFTS)).rows[0]?.n ?? 0;
+    return { jobs, planned: drafts.length, of, next: drafts.length < JOBS_A_CALL ? null : (drafts.at(-1)?.number ?? null) };
   },
+
+  'plants.accept': ({ body }, ctx) =>
+    inTransaction(ctx.db, async (db) => {
+      const by = signedIn(ctx);
+      const inForce = (await db.query<{ hash: string }>(PLANT_LOCKED)).rows[0]?.hash ?? '';
+      const hash = hashOf(body.plant);
+      if (inForce === hash) return { hash }; // clicked twice
+      if (inForce !== body.before)
+        throw new Refused(409, 'stale', 'Somebody changed the settings meanwhile: look at theirs, then make your change on them.');
+      await db.query(ADD_PLANT, [hash, JSON.stringify(body.plant)]);
+      await db.query(SET_PLANT, [hash]);
+      await db.query(ADD_PLANT_CHANGE, [hash, inForce, body.reason, by.id]);
+      await db.query(ADD_EVENT, [by.id, 'plant.changed', null, JSON.stringify({ before: inForce, plant: hash, reason: body.reason })]);
+      await notifyChanged(db, { table: 'plants', id: hash, version: 1, by: by.name });
+      return { hash };
+    }),
 };
+
+/** What another plant would do to a job: both planned on the shelf of now, so that only the settings differ. */
+async function movedBy(db: Db, spec: JobSpec, before: Plant, after: Plant, now: number): Promise<ReturnType<typeof movedBetween>> {
+  const shelfFor = (plant: Plant) => cutShelf(db, { plant, spec, now, palletLimit: undefined });
+  return movedBetween(plan(spec, before, await shelfFor(before)), plan(spec, after, await shelfFor(after)));
+}

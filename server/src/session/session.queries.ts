@@ -2,13 +2,15 @@
 export const USER_BY_NAME = `
 select id, name, full_name as "fullName", initials, roles, password_hash as "passwordHash"
 from users
-where name = $1`;
+where name = $1
+  and active`;
 
 /** A person by id. $1 uuid. */
 export const USER_BY_ID = `
 select id, name, full_name as "fullName", initials, roles
 from users
-where id = $1`;
+where id = $1
+  and active`;
 
 /** Failed attempts of the last quarter of an hour. $1 text name, $2 text address. */
 export const FAILED_ATTEMPTS = `

@@ -34,6 +34,9 @@ import { Theme } from './shared/theme';
               <p class="person">
                 {{ person.fullName }}<br /><span class="soft">{{ person.roles.join(', ') }}</span>
               </p>
+              @if (person.roles.includes('admin')) {
+                <a mat-menu-item routerLink="/settings">Settings</a>
+              }
               @for (t of themes; track t.choice) {
                 <button mat-menu-item type="button" (click)="theme.choose(t.choice)">
                   {{ t.says }}{{ theme.choice() === t.choice ? ' ✓' : '' }}

@@ -284,7 +284,7 @@ describe('remedies', () => {
         const applied = applyEdits(c.spec ?? cardSpec(), r.edits);
         expect(applied.ok).toBe(true);
         if (!applied.ok) continue;
-        const after = found({ ...c, spec: applied.spec });
+        const after = found({ ...c, spec: applied.made });
         expect(after.filter((x) => x.code === code && x.at === f.at)).toEqual([]);
         expect(graver(before[0]?.level, after[0]?.level)).toBe(false);
       }

@@ -84,7 +84,7 @@ function edited(s: JobState, edits: Edit[]): JobState | null {
   const applied = s.spec ? applyEdits(s.spec, edits) : null;
   if (!applied || !s.spec) return null;
   if (!applied.ok) return { ...s, refused: refusals(applied.issues) };
-  return { ...s, spec: applied.spec, refused: {}, pending: [...s.pending, ...edits], save: s.save === 'saving' ? 'saving' : 'kept' };
+  return { ...s, spec: applied.made, refused: {}, pending: [...s.pending, ...edits], save: s.save === 'saving' ? 'saving' : 'kept' };
 }
 const samePlaces = (a: Edit[], b: Edit[]): boolean => a.length === b.length && a.every((e, i) => e.at.join('.') === b[i]?.at.join('.'));
 

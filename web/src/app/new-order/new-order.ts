@@ -164,7 +164,7 @@ export class NewOrder implements OnDestroy {
   protected edit(edits: Edit[]): void {
     const applied = applyEdits(this.spec(), edits);
     if (applied.ok) {
-      this.spec.set(applied.spec);
+      this.spec.set(applied.made);
       this.refused.set({});
     } else this.refused.set(Object.fromEntries(applied.issues.map((i) => [i.path, i.says])));
   }
@@ -237,7 +237,7 @@ export class NewOrder implements OnDestroy {
   private keptSpec(): JobSpec | null {
     try {
       const applied = applyEdits(JSON.parse(localStorage.getItem(KEPT) ?? 'null') as JobSpec, []);
-      return applied.ok ? applied.spec : null;
+      return applied.ok ? applied.made : null;
     } catch {
       return null;
     }

@@ -58,7 +58,7 @@ function answer(ask: Ask): void {
           kind: 'previewed',
           seq: ask.seq,
           before: previewOf(last.planned.plan),
-          after: applied.ok ? previewOf(planned(applied.spec, last.plant, last.shelf).plan) : null,
+          after: applied.ok ? previewOf(planned(applied.made, last.plant, last.shelf).plan) : null,
         });
       }
       break;

@@ -12,6 +12,7 @@ import {
   type WishField,
 } from '@druckerei/core';
 import { EditValue } from '../shared/edit-value';
+import { type PictureField, PictureFields } from '../shared/picture-fields';
 
 interface Made {
   id: string;
@@ -33,7 +34,7 @@ interface Listed {
 /** What the customer wants: sizes on the picture of the finished product, the rest beside it, each edited in place. */
 @Component({
   selector: 'dk-product-form',
-  imports: [EditValue],
+  imports: [EditValue, PictureFields],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './product-form.html',
   styleUrl: './product-form.scss',
@@ -64,36 +65,25 @@ export class ProductForm {
       }));
   });
 
-  /** Fields on the picture stand at the middle of their dimension line, in percent of the drawing's box. */
-  protected readonly onPicture = computed(() => {
+  protected readonly onPicture = computed((): PictureField[] => {
     const made = this.made();
-    const scene = this.picture();
-    if (!made || !scene) return [];
-    return made.family.fields
+    return (made?.family.fields ?? [])
       .filter((f) => f.onPicture)
       .map((field) => {
-        const line = scene.shapes.find((s) => s.kind === 'line' && s.ref === field.key);
-        const [x, y] =
-          line?.kind === 'line'
-            ? [(line.x1 + line.x2) / 2, (line.y1 + line.y2) / 2]
-            : [scene.box.x + scene.box.w * 0.85, scene.box.y + scene.box.h * 0.08];
+        const text = this.textOf(field, made?.wish[field.key]);
         return {
-          field,
-          label: made.family.words.fields[field.key] ?? field.key,
-          text: this.textOf(field, made.wish[field.key]),
-          left: (100 * (x - scene.box.x)) / scene.box.w,
-          top: (100 * (y - scene.box.y)) / scene.box.h,
+          key: field.key,
+          label: made?.family.words.fields[field.key] ?? field.key,
+          kind: field.kind === 'length' ? 'length' : 'count',
+          text,
+          display: field.kind === 'length' ? `${text} mm` : text,
+          refused: this.why(field.key),
         };
       });
   });
 
   protected readonly foils = computed(() => this.listed('foils'));
   protected readonly pieces = computed(() => this.listed('applied'));
-  protected readonly more = computed(() => {
-    const b = this.picture()?.box;
-    return b ? `${b.x} ${b.y} ${b.w} ${b.h}` : '0 0 100 60';
-  });
-
   protected set(key: string, value: unknown): void {
     const made = this.made();
     if (made) this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key], value)]);

@@ -11,7 +11,17 @@ import {
 } from '@angular/core';
 import { lengthMmFromText } from '@druckerei/core';
 
-export type EditKind = 'count' | 'length' | 'percent' | 'hours' | 'seconds' | 'text' | 'moment';
+export type EditKind = 'count' | 'length' | 'percent' | 'hours' | 'minutes' | 'seconds' | 'number' | 'text' | 'moment';
+/** How much of what the document holds one typed unit is. */
+const PER_TYPED: Record<EditKind, number> = {
+  ...{ count: 1, length: 1, seconds: 1, number: 1, text: 1, moment: 1 },
+  percent: 10_000,
+  hours: 3600,
+  minutes: 60,
+};
+/** A number of the document as it is typed. */
+export const typedFrom = (kind: EditKind, value: number): string => String(Math.round((value / PER_TYPED[kind]) * 1e6) / 1e6);
+
 /** What a text means in the kind's own unit of the specification; null while it is half typed. */
 export function parseTyped(kind: EditKind, text: string): number | string | null | undefined {
   const trimmed = text.trim();
@@ -26,13 +36,15 @@ export function parseTyped(kind: EditKind, text: string): number | string | null
   if (!/^-?(\d+\.?\d*|\.\d+)$/.test(plain)) return null;
   const value = Number(plain);
   if (kind === 'count') return Number.isInteger(value) ? value : null;
-  return kind === 'percent' ? Math.round(value * 10_000) : kind === 'hours' ? value * 3600 : value;
+  return kind === 'percent' ? Math.round(value * PER_TYPED.percent) : value * PER_TYPED[kind];
 }
 const ASKS: Record<EditKind, string> = {
   count: 'Type a whole number.',
   length: 'Type a length: 148, 5 1/2 in, 72 pt.',
   percent: 'Type a percentage.',
   hours: 'Type hours.',
+  minutes: 'Type minutes.',
+  number: 'Type a number.',
   seconds: 'Type seconds.',
   text: '',
   moment: 'Choose a date and time.',

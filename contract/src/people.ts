@@ -1,0 +1,61 @@
+import { z } from 'zod';
+import { type Endpoint, ROLES } from './endpoint';
+
+export const Person = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  fullName: z.string(),
+  initials: z.string(),
+  roles: z.array(z.enum(ROLES)),
+  active: z.boolean(),
+});
+export type Person = z.infer<typeof Person>;
+
+const fields = {
+  fullName: z.string().trim().min(1, 'is empty').max(120),
+  initials: z.string().trim().min(1, 'is empty').max(4, 'has at most four letters'),
+  roles: z.array(z.enum(ROLES)).min(1, 'needs at least one role').max(ROLES.length),
+};
+const password = z.string().min(10, 'has at least ten characters').max(200);
+export const NewPerson = z.strictObject({
+  id: z.uuid(),
+  name: z
+    .string()
+    .trim()
+    .toLowerCase()
+    .regex(/^[\p{L}\p{N}._-]{1,60}$/u, 'is one word of letters and digits'),
+  ...fields,
+  password,
+});
+
+const EXAMPLE = '00000000-0000-4000-8000-000000000000';
+export const people = {
+  'people.list': {
+    method: 'get',
+    path: '/api/people',
+    who: ['admin'],
+    says: 'Everybody who may sign in, and who no longer may.',
+    reply: z.array(Person),
+  },
+  'people.create': {
+    method: 'post',
+    path: '/api/people',
+    who: ['admin'],
+    says: 'Enters a person; the same id twice is the same person.',
+    body: NewPerson,
+    reply: Person,
+    example: {
+      body: { id: EXAMPLE, name: 'example', fullName: 'Example Person', initials: 'EP', roles: ['store'], password: 'ten-letters-long' },
+    },
+  },
+  'people.change': {
+    method: 'put',
+    path: '/api/people/:id',
+    who: ['admin'],
+    says: 'Changes name, roles, password or whether a person may sign in. A new password or leaving ends the sessions of that person.',
+    params: z.strictObject({ id: z.uuid() }),
+    body: z.strictObject({ ...fields, active: z.boolean(), password: password.optional() }),
+    reply: Person,
+    example: { params: { id: EXAMPLE }, body: { fullName: 'Example Person', initials: 'EP', roles: ['store'], active: true } },
+  },
+} as const satisfies Record<string, Endpoint>;

@@ -1,0 +1,77 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { MovedJob } from '@druckerei/contract';
+import { findingTitle, formatFigure, label, type Unit } from '@druckerei/core';
+import type { Trial } from './settings.feature';
+
+/** What the changed settings would do to every open job, job by job, before they are put in force. */
+@Component({
+  selector: 'dk-moves-panel',
+  imports: [RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<h2>What it moves</h2>
+    @if (trial(); as t) {
+      @if (t.running) {
+        <p role="status">
+          <progress [max]="t.of || 1" [value]="t.planned" aria-label="Open jobs planned"></progress>
+          {{ t.planned }} of {{ t.of || '…' }} open jobs planned
+          <button type="button" class="plain" (click)="stopped.emit()">Stop</button>
+        </p>
+      } @else {
+        <p role="status">{{ t.jobs.length === 0 ? 'No open job moves.' : t.jobs.length + ' of ' + t.of + ' open jobs move.' }}</p>
+      }
+      @for (j of t.jobs; track j.job) {
+        <article>
+          <a [routerLink]="['/jobs', j.job]">{{ j.number }} {{ j.title }}</a>
+          <ul>
+            @for (m of changes(j); track m) {
+              <li>{{ m }}</li>
+            }
+          </ul>
+        </article>
+      }
+    } @else {
+      <p class="soft">
+        {{
+          changed()
+            ? 'Nothing is in force yet: see first which open jobs the change moves, and by how much.'
+            : 'Change something: nothing counts before you have seen what it moves and put it in force.'
+        }}
+      </p>
+    }`,
+  styles: `
+    h2 {
+      margin-bottom: 6px;
+    }
+    article {
+      border-top: 1px solid var(--line);
+      padding: 6px 0;
+    }
+    ul {
+      margin: 2px 0 0;
+      padding-left: 16px;
+    }
+    a {
+      font-weight: 600;
+      color: var(--ink);
+    }
+  `,
+})
+export class MovesPanel {
+  readonly trial = input.required<Trial | null>();
+  readonly changed = input.required<boolean>();
+  readonly place = input.required<{ timeZone: string; currency: string }>();
+  readonly stopped = output();
+  private readonly said = computed(() => this.place());
+  protected changes(j: MovedJob): string[] {
+    const shown = (value: number, unit: string): string => {
+      const f = formatFigure(value, unit as Unit, this.said());
+      return `${f.number} ${f.unit}`.trim();
+    };
+    return [
+      ...j.totals.map((t) => `${label(`total.${t.key}`)}: ${shown(t.before, t.unit)} → ${shown(t.after, t.unit)}`),
+      ...j.come.map((f) => `new finding: ${findingTitle(f.code, f.args)}`),
+      ...j.gone.map((f) => `settled: ${findingTitle(f.code, f.args)}`),
+    ];
+  }
+}

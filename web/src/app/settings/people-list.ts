@@ -1,0 +1,205 @@
+import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import { type Person, ROLES } from '@druckerei/contract';
+import type { Failure } from '../shared/api';
+import { EditValue } from '../shared/edit-value';
+
+type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { password?: string };
+
+/** Who may sign in and what for; changes count at once. */
+@Component({
+  selector: 'dk-people-list',
+  imports: [EditValue],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `@if (refused(); as f) {
+      <p class="note level-decide" role="alert">
+        {{ f.detail ?? f.title }}
+        @for (x of f.fields ?? []; track $index) {
+          <span>{{ x.path }} {{ x.says }}. </span>
+        }
+      </p>
+    }
+    <table>
+      <thead>
+        <tr>
+          <th>Signs in as</th>
+          <th>Name</th>
+          <th>Initials</th>
+          @for (r of roles; track r) {
+            <th class="role">{{ r }}</th>
+          }
+          <th>May sign in</th>
+          <th>Password</th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (p of people(); track p.id) {
+          <tr [class.gone]="!p.active">
+            <th scope="row">{{ p.name }}</th>
+            <td><dk-edit-value [label]="p.name + ', name'" kind="text" [value]="p.fullName" (changed)="text(p, 'fullName', $event)" /></td>
+            <td>
+              <dk-edit-value [label]="p.name + ', initials'" kind="text" [value]="p.initials" (changed)="text(p, 'initials', $event)" />
+            </td>
+            @for (r of roles; track r) {
+              <td class="role">
+                <input
+                  type="checkbox"
+                  [attr.aria-label]="p.name + ', ' + r"
+                  [checked]="p.roles.includes(r)"
+                  (change)="role(p, r, $any($event.target))"
+                />
+              </td>
+            }
+            <td class="role">
+              <input
+                type="checkbox"
+                [attr.aria-label]="p.name + ', may sign in'"
+                [checked]="p.active"
+                (change)="active(p, $any($event.target))"
+              />
+            </td>
+            <td>
+              @if (renewing() === p.id) {
+                <form class="line" (submit)="renew($event, p, word.value)">
+                  <input
+                    #word
+                    class="field-input"
+                    type="password"
+                    autocomplete="new-password"
+                    aria-label="New password"
+                    minlength="10"
+                    required
+                  />
+                  <button class="plain" type="submit">Set</button>
+                  <button class="plain" type="button" (click)="renewing.set(null)">Leave it</button>
+                </form>
+              } @else {
+                <button class="plain" type="button" (click)="renewing.set(p.id)">New password</button>
+              }
+            </td>
+          </tr>
+        }
+      </tbody>
+    </table>
+    <h3>Somebody new</h3>
+    <form class="line" (submit)="enter($event, name, full, initials, first, password)">
+      <label>Signs in as <input #name class="field-input" required maxlength="60" autocomplete="off" /></label>
+      <label>Name <input #full class="field-input" required maxlength="120" autocomplete="off" /></label>
+      <label>Initials <input #initials class="field-input short" required maxlength="4" autocomplete="off" /></label>
+      <label
+        >Role
+        <select #first>
+          @for (r of roles; track r) {
+            <option [value]="r">{{ r }}</option>
+          }
+        </select></label
+      >
+      <label
+        >First password <input #password class="field-input" type="password" autocomplete="new-password" minlength="10" required
+      /></label>
+      <button class="act" type="submit">Enter</button>
+    </form>
+    <p class="soft">
+      A person who leaves keeps the name on what he or she did. A new password has at least ten characters and ends open sessions.
+    </p>`,
+  styles: `
+    table {
+      width: 100%;
+      border-collapse: collapse;
+    }
+    th {
+      text-align: left;
+      font-weight: 400;
+      color: var(--soft);
+    }
+    tbody th {
+      color: var(--ink);
+      font-weight: 600;
+    }
+    th,
+    td {
+      border-bottom: 1px solid var(--line);
+      padding: 4px 6px;
+    }
+    .role {
+      text-align: center;
+    }
+    .role input {
+      width: 24px;
+      height: 24px;
+      accent-color: var(--act);
+    }
+    .gone th,
+    .gone dk-edit-value {
+      opacity: 0.75;
+      text-decoration: line-through;
+    }
+    .line {
+      display: flex;
+      gap: 14px;
+      align-items: end;
+      flex-wrap: wrap;
+    }
+    .line label {
+      display: grid;
+      color: var(--soft);
+      font-size: 13px;
+    }
+    .short {
+      width: 70px;
+    }
+    h3 {
+      font-size: 15px;
+      margin: 18px 0 6px;
+    }
+    .note {
+      padding: 6px 12px;
+      border-radius: 7px;
+      margin: 0 0 8px;
+    }
+  `,
+})
+export class PeopleList {
+  readonly people = input.required<Person[]>();
+  readonly refused = input<Failure | null>(null);
+  readonly entered = output<{ name: string; fullName: string; initials: string; roles: Person['roles']; password: string }>();
+  readonly changed = output<{ id: string; change: Change }>();
+  protected readonly roles = ROLES;
+  protected readonly renewing = signal<string | null>(null);
+
+  protected text(p: Person, key: 'fullName' | 'initials', value: unknown): void {
+    if (typeof value === 'string') this.change(p, { [key]: value });
+  }
+  protected role(p: Person, role: Person['roles'][number], box: HTMLInputElement): void {
+    this.change(p, { roles: box.checked ? [...p.roles, role] : p.roles.filter((r) => r !== role) });
+    box.checked = p.roles.includes(role); // shown as it is until the server has said yes
+  }
+  protected active(p: Person, box: HTMLInputElement): void {
+    this.change(p, { active: box.checked });
+    box.checked = p.active;
+  }
+  protected renew(e: Event, p: Person, password: string): void {
+    e.preventDefault();
+    this.change(p, { password });
+    this.renewing.set(null);
+  }
+  protected enter(
+    e: Event,
+    name: HTMLInputElement,
+    full: HTMLInputElement,
+    initials: HTMLInputElement,
+    role: HTMLSelectElement,
+    password: HTMLInputElement,
+  ): void {
+    e.preventDefault();
+    this.entered.emit({
+      name: name.value.trim(),
+      fullName: full.value.trim(),
+      initials: initials.value.trim(),
+      roles: ROLES.filter((r) => r === role.value),
+      password: password.value,
+    });
+  }
+  private change({ id, fullName, initials, roles, active }: Person, more: Partial<Change>): void {
+    this.changed.emit({ id, change: { fullName, initials, roles, active, ...more } });
+  }
+}

@@ -1,0 +1,190 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { DatePipe } from '@angular/common';
+import { RouterLink, RouterLinkActive } from '@angular/router';
+import { Store } from '@ngrx/store';
+import type { Person } from '@druckerei/contract';
+import { editAt, formatNumber, machineScene, type Plant, PROCESS_WORDS, PROCESSES, sceneSvg, type Stock } from '@druckerei/core';
+import { sessionFeature } from '../session/session.feature';
+import { Shortcuts } from '../shared/shortcuts';
+import type { RowContext } from './card-rows';
+import { LossesCard } from './losses-card';
+import { MachineCard } from './machine-card';
+import { MovesPanel } from './moves-panel';
+import { PeopleList } from './people-list';
+import { PracticeList } from './practice-list';
+import { SettingsActions, settingsFeature } from './settings.feature';
+import { StockCard } from './stock-card';
+
+const SECTIONS = [
+  { id: 'machines', says: 'Machines' },
+  { id: 'stocks', says: 'Stocks' },
+  { id: 'losses', says: 'Losses' },
+  { id: 'practice', says: 'Practice' },
+  { id: 'people', says: 'People' },
+  { id: 'history', says: 'Changes so far' },
+] as const;
+
+/** The plant as the works sets it: nothing counts before one has seen which open jobs it moves, and put it in force with a reason. */
+@Component({
+  selector: 'dk-settings-page',
+  imports: [DatePipe, RouterLink, RouterLinkActive, LossesCard, MachineCard, MovesPanel, PeopleList, PracticeList, StockCard],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './settings-page.html',
+  styleUrl: './settings-page.scss',
+})
+export class SettingsPage {
+  readonly section = input.required<string>();
+  private readonly store = inject(Store);
+  protected readonly sections = SECTIONS;
+  private readonly me = this.store.selectSignal(sessionFeature.selectMe);
+  protected readonly allowed = computed(() => this.me()?.roles.includes('admin') ?? false);
+  protected readonly call = this.store.selectSignal(settingsFeature.selectCall);
+  protected readonly plant = this.store.selectSignal(settingsFeature.selectPlant);
+  private readonly inForce = this.store.selectSignal(settingsFeature.selectInForce);
+  protected readonly edits = this.store.selectSignal(settingsFeature.selectEdits);
+  protected readonly refused = this.store.selectSignal(settingsFeature.selectRefused);
+  protected readonly trial = this.store.selectSignal(settingsFeature.selectTrial);
+  protected readonly accepting = this.store.selectSignal(settingsFeature.selectAccept);
+  protected readonly toMove = this.store.selectSignal(settingsFeature.selectToMove);
+  protected readonly moving = this.store.selectSignal(settingsFeature.selectMoving);
+  protected readonly left = this.store.selectSignal(settingsFeature.selectLeft);
+  protected readonly history = this.store.selectSignal(settingsFeature.selectHistory);
+  protected readonly people = this.store.selectSignal(settingsFeature.selectPeople);
+  protected readonly personRefused = this.store.selectSignal(settingsFeature.selectPersonRefused);
+  protected readonly reason = signal('');
+
+  protected readonly failure = computed(() => {
+    const c = this.call();
+    return typeof c === 'object' ? c.failure : null;
+  });
+  protected readonly acceptFailure = computed(() => {
+    const a = this.accepting();
+    return typeof a === 'object' ? a.failure : null;
+  });
+  protected readonly tried = computed(() => this.trial() !== null && this.trial()?.running === false);
+  protected readonly place = computed(() => ({ timeZone: this.plant()?.timeZone ?? 'UTC', currency: this.plant()?.currency ?? 'EUR' }));
+  protected readonly context = computed((): RowContext | null => {
+    const [plant, inForce] = [this.plant(), this.inForce()];
+    return plant && inForce ? { plant, inForce, refused: this.refused() } : null;
+  });
+  /** What stands in the list at the left: machines and stocks with a small drawing, kinds of work by name. */
+  protected readonly listed = computed((): { id: string; name: string; says: string; picture: string | null; changed: boolean }[] => {
+    const plant = this.plant();
+    if (!plant) return [];
+    const changed = (below: string, id: string): boolean => this.edits().some((e) => e.at[0] === below && e.at[1] === id);
+    if (this.section() === 'machines')
+      return Object.entries(plant.machines).map(([id, m]) => ({
+        id,
+        name: m.name,
+        says: m.processes.map((p) => PROCESS_WORDS[p] ?? p).join(', '),
+        picture: picture(m),
+        changed: changed('machines', id),
+      }));
+    if (this.section() === 'stocks')
+      return Object.entries(plant.stocks).map(([id, s]) => ({
+        id,
+        name: s.name,
+        says: sizeOf(s),
+        picture: null,
+        changed: changed('stocks', id),
+      }));
+    return Object.values(PROCESSES)
+      .filter((p) => p.losses)
+      .map((p) => ({
+        id: p.id,
+        name: PROCESS_WORDS[p.id] ?? p.id,
+        says: plant.spoilage?.[p.id]?.school === 'table' ? 'by table' : 'setup and running',
+        picture: null,
+        changed: changed('spoilage', p.id),
+      }));
+  });
+  protected readonly chosen = linkedSignal<{ section: string; first: string }, string>({
+    source: () => ({ section: this.section(), first: this.listed()[0]?.id ?? '' }),
+    computation: ({ section, first }, before) =>
+      before && before.source.section === section && before.value !== '' ? before.value : first,
+  });
+
+  constructor() {
+    if (this.allowed()) this.store.dispatch(SettingsActions.opened());
+    inject(Shortcuts).use([
+      {
+        keys: '$mod+z',
+        shown: 'Ctrl Z',
+        says: 'Undo the last change',
+        run: () => {
+          this.undo();
+        },
+      },
+    ]);
+  }
+
+  protected set(at: string[], value: unknown): void {
+    const plant = this.plant();
+    if (plant) this.store.dispatch(SettingsActions.edited({ edits: [editAt(plant, at, value)] }));
+  }
+  protected undo(): void {
+    this.store.dispatch(SettingsActions.undoAsked());
+  }
+  protected takeBack(): void {
+    this.store.dispatch(SettingsActions.allTakenBack());
+  }
+  protected again(): void {
+    this.store.dispatch(SettingsActions.opened());
+  }
+  protected tryIt(): void {
+    this.store.dispatch(SettingsActions.tryAsked());
+  }
+  protected stop(): void {
+    this.store.dispatch(SettingsActions.tryStopped());
+  }
+  protected accept(): void {
+    if (this.reason().trim().length >= 3) {
+      this.store.dispatch(SettingsActions.acceptAsked({ reason: this.reason().trim() }));
+      this.reason.set('');
+    }
+  }
+  protected move(): void {
+    this.store.dispatch(SettingsActions.moveAsked());
+  }
+  protected enter(person: { name: string; fullName: string; initials: string; roles: Person['roles']; password: string }): void {
+    this.store.dispatch(SettingsActions.personEntered({ person }));
+  }
+  protected changePerson(id: string, change: Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { password?: string }): void {
+    this.store.dispatch(SettingsActions.personChanged({ id, change }));
+  }
+  /** A stock like the chosen one, to be changed. */
+  protected copyStock(): void {
+    const plant = this.plant();
+    const from = plant?.stocks[this.chosen()];
+    if (!plant || !from) return;
+    const id = freeId(plant, this.chosen());
+    this.set(['stocks', id], { ...from, name: `${from.name}, copy` });
+    this.chosen.set(id);
+  }
+  protected dropStock(): void {
+    this.set(['stocks', this.chosen()], undefined);
+    this.chosen.set(Object.keys(this.plant()?.stocks ?? {})[0] ?? '');
+  }
+  protected readonly n = formatNumber;
+}
+
+const sizeOf = (s: Stock): string =>
+  s.lengthMm === undefined
+    ? `${formatNumber(s.widthMm, 1)} mm, ${s.form}`
+    : `${formatNumber(s.lengthMm, 1)} × ${formatNumber(s.widthMm, 1)} mm, ${formatNumber(s.gsm)} g/m²`;
+
+function freeId(plant: Plant, like: string): string {
+  let n = 2;
+  while (Object.hasOwn(plant.stocks, `${like}-${n}`)) n++;
+  return `${like}-${n}`;
+}
+
+/** A machine's nested sheets as a picture that needs no trust: an address with the drawing in it. */
+function picture(machine: Plant['machines'][string]): string | null {
+  const scene = machineScene(machine);
+  if (!scene.toScale) return null;
+  const shapes = scene.shapes.filter((s) => s.role === 'sheet' || s.role === 'copy');
+  const [largest] = shapes;
+  if (largest?.kind !== 'rect') return null;
+  return `data:image/svg+xml,${encodeURIComponent(sceneSvg({ ...scene, shapes, box: { x: -8, y: -8, w: largest.w + 16, h: largest.h + 16 } }, largest.w / 40))}`;
+}

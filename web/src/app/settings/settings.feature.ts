@@ -1,0 +1,151 @@
+import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
+import type { MovedJob, Person, PlantChange } from '@druckerei/contract';
+import { applyPlantEdits, type Edit, inverse, type Plant } from '@druckerei/core';
+import type { Failure } from '../shared/api';
+
+export const SettingsActions = createActionGroup({
+  source: 'Settings Page',
+  events: {
+    Opened: emptyProps(),
+    Edited: props<{ edits: Edit[] }>(),
+    'Undo asked': emptyProps(),
+    'All taken back': emptyProps(),
+    'Try asked': emptyProps(),
+    'Try stopped': emptyProps(),
+    'Accept asked': props<{ reason: string }>(),
+    'Move asked': emptyProps(),
+    'Person entered': props<{ person: { name: string; fullName: string; initials: string; roles: Person['roles']; password: string } }>(),
+    'Person changed': props<{ id: string; change: Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { password?: string } }>(),
+  },
+});
+export const SettingsApiActions = createActionGroup({
+  source: 'Settings API',
+  events: {
+    Loaded: props<{ hash: string; plant: Plant; history: PlantChange[]; kept: Edit[] }>(),
+    'People loaded': props<{ people: Person[] }>(),
+    Failed: props<{ failure: Failure }>(),
+    Tried: props<{ jobs: MovedJob[]; planned: number; of: number; done: boolean }>(),
+    Accepted: props<{ hash: string }>(),
+    'Accept failed': props<{ failure: Failure }>(),
+    Moved: props<{ job: string; went: boolean }>(),
+    'Person refused': props<{ failure: Failure }>(),
+  },
+});
+
+/** What the settings tried would move: the open jobs planned so far, and those that differ. */
+export interface Trial {
+  jobs: MovedJob[];
+  planned: number;
+  of: number;
+  running: boolean;
+}
+export interface SettingsState {
+  call: 'loading' | 'idle' | { failure: Failure };
+  /** The plant in force, by its name, and as it would be with the edits. */
+  hash: string;
+  inForce: Plant | null;
+  plant: Plant | null;
+  edits: Edit[];
+  refused: Record<string, string>;
+  trial: Trial | null;
+  accept: 'idle' | 'loading' | { failure: Failure };
+  /** Drafts that the newest settings move and that still stand on the ones before. */
+  toMove: MovedJob[];
+  moving: boolean;
+  left: number;
+  history: PlantChange[];
+  people: Person[];
+  personRefused: Failure | null;
+}
+const initial: SettingsState = {
+  call: 'loading',
+  hash: '',
+  inForce: null,
+  plant: null,
+  edits: [],
+  refused: {},
+  trial: null,
+  accept: 'idle',
+  toMove: [],
+  moving: false,
+  left: 0,
+  history: [],
+  people: [],
+  personRefused: null,
+};
+
+/** The edits on the plant in force, from the first on; what does not go through says why and stays out. A trial of other settings is void. */
+function edited(s: SettingsState, edits: Edit[]): SettingsState {
+  if (!s.inForce) return s;
+  const applied = applyPlantEdits(s.inForce, edits);
+  return applied.ok
+    ? { ...s, plant: applied.made, edits, refused: {}, trial: null, accept: 'idle' }
+    : { ...s, refused: Object.fromEntries(applied.issues.map((i) => [i.path, i.says])) };
+}
+
+/** One edit a place: the last wins, and one that leads back to what is in force is none. */
+function together(before: readonly Edit[], more: readonly Edit[]): Edit[] {
+  return more.reduce<Edit[]>(
+    (list, edit) => {
+      const at = edit.at.join('.');
+      const first = list.find((e) => e.at.join('.') === at);
+      const was = first ? first.was : edit.was;
+      const next: Edit = { at: edit.at, ...(was !== undefined && { was }), ...(edit.now !== undefined && { now: edit.now }) };
+      const rest = list.filter((e) => e !== first);
+      return JSON.stringify(next.was) === JSON.stringify(next.now) ? rest : [...rest, next];
+    },
+    [...before],
+  );
+}
+
+export const settingsFeature = createFeature({
+  name: 'settings',
+  reducer: createReducer(
+    initial,
+    on(SettingsActions.opened, (s): SettingsState => ({ ...s, call: s.plant ? s.call : 'loading' })),
+    on(SettingsApiActions.loaded, (s, { hash, plant, history, kept }): SettingsState => {
+      const fresh: SettingsState = {
+        ...s,
+        call: 'idle',
+        hash,
+        inForce: plant,
+        plant,
+        edits: [],
+        refused: {},
+        trial: null,
+        accept: 'idle',
+        history,
+      };
+      return kept.length > 0 ? edited(fresh, kept) : fresh;
+    }),
+    on(SettingsApiActions.failed, (s, { failure }): SettingsState => ({ ...s, call: { failure } })),
+    on(SettingsActions.edited, (s, { edits }): SettingsState => edited(s, together(s.edits, edits))),
+    on(SettingsActions.undoAsked, (s): SettingsState => {
+      const last = s.edits.at(-1);
+      return last ? edited(s, together(s.edits, [inverse(last)])) : s;
+    }),
+    on(SettingsActions.allTakenBack, (s): SettingsState => edited(s, [])),
+    on(SettingsActions.tryAsked, (s): SettingsState => ({ ...s, trial: { jobs: [], planned: 0, of: 0, running: true } })),
+    on(SettingsActions.tryStopped, (s): SettingsState => ({ ...s, trial: null })),
+    on(SettingsApiActions.tried, (s, { jobs, planned, of, done }): SettingsState =>
+      s.trial ? { ...s, trial: { jobs: [...s.trial.jobs, ...jobs], planned: s.trial.planned + planned, of, running: !done } } : s,
+    ),
+    on(SettingsActions.acceptAsked, (s): SettingsState => ({ ...s, accept: 'loading' })),
+    on(SettingsApiActions.accepted, (s): SettingsState => ({
+      ...s,
+      accept: 'idle',
+      edits: [],
+      trial: null,
+      toMove: s.trial?.jobs ?? [],
+      left: 0,
+    })),
+    on(SettingsApiActions.acceptFailed, (s, { failure }): SettingsState => ({ ...s, accept: { failure } })),
+    on(SettingsActions.moveAsked, (s): SettingsState => ({ ...s, moving: true })),
+    on(SettingsApiActions.moved, (s, { job, went }): SettingsState => {
+      const toMove = s.toMove.filter((m) => m.job !== job);
+      return { ...s, toMove, moving: toMove.length > 0, left: s.left + (went ? 0 : 1) };
+    }),
+    on(SettingsApiActions.peopleLoaded, (s, { people }): SettingsState => ({ ...s, people, personRefused: null })),
+    on(SettingsApiActions.personRefused, (s, { failure }): SettingsState => ({ ...s, personRefused: failure })),
+  ),
+});
