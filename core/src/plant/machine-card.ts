@@ -104,8 +104,8 @@ export function machineScene(machine: Machine): Scene {
       const [sw, sh] = reach.least;
       shapes.push(
         { kind: 'rect', role: 'copy', x: (w - sw) / 2, y: h - sh, w: sw, h: sh, ref: 'smallest' },
-        { kind: 'line', role: 'dimension', x1: (w - sw) / 2, y1: h - sh * 0.62, x2: (w + sw) / 2, y2: h - sh * 0.62, ref: 'smallestWidth' },
-        { kind: 'line', role: 'dimension', x1: w / 2, y1: h - sh, x2: w / 2, y2: h, ref: 'smallestDepth' },
+        { kind: 'line', role: 'dimension', x1: (w - sw) / 2, y1: h - sh * 0.7, x2: (w + sw) / 2, y2: h - sh * 0.7, ref: 'smallestWidth' },
+        { kind: 'line', role: 'dimension', x1: w / 2, y1: h - sh * 0.46, x2: w / 2, y2: h, ref: 'smallestDepth' },
       );
     }
   }
@@ -118,6 +118,14 @@ export function machineScene(machine: Machine): Scene {
   shapes.push(
     { kind: 'rect', role: 'wait', x: 0, y: bars, w: (w * machine.perHour) / fastest, h: text * 0.9, ref: 'rated speed' },
     { kind: 'rect', role: 'bar', x: 0, y: bars + text * 1.1, w: (w * machine.netPerHour) / fastest, h: text * 0.9, ref: 'net speed' },
+    {
+      kind: 'text',
+      role: 'label',
+      x: 0,
+      y: bars + text * 3.2,
+      text: `net ${machine.netPerHour} of ${machine.perHour} rated, an hour`,
+      sizeMm: text,
+    },
   );
   const sizes = reach
     ? `Takes at most ${reach.most.join(' by ')} millimetres${reach.least ? ` and at least ${reach.least.join(' by ')}` : ''}; `

@@ -29,6 +29,7 @@ import { Findings } from './findings';
 import { JobActions, jobFeature } from './job.feature';
 import { LayoutSearch } from './layout-search';
 import { ReleaseDialog } from './release-dialog';
+import { NewerSettings } from './newer-settings';
 import { RouteBars } from './route-bars';
 import { StonePanel } from './stone-panel';
 import { Working } from './working';
@@ -65,6 +66,7 @@ const FOOT: TotalKey[] = [
     EditValue,
     FigureValue,
     LayoutSearch,
+    NewerSettings,
   ],
   providers: [Planner, Searcher],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -85,6 +87,8 @@ export class JobPage implements OnDestroy {
   protected readonly figureId = this.store.selectSignal(jobFeature.selectFigure);
   protected readonly refused = this.store.selectSignal(jobFeature.selectRefused);
   protected readonly stale = this.store.selectSignal(jobFeature.selectStale);
+  protected readonly newer = this.store.selectSignal(jobFeature.selectNewer);
+  protected readonly taking = this.store.selectSignal(jobFeature.selectTaking);
   private readonly save = this.store.selectSignal(jobFeature.selectSave);
   private readonly releaseCall = this.store.selectSignal(jobFeature.selectRelease);
   protected readonly undoable = computed(() => this.store.selectSignal(jobFeature.selectUndo)().length > 0);
@@ -191,6 +195,10 @@ export class JobPage implements OnDestroy {
     effect(() => {
       const [spec, plant, job] = [this.spec(), this.plant(), this.job()];
       if (spec && plant && job) this.planner.plan(spec, plant, job.shelf);
+    });
+    effect(() => {
+      const newer = this.newer();
+      if (newer && this.planning()) this.planner.askMoved(newer);
     });
     effect(() => {
       const id = this.stoneId();
@@ -342,6 +350,9 @@ export class JobPage implements OnDestroy {
   }
   protected again(): void {
     this.store.dispatch(JobActions.opened({ id: this.id() }));
+  }
+  protected takeSettings(): void {
+    this.store.dispatch(JobActions.newSettingsTaken());
   }
   protected trySave(): void {
     this.store.dispatch(JobActions.saveTriedAgain());

@@ -164,3 +164,39 @@ export const release = createEffect(
     ),
   { functional: true },
 );
+
+/** Whether the works has newer settings than those a draft is planned for: asked when it opens and when settings change. */
+export const newerSettings = createEffect(
+  (actions$ = inject(Actions), plants = inject(PlanContext), changes = inject(Changes), store = inject(Store)) =>
+    merge(actions$.pipe(ofType(JobApiActions.jobLoaded)), changes.changes$.pipe(filter((c) => c?.table === 'plants'))).pipe(
+      withLatestFrom(store.select(jobFeature.selectJob)),
+      switchMap(([, job]) =>
+        job?.state !== 'draft'
+          ? EMPTY
+          : plants.current().pipe(
+              switchMap(({ hash }) => (hash === job.plant ? of(null) : plants.plant(hash))),
+              map((newer) => JobApiActions.newerSettingsFound({ newer })),
+              catchError(() => EMPTY), // the job itself says when the server is away
+            ),
+      ),
+    ),
+  { functional: true },
+);
+
+/** Plans the draft for the settings in force and reads it again; what is not saved yet goes first. */
+export const takeSettings = createEffect(
+  (actions$ = inject(Actions), api = inject(ApiCaller), store = inject(Store)) =>
+    actions$.pipe(
+      ofType(JobActions.newSettingsTaken),
+      withLatestFrom(store.select(jobFeature.selectJobState)),
+      exhaustMap(([, { job, pending }]) => {
+        const wait: Failure = { status: 0, title: 'Not saved yet', detail: 'The last change is still being saved. Try again in a moment.' };
+        if (!job || pending.length > 0) return of(JobApiActions.settingsFailed({ failure: wait }));
+        return api.call('jobs.replant', { params: { id: job.id }, body: { version: job.version } }).pipe(
+          map(() => JobActions.opened({ id: job.id })),
+          catchError((failure: Failure) => of(JobApiActions.settingsFailed({ failure }))),
+        );
+      }),
+    ),
+  { functional: true },
+);

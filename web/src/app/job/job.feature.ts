@@ -17,6 +17,7 @@ export const JobActions = createActionGroup({
     'Mine kept': emptyProps(),
     'Theirs taken': emptyProps(),
     'Save tried again': emptyProps(),
+    'New settings taken': emptyProps(),
   },
 });
 export const JobApiActions = createActionGroup({
@@ -31,6 +32,9 @@ export const JobApiActions = createActionGroup({
     'Others changed': props<{ version: number; spec: JobSpec; shelf: Shelf; state: Job['state'] }>(),
     Released: props<{ nr: number; at: number; by: string }>(),
     'Release failed': props<{ failure: Failure }>(),
+    /** The settings in force, where the job is planned for others. */
+    'Newer settings found': props<{ newer: Plant | null }>(),
+    'Settings failed': props<{ failure: Failure }>(),
   },
 });
 
@@ -58,6 +62,9 @@ export interface JobState {
   stone: string;
   figure: string | null;
   release: 'idle' | 'loading' | { failure: Failure };
+  /** Settings in force that are newer than those the job is planned for. */
+  newer: Plant | null;
+  taking: boolean;
 }
 const initial: JobState = {
   job: null,
@@ -74,6 +81,8 @@ const initial: JobState = {
   stone: 'product',
   figure: null,
   release: 'idle',
+  newer: null,
+  taking: false,
 };
 
 const refusals = (issues: { path: string; says: string }[]): Record<string, string> =>
@@ -151,6 +160,9 @@ export const jobFeature = createFeature({
       release: 'idle',
       job: s.job && { ...s.job, state: 'released', version: s.job.version + 1, releases: [{ nr: r.nr, at: r.at, by: r.by }] },
     })),
+    on(JobApiActions.newerSettingsFound, (s, { newer }): JobState => ({ ...s, newer })),
+    on(JobActions.newSettingsTaken, (s): JobState => ({ ...s, taking: true })),
+    on(JobApiActions.settingsFailed, (s, { failure }): JobState => ({ ...s, taking: false, save: { failure } })),
     on(JobApiActions.releaseFailed, (s, { failure }): JobState => ({ ...s, release: { failure } })),
   ),
 });

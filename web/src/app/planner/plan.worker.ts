@@ -3,6 +3,7 @@ import {
   applyEdits,
   comparedWith,
   type JobSpec,
+  movedBetween,
   type Plan,
   planned,
   type Planned,
@@ -61,6 +62,10 @@ function answer(ask: Ask): void {
           after: applied.ok ? previewOf(planned(applied.made, last.plant, last.shelf).plan) : null,
         });
       }
+      break;
+    case 'moved':
+      if (last)
+        say({ kind: 'moved', seq: ask.seq, moved: movedBetween(last.planned.plan, planned(last.spec, ask.plant, last.shelf).plan) });
       break;
     case 'compare':
       comparing = ask.seq;

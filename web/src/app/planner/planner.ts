@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import type { Compared, Edit, JobSpec, Plant, Scene, Shelf } from '@druckerei/core';
+import type { Compared, Edit, JobSpec, Moved, Plant, Scene, Shelf } from '@druckerei/core';
 import type { Answer, Ask, Planning, Preview } from './plan-messages';
 import { spawnPlanner } from './plan.spawn';
 
@@ -10,6 +10,8 @@ export class Planner {
   readonly scene = signal<Scene | null>(null);
   readonly preview = signal<{ before: Preview; after: Preview | null } | null>(null);
   readonly compared = signal<{ rows: Compared[]; done: boolean } | null>(null);
+  /** What another plant would move. */
+  readonly moved = signal<Moved | null>(null);
   readonly fault = signal<string | null>(null);
   private readonly worker = spawnPlanner();
   private stone: string | null = null;
@@ -37,6 +39,9 @@ export class Planner {
   ask(edits: Edit[]): void {
     this.preview.set(null);
     this.worker.postMessage({ kind: 'preview', seq: this.seq, edits } satisfies Ask);
+  }
+  askMoved(plant: Plant): void {
+    this.worker.postMessage({ kind: 'moved', seq: this.seq, plant } satisfies Ask);
   }
   compare(): void {
     this.compared.set({ rows: [], done: false });
@@ -73,6 +78,9 @@ export class Planner {
         break;
       case 'previewed':
         this.preview.set({ before: answer.before, after: answer.after });
+        break;
+      case 'moved':
+        this.moved.set(answer.moved);
         break;
       case 'compared':
         this.compared.update((c) => (c === null ? c : answer.done ? { ...c, done: true } : { rows: [...c.rows, answer.row], done: false }));

@@ -77,13 +77,15 @@ const typingOf = ({ unit, value }: Practice): Typing =>
                     (changed)="width(r, $event)"
                   />
                 </td>
-                <td class="source">
-                  <span class="chip level-know">{{ tags[r.practice.tag] }}</span>
-                  @if (r.own) {
-                    <dk-edit-value [label]="r.label + ', source'" kind="text" [value]="r.practice.source" (changed)="source(r, $event)" />
-                  } @else {
-                    <span class="soft">{{ r.practice.source }}</span>
-                  }
+                <td>
+                  <div class="source">
+                    <span class="chip level-know">{{ tags[r.practice.tag] }}</span>
+                    @if (r.own) {
+                      <dk-edit-value [label]="r.label + ', source'" kind="text" [value]="r.practice.source" (changed)="source(r, $event)" />
+                    } @else {
+                      <span class="soft">{{ r.practice.source === tags[r.practice.tag] ? '' : r.practice.source }}</span>
+                    }
+                  </div>
                 </td>
                 <td>
                   @if (r.own) {

@@ -73,21 +73,25 @@ export class SettingsPage {
     if (!plant) return [];
     const changed = (below: string, id: string): boolean => this.edits().some((e) => e.at[0] === below && e.at[1] === id);
     if (this.section() === 'machines')
-      return Object.entries(plant.machines).map(([id, m]) => ({
-        id,
-        name: m.name,
-        says: m.processes.map((p) => PROCESS_WORDS[p] ?? p).join(', '),
-        picture: picture(m),
-        changed: changed('machines', id),
-      }));
+      return Object.entries(plant.machines)
+        .sort(byRoute)
+        .map(([id, m]) => ({
+          id,
+          name: m.name,
+          says: m.processes.map((p) => PROCESS_WORDS[p] ?? p).join(', '),
+          picture: picture(m),
+          changed: changed('machines', id),
+        }));
     if (this.section() === 'stocks')
-      return Object.entries(plant.stocks).map(([id, s]) => ({
-        id,
-        name: s.name,
-        says: sizeOf(s),
-        picture: null,
-        changed: changed('stocks', id),
-      }));
+      return Object.entries(plant.stocks)
+        .sort(([, a], [, b]) => a.name.localeCompare(b.name))
+        .map(([id, s]) => ({
+          id,
+          name: s.name,
+          says: sizeOf(s),
+          picture: null,
+          changed: changed('stocks', id),
+        }));
     return Object.values(PROCESSES)
       .filter((p) => p.losses)
       .map((p) => ({
@@ -167,6 +171,13 @@ export class SettingsPage {
   }
   protected readonly n = formatNumber;
 }
+
+/** Machines in the order of the work. */
+const ORDER = Object.keys(PROCESSES);
+const place = (m: Plant['machines'][string]): number =>
+  Math.min(...m.processes.map((p) => (ORDER.includes(p) ? ORDER.indexOf(p) : ORDER.length)));
+const byRoute = ([, a]: [string, Plant['machines'][string]], [, b]: [string, Plant['machines'][string]]): number =>
+  place(a) - place(b) || a.name.localeCompare(b.name);
 
 const sizeOf = (s: Stock): string =>
   s.lengthMm === undefined

@@ -30,7 +30,13 @@ const ROLL = new Set(['rollKg', 'rollDiameterMm', 'coreMm', 'coreKg']);
   template: `@if (stock(); as s) {
     <div>
       <svg [attr.viewBox]="box()" role="img" [attr.aria-label]="says()">
-        <rect class="sheet" x="0" y="0" [attr.width]="s.lengthMm ?? s.widthMm * 1.6" [attr.height]="s.widthMm" />
+        @if (roll(); as r) {
+          <rect class="sheet" [attr.x]="r.radius" y="0" [attr.width]="s.widthMm" [attr.height]="2 * r.radius" />
+          <ellipse class="sheet" [attr.cx]="r.radius" [attr.cy]="r.radius" [attr.rx]="r.radius / 3" [attr.ry]="r.radius" />
+          <ellipse class="core" [attr.cx]="r.radius" [attr.cy]="r.radius" [attr.rx]="r.core / 3" [attr.ry]="r.core" />
+        } @else {
+          <rect class="sheet" x="0" y="0" [attr.width]="s.lengthMm ?? s.widthMm" [attr.height]="s.widthMm" />
+        }
         @for (y of grain(); track $index) {
           <line class="grain" [attr.x1]="y[0]" [attr.y1]="y[1]" [attr.x2]="y[2]" [attr.y2]="y[3]" />
         }
@@ -60,6 +66,11 @@ const ROLL = new Set(['rollKg', 'rollDiameterMm', 'coreMm', 'coreKg']);
     }
     .sheet {
       fill: var(--card);
+      stroke: var(--soft);
+      vector-effect: non-scaling-stroke;
+    }
+    .core {
+      fill: var(--kraft);
       stroke: var(--soft);
       vector-effect: non-scaling-stroke;
     }
@@ -117,9 +128,14 @@ export class StockCard {
       })),
     ),
   );
-  private readonly size = computed((): [number, number] => {
+  protected readonly roll = computed(() => {
     const s = this.stock();
-    return s ? [s.lengthMm ?? s.widthMm * 1.6, s.widthMm] : [1, 1];
+    return s?.form === 'roll' ? { radius: (s.rollDiameterMm ?? 600) / 2, core: (s.coreMm ?? 76) / 2 } : null;
+  });
+  private readonly size = computed((): [number, number] => {
+    const [s, roll] = [this.stock(), this.roll()];
+    if (!s) return [1, 1];
+    return roll ? [roll.radius + s.widthMm, 2 * roll.radius] : [s.lengthMm ?? s.widthMm, s.widthMm];
   });
   protected readonly box = computed(() => {
     const [w, h] = this.size();

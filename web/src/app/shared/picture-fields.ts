@@ -26,6 +26,11 @@ export interface PictureField {
           @case ('rect') {
             <rect [attr.class]="s.role" [attr.x]="s.x" [attr.y]="s.y" [attr.width]="s.w" [attr.height]="s.h" />
           }
+          @case ('text') {
+            <text [attr.class]="s.role" [attr.x]="s.x" [attr.y]="s.y" [attr.font-size]="s.sizeMm" [attr.text-anchor]="s.anchor">
+              {{ s.text }}
+            </text>
+          }
           @case ('line') {
             <line [attr.class]="s.role" [attr.x1]="s.x1" [attr.y1]="s.y1" [attr.x2]="s.x2" [attr.y2]="s.y2" />
           }

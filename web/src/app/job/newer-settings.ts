@@ -1,0 +1,50 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { findingTitle, formatFigure, label, type Moved } from '@druckerei/core';
+
+/** A draft planned for settings that are no longer in force: what the newer ones would change, and the way to take them. */
+@Component({
+  selector: 'dk-newer-settings',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<p class="note level-know" role="status">
+    <span>The settings of the works are newer than this plan. {{ says() }}</span>
+    @if (!locked()) {
+      <button type="button" class="plain" [disabled]="taking()" (click)="take.emit()">Plan it for the new ones</button>
+    }
+  </p>`,
+  styles: `
+    .note {
+      margin: 0 16px 6px;
+      padding: 6px 12px;
+      border-radius: 7px;
+      display: flex;
+      gap: 14px;
+      align-items: baseline;
+      flex-wrap: wrap;
+    }
+    .plain {
+      text-decoration: underline;
+      color: inherit;
+    }
+  `,
+})
+export class NewerSettings {
+  readonly moved = input.required<Moved | null>();
+  readonly place = input.required<{ timeZone: string; currency: string }>();
+  readonly locked = input(false);
+  readonly taking = input(false);
+  readonly take = output();
+  protected readonly says = computed(() => {
+    const m = this.moved();
+    if (!m) return '';
+    const shown = (value: number, unit: Moved['totals'][number]['unit']): string => {
+      const f = formatFigure(value, unit, this.place());
+      return `${f.number} ${f.unit}`.trim();
+    };
+    const parts = [
+      ...m.totals.map((t) => `${label(`total.${t.key}`)} ${shown(t.before, t.unit)} → ${shown(t.after, t.unit)}`),
+      ...m.come.map((f) => `new finding: ${findingTitle(f.code, f.args)}`),
+      ...m.gone.map((f) => `settled: ${findingTitle(f.code, f.args)}`),
+    ];
+    return parts.length === 0 ? 'They change nothing here.' : `They would change: ${parts.join(' · ')}.`;
+  });
+}
