@@ -7,6 +7,10 @@ export default {
   ...preset,
   roots: ['<rootDir>/src'],
   setupFilesAfterEnv: ['<rootDir>/src/setup-jest.ts'],
-  moduleNameMapper: { '\\.spawn$': '<rootDir>/src/spawn.stub.cjs', '^@druckerei/core$': '<rootDir>/../core/src/index.ts', '^@druckerei/contract$': '<rootDir>/../contract/src/index.ts' },
+  moduleNameMapper: {
+    '\\.spawn$': '<rootDir>/src/spawn.stub.cjs',
+    '^@druckerei/core$': '<rootDir>/../core/src/index.ts',
+    '^@druckerei/contract$': '<rootDir>/../contract/src/index.ts',
+  },
   transformIgnorePatterns: [`node_modules/(?!(?:.*\\.mjs$|(?:${esmOnly.join('|')})))`],
 };

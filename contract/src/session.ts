@@ -5,7 +5,14 @@ export const SignIn = z.strictObject({
   name: z.string().trim().min(1, 'is empty').max(60),
   password: z.string().min(1, 'is empty').max(200),
 });
-export const Me = z.object({ name: z.string(), fullName: z.string(), initials: z.string(), roles: z.array(z.enum(ROLES)) });
+export const UNIT_SYSTEMS = ['metric', 'imperial'] as const;
+export const Me = z.object({
+  name: z.string(),
+  fullName: z.string(),
+  initials: z.string(),
+  roles: z.array(z.enum(ROLES)),
+  units: z.enum(UNIT_SYSTEMS),
+});
 export type Me = z.infer<typeof Me>;
 
 export const session = {
@@ -19,6 +26,15 @@ export const session = {
     example: { body: { name: 'nobody', password: 'wrong' } },
   },
   'session.me': { method: 'get', path: '/api/session', who: 'signed-in', says: 'Who is signed in.', reply: Me },
+  'session.units': {
+    method: 'put',
+    path: '/api/session/units',
+    who: 'signed-in',
+    says: 'How this person reads sizes, masses and calipers, on every screen from now on.',
+    body: z.strictObject({ units: z.enum(UNIT_SYSTEMS) }),
+    reply: Me,
+    example: { body: { units: 'metric' } },
+  },
   'session.signOut': {
     method: 'delete',
     path: '/api/session',

@@ -15,6 +15,9 @@ import { ticketPages } from './ticket';
 const withQuantity = (quantity: number) => cardSpec(quantity);
 const value = (p: ReturnType<typeof plan>, id: string): number => p.figures[id]?.value ?? NaN;
 
+/** Runs of the fuzz tests: some in every test run, 10,000 by `npm run fuzz`. */
+const FUZZ = Number(process.env['FUZZ_RUNS'] ?? 120);
+
 describe('laws over generated specifications', () => {
   it('plan() never throws for what the door lets in, and draws and prints every stone', () => {
     fc.assert(
@@ -29,7 +32,31 @@ describe('laws over generated specifications', () => {
         riverOf(p.plan);
         JSON.parse(JSON.stringify(p.plan));
       }),
-      { numRuns: 80 },
+      { numRuns: FUZZ },
+    );
+  });
+
+  it('the door takes or refuses anything at all with a path and a sentence, and never throws', () => {
+    // A sound specification with one place spoilt by something else: deeper than pure noise gets.
+    const places = (v: unknown, at: string[] = []): string[][] =>
+      v !== null && typeof v === 'object' ? [at, ...Object.entries(v).flatMap(([k, x]) => places(x, [...at, k]))] : [at];
+    const spoilt = fc
+      .tuple(anySpec, fc.nat(), fc.oneof(fc.jsonValue(), fc.constantFrom(NaN, -1, 1e308, '', '__proto__', [], {})))
+      .map(([spec, n, value]) => {
+        const copy = JSON.parse(JSON.stringify(spec)) as Record<string, unknown>;
+        const all = places(copy).filter((p) => p.length > 0);
+        const at = all[n % all.length] ?? ['name'];
+        const above = at.slice(0, -1).reduce<Record<string, unknown>>((o, k) => o[k] as Record<string, unknown>, copy);
+        above[at.at(-1) ?? 'name'] = value;
+        return copy;
+      });
+    fc.assert(
+      fc.property(fc.oneof(fc.anything(), spoilt), (document) => {
+        const said = JobSpecSchema.safeParse(document);
+        if (said.success) plan(said.data, LINDMOOR, SHELF);
+        else for (const issue of said.error.issues) expect(issue.message.length).toBeGreaterThan(3);
+      }),
+      { numRuns: FUZZ * 3 },
     );
   });
 

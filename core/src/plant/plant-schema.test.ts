@@ -30,6 +30,37 @@ describe('the plant’s door', () => {
       'stocks.gloss150-640x900.widthMm',
     ],
     [
+      'a net speed above the rated one',
+      (p) => {
+        p['machines']!['press3']!.netPerHour = 13_001;
+      },
+      'machines.press3.netPerHour',
+    ],
+    [
+      'a smallest sheet above the largest',
+      (p) => {
+        p['machines']!['press3']!.minSheetMm = [480, 531];
+      },
+      'machines.press3.minSheetMm.1',
+    ],
+    [
+      'price breaks that go down',
+      (p) => {
+        p['stocks']!['gloss150-640x900']!.price = [
+          [5_000, 100],
+          [1_000, 90],
+        ];
+      },
+      'stocks.gloss150-640x900.price.1.0',
+    ],
+    [
+      'a usual ink that is not there',
+      (p) => {
+        Object.assign(p, { usualInk: 'none' });
+      },
+      'usualInk',
+    ],
+    [
       'a price list without a price',
       (p) => {
         p['stocks']!['gloss150-640x900']!.price = [];

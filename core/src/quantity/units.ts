@@ -4,6 +4,10 @@ export const MM_PER_INCH = 25.4;
 export const MM_PER_POINT = MM_PER_INCH / 72;
 /** Kilograms in one avoirdupois pound: exact, international yard and pound agreement of 1959. */
 export const KG_PER_POUND = 0.45359237;
+/** Micrometres in one point of caliper: a thousandth of an inch (25.4 mm · 1000 µm/mm ÷ 1000). */
+export const UM_PER_CALIPER_POINT = MM_PER_INCH;
+/** Metres in one foot: exact, international yard and pound agreement of 1959. */
+export const M_PER_FOOT = 0.3048;
 export const PPM = 1_000_000;
 export const SECONDS_PER_HOUR = 3600;
 
@@ -19,7 +23,6 @@ export const percentFromPpm = (ppm: number): number => ppm / 10_000;
 const NUMBER = String.raw`[-−+]?(?:\d+(?:[.,]\d*)?|[.,]\d+)`;
 const LENGTH = new RegExp(String.raw`^\s*(?:(${NUMBER})\s+)?(${NUMBER})(?:\s*/\s*(\d+))?\s*(mm|cm|in|inch|inches|"|″|pt|)\s*$`, 'i');
 const MM_PER: Record<string, number> = {
-  '': 1,
   mm: 1,
   cm: 10,
   in: MM_PER_INCH,
@@ -32,17 +35,17 @@ const MM_PER: Record<string, number> = {
 
 /**
  * A length as a person types it, in millimetres: "148", "148,5 mm", "5 1/2 in", "8.5″", "72 pt".
- * Without a unit it is millimetres. Null when the text is not (yet) a length; the field keeps the text.
+ * Without a unit it is in the unit said, millimetres as a rule. Null when the text is not (yet) a length; the field keeps the text.
  *
  * @example lengthMmFromText('5 1/2 in') // 139.7
  */
-export function lengthMmFromText(text: string): number | null {
+export function lengthMmFromText(text: string, plain: 'mm' | 'in' = 'mm'): number | null {
   const found = LENGTH.exec(text);
   if (!found) return null;
   const [, whole, last = '', below, unit = ''] = found;
   if (whole !== undefined && below === undefined) return null; // "5 1 in" is half typed
   const read = (s: string): number => Number(s.replace(',', '.').replace('−', '-'));
   const fraction = below === undefined ? read(last) : read(last) / Number(below);
-  const mm = ((whole === undefined ? 0 : read(whole)) + fraction) * (MM_PER[unit.toLowerCase()] ?? NaN);
+  const mm = ((whole === undefined ? 0 : read(whole)) + fraction) * (MM_PER[unit.toLowerCase() || plain] ?? NaN);
   return Number.isFinite(mm) ? mm : null;
 }

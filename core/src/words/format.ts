@@ -1,3 +1,5 @@
+import { KG_PER_POUND, M_PER_FOOT, MM_PER_INCH, poundsFromKg, UM_PER_CALIPER_POINT } from '../quantity/units';
+
 /** Thin space between thousands, true minus. */
 const THIN = '\u2009';
 const MINUS = '\u2212';
@@ -83,8 +85,47 @@ export interface Shown {
   unit: string;
 }
 
+/** How a person reads sizes, masses and calipers. Grammage stays g/m²: a basis weight would need the paper's class. */
+export type UnitSystem = 'metric' | 'imperial';
+
+const SIXTY_FOURTHS = 64;
+/** Inches as they stand on a rule: whole and sixty-fourths where the length is one, else thousandths. */
+function inchText(mm: number, decimals: number): string {
+  const parts = (mm / MM_PER_INCH) * SIXTY_FOURTHS;
+  const whole = Math.round(parts);
+  if (whole === 0 || Math.abs(parts - whole) > 1e-6) return formatNumber(mm / MM_PER_INCH, decimals);
+  let [over, below] = [Math.abs(whole) % SIXTY_FOURTHS, SIXTY_FOURTHS];
+  while (over > 0 && over % 2 === 0) [over, below] = [over / 2, below / 2];
+  const inches = Math.floor(Math.abs(whole) / SIXTY_FOURTHS);
+  return (
+    (whole < 0 ? MINUS : '') +
+    [inches > 0 || over === 0 ? String(inches) : '', over > 0 ? `${over}/${below}` : ''].filter(Boolean).join(' ')
+  );
+}
+
+/** A length as it is typed by a person of either system: reading it back gives the same millimetres (to 1e-4 mm where it is no fraction). */
+export const typedLength = (mm: number, system: UnitSystem): string =>
+  system === 'imperial' ? `${inchText(mm, 4)} in` : String(Math.round(mm * 1e4) / 1e4);
+
+const IMPERIAL: Record<string, (value: number) => Shown> = {
+  mm: (v) => ({ number: inchText(v, 3), unit: 'in' }),
+  µm: (v) => ({ number: formatNumber(v / UM_PER_CALIPER_POINT, 1), unit: 'pt' }),
+  kg: (v) => ({ number: formatNumber(poundsFromKg(v), 2), unit: 'lb' }),
+  m: (v) => ({ number: formatNumber(v / M_PER_FOOT, 0), unit: 'ft' }),
+  'mm/s': (v) => ({ number: formatNumber(v / MM_PER_INCH, 1), unit: 'in/s' }),
+};
+
+/** Where and for whom a figure is shown. */
+export interface Place {
+  timeZone: string;
+  currency: string;
+  units?: UnitSystem;
+}
+
 /** A figure's value as it is shown: number and unit apart, so that the unit can stand lighter. */
-export function formatFigure(value: number, unit: string, place: { timeZone: string; currency: string }): Shown {
+export function formatFigure(value: number, unit: string, place: Place): Shown {
+  const imperial = place.units === 'imperial' ? IMPERIAL[unit] : undefined;
+  if (imperial) return imperial(value);
   if (unit === 's') return { number: formatDuration(value), unit: '' };
   if (unit === 'moment') return { number: formatMoment(value, place.timeZone), unit: '' };
   if (unit === 'ppm') return { number: formatNumber(value / 10_000, 2), unit: '%' };
@@ -92,4 +133,22 @@ export function formatFigure(value: number, unit: string, place: { timeZone: str
   const words = PLURALS[unit];
   if (words) return { number: formatNumber(value, Number.isInteger(value) ? 0 : 1), unit: Math.abs(value) === 1 ? words[0] : words[1] };
   return { number: formatNumber(value, DECIMALS[unit] ?? 1), unit: unit === '1' ? '' : unit === '1/h' ? 'an hour' : unit };
+}
+
+const TYPED: Record<string, { unit: string; per: number }> = {
+  s: { unit: 'min', per: 60 },
+  ppm: { unit: '%', per: 10_000 },
+  '1/h': { unit: 'an hour', per: 1 },
+};
+const TYPED_IMPERIAL: Record<string, { unit: string; per: number }> = {
+  mm: { unit: 'in', per: MM_PER_INCH },
+  µm: { unit: 'pt', per: UM_PER_CALIPER_POINT },
+  kg: { unit: 'lb', per: KG_PER_POUND },
+  m: { unit: 'ft', per: M_PER_FOOT },
+};
+
+/** The unit in which a person types a figure by hand, and how much of the figure's own unit one of it is. */
+export function typingUnit(unit: string, place: Place): { unit: string; per: number } {
+  const own = { unit: formatFigure(2, unit, place).unit, per: 1 };
+  return (place.units === 'imperial' ? TYPED_IMPERIAL[unit] : undefined) ?? TYPED[unit] ?? own;
 }

@@ -20,8 +20,8 @@ export const peopleHandlers: Handlers<typeof people> = {
     const password = await hash(body.password);
     await ctx.db
       .query(ADD_PERSON, [body.id, body.name, body.fullName, body.initials, body.roles, password])
-      .catch((e: { code?: string }) => {
-        if (e.code !== '23505') throw e;
+      .catch((e: unknown) => {
+        if ((e as { code?: string }).code !== '23505') throw e;
         throw new Refused(409, 'name-taken', 'This sign-in name is taken.', {
           fields: [{ path: 'name', says: 'is taken by somebody else' }],
         });

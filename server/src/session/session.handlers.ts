@@ -1,23 +1,16 @@
 import { hash, verify } from '@node-rs/argon2';
-import type { session } from '@druckerei/contract';
+import type { Me, session } from '@druckerei/contract';
 import { signedIn } from '../context';
 import { Refused } from '../errors';
 import type { Handlers } from '../implement';
-import { ADD_ATTEMPT, FAILED_ATTEMPTS, FORGET_ATTEMPTS, USER_BY_NAME } from './session.queries';
+import { ADD_ATTEMPT, FAILED_ATTEMPTS, FORGET_ATTEMPTS, SET_UNITS, USER_BY_NAME } from './session.queries';
 
 const MOST_OF_NAME = 8;
 const MOST_OF_ADDRESS = 40;
 /** Verified for unknown names too, so that the time taken tells nothing. */
 let dummy: Promise<string> | undefined;
 
-interface UserRow {
-  id: string;
-  name: string;
-  fullName: string;
-  initials: string;
-  roles: ('planner' | 'press' | 'finishing' | 'ink' | 'inspector' | 'store' | 'admin')[];
-  passwordHash: string;
-}
+type UserRow = Me & { id: string; passwordHash: string };
 
 export const sessionHandlers: Handlers<typeof session> = {
   'session.signIn': async ({ body }, ctx) => {
@@ -34,9 +27,15 @@ export const sessionHandlers: Handlers<typeof session> = {
     }
     await ctx.db.query(FORGET_ATTEMPTS, [name]);
     await ctx.session.begin(user.id);
-    return { name: user.name, fullName: user.fullName, initials: user.initials, roles: user.roles };
+    const { fullName, initials, roles, units } = user;
+    return { name: user.name, fullName, initials, roles, units };
   },
   'session.me': (_asked, ctx) => Promise.resolve(signedIn(ctx)),
+  'session.units': async ({ body }, ctx) => {
+    const me = signedIn(ctx);
+    await ctx.db.query(SET_UNITS, [me.id, body.units]);
+    return { ...me, units: body.units };
+  },
   'session.signOut': async (_asked, ctx) => {
     await ctx.session.end();
     return {};

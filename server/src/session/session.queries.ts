@@ -1,13 +1,13 @@
 /** A person by sign-in name. $1 text name, lower case. */
 export const USER_BY_NAME = `
-select id, name, full_name as "fullName", initials, roles, password_hash as "passwordHash"
+select id, name, full_name as "fullName", initials, roles, units, password_hash as "passwordHash"
 from users
 where name = $1
   and active`;
 
 /** A person by id. $1 uuid. */
 export const USER_BY_ID = `
-select id, name, full_name as "fullName", initials, roles
+select id, name, full_name as "fullName", initials, roles, units
 from users
 where id = $1
   and active`;
@@ -24,3 +24,6 @@ where (name = $1 or address = $2)
 export const ADD_ATTEMPT = `insert into sign_in_attempts (name, address) values ($1, $2)`;
 /** A successful sign-in forgets the failed ones of that name. $1 text name. */
 export const FORGET_ATTEMPTS = `delete from sign_in_attempts where name = $1 or at < now() - interval '1 day'`;
+
+/** $1 uuid, $2 text */
+export const SET_UNITS = `update users set units = $2 where id = $1`;

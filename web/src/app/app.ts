@@ -3,6 +3,7 @@ import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
+import type { UnitSystem } from '@druckerei/core';
 import { SessionActions, sessionFeature } from './session/session.feature';
 import { SignIn } from './session/sign-in';
 import { Shortcuts } from './shared/shortcuts';
@@ -40,6 +41,11 @@ import { Theme } from './shared/theme';
               @for (t of themes; track t.choice) {
                 <button mat-menu-item type="button" (click)="theme.choose(t.choice)">
                   {{ t.says }}{{ theme.choice() === t.choice ? ' ✓' : '' }}
+                </button>
+              }
+              @for (u of units; track u.system) {
+                <button mat-menu-item type="button" (click)="choose(u.system)">
+                  {{ u.says }}{{ person.units === u.system ? ' ✓' : '' }}
                 </button>
               }
               <button mat-menu-item type="button" (click)="signOut()">Sign out</button>
@@ -115,6 +121,10 @@ export class App {
     { choice: 'light', says: 'Light' },
     { choice: 'dark', says: 'Dark' },
   ] as const;
+  protected readonly units = [
+    { system: 'metric', says: 'Millimetres and kilograms' },
+    { system: 'imperial', says: 'Inches, pounds and points' },
+  ] as const;
   protected readonly me = this.store.selectSignal(sessionFeature.selectMe);
   protected readonly expired = this.store.selectSignal(sessionFeature.selectExpired);
   protected readonly known = computed(() => this.store.selectSignal(sessionFeature.selectKnown)());
@@ -136,6 +146,9 @@ export class App {
 
   protected showKeys(): void {
     this.dialog.open(ShortcutsDialog, { width: '440px' });
+  }
+  protected choose(units: UnitSystem): void {
+    this.store.dispatch(SessionActions.unitsChosen({ units }));
   }
   protected signOut(): void {
     this.store.dispatch(SessionActions.signOutAsked());

@@ -11,6 +11,7 @@ import {
   type Plan,
   type RiverStone,
   type Stone,
+  type Place,
 } from '@druckerei/core';
 
 interface Drawn {
@@ -42,7 +43,7 @@ export class CountRiver {
   readonly plan = input.required<Plan>();
   readonly river = input.required<RiverStone[]>();
   readonly chosen = input<string | null>(null);
-  readonly place = input.required<{ timeZone: string; currency: string }>();
+  readonly place = input.required<Place>();
   readonly asList = input(false);
   readonly stale = input(false);
   readonly chooseStone = output<string>();

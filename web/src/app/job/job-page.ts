@@ -13,6 +13,7 @@ import {
   orderedQuantity,
   type Override,
   type TotalKey,
+  type Place,
 } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
 import { Planner } from '../planner/planner';
@@ -21,6 +22,7 @@ import { ProductForm } from '../product/product-form';
 import { EditValue } from '../shared/edit-value';
 import { FigureValue } from '../shared/figure';
 import { Shortcuts } from '../shared/shortcuts';
+import { Units } from '../shared/units';
 import { sessionFeature } from '../session/session.feature';
 import { ComparePanel } from './compare-panel';
 import { CountRiver } from './count-river';
@@ -76,6 +78,7 @@ const FOOT: TotalKey[] = [
 export class JobPage implements OnDestroy {
   readonly id = input.required<string>();
   private readonly store = inject(Store);
+  private readonly units = inject(Units);
   private readonly dialog = inject(MatDialog);
   protected readonly planner = inject(Planner);
   protected readonly searcher = inject(Searcher);
@@ -105,7 +108,11 @@ export class JobPage implements OnDestroy {
   protected readonly locked = computed(() => this.job()?.state === 'released' || !this.me()?.roles.includes('planner'));
   protected readonly wrong = computed(() => Object.keys(this.refused()).length > 0);
   protected readonly planning = this.planner.planning;
-  protected readonly place = computed(() => ({ timeZone: this.plant()?.timeZone ?? 'UTC', currency: this.plant()?.currency ?? 'EUR' }));
+  protected readonly place = computed((): Place => ({
+    timeZone: this.plant()?.timeZone ?? 'UTC',
+    currency: this.plant()?.currency ?? 'EUR',
+    units: this.units.system(),
+  }));
   protected readonly who = computed(() => this.me()?.fullName ?? '');
   protected readonly stone = computed(() => this.planning()?.plan.stones.find((s) => s.id === this.stoneId()) ?? null);
   /** The part whose sheet is drawn: the first stone of a part that lies on a press sheet. */

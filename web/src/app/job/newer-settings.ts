@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { findingTitle, formatFigure, label, type Moved } from '@druckerei/core';
+import { findingTitle, formatFigure, label, type Moved, type Place } from '@druckerei/core';
 
 /** A draft planned for settings that are no longer in force: what the newer ones would change, and the way to take them. */
 @Component({
@@ -29,7 +29,7 @@ import { findingTitle, formatFigure, label, type Moved } from '@druckerei/core';
 })
 export class NewerSettings {
   readonly moved = input.required<Moved | null>();
-  readonly place = input.required<{ timeZone: string; currency: string }>();
+  readonly place = input.required<Place>();
   readonly locked = input(false);
   readonly taking = input(false);
   readonly take = output();

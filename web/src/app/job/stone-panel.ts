@@ -1,5 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { CAUTION_DEFERS, CAUTIONS, editAt, type Edit, type JobSpec, label, type PanelRow, type Plan, type Stone } from '@druckerei/core';
+import {
+  CAUTION_DEFERS,
+  CAUTIONS,
+  editAt,
+  type Edit,
+  type JobSpec,
+  label,
+  type PanelRow,
+  type Plan,
+  type Stone,
+  type Place,
+} from '@druckerei/core';
 import { EditValue, type EditKind } from '../shared/edit-value';
 import { FigureValue } from '../shared/figure';
 import { FindingMark } from './finding-mark';
@@ -112,7 +123,7 @@ export class StonePanel {
   readonly stone = input.required<Stone>();
   readonly plan = input.required<Plan>();
   readonly spec = input.required<JobSpec>();
-  readonly place = input.required<{ timeZone: string; currency: string }>();
+  readonly place = input.required<Place>();
   readonly refused = input<Record<string, string>>({});
   readonly locked = input(false);
   readonly edits = output<Edit[]>();

@@ -1,6 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
-import { stoneName, type Figure, formatFigure, FORMULAS, label, type Override, type Plan, type Term } from '@druckerei/core';
+import {
+  stoneName,
+  type Figure,
+  formatFigure,
+  FORMULAS,
+  label,
+  type Override,
+  type Plan,
+  type Term,
+  type Place,
+  typingUnit,
+} from '@druckerei/core';
 
 interface TermRow {
   name: string;
@@ -50,7 +61,9 @@ const DAY_MS = 86_400_000;
     @if (!locked()) {
       @if (byHand()) {
         <form [formGroup]="form" (ngSubmit)="send()">
-          <label>Instead<input class="field-input" formControlName="value" inputmode="decimal" /></label
+          <label
+            >Instead{{ typing().unit ? ', in ' + typing().unit : ''
+            }}<input class="field-input" formControlName="value" inputmode="decimal" /></label
           ><label>Until<input class="field-input" type="date" formControlName="until" /></label>
           <label class="wide">Why<input class="field-input" formControlName="reason" /></label>
           <button class="act" type="submit" [disabled]="form.invalid">Set</button
@@ -112,7 +125,7 @@ const DAY_MS = 86_400_000;
 export class Working {
   readonly plan = input.required<Plan>();
   readonly id = input.required<string>();
-  readonly place = input.required<{ timeZone: string; currency: string }>();
+  readonly place = input.required<Place>();
   readonly who = input.required<string>();
   readonly locked = input(false);
   readonly explain = output<string>();
@@ -130,6 +143,8 @@ export class Working {
     const f = this.figure();
     return f ? formatFigure(f.value, f.unit, this.place()) : { number: '', unit: '' };
   });
+  /** What is typed by hand is in this unit. */
+  protected readonly typing = computed(() => typingUnit(this.figure()?.unit ?? '', this.place()));
   protected readonly pm = computed(() => {
     const f = this.figure();
     return f?.pm ? formatFigure(f.pm, f.unit === 'moment' ? 's' : f.unit, this.place()).number : '';
@@ -185,7 +200,7 @@ export class Working {
   protected send(): void {
     const { value, until, reason } = this.form.getRawValue();
     this.override.emit({
-      value: Number(value.replace(',', '.').replace('−', '-').trim()),
+      value: Number(value.replace(',', '.').replace('−', '-').trim()) * this.typing().per,
       reason,
       by: this.who(),
       until: Math.floor(Date.parse(`${until}T23:59:59Z`) / 1000),

@@ -18,6 +18,7 @@ import {
   NO_CHOICES,
   type Plant,
   type Shelf,
+  type Place,
 } from '@druckerei/core';
 import { CountRiver } from '../job/count-river';
 import { Findings } from '../job/findings';
@@ -27,6 +28,7 @@ import { ApiCaller, type Failure } from '../shared/api';
 import { EditValue } from '../shared/edit-value';
 import { PlanContext } from '../shared/plan-context';
 import { Shortcuts } from '../shared/shortcuts';
+import { Units } from '../shared/units';
 import { SessionActions } from '../session/session.feature';
 
 const NEW_NAME = 'New order';
@@ -70,6 +72,7 @@ export class NewOrder implements OnDestroy {
   private readonly api = inject(ApiCaller);
   private readonly router = inject(Router);
   private readonly store = inject(Store);
+  private readonly units = inject(Units);
   private readonly plants = inject(PlanContext);
   protected readonly planner = inject(Planner);
   protected readonly families = Object.values(FAMILIES).map(({ id, words }) => ({ id, words }));
@@ -92,7 +95,11 @@ export class NewOrder implements OnDestroy {
   );
   protected readonly customers = signal<Customer[]>([]);
   protected readonly plant = computed(() => this.context()?.plant ?? null);
-  protected readonly place = computed(() => ({ timeZone: this.plant()?.timeZone ?? 'UTC', currency: this.plant()?.currency ?? 'EUR' }));
+  protected readonly place = computed((): Place => ({
+    timeZone: this.plant()?.timeZone ?? 'UTC',
+    currency: this.plant()?.currency ?? 'EUR',
+    units: this.units.system(),
+  }));
   protected readonly planning = this.planner.planning;
   protected readonly item = computed(() => Object.entries(this.spec().items)[0]);
   protected readonly quantity = computed(() => String(Object.values(this.item()?.[1].versions ?? {})[0]?.quantity ?? ''));

@@ -76,7 +76,7 @@ export class ProductForm {
           label: made?.family.words.fields[field.key] ?? field.key,
           kind: field.kind === 'length' ? 'length' : 'count',
           text,
-          display: field.kind === 'length' ? `${text} mm` : text,
+          display: text,
           refused: this.why(field.key),
         };
       });
@@ -137,7 +137,7 @@ export class ProductForm {
 
   private textOf(field: WishField, value: unknown): string {
     if (Array.isArray(value)) return value.join(', ');
-    if (typeof value === 'number') return field.kind === 'length' ? formatNumber(value, 2) : String(value);
+    if (typeof value === 'number') return String(value);
     return typeof value === 'string' ? value : '';
   }
 }

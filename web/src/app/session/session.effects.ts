@@ -1,6 +1,6 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
-import { catchError, exhaustMap, map, of, tap } from 'rxjs';
+import { catchError, concatMap, EMPTY, exhaustMap, map, of, tap } from 'rxjs';
 import { ApiCaller, type Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
 import { SessionActions } from './session.feature';
@@ -58,4 +58,19 @@ export const listen = createEffect(
       }),
     ),
   { functional: true, dispatch: false },
+);
+
+/** Shown at once; kept for the person on the server, for every screen he or she signs in at. */
+export const chooseUnits = createEffect(
+  (actions$ = inject(Actions), api = inject(ApiCaller)) =>
+    actions$.pipe(
+      ofType(SessionActions.unitsChosen),
+      concatMap(({ units }) =>
+        api.call('session.units', { body: { units } }).pipe(
+          map((me) => SessionActions.signedIn({ me })),
+          catchError((failure: Failure) => (failure.status === 401 ? of(SessionActions.sessionExpired()) : EMPTY)),
+        ),
+      ),
+    ),
+  { functional: true },
 );

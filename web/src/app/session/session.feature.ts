@@ -13,6 +13,7 @@ export const SessionActions = createActionGroup({
     'Sign out asked': emptyProps(),
     'Signed out': emptyProps(),
     'Session expired': emptyProps(),
+    'Units chosen': props<{ units: Me['units'] }>(),
   },
 });
 
@@ -32,6 +33,7 @@ export const sessionFeature = createFeature({
     on(SessionActions.signedIn, (_s, { me }): SessionState => ({ me, call: 'idle', known: true, expired: false })),
     on(SessionActions.signInFailed, (s, { failure }): SessionState => ({ ...s, call: { failure }, known: true })),
     on(SessionActions.nobodySignedIn, SessionActions.signedOut, (): SessionState => ({ ...initial, known: true })),
+    on(SessionActions.unitsChosen, (s, { units }): SessionState => ({ ...s, me: s.me && { ...s.me, units } })),
     on(SessionActions.sessionExpired, (s): SessionState => ({ ...s, expired: true, known: true })),
   ),
 });

@@ -7,7 +7,13 @@ import * as effects from './session.effects';
 import { SessionActions, sessionFeature, type SessionState } from './session.feature';
 import { SignIn } from './sign-in';
 
-const me = { name: 'anselm', fullName: 'Anselm Hardt', initials: 'AH', roles: ['planner' as const] };
+const me = {
+  name: 'anselm',
+  fullName: 'Anselm Hardt',
+  initials: 'AH',
+  roles: ['planner' as const],
+  units: 'metric' as 'metric' | 'imperial',
+};
 const after = (...actions: Parameters<typeof sessionFeature.reducer>[1][]): SessionState =>
   actions.reduce<SessionState>((s, a) => sessionFeature.reducer(s, a), sessionFeature.reducer(undefined, { type: 'start' }));
 
@@ -24,6 +30,11 @@ describe('the session', () => {
       'goes on after signing in again',
       [SessionActions.signedIn({ me }), SessionActions.sessionExpired(), SessionActions.signedIn({ me })],
       { me, expired: false },
+    ],
+    [
+      'shows the units that were chosen at once',
+      [SessionActions.signedIn({ me }), SessionActions.unitsChosen({ units: 'imperial' })],
+      { me: { ...me, units: 'imperial' } },
     ],
     ['forgets the person on signing out', [SessionActions.signedIn({ me }), SessionActions.signedOut()], { me: null, known: true }],
   ])('%s', (_name, actions, expected) => {

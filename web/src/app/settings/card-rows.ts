@@ -2,7 +2,7 @@ import { CARD_WORDS, type CardField, type Plant } from '@druckerei/core';
 import { type EditKind, typedFrom } from '../shared/edit-value';
 import type { CardRow } from './card-fields';
 
-const UNITS: Partial<Record<EditKind, string>> = { length: 'mm', minutes: 'min', seconds: 's', hours: 'h', percent: '%' };
+const UNITS: Partial<Record<EditKind, string>> = { minutes: 'min', seconds: 's', hours: 'h', percent: '%' };
 
 /** What stands at a place of a document; undefined where there is nothing. */
 export const at = (document: unknown, path: readonly string[]): unknown =>
@@ -22,7 +22,12 @@ export function cardRow(cx: RowContext, below: readonly string[], field: CardFie
     at: path,
     label: CARD_WORDS[field.key] ?? field.key,
     kind: field.kind,
-    text: typeof value === 'number' ? typedFrom(field.kind, value) : String(value ?? ''),
+    text:
+      typeof value === 'number'
+        ? typedFrom(field.kind, value)
+        : typeof value === 'string' || typeof value === 'boolean'
+          ? String(value)
+          : '',
     unit,
     changed: JSON.stringify(value) !== JSON.stringify(at(cx.inForce, path)),
     refused: cx.refused[path.join('.')] ?? null,

@@ -43,7 +43,7 @@ export class MachineCard {
       .filter((f) => f.onDrawing)
       .map((f) => {
         const row = cardRow(this.context(), ['machines', this.id()], f);
-        return { key: f.key, label: row.label, kind: f.kind, text: row.text, display: `${row.text} mm`, refused: row.refused };
+        return { key: f.key, label: row.label, kind: f.kind, text: row.text, display: row.text, refused: row.refused };
       }),
   );
   protected readonly rows = computed(() =>

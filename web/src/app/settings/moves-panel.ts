@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { MovedJob } from '@druckerei/contract';
-import { findingTitle, formatFigure, label, type Unit } from '@druckerei/core';
+import { findingTitle, formatFigure, label, type Place } from '@druckerei/core';
 import type { Trial } from './settings.feature';
 
 /** What the changed settings would do to every open job, job by job, before they are put in force. */
@@ -60,12 +60,12 @@ import type { Trial } from './settings.feature';
 export class MovesPanel {
   readonly trial = input.required<Trial | null>();
   readonly changed = input.required<boolean>();
-  readonly place = input.required<{ timeZone: string; currency: string }>();
+  readonly place = input.required<Place>();
   readonly stopped = output();
   private readonly said = computed(() => this.place());
   protected changes(j: MovedJob): string[] {
     const shown = (value: number, unit: string): string => {
-      const f = formatFigure(value, unit as Unit, this.said());
+      const f = formatFigure(value, unit, this.said());
       return `${f.number} ${f.unit}`.trim();
     };
     return [

@@ -3,9 +3,20 @@ import { DatePipe } from '@angular/common';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Person } from '@druckerei/contract';
-import { editAt, formatNumber, machineScene, type Plant, PROCESS_WORDS, PROCESSES, sceneSvg, type Stock } from '@druckerei/core';
+import {
+  editAt,
+  formatNumber,
+  machineScene,
+  type Plant,
+  PROCESS_WORDS,
+  PROCESSES,
+  sceneSvg,
+  type Stock,
+  type Place,
+} from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
 import { Shortcuts } from '../shared/shortcuts';
+import { Units } from '../shared/units';
 import type { RowContext } from './card-rows';
 import { LossesCard } from './losses-card';
 import { MachineCard } from './machine-card';
@@ -35,6 +46,7 @@ const SECTIONS = [
 export class SettingsPage {
   readonly section = input.required<string>();
   private readonly store = inject(Store);
+  private readonly units = inject(Units);
   protected readonly sections = SECTIONS;
   private readonly me = this.store.selectSignal(sessionFeature.selectMe);
   protected readonly allowed = computed(() => this.me()?.roles.includes('admin') ?? false);
@@ -62,7 +74,11 @@ export class SettingsPage {
     return typeof a === 'object' ? a.failure : null;
   });
   protected readonly tried = computed(() => this.trial() !== null && this.trial()?.running === false);
-  protected readonly place = computed(() => ({ timeZone: this.plant()?.timeZone ?? 'UTC', currency: this.plant()?.currency ?? 'EUR' }));
+  protected readonly place = computed((): Place => ({
+    timeZone: this.plant()?.timeZone ?? 'UTC',
+    currency: this.plant()?.currency ?? 'EUR',
+    units: this.units.system(),
+  }));
   protected readonly context = computed((): RowContext | null => {
     const [plant, inForce] = [this.plant(), this.inForce()];
     return plant && inForce ? { plant, inForce, refused: this.refused() } : null;
@@ -104,8 +120,7 @@ export class SettingsPage {
   });
   protected readonly chosen = linkedSignal<{ section: string; first: string }, string>({
     source: () => ({ section: this.section(), first: this.listed()[0]?.id ?? '' }),
-    computation: ({ section, first }, before) =>
-      before && before.source.section === section && before.value !== '' ? before.value : first,
+    computation: ({ section, first }, before) => (before?.source.section === section && before.value !== '' ? before.value : first),
   });
 
   constructor() {

@@ -36,7 +36,13 @@ export const load = createEffect(
     store = inject(Store),
   ) =>
     merge(
-      actions$.pipe(ofType(SettingsActions.opened, SettingsApiActions.accepted, SessionActions.signedIn)),
+      actions$.pipe(ofType(SettingsActions.opened, SettingsApiActions.accepted)),
+      // Signed in again after the session ended in mid-work; what was changed stays.
+      actions$.pipe(
+        ofType(SessionActions.signedIn),
+        withLatestFrom(store.select(settingsFeature.selectCall)),
+        filter(([, call]) => typeof call === 'object'),
+      ),
       changes.changes$.pipe(
         withLatestFrom(store.select(settingsFeature.selectEdits)),
         filter(([c, edits]) => (c === null || c.table === 'plants') && edits.length === 0),

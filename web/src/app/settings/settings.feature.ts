@@ -1,6 +1,6 @@
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
 import type { MovedJob, Person, PlantChange } from '@druckerei/contract';
-import { applyPlantEdits, type Edit, inverse, type Plant } from '@druckerei/core';
+import { applyPlantEdits, editAt, type Edit, type Plant } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 
 export const SettingsActions = createActionGroup({
@@ -83,16 +83,16 @@ function edited(s: SettingsState, edits: Edit[]): SettingsState {
     : { ...s, refused: Object.fromEntries(applied.issues.map((i) => [i.path, i.says])) };
 }
 
-/** One edit a place: the last wins, and one that leads back to what is in force is none. */
-function together(before: readonly Edit[], more: readonly Edit[]): Edit[] {
+const lies = (below: readonly string[], above: readonly string[]): boolean => above.every((key, i) => below[i] === key);
+
+/** One edit a place, the last wins: it takes what was edited below it along, and one that leads back to what is in force is none. */
+function together(inForce: Plant, before: readonly Edit[], more: readonly Edit[]): Edit[] {
   return more.reduce<Edit[]>(
-    (list, edit) => {
-      const at = edit.at.join('.');
-      const first = list.find((e) => e.at.join('.') === at);
-      const was = first ? first.was : edit.was;
-      const next: Edit = { at: edit.at, ...(was !== undefined && { was }), ...(edit.now !== undefined && { now: edit.now }) };
-      const rest = list.filter((e) => e !== first);
-      return JSON.stringify(next.was) === JSON.stringify(next.now) ? rest : [...rest, next];
+    (list, { at, now }) => {
+      const rest = list.filter((e) => !lies(e.at, at));
+      const next = editAt(inForce, at, now);
+      const within = rest.some((e) => lies(at, e.at));
+      return !within && JSON.stringify(next.was) === JSON.stringify(next.now) ? rest : [...rest, next];
     },
     [...before],
   );
@@ -119,11 +119,8 @@ export const settingsFeature = createFeature({
       return kept.length > 0 ? edited(fresh, kept) : fresh;
     }),
     on(SettingsApiActions.failed, (s, { failure }): SettingsState => ({ ...s, call: { failure } })),
-    on(SettingsActions.edited, (s, { edits }): SettingsState => edited(s, together(s.edits, edits))),
-    on(SettingsActions.undoAsked, (s): SettingsState => {
-      const last = s.edits.at(-1);
-      return last ? edited(s, together(s.edits, [inverse(last)])) : s;
-    }),
+    on(SettingsActions.edited, (s, { edits }): SettingsState => (s.inForce ? edited(s, together(s.inForce, s.edits, edits)) : s)),
+    on(SettingsActions.undoAsked, (s): SettingsState => edited(s, s.edits.slice(0, -1))),
     on(SettingsActions.allTakenBack, (s): SettingsState => edited(s, [])),
     on(SettingsActions.tryAsked, (s): SettingsState => ({ ...s, trial: { jobs: [], planned: 0, of: 0, running: true } })),
     on(SettingsActions.tryStopped, (s): SettingsState => ({ ...s, trial: null })),

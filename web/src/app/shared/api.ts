@@ -7,6 +7,7 @@ import type { Api, Problem, Replied, Sent } from '@druckerei/contract';
 const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]['path']] } = {
   'session.signIn': ['post', '/api/session'],
   'session.me': ['get', '/api/session'],
+  'session.units': ['put', '/api/session/units'],
   'session.signOut': ['delete', '/api/session'],
   'plants.current': ['get', '/api/plants/current'],
   'plants.history': ['get', '/api/plants/history'],

@@ -1,5 +1,7 @@
 import { TestBed } from '@angular/core/testing';
-import { EditValue, parseTyped } from './edit-value';
+import { signal } from '@angular/core';
+import { EditValue, parseTyped, typedFrom } from './edit-value';
+import { Units } from './units';
 
 describe('what a typed text means', () => {
   test.each([
@@ -49,5 +51,49 @@ describe('EditValue', () => {
     await f.whenStable();
     expect(sent).toEqual([700, 500]);
     expect(host.querySelector('input')).toBeNull();
+  });
+});
+
+describe('units of a person', () => {
+  const show = async (system: 'metric' | 'imperial', value: string) => {
+    TestBed.configureTestingModule({ providers: [{ provide: Units, useValue: { system: signal(system) } }] });
+    const f = TestBed.createComponent(EditValue);
+    for (const [k, v] of Object.entries({ label: 'Open width', kind: 'length', value })) f.componentRef.setInput(k, v);
+    const sent: unknown[] = [];
+    f.componentInstance.changed.subscribe((v) => sent.push(v));
+    await f.whenStable();
+    const host = f.nativeElement as HTMLElement;
+    const type = async (text: string): Promise<void> => {
+      host.querySelector('button')?.click();
+      await f.whenStable();
+      const input = host.querySelector('input') as HTMLInputElement;
+      input.value = text;
+      input.dispatchEvent(new Event('input'));
+      await f.whenStable();
+    };
+    return { host, sent, type };
+  };
+  it.each([
+    ['metric', '139.7', '139.7 mm'],
+    ['imperial', '139.7', '5 1/2 in'],
+    ['imperial', '', 'set'],
+  ] as const)('shows a length in %s', async (system, value, shown) => {
+    expect((await show(system, value)).host.textContent.trim()).toBe(shown);
+  });
+  it('takes a number without a unit in the person’s own', async () => {
+    const { sent, type } = await show('imperial', '139.7');
+    await type('8 1/2');
+    expect(sent[0]).toBeCloseTo(215.9, 9);
+    await type('100 mm');
+    expect(sent[1]).toBe(100);
+  });
+  it.each([
+    ['minutes', 1500, '25'],
+    ['percent', 15_000, '1.5'],
+    ['hours', 5400, '1.5'],
+    ['number', 0.12, '0.12'],
+  ] as const)('types back what is stored in %s', (kind, stored, text) => {
+    expect(typedFrom(kind, stored)).toBe(text);
+    expect(parseTyped(kind, text)).toBeCloseTo(stored, 9);
   });
 });

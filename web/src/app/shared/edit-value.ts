@@ -2,6 +2,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  inject,
   type ElementRef,
   input,
   linkedSignal,
@@ -9,7 +10,8 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { lengthMmFromText } from '@druckerei/core';
+import { lengthMmFromText, typedLength, type UnitSystem } from '@druckerei/core';
+import { Units } from './units';
 
 export type EditKind = 'count' | 'length' | 'percent' | 'hours' | 'minutes' | 'seconds' | 'number' | 'text' | 'moment';
 /** How much of what the document holds one typed unit is. */
@@ -23,11 +25,11 @@ const PER_TYPED: Record<EditKind, number> = {
 export const typedFrom = (kind: EditKind, value: number): string => String(Math.round((value / PER_TYPED[kind]) * 1e6) / 1e6);
 
 /** What a text means in the kind's own unit of the specification; null while it is half typed. */
-export function parseTyped(kind: EditKind, text: string): number | string | null | undefined {
+export function parseTyped(kind: EditKind, text: string, system: UnitSystem = 'metric'): number | string | null | undefined {
   const trimmed = text.trim();
   if (trimmed === '') return undefined;
   if (kind === 'text' || kind === 'moment') return trimmed;
-  if (kind === 'length') return lengthMmFromText(trimmed);
+  if (kind === 'length') return lengthMmFromText(trimmed, system === 'imperial' ? 'in' : 'mm');
   const plain = trimmed
     .replace(/[\s\u2009\u202f']/g, '')
     .replace(',', '.')
@@ -123,14 +125,25 @@ export class EditValue {
   readonly changed = output<number | string | undefined>();
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
   protected readonly open = signal(false);
-  protected readonly text = linkedSignal(() => this.value());
-  protected readonly shown = computed(() => this.display() ?? this.value());
-  protected readonly wrong = computed(() => (parseTyped(this.kind(), this.text()) === null ? ASKS[this.kind()] : (this.refused() ?? '')));
+  private readonly system = inject(Units).system;
+  /** The value as this person types it: a length in his or her own unit. */
+  private readonly typed = computed(() => {
+    const value = this.value();
+    return this.kind() === 'length' && value !== '' && Number.isFinite(Number(value)) ? typedLength(Number(value), this.system()) : value;
+  });
+  protected readonly text = linkedSignal(() => this.typed());
+  protected readonly shown = computed(() => {
+    if (this.kind() !== 'length') return this.display() ?? this.value();
+    return this.typed() === '' ? (this.display() ?? '') : this.system() === 'imperial' ? this.typed() : `${this.typed()} mm`;
+  });
+  protected readonly wrong = computed(() =>
+    parseTyped(this.kind(), this.text(), this.system()) === null ? ASKS[this.kind()] : (this.refused() ?? ''),
+  );
   private before = '';
 
   protected begin(): void {
-    this.before = this.value();
-    this.text.set(this.value());
+    this.before = this.typed();
+    this.text.set(this.typed());
     this.open.set(true);
     setTimeout(() => {
       this.field()?.nativeElement.focus();
@@ -139,7 +152,7 @@ export class EditValue {
   }
   protected type(text: string): void {
     this.text.set(text);
-    const parsed = parseTyped(this.kind(), text);
+    const parsed = parseTyped(this.kind(), text, this.system());
     if (parsed !== null) this.changed.emit(parsed);
   }
   protected close(): void {
@@ -147,7 +160,7 @@ export class EditValue {
   }
   protected back(): void {
     if (this.text() !== this.before) {
-      const parsed = parseTyped(this.kind(), this.before);
+      const parsed = parseTyped(this.kind(), this.before, this.system());
       if (parsed !== null) this.changed.emit(parsed);
     }
     this.text.set(this.before);

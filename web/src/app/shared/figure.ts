@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type Figure, formatFigure } from '@druckerei/core';
+import { type Figure, formatFigure, type Place } from '@druckerei/core';
 
 /** A figure with its unit; choosing it shows its working. Guesses show their width; an override shows that it is one. */
 @Component({
@@ -49,7 +49,7 @@ import { type Figure, formatFigure } from '@druckerei/core';
 export class FigureValue {
   readonly id = input.required<string>();
   readonly figure = input<Figure | undefined>();
-  readonly place = input.required<{ timeZone: string; currency: string }>();
+  readonly place = input.required<Place>();
   readonly widths = input(true);
   readonly explain = output<string>();
   protected readonly shown = computed(() => {

@@ -1,0 +1,89 @@
+import { expect, test } from '@playwright/test';
+import { enterOrder, signIn, type } from '../sign-in';
+
+test('a new rate is tried on the open jobs, put in force, and taken by a draft, by visible words', async ({ page, browser }) => {
+  await signIn(page);
+  await enterOrder(page, 'Card under old rates');
+  const costBefore = await page.getByRole('contentinfo').getByText('planning cost').locator('..').textContent();
+
+  const admin = await (await browser.newContext()).newPage();
+  await signIn(admin, 'runa', 'paper-river-25');
+  await admin.getByRole('button', { name: 'Runa Tormeel, menu' }).click();
+  await admin.getByRole('menuitem', { name: 'Settings' }).click();
+  await admin.getByRole('button', { name: /^Press 3/ }).click();
+  await type(admin, 'Rate while running', '370');
+  await expect(admin.getByText('One change, not in force')).toBeVisible();
+  // Nothing is lost by leaving: the change stands in this browser until it is put in force or taken back.
+  await admin.reload();
+  await expect(admin.getByText('One change, not in force')).toBeVisible();
+  await admin.getByRole('button', { name: 'See what it moves' }).click();
+  await expect(admin.getByText(/open jobs? move/)).toBeVisible();
+  await expect(admin.getByRole('link', { name: /Card under old rates/ })).toBeVisible();
+  await admin.getByLabel('Why').fill('the new rates of the works');
+  await admin.getByRole('button', { name: 'Put in force' }).click();
+  await expect(admin.getByText('stand on the settings before').or(admin.getByText('stands on the settings before'))).toBeVisible();
+  await admin.getByRole('link', { name: 'Changes so far' }).click();
+  await expect(admin.getByText('the new rates of the works')).toBeVisible();
+
+  // The draft that is open elsewhere hears of it, says what would differ, and takes it.
+  await expect(page.getByText('They would change: planning cost')).toBeVisible();
+  await page.getByRole('button', { name: 'Plan it for the new ones' }).click();
+  await expect(page.getByText('The settings of the works are newer')).toBeHidden();
+  expect(await page.getByRole('contentinfo').getByText('planning cost').locator('..').textContent()).not.toBe(costBefore);
+  await admin.close();
+});
+
+test('a value that cannot be is refused at its place, and the drawing stays', async ({ page }) => {
+  await signIn(page, 'runa', 'paper-river-25');
+  await page.getByRole('button', { name: 'Runa Tormeel, menu' }).click();
+  await page.getByRole('menuitem', { name: 'Settings' }).click();
+  await page.getByRole('button', { name: /^Press 3/ }).click();
+  await page.getByRole('button', { name: /^Smallest, width,/ }).click();
+  await page.getByRole('textbox', { name: 'Smallest, width' }).fill('900');
+  await expect(page.getByText('is more than the largest sheet, 740 mm')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('is more than the largest sheet')).toBeHidden();
+});
+
+test('somebody new is entered and signs in with the role given', async ({ page, browser }) => {
+  await signIn(page, 'runa', 'paper-river-25');
+  await page.getByRole('button', { name: 'Runa Tormeel, menu' }).click();
+  await page.getByRole('menuitem', { name: 'Settings' }).click();
+  await page.getByRole('link', { name: 'People' }).click();
+  await page.getByLabel('Signs in as').fill('tilda');
+  await page.getByLabel('Name', { exact: true }).fill('Tilda Kreuz');
+  await page.getByRole('textbox', { name: 'Initials' }).fill('TK');
+  await page.getByLabel('Role').selectOption('planner');
+  await page.getByLabel('First password').fill('a-long-password');
+  await page.getByRole('button', { name: 'Enter', exact: true }).click();
+  await expect(page.getByRole('row', { name: /tilda/ })).toBeVisible();
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, 'tilda', 'a-long-password');
+  await other.getByRole('button', { name: 'Tilda Kreuz, menu' }).click();
+  await expect(other.getByRole('menuitem', { name: 'Settings' })).toBeHidden();
+  await other.close();
+});
+
+test('a person who reads inches sees and types them, on every screen, and the job stays what it was', async ({ page }) => {
+  await signIn(page);
+  await enterOrder(page, 'Card in inches');
+  const sheets = await page.getByRole('contentinfo').getByRole('button').first().textContent();
+  await page.getByRole('button', { name: 'Product', exact: true }).click();
+  await type(page, 'Open width', '8 1/2 in');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Open width, 215\.9 mm/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Anselm Hardt, menu' }).click();
+  await page.getByRole('menuitem', { name: 'Inches, pounds and points' }).click();
+  await expect(page.getByRole('button', { name: /^Open width, 8 1\/2 in/ })).toBeVisible();
+  await expect(page.getByRole('contentinfo').getByText(/lb/).first()).toBeVisible();
+  await type(page, 'Open width', '8 1/4');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Open width, 8 1\/4 in/ })).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: 'Product', exact: true }).click();
+  await expect(page.getByRole('button', { name: /^Open width, 8 1\/4 in/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Anselm Hardt, menu' }).click();
+  await page.getByRole('menuitem', { name: 'Millimetres and kilograms' }).click();
+  await expect(page.getByRole('button', { name: /^Open width, 209\.55 mm/ })).toBeVisible();
+  expect(sheets).toMatch(/sheets/);
+});
