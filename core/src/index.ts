@@ -44,6 +44,7 @@ export { PROCESS_IDS, PROCESSES } from './processes/registry';
 export * from './families/family';
 export * from './families/folded-card-wish';
 export * from './families/label-sheet-wish';
+export * from './families/pseudo-words';
 export * from './families/registry';
 export * from './plan/core-version';
 export * from './plan/door';

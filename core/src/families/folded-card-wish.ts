@@ -1,13 +1,10 @@
 import { z } from 'zod';
 import { idText } from '../plant/plant-schema';
+import { coverageByInk, inkNames } from '../product/ink-names';
 import { LENGTH_MM, supplySchema } from '../product/job-spec';
 
 const foilMm = z.number().min(1, 'must be at least 1 mm').max(2_000, 'is longer than any sheet here');
 const sizeMm = z.number().min(LENGTH_MM.min, 'must be at least 10 mm').max(LENGTH_MM.max, 'is longer than any sheet here (5 m at most)');
-const inks = z
-  .array(z.string().trim().min(1).max(30))
-  .max(10, 'are more inks than a press has units (10 at most)')
-  .refine((list) => new Set(list).size === list.length, 'names an ink twice');
 const foilArea = z.strictObject({ name: z.string().max(60), widthMm: foilMm, heightMm: foilMm, tool: idText.optional() });
 const applied = z.strictObject({
   name: z.string().trim().min(1).max(60),
@@ -23,9 +20,9 @@ export const FoldedCardWish = z
     openHeightMm: sizeMm,
     folds: z.number().int().min(0).max(6),
     foldedWidthMm: sizeMm,
-    front: inks,
-    back: inks,
-    coveragePercent: z.record(z.string().max(30), z.number().min(0).max(100)),
+    front: inkNames,
+    back: inkNames,
+    coveragePercent: coverageByInk,
     totalInkPercent: z.number().min(0).max(400),
     bleedMm: z.number().min(0).max(50),
     smallestDistanceMm: z.number().min(0).max(500),

@@ -1,11 +1,8 @@
 import { z } from 'zod';
+import { coverageByInk, inkNames } from '../product/ink-names';
 import { LENGTH_MM } from '../product/job-spec';
 
 const labelMm = z.number().min(3, 'must be at least 3 mm').max(LENGTH_MM.max, 'is longer than any sheet here (5 m at most)');
-const inks = z
-  .array(z.string().trim().min(1).max(30))
-  .max(10, 'are more inks than a press has units (10 at most)')
-  .refine((list) => new Set(list).size === list.length, 'names an ink twice');
 const few = z.number().int().min(1, 'must be 1 or more').max(200, 'is more than a sheet holds (200 at most)');
 
 /** What an order of labels may say; all of it may be left out. */
@@ -17,8 +14,8 @@ export const LabelSheetWish = z
     along: few,
     gapMm: z.number().min(0).max(100),
     edgeMm: z.number().min(0).max(100),
-    inks,
-    coveragePercent: z.record(z.string().max(30), z.number().min(0).max(100)),
+    inks: inkNames,
+    coveragePercent: coverageByInk,
     totalInkPercent: z.number().min(0).max(400),
     bleedMm: z.number().min(0).max(50),
     smallestDistanceMm: z.number().min(0).max(500),

@@ -155,10 +155,9 @@ class GuillotineSearch {
       return lengths.push(l) - 1;
     };
     const cuts: Side['cuts'] = [];
-    for (let i = 0; i < lengths.length; i++) {
-      const whole = lengths[i] as number;
+    // The list grows while it is walked: each new length is cut in its turn.
+    for (const whole of lengths)
       cuts.push(Int32Array.from(this.cutsOf(whole).flatMap((at) => [placeOf(at), placeOf(this.reduced(whole - at))])));
-    }
     return { lengths, cuts };
   }
 

@@ -60,6 +60,16 @@ describe('laws over generated specifications', () => {
     );
   });
 
+  it.each(['constructor', '__proto__', 'toString'])('refuses %s as the name of an ink, a stock or an item', (name) => {
+    const spec = JSON.parse(JSON.stringify(cardSpec())) as ReturnType<typeof cardSpec>;
+    const product = spec.products['card'];
+    if (product?.kind !== 'made' || product.family !== 'folded-card') throw new Error('not the card');
+    expect(
+      JobSpecSchema.safeParse({ ...spec, products: { card: { ...product, wish: { ...product.wish, front: ['K', name] } } } }).success,
+    ).toBe(false);
+    expect(JobSpecSchema.safeParse({ ...spec, choices: { ...spec.choices, stock: { 'card.card': name } } }).success).toBe(false);
+  });
+
   it('every figure equals its formula of its terms, or the override in force', () => {
     fc.assert(
       fc.property(anySpec, (spec) => {

@@ -3,11 +3,16 @@ import type { Plant, Shelf } from './plant';
 
 /* The door for plant and shelf. Bounds keep out nonsense (a sheet of 20 m), not unusual plants. */
 
+/** Names that every object of the language has already (`constructor`): looked up as an id they would find what nobody entered. */
+export const isFreeName = (name: string): boolean => !(name in Object.prototype);
+export const KEPT_NAME = 'is a name the program keeps for itself';
+
 export const idText = z
   .string()
   .min(1)
   .max(120)
-  .regex(/^[\p{L}\p{N}._:+@>-]+$/u, 'may hold letters, digits and . _ : + @ > - only');
+  .regex(/^[\p{L}\p{N}._:+@>-]+$/u, 'may hold letters, digits and . _ : + @ > - only')
+  .refine(isFreeName, KEPT_NAME);
 const positive = (most: number): z.ZodNumber => z.number().positive().max(most);
 const notNegative = (most: number): z.ZodNumber => z.number().nonnegative().max(most);
 const sizeMm = z.tuple([positive(5_000), positive(5_000)]);

@@ -1,12 +1,21 @@
 import { FINDINGS, REMEDIES, type Args } from './en/findings';
 import { LABELS } from './en/labels';
+import { type ScreenKey, SCREENS } from './en/screens';
 
 /* The one catalogue of sentences, by what they are about. */
-export { CAUTION_DEFERS, CAUTIONS } from './en/cautions';
+export { CAUTIONS } from './en/cautions';
 export { FINDINGS, REMEDIES } from './en/findings';
 export { FORMULAS } from './en/formulas';
 export { LABELS, LEVEL_WORDS } from './en/labels';
+export { type ScreenKey, SCREENS } from './en/screens';
 export { CARD_WORDS, PRACTICE_ROOMS, PRACTICE_WORDS, PROCESS_WORDS, TAG_WORDS } from './en/settings';
+
+/** A sentence of a screen, with what is filled in for {0}, {1} … */
+export const say = (key: ScreenKey, ...filled: readonly unknown[]): string =>
+  SCREENS[key].replace(/\{(\d)\}/g, (_, n: string) => {
+    const value = filled[Number(n)];
+    return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+  });
 
 /** A label, or the word itself where the catalogue has none (names typed by people). */
 export const label = (key: string): string => LABELS[key] ?? key;

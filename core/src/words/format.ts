@@ -45,7 +45,9 @@ export function formatMoment(epochS: number, timeZone: string): string {
   return `${parts['weekday'] ?? ''} ${parts['day'] ?? ''} ${parts['month'] ?? ''} ${parts['hour'] ?? ''}:${parts['minute'] ?? ''}`;
 }
 
-const PLURALS: Record<string, [one: string, many: string]> = {
+/** Units of counts and rates as words, one and many. */
+export const UNIT_WORDS: Record<string, [one: string, many: string]> = {
+  '1/h': ['an hour', 'an hour'],
   sheet: ['sheet', 'sheets'],
   metre: ['metre', 'metres'],
   repeat: ['repeat', 'repeats'],
@@ -130,9 +132,9 @@ export function formatFigure(value: number, unit: string, place: Place): Shown {
   if (unit === 'moment') return { number: formatMoment(value, place.timeZone), unit: '' };
   if (unit === 'ppm') return { number: formatNumber(value / 10_000, 2), unit: '%' };
   if (unit.startsWith('money')) return { number: formatNumber(value, 2, true), unit: unit.replace('money', place.currency) };
-  const words = PLURALS[unit];
+  const words = UNIT_WORDS[unit];
   if (words) return { number: formatNumber(value, Number.isInteger(value) ? 0 : 1), unit: Math.abs(value) === 1 ? words[0] : words[1] };
-  return { number: formatNumber(value, DECIMALS[unit] ?? 1), unit: unit === '1' ? '' : unit === '1/h' ? 'an hour' : unit };
+  return { number: formatNumber(value, DECIMALS[unit] ?? 1), unit: unit === '1' ? '' : unit };
 }
 
 const TYPED: Record<string, { unit: string; per: number }> = {

@@ -3,7 +3,7 @@ import { toSVG } from 'bwip-js/node';
 import PDFDocument from 'pdfkit';
 import svgToPdf from 'svg-to-pdfkit';
 import {
-  CAUTION_DEFERS,
+  
   CAUTIONS,
   stoneName,
   findingKey,
@@ -318,7 +318,7 @@ class Paper {
     if (ids.length === 0) return;
     this.line(PAGE.left, 254, PAGE.right, 254, '#8A5E00', 1);
     this.text('Caution', PAGE.left, 256, 10.5, { font: 'Strong', colour: '#8A5E00' });
-    this.text(`${ids.map((id) => CAUTIONS[id] ?? id).join(' ')} ${CAUTION_DEFERS}`, PAGE.left + 20, 256, 9.5, { width: 158 });
+    this.text(`${ids.map((id) => CAUTIONS[id] ?? id).join(' ')} ${CAUTIONS['defers']}`, PAGE.left + 20, 256, 9.5, { width: 158 });
   }
 
   numberPages(): void {

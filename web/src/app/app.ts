@@ -1,3 +1,4 @@
+import { label, say } from '@druckerei/core';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
@@ -16,7 +17,7 @@ import { Theme } from './shared/theme';
   imports: [RouterOutlet, RouterLink, RouterLinkActive, MatMenuModule, MatDialogModule, SignIn],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` @if (!known()) {
-      <p class="wait soft" role="status">One moment …</p>
+      <p class="wait soft" role="status">{{ say('app.oneMoment') }}</p>
     } @else {
       @if (!me() || expired()) {
         <dk-sign-in />
@@ -24,19 +25,21 @@ import { Theme } from './shared/theme';
       @if (me(); as person) {
         <div [hidden]="expired()">
           <header>
-            <a class="name" routerLink="/orders">Druckerei</a>
-            <nav aria-label="Main"><a routerLink="/orders" routerLinkActive="here" ariaCurrentWhenActive="page">Orders</a></nav>
+            <a class="name" routerLink="/orders">{{ say('app.druckerei') }}</a>
+            <nav [attr.aria-label]="say('app.main')">
+              <a routerLink="/orders" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.orders') }}</a>
+            </nav>
             <span class="space"></span>
-            <button class="keys quiet" type="button" (click)="showKeys()">Keys <kbd class="kbd">?</kbd></button>
-            <button class="who" type="button" [matMenuTriggerFor]="menu" [attr.aria-label]="person.fullName + ', menu'">
+            <button class="keys quiet" type="button" (click)="showKeys()">{{ say('app.keys') }} <kbd class="kbd">?</kbd></button>
+            <button class="who" type="button" [matMenuTriggerFor]="menu" [attr.aria-label]="person.fullName + say('app.menu')">
               {{ person.initials }}
             </button>
             <mat-menu #menu="matMenu">
               <p class="person">
-                {{ person.fullName }}<br /><span class="soft">{{ person.roles.join(', ') }}</span>
+                {{ person.fullName }}<br /><span class="soft">{{ roles(person.roles) }}</span>
               </p>
               @if (person.roles.includes('admin')) {
-                <a mat-menu-item routerLink="/settings">Settings</a>
+                <a mat-menu-item routerLink="/settings">{{ say('app.settings') }}</a>
               }
               @for (t of themes; track t.choice) {
                 <button mat-menu-item type="button" (click)="theme.choose(t.choice)">
@@ -48,7 +51,7 @@ import { Theme } from './shared/theme';
                   {{ u.says }}{{ person.units === u.system ? ' ✓' : '' }}
                 </button>
               }
-              <button mat-menu-item type="button" (click)="signOut()">Sign out</button>
+              <button mat-menu-item type="button" (click)="signOut()">{{ say('app.signOut') }}</button>
             </mat-menu>
           </header>
           <router-outlet />
@@ -113,17 +116,18 @@ import { Theme } from './shared/theme';
   `,
 })
 export class App {
+  protected readonly say = say;
   private readonly store = inject(Store);
   private readonly dialog = inject(MatDialog);
   protected readonly theme = inject(Theme);
   protected readonly themes = [
-    { choice: 'system', says: 'Theme of the system' },
-    { choice: 'light', says: 'Light' },
-    { choice: 'dark', says: 'Dark' },
+    { choice: 'system', says: say('app.themeOfTheSystem') },
+    { choice: 'light', says: say('app.light') },
+    { choice: 'dark', says: say('app.dark') },
   ] as const;
   protected readonly units = [
-    { system: 'metric', says: 'Millimetres and kilograms' },
-    { system: 'imperial', says: 'Inches, pounds and points' },
+    { system: 'metric', says: say('app.millimetresAndKilograms') },
+    { system: 'imperial', says: say('app.inchesPoundsAndPoints') },
   ] as const;
   protected readonly me = this.store.selectSignal(sessionFeature.selectMe);
   protected readonly expired = this.store.selectSignal(sessionFeature.selectExpired);
@@ -136,7 +140,7 @@ export class App {
         keys: 'Shift+?',
         also: '?',
         shown: '?',
-        says: 'Show the keys',
+        says: say('app.showTheKeys'),
         run: () => {
           this.showKeys();
         },
@@ -144,6 +148,7 @@ export class App {
     ]);
   }
 
+  protected roles = (of: readonly string[]): string => of.map((r) => label(`role.${r}`)).join(', ');
   protected showKeys(): void {
     this.dialog.open(ShortcutsDialog, { width: '440px' });
   }

@@ -13,5 +13,6 @@ export const CAUTIONS: Record<string, string> = {
   rollers: 'Folder: in-running rollers; guards closed, inch with hands clear.',
   repetition: 'Handwork: change hands and task, take the rests that were planned.',
   lifting: 'Lift with two or with a table; pallets move by truck.',
+  /** After every caution. */
+  defers: 'Follow the machine’s manual and local rules; trained people only.',
 };
-export const CAUTION_DEFERS = 'Follow the machine’s manual and local rules; trained people only.';

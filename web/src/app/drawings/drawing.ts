@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { select } from 'd3-selection';
 import { zoom, type ZoomBehavior, zoomIdentity } from 'd3-zoom';
-import { formatNumber, inkColour, pathData, type Scene, type Shape } from '@druckerei/core';
+import { formatNumber, inkColour, pathData, type Scene, type Shape, say } from '@druckerei/core';
 
 /** A scene of core on screen: shapes by role, zoom with wheel and keys, pan by drag, and a measure between two points where the drawing is to scale. */
 @Component({
@@ -22,16 +22,16 @@ import { formatNumber, inkColour, pathData, type Scene, type Shape } from '@druc
       <div class="tools">
         @if (s.toScale) {
           <button type="button" class="plain" [attr.aria-pressed]="measuring()" (click)="toggleMeasure()">
-            {{ measuring() ? 'Stop measuring' : 'Measure' }}
+            {{ measuring() ? say('drawing.stopMeasuring') : say('drawing.measure') }}
           </button>
         }
         @if (distance() !== null) {
-          <span class="read" role="status">{{ distance() }} mm</span>
+          <span class="read" role="status">{{ say('drawing.mm', distance()) }}</span>
         }
         <span class="space"></span>
-        <button type="button" class="plain" (click)="by(1.4)" aria-label="Zoom in">+</button>
-        <button type="button" class="plain" (click)="by(1 / 1.4)" aria-label="Zoom out">−</button>
-        <button type="button" class="plain" (click)="whole()">Whole</button>
+        <button type="button" class="plain" (click)="by(1.4)" [attr.aria-label]="say('drawing.zoomIn')">+</button>
+        <button type="button" class="plain" (click)="by(1 / 1.4)" [attr.aria-label]="say('drawing.zoomOut')">−</button>
+        <button type="button" class="plain" (click)="whole()">{{ say('drawing.whole') }}</button>
       </div>
       <svg
         #board
@@ -91,11 +91,12 @@ import { formatNumber, inkColour, pathData, type Scene, type Shape } from '@druc
         </g>
       </svg>
     } @else {
-      <p class="soft empty">No drawing yet.</p>
+      <p class="soft empty">{{ say('drawing.noDrawingYet') }}</p>
     }`,
   styleUrl: './drawing.scss',
 })
 export class Drawing {
+  protected readonly say = say;
   readonly scene = input<Scene | null>(null);
   readonly pointed = output<[number, number]>();
   private readonly board = viewChild<ElementRef<SVGSVGElement>>('board');

@@ -1,33 +1,33 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMoment, formatNumber, label } from '@druckerei/core';
+import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMoment, formatNumber, label, say } from '@druckerei/core';
 
 /** Stocks, presses and work styles side by side, the cheapest good copy first. Each row is a whole plan; taking one is an edit like any other. */
 @Component({
   selector: 'dk-compare-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` <div class="top">
-      <h2>Stocks and presses, by cost per thousand good copies</h2>
+      <h2>{{ say('comparePanel.stocksAndPressesByCost') }}</h2>
       <span class="space"></span>
       @if (!done()) {
-        <span role="status" class="soft">{{ rows().length }} planned …</span>
-        <button type="button" class="quiet" (click)="stopped.emit()">Stop</button>
+        <span role="status" class="soft">{{ say('comparePanel.planned', rows().length) }}</span>
+        <button type="button" class="quiet" (click)="stopped.emit()">{{ say('comparePanel.stop') }}</button>
       } @else {
-        <button type="button" class="plain" (click)="stopped.emit()">Close</button>
+        <button type="button" class="plain" (click)="stopped.emit()">{{ say('comparePanel.close') }}</button>
       }
     </div>
     <table>
       <thead>
         <tr>
-          <th>Press</th>
-          <th>Stock</th>
-          <th>Work style</th>
-          <th class="number">Up</th>
-          <th class="number">To pull</th>
-          <th class="number">Plates</th>
-          <th class="number">On machines</th>
-          <th class="number">Per thousand</th>
-          <th class="number">Break-even</th>
-          <th>Ready</th>
+          <th>{{ say('comparePanel.press') }}</th>
+          <th>{{ say('comparePanel.stock') }}</th>
+          <th>{{ say('comparePanel.workStyle') }}</th>
+          <th class="number">{{ say('comparePanel.up') }}</th>
+          <th class="number">{{ say('comparePanel.toPull') }}</th>
+          <th class="number">{{ say('comparePanel.plates') }}</th>
+          <th class="number">{{ say('comparePanel.onMachines') }}</th>
+          <th class="number">{{ say('comparePanel.perThousand') }}</th>
+          <th class="number">{{ say('comparePanel.breakEven') }}</th>
+          <th>{{ say('comparePanel.ready') }}</th>
           <th></th>
         </tr>
       </thead>
@@ -50,11 +50,11 @@ import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMo
             <td>{{ moment(r.readyAt, timeZone()) }}</td>
             <td>
               @if (r.blocking > 0) {
-                <span class="fail">blocked</span>
+                <span class="fail">{{ say('comparePanel.blocked') }}</span>
               } @else if (r.chosen) {
-                as planned
+                {{ say('comparePanel.asPlanned') }}
               } @else {
-                <button type="button" class="plain" (click)="take.emit(r.edits)">Take it</button>
+                <button type="button" class="plain" (click)="take.emit(r.edits)">{{ say('comparePanel.takeIt') }}</button>
               }
             </td>
           </tr>
@@ -95,6 +95,7 @@ import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMo
   `,
 })
 export class ComparePanel {
+  protected readonly say = say;
   readonly rows = input.required<Compared[]>();
   readonly done = input.required<boolean>();
   readonly timeZone = input.required<string>();

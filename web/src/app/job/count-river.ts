@@ -12,6 +12,7 @@ import {
   type RiverStone,
   type Stone,
   type Place,
+  say,
 } from '@druckerei/core';
 
 interface Drawn {
@@ -40,6 +41,7 @@ const HEIGHT = 62;
   styleUrl: './count-river.scss',
 })
 export class CountRiver {
+  protected readonly say = say;
   readonly plan = input.required<Plan>();
   readonly river = input.required<RiverStone[]>();
   readonly chosen = input<string | null>(null);
@@ -76,9 +78,15 @@ export class CountRiver {
         lost: lostSum > 0 ? `−${formatNumber(lostSum)}` : '',
         lostSays: byKind.map((l) => `${label(l.kind)} ${formatNumber(l.value)}`).join(' · '),
         time: formatDuration(seconds),
-        wait: waits > 0 ? `waits ${formatDuration(waits)}` : '',
+        wait: waits > 0 ? say('countRiver.waits', formatDuration(waits)) : '',
         level: this.worst(stone),
-        says: `${name}, ${stone.machineName}, ${count ? `${count} ${shown?.unit ?? ''} good` : 'no pieces pass'}${lostSum > 0 ? `, ${formatNumber(lostSum)} lost` : ''}, ${formatDuration(seconds)}`,
+        says: [
+          name,
+          stone.machineName,
+          count ? say('countRiver.goodOf', count, shown?.unit) : say('countRiver.noPiecesPass'),
+          ...(lostSum > 0 ? [say('countRiver.lostOf', formatNumber(lostSum))] : []),
+          formatDuration(seconds),
+        ].join(', '),
       };
     });
   });

@@ -11,6 +11,7 @@ import {
   type JobSpec,
   LEVEL_WORDS,
   remedySays,
+  say,
 } from '@druckerei/core';
 import type { Preview } from '../planner/plan-messages';
 
@@ -19,7 +20,7 @@ import type { Preview } from '../planner/plan-messages';
   selector: 'dk-findings',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` <div class="top">
-      <h2>Findings</h2>
+      <h2>{{ say('findings.findings') }}</h2>
       <span class="space"></span><span class="soft">{{ counted() }}</span>
     </div>
     @for (f of findings(); track key(f); let i = $index) {
@@ -29,7 +30,7 @@ import type { Preview } from '../planner/plan-messages';
         </button>
         <p>{{ says(f) }}</p>
         @if (decided(f); as d) {
-          <p>Decided by {{ d.by }}: {{ d.reason }}</p>
+          <p>{{ say('findings.decidedBy', d.by, d.reason) }}</p>
         }
         @if (open() === key(f) && !locked()) {
           @for (r of f.remedies; track $index) {
@@ -49,12 +50,12 @@ import type { Preview } from '../planner/plan-messages';
             }
           }
           @if (f.figure; as id) {
-            <button type="button" class="plain" (click)="explain.emit(id)">Show the working</button>
+            <button type="button" class="plain" (click)="explain.emit(id)">{{ say('findings.showTheWorking') }}</button>
           }
         }
       </article>
     } @empty {
-      <p class="soft">Nothing to say.</p>
+      <p class="soft">{{ say('findings.nothingToSay') }}</p>
     }`,
   styles: `
     .top {
@@ -89,6 +90,7 @@ import type { Preview } from '../planner/plan-messages';
   `,
 })
 export class Findings {
+  protected readonly say = say;
   readonly findings = input.required<Finding[]>();
   readonly spec = input.required<JobSpec>();
   readonly preview = input<{ before: Preview; after: Preview | null } | null>(null);
@@ -124,9 +126,9 @@ export class Findings {
   protected readonly counted = computed(() => {
     const of = (level: string[]): number => this.findings().filter((f) => level.includes(f.level)).length;
     return [
-      [of(['release', 'start', 'close']), 'blocking'],
-      [of(['decide']), 'to decide'],
-      [of(['know']), 'to know'],
+      [of(['release', 'start', 'close']), say('findings.blocking')],
+      [of(['decide']), say('findings.toDecide')],
+      [of(['know']), say('findings.toKnow')],
     ]
       .filter(([n]) => n !== 0)
       .map(([n, w]) => `${n} ${w}`)
@@ -144,16 +146,22 @@ export class Findings {
 
   /** What the remedy changes, in figures. */
   protected change({ before, after }: { before: Preview; after: Preview | null }): string {
-    if (!after) return 'cannot be applied';
+    if (!after) return say('findings.cannotBeApplied');
     const signed = (n: number, decimals = 0): string => (n > 0 ? `+${formatNumber(n, decimals)}` : formatNumber(n, decimals));
     const parts = [
-      after.pulled !== before.pulled ? `${signed(after.pulled - before.pulled)} ${after.pulledUnit === 'sheet' ? 'sheets' : 'metres'}` : '',
-      Math.abs(after.money - before.money) >= 0.5 ? `cost ${signed(after.money - before.money)}` : '',
-      after.readyAt !== before.readyAt
-        ? `ready ${formatDuration(Math.abs(after.readyAt - before.readyAt))} ${after.readyAt > before.readyAt ? 'later' : 'sooner'}, ${formatMoment(after.readyAt, this.timeZone())}`
+      after.pulled !== before.pulled
+        ? `${signed(after.pulled - before.pulled)} ${after.pulledUnit === 'sheet' ? say('findings.sheets') : say('findings.metres')}`
         : '',
-      Math.abs(after.chance - before.chance) > 0.005 ? `chance ${formatNumber(after.chance * 100)} %` : '',
+      Math.abs(after.money - before.money) >= 0.5 ? say('findings.cost', signed(after.money - before.money)) : '',
+      after.readyAt !== before.readyAt
+        ? say(
+            after.readyAt > before.readyAt ? 'findings.readyLater' : 'findings.readySooner',
+            formatDuration(Math.abs(after.readyAt - before.readyAt)),
+            formatMoment(after.readyAt, this.timeZone()),
+          )
+        : '',
+      Math.abs(after.chance - before.chance) > 0.005 ? say('findings.chance', formatNumber(after.chance * 100)) : '',
     ];
-    return parts.filter(Boolean).join(' · ') || 'changes no total';
+    return parts.filter(Boolean).join(' · ') || say('findings.changesNoTotal');
   }
 }

@@ -14,6 +14,7 @@ import {
   type Override,
   type TotalKey,
   type Place,
+  say,
 } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
 import { Planner } from '../planner/planner';
@@ -76,6 +77,7 @@ const FOOT: TotalKey[] = [
   styleUrl: './job-page.scss',
 })
 export class JobPage implements OnDestroy {
+  protected readonly say = say;
   readonly id = input.required<string>();
   private readonly store = inject(Store);
   private readonly units = inject(Units);
@@ -121,6 +123,10 @@ export class JobPage implements OnDestroy {
     const part = s?.parts[0];
     return s && p && part !== undefined && p.questions[part] && p.stones.find((x) => x.parts[0] === part)?.id === s.id ? part : null;
   });
+  protected readonly drawingTitle = computed(() => {
+    const title = this.planner.scene()?.title;
+    return title === undefined ? '' : label(`drawing.${title}`);
+  });
   protected readonly stoneName = computed(() => {
     const s = this.stone();
     return s ? stoneName(s) : '';
@@ -149,7 +155,7 @@ export class JobPage implements OnDestroy {
         })
           .format(new Date(`${d}:00Z`))
           .replace(',', '')
-      : 'no date';
+      : say('jobPage.noDate');
   });
   protected readonly chance = computed(() => {
     const p = this.planning()?.plan;
@@ -168,10 +174,10 @@ export class JobPage implements OnDestroy {
   protected readonly saveSays = computed(() => {
     const s = this.save();
     return this.job()?.state === 'released'
-      ? 'released'
+      ? say('jobPage.released2')
       : typeof s === 'object'
-        ? 'kept here, not saved'
-        : { saved: 'saved', saving: 'saving …', kept: 'kept here' }[s];
+        ? say('jobPage.keptHereNotSaved')
+        : { saved: say('jobPage.saved'), saving: say('jobPage.saving'), kept: say('jobPage.keptHere') }[s];
   });
   protected readonly saveFailure = computed(() => {
     const s = this.save();
@@ -215,7 +221,7 @@ export class JobPage implements OnDestroy {
       {
         keys: '$mod+z',
         shown: 'Ctrl Z',
-        says: 'Undo',
+        says: say('jobPage.undo2'),
         run: () => {
           this.undo();
         },
@@ -223,7 +229,7 @@ export class JobPage implements OnDestroy {
       {
         keys: '$mod+Shift+z',
         shown: 'Ctrl Shift Z',
-        says: 'Redo',
+        says: say('jobPage.redo'),
         run: () => {
           this.redo();
         },
@@ -231,7 +237,7 @@ export class JobPage implements OnDestroy {
       {
         keys: '[',
         shown: '[',
-        says: 'Stone before',
+        says: say('jobPage.stoneBefore'),
         run: () => {
           this.walk(-1);
         },
@@ -239,7 +245,7 @@ export class JobPage implements OnDestroy {
       {
         keys: ']',
         shown: ']',
-        says: 'Next stone',
+        says: say('jobPage.nextStone'),
         run: () => {
           this.walk(1);
         },
@@ -247,7 +253,7 @@ export class JobPage implements OnDestroy {
       {
         keys: 'p',
         shown: 'P',
-        says: 'The product',
+        says: say('jobPage.theProduct'),
         run: () => {
           this.chooseStone('product');
         },
@@ -255,7 +261,7 @@ export class JobPage implements OnDestroy {
       {
         keys: 'l',
         shown: 'L',
-        says: 'River as a list, and back',
+        says: say('jobPage.riverAsAListAnd'),
         run: () => {
           this.asList.update((on) => !on);
         },
@@ -263,7 +269,7 @@ export class JobPage implements OnDestroy {
       {
         keys: 'g',
         shown: 'G',
-        says: 'When each step runs',
+        says: say('jobPage.whenEachStepRuns2'),
         run: () => {
           this.view.update((v) => (v === 'route' ? 'stone' : 'route'));
         },
@@ -271,7 +277,7 @@ export class JobPage implements OnDestroy {
       {
         keys: 'c',
         shown: 'C',
-        says: 'Compare stocks and presses',
+        says: say('jobPage.compareStocksAndPresses2'),
         run: () => {
           this.planner.compare();
         },
@@ -279,7 +285,7 @@ export class JobPage implements OnDestroy {
       {
         keys: 'Escape',
         shown: 'Esc',
-        says: 'Close the working',
+        says: say('jobPage.closeTheWorking'),
         run: () => {
           this.explain(null);
         },

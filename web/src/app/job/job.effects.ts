@@ -1,3 +1,4 @@
+import { say } from '@druckerei/core';
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
@@ -107,7 +108,9 @@ export const keptOnExpiry = createEffect(
       withLatestFrom(store.select(jobFeature.selectSaving)),
       filter(([, saving]) => saving > 0),
       map(() =>
-        JobApiActions.saveFailed({ failure: { status: 401, title: 'Not signed in', detail: 'Sign in to go on; what you typed is kept.' } }),
+        JobApiActions.saveFailed({
+          failure: { status: 401, title: say('job.effects.notSignedIn'), detail: say('job.effects.signInToGoOn') },
+        }),
       ),
     ),
   { functional: true },
@@ -153,7 +156,7 @@ export const release = createEffect(
         if (!s.job || s.pending.length > 0)
           return of(
             JobApiActions.releaseFailed({
-              failure: { status: 0, title: 'Not saved yet', detail: 'The last change is still being saved. Release again in a moment.' },
+              failure: { status: 0, title: say('job.effects.notSavedYet'), detail: say('job.effects.theLastChangeIsStill') },
             }),
           );
         return api.call('jobs.release', { params: { id: s.job.id }, body: { version: s.job.version, decisions } }).pipe(
@@ -190,7 +193,7 @@ export const takeSettings = createEffect(
       ofType(JobActions.newSettingsTaken),
       withLatestFrom(store.select(jobFeature.selectJobState)),
       exhaustMap(([, { job, pending }]) => {
-        const wait: Failure = { status: 0, title: 'Not saved yet', detail: 'The last change is still being saved. Try again in a moment.' };
+        const wait: Failure = { status: 0, title: say('job.effects.notSavedYet'), detail: say('job.effects.theLastChangeIsStill2') };
         if (!job || pending.length > 0) return of(JobApiActions.settingsFailed({ failure: wait }));
         return api.call('jobs.replant', { params: { id: job.id }, body: { version: job.version } }).pipe(
           map(() => JobActions.opened({ id: job.id })),

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type Edit, formatNumber } from '@druckerei/core';
+import { type Edit, formatNumber, say } from '@druckerei/core';
 import type { SearchState } from '../planner/searcher';
 
 /** Looks for a layout with more copies than straight cuts give; its progress, its result with how sure it is, and the way to take it. */
@@ -9,24 +9,24 @@ import type { SearchState } from '../planner/searcher';
   template: `@switch (shown().kind) {
     @case ('idle') {
       @if (!locked()) {
-        <button type="button" class="plain" (click)="searchAsked.emit()">Search any layout</button>
+        <button type="button" class="plain" (click)="searchAsked.emit()">{{ say('layoutSearch.searchAnyLayout') }}</button>
       }
     }
     @case ('searching') {
       <span role="status">{{ progress() }}</span>
-      <progress [value]="done()" max="1" aria-label="Search"></progress>
-      <button type="button" class="plain" (click)="cancelled.emit()">Cancel</button>
+      <progress [value]="done()" max="1" [attr.aria-label]="say('layoutSearch.search')"></progress>
+      <button type="button" class="plain" (click)="cancelled.emit()">{{ say('layoutSearch.cancel') }}</button>
     }
     @case ('found') {
       <span role="status">{{ result() }}</span>
       @if (better() && !locked()) {
-        <button type="button" class="plain" (click)="take.emit(edits())">Take it</button>
+        <button type="button" class="plain" (click)="take.emit(edits())">{{ say('layoutSearch.takeIt') }}</button>
       }
-      <button type="button" class="plain" (click)="cancelled.emit()">Close</button>
+      <button type="button" class="plain" (click)="cancelled.emit()">{{ say('layoutSearch.close') }}</button>
     }
     @case ('failed') {
       <span role="alert" class="fail">{{ failure() }}</span>
-      <button type="button" class="plain" (click)="searchAsked.emit()">Try again</button>
+      <button type="button" class="plain" (click)="searchAsked.emit()">{{ say('layoutSearch.tryAgain') }}</button>
     }
   }`,
   styles: `
@@ -45,6 +45,7 @@ import type { SearchState } from '../planner/searcher';
   `,
 })
 export class LayoutSearch {
+  protected readonly say = say;
   readonly part = input.required<string>();
   readonly state = input.required<SearchState>();
   readonly locked = input(false);
@@ -68,7 +69,7 @@ export class LayoutSearch {
     const s = this.shown();
     if (s.kind !== 'searching') return '';
     const bound = s.progress ? `, ${formatNumber(s.progress.bound)} at most` : '';
-    return `Searching: ${formatNumber(s.progress?.iterations ?? 0)} of ${formatNumber(s.of)}${bound}`;
+    return say('layoutSearch.searchingOf', formatNumber(s.progress?.iterations ?? 0), formatNumber(s.of), bound);
   });
   protected readonly better = computed(() => {
     const f = this.found();
@@ -78,10 +79,11 @@ export class LayoutSearch {
   protected readonly result = computed(() => {
     const f = this.found();
     if (!f) return '';
-    const sure = f.found === f.bound ? 'proved: none holds more' : `not proved, gap ${formatNumber(f.bound - f.found)}`;
-    if (f.found <= f.now) return `No layout with more than ${formatNumber(f.now)} found; ${sure}.`;
-    const cut = f.cuttable ? 'straight cuts take it apart' : 'for a die: no straight cut takes it apart';
-    return `${formatNumber(f.found)} up instead of ${formatNumber(f.now)}; ${sure}; ${cut}.`;
+    const sure =
+      f.found === f.bound ? say('layoutSearch.provedNoneHoldsMore') : say('layoutSearch.notProvedGap', formatNumber(f.bound - f.found));
+    if (f.found <= f.now) return say('layoutSearch.noLayoutWithMoreThan', formatNumber(f.now), sure);
+    const cut = f.cuttable ? say('layoutSearch.straightCutsTakeItApart') : say('layoutSearch.forADieNoStraight');
+    return say('layoutSearch.upInsteadOf', formatNumber(f.found), formatNumber(f.now), sure, cut);
   });
   protected readonly failure = computed(() => {
     const s = this.shown();

@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { findingTitle, formatFigure, label, type Moved, type Place } from '@druckerei/core';
+import { findingTitle, formatFigure, label, type Moved, type Place, say } from '@druckerei/core';
 
 /** A draft planned for settings that are no longer in force: what the newer ones would change, and the way to take them. */
 @Component({
   selector: 'dk-newer-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<p class="note level-know" role="status">
-    <span>The settings of the works are newer than this plan. {{ says() }}</span>
+    <span>{{ say('newerSettings.theSettingsOfTheWorks', says()) }}</span>
     @if (!locked()) {
-      <button type="button" class="plain" [disabled]="taking()" (click)="take.emit()">Plan it for the new ones</button>
+      <button type="button" class="plain" [disabled]="taking()" (click)="take.emit()">{{ say('newerSettings.planItForTheNew') }}</button>
     }
   </p>`,
   styles: `
@@ -28,6 +28,7 @@ import { findingTitle, formatFigure, label, type Moved, type Place } from '@druc
   `,
 })
 export class NewerSettings {
+  protected readonly say = say;
   readonly moved = input.required<Moved | null>();
   readonly place = input.required<Place>();
   readonly locked = input(false);
@@ -42,9 +43,9 @@ export class NewerSettings {
     };
     const parts = [
       ...m.totals.map((t) => `${label(`total.${t.key}`)} ${shown(t.before, t.unit)} → ${shown(t.after, t.unit)}`),
-      ...m.come.map((f) => `new finding: ${findingTitle(f.code, f.args)}`),
-      ...m.gone.map((f) => `settled: ${findingTitle(f.code, f.args)}`),
+      ...m.come.map((f) => say('newerSettings.newFinding', findingTitle(f.code, f.args))),
+      ...m.gone.map((f) => say('newerSettings.settled', findingTitle(f.code, f.args))),
     ];
-    return parts.length === 0 ? 'They change nothing here.' : `They would change: ${parts.join(' · ')}.`;
+    return parts.length === 0 ? say('newerSettings.theyChangeNothingHere') : say('newerSettings.theyWouldChange', parts.join(' · '));
   });
 }

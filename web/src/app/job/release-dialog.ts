@@ -1,21 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
-import { type Finding, findingKey, findingSays, findingTitle } from '@druckerei/core';
+import { type Finding, findingKey, findingSays, findingTitle, say } from '@druckerei/core';
 
 /** Releasing lists what is undecided: each is decided here with a reason, which the release keeps. Blocking findings stand in the way. */
 @Component({
   selector: 'dk-release-dialog',
   imports: [MatDialogModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: ` <h2 mat-dialog-title>Release the whole job</h2>
+  template: ` <h2 mat-dialog-title>{{ say('releaseDialog.releaseTheWholeJob') }}</h2>
     <mat-dialog-content>
       @if (blocking().length > 0) {
-        <p>These block the release; settle them first.</p>
+        <p>{{ say('releaseDialog.theseBlockTheReleaseSettle') }}</p>
         @for (f of blocking(); track key(f)) {
           <p class="chip level-release">{{ title(f) }}</p>
         }
       } @else {
-        <p>One snapshot of specification, plan and figures is kept; from then on the job changes only by a revision.</p>
+        <p>{{ say('releaseDialog.oneSnapshotOfSpecificationPlan') }}</p>
         @for (f of undecided(); track key(f)) {
           <label class="decide"
             ><b>{{ title(f) }}</b
@@ -23,18 +23,20 @@ import { type Finding, findingKey, findingSays, findingTitle } from '@druckerei/
             ><input
               class="field-input"
               #why
-              placeholder="Why it may go ahead"
+              [placeholder]="say('releaseDialog.whyItMayGoAhead')"
               [attr.aria-label]="'Reason: ' + title(f)"
               (input)="set(f, why.value)"
           /></label>
         } @empty {
-          <p class="soft">Nothing is left to decide.</p>
+          <p class="soft">{{ say('releaseDialog.nothingIsLeftToDecide') }}</p>
         }
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end"
-      ><button class="quiet" mat-dialog-close type="button">Not yet</button>
-      <button class="act" type="button" [disabled]="!ready()" (click)="ref.close(reasons())">Release now</button></mat-dialog-actions
+      ><button class="quiet" mat-dialog-close type="button">{{ say('releaseDialog.notYet') }}</button>
+      <button class="act" type="button" [disabled]="!ready()" (click)="ref.close(reasons())">
+        {{ say('releaseDialog.releaseNow') }}
+      </button></mat-dialog-actions
     >`,
   styles: `
     .decide {
@@ -48,6 +50,7 @@ import { type Finding, findingKey, findingSays, findingTitle } from '@druckerei/
   `,
 })
 export class ReleaseDialog {
+  protected readonly say = say;
   protected readonly ref = inject<MatDialogRef<ReleaseDialog, Record<string, string>>>(MatDialogRef);
   private readonly data = inject<{ findings: Finding[]; decided: string[] }>(MAT_DIALOG_DATA);
   protected readonly reasons = signal<Record<string, string>>({});

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { stoneName, formatDuration, formatMoment, label, type Plan } from '@druckerei/core';
+import { stoneName, formatDuration, formatMoment, label, type Plan, say } from '@druckerei/core';
 
 /** When each stone runs and waits: bars in time, one row a stone; and what the ready date rests on. */
 @Component({
@@ -13,11 +13,13 @@ import { stoneName, formatDuration, formatMoment, label, type Plan } from '@druc
               <i class="wait" [style.left.%]="r.left - r.wait" [style.width.%]="r.wait" [title]="r.waitSays"></i>
             }
             <i class="bar" [style.left.%]="r.left" [style.width.%]="r.width"></i></span
-          ><span class="when">{{ r.from }} <span class="soft">to</span> {{ r.to }}</span>
+          ><span class="when"
+            >{{ r.from }} <span class="soft">{{ say('routeBars.to') }}</span> {{ r.to }}</span
+          >
         </div>
       }
     </div>
-    <p class="soft">Steps one after another into open hours. Rests on: {{ rests() }}.</p>`,
+    <p class="soft">{{ say('routeBars.stepsOneAfterAnotherInto', rests()) }}</p>`,
   styles: `
     .row {
       display: grid;
@@ -51,6 +53,7 @@ import { stoneName, formatDuration, formatMoment, label, type Plan } from '@druc
   `,
 })
 export class RouteBars {
+  protected readonly say = say;
   readonly plan = input.required<Plan>();
   readonly timeZone = input.required<string>();
   protected readonly rows = computed(() => {
@@ -66,7 +69,7 @@ export class RouteBars {
         left: (100 * (at(s.startAt) - first)) / span,
         width: (100 * (at(s.endAt) - at(s.startAt))) / span,
         wait: Math.min((100 * wait) / span, (100 * (at(s.startAt) - first)) / span),
-        waitSays: `waits ${formatDuration(wait)}`,
+        waitSays: say('routeBars.waits', formatDuration(wait)),
         from: formatMoment(at(s.startAt), this.timeZone()),
         to: formatMoment(at(s.endAt), this.timeZone()),
       };
@@ -74,7 +77,7 @@ export class RouteBars {
   });
   protected readonly says = computed(() =>
     this.rows()
-      .map((r) => `${r.name} ${r.from} to ${r.to}`)
+      .map((r) => say('routeBars.fromTo', r.name, r.from, r.to))
       .join('; '),
   );
   protected readonly rests = computed(() =>

@@ -1,16 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import {
-  CAUTION_DEFERS,
-  CAUTIONS,
-  editAt,
-  type Edit,
-  type JobSpec,
-  label,
-  type PanelRow,
-  type Plan,
-  type Stone,
-  type Place,
-} from '@druckerei/core';
+import { CAUTIONS, editAt, type Edit, type JobSpec, label, type PanelRow, type Plan, type Stone, type Place, say } from '@druckerei/core';
 import { EditValue, type EditKind } from '../shared/edit-value';
 import { FigureValue } from '../shared/figure';
 import { FindingMark } from './finding-mark';
@@ -42,10 +31,11 @@ const MOST_ROWS = 9;
               @if (row.edit && row.edit.kind !== 'choice') {
                 <dk-edit-value
                   class="set"
+                  [attr.data-figures]="value(row) ? null : ''"
                   [label]="name(row)"
                   [kind]="kind(row)"
                   [value]="value(row)"
-                  [display]="value(row) ? value(row) + unitOf(row) : row.figure === undefined && row.text ? row.text : 'set'"
+                  [display]="value(row) ? value(row) + unitOf(row) : row.figure === undefined && row.text ? row.text : null"
                   [locked]="locked()"
                   [refused]="refused()[row.edit.at.join('.')] ?? null"
                   (changed)="set(row, $event)"
@@ -59,7 +49,7 @@ const MOST_ROWS = 9;
     </dl>
     @if (rows().length > most) {
       <button type="button" class="plain" [attr.aria-expanded]="all()" (click)="all.set(!all())">
-        {{ all() ? 'Fewer' : rows().length - most + ' more' }}
+        {{ all() ? say('stonePanel.fewer') : rows().length - most + (' ' + say('stonePanel.more')) }}
       </button>
     }
     @if (stone().cautions.length > 0) {
@@ -120,6 +110,7 @@ const MOST_ROWS = 9;
   `,
 })
 export class StonePanel {
+  protected readonly say = say;
   readonly stone = input.required<Stone>();
   readonly plan = input.required<Plan>();
   readonly spec = input.required<JobSpec>();
@@ -152,7 +143,7 @@ export class StonePanel {
     () =>
       `${this.stone()
         .cautions.map((c) => CAUTIONS[c] ?? c)
-        .join(' ')} ${CAUTION_DEFERS}`,
+        .join(' ')} ${CAUTIONS['defers']}`,
   );
   protected word = label;
   protected name = (row: PanelRow): string =>

@@ -11,6 +11,7 @@ import {
   type Term,
   type Place,
   typingUnit,
+  say,
 } from '@druckerei/core';
 
 interface TermRow {
@@ -31,7 +32,7 @@ const DAY_MS = 86_400_000;
   template: ` @if (figure(); as f) {
     <div class="top">
       <h2>{{ words()?.name ?? f.formula }}</h2>
-      <span class="space"></span><button type="button" class="plain" (click)="closed.emit()">Close</button>
+      <span class="space"></span><button type="button" class="plain" (click)="closed.emit()">{{ say('working.close') }}</button>
     </div>
     <p class="value">
       <b>{{ value().number }}</b> <span class="unit">{{ value().unit }}</span>
@@ -41,8 +42,8 @@ const DAY_MS = 86_400_000;
     </p>
     @if (f.instead; as o) {
       <p class="chip level-decide">
-        Set by hand by {{ o.by }}: {{ o.reason }}. Computed: {{ computedValue() }}.
-        <button type="button" class="plain" (click)="override.emit(null)">Back to the computed figure</button>
+        {{ say('working.setByHandByComputed', o.by, o.reason, computedValue()) }}
+        <button type="button" class="plain" (click)="override.emit(null)">{{ say('working.backToTheComputedFigure') }}</button>
       </p>
     }
     <p class="formula">{{ words()?.reads }}</p>
@@ -62,15 +63,20 @@ const DAY_MS = 86_400_000;
       @if (byHand()) {
         <form [formGroup]="form" (ngSubmit)="send()">
           <label
-            >Instead{{ typing().unit ? ', in ' + typing().unit : ''
+            >{{ say('working.instead', typing().unit ? say('working.in') + ' ' + typing().unit : '')
             }}<input class="field-input" formControlName="value" inputmode="decimal" /></label
-          ><label>Until<input class="field-input" type="date" formControlName="until" /></label>
-          <label class="wide">Why<input class="field-input" formControlName="reason" /></label>
-          <button class="act" type="submit" [disabled]="form.invalid">Set</button
-          ><button class="quiet" type="button" (click)="byHand.set(false)">Cancel</button>
+          ><label>{{ say('working.until') }}<input class="field-input" type="date" formControlName="until" /></label>
+          <label class="wide">{{ say('working.why') }}<input class="field-input" formControlName="reason" /></label>
+          <button class="act" type="submit" [disabled]="form.invalid">{{ say('working.set') }}</button><button
+            class="quiet"
+            type="button"
+            (click)="byHand.set(false)"
+          >
+            {{ say('working.cancel') }}
+          </button>
         </form>
       } @else {
-        <button type="button" class="plain" (click)="byHand.set(true)">Set by hand …</button>
+        <button type="button" class="plain" (click)="byHand.set(true)">{{ say('working.setByHand') }}</button>
       }
     }
   }`,
@@ -123,6 +129,7 @@ const DAY_MS = 86_400_000;
   `,
 })
 export class Working {
+  protected readonly say = say;
   readonly plan = input.required<Plan>();
   readonly id = input.required<string>();
   readonly place = input.required<Place>();
@@ -193,7 +200,7 @@ export class Working {
       .split('.')
       .join(' ');
     return last
-      ? `${words}, ${({ setupS: 'setup', runS: 'run', costSetup: 'setup cost', costRun: 'run cost', cost: 'cost', endAt: 'end', waitS: 'wait', 'in demand': 'sheets needed' } as Record<string, string>)[last] ?? last}`
+      ? `${words}, ${({ setupS: say('working.setup'), runS: say('working.run'), costSetup: say('working.setupCost'), costRun: say('working.runCost'), cost: say('working.cost'), endAt: say('working.end'), waitS: say('working.wait'), 'in demand': say('working.sheetsNeeded') } as Record<string, string>)[last] ?? last}`
       : words;
   }
 

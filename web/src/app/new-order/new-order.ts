@@ -19,6 +19,7 @@ import {
   type Plant,
   type Shelf,
   type Place,
+  say,
 } from '@druckerei/core';
 import { CountRiver } from '../job/count-river';
 import { Findings } from '../job/findings';
@@ -31,7 +32,7 @@ import { Shortcuts } from '../shared/shortcuts';
 import { Units } from '../shared/units';
 import { SessionActions } from '../session/session.feature';
 
-const NEW_NAME = 'New order';
+const NEW_NAME = say('newOrder.newOrder2');
 const KEPT = 'druckerei.new-order';
 const DAY_MS = 86_400_000;
 
@@ -69,6 +70,7 @@ export function freshSpec(family: FamilyId, now: Date): JobSpec {
   styleUrl: './new-order.scss',
 })
 export class NewOrder implements OnDestroy {
+  protected readonly say = say;
   private readonly api = inject(ApiCaller);
   private readonly router = inject(Router);
   private readonly store = inject(Store);
@@ -117,13 +119,13 @@ export class NewOrder implements OnDestroy {
         })
           .format(new Date(`${d}:00Z`))
           .replace(',', '')
-      : 'no date';
+      : say('newOrder.noDate');
   });
   protected readonly missing = computed(() =>
     this.spec().name.trim() === '' || this.spec().name === NEW_NAME
-      ? 'Name the product.'
+      ? say('newOrder.nameTheProduct')
       : this.customer() === '' && this.newName().trim() === ''
-        ? 'Choose the customer.'
+        ? say('newOrder.chooseTheCustomer')
         : (Object.values(this.refused())[0] ?? ''),
   );
 
@@ -155,7 +157,7 @@ export class NewOrder implements OnDestroy {
       {
         keys: '$mod+Enter',
         shown: 'Ctrl Enter',
-        says: 'Enter the order',
+        says: say('newOrder.enterTheOrder'),
         inFields: true,
         run: () => {
           this.enter();

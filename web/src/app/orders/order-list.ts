@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, type ElementRef, inject, 
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { OrderRow } from '@druckerei/contract';
-import { findingTitle, formatDuration, formatMoment, formatNumber } from '@druckerei/core';
+import { findingTitle, formatDuration, formatMoment, formatNumber, say } from '@druckerei/core';
 import { Shortcuts } from '../shared/shortcuts';
 import { OrdersActions, ordersFeature, type OrderSort, type OrderState } from './orders.feature';
 
@@ -18,6 +18,7 @@ const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
   styleUrl: './order-list.scss',
 })
 export class OrderList {
+  protected readonly say = say;
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly find = viewChild<ElementRef<HTMLInputElement>>('find');
@@ -36,15 +37,15 @@ export class OrderList {
   protected readonly more = this.store.selectSignal(ordersFeature.selectMore);
   protected readonly totals = this.store.selectSignal(ordersFeature.selectTotals);
   protected readonly states: { value: OrderState; says: string }[] = [
-    { value: 'all', says: 'In hand' },
-    { value: 'draft', says: 'Drafts' },
-    { value: 'blocked', says: 'Blocked' },
-    { value: 'released', says: 'Released' },
+    { value: 'all', says: say('orderList.inHand') },
+    { value: 'draft', says: say('orderList.drafts') },
+    { value: 'blocked', says: say('orderList.blocked') },
+    { value: 'released', says: say('orderList.released') },
   ];
   protected readonly sorts: { value: OrderSort; says: string }[] = [
-    { value: 'due', says: 'by due date' },
-    { value: 'customer', says: 'by customer' },
-    { value: 'newest', says: 'newest first' },
+    { value: 'due', says: say('orderList.byDueDate') },
+    { value: 'customer', says: say('orderList.byCustomer') },
+    { value: 'newest', says: say('orderList.newestFirst') },
   ];
   protected readonly changed = this.store.selectSignal(ordersFeature.selectChanged);
   private readonly list = viewChild(CdkVirtualScrollViewport);
@@ -59,7 +60,7 @@ export class OrderList {
       {
         keys: 'ArrowDown',
         shown: '↓',
-        says: 'Next order',
+        says: say('orderList.nextOrder'),
         run: () => {
           this.move(1);
         },
@@ -67,7 +68,7 @@ export class OrderList {
       {
         keys: 'ArrowUp',
         shown: '↑',
-        says: 'Order before',
+        says: say('orderList.orderBefore'),
         run: () => {
           this.move(-1);
         },
@@ -75,7 +76,7 @@ export class OrderList {
       {
         keys: 'Enter',
         shown: 'Enter',
-        says: 'Open the chosen order',
+        says: say('orderList.openTheChosenOrder'),
         run: () => {
           const job = this.chosen();
           if (job) this.open(job);
@@ -84,7 +85,7 @@ export class OrderList {
       {
         keys: 'n',
         shown: 'N',
-        says: 'New order',
+        says: say('orderList.newOrder2'),
         run: () => {
           void this.router.navigate(['/orders/new']);
         },
@@ -92,7 +93,7 @@ export class OrderList {
       {
         keys: '/',
         shown: '/',
-        says: 'Find an order',
+        says: say('orderList.findAnOrder2'),
         run: () => {
           this.find()?.nativeElement.focus();
         },
@@ -143,14 +144,26 @@ export class OrderList {
       .join('L')}Z`;
   }
 
-  protected due = (row: OrderRow): string => (row.dueAt === null ? 'no date' : formatMoment(row.dueAt, ZONE));
+  protected due = (row: OrderRow): string => (row.dueAt === null ? say('orderList.noDate') : formatMoment(row.dueAt, ZONE));
   protected slack(row: OrderRow): { says: string; late: boolean } {
     if (row.dueAt === null) return { says: '', late: false };
     const s = row.dueAt - row.summary.readyAt;
-    return { says: Math.abs(s) < 3600 ? 'on the hour' : `${formatDuration(Math.abs(s))} ${s < 0 ? 'late' : 'before'}`, late: s < 0 };
+    return {
+      says:
+        Math.abs(s) < 3600
+          ? say('orderList.onTheHour')
+          : s < 0
+            ? say('orderList.late', formatDuration(-s))
+            : say('orderList.before', formatDuration(s)),
+      late: s < 0,
+    };
   }
   protected state = (row: OrderRow): string =>
-    row.state === 'released' ? 'Released' : row.summary.blocking > 0 ? 'Draft, blocked' : 'Draft';
+    row.state === 'released'
+      ? say('orderList.released')
+      : row.summary.blocking > 0
+        ? say('orderList.draftBlocked')
+        : say('orderList.draft');
   protected worst = (row: OrderRow): string => (row.summary.worst ? findingTitle(row.summary.worst.code, row.summary.worst.args) : '');
 
   private move(by: number): void {

@@ -1,5 +1,5 @@
 import { Injectable, type OnDestroy, signal } from '@angular/core';
-import { type AnyLayoutProgress, type FoundLayout, type JobSpec, LAYOUT_ITERATIONS, type Plant, type Shelf } from '@druckerei/core';
+import { type AnyLayoutProgress, type FoundLayout, type JobSpec, LAYOUT_ITERATIONS, type Plant, type Shelf, say } from '@druckerei/core';
 import type { SearchAnswer, SearchAsk } from './search-messages';
 import { spawnSearch } from './search.spawn';
 
@@ -44,9 +44,7 @@ export class Searcher implements OnDestroy {
       case 'found':
         this.end();
         this.state.set(
-          answer.found
-            ? { kind: 'found', part, found: answer.found }
-            : { kind: 'failed', part, says: 'This part has no sheet to search on.' },
+          answer.found ? { kind: 'found', part, found: answer.found } : { kind: 'failed', part, says: say('searcher.thisPartHasNoSheet') },
         );
         break;
       case 'failed':

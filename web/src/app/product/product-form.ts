@@ -5,11 +5,11 @@ import {
   type Family,
   type FamilyId,
   familyOf,
-  formatNumber,
   type JobSpec,
   type Plant,
   type Scene,
   type WishField,
+  say,
 } from '@druckerei/core';
 import { EditValue } from '../shared/edit-value';
 import { type PictureField, PictureFields } from '../shared/picture-fields';
@@ -40,6 +40,7 @@ interface Listed {
   styleUrl: './product-form.scss',
 })
 export class ProductForm {
+  protected readonly say = say;
   readonly spec = input.required<JobSpec>();
   readonly plant = input.required<Plant>();
   readonly picture = input<Scene | null>(null);

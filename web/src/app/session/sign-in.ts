@@ -1,3 +1,4 @@
+import { say } from '@druckerei/core';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { Store } from '@ngrx/store';
@@ -12,17 +13,22 @@ import { SessionActions, sessionFeature } from './session.feature';
     <svg viewBox="0 0 400 90" aria-hidden="true" class="river">
       <path d="M0 12H120C150 12 150 24 180 24H270C300 24 300 32 330 32H400V66H330C300 66 300 68 270 68H180C150 68 150 78 120 78H0Z" />
     </svg>
-    <h1>Druckerei</h1>
+    <h1>{{ say('signIn.druckerei') }}</h1>
     <p class="soft">
-      {{ expired() ? 'Your session has ended. Sign in to go on; what you typed is kept.' : 'From the order to the finished count.' }}
+      {{ expired() ? say('signIn.yourSessionHasEndedSign') : say('signIn.fromTheOrderToThe') }}
     </p>
     <form [formGroup]="form" (ngSubmit)="submit()">
       <label
-        >Name<input class="field-input" formControlName="name" autocomplete="username" autocapitalize="none" spellcheck="false"
+        >{{ say('signIn.name')
+        }}<input class="field-input" formControlName="name" autocomplete="username" autocapitalize="none" spellcheck="false"
       /></label>
-      <label>Password<input class="field-input" formControlName="password" type="password" autocomplete="current-password" /></label>
+      <label
+        >{{ say('signIn.password') }}<input class="field-input" formControlName="password" type="password" autocomplete="current-password"
+      /></label>
       <p class="fail" role="alert">{{ failed() }}</p>
-      <button class="act" type="submit" [disabled]="form.invalid || busy()">{{ busy() ? 'Signing in …' : 'Sign in' }}</button>
+      <button class="act" type="submit" [disabled]="form.invalid || busy()">
+        {{ busy() ? say('signIn.signingIn') : say('signIn.signIn') }}
+      </button>
     </form>
   </main>`,
   styles: `
@@ -63,6 +69,7 @@ import { SessionActions, sessionFeature } from './session.feature';
   `,
 })
 export class SignIn {
+  protected readonly say = say;
   private readonly store = inject(Store);
   protected readonly form = inject(NonNullableFormBuilder).group({ name: ['', Validators.required], password: ['', Validators.required] });
   private readonly call = this.store.selectSignal(sessionFeature.selectCall);

@@ -8,6 +8,7 @@ import {
   type SetupRunning,
   type Spoilage,
   tableFrom,
+  say,
 } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
 import { CardFields, type CardRow } from './card-fields';
@@ -21,26 +22,31 @@ import { cardRow, type RowContext } from './card-rows';
   template: `<div class="curve">
       <dk-drawing [scene]="scene()" />
       <p class="soft">
-        Share lost over good cycles. Full line: the school in force.
-        {{ hasSetup() ? '' : 'Setup in metres depends on the repeat and is not in the curve.' }}
+        {{ say('lossesCard.shareLostOverGoodCycles', hasSetup() ? '' : say('lossesCard.setupInMetresDependsOn')) }}
       </p>
     </div>
     <div>
       <label class="school"
-        ><span class="soft">School in force</span>
-        <select aria-label="School in force" (change)="choose($any($event.target).value)">
-          <option value="setupRunning" [selected]="school() === 'setupRunning'">setup and running loss</option>
-          <option value="table" [selected]="school() === 'table'">table by quantity</option>
+        ><span class="soft">{{ say('lossesCard.schoolInForce') }}</span>
+        <select [attr.aria-label]="say('lossesCard.schoolInForce')" (change)="choose($any($event.target).value)">
+          <option value="setupRunning" [selected]="school() === 'setupRunning'">{{ say('lossesCard.setupAndRunningLoss') }}</option>
+          <option value="table" [selected]="school() === 'table'">{{ say('lossesCard.tableByQuantity') }}</option>
         </select></label
       >
       @if (kept(); as k) {
         @for (t of k.tables; track $index; let i = $index) {
-          <h3>{{ k.tables.length > 1 || t.upToInks > 0 ? 'Up to ' + t.upToInks + ' inks' : 'Table' }}</h3>
+          <h3>
+            {{
+              k.tables.length > 1 || t.upToInks > 0
+                ? say('lossesCard.upTo') + ' ' + t.upToInks + (' ' + say('lossesCard.inks'))
+                : say('lossesCard.table')
+            }}
+          </h3>
           <dk-card-fields [rows]="lines(i)" (set)="set.emit($event)" />
         }
-        <button type="button" class="plain" (click)="drop()">Keep no table</button>
+        <button type="button" class="plain" (click)="drop()">{{ say('lossesCard.keepNoTable') }}</button>
       } @else {
-        <p class="soft">No table is kept. Choosing the table begins one with what setup and running loss say today.</p>
+        <p class="soft">{{ say('lossesCard.noTableIsKeptChoosing') }}</p>
       }
     </div>`,
   styles: `
@@ -66,6 +72,7 @@ import { cardRow, type RowContext } from './card-rows';
   `,
 })
 export class LossesCard {
+  protected readonly say = say;
   readonly id = input.required<string>();
   readonly context = input.required<RowContext>();
   readonly set = output<{ at: string[]; value: unknown }>();
@@ -92,7 +99,7 @@ export class LossesCard {
           key: 'lost',
           kind: 'count' as const,
         }),
-        label: `Lost for ${formatNumber(good)} good`,
+        label: say('lossesCard.lostForGood', formatNumber(good)),
       },
     ]);
   }

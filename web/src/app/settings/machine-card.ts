@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { machineFields, machineScene } from '@druckerei/core';
+import { machineFields, machineScene, say } from '@druckerei/core';
 import { type PictureField, PictureFields } from '../shared/picture-fields';
 import { CardFields } from './card-fields';
 import { cardRow, type RowContext } from './card-rows';
@@ -54,7 +54,11 @@ export class MachineCard {
           this.context(),
           ['machines', this.id()],
           f,
-          MONEY.has(f.key) ? `${this.context().plant.currency} an hour` : SPEED.has(f.key) ? 'an hour' : undefined,
+          MONEY.has(f.key)
+            ? say('machineCard.anHour', this.context().plant.currency)
+            : SPEED.has(f.key)
+              ? say('machineCard.anHour2')
+              : undefined,
         ),
       ),
   );

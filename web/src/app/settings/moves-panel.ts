@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { MovedJob } from '@druckerei/contract';
-import { findingTitle, formatFigure, label, type Place } from '@druckerei/core';
+import { findingTitle, formatFigure, label, type Place, say } from '@druckerei/core';
 import type { Trial } from './settings.feature';
 
 /** What the changed settings would do to every open job, job by job, before they are put in force. */
@@ -9,16 +9,22 @@ import type { Trial } from './settings.feature';
   selector: 'dk-moves-panel',
   imports: [RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<h2>What it moves</h2>
+  template: `<h2>{{ say('movesPanel.whatItMoves') }}</h2>
     @if (trial(); as t) {
       @if (t.running) {
         <p role="status">
-          <progress [max]="t.of || 1" [value]="t.planned" aria-label="Open jobs planned"></progress>
-          {{ t.planned }} of {{ t.of || '…' }} open jobs planned
-          <button type="button" class="plain" (click)="stopped.emit()">Stop</button>
+          <progress [max]="t.of || 1" [value]="t.planned" [attr.aria-label]="say('movesPanel.openJobsPlanned')"></progress>
+          {{ say('movesPanel.ofOpenJobsPlanned', t.planned, t.of || '…') }}
+          <button type="button" class="plain" (click)="stopped.emit()">{{ say('movesPanel.stop') }}</button>
         </p>
       } @else {
-        <p role="status">{{ t.jobs.length === 0 ? 'No open job moves.' : t.jobs.length + ' of ' + t.of + ' open jobs move.' }}</p>
+        <p role="status">
+          {{
+            t.jobs.length === 0
+              ? say('movesPanel.noOpenJobMoves')
+              : t.jobs.length + (' ' + say('movesPanel.of') + ' ') + t.of + (' ' + say('movesPanel.openJobsMove'))
+          }}
+        </p>
       }
       @for (j of t.jobs; track j.job) {
         <article>
@@ -32,11 +38,7 @@ import type { Trial } from './settings.feature';
       }
     } @else {
       <p class="soft">
-        {{
-          changed()
-            ? 'Nothing is in force yet: see first which open jobs the change moves, and by how much.'
-            : 'Change something: nothing counts before you have seen what it moves and put it in force.'
-        }}
+        {{ changed() ? say('movesPanel.nothingIsInForceYet') : say('movesPanel.changeSomethingNothingCountsBefore') }}
       </p>
     }`,
   styles: `
@@ -58,6 +60,7 @@ import type { Trial } from './settings.feature';
   `,
 })
 export class MovesPanel {
+  protected readonly say = say;
   readonly trial = input.required<Trial | null>();
   readonly changed = input.required<boolean>();
   readonly place = input.required<Place>();
@@ -70,8 +73,8 @@ export class MovesPanel {
     };
     return [
       ...j.totals.map((t) => `${label(`total.${t.key}`)}: ${shown(t.before, t.unit)} → ${shown(t.after, t.unit)}`),
-      ...j.come.map((f) => `new finding: ${findingTitle(f.code, f.args)}`),
-      ...j.gone.map((f) => `settled: ${findingTitle(f.code, f.args)}`),
+      ...j.come.map((f) => say('movesPanel.newFinding', findingTitle(f.code, f.args))),
+      ...j.gone.map((f) => say('movesPanel.settled', findingTitle(f.code, f.args))),
     ];
   }
 }

@@ -1,3 +1,4 @@
+import { label, say } from '@druckerei/core';
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import { type Person, ROLES } from '@druckerei/contract';
 import type { Failure } from '../shared/api';
@@ -21,29 +22,41 @@ type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { pas
     <table>
       <thead>
         <tr>
-          <th>Signs in as</th>
-          <th>Name</th>
-          <th>Initials</th>
+          <th>{{ say('peopleList.signsInAs') }}</th>
+          <th>{{ say('peopleList.name') }}</th>
+          <th>{{ say('peopleList.initials') }}</th>
           @for (r of roles; track r) {
-            <th class="role">{{ r }}</th>
+            <th class="role">{{ word(r) }}</th>
           }
-          <th>May sign in</th>
-          <th>Password</th>
+          <th>{{ say('peopleList.maySignIn') }}</th>
+          <th>{{ say('peopleList.password') }}</th>
         </tr>
       </thead>
       <tbody>
         @for (p of people(); track p.id) {
           <tr [class.gone]="!p.active">
             <th scope="row">{{ p.name }}</th>
-            <td><dk-edit-value [label]="p.name + ', name'" kind="text" [value]="p.fullName" (changed)="text(p, 'fullName', $event)" /></td>
             <td>
-              <dk-edit-value [label]="p.name + ', initials'" kind="text" [value]="p.initials" (changed)="text(p, 'initials', $event)" />
+              <dk-edit-value
+                [label]="p.name + say('peopleList.name2')"
+                kind="text"
+                [value]="p.fullName"
+                (changed)="text(p, 'fullName', $event)"
+              />
+            </td>
+            <td>
+              <dk-edit-value
+                [label]="p.name + say('peopleList.initials2')"
+                kind="text"
+                [value]="p.initials"
+                (changed)="text(p, 'initials', $event)"
+              />
             </td>
             @for (r of roles; track r) {
               <td class="role">
                 <input
                   type="checkbox"
-                  [attr.aria-label]="p.name + ', ' + r"
+                  [attr.aria-label]="p.name + ', ' + word(r)"
                   [checked]="p.roles.includes(r)"
                   (change)="role(p, r, $any($event.target))"
                 />
@@ -52,7 +65,7 @@ type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { pas
             <td class="role">
               <input
                 type="checkbox"
-                [attr.aria-label]="p.name + ', may sign in'"
+                [attr.aria-label]="p.name + say('peopleList.maySignIn2')"
                 [checked]="p.active"
                 (change)="active(p, $any($event.target))"
               />
@@ -65,41 +78,44 @@ type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { pas
                     class="field-input"
                     type="password"
                     autocomplete="new-password"
-                    aria-label="New password"
+                    [attr.aria-label]="say('peopleList.newPassword')"
                     minlength="10"
                     required
                   />
-                  <button class="plain" type="submit">Set</button>
-                  <button class="plain" type="button" (click)="renewing.set(null)">Leave it</button>
+                  <button class="plain" type="submit">{{ say('peopleList.set') }}</button>
+                  <button class="plain" type="button" (click)="renewing.set(null)">{{ say('peopleList.leaveIt') }}</button>
                 </form>
               } @else {
-                <button class="plain" type="button" (click)="renewing.set(p.id)">New password</button>
+                <button class="plain" type="button" (click)="renewing.set(p.id)">{{ say('peopleList.newPassword') }}</button>
               }
             </td>
           </tr>
         }
       </tbody>
     </table>
-    <h3>Somebody new</h3>
+    <h3>{{ say('peopleList.somebodyNew') }}</h3>
     <form class="line" (submit)="enter($event, name, full, initials, first, password)">
-      <label>Signs in as <input #name class="field-input" required maxlength="60" autocomplete="off" /></label>
-      <label>Name <input #full class="field-input" required maxlength="120" autocomplete="off" /></label>
-      <label>Initials <input #initials class="field-input short" required maxlength="4" autocomplete="off" /></label>
+      <label>{{ say('peopleList.signsInAs') }} <input #name class="field-input" required maxlength="60" autocomplete="off" /></label>
+      <label>{{ say('peopleList.name') }} <input #full class="field-input" required maxlength="120" autocomplete="off" /></label>
       <label
-        >Role
+        >{{ say('peopleList.initials') }} <input #initials class="field-input short" required maxlength="4" autocomplete="off"
+      /></label>
+      <label
+        >{{ say('peopleList.role') }}
         <select #first>
           @for (r of roles; track r) {
-            <option [value]="r">{{ r }}</option>
+            <option [value]="r">{{ word(r) }}</option>
           }
         </select></label
       >
       <label
-        >First password <input #password class="field-input" type="password" autocomplete="new-password" minlength="10" required
+        >{{ say('peopleList.firstPassword') }}
+        <input #password class="field-input" type="password" autocomplete="new-password" minlength="10" required
       /></label>
-      <button class="act" type="submit">Enter</button>
+      <button class="act" type="submit">{{ say('peopleList.enter') }}</button>
     </form>
     <p class="soft">
-      A person who leaves keeps the name on what he or she did. A new password has at least ten characters and ends open sessions.
+      {{ say('peopleList.aPersonWhoLeavesKeeps') }}
     </p>`,
   styles: `
     table {
@@ -159,11 +175,13 @@ type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { pas
   `,
 })
 export class PeopleList {
+  protected readonly say = say;
   readonly people = input.required<Person[]>();
   readonly refused = input<Failure | null>(null);
   readonly entered = output<{ name: string; fullName: string; initials: string; roles: Person['roles']; password: string }>();
   readonly changed = output<{ id: string; change: Change }>();
   protected readonly roles = ROLES;
+  protected word = (role: Person['roles'][number]): string => label(`role.${role}`);
   protected readonly renewing = signal<string | null>(null);
 
   protected text(p: Person, key: 'fullName' | 'initials', value: unknown): void {

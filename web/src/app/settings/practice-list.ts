@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import {
+  formatFigure,
   formatNumber,
   type Practice,
   PRACTICE_DEFAULTS,
@@ -8,6 +9,7 @@ import {
   practiceOf,
   type PracticeKey,
   TAG_WORDS,
+  say,
 } from '@druckerei/core';
 import { EditValue, type EditKind, typedFrom } from '../shared/edit-value';
 import type { RowContext } from './card-rows';
@@ -29,14 +31,11 @@ interface Typing {
 }
 const HOUR = 3_600;
 /** How a value is typed: hours where it is hours, percent for parts per million. */
-const typingOf = ({ unit, value }: Practice): Typing =>
-  unit === 's'
-    ? value >= HOUR
-      ? { kind: 'hours', unit: 'h' }
-      : { kind: 'seconds', unit: 's' }
-    : unit === 'ppm'
-      ? { kind: 'percent', unit: '%' }
-      : { kind: 'number', unit: unit === '1' ? '' : unit };
+const typingOf = ({ unit, value }: Practice, currency: string): Typing => {
+  if (unit === 's') return value >= HOUR ? { kind: 'hours', unit: 'h' } : { kind: 'seconds', unit: 's' };
+  if (unit === 'ppm') return { kind: 'percent', unit: '%' };
+  return { kind: 'number', unit: formatFigure(2, unit, { timeZone: 'UTC', currency }).unit };
+};
 
 /** What the works goes by when nothing else is said: value, range, kind of source and source, room by room. */
 @Component({
@@ -44,8 +43,13 @@ const typingOf = ({ unit, value }: Practice): Typing =>
   imports: [EditValue],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<label class="find"
-      ><span class="said">Find a value</span
-      ><input class="field-input" type="search" placeholder="Find a value" [value]="find()" (input)="find.set($any($event.target).value)"
+      ><span class="said">{{ say('practiceList.findAValue') }}</span
+      ><input
+        class="field-input"
+        type="search"
+        [placeholder]="say('practiceList.findAValue')"
+        [value]="find()"
+        (input)="find.set($any($event.target).value)"
     /></label>
     @for (room of rooms(); track room.name) {
       <section>
@@ -53,11 +57,11 @@ const typingOf = ({ unit, value }: Practice): Typing =>
         <table>
           <thead class="said">
             <tr>
-              <th>What</th>
-              <th>Value</th>
-              <th>Half-width</th>
-              <th>Source</th>
-              <th>Back</th>
+              <th>{{ say('practiceList.what') }}</th>
+              <th>{{ say('practiceList.value') }}</th>
+              <th>{{ say('practiceList.halfWidth') }}</th>
+              <th>{{ say('practiceList.source') }}</th>
+              <th>{{ say('practiceList.back') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -71,17 +75,22 @@ const typingOf = ({ unit, value }: Practice): Typing =>
                 <td class="number">
                   ±
                   <dk-edit-value
-                    [label]="r.label + ', half-width of the guess'"
+                    [label]="r.label + say('practiceList.halfWidthOfTheGuess')"
                     [kind]="r.kind"
                     [value]="r.width"
                     (changed)="width(r, $event)"
                   />
                 </td>
                 <td>
-                  <div class="source">
+                  <div class="source" data-figures>
                     <span class="chip level-know">{{ tags[r.practice.tag] }}</span>
                     @if (r.own) {
-                      <dk-edit-value [label]="r.label + ', source'" kind="text" [value]="r.practice.source" (changed)="source(r, $event)" />
+                      <dk-edit-value
+                        [label]="r.label + say('practiceList.source2')"
+                        kind="text"
+                        [value]="r.practice.source"
+                        (changed)="source(r, $event)"
+                      />
                     } @else {
                       <span class="soft">{{ r.practice.source === tags[r.practice.tag] ? '' : r.practice.source }}</span>
                     }
@@ -89,8 +98,13 @@ const typingOf = ({ unit, value }: Practice): Typing =>
                 </td>
                 <td>
                   @if (r.own) {
-                    <button type="button" class="plain" (click)="back(r)" [attr.aria-label]="r.label + ', back to the default'">
-                      back to {{ usual(r) }}
+                    <button
+                      type="button"
+                      class="plain"
+                      (click)="back(r)"
+                      [attr.aria-label]="r.label + say('practiceList.backToTheDefault')"
+                    >
+                      {{ say('practiceList.backTo', usual(r)) }}
                     </button>
                   }
                 </td>
@@ -100,7 +114,7 @@ const typingOf = ({ unit, value }: Practice): Typing =>
         </table>
       </section>
     } @empty {
-      <p class="soft">No value is called that.</p>
+      <p class="soft">{{ say('practiceList.noValueIsCalledThat') }}</p>
     }`,
   styles: `
     :host {
@@ -154,6 +168,7 @@ const typingOf = ({ unit, value }: Practice): Typing =>
   `,
 })
 export class PracticeList {
+  protected readonly say = say;
   readonly context = input.required<RowContext>();
   readonly set = output<{ at: string[]; value: unknown }>();
   protected readonly find = signal('');
@@ -163,7 +178,7 @@ export class PracticeList {
     const wanted = this.find().trim().toLowerCase();
     const rows = (Object.keys(PRACTICE_DEFAULTS) as PracticeKey[]).map((key): PracticeRow & { room: string } => {
       const practice = practiceOf(plant, key);
-      const { kind, unit } = typingOf(practice);
+      const { kind, unit } = typingOf(practice, plant.currency);
       const at = `practice.${key}`;
       return {
         key,
@@ -200,7 +215,7 @@ export class PracticeList {
   }
   /** A value that was changed is the plant's own from then on, and says so. */
   private put({ key, practice, own }: PracticeRow, change: Partial<Practice>): void {
-    const source = own ? practice.source : 'set by the works';
+    const source = own ? practice.source : say('practiceList.setByTheWorks');
     this.set.emit({ at: ['practice', key], value: { ...practice, tag: 'own', source, ...change } });
   }
 }

@@ -13,6 +13,7 @@ import {
   sceneSvg,
   type Stock,
   type Place,
+  say,
 } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
 import { Shortcuts } from '../shared/shortcuts';
@@ -27,12 +28,12 @@ import { SettingsActions, settingsFeature } from './settings.feature';
 import { StockCard } from './stock-card';
 
 const SECTIONS = [
-  { id: 'machines', says: 'Machines' },
-  { id: 'stocks', says: 'Stocks' },
-  { id: 'losses', says: 'Losses' },
-  { id: 'practice', says: 'Practice' },
-  { id: 'people', says: 'People' },
-  { id: 'history', says: 'Changes so far' },
+  { id: 'machines', says: say('settingsPage.machines') },
+  { id: 'stocks', says: say('settingsPage.stocks') },
+  { id: 'losses', says: say('settingsPage.losses') },
+  { id: 'practice', says: say('settingsPage.practice2') },
+  { id: 'people', says: say('settingsPage.people2') },
+  { id: 'history', says: say('settingsPage.changesSoFar2') },
 ] as const;
 
 /** The plant as the works sets it: nothing counts before one has seen which open jobs it moves, and put it in force with a reason. */
@@ -44,6 +45,7 @@ const SECTIONS = [
   styleUrl: './settings-page.scss',
 })
 export class SettingsPage {
+  protected readonly say = say;
   readonly section = input.required<string>();
   private readonly store = inject(Store);
   private readonly units = inject(Units);
@@ -64,6 +66,7 @@ export class SettingsPage {
   protected readonly people = this.store.selectSignal(settingsFeature.selectPeople);
   protected readonly personRefused = this.store.selectSignal(settingsFeature.selectPersonRefused);
   protected readonly reason = signal('');
+  protected readonly sectionSays = computed(() => SECTIONS.find((s) => s.id === this.section())?.says ?? '');
 
   protected readonly failure = computed(() => {
     const c = this.call();
@@ -113,7 +116,7 @@ export class SettingsPage {
       .map((p) => ({
         id: p.id,
         name: PROCESS_WORDS[p.id] ?? p.id,
-        says: plant.spoilage?.[p.id]?.school === 'table' ? 'by table' : 'setup and running',
+        says: plant.spoilage?.[p.id]?.school === 'table' ? say('settingsPage.byTable') : say('settingsPage.setupAndRunning'),
         picture: null,
         changed: changed('spoilage', p.id),
       }));
@@ -129,7 +132,7 @@ export class SettingsPage {
       {
         keys: '$mod+z',
         shown: 'Ctrl Z',
-        says: 'Undo the last change',
+        says: say('settingsPage.undoTheLastChange'),
         run: () => {
           this.undo();
         },

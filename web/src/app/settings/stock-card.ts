@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type CardField, formatNumber, type Stock } from '@druckerei/core';
+import { type CardField, formatNumber, type Stock, say } from '@druckerei/core';
 import { CardFields, type CardRow } from './card-fields';
 import { cardRow, type RowContext } from './card-rows';
 
@@ -16,7 +16,7 @@ const FIELDS: [CardField, string][] = [
   [{ at: ['coreMm'], key: 'coreMm', kind: 'length' }, ''],
   [{ at: ['coreKg'], key: 'coreKg', kind: 'number' }, 'kg'],
   [{ at: ['surfaceMnPerM'], key: 'surfaceMnPerM', kind: 'number' }, 'mN/m'],
-  [{ at: ['leadDays'], key: 'leadDays', kind: 'number' }, 'days'],
+  [{ at: ['leadDays'], key: 'leadDays', kind: 'number' }, say('stockCard.days')],
 ];
 /** Fields that every stock has; the others show where the card has them. */
 const ALWAYS = new Set(['name', 'grade', 'widthMm', 'gsm', 'caliperUm', 'leadDays']);
@@ -45,11 +45,11 @@ const ROLL = new Set(['rollKg', 'rollDiameterMm', 'coreMm', 'coreKg']);
     </div>
     <div>
       <dk-card-fields [rows]="rows()" (set)="set.emit($event)" />
-      <h3>Price for a thousand, from a quantity on</h3>
+      <h3>{{ say('stockCard.priceForAThousandFrom') }}</h3>
       <dk-card-fields [rows]="prices()" (set)="setPrice($event.at, $event.value)" />
-      <button type="button" class="plain" (click)="addPrice(s)">Add a price break</button>
+      <button type="button" class="plain" (click)="addPrice(s)">{{ say('stockCard.addAPriceBreak') }}</button>
       @if (s.price.length > 1) {
-        <button type="button" class="plain gap" (click)="dropPrice(s)">Take the last away</button>
+        <button type="button" class="plain gap" (click)="dropPrice(s)">{{ say('stockCard.takeTheLastAway') }}</button>
       }
     </div>
   }`,
@@ -88,6 +88,7 @@ const ROLL = new Set(['rollKg', 'rollDiameterMm', 'coreMm', 'coreKg']);
   `,
 })
 export class StockCard {
+  protected readonly say = say;
   readonly id = input.required<string>();
   readonly context = input.required<RowContext>();
   readonly set = output<{ at: string[]; value: unknown }>();
@@ -105,25 +106,29 @@ export class StockCard {
     });
     return [
       ...FIELDS.filter(([f]) => has(f.key)).map(([f, unit]) => cardRow(this.context(), below, f, unit)),
-      choice('grain', 'Grain', [
-        ['', 'not said'],
-        ['long', 'along the long side'],
-        ['short', 'along the short side'],
+      choice('grain', say('stockCard.grain'), [
+        ['', say('stockCard.notSaid')],
+        ['long', say('stockCard.alongTheLongSide')],
+        ['short', say('stockCard.alongTheShortSide')],
       ]),
-      choice('surface', 'Surface', [
-        ['', 'not said'],
-        ['gloss', 'gloss'],
-        ['matt', 'matt'],
-        ['uncoated', 'uncoated'],
+      choice('surface', say('stockCard.surface'), [
+        ['', say('stockCard.notSaid')],
+        ['gloss', say('stockCard.gloss')],
+        ['matt', say('stockCard.matt')],
+        ['uncoated', say('stockCard.uncoated')],
       ]),
-      { ...cardRow(this.context(), below, { at: ['soft'], key: 'soft', kind: 'text' }), label: 'Soft or laminated', kind: 'flag' },
+      {
+        ...cardRow(this.context(), below, { at: ['soft'], key: 'soft', kind: 'text' }),
+        label: say('stockCard.softOrLaminated'),
+        kind: 'flag',
+      },
     ];
   });
   protected readonly prices = computed((): CardRow[] =>
     (this.stock()?.price ?? []).flatMap((_, i) =>
       (['from', 'a thousand'] as const).map((what, j) => ({
         ...cardRow(this.context(), ['stocks', this.id()], { at: ['price', String(i), String(j)], key: what, kind: 'number' as const }),
-        label: j === 0 ? `From, line ${i + 1}` : `A thousand, line ${i + 1}`,
+        label: j === 0 ? say('stockCard.fromLine', i + 1) : say('stockCard.aThousandLine', i + 1),
         unit: j === 0 ? '' : this.context().plant.currency,
       })),
     ),
@@ -158,7 +163,11 @@ export class StockCard {
       s.lengthMm === undefined
         ? `${formatNumber(s.widthMm, 1)} mm wide`
         : `${formatNumber(s.lengthMm, 1)} × ${formatNumber(s.widthMm, 1)} mm`;
-    return `${s.name}: ${size}${s.grain ? `, grain along the ${s.grain} side` : ''}`;
+    return s.grain === undefined
+      ? `${s.name}: ${size}`
+      : s.grain === 'long'
+        ? say('stockCard.grainAlongTheLongSide', s.name, size)
+        : say('stockCard.grainAlongTheShortSide', s.name, size);
   });
   protected setPrice(at: string[], value: unknown): void {
     if (typeof value === 'number') this.set.emit({ at, value });

@@ -1,3 +1,4 @@
+import { say } from '@druckerei/core';
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { catchError, type Observable, throwError } from 'rxjs';
@@ -37,7 +38,7 @@ export type Failure = Pick<Problem, 'status' | 'title' | 'detail' | 'fields' | '
 function failureOf(error: HttpErrorResponse): Failure {
   const said = error.error as Partial<Problem> | null;
   if (error.status === 0 || said === null || typeof said !== 'object' || typeof said.title !== 'string')
-    return { status: error.status, title: 'No answer', detail: 'The server does not answer. What you typed is kept here.' };
+    return { status: error.status, title: say('api.noAnswer'), detail: say('api.theServerDoesNotAnswer') };
   return {
     status: error.status,
     title: said.title,

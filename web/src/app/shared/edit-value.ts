@@ -10,7 +10,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { lengthMmFromText, typedLength, type UnitSystem } from '@druckerei/core';
+import { lengthMmFromText, typedLength, type UnitSystem, say } from '@druckerei/core';
 import { Units } from './units';
 
 export type EditKind = 'count' | 'length' | 'percent' | 'hours' | 'minutes' | 'seconds' | 'number' | 'text' | 'moment';
@@ -40,17 +40,17 @@ export function parseTyped(kind: EditKind, text: string, system: UnitSystem = 'm
   if (kind === 'count') return Number.isInteger(value) ? value : null;
   return kind === 'percent' ? Math.round(value * PER_TYPED.percent) : value * PER_TYPED[kind];
 }
-const ASKS: Record<EditKind, string> = {
-  count: 'Type a whole number.',
-  length: 'Type a length: 148, 5 1/2 in, 72 pt.',
-  percent: 'Type a percentage.',
-  hours: 'Type hours.',
-  minutes: 'Type minutes.',
-  number: 'Type a number.',
-  seconds: 'Type seconds.',
+const asks = (): Record<EditKind, string> => ({
+  count: say('editValue.typeAWholeNumber'),
+  length: say('editValue.typeALength1485'),
+  percent: say('editValue.typeAPercentage'),
+  hours: say('editValue.typeHours'),
+  minutes: say('editValue.typeMinutes'),
+  number: say('editValue.typeANumber'),
+  seconds: say('editValue.typeSeconds'),
   text: '',
-  moment: 'Choose a date and time.',
-};
+  moment: say('editValue.chooseADateAndTime'),
+});
 
 /** A value as text with a dashed underline that becomes its own input in place. A half-typed text stays and says what is missing; Escape goes back. */
 @Component({
@@ -75,7 +75,7 @@ const ASKS: Record<EditKind, string> = {
         <span class="fail says" role="alert">{{ wrong() }}</span>
       }
     } @else {
-      <button type="button" [attr.aria-label]="label() + ', ' + shown() + ', edit'" (click)="begin()" [disabled]="locked()">
+      <button type="button" [attr.aria-label]="label() + ', ' + shown() + say('editValue.edit')" (click)="begin()" [disabled]="locked()">
         {{ shown() || placeholder() }}
       </button>
     }`,
@@ -112,12 +112,13 @@ const ASKS: Record<EditKind, string> = {
   `,
 })
 export class EditValue {
+  protected readonly say = say;
   readonly label = input.required<string>();
   readonly kind = input.required<EditKind>();
   readonly value = input<string>('');
   /** As shown when not edited; the value itself where nothing else is given. */
   readonly display = input<string | null>(null);
-  readonly placeholder = input('set');
+  readonly placeholder = input(say('editValue.set'));
   readonly locked = input(false);
   /** What core said of the last value sent. */
   readonly refused = input<string | null>(null);
@@ -137,7 +138,7 @@ export class EditValue {
     return this.typed() === '' ? (this.display() ?? '') : this.system() === 'imperial' ? this.typed() : `${this.typed()} mm`;
   });
   protected readonly wrong = computed(() =>
-    parseTyped(this.kind(), this.text(), this.system()) === null ? ASKS[this.kind()] : (this.refused() ?? ''),
+    parseTyped(this.kind(), this.text(), this.system()) === null ? asks()[this.kind()] : (this.refused() ?? ''),
   );
   private before = '';
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type Figure, formatFigure, type Place } from '@druckerei/core';
+import { type Figure, formatFigure, type Place, say } from '@druckerei/core';
 
 /** A figure with its unit; choosing it shows its working. Guesses show their width; an override shows that it is one. */
 @Component({
@@ -9,7 +9,7 @@ import { type Figure, formatFigure, type Place } from '@druckerei/core';
       <button
         type="button"
         [class.by-hand]="figure()?.instead"
-        [attr.aria-label]="s.number + ' ' + s.unit + (figure()?.instead ? ', set by hand' : '') + ', show the working'"
+        [attr.aria-label]="s.number + ' ' + s.unit + (figure()?.instead ? say('figure.setByHand') : '') + say('figure.showTheWorking')"
         (click)="explain.emit(id())"
       >
         <b>{{ s.number }}</b>
@@ -47,6 +47,7 @@ import { type Figure, formatFigure, type Place } from '@druckerei/core';
   `,
 })
 export class FigureValue {
+  protected readonly say = say;
   readonly id = input.required<string>();
   readonly figure = input<Figure | undefined>();
   readonly place = input.required<Place>();

@@ -1,3 +1,4 @@
+import { say } from '@druckerei/core';
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatDialogModule } from '@angular/material/dialog';
 import { Shortcuts } from './shortcuts';
@@ -7,7 +8,7 @@ import { Shortcuts } from './shortcuts';
   selector: 'dk-shortcuts-dialog',
   imports: [MatDialogModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: ` <h2 mat-dialog-title>Keys of this screen</h2>
+  template: ` <h2 mat-dialog-title>{{ say('shortcutsDialog.keysOfThisScreen') }}</h2>
     <mat-dialog-content>
       <dl>
         @for (s of keys; track s.keys) {
@@ -18,7 +19,9 @@ import { Shortcuts } from './shortcuts';
         }
       </dl>
     </mat-dialog-content>
-    <mat-dialog-actions align="end"><button class="quiet" mat-dialog-close type="button">Close</button></mat-dialog-actions>`,
+    <mat-dialog-actions align="end"
+      ><button class="quiet" mat-dialog-close type="button">{{ say('shortcutsDialog.close') }}</button></mat-dialog-actions
+    >`,
   styles: `
     dl {
       display: grid;
@@ -32,5 +35,6 @@ import { Shortcuts } from './shortcuts';
   `,
 })
 export class ShortcutsDialog {
+  protected readonly say = say;
   protected readonly keys = inject(Shortcuts).shown();
 }

@@ -1,0 +1,13 @@
+import { z } from 'zod';
+import { isFreeName, KEPT_NAME } from '../plant/plant-schema';
+
+const inkName = z.string().trim().min(1).max(30).refine(isFreeName, KEPT_NAME);
+
+/** The inks of a side, each once, no more than a press has units. */
+export const inkNames = z
+  .array(inkName)
+  .max(10, 'are more inks than a press has units (10 at most)')
+  .refine((list) => new Set(list).size === list.length, 'names an ink twice');
+
+/** Coverage in percent by ink, as far as it is known. */
+export const coverageByInk = z.record(inkName, z.number().min(0).max(100));

@@ -1,0 +1,123 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { enterOrder, signIn } from '../sign-in';
+
+/*
+ * The catalogue in a language that does not exist: every word a person sees stands between its marks, or is a name, a number, a unit or what
+ * somebody typed. What stands there plain was written past the catalogue; what is cut off would be cut off in a longer language.
+ */
+
+const demo = (name: string): unknown => JSON.parse(readFileSync(`${import.meta.dirname}/../../demo/${name}.json`, 'utf8')) as unknown;
+/** Names that people gave: of the plant, its machines and stocks, of persons and inks. */
+const namesIn = (v: unknown): string[] =>
+  typeof v === 'string' ? [v] : v !== null && typeof v === 'object' ? Object.values(v).flatMap(namesIn) : [];
+const NAMES = [...namesIn(demo('plant')), ...namesIn(demo('first-start')), 'Druckerei', 'Pseudo card', 'Pier 3, Kestrel Bay'];
+
+interface Seen {
+  plain: string[];
+  cut: string[];
+}
+/** Words on the page outside the marks, and texts that are cut off. Drawings and the line under a stone carry names and figures of the trade. */
+const look = (page: Page, typed: string[]): Promise<Seen> =>
+  page.evaluate(
+    (names) => {
+      const known = new Set(names);
+      const UNITS = /^(mm|cm|m|kg|g\/m²|µm|h|min|s|d|%|EUR|an hour|up|of|n|in|lb|pt|x|×)$/;
+      const MONTH = /^(Mon|Tue|Wed|Thu|Fri|Sat|Sun|Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec)$/;
+      const plainWords = (text: string): string[] => {
+        if (known.has(text.trim())) return [];
+        // A sentence may be filled in with another one: from the inside out.
+        let rest = text.replace(/Customer of Pseudo card[ \d.]*/g, ' ');
+        for (let outer = ''; outer !== rest;) [outer, rest] = [rest, rest.replace(/⟦[^⟦⟧]*⟧/g, ' ')];
+        for (const name of names) if (name.length > 3) rest = rest.split(name).join(' ');
+        return (rest.match(/\p{L}[\p{L}/²]*/gu) ?? []).filter((w) => w.length > 1 && !known.has(w) && !UNITS.test(w) && !MONTH.test(w));
+      };
+      const plain = new Set<string>();
+      const cut = new Set<string>();
+      const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+      while (walk.nextNode()) {
+        const at = walk.currentNode.parentElement;
+        const text = walk.currentNode.textContent ?? '';
+        if (!at || at.closest('svg, script, style, noscript, [data-figures], input, textarea, kbd')) continue;
+        const style = getComputedStyle(at);
+        if (style.visibility === 'hidden' || at.getClientRects().length === 0) continue;
+        if (plainWords(text).length > 0) plain.add(`${text.trim()}   <${at.tagName.toLowerCase()} ${at.className}>`);
+        if (text.includes('⟦') && !at.closest('.said') && style.overflow !== 'visible' && at.scrollWidth > at.clientWidth + 1)
+          cut.add(text.trim());
+      }
+      for (const el of document.querySelectorAll('[aria-label], [placeholder], [title]'))
+        for (const name of ['aria-label', 'placeholder', 'title']) {
+          const text = el.closest('svg, [data-figures]') ? '' : (el.getAttribute(name) ?? '');
+          if (plainWords(text).length > 0) plain.add(`${name}: ${text}`);
+        }
+      if (document.documentElement.scrollWidth > window.innerWidth + 1) cut.add(`the page is ${document.documentElement.scrollWidth} wide`);
+      return { plain: [...plain], cut: [...cut] };
+    },
+    [...NAMES, ...typed].sort((a, b) => b.length - a.length),
+  );
+
+test('no screen says anything past the catalogue, and none is too narrow for a longer language', async ({ page }) => {
+  test.setTimeout(120_000);
+  await signIn(page, 'runa', 'paper-river-25');
+  await enterOrder(page, 'Pseudo card');
+  const job = page.url();
+  await page.evaluate(() => localStorage.setItem('druckerei.words', 'pseudo'));
+  // What other tests typed into the same database.
+  const typed = await page.evaluate(async () => {
+    const strings = (v: unknown): string[] =>
+      typeof v === 'string' ? [v] : v !== null && typeof v === 'object' ? Object.values(v).flatMap(strings) : [];
+    const read = async (path: string): Promise<unknown> => (await fetch(path)).json();
+    const { rows } = (await read('/api/orders?rows=200')) as { rows: { title: string; customer: string }[] };
+    return [
+      ...rows.flatMap((r) => [r.title, r.customer]),
+      ...strings(await read('/api/people')),
+      ...strings(await read('/api/plants/history')),
+    ];
+  });
+  const found: Record<string, Seen> = {};
+  const note = async (screen: string): Promise<void> => {
+    await page.waitForTimeout(400);
+    const seen = await look(page, typed);
+    if (seen.plain.length + seen.cut.length > 0) found[screen] = seen;
+  };
+  await page.goto('/orders');
+  await page.getByText('Pseudo card').first().waitFor();
+  await note('orders');
+  await page.goto('/orders/new');
+  await page.locator('dk-count-river').waitFor();
+  await note('new order');
+  await page.goto(job);
+  await page.locator('dk-count-river').waitFor();
+  await note('job');
+  const stones = page.locator('dk-count-river button.stone');
+  for (let i = 0; i < (await stones.count()); i++) {
+    await stones.nth(i).click();
+    await note(`stone ${i + 1}`);
+  }
+  await page.locator('footer dk-figure button').first().click();
+  await note('working');
+  await page.keyboard.press('Escape');
+  for (const key of ['l', 'g', 'c', '?']) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(600);
+    await note(`job, key ${key}`);
+    if (key === '?') await page.keyboard.press('Escape');
+  }
+  for (const section of ['machines', 'stocks', 'losses', 'practice', 'people', 'history']) {
+    await page.goto(`/settings/${section}`);
+    await page.locator('main').waitFor();
+    await note(`settings, ${section}`);
+  }
+  // The look itself sees both faults.
+  await page.evaluate(() => {
+    const box = Object.assign(document.createElement('p'), { textContent: '⟦far tóó lóng for so narrow a place⟧' });
+    box.style.cssText = 'width: 20px; overflow: hidden; white-space: nowrap';
+    document.body.append('past the catalogue', box);
+  });
+  expect(await look(page, typed)).toEqual({
+    plain: [expect.stringContaining('past the catalogue')],
+    cut: ['⟦far tóó lóng for so narrow a place⟧'],
+  });
+  await page.evaluate(() => localStorage.removeItem('druckerei.words'));
+  expect(found).toEqual({});
+});
