@@ -35,6 +35,32 @@ await main(async () => {
       executablePath,
       args: ['--no-sandbox', '--disable-gpu', '--font-render-hinting=none', '--disable-background-networking'],
     });
+    /** The settings, seen by the person who keeps them. */
+    const settings = async (page, shot) => {
+      await page.getByRole('button', { name: 'Anselm Hardt, menu' }).click();
+      await page.getByRole('menuitem', { name: 'Sign out' }).click();
+      await page.getByLabel('Name').fill('runa');
+      await page.getByLabel('Password').fill('paper-river-25');
+      await page.getByRole('button', { name: 'Sign in' }).click();
+      await page.getByRole('button', { name: 'Runa Tormeel, menu' }).click();
+      await page.getByRole('menuitem', { name: 'Settings' }).click();
+      await page.getByRole('button', { name: /^Press 3/ }).click();
+      await shot('settings-machines');
+      await page.getByRole('button', { name: /^Rate while running/ }).click();
+      await page.keyboard.type('240');
+      await page.keyboard.press('Enter');
+      await page.getByRole('button', { name: 'See what it moves' }).click();
+      await page.getByText(/open jobs move/).waitFor();
+      await shot('settings-moves');
+      await page.getByRole('button', { name: 'Take all back' }).click();
+      await page.getByRole('link', { name: 'Losses' }).click();
+      await page.getByRole('button', { name: /^Offset/ }).click();
+      await page.getByLabel('School in force').selectOption('table');
+      await page.getByRole('button', { name: /^Lost for 1.000 good/ }).click();
+      await page.keyboard.type('320');
+      await page.keyboard.press('Enter');
+      await shot('settings-losses');
+    };
     for (const colorScheme of ['light', 'dark']) {
       const page = await (
         await browser.newContext({
@@ -88,6 +114,13 @@ await main(async () => {
           .click();
         await page.getByRole('button', { name: /^Stock,/ }).waitFor();
         await shot('new-order');
+        await page.getByRole('link', { name: 'Orders' }).first().click();
+        await page.getByRole('link', { name: 'Labels for the spring cheese' }).click();
+        await page.getByRole('button', { name: /^Rolls,/ }).click();
+        await shot('labels-roll');
+        await page.getByRole('button', { name: /^Print,/ }).click();
+        await shot('labels-web');
+        await settings(page, shot);
       }
     }
     await browser.close();

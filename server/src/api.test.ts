@@ -84,6 +84,19 @@ describe('sign-in', () => {
     c.cookie = cookie;
     expect((await c.call('GET', '/api/session')).status).toBe(401);
   });
+  it('keeps the units of a person for every screen he or she signs in at, and of nobody else', async () => {
+    const c = await server.signedIn('store');
+    expect((await c.call('GET', '/api/session')).body['units']).toBe('metric');
+    expect((await c.call('PUT', '/api/session/units', { units: 'imperial' })).body).toMatchObject({ name: 'ilse', units: 'imperial' });
+    expect((await (await server.signedIn('store')).call('GET', '/api/session')).body['units']).toBe('imperial');
+    expect((await planner.call('GET', '/api/session')).body['units']).toBe('metric');
+    expect((await c.call('PUT', '/api/session/units', { units: 'cubits' })).status).toBe(400);
+  });
+  it('never says a password, not even as a hash', async () => {
+    const c = server.client();
+    const { body } = await c.call('POST', '/api/session', { name: 'ilse', password: PASSWORDS.store });
+    expect(Object.keys(body).sort()).toEqual(['fullName', 'initials', 'name', 'roles', 'units']);
+  });
   it('stops guessing after eight tries, for the right password too', async () => {
     const c = server.client();
     for (let i = 0; i < 8; i++) await c.call('POST', '/api/session', { name: 'mika', password: `guess ${i}` });

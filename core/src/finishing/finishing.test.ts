@@ -34,9 +34,10 @@ describe('hands', () => {
 });
 
 describe('packing', () => {
-  const carton = { set: 0, limitKg: 12, pieceKg: 0.02, perBand: 6, stacks: 4, heightMm: 200, thicknessMm: 1.2 };
+  const carton = { set: 0, limitKg: 12, emptyKg: 0, pieceKg: 0.02, perBand: 6, stacks: 4, heightMm: 200, thicknessMm: 1.2 };
   test.each([
     ['by mass, whole bands', { ...carton, thicknessMm: 0.5 }, 600, '12 kg / 0.12 kg a band = 100 bands'],
+    ['by mass with the empty carton', { ...carton, thicknessMm: 0.5, emptyKg: 0.6 }, 570, '11.4 kg / 0.12 kg a band = 95 bands'],
     ['by room, where it is thick', { ...carton, thicknessMm: 2 }, 396, '4 stacks × 200 mm / 12 mm a band = 66.7 bands'],
     ['as set by hand', { ...carton, set: 250 }, 250, 'set'],
     ['never less than a band', { ...carton, limitKg: 0.01 }, 6, 'one band'],
@@ -61,6 +62,6 @@ describe('packing', () => {
     expect(PACKS.of({ pieces: 0, perPack: 6 })).toBe(0);
   });
   it('weighs a piece by its area', () => {
-    expect(PIECE_MASS.of({ widthMm: 210, heightMm: 297, gsm: 80, extraG: 1 })).toBeCloseTo(0.0059896, 9); // 4.9896 g + 1 g, by hand
+    expect(PIECE_MASS.of({ widthMm: 210, heightMm: 297, gsm: 80, extraKg: 0.001 })).toBeCloseTo(0.0059896, 9); // 4.9896 g + 1 g, by hand
   });
 });

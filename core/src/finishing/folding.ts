@@ -32,11 +32,11 @@ export const FOLDED_THICKNESS: Formula<'panels' | 'caliperUm' | 'extraUm'> = {
   of: ({ panels, caliperUm, extraUm }) => panels * caliperUm + extraUm,
 };
 /** Mass of one finished piece. */
-export const PIECE_MASS: Formula<'widthMm' | 'heightMm' | 'gsm' | 'extraG'> = {
+export const PIECE_MASS: Formula<'widthMm' | 'heightMm' | 'gsm' | 'extraKg'> = {
   id: 'finishing.pieceMass',
   unit: 'kg',
   source: 'definition of grammage (ISO 536)',
-  of: (t) => (t.widthMm * t.heightMm * t.gsm) / 1e9 + t.extraG / 1000,
+  of: (t) => (t.widthMm * t.heightMm * t.gsm) / 1e9 + t.extraKg,
 };
 /** People-seconds of handwork. Formula: pieces × seconds × (1 + rest). Source: common practice, no source. */
 export const HANDS_TIME: Formula<'pieces' | 'secondsEach' | 'rest'> = {

@@ -1,14 +1,14 @@
 import type { Formula } from '../quantity/figure';
 import { floorTolerant } from '../quantity/round-tolerant';
 
-/** Pieces in a carton one person can lift: as set, else by mass and by room (stacks side by side × height), in whole bands. */
-export const PER_CARTON: Formula<'set' | 'limitKg' | 'pieceKg' | 'perBand' | 'stacks' | 'heightMm' | 'thicknessMm'> = {
+/** Pieces in a carton one person can lift, the empty carton with them: as set, else by mass and by room (stacks side by side × height), in whole bands. */
+export const PER_CARTON: Formula<'set' | 'limitKg' | 'emptyKg' | 'pieceKg' | 'perBand' | 'stacks' | 'heightMm' | 'thicknessMm'> = {
   id: 'finishing.perCarton',
   unit: 'piece',
   source: 'by mass and by room, whole bands; common practice, no source',
-  of: ({ set, limitKg, pieceKg, perBand, stacks, heightMm, thicknessMm }) => {
+  of: ({ set, limitKg, emptyKg, pieceKg, perBand, stacks, heightMm, thicknessMm }) => {
     if (set >= 1) return Math.floor(set);
-    const byMass = pieceKg > 0 ? floorTolerant(limitKg / (pieceKg * perBand)) : Infinity;
+    const byMass = pieceKg > 0 ? floorTolerant(Math.max(limitKg - emptyKg, 0) / (pieceKg * perBand)) : Infinity;
     const byRoom = thicknessMm > 0 && stacks > 0 ? floorTolerant((stacks * heightMm) / (thicknessMm * perBand)) : Infinity;
     const bands = Math.min(byMass, byRoom);
     return (Number.isFinite(bands) ? Math.max(bands, 1) : 1) * perBand;

@@ -193,7 +193,7 @@ function packFigures(cx: DraftContext): void {
       ? { widthMm: mm(cx.bundle.paperMm2, 'bundle'), heightMm: mm(1 / cx.bundle.pieces, 'bundle') }
       : { widthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), heightMm: typed(part?.heightMm ?? 0, 'mm', 'openHeightMm') }),
     gsm: { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
-    extraG: { value: part?.envelope ? 6 : 0, unit: 'kg', from: 'guess', at: 'envelope', ...(part?.envelope && { pm: 2 }) },
+    extraKg: { value: part?.envelope ? 0.006 : 0, unit: 'kg', from: 'guess', at: 'envelope', ...(part?.envelope && { pm: 0.002 }) },
   });
   if (cx.bundle)
     to.figure(idOf(id, 'thickness'), SHARE_OF_LAYER, {
@@ -220,6 +220,7 @@ function packFigures(cx: DraftContext): void {
   to.figure(idOf(id, 'perCarton'), PER_CARTON, {
     set: setting(cx, 'perCarton', typed(part?.perCarton ?? 0, 'piece', 'perCarton')),
     limitKg: practiceTerm(cx.plant, 'pack.cartonKg'),
+    emptyKg: { value: CARTON_MM.emptyKg, unit: 'kg', from: 'plant', at: 'carton' },
     pieceKg: fig(idOf(id, 'pieceKg')),
     perBand: cx.bundle
       ? { value: cx.bundle.together, unit: 'piece', from: 'family', at: 'bundle' }

@@ -18,14 +18,12 @@ export const peopleHandlers: Handlers<typeof people> = {
 
   'people.create': async ({ body }, ctx) => {
     const password = await hash(body.password);
-    await ctx.db
-      .query(ADD_PERSON, [body.id, body.name, body.fullName, body.initials, body.roles, password])
-      .catch((e: unknown) => {
-        if ((e as { code?: string }).code !== '23505') throw e;
-        throw new Refused(409, 'name-taken', 'This sign-in name is taken.', {
-          fields: [{ path: 'name', says: 'is taken by somebody else' }],
-        });
+    await ctx.db.query(ADD_PERSON, [body.id, body.name, body.fullName, body.initials, body.roles, password]).catch((e: unknown) => {
+      if ((e as { code?: string }).code !== '23505') throw e;
+      throw new Refused(409, 'name-taken', 'This sign-in name is taken.', {
+        fields: [{ path: 'name', says: 'is taken by somebody else' }],
       });
+    });
     await ctx.db.query(ADD_EVENT, [signedIn(ctx).id, 'person.entered', null, JSON.stringify({ person: body.id, roles: body.roles })]);
     return findPerson(ctx.db, body.id);
   },

@@ -3,7 +3,6 @@ import { toSVG } from 'bwip-js/node';
 import PDFDocument from 'pdfkit';
 import svgToPdf from 'svg-to-pdfkit';
 import {
-  
   CAUTIONS,
   stoneName,
   findingKey,

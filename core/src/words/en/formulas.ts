@@ -221,7 +221,7 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
   'finishing.pieceMass': {
     name: 'Mass of a piece',
     reads: 'area × grammage + what is added',
-    terms: { widthMm: 'width', heightMm: 'height', gsm: 'grammage', extraG: 'envelope (g)' },
+    terms: { widthMm: 'width', heightMm: 'height', gsm: 'grammage', extraKg: 'envelope' },
   },
   'finishing.handsTime': {
     name: 'Work of hands',
@@ -240,7 +240,8 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'as set, else what the carton may weigh and what it has room for, in whole bands',
     terms: {
       set: 'as set (0: not set)',
-      limitKg: 'carton may hold',
+      limitKg: 'carton may weigh',
+      emptyKg: 'empty carton',
       pieceKg: 'a piece',
       perBand: 'pieces a band',
       stacks: 'stacks side by side',
