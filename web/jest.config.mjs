@@ -9,6 +9,7 @@ export default {
   setupFilesAfterEnv: ['<rootDir>/src/setup-jest.ts'],
   moduleNameMapper: {
     '\\.spawn$': '<rootDir>/src/spawn.stub.cjs',
+    '^@druckerei/core/words$': '<rootDir>/../core/src/words/index.ts',
     '^@druckerei/core$': '<rootDir>/../core/src/index.ts',
     '^@druckerei/contract$': '<rootDir>/../contract/src/index.ts',
   },

@@ -4,7 +4,7 @@ import { appConfig } from './app/app.config';
 
 /** `localStorage.setItem('druckerei.words', 'pseudo')`: the catalogue in a language that does not exist, to see what was written past it. */
 async function start(): Promise<void> {
-  if (localStorage.getItem('druckerei.words') === 'pseudo') (await import('@druckerei/core')).speakPseudo();
+  if (localStorage.getItem('druckerei.words') === 'pseudo') (await import('./app/shared/pseudo')).speakPseudo();
   await bootstrapApplication(App, appConfig);
 }
 start().catch((error: unknown) => {

@@ -1,10 +1,10 @@
-import { label, say } from '@druckerei/core';
+import { label, say } from '@druckerei/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { UnitSystem } from '@druckerei/core';
+import type { UnitSystem } from '@druckerei/core/words';
 import { SessionActions, sessionFeature } from './session/session.feature';
 import { SignIn } from './session/sign-in';
 import { Shortcuts } from './shared/shortcuts';

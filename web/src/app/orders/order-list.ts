@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, type ElementRef, inject, 
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { OrderRow } from '@druckerei/contract';
-import { findingTitle, formatDuration, formatMoment, formatNumber, say } from '@druckerei/core';
+import { findingTitle, formatDuration, formatMoment, formatNumber, say } from '@druckerei/core/words';
 import { Shortcuts } from '../shared/shortcuts';
 import { OrdersActions, ordersFeature, type OrderSort, type OrderState } from './orders.feature';
 

@@ -1,4 +1,4 @@
-import { say } from '@druckerei/core';
+import { say } from '@druckerei/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { Store } from '@ngrx/store';

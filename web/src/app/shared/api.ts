@@ -1,4 +1,4 @@
-import { say } from '@druckerei/core';
+import { say } from '@druckerei/core/words';
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { catchError, type Observable, throwError } from 'rxjs';

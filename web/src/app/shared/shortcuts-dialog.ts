@@ -1,4 +1,4 @@
-import { say } from '@druckerei/core';
+import { say } from '@druckerei/core/words';
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatDialogModule } from '@angular/material/dialog';
 import { Shortcuts } from './shortcuts';

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { UnitSystem } from '@druckerei/core';
+import type { UnitSystem } from '@druckerei/core/words';
 import { sessionFeature } from '../session/session.feature';
 
 /** The units of the person at this screen. Where nobody is signed in (and in tests of parts), metric. */

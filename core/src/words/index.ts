@@ -1,0 +1,3 @@
+/* The words alone, for the part of a client that is loaded first: nothing of the trade, no schemas. */
+export * from './en';
+export * from './format';
