@@ -47,7 +47,7 @@ await main(async () => {
       await page.getByRole('button', { name: /^Press 3/ }).click();
       await shot('settings-machines');
       await page.getByRole('button', { name: /^Rate while running/ }).click();
-      await page.keyboard.type('240');
+      await page.getByRole('textbox', { name: 'Rate while running' }).fill('240');
       await page.keyboard.press('Enter');
       await page.getByRole('button', { name: 'See what it moves' }).click();
       await page.getByText(/open jobs move/).waitFor();
@@ -57,7 +57,7 @@ await main(async () => {
       await page.getByRole('button', { name: /^Offset/ }).click();
       await page.getByLabel('School in force').selectOption('table');
       await page.getByRole('button', { name: /^Lost for 1.000 good/ }).click();
-      await page.keyboard.type('320');
+      await page.getByRole('textbox', { name: /^Lost for 1.000 good/ }).fill('320');
       await page.keyboard.press('Enter');
       await shot('settings-losses');
     };

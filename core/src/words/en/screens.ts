@@ -186,6 +186,7 @@ export const SCREENS = {
   'newOrder.productName': 'Product name',
   'newOrder.customer': 'Customer',
   'newOrder.choose': 'choose …',
+  'newOrder.newNamed': 'new: {0}',
   'newOrder.orANewName': 'or a new name',
   'newOrder.nameOfANewCustomer': 'Name of a new customer',
   'newOrder.quantityOverAllowed': 'Quantity, over allowed',
