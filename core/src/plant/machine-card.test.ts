@@ -36,7 +36,7 @@ describe('a machine’s card', () => {
       const s = shapes.find((x) => x.role === role);
       return s?.kind === 'rect' ? s.w : 0;
     };
-    expect(bar('bar') / bar('wait')).toBeCloseTo(8_000 / 13_000, 9);
+    expect(bar('bar') / bar('colourBar')).toBeCloseTo(8_000 / 13_000, 9);
     expect(toScale).toBe(true);
   });
   it('draws speeds alone where nothing is said of sizes', () => {

@@ -116,7 +116,7 @@ export function machineScene(machine: Machine): Scene {
   const bars = below + (units > 0 ? text * 3 : text * 0.4);
   const fastest = Math.max(machine.perHour, machine.netPerHour, 1);
   shapes.push(
-    { kind: 'rect', role: 'wait', x: 0, y: bars, w: (w * machine.perHour) / fastest, h: text * 0.9, ref: 'rated speed' },
+    { kind: 'rect', role: 'colourBar', x: 0, y: bars, w: (w * machine.perHour) / fastest, h: text * 0.9, ref: 'rated speed' },
     { kind: 'rect', role: 'bar', x: 0, y: bars + text * 1.1, w: (w * machine.netPerHour) / fastest, h: text * 0.9, ref: 'net speed' },
     {
       kind: 'text',

@@ -4,7 +4,7 @@ import { type JobSpec } from '../product/job-spec';
 import { JobSpecSchema } from '../plan/door';
 import { cardSpec, LINDMOOR, MONDAY_S, SHELF } from '../plan/line-1.fixture';
 import { labelSpec } from '../plan/line-2.fixture';
-import { plan } from '../plan/plan';
+import { plan, planned, sceneOf } from '../plan/plan';
 import type { Plan } from '../plan/plan-types';
 
 /* What must hold of every process whatever is ordered: packs and lifts are filled, tools follow the layout, time runs forward, money adds up. */
@@ -236,6 +236,11 @@ describe('the web', () => {
       }),
       runs,
     );
+  });
+  it('draws a repeat mistyped by a thousand without drowning in sheets', () => {
+    const spec = labelSpec(1);
+    const made = planned(withChoices(spec, { settings: { 'label.web.print': { repeatMm: 201_500 } } }), LINDMOOR, SHELF);
+    for (const s of made.plan.stones) expect(sceneOf(made, s.id)?.shapes.length).toBeLessThan(20_000);
   });
   it('never needs fewer metres for more labels, and whole rolls hold what is pulled', () => {
     let before = 0;

@@ -216,6 +216,9 @@ function webScene(cx: ConsumeContext): Scene {
   };
 }
 
+/** Sheets of a repeat that are drawn. */
+const MOST_SHEETS_DRAWN = 120;
+
 /** One repeat lying down: the web's width upward, its running length to the right; sheets with their pieces as rows. */
 function repeatShapes(cx: ConsumeContext, top: number, most: number): Shape[] {
   const web = cx.layout?.web;
@@ -225,7 +228,8 @@ function repeatShapes(cx: ConsumeContext, top: number, most: number): Shape[] {
   const k = Math.min(most / repeatMm, 260 / widthMm);
   const shapes: Shape[] = [{ kind: 'rect', role: 'sheet', x: 0, y: top, w: repeatMm * k, h: widthMm * k, ref: 'repeat' }];
   const [sheetW, sheetL] = web.sheetMm;
-  for (const c of cx.layout.cells) {
+  // A repeat mistyped by a thousand holds thousands of sheets: nobody reads them, and no drawing holds them.
+  for (const c of cx.layout.cells.slice(0, MOST_SHEETS_DRAWN)) {
     const left = c.x - part.web.edgeMm;
     shapes.push({
       kind: 'rect',

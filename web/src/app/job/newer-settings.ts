@@ -11,21 +11,6 @@ import { findingTitle, formatFigure, label, type Moved, type Place, say } from '
       <button type="button" class="plain" [disabled]="taking()" (click)="take.emit()">{{ say('newerSettings.planItForTheNew') }}</button>
     }
   </p>`,
-  styles: `
-    .note {
-      margin: 0 16px 6px;
-      padding: 6px 12px;
-      border-radius: 7px;
-      display: flex;
-      gap: 14px;
-      align-items: baseline;
-      flex-wrap: wrap;
-    }
-    .plain {
-      text-decoration: underline;
-      color: inherit;
-    }
-  `,
 })
 export class NewerSettings {
   protected readonly say = say;

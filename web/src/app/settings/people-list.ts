@@ -167,11 +167,6 @@ type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { pas
       font-size: 15px;
       margin: 18px 0 6px;
     }
-    .note {
-      padding: 6px 12px;
-      border-radius: 7px;
-      margin: 0 0 8px;
-    }
   `,
 })
 export class PeopleList {
