@@ -30,6 +30,7 @@ const named = (url: string, database: string): string => {
 /** A whole server on a database of its own, made from the migrated template. */
 export class TestServer {
   base = '';
+  databaseUrl = '';
   db!: pg.Pool;
   private server!: Server;
   private hub!: EventHub;
@@ -43,6 +44,7 @@ export class TestServer {
     await owner.query(`create database ${this.database} template druckerei_template`);
     await owner.end();
     const url = named(process.env['TEST_APP_URL'] ?? '', this.database);
+    this.databaseUrl = url;
     const log = pino({ level: 'silent' });
     this.db = makePool(url, () => undefined);
     const first = JSON.parse(readFileSync(`${ROOT}/demo/first-start.json`, 'utf8')) as Record<string, unknown>;

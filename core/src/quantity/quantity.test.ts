@@ -3,6 +3,7 @@ import { OutOfRange } from './errors';
 import { canonicalJson, hashOf, inKeyOrder } from './hash';
 import { Ledger, fig, typed } from './ledger';
 import type { Formula } from './figure';
+import { idOf } from './id-of';
 import { normalBelow, normalQuantile } from './normal-distribution';
 import { portableExp, portableLog } from './portable-math';
 import { ceilTolerant, floorTolerant } from './round-tolerant';
@@ -171,5 +172,22 @@ describe('hashes', () => {
       }),
     );
     expect(canonicalJson({ b: 1, a: [undefined, { d: undefined, c: 'x' }] })).toBe('{"a":[null,{"c":"x"}],"b":1}');
+  });
+});
+
+describe('ids', () => {
+  it('are made of owner and name, the same however often they are asked for', () => {
+    fc.assert(
+      fc.property(
+        fc.string(),
+        fc.string(),
+        (owner, what) => idOf(owner, what) === `${owner}.${what}` && idOf(owner, what) === idOf(owner, what),
+      ),
+    );
+  });
+  it('stay right when very many owners have been asked for', () => {
+    for (let i = 0; i < 12_000; i++) idOf(`owner ${i}`, 'run');
+    expect(idOf('owner 1', 'run')).toBe('owner 1.run');
+    expect(idOf('owner 11999', 'good')).toBe('owner 11999.good');
   });
 });
