@@ -1,0 +1,70 @@
+import { Component, inject } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { Shortcuts } from './shortcuts';
+import { Theme } from './theme';
+
+const ran: string[] = [];
+@Component({ selector: 'dk-keys', template: '<input />' })
+class Keys {
+  constructor() {
+    inject(Shortcuts).use([
+      { keys: 'n', shown: 'N', says: 'New', run: () => ran.push('new') },
+      { keys: 'Shift+?', also: '?', shown: '?', says: 'Keys', run: () => ran.push('keys') },
+      { keys: 'Escape', shown: 'Esc', says: 'Close', run: () => ran.push('close'), inFields: true },
+    ]);
+  }
+}
+
+describe('keys of a screen', () => {
+  const press = (key: string, on: EventTarget = window): KeyboardEvent => {
+    const e = new KeyboardEvent('keydown', { key, code: key, bubbles: true, cancelable: true });
+    on.dispatchEvent(e);
+    return e;
+  };
+  beforeEach(() => {
+    ran.length = 0;
+  });
+  it('work while the screen is open, on either keyboard, and not after', () => {
+    const f = TestBed.createComponent(Keys);
+    press('n');
+    press('?');
+    expect(ran).toEqual(['new', 'keys']);
+    expect(
+      TestBed.inject(Shortcuts)
+        .shown()
+        .map((s) => s.says),
+    ).toEqual(['New', 'Keys', 'Close']);
+    f.destroy();
+    press('n');
+    expect(ran).toHaveLength(2);
+    expect(TestBed.inject(Shortcuts).shown()).toEqual([]);
+  });
+  it('leave letters to a field that is typed in, but for those that say so', () => {
+    const f = TestBed.createComponent(Keys);
+    document.body.append(f.nativeElement as HTMLElement);
+    const field = (f.nativeElement as HTMLElement).querySelector('input') as HTMLInputElement;
+    expect(press('n', field).defaultPrevented).toBe(false);
+    expect(press('Escape', field).defaultPrevented).toBe(true);
+    expect(ran).toEqual(['close']);
+    (f.nativeElement as HTMLElement).remove();
+  });
+  it('stay quiet behind a dialog', () => {
+    TestBed.createComponent(Keys);
+    const behind = Object.assign(document.createElement('div'), { className: 'cdk-overlay-backdrop' });
+    document.body.append(behind);
+    press('n');
+    expect(ran).toEqual([]);
+    behind.remove();
+  });
+});
+
+describe('the theme', () => {
+  it('is kept in this browser, and the system’s again where that is chosen', () => {
+    const theme = TestBed.inject(Theme);
+    theme.choose('dark');
+    expect([document.documentElement.dataset['theme'], localStorage.getItem('druckerei.theme')]).toEqual(['dark', 'dark']);
+    theme.choose('system');
+    expect(document.documentElement.dataset['theme']).toBeUndefined();
+    expect(theme.choice()).toBe('system');
+  });
+});
