@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { enterOrder, signIn } from '../sign-in';
+import { enterOrder, signIn, type } from '../sign-in';
 
 const clean = async (page: Page): Promise<void> => {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
@@ -44,6 +44,26 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: 'Release …' }).click();
     await page.getByRole('heading', { name: 'Release the whole job' }).waitFor();
     await clean(page);
+  });
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`the settings are clean for axe, ${colorScheme}`, async ({ page }) => {
+    test.setTimeout(120_000);
+    await page.emulateMedia({ colorScheme });
+    await signIn(page, 'runa', 'paper-river-25');
+    await page.getByRole('button', { name: 'Runa Tormeel, menu' }).click();
+    await page.getByRole('menuitem', { name: 'Settings' }).click();
+    for (const section of ['Machines', 'Stocks', 'Losses', 'Practice', 'People', 'Changes so far']) {
+      await page.getByRole('navigation', { name: 'Settings' }).getByRole('link', { name: section }).click();
+      await page.getByRole('main').waitFor();
+      await clean(page);
+    }
+    await page.getByRole('navigation', { name: 'Settings' }).getByRole('link', { name: 'Machines' }).click();
+    await page.getByRole('button', { name: /^Press 3/ }).click();
+    await type(page, 'Rate while running', '241');
+    await clean(page);
+    await page.getByRole('button', { name: 'Take all back' }).click();
   });
 }
 

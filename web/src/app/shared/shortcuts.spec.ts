@@ -1,10 +1,10 @@
-import { Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { Shortcuts } from './shortcuts';
 import { Theme } from './theme';
 
 const ran: string[] = [];
-@Component({ selector: 'dk-keys', template: '<input />' })
+@Component({ selector: 'dk-keys', changeDetection: ChangeDetectionStrategy.OnPush, template: '<input />' })
 class Keys {
   constructor() {
     inject(Shortcuts).use([
