@@ -114,7 +114,6 @@ function chosenLayout(part: Part, ask: SheetLayoutAsk, question: string, spec: J
     args: { slot: part.id },
     remedies: [
       { do: 'search', says: 'remedy.searchLayout', slot: part.id },
-      { do: 'search', says: 'remedy.searchLayout', slot: part.id },
       { do: 'edit', says: 'remedy.defaultLayout', args: {}, edits: [{ at: ['choices', 'layout', part.id], was: chosen }] },
     ],
   });
