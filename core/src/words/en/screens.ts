@@ -138,8 +138,6 @@ export const SCREENS = {
   // newer settings
   'newerSettings.theSettingsOfTheWorks': 'The settings of the works are newer than this plan. {0}',
   'newerSettings.planItForTheNew': 'Plan it for the new ones',
-  'newerSettings.newFinding': 'new finding: {0}',
-  'newerSettings.settled': 'settled: {0}',
   'newerSettings.theyChangeNothingHere': 'They change nothing here.',
   'newerSettings.theyWouldChange': 'They would change: {0}.',
   // release dialog
@@ -303,8 +301,6 @@ export const SCREENS = {
   'movesPanel.nothingIsInForceYet': 'Nothing is in force yet: see first which open jobs the change moves, and by how much.',
   'movesPanel.changeSomethingNothingCountsBefore':
     'Change something: nothing counts before you have seen what it moves and put it in force.',
-  'movesPanel.newFinding': 'new finding: {0}',
-  'movesPanel.settled': 'settled: {0}',
   // people list
   'peopleList.signsInAs': 'Signs in as',
   'peopleList.name': 'Name',
@@ -430,6 +426,9 @@ export const SCREENS = {
   'job.effects.notSavedYet': 'Not saved yet',
   'job.effects.theLastChangeIsStill': 'The last change is still being saved. Release again in a moment.',
   'job.effects.theLastChangeIsStill2': 'The last change is still being saved. Try again in a moment.',
+  // moved says
+  'movedSays.newFinding': 'new finding: {0}',
+  'movedSays.settled': 'settled: {0}',
 };
 
 export type ScreenKey = keyof typeof SCREENS;

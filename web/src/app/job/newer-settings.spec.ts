@@ -19,7 +19,7 @@ describe('NewerSettings', () => {
     [
       'totals with both values',
       moved({ totals: [{ key: 'money', unit: 'money', before: 100, after: 120 }] }),
-      'planning cost 100.00 EUR → 120.00 EUR',
+      'planning cost: 100.00 EUR → 120.00 EUR',
     ],
     [
       'findings that come and go',

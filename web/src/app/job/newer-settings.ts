@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { findingTitle, formatFigure, label, type Moved, type Place, say } from '@druckerei/core';
+import { type Moved, type Place, say } from '@druckerei/core';
+import { movedSays } from '../shared/moved-says';
 
 /** A draft planned for settings that are no longer in force: what the newer ones would change, and the way to take them. */
 @Component({
@@ -22,15 +23,7 @@ export class NewerSettings {
   protected readonly says = computed(() => {
     const m = this.moved();
     if (!m) return '';
-    const shown = (value: number, unit: Moved['totals'][number]['unit']): string => {
-      const f = formatFigure(value, unit, this.place());
-      return `${f.number} ${f.unit}`.trim();
-    };
-    const parts = [
-      ...m.totals.map((t) => `${label(`total.${t.key}`)} ${shown(t.before, t.unit)} → ${shown(t.after, t.unit)}`),
-      ...m.come.map((f) => say('newerSettings.newFinding', findingTitle(f.code, f.args))),
-      ...m.gone.map((f) => say('newerSettings.settled', findingTitle(f.code, f.args))),
-    ];
+    const parts = movedSays(m, this.place());
     return parts.length === 0 ? say('newerSettings.theyChangeNothingHere') : say('newerSettings.theyWouldChange', parts.join(' · '));
   });
 }

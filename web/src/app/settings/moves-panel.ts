@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { MovedJob } from '@druckerei/contract';
-import { findingTitle, formatFigure, label, type Place, say } from '@druckerei/core';
+import { type Place, say } from '@druckerei/core';
+import { movedSays } from '../shared/moved-says';
 import type { Trial } from './settings.feature';
 
 /** What the changed settings would do to every open job, job by job, before they are put in force. */
@@ -65,16 +66,5 @@ export class MovesPanel {
   readonly changed = input.required<boolean>();
   readonly place = input.required<Place>();
   readonly stopped = output();
-  private readonly said = computed(() => this.place());
-  protected changes(j: MovedJob): string[] {
-    const shown = (value: number, unit: string): string => {
-      const f = formatFigure(value, unit, this.said());
-      return `${f.number} ${f.unit}`.trim();
-    };
-    return [
-      ...j.totals.map((t) => `${label(`total.${t.key}`)}: ${shown(t.before, t.unit)} → ${shown(t.after, t.unit)}`),
-      ...j.come.map((f) => say('movesPanel.newFinding', findingTitle(f.code, f.args))),
-      ...j.gone.map((f) => say('movesPanel.settled', findingTitle(f.code, f.args))),
-    ];
-  }
+  protected changes = (j: MovedJob): string[] => movedSays(j, this.place());
 }
