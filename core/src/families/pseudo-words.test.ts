@@ -17,11 +17,11 @@ describe('a language that does not exist', () => {
   it('reaches sentences, findings, remedies, formulas, units and the words of families', () => {
     jest.isolateModules(() => {
       // Own copies of the catalogue, so that no other test hears of it.
-       
+
       const own = require('./pseudo-words') as typeof import('./pseudo-words');
-       
+
       const words = require('../words') as typeof import('../words');
-       
+
       const { FAMILIES } = require('./registry') as typeof import('./registry');
       own.speakPseudo();
       expect(words.say('jobPage.undo')).toBe('⟦Úndó··⟧');

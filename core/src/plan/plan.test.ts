@@ -28,7 +28,7 @@ describe('laws over generated specifications', () => {
           if (scene) sceneSvg(scene, 1);
         }
         ticketPages(p);
-        summaryOf(p.plan, spec);
+        summaryOf(p.plan, spec, LINDMOOR, SHELF);
         riverOf(p.plan);
         JSON.parse(JSON.stringify(p.plan));
       }),

@@ -21,7 +21,7 @@ import { findAll } from './findings/find-all';
 import { type PartLayout, layOut, workStyleFor } from './lay-out';
 import { layOutWeb } from './lay-out-web';
 import type { Finding, Plan, Stone } from './plan-types';
-import { arrivalsOf, layOutTime } from './ready';
+import { arrivalsOf, layOutTime, withGates } from './ready';
 import { wasteFigures } from './waste';
 import { type Registries, type RoutedStone, resolveRoute, stockFor } from './resolve';
 
@@ -67,7 +67,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const laid = layOutParts(route.parts, route.stones, spec, plant, shelf, to);
   const drafted = draftAll(route, laid);
   const goods = (product: Id<'product'>): Id<'flow'> => drafted.goods[product] ?? idOf(product, 'goods');
-  const net: Net = { flows: drafted.flows, steps: drafted.steps, wanted: {} };
+  const net: Net = { flows: drafted.flows, steps: withGates(drafted.steps, spec.gates), wanted: {} };
   const items: Plan['items'] = {};
   for (const [id, item] of Object.entries(spec.items)) {
     const wanted = Object.hasOwn(spec.choices.aim, id) ? (spec.choices.aim[id] as number) : orderedQuantity(item);
@@ -77,7 +77,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const counts = solveBackward(net, to, drafted.losses);
   const contexts = drafted.contexts.map(({ stone, cx }) => ({ stone, cx: { ...cx, counts, steps: net.steps } }));
   const consumed = contexts.map(({ stone, cx }) => stone.process.consume(cx));
-  const assumptions = layOutTime(net, shelf, arrivalsOf(net, drafted.tools, plant, shelf, to), to);
+  const assumptions = layOutTime(net, shelf, arrivalsOf(net, drafted.tools, plant, shelf, to), spec.gates, to);
   const stones = contexts.map(({ stone, cx }) => stoneOf(stone, cx, net, counts));
   for (const [id, item] of Object.entries(items)) item.chance = chanceFigure(id, item, net, stones, plant, to);
   const totals = totalFigures(

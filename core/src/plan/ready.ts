@@ -2,12 +2,30 @@ import type { Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { type Ledger, fig } from '../quantity/ledger';
 import type { Plant, Shelf } from '../plant/plant';
-import { type Net, inOrder } from '../flow/net';
+import { type Net, inOrder, type Step } from '../flow/net';
+import type { JobSpec } from '../product/job-spec';
 import { layIntoOpenHours } from '../route/open-hours';
 import { END, LATER, LATEST, START } from '../route/time-and-cost';
 import type { Plan } from './plan-types';
 
 const DAY_S = 86_400;
+const GATE = 'gate:';
+/** The key of the shelf under which a gate's answer comes. */
+export const gateKey = (gate: Id<'gate'>): string => GATE + gate;
+
+/** Steps with the gates they wait for: those of a gated stone; for a gate that holds the release, the steps nothing comes before. */
+export function withGates(steps: Net['steps'], gates: JobSpec['gates']): Net['steps'] {
+  const all = Object.entries(gates ?? {});
+  if (all.length === 0) return steps;
+  const made = new Set(Object.values(steps).flatMap((s) => s.gives.map((g) => g.flow)));
+  const isFirst = (s: Step): boolean => s.takes.every((t) => !made.has(t.flow)) && (s.after ?? []).length === 0;
+  return Object.fromEntries(
+    Object.entries(steps).map(([id, step]) => {
+      const mine = all.filter(([, g]) => (g.holds === 'release' ? isFirst(step) : g.holds === step.stage));
+      return [id, mine.length === 0 ? step : { ...step, needs: [...step.needs, ...mine.map(([g]) => ({ gate: gateKey(g) }))] }];
+    }),
+  );
+}
 
 export interface Arrival {
   step: Id<'step'>;
@@ -20,7 +38,7 @@ export interface Arrival {
  * When each step starts and ends if steps are laid one after another into open hours with nobody else in the way, and what that assumes.
  * A step starts when all it takes is made, its forms are there, its waits are over by the clock, and what it needs from outside has come.
  */
-export function layOutTime(net: Net, shelf: Shelf, arrivals: readonly Arrival[], to: Ledger): Plan['assumptions'] {
+export function layOutTime(net: Net, shelf: Shelf, arrivals: readonly Arrival[], gates: JobSpec['gates'], to: Ledger): Plan['assumptions'] {
   const { order } = inOrder(net.steps);
   const makers = new Map<Id<'flow'>, Id<'step'>>();
   for (const [id, s] of Object.entries(net.steps)) for (const { flow } of s.gives) makers.set(flow, id);
@@ -41,7 +59,10 @@ export function layOutTime(net: Net, shelf: Shelf, arrivals: readonly Arrival[],
       const state = Object.hasOwn(shelf.gates, gate) ? shelf.gates[gate] : undefined;
       if (state?.state === 'waiting' && state.by !== undefined) {
         after[gate] = { value: state.by, unit: 'moment', from: 'shelf', at: `gate:${gate}` };
-        assumptions.push({ code: 'assume.gate', args: { gate, by: state.by } });
+        const wished = gates?.[gate.slice(GATE.length)];
+        const args = { what: wished ? `gate.${wished.kind}` : gate, version: wished?.version ?? '', by: state.by };
+        if (!assumptions.some((a) => a.args['what'] === args.what && a.args['version'] === args.version))
+          assumptions.push({ code: 'assume.gate', args });
       }
     }
     const earliest = to.figure(idOf(id, 'afterAt'), LATEST, after);

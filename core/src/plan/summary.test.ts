@@ -9,7 +9,7 @@ import { thumbnailSvg } from './thumbnail';
 const p = plan(cardSpec(), LINDMOOR, SHELF);
 
 describe('the summary a list shows', () => {
-  const summary = summaryOf(p, cardSpec());
+  const summary = summaryOf(p, cardSpec(), LINDMOOR, SHELF);
   it('repeats the plan’s own figures', () => {
     expect(summary).toMatchObject({
       good: 10_000,
@@ -32,7 +32,7 @@ describe('the summary a list shows', () => {
     expect(summary.undecided).toBe(1);
     const key = findingKey({ code: 'risk.short', at: 'job' });
     const decided = JobSpecSchema.parse({ ...cardSpec(), decisions: { [key]: { by: 'test', reason: 'runs the risk', at: 1 } } });
-    expect(summaryOf(plan(decided, LINDMOOR, SHELF), decided).undecided).toBe(0);
+    expect(summaryOf(plan(decided, LINDMOOR, SHELF), decided, LINDMOOR, SHELF).undecided).toBe(0);
   });
   it('carries a picture without text', () => {
     const picture = thumbnailSvg(cardSpec());

@@ -2,7 +2,9 @@ import type { FindingArgs, FindingLevel, Plan } from './plan-types';
 import { pulledOf } from './pulled';
 import { riverOf } from './river';
 import { familyOf } from '../families/registry';
+import type { Plant, Shelf } from '../plant/plant';
 import type { JobSpec } from '../product/job-spec';
+import { needsOf, type StockNeed, storedTools } from './needs';
 
 /** What a list shows of a job without planning it again: one row, stored beside the specification it was made from. */
 export interface PlanSummary {
@@ -22,10 +24,13 @@ export interface PlanSummary {
   undecided: number;
   /** What one finished piece is called. */
   pieces: string;
+  /** What it needs of the works' stock, and the stored tools it uses: what the store reads without planning again. */
+  needs: StockNeed[];
+  tools: string[];
   of: Plan['of'];
 }
 
-export function summaryOf(plan: Plan, spec: JobSpec): PlanSummary {
+export function summaryOf(plan: Plan, spec: JobSpec, plant: Plant, shelf: Shelf): PlanSummary {
   const total = (key: keyof Plan['totals']): number => plan.figures[plan.totals[key] ?? '']?.value ?? 0;
   const river = riverOf(plan);
   const most = Math.max(...river.map((s) => s.inCopies), 1);
@@ -43,6 +48,8 @@ export function summaryOf(plan: Plan, spec: JobSpec): PlanSummary {
     blocking: plan.findings.filter((f) => f.level === 'release').length,
     undecided: plan.findings.filter((f) => f.level === 'decide' && !Object.hasOwn(spec.decisions, findingKey(f))).length,
     pieces: piecesWord(spec),
+    needs: needsOf(plan, plant, shelf),
+    tools: storedTools(plan),
     of: plan.of,
   };
 }

@@ -54,6 +54,32 @@ describe('the plant’s door', () => {
       'stocks.gloss150-640x900.price.1.0',
     ],
     [
+      'a calendar that names a shift it does not have',
+      (p) => {
+        Object.assign(p, { calendar: { shifts: {}, machines: { press3: ['late'] }, people: {}, closed: {} } });
+      },
+      'calendar.machines.press3.shifts',
+    ],
+    [
+      'a closed week that ends before it begins',
+      (p) => {
+        Object.assign(p, {
+          calendar: { shifts: {}, machines: {}, people: {}, closed: { c: { name: 'feast', from: '2026-12-27', to: '2026-12-24' } } },
+        });
+      },
+      'calendar.closed.c',
+    ],
+    [
+      'fewer people than a machine needs',
+      (p) => {
+        p['machines']!['press3']!.crew = 2;
+        Object.assign(p, {
+          calendar: { shifts: {}, machines: {}, people: { a: { name: 'A', machines: ['press3'], shifts: [], away: [] } }, closed: {} },
+        });
+      },
+      'calendar.people',
+    ],
+    [
       'a usual ink that is not there',
       (p) => {
         Object.assign(p, { usualInk: 'none' });

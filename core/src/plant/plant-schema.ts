@@ -60,6 +60,8 @@ const stock = z.strictObject({
     .min(1)
     .max(20),
   leadDays: notNegative(365),
+  packOf: z.number().int().min(1).max(1e6).optional(),
+  leastOrder: z.number().int().min(1).max(1e9).optional(),
   rollKg: positive(10_000).optional(),
   rollDiameterMm: positive(3_000).optional(),
   coreMm: positive(1_000).optional(),
@@ -95,6 +97,34 @@ const spoilage = z.strictObject({
 });
 const clock = z.string().regex(/^([01]\d|2[0-4]):[0-5]\d$/, 'is a time such as 06:00');
 
+const day = z.iso.date('is a day such as 2026-12-24');
+const days = { from: day, to: day };
+const inOrder = (c: { from: string; to: string }): boolean => c.from <= c.to;
+const shift = z.strictObject({
+  name: shortText,
+  days: z.array(z.number().int().min(1).max(7)).min(1, 'needs a weekday').max(7),
+  from: clock,
+  to: clock,
+  breaks: z.array(z.tuple([clock, clock])).max(6),
+});
+const calendar = z.strictObject({
+  shifts: z.record(idText, shift),
+  machines: z.record(idText, z.array(idText).max(10)),
+  people: z.record(
+    idText,
+    z.strictObject({
+      name: shortText,
+      machines: z.array(idText).max(40),
+      shifts: z.array(idText).max(10),
+      away: z.array(z.strictObject(days).refine(inOrder, 'ends before it begins')).max(60),
+    }),
+  ),
+  closed: z.record(
+    idText,
+    z.strictObject({ name: shortText, ...days, machine: idText.optional() }).refine(inOrder, 'ends before it begins'),
+  ),
+});
+
 export const PlantSchema = z
   .strictObject({
     schema: z.literal(1),
@@ -109,6 +139,7 @@ export const PlantSchema = z
     practice: z.record(z.string().max(60), practice),
     spoilage: z.record(idText, spoilage).optional(),
     hours: z.partialRecord(z.enum(['1', '2', '3', '4', '5', '6', '7']), z.array(z.tuple([clock, clock])).max(6)),
+    calendar: calendar.optional(),
   })
   .superRefine((plant, cx) => {
     const refuse = (path: string[], message: string): void => {
@@ -120,6 +151,18 @@ export const PlantSchema = z
       for (const side of [0, 1] as const)
         if (m.minSheetMm && m.maxSheetMm && m.minSheetMm[side] > m.maxSheetMm[side])
           refuse(['machines', id, 'minSheetMm', String(side)], `is more than the largest sheet, ${m.maxSheetMm[side]} mm`);
+    }
+    const { shifts = {}, machines = {}, people = {} } = plant.calendar ?? {};
+    const knownShifts = (ids: readonly string[], path: string[]): void => {
+      for (const id of ids)
+        if (!Object.hasOwn(shifts, id)) refuse([...path, 'shifts'], `names a shift “${id}” that the calendar does not have`);
+    };
+    for (const [id, of] of Object.entries(machines)) knownShifts(of, ['calendar', 'machines', id]);
+    for (const [id, p] of Object.entries(people)) knownShifts(p.shifts, ['calendar', 'people', id]);
+    for (const [id, m] of Object.entries(plant.machines)) {
+      const named = Object.values(people).filter((p) => p.machines.includes(id)).length;
+      if (named > 0 && named < m.crew)
+        refuse(['calendar', 'people'], `${m.name} needs ${m.crew} at once and names ${named}: name more people, or none`);
     }
     for (const [id, s] of Object.entries(plant.stocks))
       s.price.forEach(([from], i) => {

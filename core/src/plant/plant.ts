@@ -52,6 +52,9 @@ export interface Stock {
   /** Price per 1,000 sheets, pieces or metres, from a quantity on; ascending. */
   price: [from: number, perThousand: number][];
   leadDays: number;
+  /** Sold in packs of so many; the smallest order the mill takes. */
+  packOf?: number;
+  leastOrder?: number;
   /** Rolls: mass with core, outer diameter, core diameter and mass; metres for the price. */
   rollKg?: number;
   rollDiameterMm?: number;
@@ -78,6 +81,37 @@ export interface Spoilage {
   tables: { upToInks: number; lines: [good: number, lost: number][] }[];
 }
 
+/** A shift: its weekdays (1 = Monday), its hours and breaks, plant-local "HH:MM". One that ends before it begins runs into the next day. */
+export interface Shift {
+  name: string;
+  days: number[];
+  from: string;
+  to: string;
+  breaks: [from: string, to: string][];
+}
+/** Days on which nobody works, or one machine stands: first and last, plant-local. */
+export interface Closed {
+  name: string;
+  from: string;
+  to: string;
+  machine?: Id<'machine'>;
+}
+/** Who may run which machines, in which shifts, and when away. */
+export interface Person {
+  name: string;
+  machines: Id<'machine'>[];
+  shifts: Id<'shift'>[];
+  away: { from: string; to: string }[];
+}
+/** When machines and people work. What says nothing keeps the opening hours of the house. */
+export interface Calendar {
+  shifts: Record<Id<'shift'>, Shift>;
+  machines: Record<Id<'machine'>, Id<'shift'>[]>;
+  people: Record<Id<'person'>, Person>;
+  closed: Record<Id<'closed'>, Closed>;
+}
+export const NO_CALENDAR: Calendar = { shifts: {}, machines: {}, people: {}, closed: {} };
+
 /** Slow facts, immutable, named by their hash; below 200 kB. */
 export interface Plant {
   schema: 1;
@@ -97,6 +131,7 @@ export interface Plant {
   spoilage?: Record<Id<'process'>, Spoilage>;
   /** Opening hours by weekday (1 = Monday), plant-local "HH:MM"; the server expands them to UTC intervals for the shelf. */
   hours: Record<string, [from: string, to: string][]>;
+  calendar?: Calendar;
 }
 
 /** Fast facts: what this one job touches, cut by the server, kept in snapshots. */

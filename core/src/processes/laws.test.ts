@@ -167,7 +167,7 @@ describe('time', () => {
     const by = MONDAY_S + 20 * day;
     const held = plan(cardSpec(), LINDMOOR, shelf(hours(6, 22), { gates: { [gate]: { state: 'waiting', by } } }));
     expect(value(held, 'total.readyAt')).toBeGreaterThan(by);
-    expect(held.assumptions).toContainEqual({ code: 'assume.gate', args: { gate, by } });
+    expect(held.assumptions).toContainEqual({ code: 'assume.gate', args: { what: gate, version: '', by } });
     expect(value(free, 'total.readyAt')).toBeLessThan(by);
   });
   it('waits for paper that must be bought, as long as it takes to come', () => {

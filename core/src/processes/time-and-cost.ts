@@ -5,8 +5,11 @@ import { practiceTerm } from '../plant/practice';
 import { MACHINE_COST, RUN_TIME, SETUP_TIME, SUM } from '../route/time-and-cost';
 import { type ConsumeContext, type Consumed, type ProcessContext, machineTerm, setting, wordSetting } from './process';
 
+/** The setting of a step that says whether its work was done before. */
+export const REPEATED = 'repeat';
+
 /** Repeat work: tools and settings are kept, so setups are smaller. */
-export const isRepeat = (cx: ProcessContext): boolean => wordSetting(cx, 'repeat', 'new') === 'repeat';
+export const isRepeat = (cx: ProcessContext): boolean => wordSetting(cx, REPEATED, 'new') === 'repeat';
 
 /** The factor on setup losses: 1 for new work, the plant's repeat factor else. */
 export const repeatFactor = (cx: ProcessContext): Term =>

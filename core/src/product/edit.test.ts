@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { canonicalJson } from '../quantity/hash';
 import { applyEdits } from '../plan/door';
 import { cardSpec } from '../plan/line-1.fixture';
-import { type Edit, editAt, inverse, mergeEdits, set } from './edit';
+import { type Edit, editAt, editsBetween, inverse, mergeEdits, set } from './edit';
 import type { JobSpec } from './job-spec';
 
 const ok = (spec: JobSpec, edits: Edit[]): JobSpec => {
@@ -17,6 +17,23 @@ it('builds a path from what the compiler checks', () => {
     was: 50_000,
     now: 30_000,
   });
+});
+it('finds the edits between two documents: applied to one they make the other, and equal ones have none', () => {
+  const wish = fc.record(
+    { bleedMm: fc.integer({ min: 0, max: 9 }), folds: fc.integer({ min: 0, max: 3 }), front: fc.constantFrom(['K'], ['K', 'C']) },
+    { requiredKeys: [] },
+  );
+  const spec = fc
+    .tuple(wish, fc.integer({ min: 1, max: 99 }))
+    .map(([w, quantity]) => ok(cardSpec(quantity), [editAt(cardSpec(quantity), ['products', 'card', 'wish'], w)]));
+  fc.assert(
+    fc.property(spec, spec, (a, b) => {
+      const edits = editsBetween(a, b);
+      expect(canonicalJson(ok(a, edits))).toBe(canonicalJson(b));
+      expect(edits.length === 0).toBe(canonicalJson(a) === canonicalJson(b));
+      for (const e of edits) expect(canonicalJson(e.was)).not.toBe(canonicalJson(e.now));
+    }),
+  );
 });
 it('grows entries on the way and takes them away again', () => {
   const spec = cardSpec();

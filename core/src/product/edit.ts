@@ -32,6 +32,23 @@ export const inverse = ({ at, was, now }: Edit): Edit => ({
   ...(was !== undefined && { now: was }),
 });
 
+/**
+ * The edits that make one document into another: object by object, so that they merge with others' edits as finely as typing would.
+ * A list or a bare value is replaced whole.
+ *
+ * @example editsBetween({ a: 1, b: { c: 2 } }, { a: 1, b: { c: 3 } }) // [{ at: ['b', 'c'], was: 2, now: 3 }]
+ */
+export function editsBetween(before: object, after: object, at: readonly string[] = []): Edit[] {
+  const [was, now] = [before as Record<string, unknown>, after as Record<string, unknown>];
+  return [...new Set([...Object.keys(was), ...Object.keys(now)])].flatMap((key): Edit[] => {
+    const [a, b] = [was[key], now[key]];
+    if (canonicalJson(a) === canonicalJson(b)) return [];
+    if (isEntries(a) && isEntries(b)) return editsBetween(a, b, [...at, key]);
+    return [{ at: [...at, key], ...(a !== undefined && { was: a }), ...(b !== undefined && { now: b }) }];
+  });
+}
+const isEntries = (value: unknown): value is object => value !== null && typeof value === 'object' && !Array.isArray(value);
+
 export type Applied<T> = { ok: true; made: T } | { ok: false; issues: { path: string; says: string }[] };
 
 /** Applies edits to a copy and parses it again; a path that leads through nothing grows objects, one into a bare value is refused. */

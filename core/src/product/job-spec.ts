@@ -52,6 +52,19 @@ export interface Choices {
   route: { drop: Id<'step'>[] };
 }
 
+/** What a job may have to wait for: somebody says yes to a version of something. */
+export const GATE_KINDS = ['fileProof', 'contractProof', 'dummy', 'drawDown', 'pressOk', 'paper', 'tool'] as const;
+export type GateKind = (typeof GATE_KINDS)[number];
+/** A gate: who says yes to which version of what, by when, and what waits for it: the release, or the start of a stone. */
+export interface Gate {
+  kind: GateKind;
+  version: string;
+  who: string;
+  /** Plant-local date and time. */
+  by: string;
+  holds: 'release' | Id<'stage'>;
+}
+
 /** All that a person edits, a file holds, an alternative copies, a revision compares. Sparse: only what was typed. */
 export interface JobSpec {
   schema: 1;
@@ -62,6 +75,10 @@ export interface JobSpec {
   overrides: Record<Id<'figure'>, Override>;
   /** Decided findings, by 'code@place'. */
   decisions: Record<string, { by: string; reason: string; at: number }>;
+  /** What somebody must say yes to. The answers are no wish: they come with the shelf. */
+  gates?: Record<Id<'gate'>, Gate>;
+  /** The job this one repeats, by number. */
+  again?: number;
 }
 
 export const NO_CHOICES: Choices = {
@@ -137,6 +154,13 @@ const choices = z.strictObject({
   aim: z.record(idText, quantity),
   route: z.strictObject({ drop: z.array(idText).max(50) }),
 });
+const gate = z.strictObject({
+  kind: z.enum(GATE_KINDS),
+  version: z.string().trim().min(1, 'names the version, such as v2').max(40),
+  who: z.string().trim().min(1, 'names who answers').max(80),
+  by: localMoment,
+  holds: idText,
+});
 const override = z.strictObject({
   value: amount(1e12),
   reason: z.string().trim().min(3, 'says in a few words why').max(300),
@@ -174,6 +198,8 @@ export function jobSpecSchema(wishes: Readonly<Record<string, z.ZodType>>): z.Zo
         z.string().max(200),
         z.strictObject({ by: z.string().max(80), reason: z.string().max(300), at: z.number().int().min(0).max(1e11) }),
       ),
+      gates: z.record(idText, gate).optional(),
+      again: z.number().int().min(1).optional(),
     })
     .superRefine((spec, cx) => {
       const known = (id: string): boolean => Object.hasOwn(spec.products, id);

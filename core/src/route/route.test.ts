@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { layIntoOpenHours } from './open-hours';
-import { END, priceAt } from './time-and-cost';
+import { priceAt } from '../stock/purchase';
+import { END } from './time-and-cost';
 
 test.each([
   ['in one go', [[0, 100]], 10, 20, { start: 10, end: 30 }],

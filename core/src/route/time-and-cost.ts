@@ -77,8 +77,3 @@ export const LATEST: Formula = {
   source: 'the last of all',
   of: (t) => Math.max(0, ...Object.values(t)),
 };
-
-/** The price per thousand at the highest break a number reaches; the first where it reaches none. */
-export function priceAt(breaks: readonly (readonly [from: number, perThousand: number])[], number: number): number {
-  return [...breaks].reverse().find(([from]) => number >= from)?.[1] ?? breaks[0]?.[1] ?? 0;
-}

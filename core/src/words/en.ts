@@ -1,5 +1,6 @@
 import { FINDINGS, REMEDIES, type Args } from './en/findings';
 import { LABELS } from './en/labels';
+import { formatMoment } from './format';
 import { type ScreenKey, SCREENS } from './en/screens';
 
 /* The one catalogue of sentences, by what they are about. */
@@ -16,6 +17,15 @@ export const say = (key: ScreenKey, ...filled: readonly unknown[]): string =>
     const value = filled[Number(n)];
     return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
   });
+
+/** What a ready date rests on, as a person says it: "answer (file proof v2) by Wed 2 Dec 10:00". */
+export function assumptionSays({ code, args }: { code: string; args: Args }, timeZone: string): string {
+  const what = [args['stock'] ?? args['tool'] ?? args['what'], args['version']]
+    .filter((w) => w !== undefined && w !== '')
+    .map((w) => label(String(w)));
+  const by = typeof args['by'] === 'number' ? say('assumption.by', formatMoment(args['by'], timeZone)) : '';
+  return [label(code), what.length > 0 ? `(${what.join(' ')})` : '', by].filter(Boolean).join(' ');
+}
 
 /** A label, or the word itself where the catalogue has none (names typed by people). */
 export const label = (key: string): string => LABELS[key] ?? key;

@@ -32,7 +32,7 @@ export async function planFor(
     customer.palletKg !== null && customer.palletMm !== null ? { kg: customer.palletKg, heightMm: customer.palletMm } : undefined;
   const shelf = await cutShelf(db, { plant, spec, now, palletLimit });
   const made = planned(spec, plant, shelf);
-  return { shelf, planned: made, plan: made.plan, summary: summaryOf(made.plan, spec), picture: thumbnailSvg(spec) };
+  return { shelf, planned: made, plan: made.plan, summary: summaryOf(made.plan, spec, plant, shelf), picture: thumbnailSvg(spec) };
 }
 
 /** Lines and deliveries as rows, so that lists can sort by what was promised. The specification stays the source. */

@@ -11,6 +11,8 @@ import { foilToPrint } from './foil-to-print';
 import { foldSizes } from './fold-sizes';
 import { foldWithoutScore } from './fold-without-score';
 import { foodMigration } from './food-migration';
+import { frozenChanged } from './frozen-changed';
+import { gateNowhere, gateRefused, gateWaiting } from './gates';
 import { grainAcross } from './grain-across-fold';
 import { inkFill } from './ink-fill';
 import { layChanges } from './lay-changes';
@@ -76,6 +78,10 @@ export const RULES: readonly Rule[] = [
   logThin,
   deliverySum,
   dueMissed,
+  gateRefused,
+  gateWaiting,
+  gateNowhere,
+  frozenChanged,
   overrideStale,
 ];
 

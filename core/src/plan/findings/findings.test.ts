@@ -7,6 +7,7 @@ import { cardSpec, LINDMOOR, SHELF } from '../line-1.fixture';
 import { labelSpec } from '../line-2.fixture';
 import { plan } from '../plan';
 import { LEVELS } from '../plan-types';
+import { earlyHash } from '../early-release';
 import { RULES } from './find-all';
 
 interface Case {
@@ -60,12 +61,37 @@ const twoPasses = (front: string[]): JobSpec => ({
   choices: { ...cardSpec().choices, machine: { 'card.card.print': 'press1' } },
 });
 
+const proof = { kind: 'fileProof' as const, version: 'v2', who: 'the choir', by: '2026-03-10T10:00', holds: 'release' };
+const gated: JobSpec = { ...cardSpec(), gates: { g1: proof } };
+
 /** For each rule: a case in which it fires, and a near one in which it stays silent. */
 const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
   'machine.none': {
     level: 'release',
     fires: { plant: { ...LINDMOOR, machines: Object.fromEntries(Object.entries(LINDMOOR.machines).filter(([id]) => id !== 'platen1')) } },
     silent: {},
+  },
+  'gate.waiting': {
+    level: 'release',
+    fires: { spec: gated },
+    silent: { spec: gated, shelf: shelf({ gates: { 'gate:g1': { state: 'open' } } }) },
+  },
+  'gate.refused': {
+    level: 'release',
+    fires: { spec: gated, shelf: shelf({ gates: { 'gate:g1': { state: 'refused' } } }) },
+    silent: { spec: gated },
+  },
+  'gate.nowhere': {
+    level: 'decide',
+    fires: { spec: { ...gated, gates: { g1: { ...proof, holds: 'card.card.gild' } } } },
+    silent: { spec: { ...gated, gates: { g1: { ...proof, holds: 'card.card.print' } } } },
+  },
+  'frozen.changed': {
+    level: 'release',
+    fires: { shelf: shelf({ frozen: { 'card.card.stock.in': 'another' } }) },
+    silent: {
+      shelf: shelf({ frozen: { 'card.card.stock.in': earlyHash(plan(cardSpec(), LINDMOOR, SHELF), LINDMOOR, 'card.card.stock.in') } }),
+    },
   },
   'choice.unknown': {
     level: 'decide',

@@ -1,12 +1,40 @@
 import { formatDuration, formatNumber } from '../format';
+import { LABELS } from './labels';
 
 /** Arguments of a sentence, as a finding carries them. */
 export type Args = Record<string, number | string>;
 type Sentence = (a: Args) => string;
 const n = (x: number | string | undefined, decimals = 1): string => (typeof x === 'number' ? formatNumber(x, decimals) : (x ?? ''));
 
+const gateWord = (a: Args): string => {
+  const word = LABELS[String(a['what'])] ?? String(a['what']);
+  return word.charAt(0).toUpperCase() + word.slice(1);
+};
+
 /** Titles and sentences of findings: short, the figure in it, what follows. */
 export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
+  'gate.waiting': {
+    title: (a) => `${gateWord(a)} ${a['version']}: no answer from ${a['who']}`,
+    says: (a) =>
+      Number(a['lateH'] ?? 0) > 0
+        ? `It was wanted ${n(a['lateH'], 0)} h ago. The ready date moves with every hour; ask, or let the customer choose a later date.`
+        : 'It waits for this answer. The ready date counts on the day it was asked for.',
+  },
+  'gate.refused': {
+    title: (a) => `${gateWord(a)} ${a['version']}: ${a['who']} said no`,
+    says: () => 'Make a new version, enter it, and ask again.',
+  },
+  'gate.nowhere': {
+    title: (a) => `${gateWord(a)} ${a['version']} holds a step that is gone`,
+    says: (a) => `The route has no ${a['stone']} any more: let it hold another step or the release.`,
+  },
+  'frozen.changed': {
+    title: (a) => (a['gone'] === 'yes' ? 'Released early, and no longer needed' : `${a['what']}: released early, and changed since`),
+    says: (a) =>
+      a['gone'] === 'yes'
+        ? 'It is being bought or made already. Take the change back, or revise the early release with a reason.'
+        : `The plan now wants ${n(a['now'], 0)}. Take the change back, or revise the early release with a reason.`,
+  },
   'machine.none': {
     title: (a) => `No machine for ${a['process']}`,
     says: () => 'The plant has no machine for this step. Enter one, or send the work out.',
@@ -183,6 +211,9 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.otherMachine': (a) => `Run it on ${a['machine']}`,
   'remedy.otherStock': (a) => `Take ${a['stock']}`,
   'remedy.defaultLayout': () => 'Take the default layout',
+  'remedy.askGate': () => 'Ask for the answer',
+  'remedy.newVersion': () => 'Make a new version',
+  'remedy.reviseEarly': () => 'Revise the early release with a reason',
   'remedy.orderStock': () => 'Ask the store to order',
   'remedy.askCustomer': () => 'Ask the customer',
   'remedy.bleed': (a) => `Bleed ${n(a['least'])} mm`,

@@ -15,6 +15,7 @@ export const SCREENS = {
   'app.millimetresAndKilograms': 'Millimetres and kilograms',
   'app.inchesPoundsAndPoints': 'Inches, pounds and points',
   'app.showTheKeys': 'Show the keys',
+  'assumption.by': 'by {0}',
   // drawing
   'drawing.stopMeasuring': 'Stop measuring',
   'drawing.measure': 'Measure',

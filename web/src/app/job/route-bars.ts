@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { stoneName, formatDuration, formatMoment, label, type Plan, say } from '@druckerei/core';
+import { stoneName, formatDuration, formatMoment, assumptionSays, type Plan, say } from '@druckerei/core';
 
 /** When each stone runs and waits: bars in time, one row a stone; and what the ready date rests on. */
 @Component({
@@ -82,10 +82,7 @@ export class RouteBars {
   );
   protected readonly rests = computed(() =>
     this.plan()
-      .assumptions.map(
-        (a) =>
-          `${label(a.code)}${(a.args['stock'] ?? a.args['tool'] ?? a.args['what'] ?? a.args['gate']) ? ` (${a.args['stock'] ?? a.args['tool'] ?? a.args['what'] ?? a.args['gate']})` : ''}${typeof a.args['by'] === 'number' ? ` by ${formatMoment(a.args['by'], this.timeZone())}` : ''}`,
-      )
+      .assumptions.map((a) => assumptionSays(a, this.timeZone()))
       .join(', '),
   );
 }
