@@ -11,7 +11,7 @@ const external = [...new Set(packages.flatMap((p) => Object.keys(p.dependencies 
 
 await build({
   absWorkingDir: import.meta.dirname,
-  entryPoints: ['src/main.ts'],
+  entryPoints: { main: 'src/main.ts', worker: 'src/worker.ts', 'heavy.thread': 'src/tasks/heavy.thread.ts' },
   outdir: 'dist',
   bundle: true,
   platform: 'node',

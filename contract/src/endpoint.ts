@@ -15,7 +15,9 @@ export interface Endpoint {
   body?: z.ZodType;
   reply: z.ZodType | 'file' | 'events';
   /** What kind of file. */
-  mime?: 'application/pdf' | 'image/svg+xml';
+  mime?: 'application/pdf' | 'image/svg+xml' | 'text/csv' | 'application/json';
+  /** The body is a file, sent as it is, of so many bytes at most. */
+  upload?: number;
   example?: { params?: Record<string, string>; query?: Record<string, string>; body?: unknown };
 }
 
@@ -23,7 +25,7 @@ type Key<E> = Extract<keyof E, 'params' | 'query' | 'body'>;
 type Out<T> = T extends z.ZodType ? z.output<T> : never;
 type In<T> = T extends z.ZodType ? z.input<T> : never;
 /** What the handler gets, parsed. */
-export type Asked<E extends Endpoint> = { [K in Key<E>]: Out<E[K]> };
+export type Asked<E extends Endpoint> = { [K in Key<E>]: Out<E[K]> } & (E extends { upload: number } ? { file: Uint8Array } : unknown);
 /** What the browser writes. */
-export type Sent<E extends Endpoint> = { [K in Key<E>]: In<E[K]> };
+export type Sent<E extends Endpoint> = { [K in Key<E>]: In<E[K]> } & (E extends { upload: number } ? { file: unknown } : unknown);
 export type Replied<E extends Endpoint> = E['reply'] extends z.ZodType ? z.output<E['reply']> : unknown;

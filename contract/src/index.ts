@@ -8,3 +8,5 @@ export * from './people';
 export * from './plants';
 export * from './problem';
 export * from './session';
+export * from './stock';
+export * from './tasks';

@@ -31,6 +31,7 @@ export function openApi(table: Record<string, Endpoint>): object {
         summary: e.says,
         'x-who': e.who,
         parameters: [...named(e.params, 'path'), ...named(e.query, 'query')],
+        ...(e.upload !== undefined && { requestBody: { required: true, content: { 'application/octet-stream': {} } } }),
         ...(e.body && { requestBody: { required: true, content: json(e.body, 'input') } }),
         responses: {
           200: { description: 'As asked.', content: reply },

@@ -16,7 +16,9 @@ export const NewCustomer = z.strictObject({
   address: z.string().trim().max(400),
 });
 
-export const JOB_STATES = ['draft', 'released'] as const;
+/** Draft; some parts released; all released; a released one being revised; delivered and kept. */
+export const JOB_STATES = ['draft', 'part', 'released', 'revising', 'delivered'] as const;
+export type JobState = (typeof JOB_STATES)[number];
 export const level = z.enum(['release', 'start', 'close', 'decide', 'know']);
 /** The stored summary of the last saved plan: what a list shows. */
 export const Summary = z.object({
@@ -33,11 +35,13 @@ export const Summary = z.object({
   blocking: z.number(),
   undecided: z.number(),
   pieces: z.string(),
+  needs: z.array(z.object({ stock: z.string(), quantity: z.number(), byS: z.number() })),
+  tools: z.array(z.string()),
   of: z.object({ core: z.string(), spec: z.string(), plant: z.string(), shelf: z.string() }),
 });
 
 /** What a row of the list carries of it. The picture is an address of its own, which a browser keeps. */
-export const ListSummary = Summary.omit({ of: true });
+export const ListSummary = Summary.omit({ of: true, needs: true, tools: true });
 
 export const OrderRow = z.object({
   job: z.uuid(),
@@ -55,7 +59,7 @@ export type OrderRow = z.infer<typeof OrderRow>;
 /** Which orders: words that begin a word of title, customer or number; a state, or what blocks a release. */
 const filter = {
   find: z.string().trim().max(80).optional(),
-  state: z.enum(['all', 'draft', 'blocked', 'released']).optional(),
+  state: z.enum(['all', 'draft', 'blocked', 'released', 'delivered']).optional(),
 };
 export type OrderFilter = z.infer<z.ZodObject<typeof filter>>;
 export const ORDER_SORTS = ['due', 'customer', 'newest'] as const;
@@ -67,6 +71,27 @@ export const OrderTotals = z.object({
   undecided: z.number().int(),
 });
 export type OrderTotals = z.infer<typeof OrderTotals>;
+
+/** An order as its page shows it: what was ordered, what is delivered when and where, which jobs make it, and how it adds up. */
+export const OrderPage = z.object({
+  id: z.uuid(),
+  number: z.number().int(),
+  customer: z.string(),
+  madeAt: z.number(),
+  by: z.string(),
+  lines: z.array(
+    z.object({
+      id: z.uuid(),
+      title: z.string(),
+      quantity: z.number().int(),
+      deliveries: z.array(z.object({ nr: z.number().int(), by: z.string(), dueAt: z.number(), quantity: z.number().int(), to: z.string() })),
+      jobs: z.array(
+        z.object({ job: z.uuid(), number: z.number().int(), title: z.string(), item: z.string(), state: z.enum(JOB_STATES), readyAt: z.number(), money: z.number(), good: z.number(), orders: z.number().int() }),
+      ),
+    }),
+  ),
+});
+export type OrderPage = z.infer<typeof OrderPage>;
 
 export const NewOrder = z.strictObject({ id: z.uuid(), customer: z.uuid('names a customer'), spec: JobSpecSchema });
 
@@ -108,6 +133,42 @@ export const orders = {
     says: 'Sums over all orders that are chosen, not over a page.',
     query: z.strictObject(filter),
     reply: OrderTotals,
+  },
+  'orders.csv': {
+    method: 'get',
+    path: '/api/orders.csv',
+    who: 'signed-in',
+    says: 'The orders that are chosen as CSV, at most 50,000; what a spreadsheet would take for a formula is made plain text.',
+    query: z.strictObject(filter),
+    reply: 'file',
+    mime: 'text/csv',
+  },
+  'orders.json': {
+    method: 'get',
+    path: '/api/orders.json',
+    who: 'signed-in',
+    says: 'The same as JSON.',
+    query: z.strictObject(filter),
+    reply: 'file',
+    mime: 'application/json',
+  },
+  'orders.read': {
+    method: 'get',
+    path: '/api/orders/:id',
+    who: 'signed-in',
+    says: 'An order with its lines, deliveries and the jobs that make them.',
+    params: z.strictObject({ id: z.uuid() }),
+    reply: OrderPage,
+    example: { params: { id: '00000000-0000-4000-8000-000000000000' } },
+  },
+  'customers.last': {
+    method: 'get',
+    path: '/api/customers/:id/last',
+    who: ['planner', 'admin'],
+    says: 'The newest jobs of a customer, to start from one of them.',
+    params: z.strictObject({ id: z.uuid() }),
+    reply: z.array(z.object({ job: z.uuid(), number: z.number().int(), title: z.string(), quantity: z.number().int() })),
+    example: { params: { id: '00000000-0000-4000-8000-000000000000' } },
   },
   'orders.create': {
     method: 'post',

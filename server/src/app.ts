@@ -17,6 +17,9 @@ import { jobsHandlers } from './jobs/jobs.handlers';
 import { ordersHandlers } from './orders/orders.handlers';
 import { peopleHandlers } from './people/people.handlers';
 import { plantsHandlers } from './plants/plants.handlers';
+import { stockHandlers } from './stock/stock.handlers';
+import { tasksHandlers } from './tasks/tasks.handlers';
+import type { Threads } from './tasks/threads';
 import { makeGate, sameOrigin } from './session/gate';
 import { sessionHandlers } from './session/session.handlers';
 
@@ -30,6 +33,7 @@ declare module 'express-serve-static-core' {
 export interface AppParts {
   db: Pool;
   hub: EventHub;
+  threads: Threads;
   log: Logger;
   now: () => number;
   secret: string;
@@ -39,7 +43,7 @@ export interface AppParts {
 const SESSION_MS = 12 * 3600 * 1000;
 
 /** Builds the whole server from its parts; `main.ts` listens, tests listen on port 0. `close` ends what the app itself opened. */
-export function buildApp({ db, hub, log, now, secret, webDir }: AppParts): { app: Express; close: () => void } {
+export function buildApp({ db, hub, threads, log, now, secret, webDir }: AppParts): { app: Express; close: () => void } {
   const app = express();
   app.disable('x-powered-by');
   app.use((req, res, next) => {
@@ -102,6 +106,7 @@ export function buildApp({ db, hub, log, now, secret, webDir }: AppParts): { app
     requestId: req.id,
     now,
     hub,
+    threads,
     user: req.user ?? null,
     session: sessionDoor(req),
   });
@@ -109,7 +114,7 @@ export function buildApp({ db, hub, log, now, secret, webDir }: AppParts): { app
   implement(
     app,
     api,
-    { ...sessionHandlers, ...peopleHandlers, ...plantsHandlers, ...ordersHandlers, ...jobsHandlers, ...eventsHandlers },
+    { ...sessionHandlers, ...peopleHandlers, ...plantsHandlers, ...ordersHandlers, ...jobsHandlers, ...stockHandlers, ...tasksHandlers, ...eventsHandlers },
     makeGate(db),
     context,
   );

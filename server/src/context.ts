@@ -2,6 +2,7 @@ import type { Pool } from 'pg';
 import type { Logger } from 'pino';
 import type { Me } from '@druckerei/contract';
 import type { EventHub } from './events/event-hub';
+import type { Threads } from './tasks/threads';
 
 /** What every handler may use. Handlers see neither request nor response, but for the session's own. */
 export interface Ctx {
@@ -11,6 +12,7 @@ export interface Ctx {
   /** Epoch seconds; fixed in tests and pictures. */
   now: () => number;
   hub: EventHub;
+  threads: Threads;
   user: (Me & { id: string }) | null;
   session: SessionDoor;
 }

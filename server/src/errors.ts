@@ -13,6 +13,9 @@ export class Refused extends Error {
     super(detail);
   }
 }
+/** Fields of a form that need another look, each with its sentence. */
+export const invalid = (fields: { path: string; says: string }[]): Refused =>
+  new Refused(400, 'invalid', 'Some fields need another look.', { fields });
 export const notFound = (what: string): Refused => new Refused(404, 'not-found', `${what} is not here.`);
 
 const TITLES: Record<number, string> = {

@@ -1,4 +1,4 @@
-import type { Request, RequestHandler, Router } from 'express';
+import { raw, type Request, type RequestHandler, type Router } from 'express';
 import type { Asked, Endpoint } from '@druckerei/contract';
 import { z } from 'zod';
 import type { Ctx } from './context';
@@ -25,17 +25,20 @@ export function implement<T extends Record<string, Endpoint>>(
   for (const name of Object.keys(table) as (keyof T & string)[]) {
     const e: Endpoint = table[name] as Endpoint;
     const handle = handlers[name] as (asked: object, ctx: Ctx) => Promise<unknown>;
-    router[e.method](e.path, gate(e.who), async (req, res) => {
-      const asked = Object.fromEntries(
-        (['params', 'query', 'body'] as const).flatMap((k) => (e[k] ? [[k, e[k].parse(req[k] ?? {})]] : [])),
-      );
+    // A file is read only once it is known that its sender may send one.
+    const body = e.upload === undefined ? [] : [raw({ type: () => true, limit: e.upload })];
+    router[e.method](e.path, gate(e.who), ...body, async (req, res) => {
+      const asked = Object.fromEntries([
+        ...(['params', 'query', 'body'] as const).flatMap((k) => (e[k] ? [[k, e[k].parse(req[k] ?? {})]] : [])),
+        ...(e.upload === undefined ? [] : [['file', Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0)]]),
+      ]);
       const answer = await handle(asked, context(req));
       if (e.reply === 'file') {
         const file = answer as FileReply;
         res
           .set({
             'Content-Type': file.mime,
-            'Content-Disposition': `inline; filename="${file.name}"`,
+            'Content-Disposition': `${file.attached ? 'attachment' : 'inline'}; filename="${file.name}"`,
             'Cache-Control': file.forEver ? 'private, max-age=31536000, immutable' : 'no-store',
           })
           .send(Buffer.from(file.bytes));

@@ -8,6 +8,8 @@ import { FirstStart, firstStart, sessionSecret } from './db/first-start';
 import { DatabaseNewer, migrate } from './db/migrate';
 import { makePool } from './db/pool';
 import { EventHub } from './events/event-hub';
+import { TaskRunner } from './tasks/runner';
+import { Threads } from './tasks/threads';
 
 const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
 const env = z
@@ -20,6 +22,10 @@ const env = z
     WEB_DIR: z.string().default(here('../../web/dist/browser')),
     MIGRATIONS_DIR: z.string().default(here('../migrations')),
     FIRST_START: z.string().optional(),
+    /** 0: this process answers only; long work is done by others (npm run worker). */
+    WORKERS: z.coerce.number().int().min(0).max(1).default(1),
+    /** Seconds without a sign of life after which a worker's work is taken over. */
+    SILENT_S: z.coerce.number().min(1).max(600).default(20),
     LOG_LEVEL: z.string().default('info'),
     /** An ISO moment at which the clock stands (pictures, tests). */ CLOCK: z.iso.datetime().optional(),
   })
@@ -54,7 +60,9 @@ const db = makePool(env.DATABASE_URL, (e) => log.warn({ err: e.message }, 'idle 
 if (env.FIRST_START !== undefined) await firstStart(db, readFirstStart(env.FIRST_START));
 const hub = new EventHub(env.DATABASE_URL, log);
 await hub.start();
-const { app, close } = buildApp({ db, hub, log, now, secret: await sessionSecret(db), webDir: env.WEB_DIR });
+const threads = new Threads(new URL('./heavy.thread.js', import.meta.url));
+const runner = env.WORKERS === 0 ? null : await new TaskRunner({ db, log, threads, now, silentS: env.SILENT_S }).start();
+const { app, close } = buildApp({ db, hub, threads, log, now, secret: await sessionSecret(db), webDir: env.WEB_DIR });
 const server = app.listen(env.PORT, env.HOST, (error?: NodeJS.ErrnoException) => {
   if (error) fail(error.code === 'EADDRINUSE' ? `port ${env.PORT} is taken by something else: set PORT to a free one.` : error.message);
   const address = server.address();
@@ -73,6 +81,7 @@ async function stop(): Promise<void> {
   await closed;
   clearTimeout(late);
   close();
+  await runner?.stop();
   await db.end();
   process.exit(0);
 }

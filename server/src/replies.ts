@@ -3,6 +3,8 @@ export interface FileReply {
   mime: string;
   name: string;
   bytes: Uint8Array;
+  /** To be kept as a file, not shown. */
+  attached?: boolean;
   /** The address will always answer with these bytes: a browser need not ask again. */
   forEver?: boolean;
 }

@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { buildSync } from 'esbuild';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import pg from 'pg';
@@ -9,6 +11,8 @@ import { buildApp } from './app';
 import { FirstStart, firstStart, sessionSecret } from './db/first-start';
 import { makePool } from './db/pool';
 import { EventHub } from './events/event-hub';
+import { TaskRunner } from './tasks/runner';
+import { Threads } from './tasks/threads';
 
 const ROOT = `${__dirname}/../..`;
 export const NOW = Date.UTC(2026, 2, 2, 6) / 1000;
@@ -27,6 +31,25 @@ const named = (url: string, database: string): string => {
   return u.href;
 };
 
+/** The thread's own file, bundled once: a thread does not read TypeScript. */
+let thread: string | null = null;
+function threadFile(): string {
+  if (thread !== null) return thread;
+  thread = `${mkdtempSync(`${tmpdir()}/thread-`)}/heavy.thread.mjs`;
+  buildSync({
+    entryPoints: [`${ROOT}/server/src/tasks/heavy.thread.ts`],
+    outfile: thread,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'error',
+    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+    external: ['pg-native'],
+  });
+  return thread;
+}
+
 /** A whole server on a database of its own, made from the migrated template. */
 export class TestServer {
   base = '';
@@ -37,6 +60,15 @@ export class TestServer {
   private closeApp: () => void = () => undefined;
   private readonly database = `t_${randomUUID().replaceAll('-', '')}`;
   now = NOW;
+  readonly threads = new Threads(threadFile());
+  private readonly runners: TaskRunner[] = [];
+
+  /** A worker of the queue in this process. */
+  async work(): Promise<TaskRunner> {
+    const runner = await new TaskRunner({ db: this.db, log: pino({ level: 'silent' }), threads: this.threads, now: () => this.now, silentS: 2 }).start();
+    this.runners.push(runner);
+    return runner;
+  }
 
   async start(): Promise<this> {
     const owner = new pg.Client({ connectionString: admin() });
@@ -57,6 +89,7 @@ export class TestServer {
     const { app, close } = buildApp({
       db: this.db,
       hub: this.hub,
+      threads: this.threads,
       log,
       now: () => this.now,
       secret: await sessionSecret(this.db),
@@ -73,6 +106,7 @@ export class TestServer {
   }
 
   async stop(): Promise<void> {
+    for (const runner of this.runners) await runner.stop();
     await this.hub.stop();
     this.server.closeAllConnections();
     await new Promise((resolve) => this.server.close(resolve));

@@ -101,7 +101,7 @@ export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: 
         if (to.value(idOf(flow, 'demand')) > free)
           arrivals.push({
             step: id,
-            at: shelf.asOf + days * DAY_S,
+            at: comesBy(shelf, supply.stock, to.value(idOf(flow, 'demand')) - free) ?? shelf.asOf + days * DAY_S,
             code: 'assume.stock',
             args: { stock: plant.stocks[supply.stock]?.name ?? '' },
           });
@@ -120,6 +120,16 @@ export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: 
     }
   }
   return arrivals;
+}
+
+/** When what was ordered covers what is short; null where it does not, and more must be ordered. */
+function comesBy(shelf: Shelf, stock: Id<'stock'>, short: number): number | null {
+  let left = short;
+  for (const [at, quantity] of [...(shelf.coming?.[stock] ?? [])].sort((a, b) => a[0] - b[0])) {
+    left -= quantity;
+    if (left <= 0) return at;
+  }
+  return null;
 }
 
 /** Sheets of a stock the works owns and has not promised elsewhere. */

@@ -161,6 +161,8 @@ export interface Shelf {
   frozen: Record<string, string>;
   /** Due moment of each item in epoch seconds (core knows no time zone), by item id. */
   due: Record<Id<'item'>, number>;
+  /** What was ordered of a stock and is on its way: how much comes when. */
+  coming?: Record<Id<'stock'>, [at: number, quantity: number][]>;
   /** Largest pallet the customer takes, when the customer says. */
   palletLimit?: { kg: number; heightMm: number };
 }

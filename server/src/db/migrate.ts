@@ -1,8 +1,11 @@
 import { readdirSync } from 'node:fs';
 import pg from 'pg';
+import { runMigrations } from 'graphile-worker';
 import Postgrator from 'postgrator';
 
 const LOCK = 7_340_211;
+/** The schema the queue's library keeps its tables in. */
+export const QUEUE_SCHEMA = 'queue';
 
 /** The database was made by a newer program: this one must not touch it. */
 export class DatabaseNewer extends Error {}
@@ -15,8 +18,8 @@ export async function migrate(ownerUrl: string, dir: string, appRole: string | n
   const client = new pg.Client({ connectionString: ownerUrl });
   await client.connect();
   try {
+    await client.query('select pg_advisory_lock($1)', [LOCK]); // until the connection ends
     await client.query('begin');
-    await client.query('select pg_advisory_xact_lock($1)', [LOCK]);
     const newest = Math.max(
       ...readdirSync(dir)
         .map((f) => Number.parseInt(f, 10))
@@ -42,8 +45,10 @@ export async function migrate(ownerUrl: string, dir: string, appRole: string | n
       execSqlScript: (s) => client.query(s) as unknown as Promise<void>,
     });
     const applied = await runner.migrate('max');
-    if (appRole !== null) await grantRights(client, appRole);
     await client.query('commit');
+    // The queue's own tables are the library's: it migrates them itself, under its own lock.
+    await runMigrations({ connectionString: ownerUrl, schema: QUEUE_SCHEMA });
+    if (appRole !== null) await grantRights(client, appRole);
     return { applied: applied.length, version: newest };
   } finally {
     await client.end(); // an open transaction ends with its connection: nothing stays
@@ -65,8 +70,14 @@ const RIGHTS: Record<string, string> = {
   orders: 'select, insert',
   order_lines: 'select, insert, update',
   deliveries: 'select, insert, update, delete',
+  gate_answers: 'select, insert',
+  lot_moves: 'select, insert',
+  reservations: 'select, insert, update',
+  purchases: 'select, insert, update',
+  tasks: 'select, insert, update',
+  workers: 'select, insert, update, delete',
   jobs: 'select, insert, update',
-  job_items: 'select, insert',
+  job_items: 'select, insert, delete',
   specs: 'select, insert',
   files: 'select, insert',
   releases: 'select, insert',
@@ -82,4 +93,8 @@ async function grantRights(client: pg.Client, role: string): Promise<void> {
     await client.query(`grant ${rights} on ${table} to ${name}`);
   }
   await client.query(`grant usage on all sequences in schema public to ${name}`);
+  await client.query(`grant usage on schema ${QUEUE_SCHEMA} to ${name}`);
+  await client.query(`grant select, insert, update, delete on all tables in schema ${QUEUE_SCHEMA} to ${name}`);
+  await client.query(`grant usage on all sequences in schema ${QUEUE_SCHEMA} to ${name}`);
+  await client.query(`grant execute on all functions in schema ${QUEUE_SCHEMA} to ${name}`);
 }

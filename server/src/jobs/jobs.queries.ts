@@ -1,5 +1,7 @@
-/** $1 uuid, $2 int number, $3 text title, $4 json summary, $5 text picture */
-export const ADD_JOB = `insert into jobs (id, number, title, state, version, summary, picture) values ($1, $2, $3, 'draft', 1, $4, $5)`;
+/** $1 uuid, $2 int number, $3 text title, $4 json summary, $5 text picture, $6 uuid the job it is a plan of, $7 int which, $8 text its name */
+export const ADD_JOB = `
+insert into jobs (id, number, title, state, version, summary, picture, alternative_of, alt, alt_name)
+values ($1, $2, $3, 'draft', 1, $4, $5, $6, $7, $8)`;
 /** $1 uuid job, $2 text item, $3 uuid line */
 export const ADD_ITEM = `insert into job_items (job, item, order_line) values ($1, $2, $3)`;
 /** $1 uuid job, $2 int version, $3 json spec, $4 text plant, $5 json edits, $6 uuid person, $7 uuid key */
@@ -9,10 +11,11 @@ export const ADD_EVENT = `insert into events (who, what, job, detail) values ($1
 
 const JOB = `
 select
-  j.id, j.number, j.state, j.version, j.summary,
+  j.id, j.number, j.alt, j.alt_name as "altName", j.alternative_of as "alternativeOf", j.state, j.version, j.summary,
   s.spec, s.plant,
-  c.name      as customer,
-  c.address   as "customerAddress",
+  coalesce(c.name, '') as customer,
+  c.id        as "customerId",
+  coalesce(c.address, '') as "customerAddress",
   c.pallet_kg as "palletKg",
   c.pallet_mm as "palletMm"
 from jobs j
@@ -23,7 +26,8 @@ from jobs j
       join order_lines l on l.id = i.order_line
       join orders o on o.id = l.order_id
       join customers c on c.id = o.customer
-    where i.job = j.id
+    where i.job = coalesce(j.alternative_of, j.id)
+    order by i.item
     limit 1
   ) c on true
 where j.id = $1`;
@@ -35,7 +39,7 @@ export const JOB_LOCKED = `${JOB}\nfor update of j`;
 export const PICTURE = `select version, picture from jobs where id = $1`;
 /** Releases of a job, oldest first. $1 uuid */
 export const RELEASES = `
-select r.nr, extract(epoch from r.released_at)::float8 as at, u.full_name as by
+select r.nr, extract(epoch from r.released_at)::float8 as at, u.full_name as by, r.scope, r.reason
 from releases r
   join users u on u.id = r.released_by
 where r.job = $1
@@ -50,16 +54,24 @@ from specs s
 where s.job = $1
   and s.version > $2
 order by s.version`;
-/** $1 uuid job, $2 int version, $3 json summary, $4 text title, $5 text picture */
-export const SET_VERSION = `update jobs set version = $2, summary = $3, title = $4, picture = $5, changed_at = now() where id = $1`;
-/** $1 uuid job, $2 int version, $3 json summary */
-export const SET_RELEASED = `update jobs set state = 'released', version = $2, summary = $3, changed_at = now() where id = $1`;
+/** $1 uuid job, $2 int version, $3 json summary, $4 text title, $5 text picture, $6 text state */
+export const SET_VERSION = `
+update jobs
+set version = $2, summary = $3, title = $4, picture = $5, state = $6, changed_at = now()
+where id = $1`;
+/** $1 uuid job, $2 text state */
+export const SET_STATE = `
+update jobs
+set state = $2, delivered_at = case when $2 = 'delivered' then now() end, changed_at = now()
+where id = $1`;
 /** $1 text hash, $2 text mime, $3 bytea */
 export const ADD_FILE = `insert into files (hash, mime, bytes) values ($1, $2, $3) on conflict (hash) do nothing`;
-/** $1 uuid job, $2 int nr, $3 int version, $4 json snapshot, $5 text plan hash, $6 text file, $7 uuid person */
+/** $1 text hash, $2 text mime */
+export const FILE_BY_HASH = `select bytes from files where hash = $1 and mime = $2`;
+/** $1 uuid job, $2 int nr, $3 int version, $4 json snapshot, $5 text plan hash, $6 text file, $7 uuid person, $8 text[] scope, $9 json frozen, $10 text reason */
 export const ADD_RELEASE = `
-insert into releases (job, nr, version, snapshot, plan_hash, ticket, released_by)
-values ($1, $2, $3, $4, $5, $6, $7)
+insert into releases (job, nr, version, snapshot, plan_hash, ticket, released_by, scope, frozen, reason)
+values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
 returning extract(epoch from released_at)::float8 as at`;
 /** The ticket of the newest release. $1 uuid job */
 export const TICKET_FILE = `
@@ -69,3 +81,71 @@ from releases r
 where r.job = $1
 order by r.nr desc
 limit 1`;
+
+/** A release's snapshot. $1 uuid job, $2 int nr */
+export const SNAPSHOT = `select snapshot, plan_hash as "planHash" from releases where job = $1 and nr = $2`;
+/** The newest release of the whole. $1 uuid job */
+export const LAST_WHOLE = `
+select nr, version
+from releases
+where job = $1
+  and scope is null
+order by nr desc
+limit 1`;
+/** A specification as it was in a version. $1 uuid job, $2 int version */
+export const SPEC_OF = `select spec, plant from specs where job = $1 and version = $2`;
+/** Orders a job works for, item by item. $1 uuid job */
+export const JOB_ORDERS = `
+select o.id, o.number, c.name as customer, i.item
+from job_items i
+  join order_lines l on l.id = i.order_line
+  join orders o on o.id = l.order_id
+  join customers c on c.id = o.customer
+where i.job = $1
+order by o.number, i.item`;
+/** Answers to the gates of a job, oldest first. $1 uuid job */
+export const GATE_ANSWERS = `
+select a.id::int, a.gate, a.version, a.answer, a.takes_back::int as "takesBack", a.note, u.full_name as by, extract(epoch from a.at)::float8 as at
+from gate_answers a
+  join users u on u.id = a.who
+where a.job = $1
+order by a.id`;
+/** $1 uuid job, $2 text gate, $3 text version, $4 text answer, $5 bigint taken back, $6 text note, $7 uuid person */
+export const ADD_GATE_ANSWER = `
+insert into gate_answers (job, gate, version, answer, takes_back, note, who)
+values ($1, $2, $3, $4, $5, $6, $7)`;
+
+/** A job and its other plans, the job first. $1 uuid job */
+export const ALTERNATIVES = `
+select id as job, alt, alt_name as name, state, version, summary
+from jobs
+where id = $1
+  or alternative_of = $1
+order by alt`;
+/** $1 uuid job */
+export const NEXT_ALT = `select coalesce(max(alt), 0)::int + 1 as alt from jobs where alternative_of = $1`;
+/** $1 uuid job, $2 text item */
+export const DROP_ITEM = `delete from job_items where job = $1 and item = $2`;
+/** Makes a job another plan of one. $1 uuid job, $2 uuid of which, $3 int which, $4 text name */
+export const SET_ALTERNATIVE = `
+update jobs
+set alternative_of = $2, alt = $3, alt_name = $4, number = (select number from jobs where id = $2), changed_at = now()
+where id = $1`;
+/** Versions of a job with who saved them. $1 uuid job */
+export const VERSIONS = `
+select s.version, s.edits, u.full_name as by, extract(epoch from s.saved_at)::float8 as at
+from specs s
+  join users u on u.id = s.saved_by
+where s.job = $1
+order by s.version desc
+limit 500`;
+/** Events of a job, the newest first. $1 uuid job */
+export const JOB_EVENTS = `
+select e.what, e.detail, coalesce(u.full_name, '') as by, extract(epoch from e.at)::float8 as at
+from events e
+  left join users u on u.id = e.who
+where e.job = $1
+order by e.id desc
+limit 1000`;
+/** What lists show, planned again where the shelf changed and the specification did not. $1 uuid job, $2 json summary */
+export const SET_SUMMARY = `update jobs set summary = $2, changed_at = now() where id = $1`;

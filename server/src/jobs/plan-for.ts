@@ -1,38 +1,50 @@
-import {
-  type JobSpec,
-  orderedQuantity,
-  type Plan,
-  type Plant,
-  type Planned,
-  planned,
-  type PlanSummary,
-  type Shelf,
-  summaryOf,
-  thumbnailSvg,
-} from '@druckerei/core';
+import { type JobSpec, orderedQuantity, type Plan, type Plant, type Planned, planned, type PlanSummary, type Shelf, summaryOf, thumbnailSvg } from '@druckerei/core';
 import type { Db } from '../db/pool';
-import { Refused } from '../errors';
+import { invalid } from '../errors';
 import { ADD_DELIVERY, DROP_DELIVERIES, SET_LINE, SET_LIST_KEYS } from '../orders/orders.queries';
-import { cutShelf, momentOf } from '../plants/shelf';
+import { momentOf } from '../plants/calendar';
+import { cutShelf } from '../plants/shelf';
 
 export interface PalletRule {
   palletKg: number | null;
   palletMm: number | null;
 }
+export const palletLimitOf = ({ palletKg, palletMm }: PalletRule): Shelf['palletLimit'] =>
+  palletKg !== null && palletMm !== null ? { kg: palletKg, heightMm: palletMm } : undefined;
 
-/** The server's own plan of a specification: the client never sends one. */
-export async function planFor(
-  db: Db,
-  spec: JobSpec,
-  plant: Plant,
-  now: number,
-  customer: PalletRule,
-): Promise<{ shelf: Shelf; planned: Planned; plan: Plan; summary: PlanSummary; picture: string }> {
-  const palletLimit =
-    customer.palletKg !== null && customer.palletMm !== null ? { kg: customer.palletKg, heightMm: customer.palletMm } : undefined;
-  const shelf = await cutShelf(db, { plant, spec, now, palletLimit });
+export interface PlannedJob {
+  shelf: Shelf;
+  planned: Planned;
+  plan: Plan;
+  summary: PlanSummary;
+  picture: string;
+}
+
+/** The server's own plan of a specification: the client never sends one. `job` is whose reservations, gates and early releases count. */
+export async function planFor(db: Db, job: string | null, spec: JobSpec, plant: Plant, now: number, customer: PalletRule): Promise<PlannedJob> {
+  return plannedOn(await cutShelf(db, { plant, spec, now, palletLimit: palletLimitOf(customer), job }), spec, plant);
+}
+
+export function plannedOn(shelf: Shelf, spec: JobSpec, plant: Plant): PlannedJob {
   const made = planned(spec, plant, shelf);
   return { shelf, planned: made, plan: made.plan, summary: summaryOf(made.plan, spec, plant, shelf), picture: thumbnailSvg(spec) };
+}
+
+/** A delivery as a row: its moment, how much, where to. */
+export interface DeliveryRow {
+  by: string;
+  at: number;
+  quantity: number;
+  to: string;
+}
+/** Deliveries of an item as rows; refused where a date is none of the calendar. */
+export function deliveryRows(spec: JobSpec, item: string, plant: Plant): DeliveryRow[] {
+  return (spec.items[item]?.deliveries ?? []).map((d, i) => {
+    const at = momentOf(d.by, plant.timeZone);
+    if (at === null)
+      throw invalid([{ path: `items.${item}.deliveries.${i}.by`, says: 'is not a day of the calendar' }]);
+    return { by: d.by, at, quantity: Object.values(d.share).reduce((a, b) => a + b, 0), to: d.to };
+  });
 }
 
 /** Lines and deliveries as rows, so that lists can sort by what was promised. The specification stays the source. */
@@ -41,14 +53,8 @@ export async function writeLines(db: Db, spec: JobSpec, plant: Plant, job: strin
     if (item.orderLine === null) continue;
     await db.query(SET_LINE, [item.orderLine, spec.name, orderedQuantity(item)]);
     await db.query(DROP_DELIVERIES, [item.orderLine]);
-    for (const [i, d] of item.deliveries.entries()) {
-      const at = momentOf(d.by, plant.timeZone);
-      if (at === null)
-        throw new Refused(400, 'invalid', 'Some fields need another look.', {
-          fields: [{ path: `items.${id}.deliveries.${i}.by`, says: 'is not a day of the calendar' }],
-        });
-      await db.query(ADD_DELIVERY, [item.orderLine, i + 1, d.by, at, Object.values(d.share).reduce((a, b) => a + b, 0), d.to]);
-    }
+    for (const [i, d] of deliveryRows(spec, id, plant).entries())
+      await db.query(ADD_DELIVERY, [item.orderLine, i + 1, d.by, d.at, d.quantity, d.to]);
   }
   await db.query(SET_LIST_KEYS, [job]);
 }

@@ -1,4 +1,4 @@
-import type { OrderFilter } from '@druckerei/contract';
+import type { JobState, OrderFilter } from '@druckerei/contract';
 import { z } from 'zod';
 import { Refused } from '../errors';
 
@@ -30,12 +30,21 @@ export const wordsOf = (typed: string): string =>
     .map((word) => `${word}:*`)
     .join(' & ');
 
+/** What each choice shows; what is delivered is out of hand, and found under its own name. */
+const STATES: Record<NonNullable<OrderFilter['state']>, readonly JobState[]> = {
+  all: ['draft', 'part', 'released', 'revising'],
+  draft: ['draft', 'part'],
+  blocked: ['draft', 'part', 'revising'],
+  released: ['released', 'revising'],
+  delivered: ['delivered'],
+};
+
 /** Values for the chosen rows: words, state, blocked only. A text without a single letter or digit finds nothing. */
-export function chosenBy({ find = '', state = 'all' }: OrderFilter): [words: string, state: string, blocked: boolean] {
+export function chosenBy({ find = '', state = 'all' }: OrderFilter): [words: string, states: readonly JobState[], blocked: boolean] {
   const words = wordsOf(find);
   return [
     find.trim() !== '' && words === '' ? 'nothing & !nothing' : words,
-    state === 'all' || state === 'blocked' ? '' : state,
+    STATES[state],
     state === 'blocked',
   ];
 }

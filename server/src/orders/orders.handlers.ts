@@ -1,16 +1,28 @@
-import { randomUUID } from 'node:crypto';
-import type { Customer, orders, OrderRow, OrderTotals } from '@druckerei/contract';
-import type { JobSpec } from '@druckerei/core';
+import type { Customer, OrderFilter, OrderPage, orders, OrderRow, OrderTotals } from '@druckerei/contract';
 import { signedIn } from '../context';
-import { inTransaction } from '../db/pool';
-import { Refused } from '../errors';
+import { type Db, inTransaction } from '../db/pool';
+import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
-import { plantInForce } from '../plants/shelf';
-import { ADD_EVENT, ADD_ITEM, ADD_JOB, ADD_SPEC } from '../jobs/jobs.queries';
-import { planFor, writeLines } from '../jobs/plan-for';
+import { csvFile, jsonFile } from '../files/csv-file';
+import { plantInForce } from '../plants/read-plant';
+import { planFor } from '../jobs/plan-for';
+import { enterOrders, type OrderEntered } from './enter-orders';
 import { afterOf, chosenBy, cursorOf, FIRST } from './order-list';
-import { ADD_CUSTOMER, ADD_LINE, ADD_ORDER, CUSTOMER_BY_ID, CUSTOMERS, ORDER_JOB, ORDER_PAGES, ORDER_TOTALS } from './orders.queries';
+import {
+  ADD_CUSTOMER,
+  CUSTOMER_BY_ID,
+  CUSTOMER_JOBS,
+  CUSTOMERS,
+  LINE_JOBS,
+  ORDER_BY_ID,
+  ORDER_DELIVERIES,
+  ORDER_EXPORT,
+  ORDER_JOB,
+  ORDER_LINES,
+  ORDER_PAGES,
+  ORDER_TOTALS,
+} from './orders.queries';
 
 export const ordersHandlers: Handlers<typeof orders> = {
   'customers.list': async (_asked, ctx) => (await ctx.db.query<Customer>(CUSTOMERS)).rows,
@@ -33,34 +45,45 @@ export const ordersHandlers: Handlers<typeof orders> = {
     };
   },
   'orders.totals': async ({ query }, ctx) => (await ctx.db.query<OrderTotals>(ORDER_TOTALS, chosenBy(query))).rows[0] as OrderTotals,
-  'orders.create': async ({ body }, ctx) => {
+  'orders.create': ({ body }, ctx) => {
     const by = signedIn(ctx);
     return inTransaction(ctx.db, async (db) => {
       const customer = (await db.query<Customer>(CUSTOMER_BY_ID, [body.customer])).rows[0];
-      if (!customer)
-        throw new Refused(400, 'invalid', 'Some fields need another look.', {
-          fields: [{ path: 'customer', says: 'is not in the list of customers' }],
-        });
-      const made = (await db.query<{ number: number }>(ADD_ORDER, [body.id, body.customer, by.id])).rows[0];
-      if (!made) return (await db.query<{ job: string; number: number }>(ORDER_JOB, [body.id])).rows[0] as { job: string; number: number };
-      const job = randomUUID();
-      const { hash, plant } = await plantInForce(db);
-      const lines = new Map(Object.keys(body.spec.items).map((item) => [item, randomUUID()]));
-      const spec: JobSpec = {
-        ...body.spec,
-        items: Object.fromEntries(Object.entries(body.spec.items).map(([id, item]) => [id, { ...item, orderLine: lines.get(id) ?? null }])),
-      };
-      const { summary, picture } = await planFor(db, spec, plant, ctx.now(), customer);
-      await db.query(ADD_JOB, [job, made.number, spec.name, JSON.stringify(summary), picture]);
-      for (const [item, line] of lines) {
-        await db.query(ADD_LINE, [line, body.id, spec.name, 1]);
-        await db.query(ADD_ITEM, [job, item, line]);
-      }
-      await writeLines(db, spec, plant, job);
-      await db.query(ADD_SPEC, [job, 1, JSON.stringify(spec), hash, '[]', by.id, randomUUID()]);
-      await db.query(ADD_EVENT, [by.id, 'order.entered', job, JSON.stringify({ number: made.number })]);
-      await notifyChanged(db, { table: 'jobs', id: job, version: 1, by: by.name });
-      return { job, number: made.number };
+      if (!customer) throw invalid([{ path: 'customer', says: 'is not in the list of customers' }]);
+      const plant = await plantInForce(db);
+      const made = await planFor(db, null, body.spec, plant.plant, ctx.now(), customer);
+      const entered = (await enterOrders(db, [{ id: body.id, customer, spec: body.spec, made }], { by: by.id, plant })).get(body.id);
+      if (!entered) return (await db.query<OrderEntered>(ORDER_JOB, [body.id])).rows[0] as OrderEntered; // clicked twice
+      await notifyChanged(db, { table: 'jobs', id: entered.job, version: 1, by: by.name });
+      return entered;
     });
   },
+
+  'orders.csv': async ({ query }, ctx) => csvFile('orders.csv', await exported(ctx.db, query)),
+  'orders.json': async ({ query }, ctx) => jsonFile('orders.json', await exported(ctx.db, query)),
+
+  'orders.read': async ({ params }, ctx) => {
+    const head = (await ctx.db.query<Omit<OrderPage, 'lines'>>(ORDER_BY_ID, [params.id])).rows[0];
+    if (!head) throw notFound('This order');
+    const lines = (await ctx.db.query<Omit<OrderPage['lines'][number], 'deliveries' | 'jobs'>>(ORDER_LINES, [params.id])).rows;
+    const deliveries = (await ctx.db.query<OrderPage['lines'][number]['deliveries'][number] & { line: string }>(ORDER_DELIVERIES, [params.id])).rows;
+    const jobs = (await ctx.db.query<OrderPage['lines'][number]['jobs'][number] & { line: string }>(LINE_JOBS, [params.id])).rows;
+    return {
+      ...head,
+      lines: lines.map((l) => ({
+        ...l,
+        deliveries: deliveries.filter((d) => d.line === l.id),
+        jobs: jobs.filter((j) => j.line === l.id),
+      })),
+    };
+  },
+
+  'customers.last': async ({ params }, ctx) =>
+    (await ctx.db.query<{ job: string; number: number; title: string; quantity: number }>(CUSTOMER_JOBS, [params.id])).rows,
 };
+
+/** The chosen orders as rows for a file. */
+async function exported(db: Db, filter: OrderFilter): Promise<Record<string, string | number>[]> {
+  return (await db.query<Record<string, string | number>>(ORDER_EXPORT, [...chosenBy(filter), MOST_EXPORTED])).rows;
+}
+const MOST_EXPORTED = 50_000;

@@ -17,13 +17,14 @@ select
   j.state,
   case when j.due_at = 'infinity' then null else extract(epoch from j.due_at)::float8 end as "dueAt",
   j.version,
-  j.summary - 'of' as summary,
+  j.summary - '{of,needs,tools}'::text[] as summary,
   j.due_at::text as "dueKey"
 from jobs j`;
-/** $1 text words of a query ('' for all), $2 text state ('' for all), $3 boolean blocked only */
+/** $1 text words of a query ('' for all), $2 text[] states, $3 boolean blocked only. An alternative is no order. */
 const CHOSEN = `
-  ($1 = '' or j.words @@ to_tsquery('simple', $1))
-  and ($2 = '' or j.state = $2)
+  j.alt = 0
+  and ($1 = '' or j.words @@ to_tsquery('simple', $1))
+  and j.state = any($2::text[])
   and (not $3::boolean or j.blocking > 0)`;
 /** A page of the list after a key, by each way to sort. $1 to $3 as above, $4 key, $5 int number, $6 int rows. */
 export const ORDER_PAGES = {
@@ -82,8 +83,6 @@ set
   ), 'infinity')
 where j.id = $1`;
 
-/** $1 uuid order, $2 uuid customer, $3 uuid person; gives the number. Nothing where the order is there already. */
-export const ADD_ORDER = `insert into orders (id, customer, made_by) values ($1, $2, $3) on conflict (id) do nothing returning number`;
 /** $1 uuid order */
 export const ORDER_JOB = `
 select j.id as job, j.number
@@ -92,11 +91,76 @@ from order_lines l
   join jobs j on j.id = i.job
 where l.order_id = $1
 limit 1`;
-/** $1 uuid line, $2 uuid order, $3 text title, $4 bigint quantity */
-export const ADD_LINE = `insert into order_lines (id, order_id, title, quantity) values ($1, $2, $3, $4)`;
 /** $1 uuid line */
 export const DROP_DELIVERIES = `delete from deliveries where order_line = $1`;
 /** $1 uuid line, $2 int nr, $3 text local, $4 double epoch seconds, $5 bigint quantity, $6 text address */
 export const ADD_DELIVERY = `insert into deliveries (order_line, nr, due_local, due_at, quantity, address) values ($1, $2, $3, to_timestamp($4), $5, $6)`;
 /** $1 uuid line, $2 text title, $3 bigint quantity */
 export const SET_LINE = `update order_lines set title = $2, quantity = $3 where id = $1`;
+
+/** $1 uuid order */
+export const ORDER_BY_ID = `
+select o.id, o.number, c.name as customer, extract(epoch from o.made_at)::float8 as "madeAt", u.full_name as by
+from orders o
+  join customers c on c.id = o.customer
+  join users u on u.id = o.made_by
+where o.id = $1`;
+/** $1 uuid order */
+export const ORDER_LINES = `select id, title, quantity from order_lines where order_id = $1 order by title, id`;
+/** $1 uuid order */
+export const ORDER_DELIVERIES = `
+select d.order_line as line, d.nr, d.due_local as by, extract(epoch from d.due_at)::float8 as "dueAt", d.quantity, d.address as to
+from deliveries d
+  join order_lines l on l.id = d.order_line
+where l.order_id = $1
+order by d.due_at, d.nr`;
+/** The jobs that make the lines of an order, and how many orders each works for. $1 uuid order */
+export const LINE_JOBS = `
+select
+  i.order_line as line,
+  j.id as job, j.number, j.title, i.item, j.state,
+  (j.summary ->> 'readyAt')::float8 as "readyAt",
+  (j.summary ->> 'money')::float8 as money,
+  (j.summary ->> 'good')::float8 as good,
+  (
+    select count(distinct l2.order_id)::int
+    from job_items i2
+      join order_lines l2 on l2.id = i2.order_line
+    where i2.job = j.id
+  ) as orders
+from job_items i
+  join order_lines l on l.id = i.order_line
+  join jobs j on j.id = i.job
+where l.order_id = $1
+order by j.number`;
+/** The newest jobs of a customer. $1 uuid customer */
+export const CUSTOMER_JOBS = `
+select distinct on (j.number) j.id as job, j.number, j.title, j.quantity
+from jobs j
+  join job_items i on i.job = j.id
+  join order_lines l on l.id = i.order_line
+  join orders o on o.id = l.order_id
+where o.customer = $1
+order by j.number desc
+limit 10`;
+/** The chosen orders as a file has them. $1 to $3 as above, $4 int rows */
+export const ORDER_EXPORT = `
+select
+  j.number,
+  j.title as product,
+  j.customer,
+  j.quantity,
+  j.state,
+  case when j.due_at = 'infinity' then '' else to_char(j.due_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI"Z"') end as due,
+  to_char(to_timestamp((j.summary ->> 'readyAt')::float8) at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI"Z"') as ready,
+  j.pulled as "to pull",
+  j.pulled_unit as unit,
+  (j.summary ->> 'plates')::float8 as plates,
+  round((j.machine_s / 3600)::numeric, 2)::float8 as "machine hours",
+  round((j.summary ->> 'money')::numeric, 2)::float8 as "planning cost",
+  j.blocking as "findings that block",
+  j.undecided as "to decide"
+from jobs j
+where ${CHOSEN}
+order by j.due_at, j.number
+limit $4`;

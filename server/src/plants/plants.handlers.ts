@@ -1,27 +1,22 @@
 import type { MovedJob, PlantChange, plants } from '@druckerei/contract';
-import { hashOf, type JobSpec, JobSpecSchema, movedBetween, plan, type Plant, PlantSchema } from '@druckerei/core';
+import { hashOf, type JobSpec, JobSpecSchema, movedBetween, plan, type Plant } from '@druckerei/core';
 import { signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
-import { notFound, Refused } from '../errors';
+import { Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
 import { ADD_EVENT } from '../jobs/jobs.queries';
-import { cutShelf, plantInForce } from './shelf';
-import { ADD_PLANT, ADD_PLANT_CHANGE, COUNT_DRAFTS, DRAFTS, PLANT_BY_HASH, PLANT_CHANGES, PLANT_LOCKED, SET_PLANT } from './plants.queries';
+import { plantInForce, readPlant } from './read-plant';
+import { cutShelf } from './shelf';
+import { ADD_PLANT, ADD_PLANT_CHANGE, COUNT_DRAFTS, DRAFTS, PLANT_CHANGES, PLANT_LOCKED, SET_PLANT } from './plants.queries';
 
 /** Jobs planned in one call: some tenths of a second, so that progress shows and a person may stop. */
 const JOBS_A_CALL = 20;
 
-export async function readPlant(db: Db, hash: string): Promise<Plant> {
-  const row = (await db.query<{ plant: unknown }>(PLANT_BY_HASH, [hash])).rows[0];
-  if (!row) throw notFound('This plant');
-  return PlantSchema.parse(row.plant);
-}
-
 export const plantsHandlers: Handlers<typeof plants> = {
   'plants.current': async (_asked, ctx) => {
     const { hash, plant } = await plantInForce(ctx.db);
-    return { hash, shelf: await cutShelf(ctx.db, { plant, spec: null, now: ctx.now(), palletLimit: undefined }) };
+    return { hash, shelf: await cutShelf(ctx.db, { plant, spec: null, now: ctx.now(), palletLimit: undefined, job: null }) };
   },
   'plants.history': async (_asked, ctx) => (await ctx.db.query<PlantChange>(PLANT_CHANGES)).rows,
   'plants.read': ({ params }, ctx) => readPlant(ctx.db, params.hash),
@@ -34,11 +29,9 @@ export const plantsHandlers: Handlers<typeof plants> = {
       ])
     ).rows;
     const jobs: MovedJob[] = [];
-    const known = new Map<string, Plant>();
     for (const draft of drafts) {
-      const now = known.get(draft.plant) ?? (await readPlant(ctx.db, draft.plant));
-      known.set(draft.plant, now);
-      const moved = await movedBy(ctx.db, JobSpecSchema.parse(draft.spec), now, body.plant, ctx.now());
+      const now = await readPlant(ctx.db, draft.plant);
+      const moved = await movedBy(ctx.db, draft.id, JobSpecSchema.parse(draft.spec), now, body.plant, ctx.now());
       if (moved.totals.length + moved.come.length + moved.gone.length > 0)
         jobs.push({ job: draft.id, number: draft.number, title: draft.title, version: draft.version, ...moved });
     }
@@ -64,7 +57,7 @@ export const plantsHandlers: Handlers<typeof plants> = {
 };
 
 /** What another plant would do to a job: both planned on the shelf of now, so that only the settings differ. */
-async function movedBy(db: Db, spec: JobSpec, before: Plant, after: Plant, now: number): Promise<ReturnType<typeof movedBetween>> {
-  const shelfFor = (plant: Plant) => cutShelf(db, { plant, spec, now, palletLimit: undefined });
+async function movedBy(db: Db, job: string, spec: JobSpec, before: Plant, after: Plant, now: number): Promise<ReturnType<typeof movedBetween>> {
+  const shelfFor = (plant: Plant) => cutShelf(db, { plant, spec, now, palletLimit: undefined, job });
   return movedBetween(plan(spec, before, await shelfFor(before)), plan(spec, after, await shelfFor(after)));
 }

@@ -1,15 +1,47 @@
-export const PLANT_IN_FORCE = `
-select p.hash, p.plant
-from plant_in_force f
-  join plants p using (hash)`;
+/** The name of the plant in force. */
+export const PLANT_IN_FORCE = `select hash from plant_in_force`;
 /** $1 text hash */
 export const PLANT_BY_HASH = `select plant from plants where hash = $1`;
-/** Lots of some stocks. $1 text[] ids of stocks; empty: all. */
-export const LOTS = `
-select id, stock, quantity, owner, caliper_um as "caliperUm", kg, diameter_mm as "diameterMm", core_mm as "coreMm"
-from lots
-where cardinality($1::text[]) = 0 or stock = any($1)
-order by id`;
+/** Lots as far as they are not promised to another job. $1 uuid job, null for none */
+export const LOTS_FOR = `
+select
+  l.id,
+  l.stock,
+  greatest(l.quantity - coalesce(r.promised, 0), 0)::int as quantity,
+  l.owner,
+  l.caliper_um as "caliperUm", l.kg, l.diameter_mm as "diameterMm", l.core_mm as "coreMm"
+from lots l
+  left join (
+    select lot, sum(quantity) as promised
+    from reservations
+    where ended_at is null
+      and job is distinct from $1::uuid
+    group by lot
+  ) r on r.lot = l.id
+where l.quantity > 0
+order by l.id`;
+/** What is on its way; it comes at the end of its day. */
+export const COMING = `
+select stock, extract(epoch from comes_on + 1)::float8 as at, quantity
+from purchases
+where state = 'ordered'
+order by comes_on`;
+/** The last answer to each gate and version that was not taken back. $1 uuid job */
+export const GATES_ANSWERED = `
+select distinct on (a.gate, a.version) a.gate, a.version, a.answer
+from gate_answers a
+where a.job = $1
+  and a.answer <> 'back'
+  and not exists (select 1 from gate_answers b where b.takes_back = a.id)
+order by a.gate, a.version, a.id desc`;
+/** What was released early, release by release, since the last release of the whole. $1 uuid job */
+export const FROZEN = `
+select frozen
+from releases
+where job = $1
+  and scope is not null
+  and nr > coalesce((select max(nr) from releases where job = $1 and scope is null), 0)
+order by nr`;
 /** $1 text[] ids of tools; empty: all. */
 export const TOOLS = `
 select id, spec, life_left as "lifeLeft", state
@@ -37,8 +69,9 @@ export const DRAFTS = `
 select j.id, j.number, j.title, j.version, s.spec, s.plant
 from jobs j
   join specs s on s.job = j.id and s.version = j.version
-where j.state = 'draft'
+where j.state in ('draft', 'part')
+  and j.alt = 0
   and j.number > $1
 order by j.number
 limit $2`;
-export const COUNT_DRAFTS = `select count(*)::int as n from jobs where state = 'draft'`;
+export const COUNT_DRAFTS = `select count(*)::int as n from jobs where state in ('draft', 'part') and alt = 0`;

@@ -1,35 +1,18 @@
-import { DateTime } from 'luxon';
-import { EMPTY_SHELF, type JobSpec, type Plant, PlantSchema, type Shelf } from '@druckerei/core';
+import { EMPTY_SHELF, gateKey, type JobSpec, type Plant, type Shelf } from '@druckerei/core';
 import type { Db } from '../db/pool';
-import { notFound } from '../errors';
-import { LOTS, PLANT_IN_FORCE, TOOLS } from './plants.queries';
+import { machineHours, momentOf } from './calendar';
+import { COMING, FROZEN, GATES_ANSWERED, LOTS_FOR, TOOLS } from './plants.queries';
 
 const QUARTER_S = 900;
-const DAYS_AHEAD = 60;
 
-export async function plantInForce(db: Db): Promise<{ hash: string; plant: Plant }> {
-  const row = (await db.query<{ hash: string; plant: unknown }>(PLANT_IN_FORCE)).rows[0];
-  if (!row) throw notFound('A plant');
-  return { hash: row.hash, plant: PlantSchema.parse(row.plant) };
-}
-
-/** The plant's opening hours as UTC intervals, from today on: core knows no calendar and no time zone. */
-export function openHours(plant: Plant, fromS: number, days = DAYS_AHEAD): [number, number][] {
-  const first = DateTime.fromSeconds(fromS, { zone: plant.timeZone }).startOf('day');
-  return Array.from({ length: days }, (_, i) => first.plus({ days: i })).flatMap((day) =>
-    (plant.hours[String(day.weekday)] ?? []).map(([from, to]): [number, number] => [momentOn(day, from), momentOn(day, to)]),
-  );
-}
-
-function momentOn(day: DateTime, clock: string): number {
-  const [hour = 0, minute = 0] = clock.split(':').map(Number);
-  return hour === 24 ? day.plus({ days: 1 }).toUnixInteger() : day.set({ hour, minute }).toUnixInteger();
-}
-
-/** A plant-local date and time as a moment. Null for a date that is none (30 February). */
-export function momentOf(local: string, timeZone: string): number | null {
-  const at = DateTime.fromISO(local, { zone: timeZone });
-  return at.isValid ? at.toUnixInteger() : null;
+/** Hours of a plant are the same for every job in a quarter of an hour: expanded once. */
+const expanded = new WeakMap<Plant, { asOf: number; open: Shelf['open'] }>();
+function hoursOf(plant: Plant, asOf: number): Shelf['open'] {
+  const known = expanded.get(plant);
+  if (known?.asOf === asOf) return known.open;
+  const open = machineHours(plant, asOf);
+  expanded.set(plant, { asOf, open });
+  return open;
 }
 
 type Measured = 'caliperUm' | 'kg' | 'diameterMm' | 'coreMm';
@@ -37,18 +20,54 @@ type Measured = 'caliperUm' | 'kg' | 'diameterMm' | 'coreMm';
 const measured = (lot: Record<Measured, number | null>): Partial<Record<Measured, number>> =>
   Object.fromEntries(Object.entries(lot).flatMap(([what, value]) => (value === null ? [] : [[what, value]])));
 
-/** The shelf of a job: the clock in steps of a quarter of an hour, the lots and tools it can touch, open hours, due moments. */
-export async function cutShelf(
-  db: Db,
-  { plant, spec, now, palletLimit }: { plant: Plant; spec: JobSpec | null; now: number; palletLimit: Shelf['palletLimit'] },
-): Promise<Shelf> {
-  const asOf = Math.floor(now / QUARTER_S) * QUARTER_S;
+export interface ShelfAsk {
+  plant: Plant;
+  spec: JobSpec | null;
+  now: number;
+  palletLimit: Shelf['palletLimit'];
+  /** The job it is cut for (of an alternative: the job it is a plan of); null for one that is not there yet. */
+  job: string | null;
+}
+
+/** What a shelf holds whatever the job: read once for many jobs. */
+export interface Store {
+  lots: Shelf['lots'];
+  tools: Shelf['tools'];
+  coming: NonNullable<Shelf['coming']>;
+}
+
+/** Lots as far as they are free for a job, tools, and what is on its way. */
+export async function readStore(db: Db, job: string | null): Promise<Store> {
   const lots = (
-    await db.query<{ id: string; stock: string; quantity: number; owner: 'works' | 'customer' } & Record<Measured, number | null>>(LOTS, [
-      [],
+    await db.query<{ id: string; stock: string; quantity: number; owner: 'works' | 'customer' } & Record<Measured, number | null>>(LOTS_FOR, [
+      job,
     ])
   ).rows;
   const tools = (await db.query<{ id: string; spec: string; lifeLeft: number; state: 'store' | 'out' | 'customer' }>(TOOLS, [[]])).rows;
+  const coming: Store['coming'] = {};
+  for (const { stock, at, quantity } of (await db.query<{ stock: string; at: number; quantity: number }>(COMING)).rows)
+    (coming[stock] ??= []).push([at, quantity]);
+  return {
+    lots: Object.fromEntries(lots.map(({ id, stock, quantity, owner, ...lot }) => [id, { stock, quantity, owner, ...measured(lot) }])),
+    tools: Object.fromEntries(tools.map(({ id, ...tool }) => [id, tool])),
+    coming,
+  };
+}
+
+/** The shelf of a job: the clock in steps of a quarter of an hour, what lies in the store, open hours, due moments, answers to its gates, what was released early. */
+export async function cutShelf(db: Db, ask: ShelfAsk): Promise<Shelf> {
+  const [store, gates, frozen] = [await readStore(db, ask.job), await gatesOf(db, ask), await frozenOf(db, ask.job)];
+  return shelfFrom(store, ask, gates, frozen);
+}
+
+/** The same from a store already read. */
+export function shelfFrom(
+  { lots, tools, coming }: Store,
+  { plant, spec, now, palletLimit }: ShelfAsk,
+  gates: Shelf['gates'] = {},
+  frozen: Shelf['frozen'] = {},
+): Shelf {
+  const asOf = Math.floor(now / QUARTER_S) * QUARTER_S;
   const due = Object.fromEntries(
     Object.entries(spec?.items ?? {}).flatMap(([id, item]) => {
       const moments = item.deliveries.map((d) => momentOf(d.by, plant.timeZone)).filter((m) => m !== null);
@@ -59,9 +78,34 @@ export async function cutShelf(
     ...EMPTY_SHELF,
     asOf,
     due,
-    open: { any: openHours(plant, asOf) },
-    lots: Object.fromEntries(lots.map(({ id, stock, quantity, owner, ...lot }) => [id, { stock, quantity, owner, ...measured(lot) }])),
-    tools: Object.fromEntries(tools.map(({ id, ...tool }) => [id, tool])),
+    open: hoursOf(plant, asOf),
+    lots,
+    tools,
+    gates,
+    frozen,
+    ...(Object.keys(coming).length > 0 && { coming }),
     ...(palletLimit && { palletLimit }),
   };
+}
+
+/** Gates as the specification asks for them, with the last answer to the version asked for. */
+async function gatesOf(db: Db, { spec, plant, job }: ShelfAsk): Promise<Shelf['gates']> {
+  const asked = Object.entries(spec?.gates ?? {});
+  if (asked.length === 0) return {};
+  const given = job === null ? [] : (await db.query<{ gate: string; version: string; answer: 'yes' | 'no' }>(GATES_ANSWERED, [job])).rows;
+  return Object.fromEntries(
+    asked.map(([id, gate]) => {
+      const answer = given.find((g) => g.gate === id && g.version === gate.version)?.answer;
+      const by = momentOf(gate.by, plant.timeZone);
+      const state = answer === undefined ? 'waiting' : answer === 'yes' ? 'open' : 'refused';
+      return [gateKey(id), { state, ...(by !== null && { by }) }];
+    }),
+  );
+}
+
+/** What was released early and by which name; a later release of the same thing counts. */
+async function frozenOf(db: Db, job: string | null): Promise<Shelf['frozen']> {
+  if (job === null) return {};
+  const rows = (await db.query<{ frozen: Record<string, string> }>(FROZEN, [job])).rows;
+  return Object.assign({}, ...rows.map((r) => r.frozen)) as Shelf['frozen'];
 }

@@ -14,8 +14,7 @@ const of = (more: Partial<TicketOf> = {}): TicketOf => {
     plant: LINDMOOR,
     shelf: SHELF,
     planned: planned(spec, LINDMOOR, SHELF),
-    releasedAt: SHELF.asOf,
-    releasedBy: 'Anselm Hardt',
+    release: { nr: 1, at: SHELF.asOf, by: 'Anselm Hardt', reason: '', scope: null },
     ...more,
   };
 };
@@ -53,7 +52,7 @@ describe('the ticket', () => {
   it('shows script as the text it is, and survives a very long name', async () => {
     const pages = words(
       await ticketPdf(
-        of({ spec: { ...cardSpec(), name: `<script>alert(1)</script> ${'long '.repeat(18)}` }, releasedAt: null, releasedBy: null }),
+        of({ spec: { ...cardSpec(), name: `<script>alert(1)</script> ${'long '.repeat(18)}` }, release: null }),
       ),
     );
     expect(pages[0]).toContain('<script>alert(1)</script>');

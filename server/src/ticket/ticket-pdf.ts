@@ -4,6 +4,7 @@ import PDFDocument from 'pdfkit';
 import svgToPdf from 'svg-to-pdfkit';
 import {
   CAUTIONS,
+  earlyThings,
   stoneName,
   findingKey,
   findingTitle,
@@ -39,13 +40,13 @@ export interface TicketOf {
   plant: Plant;
   shelf: Shelf;
   planned: Planned;
-  /** Null: a draft, and every page says so. */ releasedAt: number | null;
-  releasedBy: string | null;
+  /** Null: a draft, and every page says so. Of parts: only those are set free, and every page says that. */
+  release: { nr: number; at: number; by: string; reason: string; scope: string[] | null } | null;
 }
 
 /** The job ticket: A4, a page per department, drawings to a stated scale with a check bar, selectable text, a code to scan, cautions. Same input, same bytes. */
 export async function ticketPdf(of: TicketOf): Promise<Uint8Array> {
-  const stamp = new Date((of.releasedAt ?? of.shelf.asOf) * 1000);
+  const stamp = new Date((of.release?.at ?? of.shelf.asOf) * 1000);
   const doc = new PDFDocument({
     size: 'A4',
     margin: 0,
@@ -61,7 +62,9 @@ export async function ticketPdf(of: TicketOf): Promise<Uint8Array> {
   const paper = new Paper(doc, of);
   const pages = ticketPages(of.planned);
   paper.cover();
-  for (const page of pages) paper.department(page);
+  // What is released early is bought and made before the rest: its paper is the cover with the list.
+  if (of.release?.scope) paper.early(of.release.scope);
+  else for (const page of pages) paper.department(page);
   paper.numberPages();
   doc.end();
   await done;
@@ -113,16 +116,17 @@ class Paper {
   private head(title: string, code: string): void {
     const { doc, of } = this;
     doc.addPage({ size: 'A4', margin: 0 });
-    if (of.releasedAt === null) {
+    const across = of.release === null ? 'DRAFT' : of.release.scope ? 'PART' : null;
+    if (across !== null) {
       doc.save().rotate(-52, { origin: [105 * MM, 150 * MM] });
       doc
         .font('Strong')
         .fontSize(150)
         .fillColor('#B4371F')
         .opacity(0.1)
-        .text('DRAFT', 20 * MM, 125 * MM, { width: 170 * MM, align: 'center', lineBreak: false });
+        .text(across, 20 * MM, 125 * MM, { width: 170 * MM, align: 'center', lineBreak: false });
       doc.restore().opacity(1);
-      this.text('DRAFT – not released', PAGE.left, 8, 9, { font: 'Strong', colour: '#B4371F' });
+      this.text(across === 'DRAFT' ? 'DRAFT – not released' : 'Released in part only: what the list names, nothing else', PAGE.left, 8, 9, { font: 'Strong', colour: '#B4371F' });
     }
     this.text(`${of.number} · ${of.customer}`, PAGE.left, PAGE.top, 9.5, { colour: '#676257' });
     this.text(of.spec.name, PAGE.left, PAGE.top + 4.5, 17, { font: 'Serif', width: 140 });
@@ -178,13 +182,25 @@ class Paper {
       });
     if (findings.length > 0) y = this.table(['finding', 'decided'], findings, y + 8, [80, 100]);
     this.text(
-      of.releasedAt === null
+      of.release === null
         ? `Planned for ${formatMoment(of.shelf.asOf, this.place.timeZone)}; steps one after another, nobody else in the way.`
-        : `Released ${formatMoment(of.releasedAt, this.place.timeZone)} by ${of.releasedBy ?? ''}.`,
+        : `Release ${of.release.nr}, ${formatMoment(of.release.at, this.place.timeZone)} by ${of.release.by}${of.release.reason ? `: ${of.release.reason}` : ''}.`,
       PAGE.left,
       Math.min(y + 6, 270),
       9,
       { colour: '#676257', width: 180 },
+    );
+  }
+
+  /** What is released before the rest: to buy and to make, what takes longest first. */
+  early(scope: readonly string[]): void {
+    this.head('Released early', `${this.of.number}/v${this.of.version}/early`);
+    const things = earlyThings(this.of.planned.plan, this.of.plant).filter((t) => scope.includes(t.id));
+    this.table(
+      ['what', 'how much', 'days to come'],
+      things.map((t) => [t.name, `${formatNumber(t.amount)} ${t.unit}`, t.leadDays === 0 ? 'here' : formatNumber(t.leadDays, 1)]),
+      52,
+      [110, 40, 30],
     );
   }
 

@@ -1,0 +1,97 @@
+import { randomUUID } from 'node:crypto';
+import type { JobState } from '@druckerei/contract';
+import { type Edit, type JobSpec, JobSpecSchema, type Plant, type PlanSummary } from '@druckerei/core';
+import { type Ctx, signedIn } from '../context';
+import type { Db } from '../db/pool';
+import { notFound, Refused } from '../errors';
+import { notifyChanged } from '../events/event-hub';
+import { readPlant } from '../plants/read-plant';
+import { ADD_EVENT, ADD_SPEC, JOB_BY_ID, JOB_LOCKED, SET_VERSION } from './jobs.queries';
+import { planFor, type PlannedJob, writeLines } from './plan-for';
+
+/** A job with its newest specification and the plant it is planned for. */
+export interface JobFound {
+  id: string;
+  number: number;
+  alt: number;
+  altName: string;
+  alternativeOf: string | null;
+  state: JobState;
+  version: number;
+  summary: PlanSummary;
+  spec: JobSpec;
+  plant: string;
+  plantDocument: Plant;
+  customer: string;
+  customerId: string | null;
+  customerAddress: string;
+  palletKg: number | null;
+  palletMm: number | null;
+}
+
+async function find(db: Db, id: string, statement: string): Promise<JobFound> {
+  const row = (await db.query<Omit<JobFound, 'plantDocument'>>(statement, [id])).rows[0];
+  if (!row) throw notFound('This job');
+  return { ...row, spec: JobSpecSchema.parse(row.spec), plantDocument: await readPlant(db, row.plant) };
+}
+export const findJob = (db: Db, id: string): Promise<JobFound> => find(db, id, JOB_BY_ID);
+/** The same, locked until the transaction ends. */
+export const lockJob = (db: Db, id: string): Promise<JobFound> => find(db, id, JOB_LOCKED);
+
+/** The job whose store, gates and releases count: an alternative's are those of the job it is a plan of. */
+export const homeOf = (job: Pick<JobFound, 'id' | 'alternativeOf'>): string => job.alternativeOf ?? job.id;
+
+/** Plans a job as it stands. */
+export const planOf = (db: Db, job: JobFound, now: number): Promise<PlannedJob> =>
+  planFor(db, homeOf(job), job.spec, job.plantDocument, now, job);
+
+const LOCKED: Partial<Record<JobState, string>> = {
+  released: 'This job is released; it changes only by a revision.',
+  delivered: 'This job is delivered; what was done is kept as it was.',
+};
+/** Refuses to change what is released or delivered. */
+export function requireOpen(job: JobFound): void {
+  const says = LOCKED[job.state];
+  if (says !== undefined) throw new Refused(409, 'released', says);
+}
+/** Refuses what was decided on another version than the newest. */
+export function requireVersion(job: JobFound, version: number): void {
+  if (job.version !== version)
+    throw new Refused(409, 'stale', 'The job changed meanwhile: look at it again.', { stale: { version: job.version, by: '', edits: [] } });
+}
+
+export interface NextVersion {
+  spec: JobSpec;
+  edits: readonly Edit[];
+  /** What happened, for the history. */
+  what: string;
+  detail?: object;
+  /** Made by the browser: the same save sent twice is one version. */
+  key?: string;
+  state?: JobState;
+  plant?: { hash: string; plant: Plant };
+  /** The plan, where it is made already. */
+  made?: PlannedJob;
+}
+
+/** Saves the next version of a job: specification, plan's summary, rows that others join on, history, news. The one way a job changes. */
+export async function saveVersion(db: Db, ctx: Ctx, job: JobFound, next: NextVersion): Promise<PlannedJob & { version: number }> {
+  const by = signedIn(ctx);
+  const plant = next.plant ?? { hash: job.plant, plant: job.plantDocument };
+  const made = next.made ?? (await planFor(db, homeOf(job), next.spec, plant.plant, ctx.now(), job));
+  const version = job.version + 1;
+  await db.query(ADD_SPEC, [
+    job.id,
+    version,
+    JSON.stringify(next.spec),
+    plant.hash,
+    JSON.stringify(next.edits),
+    by.id,
+    next.key ?? randomUUID(),
+  ]);
+  await db.query(SET_VERSION, [job.id, version, JSON.stringify(made.summary), next.spec.name, made.picture, next.state ?? job.state]);
+  if (job.alternativeOf === null) await writeLines(db, next.spec, plant.plant, job.id);
+  await db.query(ADD_EVENT, [by.id, next.what, job.id, JSON.stringify({ version, ...next.detail })]);
+  await notifyChanged(db, { table: 'jobs', id: job.id, version, by: by.name });
+  return { ...made, version };
+}

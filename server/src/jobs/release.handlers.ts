@@ -1,0 +1,161 @@
+import { createHash } from 'node:crypto';
+import type { jobs, Release } from '@druckerei/contract';
+import type { z } from 'zod';
+import { earlyHash, editsBetween, type Edit, findingKey, findingTitle, type Finding, hashOf, type JobSpec, JobSpecSchema } from '@druckerei/core';
+import { type Ctx, signedIn } from '../context';
+import { type Db, inTransaction } from '../db/pool';
+import { invalid, Refused } from '../errors';
+import { notifyChanged } from '../events/event-hub';
+import type { Handlers } from '../implement';
+import { readPlant } from '../plants/read-plant';
+import { ticketPdf } from '../ticket/ticket-pdf';
+import { type JobFound, lockJob, requireOpen, requireVersion, saveVersion } from './find-job';
+import { ADD_EVENT, ADD_FILE, ADD_RELEASE, LAST_WHOLE, RELEASES, SET_STATE, SPEC_OF } from './jobs.queries';
+import { planFor } from './plan-for';
+
+export type ReleaseRow = z.infer<typeof Release>;
+type Mine = 'jobs.release' | 'jobs.revise' | 'jobs.withdraw' | 'jobs.deliver';
+
+export const releaseHandlers: Pick<Handlers<typeof jobs>, Mine> = {
+  'jobs.release': ({ params, body }, ctx) =>
+    inTransaction(ctx.db, async (db) => {
+      const job = await lockJob(db, params.id);
+      if (job.alternativeOf !== null) throw new Refused(422, 'alternative', 'This is an alternative: choose it first, then release the job.');
+      const releases = (await db.query<ReleaseRow>(RELEASES, [job.id])).rows;
+      const last = releases.at(-1);
+      if (job.state === 'released' && last) return last; // clicked twice
+      requireOpen(job);
+      requireVersion(job, body.version);
+      return releaseJob(db, ctx, job, releases, body);
+    }),
+
+  'jobs.revise': ({ params, body }, ctx) =>
+    inTransaction(ctx.db, async (db) => {
+      const job = await lockJob(db, params.id);
+      if (job.state === 'revising') return { version: job.version }; // clicked twice
+      if (job.state !== 'released') throw new Refused(409, 'not-released', 'Only a released job is revised; a draft is simply changed.');
+      requireVersion(job, body.version);
+      await setState(db, ctx, job, 'revising', 'job.revising', { reason: body.reason });
+      return { version: job.version };
+    }),
+
+  'jobs.withdraw': ({ params, body }, ctx) =>
+    inTransaction(ctx.db, async (db) => {
+      const job = await lockJob(db, params.id);
+      const whole = (await db.query<{ nr: number; version: number }>(LAST_WHOLE, [job.id])).rows[0];
+      if (job.state !== 'revising' || !whole) throw new Refused(409, 'not-revising', 'There is no revision to give up.');
+      requireVersion(job, body.version);
+      const was = (await db.query<{ spec: unknown; plant: string }>(SPEC_OF, [job.id, whole.version])).rows[0];
+      const spec = JobSpecSchema.parse(was?.spec);
+      const plant = { hash: was?.plant ?? job.plant, plant: await readPlant(db, was?.plant ?? job.plant) };
+      const { version } = await saveVersion(db, ctx, job, {
+        spec,
+        edits: editsBetween(job.spec, spec),
+        what: 'job.withdrawn',
+        detail: { reason: body.reason, backTo: whole.nr },
+        state: 'released',
+        plant,
+      });
+      return { version };
+    }),
+
+  'jobs.deliver': ({ params, body }, ctx) =>
+    inTransaction(ctx.db, async (db) => {
+      const job = await lockJob(db, params.id);
+      const state = body.back ? 'released' : 'delivered';
+      if (job.state === state) return { version: job.version, state }; // clicked twice
+      if (job.state !== (body.back ? 'delivered' : 'released'))
+        throw new Refused(409, 'not-released', body.back ? 'This job is not marked as delivered.' : 'Only a released job is delivered.');
+      if (body.back && body.note.length < 3) throw invalid([{ path: 'note', says: 'says in a few words why' }]);
+      await setState(db, ctx, job, state, body.back ? 'job.deliveryTakenBack' : 'job.delivered', { note: body.note });
+      return { version: job.version, state };
+    }),
+};
+
+async function setState(db: Db, ctx: Ctx, job: JobFound, state: JobFound['state'], what: string, detail: object): Promise<void> {
+  const by = signedIn(ctx);
+  await db.query(SET_STATE, [job.id, state]);
+  await db.query(ADD_EVENT, [by.id, what, job.id, JSON.stringify({ version: job.version, ...detail })]);
+  await notifyChanged(db, { table: 'jobs', id: job.id, version: job.version, by: by.name });
+}
+
+interface ReleaseAsk {
+  decisions: Record<string, string>;
+  scope?: string[] | undefined;
+  reason?: string | undefined;
+}
+
+/** One snapshot of everything, the ticket made from it, and the rows others join on. */
+async function releaseJob(db: Db, ctx: Ctx, job: JobFound, releases: readonly ReleaseRow[], ask: ReleaseAsk): Promise<ReleaseRow> {
+  const by = signedIn(ctx);
+  const decided = Object.entries(ask.decisions).map(([key, reason]): [string, JobSpec['decisions'][string]] => [
+    key,
+    { by: by.fullName, reason, at: ctx.now() },
+  ]);
+  const spec: JobSpec = { ...job.spec, decisions: { ...job.spec.decisions, ...Object.fromEntries(decided) } };
+  const made = await planFor(db, job.id, spec, job.plantDocument, ctx.now(), job);
+  const { scope } = ask;
+  const again = scope ? scope.some((id) => releases.some((r) => r.scope?.includes(id))) : releases.some((r) => r.scope === null);
+  const reason = ask.reason ?? '';
+  if (again && reason.length < 3) throw invalid([{ path: 'reason', says: 'says in a few words why it is released again' }]);
+  refuseOpenFindings(made.plan.findings, spec, scope);
+  const frozen = Object.fromEntries(
+    (scope ?? []).map((id) => {
+      const hash = earlyHash(made.plan, job.plantDocument, id);
+      if (hash === null) throw invalid([{ path: 'scope', says: `names ${id}, which this plan does not have` }]);
+      return [id, hash];
+    }),
+  );
+  const nr = (releases.at(-1)?.nr ?? 0) + 1;
+  const edits: Edit[] = decided.map(([k, now]) => ({ at: ['decisions', k], now }));
+  const { version } = await saveVersion(db, ctx, job, {
+    spec,
+    edits,
+    what: scope ? 'job.partReleased' : 'job.released',
+    detail: { nr, reason, ...(scope && { scope }) },
+    state: scope ? (job.state === 'revising' ? 'revising' : 'part') : 'released',
+    made,
+  });
+  const pdf = await ticketPdf({
+    number: job.number,
+    version,
+    customer: job.customer,
+    spec,
+    plant: job.plantDocument,
+    shelf: made.shelf,
+    planned: made.planned,
+    release: { nr, at: ctx.now(), by: by.fullName, reason, scope: scope ?? null },
+  });
+  const file = createHash('sha256').update(pdf).digest('hex');
+  await db.query(ADD_FILE, [file, 'application/pdf', Buffer.from(pdf)]);
+  const snapshot = { spec, plant: job.plant, shelf: made.shelf, plan: made.plan };
+  const { rows } = await db.query<{ at: number }>(ADD_RELEASE, [
+    job.id,
+    nr,
+    version,
+    JSON.stringify(snapshot),
+    hashOf(made.plan),
+    file,
+    by.id,
+    scope ?? null,
+    JSON.stringify(frozen),
+    reason,
+  ]);
+  return { nr, at: rows[0]?.at ?? ctx.now(), by: by.fullName, scope: scope ?? null, reason };
+}
+
+/** What stands in the way. A release of parts is not held by gates of the whole nor by what it revises itself; what blocks the plan as such holds it too. */
+function refuseOpenFindings(findings: readonly Finding[], spec: JobSpec, scope: readonly string[] | undefined): void {
+  const held = (f: Finding): boolean => f.level === 'release' && !(scope && (f.code === 'frozen.changed' || f.code.startsWith('gate.')));
+  const blocking = findings.filter(held);
+  if (blocking.length > 0)
+    throw new Refused(422, 'blocked', 'Findings block the release.', {
+      fields: blocking.map((f) => ({ path: f.at, says: findingTitle(f.code, f.args) })),
+    });
+  if (scope) return; // what is undecided is decided with the whole
+  const undecided = findings.filter((f) => f.level === 'decide' && !Object.hasOwn(spec.decisions, findingKey(f)));
+  if (undecided.length > 0)
+    throw new Refused(422, 'undecided', 'Somebody must decide these with a reason.', {
+      fields: undecided.map((f) => ({ path: findingKey(f), says: findingTitle(f.code, f.args) })),
+    });
+}

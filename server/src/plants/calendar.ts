@@ -1,0 +1,83 @@
+import { DateTime } from 'luxon';
+import { allOf, anyOf, atLeast, type Calendar, type Intervals, type Plant, without } from '@druckerei/core';
+
+const DAYS_AHEAD = 60;
+
+/** A plant-local date and time as a moment. Null for a date that is none (30 February). */
+export function momentOf(local: string, timeZone: string): number | null {
+  const at = DateTime.fromISO(local, { zone: timeZone });
+  return at.isValid ? at.toUnixInteger() : null;
+}
+
+/** The plant's opening hours as UTC intervals, from today on: core knows no calendar and no time zone. */
+export function openHours(plant: Plant, fromS: number, days = DAYS_AHEAD): Intervals {
+  return daysFrom(plant, fromS, days).flatMap((day) => (plant.hours[String(day.weekday)] ?? []).map(([from, to]) => stretch(day, from, to)));
+}
+
+/**
+ * When each machine runs: its shifts (else the hours of the house) without breaks and closed days; where people are named for it, only while as many of
+ * them are present as its crew. `any` stands for every machine without a calendar of its own.
+ */
+export function machineHours(plant: Plant, fromS: number, days = DAYS_AHEAD): Record<string, Intervals> {
+  const house = openHours(plant, fromS, days);
+  const { calendar } = plant;
+  if (!calendar) return { any: house };
+  const closed = Object.values(calendar.closed);
+  const away = (machine: string | null): Intervals[] =>
+    closed.filter((c) => c.machine === undefined || c.machine === machine).map((c) => [daysOff(plant, c)]);
+  const any = without(house, away(null));
+  const hours: Record<string, Intervals> = { any };
+  for (const [id, { crew }] of Object.entries(plant.machines)) {
+    const shifts = calendar.machines[id] ?? [];
+    const people = Object.values(calendar.people).filter((p) => p.machines.includes(id));
+    const stands = closed.some((c) => c.machine === id);
+    if (shifts.length === 0 && people.length === 0 && !stands) continue;
+    const own = without(shifts.length > 0 ? workedIn(plant, calendar, shifts, fromS, days) : house, away(id));
+    const present = people.map((p) =>
+      without(p.shifts.length > 0 ? workedIn(plant, calendar, p.shifts, fromS, days) : house, [p.away.map((a) => daysOff(plant, a))]),
+    );
+    hours[id] = people.length === 0 ? own : allOf([own, atLeast(present, crew)]);
+  }
+  return hours;
+}
+
+/** Hours of some shifts, without their breaks. */
+function workedIn(plant: Plant, calendar: Calendar, shifts: readonly string[], fromS: number, days: number): Intervals {
+  // A night shift begun yesterday runs into today.
+  const all = daysFrom(plant, fromS, days + 1, -1);
+  return anyOf(
+    shifts.flatMap((id): Intervals[] => {
+      const shift = calendar.shifts[id];
+      if (!shift) return [];
+      return all
+        .filter((day) => shift.days.includes(day.weekday))
+        .map((day) => {
+          const [from, to] = stretch(day, shift.from, shift.to);
+          // A break before the shift begins is one after midnight.
+          const breaks = shift.breaks.map(([a, b]) => stretch(a < shift.from ? day.plus({ days: 1 }) : day, a, b));
+          return without([[from, to]], [breaks]);
+        });
+    }),
+  ).filter(([, to]) => to > fromS - 86_400);
+}
+
+const daysFrom = (plant: Plant, fromS: number, days: number, first = 0): DateTime[] => {
+  const today = DateTime.fromSeconds(fromS, { zone: plant.timeZone }).startOf('day');
+  return Array.from({ length: days }, (_, i) => today.plus({ days: first + i }));
+};
+
+/** From one clock time to another; to an earlier one is to the next day. */
+function stretch(day: DateTime, from: string, to: string): [number, number] {
+  return [momentOn(day, from), momentOn(to <= from ? day.plus({ days: 1 }) : day, to)];
+}
+
+function momentOn(day: DateTime, clock: string): number {
+  const [hour = 0, minute = 0] = clock.split(':').map(Number);
+  return hour === 24 ? day.plus({ days: 1 }).toUnixInteger() : day.set({ hour, minute }).toUnixInteger();
+}
+
+/** Whole days, the last one included. */
+function daysOff(plant: Plant, { from, to }: { from: string; to: string }): [number, number] {
+  const [first, last] = [from, to].map((day) => DateTime.fromISO(day, { zone: plant.timeZone }).startOf('day'));
+  return [first?.toUnixInteger() ?? 0, last?.plus({ days: 1 }).toUnixInteger() ?? 0];
+}

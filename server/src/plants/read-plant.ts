@@ -1,0 +1,26 @@
+import { type Plant, PlantSchema } from '@druckerei/core';
+import type { Db } from '../db/pool';
+import { notFound } from '../errors';
+import { PLANT_BY_HASH, PLANT_IN_FORCE } from './plants.queries';
+
+const KEPT = 20;
+const read = new Map<string, Plant>();
+
+/** A plant by its name. Immutable: the last few stay in memory, and a plan finds the same document by identity. */
+export async function readPlant(db: Db, hash: string): Promise<Plant> {
+  const known = read.get(hash);
+  if (known) return known;
+  const row = (await db.query<{ plant: unknown }>(PLANT_BY_HASH, [hash])).rows[0];
+  if (!row) throw notFound('This plant');
+  const plant = PlantSchema.parse(row.plant);
+  if (read.size >= KEPT) read.delete(read.keys().next().value ?? '');
+  read.set(hash, plant);
+  return plant;
+}
+
+/** The plant in force, with its name. */
+export async function plantInForce(db: Db): Promise<{ hash: string; plant: Plant }> {
+  const hash = (await db.query<{ hash: string }>(PLANT_IN_FORCE)).rows[0]?.hash;
+  if (hash === undefined) throw notFound('A plant');
+  return { hash, plant: await readPlant(db, hash) };
+}

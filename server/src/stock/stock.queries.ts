@@ -1,0 +1,119 @@
+const LOT = `
+select
+  l.id, l.stock, l.quantity, l.owner, l.caliper_um as "caliperUm", l.place,
+  coalesce((select sum(r.quantity) from reservations r where r.lot = l.id and r.ended_at is null), 0)::int as reserved
+from lots l`;
+/** Every lot that holds something, or is promised to somebody. */
+export const LOTS = `${LOT}
+where l.quantity > 0
+order by l.stock, l.id`;
+/** $1 text lot */
+export const LOT_BY_ID = `${LOT}
+where l.id = $1`;
+/** $1 text lot */
+export const LOCK_LOT = `select id from lots where id = $1 for update`;
+/** $1 text id, $2 text stock, $3 text owner, $4 double caliper µm, $5 text place, $6 double kg, $7 double diameter mm, $8 double core mm */
+export const ADD_LOT = `
+insert into lots (id, stock, quantity, owner, caliper_um, place, kg, diameter_mm, core_mm)
+values ($1, $2, 0, $3, $4, $5, $6, $7, $8)
+on conflict (id) do nothing
+returning id`;
+/** $1 uuid, $2 text lot, $3 text kind, $4 int quantity, $5 double caliper µm, $6 uuid job, $7 uuid taken back, $8 text note, $9 uuid person */
+export const ADD_MOVE = `
+insert into lot_moves (id, lot, kind, quantity, caliper_um, job, takes_back, note, who)
+values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+on conflict (id) do nothing
+returning id`;
+/** $1 text lot, $2 int more or less, $3 double caliper µm, null: as before */
+export const SET_LOT = `update lots set quantity = quantity + $2, caliper_um = coalesce($3, caliper_um) where id = $1`;
+/** $1 uuid */
+export const MOVE_BY_ID = `
+select m.id, m.lot, m.kind, m.quantity, exists (select 1 from lot_moves b where b.takes_back = m.id) as "takenBack"
+from lot_moves m
+where m.id = $1`;
+/** What happened to a lot, the newest first. $1 text lot */
+export const MOVES = `
+select
+  m.id, m.kind, m.quantity, m.caliper_um as "caliperUm", j.number, m.note, u.full_name as by,
+  extract(epoch from m.at)::float8 as at,
+  exists (select 1 from lot_moves b where b.takes_back = m.id) as "takenBack"
+from lot_moves m
+  join users u on u.id = m.who
+  left join jobs j on j.id = m.job
+where m.lot = $1
+order by m.at desc, m.id
+limit 500`;
+
+const RESERVATION = `
+select r.id, r.job, j.number, r.lot, l.stock, r.quantity, u.full_name as by
+from reservations r
+  join jobs j on j.id = r.job
+  join lots l on l.id = r.lot
+  join users u on u.id = r.who`;
+/** Promises that stand. */
+export const RESERVATIONS = `${RESERVATION}
+where r.ended_at is null
+order by j.number, r.lot`;
+/** $1 uuid */
+export const RESERVATION_BY_ID = `${RESERVATION}
+where r.id = $1`;
+/** $1 uuid, $2 uuid job, $3 text lot, $4 int quantity, $5 uuid person */
+export const ADD_RESERVATION = `insert into reservations (id, job, lot, quantity, who) values ($1, $2, $3, $4, $5) on conflict (id) do nothing`;
+/** $1 uuid, $2 text why */
+export const END_RESERVATION = `update reservations set ended_at = now(), end_reason = $2 where id = $1 and ended_at is null returning lot`;
+/** What was issued to a job is no longer only promised: its promises on this lot end. $1 text lot, $2 uuid job */
+export const END_ISSUED = `update reservations set ended_at = now(), end_reason = 'issued' where lot = $1 and job = $2 and ended_at is null`;
+
+const PURCHASE = `
+select p.id, p.stock, p.quantity, to_char(p.comes_on, 'YYYY-MM-DD') as "comesOn", p.note, u.full_name as by
+from purchases p
+  join users u on u.id = p.who`;
+/** What is on its way. */
+export const PURCHASES = `${PURCHASE}
+where p.state = 'ordered'
+order by p.comes_on, p.stock`;
+/** $1 uuid */
+export const PURCHASE_BY_ID = `${PURCHASE}
+where p.id = $1`;
+/** $1 uuid, $2 text stock, $3 int quantity, $4 date, $5 text note, $6 uuid person */
+export const ADD_PURCHASE = `insert into purchases (id, stock, quantity, comes_on, note, who) values ($1, $2, $3, $4, $5, $6) on conflict (id) do nothing`;
+/** $1 uuid, $2 text state, $3 text lot */
+export const END_PURCHASE = `update purchases set state = $2, lot = $3 where id = $1 and state = 'ordered' returning id`;
+
+/** What open jobs want of the works' stock. What was issued to a job is no longer wanted: it lies at the machine. */
+export const NEEDS = `
+select
+  j.id as job, j.number,
+  n ->> 'stock' as stock,
+  greatest((n ->> 'quantity')::float8 - coalesce((
+    select -sum(m.quantity)
+    from lot_moves m
+      join lots l on l.id = m.lot
+    where m.job = j.id
+      and l.stock = n ->> 'stock'
+      and m.kind in ('issue', 'return', 'counter')
+  ), 0), 0)::float8 as quantity,
+  (n ->> 'byS')::float8 as "byS"
+from jobs j
+  cross join lateral jsonb_array_elements(j.summary -> 'needs') n
+where j.alt = 0
+  and j.state <> 'delivered'
+order by "byS", j.number`;
+
+/** Tools with the newest jobs that used them. */
+export const TOOLS_WITH_JOBS = `
+select
+  t.id, t.kind, t.spec, t.life_left as "lifeLeft", t.state, t.place,
+  coalesce((
+    select jsonb_agg(jsonb_build_object('job', u.id, 'number', u.number, 'title', u.title, 'quantity', u.quantity))
+    from (
+      select j.id, j.number, j.title, j.quantity
+      from jobs j
+      where j.alt = 0
+        and j.summary -> 'tools' ? t.id
+      order by j.number desc
+      limit 5
+    ) u
+  ), '[]') as jobs
+from tools t
+order by t.id`;

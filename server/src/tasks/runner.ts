@@ -1,0 +1,153 @@
+import { EventEmitter } from 'node:events';
+import { type JobHelpers, makeWorkerUtils, run, Logger as QueueLogger, type Runner, type WorkerUtils } from 'graphile-worker';
+import type { Pool } from 'pg';
+import type { Logger } from 'pino';
+import { z } from 'zod';
+import { QUEUE_SCHEMA } from '../db/migrate';
+import { notifyChanged } from '../events/event-hub';
+import { importOrders } from './import-orders';
+import { searchForLayout } from './search-for-layout';
+import { BEAT, BEGIN_TASK, END_TASK, FORGET_WORKERS, IS_WANTED, SILENT, TELL_TASK } from './tasks.queries';
+import type { Threads } from './threads';
+
+/** What a task may use while it runs. */
+export interface TaskCtx {
+  db: Pool;
+  threads: Threads;
+  now: () => number;
+  id: string;
+  attempt: number;
+  /** Whoever asked for it. */
+  by: string;
+  signal: AbortSignal;
+  /** Tells how far it is; a few times a second reach the browsers. */
+  tell(done: number, of: number, progress?: object): void;
+}
+export type TaskWork = (ask: unknown, cx: TaskCtx) => Promise<object>;
+const WORK: Record<string, TaskWork> = { layout: searchForLayout, import: importOrders };
+
+const BEAT_MS = 1_000;
+const LOOK_MS = 400;
+const TELL_MS = 250;
+const Payload = z.object({ id: z.uuid() });
+
+export interface RunnerParts {
+  db: Pool;
+  log: Logger;
+  threads: Threads;
+  now: () => number;
+  /** Seconds without a sign of life after which a worker's work is taken over. */
+  silentS?: number;
+}
+
+/**
+ * Takes long work from the queue and does it, one piece at a time, in a thread. Any number of these may run, in any process on any machine; each says every
+ * second that it lives, and frees what a silent one held. The library alone would wait four hours.
+ */
+export class TaskRunner {
+  private readonly events = new EventEmitter();
+  private readonly pools = new Set<string>();
+  private runner: Runner | null = null;
+  private utils: WorkerUtils | null = null;
+  private beating: NodeJS.Timeout | null = null;
+
+  constructor(private readonly parts: RunnerParts) {}
+
+  async start(): Promise<this> {
+    const { db, log, silentS = 20 } = this.parts;
+    this.events.on('pool:create', ({ workerPool }: { workerPool: { id: string } }) => this.pools.add(workerPool.id));
+    const logger = new QueueLogger(() => (level, message) => {
+      log[level === 'error' ? 'error' : 'debug']({ queue: message }, 'queue');
+    });
+    const options = { pgPool: db, schema: QUEUE_SCHEMA, logger };
+    this.utils = await makeWorkerUtils(options);
+    this.runner = await run({
+      ...options,
+      events: this.events,
+      concurrency: 1,
+      noHandleSignals: true,
+      pollInterval: 2_000,
+      taskList: Object.fromEntries(
+        Object.entries(WORK).map(([kind, work]) => [kind, (payload: unknown, helpers: JobHelpers) => this.take(work, payload, helpers)]),
+      ),
+    });
+    const beat = async (): Promise<void> => {
+      for (const id of this.pools) await db.query(BEAT, [id]);
+      const silent = (await db.query<{ id: string }>(SILENT, [silentS])).rows.map((r) => r.id);
+      if (silent.length > 0) await this.utils?.forceUnlockWorkers(silent);
+    };
+    const forgive = (error: unknown): void => {
+      log.debug({ err: error }, 'no heartbeat');
+    };
+    await db.query(FORGET_WORKERS);
+    await beat();
+    this.beating = setInterval(() => void beat().catch(forgive), BEAT_MS);
+    // A database that goes away ends the library's run: begin again when it is back.
+    void this.runner.promise.catch((error: unknown) => {
+      log.warn({ err: error }, 'queue lost');
+      if (this.beating) setTimeout(() => void this.again(), BEAT_MS);
+    });
+    return this;
+  }
+
+  private async again(): Promise<void> {
+    if (this.beating) clearInterval(this.beating);
+    await this.start().catch((error: unknown) => {
+      this.parts.log.debug({ err: error }, 'queue not back yet');
+      this.beating = setTimeout(() => void this.again(), BEAT_MS);
+    });
+  }
+
+  /** What runs is given back to the queue: a thread's work has no half. */
+  async stop(): Promise<void> {
+    if (this.beating) clearInterval(this.beating);
+    this.beating = null;
+    await this.runner?.stop().catch(() => undefined);
+    await Promise.resolve(this.utils?.release()).catch(() => undefined);
+  }
+
+  private async take(work: TaskWork, payload: unknown, helpers: JobHelpers): Promise<void> {
+    const { db, threads, now, log } = this.parts;
+    const { id } = Payload.parse(payload);
+    const attempt = helpers.job.attempts;
+    const begun = (await db.query<{ ask: unknown; madeBy: string }>(BEGIN_TASK, [id, attempt])).rows[0];
+    if (!begun) return; // cancelled while it waited
+    const told = (): Promise<void> => notifyChanged(db, { table: 'tasks', id, version: attempt, by: '' });
+    const own = new AbortController();
+    const signal = AbortSignal.any([own.signal, ...(helpers.abortSignal ? [helpers.abortSignal] : [])]);
+    const looking = setInterval(() => {
+      void db.query(IS_WANTED, [id, attempt]).then(
+        ({ rowCount }) => {
+          if (rowCount === 0) own.abort();
+        },
+        () => undefined,
+      );
+    }, LOOK_MS);
+    let last = 0;
+    const tell = (done: number, of: number, progress?: object): void => {
+      if (Date.now() - last < TELL_MS) return;
+      last = Date.now();
+      void db.query(TELL_TASK, [id, attempt, done, of, progress ? JSON.stringify(progress) : null]).then(told, () => undefined);
+    };
+    const end = (state: string, result: object | null, says: string): Promise<unknown> =>
+      db.query(END_TASK, [id, attempt, state, result ? JSON.stringify(result) : null, says]);
+    try {
+      await told();
+      const result = await work(begun.ask, { db, threads, now, id, attempt, by: begun.madeBy, signal, tell });
+      await end('done', result, '');
+    } catch (error) {
+      if (own.signal.aborted) await end('cancelled', null, '');
+      else if (signal.aborted || isPassing(error)) throw error; // the queue gives it to another attempt
+      else {
+        log.warn({ err: error, task: id }, 'task failed');
+        await end('failed', null, error instanceof Error ? error.message : String(error));
+      }
+    } finally {
+      clearInterval(looking);
+      await told().catch(() => undefined);
+    }
+  }
+}
+
+/** The database went away: not the task's fault. */
+const isPassing = (error: unknown): boolean => /ECONN|Connection terminated|57P0|timeout/.test(`${(error as { code?: string }).code ?? ''} ${String(error)}`);

@@ -1,0 +1,61 @@
+import { createHash } from 'node:crypto';
+import type { Task, tasks } from '@druckerei/contract';
+import { type Ctx, signedIn } from '../context';
+import { inTransaction } from '../db/pool';
+import { notFound, Refused } from '../errors';
+import { notifyChanged } from '../events/event-hub';
+import type { Handlers } from '../implement';
+import { ADD_FILE, FILE_BY_HASH } from '../jobs/jobs.queries';
+import { findJob } from '../jobs/find-job';
+import { CUSTOMERS } from '../orders/orders.queries';
+import { ADD_TASK, CANCEL_TASK, ENQUEUE, SET_QUEUE_ID, TASK_BY_ID, TASK_OWNER } from './tasks.queries';
+
+const IMPORT_MIME = 'text/csv';
+
+export const tasksHandlers: Handlers<typeof tasks> = {
+  'tasks.layout': async ({ body }, ctx) => {
+    await findJob(ctx.db, body.job);
+    return begin(ctx, body.id, 'layout', { job: body.job, version: body.version, part: body.part });
+  },
+  'tasks.import': async ({ body }, ctx) => {
+    if ((await ctx.db.query(FILE_BY_HASH, [body.file, IMPORT_MIME])).rowCount === 0) throw notFound('This file');
+    return begin(ctx, body.id, 'import', { file: body.file });
+  },
+  'tasks.read': ({ params }, ctx) => readTask(ctx, params.id),
+  'tasks.cancel': async ({ params }, ctx) => {
+    const by = signedIn(ctx);
+    const task = (await ctx.db.query<{ by: string; state: string }>(TASK_OWNER, [params.id])).rows[0];
+    if (!task) throw notFound('This task');
+    if (task.by !== by.id && !by.roles.includes('admin')) throw new Refused(403, 'not-yours', 'Somebody else asked for this; only they or an administrator may stop it.');
+    await ctx.db.query(CANCEL_TASK, [params.id]);
+    await notifyChanged(ctx.db, { table: 'tasks', id: params.id, version: 1, by: by.name });
+    return readTask(ctx, params.id);
+  },
+
+  'imports.send': async ({ file }, ctx) => {
+    if (file.byteLength === 0) throw new Refused(422, 'empty', 'The file is empty.');
+    const { read } = await ctx.threads.run({ kind: 'read', bytes: file, rows: true });
+    const known = new Set((await ctx.db.query<{ name: string }>(CUSTOMERS)).rows.map((c) => c.name.toLowerCase()));
+    const hash = createHash('sha256').update(file).digest('hex');
+    await ctx.db.query(ADD_FILE, [hash, IMPORT_MIME, Buffer.from(file)]);
+    const names = [...new Set(read.rows.map((r) => r.customer))].filter((name) => !known.has(name.toLowerCase()));
+    return { file: hash, preview: { ...read.preview, customersNew: names.slice(0, 100) } };
+  },
+};
+
+async function readTask(ctx: Ctx, id: string): Promise<Task> {
+  const task = (await ctx.db.query<Task>(TASK_BY_ID, [id])).rows[0];
+  if (!task) throw notFound('This task');
+  return task;
+}
+
+/** Notes the task and puts it on the queue in one transaction: neither is there without the other. Clicked twice is one task. */
+async function begin(ctx: Ctx, id: string, kind: 'layout' | 'import', ask: object): Promise<Task> {
+  await inTransaction(ctx.db, async (db) => {
+    const made = await db.query(ADD_TASK, [id, kind, JSON.stringify(ask), signedIn(ctx).id]);
+    if (made.rowCount === 0) return;
+    const queued = (await db.query<{ id: string }>(ENQUEUE, [kind, id])).rows[0];
+    await db.query(SET_QUEUE_ID, [id, queued?.id ?? null]);
+  });
+  return readTask(ctx, id);
+}

@@ -1,0 +1,33 @@
+import { Worker } from 'node:worker_threads';
+import { Refused } from '../errors';
+import type { ThreadAsk, ThreadSays } from './thread-messages';
+
+const MOST_MB = 1_024;
+
+/** Heavy work in threads of this process, one for each ask. */
+export class Threads {
+  constructor(private readonly file: string | URL) {}
+
+  /** Runs to its end; `tell` hears what is said on the way. Ends with the signal. */
+  run<K extends ThreadAsk['kind']>(
+    ask: Extract<ThreadAsk, { kind: K }>,
+    tell: (said: ThreadSays) => void = () => undefined,
+    signal?: AbortSignal,
+  ): Promise<Extract<ThreadSays, { kind: K }>> {
+    return new Promise((resolve, reject) => {
+      const worker = new Worker(this.file, { workerData: ask, resourceLimits: { maxOldGenerationSizeMb: MOST_MB } });
+      const stop = (): void => void worker.terminate();
+      signal?.addEventListener('abort', stop, { once: true });
+      worker.on('message', (said: ThreadSays) => {
+        if (said.kind === 'refused') reject(new Refused(422, 'refused', said.says));
+        else if (said.kind === ask.kind) resolve(said as Extract<ThreadSays, { kind: K }>);
+        else tell(said);
+      });
+      worker.on('error', reject);
+      worker.on('exit', () => {
+        signal?.removeEventListener('abort', stop);
+        reject(new Error(signal?.aborted ? 'stopped' : 'the thread ended without an answer'));
+      });
+    });
+  }
+}
