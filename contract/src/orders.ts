@@ -84,9 +84,21 @@ export const OrderPage = z.object({
       id: z.uuid(),
       title: z.string(),
       quantity: z.number().int(),
-      deliveries: z.array(z.object({ nr: z.number().int(), by: z.string(), dueAt: z.number(), quantity: z.number().int(), to: z.string() })),
+      deliveries: z.array(
+        z.object({ nr: z.number().int(), by: z.string(), dueAt: z.number(), quantity: z.number().int(), to: z.string() }),
+      ),
       jobs: z.array(
-        z.object({ job: z.uuid(), number: z.number().int(), title: z.string(), item: z.string(), state: z.enum(JOB_STATES), readyAt: z.number(), money: z.number(), good: z.number(), orders: z.number().int() }),
+        z.object({
+          job: z.uuid(),
+          number: z.number().int(),
+          title: z.string(),
+          item: z.string(),
+          state: z.enum(JOB_STATES),
+          readyAt: z.number(),
+          money: z.number(),
+          good: z.number(),
+          orders: z.number().int(),
+        }),
       ),
     }),
   ),

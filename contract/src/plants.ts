@@ -7,7 +7,12 @@ const hash = z.string().regex(/^[0-9a-f]{64}$/, 'is a name of 64 hexadecimal dig
 const reason = z.string().trim().min(3, 'says in a few words why').max(300);
 const NONE = '0'.repeat(64);
 
-export const FindingSaid = z.object({ code: z.string(), at: z.string(), level, args: z.record(z.string(), z.union([z.number(), z.string()])) });
+export const FindingSaid = z.object({
+  code: z.string(),
+  at: z.string(),
+  level,
+  args: z.record(z.string(), z.union([z.number(), z.string()])),
+});
 
 /** What another plant would do to one open job: totals before and after, findings that come or go. */
 export const MovedJob = z.object({

@@ -35,7 +35,14 @@ export const Reservation = z.object({
   quantity: z.number().int(),
   by: z.string(),
 });
-export const Purchase = z.object({ id: z.uuid(), stock: z.string(), quantity: z.number().int(), comesOn: z.string(), note: z.string(), by: z.string() });
+export const Purchase = z.object({
+  id: z.uuid(),
+  stock: z.string(),
+  quantity: z.number().int(),
+  comesOn: z.string(),
+  note: z.string(),
+  by: z.string(),
+});
 /** A stock as the store reads it: what is there, promised, coming and wanted; what to order by when, and what could be cut from something larger. */
 export const StockLine = z.object({
   stock: z.string(),
@@ -51,7 +58,13 @@ export const StockLine = z.object({
   trims: z.array(z.object({ from: z.string(), fromOne: z.number(), sheets: z.number(), wasteShare: z.number(), free: z.number() })),
 });
 export type StockLine = z.infer<typeof StockLine>;
-export const StockPage = z.object({ plant: z.string(), lines: z.array(StockLine), lots: z.array(Lot), reservations: z.array(Reservation), purchases: z.array(Purchase) });
+export const StockPage = z.object({
+  plant: z.string(),
+  lines: z.array(StockLine),
+  lots: z.array(Lot),
+  reservations: z.array(Reservation),
+  purchases: z.array(Purchase),
+});
 export type StockPage = z.infer<typeof StockPage>;
 export const LotMove = z.object({
   id: z.uuid(),

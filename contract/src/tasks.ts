@@ -19,7 +19,12 @@ export const FoundLayout = z.object({
 /** A row of a file that cannot become an order, and why. */
 export const BadRow = z.object({ line: z.number().int(), issues: z.array(z.object({ column: z.string(), says: z.string() })) });
 export type BadRow = z.infer<typeof BadRow>;
-export const Imported = z.object({ made: z.number().int(), customers: z.number().int(), bad: z.array(BadRow), first: z.number().int().nullable() });
+export const Imported = z.object({
+  made: z.number().int(),
+  customers: z.number().int(),
+  bad: z.array(BadRow),
+  first: z.number().int().nullable(),
+});
 
 export const TASK_STATES = ['waiting', 'running', 'done', 'failed', 'cancelled'] as const;
 export const Task = z.object({
@@ -41,7 +46,16 @@ export const ImportPreview = z.object({
   rows: z.number().int(),
   good: z.number().int(),
   customersNew: z.array(z.string()),
-  first: z.array(z.object({ line: z.number().int(), customer: z.string(), title: z.string(), pieces: z.string(), quantity: z.number(), due: z.string() })),
+  first: z.array(
+    z.object({
+      line: z.number().int(),
+      customer: z.string(),
+      title: z.string(),
+      pieces: z.string(),
+      quantity: z.number(),
+      due: z.string(),
+    }),
+  ),
   bad: z.array(BadRow),
   badRows: z.number().int(),
   columnsIgnored: z.array(z.string()),

@@ -216,7 +216,7 @@ describe('a job', () => {
     await edit(job, 1, ['name'], 'Theirs');
     const merged = await edit(job, 1, ['items', 'i1', 'overs', 'overPpm'], 20_000);
     expect(merged.status).toBe(200);
-    expect(merged.body['othersEdits']).toEqual([{ at: ['name'], now: 'Theirs' }]);
+    expect(merged.body['othersEdits']).toEqual([{ by: 'Anselm Hardt', edits: [{ at: ['name'], now: 'Theirs' }] }]);
     const both = await edit(job, 1, ['name'], 'Mine');
     expect(both.status).toBe(409);
     expect(both.body['stale']).toMatchObject({ version: 3, edits: [{ at: ['name'], now: 'Theirs' }] });

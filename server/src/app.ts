@@ -114,7 +114,16 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir }: AppPart
   implement(
     app,
     api,
-    { ...sessionHandlers, ...peopleHandlers, ...plantsHandlers, ...ordersHandlers, ...jobsHandlers, ...stockHandlers, ...tasksHandlers, ...eventsHandlers },
+    {
+      ...sessionHandlers,
+      ...peopleHandlers,
+      ...plantsHandlers,
+      ...ordersHandlers,
+      ...jobsHandlers,
+      ...stockHandlers,
+      ...tasksHandlers,
+      ...eventsHandlers,
+    },
     makeGate(db),
     context,
   );

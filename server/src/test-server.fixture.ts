@@ -65,7 +65,13 @@ export class TestServer {
 
   /** A worker of the queue in this process. */
   async work(): Promise<TaskRunner> {
-    const runner = await new TaskRunner({ db: this.db, log: pino({ level: 'silent' }), threads: this.threads, now: () => this.now, silentS: 2 }).start();
+    const runner = await new TaskRunner({
+      db: this.db,
+      log: pino({ level: 'silent' }),
+      threads: this.threads,
+      now: () => this.now,
+      silentS: 2,
+    }).start();
     this.runners.push(runner);
     return runner;
   }

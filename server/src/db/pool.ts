@@ -8,6 +8,7 @@ export type Db = Pick<pg.Pool, 'query'>;
 export function makePool(connectionString: string, onError: (e: Error) => void): pg.Pool {
   const pool = new pg.Pool({ connectionString, max: 10, connectionTimeoutMillis: 5_000 });
   pool.on('error', onError); // a lost idle connection must not end the process
+  pool.on('connect', (client) => client.on('error', onError)); // nor one that is lent out
   return pool;
 }
 
@@ -15,7 +16,10 @@ export function makePool(connectionString: string, onError: (e: Error) => void):
 export async function inTransaction<T>(pool: pg.Pool, work: (db: pg.PoolClient) => Promise<T>): Promise<T> {
   const client = await pool.connect();
   let broken: Error | undefined;
-  client.on('error', (e) => (broken = e));
+  const lost = (e: Error): void => {
+    broken = e;
+  };
+  client.on('error', lost);
   try {
     await client.query('begin');
     const result = await work(client);
@@ -25,7 +29,7 @@ export async function inTransaction<T>(pool: pg.Pool, work: (db: pg.PoolClient) 
     await client.query('rollback').catch((e: unknown) => (broken = e as Error));
     throw error;
   } finally {
-    client.removeAllListeners('error');
+    client.off('error', lost);
     client.release(broken);
   }
 }

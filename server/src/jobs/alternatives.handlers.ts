@@ -36,7 +36,11 @@ export const alternativesHandlers: Pick<Handlers<typeof jobs>, Mine> = {
       requireVersion(chosen, body.version);
       const lines = new Set(Object.values(chosen.spec.items).map((i) => i.orderLine));
       if (Object.values(home.spec.items).some((i) => !lines.has(i.orderLine)))
-        throw new Refused(409, 'alternative', 'This alternative was made before another order was joined: duplicate the job again and change that.');
+        throw new Refused(
+          409,
+          'alternative',
+          'This alternative was made before another order was joined: duplicate the job again and change that.',
+        );
       // The plan of before stays on record under its own name.
       await addAlternative(db, ctx, home, {
         id: crypto.randomUUID(),
@@ -65,7 +69,8 @@ export const alternativesHandlers: Pick<Handlers<typeof jobs>, Mine> = {
       requireVersion(job, body.version);
       for (const one of [job, other]) {
         if (one.alternativeOf !== null) throw new Refused(409, 'alternative', 'An alternative cannot be joined: choose it first.');
-        if (one.state !== 'draft') throw new Refused(409, 'released', `Job ${one.number} has been released, in part or whole: it stays as it is.`);
+        if (one.state !== 'draft')
+          throw new Refused(409, 'released', `Job ${one.number} has been released, in part or whole: it stays as it is.`);
       }
       const { spec, moved } = joined(job.spec, other.spec);
       for (const [was, now] of Object.entries(moved)) {
@@ -115,7 +120,9 @@ function joined(into: JobSpec, other: JobSpec): { spec: JobSpec; moved: Record<I
     const same = Object.entries(into.products).find(([, p]) => hashOf(p) === hashOf(product));
     const now = same?.[0] ?? (Object.hasOwn(products, id) ? free(products, id) : id);
     renamed[id] = now;
-    if (!same) products[now] = product.kind === 'set' ? { ...product, of: product.of.map((o) => ({ ...o, product: renamed[o.product] ?? o.product })) } : product;
+    if (!same)
+      products[now] =
+        product.kind === 'set' ? { ...product, of: product.of.map((o) => ({ ...o, product: renamed[o.product] ?? o.product })) } : product;
   }
   const items: Record<string, Item> = { ...into.items };
   const moved: Record<string, string> = {};

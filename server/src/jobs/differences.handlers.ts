@@ -1,5 +1,15 @@
 import type { Differences, Happened, jobs } from '@druckerei/contract';
-import { type Edit, editsBetween, editSays, type JobSpec, JobSpecSchema, movedBetween, type Plan, type Plant, sameAgain } from '@druckerei/core';
+import {
+  type Edit,
+  editsBetween,
+  editSays,
+  type JobSpec,
+  JobSpecSchema,
+  movedBetween,
+  type Plan,
+  type Plant,
+  sameAgain,
+} from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { notFound } from '../errors';
 import type { Handlers } from '../implement';
@@ -33,7 +43,8 @@ export const differencesHandlers: Pick<Handlers<typeof jobs>, Mine> = {
   'jobs.history': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);
     const versions = (await ctx.db.query<{ version: number; edits: Edit[]; by: string; at: number }>(VERSIONS, [job.id])).rows;
-    const events = (await ctx.db.query<{ what: string; detail: Record<string, unknown>; by: string; at: number }>(JOB_EVENTS, [job.id])).rows;
+    const events = (await ctx.db.query<{ what: string; detail: Record<string, unknown>; by: string; at: number }>(JOB_EVENTS, [job.id]))
+      .rows;
     return events.map(({ what, detail, by, at }): Happened => {
       const version = typeof detail['version'] === 'number' ? detail['version'] : null;
       const edits = what === 'gate.yes' || what === 'gate.no' ? [] : (versions.find((v) => v.version === version)?.edits ?? []);
@@ -43,7 +54,9 @@ export const differencesHandlers: Pick<Handlers<typeof jobs>, Mine> = {
         what,
         version,
         edits: edits.map((e) => editSays(e, job.spec, job.plantDocument)),
-        note: ['reason', 'note', 'name', 'other', 'gate'].flatMap((k) => (k in detail && detail[k] !== '' ? [String(detail[k])] : [])).join(', '),
+        note: ['reason', 'note', 'name', 'other', 'gate']
+          .flatMap((k) => (k in detail && detail[k] !== '' ? [String(detail[k])] : []))
+          .join(', '),
       };
     });
   },
@@ -52,7 +65,10 @@ export const differencesHandlers: Pick<Handlers<typeof jobs>, Mine> = {
     const job = await findJob(ctx.db, params.id);
     const { plant } = await plantInForce(ctx.db);
     const shelf = await cutShelf(ctx.db, { plant, spec: job.spec, now: ctx.now(), palletLimit: palletLimitOf(job), job: null });
-    const again = sameAgain({ spec: job.spec, plant: job.plantDocument, number: job.number }, { plant, shelf, times: query.times, by: query.by });
+    const again = sameAgain(
+      { spec: job.spec, plant: job.plantDocument, number: job.number },
+      { plant, shelf, times: query.times, by: query.by },
+    );
     return { number: job.number, customer: job.customerId, ...again };
   },
 };

@@ -31,12 +31,19 @@ export const gatesHandlers: Pick<Handlers<typeof jobs>, 'jobs.answerGate'> = {
           throw new Refused(409, 'stale', `It is ${gate.version} that waits for an answer, not ${body.version}: look again.`, {
             stale: { version: job.version, by: '', edits: [] },
           });
-        const last = given.filter((g) => g.gate === body.gate && g.version === body.version && !given.some((b) => b.takesBack === g.id)).at(-1);
+        const last = given
+          .filter((g) => g.gate === body.gate && g.version === body.version && !given.some((b) => b.takesBack === g.id))
+          .at(-1);
         // Clicked twice is one answer.
         if (last?.answer !== body.answer)
           await db.query(ADD_GATE_ANSWER, [job.id, body.gate, body.version, body.answer, null, body.note, by.id]);
       }
-      await db.query(ADD_EVENT, [by.id, `gate.${body.answer}`, job.id, JSON.stringify({ gate: body.gate, version: body.version, note: body.note })]);
+      await db.query(ADD_EVENT, [
+        by.id,
+        `gate.${body.answer}`,
+        job.id,
+        JSON.stringify({ gate: body.gate, version: body.version, note: body.note }),
+      ]);
       const { shelf, summary } = await planOf(db, job, ctx.now());
       await db.query(SET_SUMMARY, [job.id, JSON.stringify(summary)]);
       await notifyChanged(db, { table: 'jobs', id: job.id, version: job.version, by: by.name });

@@ -1,4 +1,15 @@
-import { type JobSpec, orderedQuantity, type Plan, type Plant, type Planned, planned, type PlanSummary, type Shelf, summaryOf, thumbnailSvg } from '@druckerei/core';
+import {
+  type JobSpec,
+  orderedQuantity,
+  type Plan,
+  type Plant,
+  type Planned,
+  planned,
+  type PlanSummary,
+  type Shelf,
+  summaryOf,
+  thumbnailSvg,
+} from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { invalid } from '../errors';
 import { ADD_DELIVERY, DROP_DELIVERIES, SET_LINE, SET_LIST_KEYS } from '../orders/orders.queries';
@@ -21,7 +32,14 @@ export interface PlannedJob {
 }
 
 /** The server's own plan of a specification: the client never sends one. `job` is whose reservations, gates and early releases count. */
-export async function planFor(db: Db, job: string | null, spec: JobSpec, plant: Plant, now: number, customer: PalletRule): Promise<PlannedJob> {
+export async function planFor(
+  db: Db,
+  job: string | null,
+  spec: JobSpec,
+  plant: Plant,
+  now: number,
+  customer: PalletRule,
+): Promise<PlannedJob> {
   return plannedOn(await cutShelf(db, { plant, spec, now, palletLimit: palletLimitOf(customer), job }), spec, plant);
 }
 
@@ -41,8 +59,7 @@ export interface DeliveryRow {
 export function deliveryRows(spec: JobSpec, item: string, plant: Plant): DeliveryRow[] {
   return (spec.items[item]?.deliveries ?? []).map((d, i) => {
     const at = momentOf(d.by, plant.timeZone);
-    if (at === null)
-      throw invalid([{ path: `items.${item}.deliveries.${i}.by`, says: 'is not a day of the calendar' }]);
+    if (at === null) throw invalid([{ path: `items.${item}.deliveries.${i}.by`, says: 'is not a day of the calendar' }]);
     return { by: d.by, at, quantity: Object.values(d.share).reduce((a, b) => a + b, 0), to: d.to };
   });
 }

@@ -1,7 +1,17 @@
 import { createHash } from 'node:crypto';
 import type { jobs, Release } from '@druckerei/contract';
 import type { z } from 'zod';
-import { earlyHash, editsBetween, type Edit, findingKey, findingTitle, type Finding, hashOf, type JobSpec, JobSpecSchema } from '@druckerei/core';
+import {
+  earlyHash,
+  editsBetween,
+  type Edit,
+  findingKey,
+  findingTitle,
+  type Finding,
+  hashOf,
+  type JobSpec,
+  JobSpecSchema,
+} from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
 import { invalid, Refused } from '../errors';
@@ -20,7 +30,8 @@ export const releaseHandlers: Pick<Handlers<typeof jobs>, Mine> = {
   'jobs.release': ({ params, body }, ctx) =>
     inTransaction(ctx.db, async (db) => {
       const job = await lockJob(db, params.id);
-      if (job.alternativeOf !== null) throw new Refused(422, 'alternative', 'This is an alternative: choose it first, then release the job.');
+      if (job.alternativeOf !== null)
+        throw new Refused(422, 'alternative', 'This is an alternative: choose it first, then release the job.');
       const releases = (await db.query<ReleaseRow>(RELEASES, [job.id])).rows;
       const last = releases.at(-1);
       if (job.state === 'released' && last) return last; // clicked twice

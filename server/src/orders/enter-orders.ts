@@ -36,7 +36,13 @@ export async function enterOrders(
     return number === undefined ? [] : [{ ...withLines(o.spec), order: o, number, job: randomUUID() }];
   });
   const lines = entered.flatMap((e) =>
-    e.lines.map(([item, line]) => ({ ...e, item, line, deliveries: deliveryRows(e.spec, item, plant.plant), quantity: quantityOf(e.spec, item) })),
+    e.lines.map(([item, line]) => ({
+      ...e,
+      item,
+      line,
+      deliveries: deliveryRows(e.spec, item, plant.plant),
+      quantity: quantityOf(e.spec, item),
+    })),
   );
   await db.query(ENTER_JOBS, [
     rows(

@@ -42,9 +42,5 @@ const STATES: Record<NonNullable<OrderFilter['state']>, readonly JobState[]> = {
 /** Values for the chosen rows: words, state, blocked only. A text without a single letter or digit finds nothing. */
 export function chosenBy({ find = '', state = 'all' }: OrderFilter): [words: string, states: readonly JobState[], blocked: boolean] {
   const words = wordsOf(find);
-  return [
-    find.trim() !== '' && words === '' ? 'nothing & !nothing' : words,
-    STATES[state],
-    state === 'blocked',
-  ];
+  return [find.trim() !== '' && words === '' ? 'nothing & !nothing' : words, STATES[state], state === 'blocked'];
 }

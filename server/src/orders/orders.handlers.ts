@@ -66,7 +66,9 @@ export const ordersHandlers: Handlers<typeof orders> = {
     const head = (await ctx.db.query<Omit<OrderPage, 'lines'>>(ORDER_BY_ID, [params.id])).rows[0];
     if (!head) throw notFound('This order');
     const lines = (await ctx.db.query<Omit<OrderPage['lines'][number], 'deliveries' | 'jobs'>>(ORDER_LINES, [params.id])).rows;
-    const deliveries = (await ctx.db.query<OrderPage['lines'][number]['deliveries'][number] & { line: string }>(ORDER_DELIVERIES, [params.id])).rows;
+    const deliveries = (
+      await ctx.db.query<OrderPage['lines'][number]['deliveries'][number] & { line: string }>(ORDER_DELIVERIES, [params.id])
+    ).rows;
     const jobs = (await ctx.db.query<OrderPage['lines'][number]['jobs'][number] & { line: string }>(LINE_JOBS, [params.id])).rows;
     return {
       ...head,

@@ -11,7 +11,9 @@ export function momentOf(local: string, timeZone: string): number | null {
 
 /** The plant's opening hours as UTC intervals, from today on: core knows no calendar and no time zone. */
 export function openHours(plant: Plant, fromS: number, days = DAYS_AHEAD): Intervals {
-  return daysFrom(plant, fromS, days).flatMap((day) => (plant.hours[String(day.weekday)] ?? []).map(([from, to]) => stretch(day, from, to)));
+  return daysFrom(plant, fromS, days).flatMap((day) =>
+    (plant.hours[String(day.weekday)] ?? []).map(([from, to]) => stretch(day, from, to)),
+  );
 }
 
 /**

@@ -57,7 +57,14 @@ export const plantsHandlers: Handlers<typeof plants> = {
 };
 
 /** What another plant would do to a job: both planned on the shelf of now, so that only the settings differ. */
-async function movedBy(db: Db, job: string, spec: JobSpec, before: Plant, after: Plant, now: number): Promise<ReturnType<typeof movedBetween>> {
+async function movedBy(
+  db: Db,
+  job: string,
+  spec: JobSpec,
+  before: Plant,
+  after: Plant,
+  now: number,
+): Promise<ReturnType<typeof movedBetween>> {
   const shelfFor = (plant: Plant) => cutShelf(db, { plant, spec, now, palletLimit: undefined, job });
   return movedBetween(plan(spec, before, await shelfFor(before)), plan(spec, after, await shelfFor(after)));
 }

@@ -39,9 +39,10 @@ export interface Store {
 /** Lots as far as they are free for a job, tools, and what is on its way. */
 export async function readStore(db: Db, job: string | null): Promise<Store> {
   const lots = (
-    await db.query<{ id: string; stock: string; quantity: number; owner: 'works' | 'customer' } & Record<Measured, number | null>>(LOTS_FOR, [
-      job,
-    ])
+    await db.query<{ id: string; stock: string; quantity: number; owner: 'works' | 'customer' } & Record<Measured, number | null>>(
+      LOTS_FOR,
+      [job],
+    )
   ).rows;
   const tools = (await db.query<{ id: string; spec: string; lifeLeft: number; state: 'store' | 'out' | 'customer' }>(TOOLS, [[]])).rows;
   const coming: Store['coming'] = {};

@@ -52,7 +52,16 @@ export const stockHandlers: Handlers<typeof stock> = {
     inTransaction(ctx.db, async (db) => {
       await requireStock(db, body.stock);
       const { id, owner, caliperUm, place, kg, diameterMm, coreMm } = body;
-      const made = await db.query(ADD_LOT, [id, body.stock, owner, caliperUm ?? null, place, kg ?? null, diameterMm ?? null, coreMm ?? null]);
+      const made = await db.query(ADD_LOT, [
+        id,
+        body.stock,
+        owner,
+        caliperUm ?? null,
+        place,
+        kg ?? null,
+        diameterMm ?? null,
+        coreMm ?? null,
+      ]);
       const entered = await move(db, ctx, { key: body.key, lot: id, kind: 'in', quantity: body.quantity, note: body.note });
       if (made.rowCount === 0 && entered) throw invalid([{ path: 'id', says: 'is a lot that is there already' }]);
       if (body.purchase !== undefined && entered) await db.query(END_PURCHASE, [body.purchase, 'received', id]);
@@ -65,7 +74,9 @@ export const stockHandlers: Handlers<typeof stock> = {
       const { kind, key, note, caliperUm, job } = body;
       const asks = { key, lot: lot.id, kind, note, ...(caliperUm !== undefined && { caliperUm }), ...(job !== undefined && { job }) };
       if (kind === 'counter') {
-        const back = (await db.query<{ id: string; lot: string; quantity: number; takenBack: boolean }>(MOVE_BY_ID, [body.takesBack ?? null])).rows[0];
+        const back = (
+          await db.query<{ id: string; lot: string; quantity: number; takenBack: boolean }>(MOVE_BY_ID, [body.takesBack ?? null])
+        ).rows[0];
         if (back?.lot !== lot.id) throw invalid([{ path: 'takesBack', says: 'names no movement of this lot' }]);
         requireNote(note);
         if (!back.takenBack) await move(db, ctx, { ...asks, quantity: -back.quantity, takesBack: back.id });
@@ -76,7 +87,8 @@ export const stockHandlers: Handlers<typeof stock> = {
         if (caliperUm === undefined) throw invalid([{ path: 'caliperUm', says: 'is empty' }]);
         await move(db, ctx, { ...asks, quantity: 0 });
       } else {
-        if (kind === 'back' && lot.owner !== 'customer') throw invalid([{ path: 'kind', says: 'is for stock a customer sent; this is the works’ own' }]);
+        if (kind === 'back' && lot.owner !== 'customer')
+          throw invalid([{ path: 'kind', says: 'is for stock a customer sent; this is the works’ own' }]);
         const entered = await move(db, ctx, { ...asks, quantity: SIGN[kind] * body.quantity });
         if (entered && kind === 'issue' && job !== undefined) await db.query(END_ISSUED, [lot.id, job]);
       }
@@ -94,7 +106,13 @@ export const stockHandlers: Handlers<typeof stock> = {
       const out = await move(db, ctx, { key: body.key, lot: lot.id, kind: 'trim', quantity: -body.sheets, note: `cut to ${body.lot}` });
       if (out && made.rowCount === 0) throw invalid([{ path: 'lot', says: 'is a lot that is there already' }]);
       if (out)
-        await move(db, ctx, { key: crypto.randomUUID(), lot: body.lot, kind: 'in', quantity: body.sheets * trim.fromOne, note: `cut from ${lot.id}` });
+        await move(db, ctx, {
+          key: crypto.randomUUID(),
+          lot: body.lot,
+          kind: 'in',
+          quantity: body.sheets * trim.fromOne,
+          note: `cut from ${lot.id}`,
+        });
       await changedLot(db, ctx, lot.id);
       return changedLot(db, ctx, body.lot);
     }),
@@ -105,7 +123,8 @@ export const stockHandlers: Handlers<typeof stock> = {
       const there = (await db.query<Reservation>(RESERVATION_BY_ID, [body.id])).rows[0];
       if (there) return there; // clicked twice
       const free = lot.quantity - lot.reserved;
-      if (body.quantity > free) throw invalid([{ path: 'quantity', says: `is more than the ${Math.max(free, 0)} of this lot that are free` }]);
+      if (body.quantity > free)
+        throw invalid([{ path: 'quantity', says: `is more than the ${Math.max(free, 0)} of this lot that are free` }]);
       await db.query(ADD_RESERVATION, [body.id, body.job, body.lot, body.quantity, signedIn(ctx).id]).catch((e: unknown) => {
         throw (e as { code?: string }).code === '23503' ? notFound('This job') : e;
       });
@@ -157,7 +176,8 @@ function stockLine(id: string, plant: Plant, { lots, purchases, needs }: { lots:
   const wanted = needs.filter((n) => n.stock === id && n.quantity > 0);
   const there = sum(own.map((l) => l.quantity));
   const shortage = shortageOf(there + coming, wanted, card.leadDays);
-  const freeOf = (stock: string): number => sum(lots.filter((l) => l.stock === stock && l.owner === 'works').map((l) => l.quantity - l.reserved));
+  const freeOf = (stock: string): number =>
+    sum(lots.filter((l) => l.stock === stock && l.owner === 'works').map((l) => l.quantity - l.reserved));
   return {
     stock: id,
     unit: card.form === 'roll' || card.form === 'film' || card.form === 'foil' ? 'metre' : card.form === 'goods' ? 'piece' : 'sheet',
@@ -207,11 +227,23 @@ interface Move {
 /** Enters a movement and what it does to the lot; false: it was entered before. Nothing goes out that is not there. */
 async function move(db: Db, ctx: Ctx, m: Move): Promise<boolean> {
   const by = signedIn(ctx);
-  const made = await db.query(ADD_MOVE, [m.key, m.lot, m.kind, m.quantity, m.caliperUm ?? null, m.job ?? null, m.takesBack ?? null, m.note, by.id]);
+  const made = await db.query(ADD_MOVE, [
+    m.key,
+    m.lot,
+    m.kind,
+    m.quantity,
+    m.caliperUm ?? null,
+    m.job ?? null,
+    m.takesBack ?? null,
+    m.note,
+    by.id,
+  ]);
   if (made.rowCount === 0) return false;
   await db.query(SET_LOT, [m.lot, m.quantity, m.caliperUm ?? null]).catch((e: unknown) => {
     throw (e as { code?: string }).code === '23514'
-      ? new Refused(422, 'not-there', 'So much of this lot is not there: recount it first.', { fields: [{ path: 'quantity', says: 'is more than the lot holds' }] })
+      ? new Refused(422, 'not-there', 'So much of this lot is not there: recount it first.', {
+          fields: [{ path: 'quantity', says: 'is more than the lot holds' }],
+        })
       : e;
   });
   return true;

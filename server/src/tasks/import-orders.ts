@@ -34,7 +34,9 @@ export const importOrders: TaskWork = async (asked, cx) => {
   const plant = await plantInForce(db);
   const store = await readStore(db, null);
   const share = Math.ceil(read.rows.length / Math.max(1, Math.min(availableParallelism(), MOST_THREADS)));
-  const shares = Array.from({ length: Math.ceil(read.rows.length / Math.max(share, 1)) }, (_, i) => read.rows.slice(i * share, (i + 1) * share));
+  const shares = Array.from({ length: Math.ceil(read.rows.length / Math.max(share, 1)) }, (_, i) =>
+    read.rows.slice(i * share, (i + 1) * share),
+  );
   let done = 0;
   let first: number | null = null;
   const enter = async (rows: readonly RowRead[], plans: readonly PlanMade[]): Promise<void> => {

@@ -23,7 +23,10 @@ export function readOrders(bytes: Buffer, keepRows: boolean): FileRead {
     else bad.push({ line: info.lines, issues: read.issues.slice(0, 10) });
   }
   const columns = Object.keys(records[0]?.record ?? {});
-  const known = new Set<string>([...ORDER_COLUMNS, ...Object.values(FAMILIES).flatMap((f) => f.fields.map((field) => field.key.toLowerCase()))]);
+  const known = new Set<string>([
+    ...ORDER_COLUMNS,
+    ...Object.values(FAMILIES).flatMap((f) => f.fields.map((field) => field.key.toLowerCase())),
+  ]);
   return {
     rows: keepRows ? rows : [],
     bad: bad.slice(0, BAD_SHOWN),

@@ -137,7 +137,8 @@ export class TaskRunner {
       await end('done', result, '');
     } catch (error) {
       if (own.signal.aborted) await end('cancelled', null, '');
-      else if (signal.aborted || isPassing(error)) throw error; // the queue gives it to another attempt
+      else if (signal.aborted || isPassing(error))
+        throw error; // the queue gives it to another attempt
       else {
         log.warn({ err: error, task: id }, 'task failed');
         await end('failed', null, error instanceof Error ? error.message : String(error));
@@ -150,4 +151,5 @@ export class TaskRunner {
 }
 
 /** The database went away: not the task's fault. */
-const isPassing = (error: unknown): boolean => /ECONN|Connection terminated|57P0|timeout/.test(`${(error as { code?: string }).code ?? ''} ${String(error)}`);
+const isPassing = (error: unknown): boolean =>
+  /ECONN|Connection terminated|57P0|timeout/.test(`${(error as { code?: string }).code ?? ''} ${String(error)}`);

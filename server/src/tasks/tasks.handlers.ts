@@ -26,7 +26,8 @@ export const tasksHandlers: Handlers<typeof tasks> = {
     const by = signedIn(ctx);
     const task = (await ctx.db.query<{ by: string; state: string }>(TASK_OWNER, [params.id])).rows[0];
     if (!task) throw notFound('This task');
-    if (task.by !== by.id && !by.roles.includes('admin')) throw new Refused(403, 'not-yours', 'Somebody else asked for this; only they or an administrator may stop it.');
+    if (task.by !== by.id && !by.roles.includes('admin'))
+      throw new Refused(403, 'not-yours', 'Somebody else asked for this; only they or an administrator may stop it.');
     await ctx.db.query(CANCEL_TASK, [params.id]);
     await notifyChanged(ctx.db, { table: 'tasks', id: params.id, version: 1, by: by.name });
     return readTask(ctx, params.id);

@@ -51,9 +51,7 @@ describe('the ticket', () => {
   });
   it('shows script as the text it is, and survives a very long name', async () => {
     const pages = words(
-      await ticketPdf(
-        of({ spec: { ...cardSpec(), name: `<script>alert(1)</script> ${'long '.repeat(18)}` }, release: null }),
-      ),
+      await ticketPdf(of({ spec: { ...cardSpec(), name: `<script>alert(1)</script> ${'long '.repeat(18)}` }, release: null })),
     );
     expect(pages[0]).toContain('<script>alert(1)</script>');
   });

@@ -126,7 +126,10 @@ class Paper {
         .opacity(0.1)
         .text(across, 20 * MM, 125 * MM, { width: 170 * MM, align: 'center', lineBreak: false });
       doc.restore().opacity(1);
-      this.text(across === 'DRAFT' ? 'DRAFT – not released' : 'Released in part only: what the list names, nothing else', PAGE.left, 8, 9, { font: 'Strong', colour: '#B4371F' });
+      this.text(across === 'DRAFT' ? 'DRAFT – not released' : 'Released in part only: what the list names, nothing else', PAGE.left, 8, 9, {
+        font: 'Strong',
+        colour: '#B4371F',
+      });
     }
     this.text(`${of.number} · ${of.customer}`, PAGE.left, PAGE.top, 9.5, { colour: '#676257' });
     this.text(of.spec.name, PAGE.left, PAGE.top + 4.5, 17, { font: 'Serif', width: 140 });
