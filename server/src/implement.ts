@@ -28,10 +28,9 @@ export function implement<T extends Record<string, Endpoint>>(
     // A file is read only once it is known that its sender may send one.
     const body = e.upload === undefined ? [] : [raw({ type: () => true, limit: e.upload })];
     router[e.method](e.path, gate(e.who), ...body, async (req, res) => {
-      const asked = Object.fromEntries([
-        ...(['params', 'query', 'body'] as const).flatMap((k) => (e[k] ? [[k, e[k].parse(req[k] ?? {})]] : [])),
-        ...(e.upload === undefined ? [] : [['file', Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0)]]),
-      ]);
+      const asked: Record<string, unknown> = {};
+      for (const k of ['params', 'query', 'body'] as const) if (e[k]) asked[k] = e[k].parse(req[k] ?? {});
+      if (e.upload !== undefined) asked['file'] = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0);
       const answer = await handle(asked, context(req));
       if (e.reply === 'file') {
         const file = answer as FileReply;

@@ -29,7 +29,7 @@ export function atLeast(calendars: readonly Intervals[], least: number): Interva
 
 function join(open: Intervals, from: number, to: number): void {
   const last = open.at(-1);
-  if (last && last[1] === from) last[1] = to;
+  if (last?.[1] === from) last[1] = to;
   else open.push([from, to]);
 }
 

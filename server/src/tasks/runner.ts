@@ -21,7 +21,7 @@ export interface TaskCtx {
   by: string;
   signal: AbortSignal;
   /** Tells how far it is; a few times a second reach the browsers. */
-  tell(done: number, of: number, progress?: object): void;
+  tell: (done: number, of: number, progress?: object) => void;
 }
 export type TaskWork = (ask: unknown, cx: TaskCtx) => Promise<object>;
 const WORK: Record<string, TaskWork> = { layout: searchForLayout, import: importOrders };
@@ -57,7 +57,7 @@ export class TaskRunner {
     const { db, log, silentS = 20 } = this.parts;
     this.events.on('pool:create', ({ workerPool }: { workerPool: { id: string } }) => this.pools.add(workerPool.id));
     const logger = new QueueLogger(() => (level, message) => {
-      log[level === 'error' ? 'error' : 'debug']({ queue: message }, 'queue');
+      log[String(level) === 'error' ? 'error' : 'debug']({ queue: message }, 'queue');
     });
     const options = { pgPool: db, schema: QUEUE_SCHEMA, logger };
     this.utils = await makeWorkerUtils(options);
@@ -114,7 +114,7 @@ export class TaskRunner {
     if (!begun) return; // cancelled while it waited
     const told = (): Promise<void> => notifyChanged(db, { table: 'tasks', id, version: attempt, by: '' });
     const own = new AbortController();
-    const signal = AbortSignal.any([own.signal, ...(helpers.abortSignal ? [helpers.abortSignal] : [])]);
+    const signal = AbortSignal.any([own.signal, helpers.abortSignal]);
     const looking = setInterval(() => {
       void db.query(IS_WANTED, [id, attempt]).then(
         ({ rowCount }) => {

@@ -5,6 +5,13 @@ export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'orders' },
   { path: 'orders', title: 'Orders – Druckerei', loadChildren: () => import('./orders/orders.routes').then((m) => m.ordersRoutes) },
   { path: 'orders/new', title: 'New order – Druckerei', loadComponent: () => import('./new-order/new-order').then((m) => m.NewOrder) },
+  {
+    path: 'orders/import',
+    title: 'Orders from a file – Druckerei',
+    loadComponent: () => import('./import/import-page').then((m) => m.ImportPage),
+  },
+  { path: 'orders/:id', title: 'Order – Druckerei', loadChildren: () => import('./order/order.routes').then((m) => m.orderRoutes) },
+  { path: 'stock', title: 'Stock – Druckerei', loadComponent: () => import('./stock/stock-page').then((m) => m.StockPage) },
   { path: 'jobs/:id', title: 'Job – Druckerei', loadChildren: () => import('./job/job.routes').then((m) => m.jobRoutes) },
   {
     path: 'settings',

@@ -28,6 +28,7 @@ import { Theme } from './shared/theme';
             <a class="name" routerLink="/orders">{{ say('app.druckerei') }}</a>
             <nav [attr.aria-label]="say('app.main')">
               <a routerLink="/orders" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.orders') }}</a>
+              <a routerLink="/stock" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.stock') }}</a>
             </nav>
             <span class="space"></span>
             <button class="keys quiet" type="button" (click)="showKeys()">{{ say('app.keys') }} <kbd class="kbd">?</kbd></button>
@@ -77,6 +78,7 @@ import { Theme } from './shared/theme';
     }
     nav a {
       display: inline-block;
+      margin-right: 18px;
       line-height: 44px;
       color: var(--soft);
       text-decoration: none;

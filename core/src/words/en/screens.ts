@@ -1,5 +1,8 @@
+import { DESK_SCREENS } from './desk';
+
 /** What the screens say, by screen. {0}, {1} … stand for what is filled in. */
 export const SCREENS = {
+  ...DESK_SCREENS,
   // app
   'app.oneMoment': 'One moment …',
   'app.druckerei': 'Druckerei',
@@ -15,7 +18,6 @@ export const SCREENS = {
   'app.millimetresAndKilograms': 'Millimetres and kilograms',
   'app.inchesPoundsAndPoints': 'Inches, pounds and points',
   'app.showTheKeys': 'Show the keys',
-  'assumption.by': 'by {0}',
   // drawing
   'drawing.stopMeasuring': 'Stop measuring',
   'drawing.measure': 'Measure',
@@ -129,6 +131,7 @@ export const SCREENS = {
   'layoutSearch.takeIt': 'Take it',
   'layoutSearch.close': 'Close',
   'layoutSearch.tryAgain': 'Try again',
+  'layoutSearch.atMost': ', {0} at most',
   'layoutSearch.searchingOf': 'Searching: {0} of {1}{2}',
   'layoutSearch.provedNoneHoldsMore': 'proved: none holds more',
   'layoutSearch.notProvedGap': 'not proved, gap {0}',
@@ -257,7 +260,6 @@ export const SCREENS = {
   'orderList.late': '{0} late',
   'orderList.before': '{0} before',
   'orderList.draftBlocked': 'Draft, blocked',
-  'orderList.draft': 'Draft',
   // product form
   'productForm.drawingTheProduct': 'Drawing the product …',
   'productForm.noInk': 'no ink',

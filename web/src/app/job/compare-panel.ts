@@ -55,6 +55,11 @@ import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMo
                 {{ say('comparePanel.asPlanned') }}
               } @else {
                 <button type="button" class="plain" (click)="take.emit(r.edits)">{{ say('comparePanel.takeIt') }}</button>
+                @if (mayKeep()) {
+                  <button type="button" class="plain gap" (click)="keep.emit({ name: nameOf(r), edits: r.edits })">
+                    {{ say('comparePanel.keepIt') }}
+                  </button>
+                }
               }
             </td>
           </tr>
@@ -89,6 +94,9 @@ import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMo
       padding: 4px 8px;
       border-bottom: 1px solid var(--line);
     }
+    .gap {
+      margin-left: 12px;
+    }
     .chosen {
       background: var(--act-ground);
     }
@@ -102,6 +110,9 @@ export class ComparePanel {
   /** Good pieces of the plan of now. */
   readonly good = input.required<number>();
   readonly take = output<Edit[]>();
+  readonly mayKeep = input(false);
+  /** Keeps a way as another plan of the job. */
+  readonly keep = output<{ name: string; edits: Edit[] }>();
   readonly stopped = output();
   protected readonly sorted = computed(() => [...this.rows()].sort(byCost));
   /** The quantity at which this way and the plan of now cost the same; empty where one is cheaper at any quantity. */
@@ -110,6 +121,7 @@ export class ComparePanel {
     const from = now && !r.chosen ? cheaperFrom(r, now, this.good()) : Infinity;
     return Number.isFinite(from) && from < 1e9 ? formatNumber(from) : '–';
   }
+  protected nameOf = (r: Compared): string => `${r.machine}, ${r.stock}, ${label(r.style)}`;
   protected readonly n = formatNumber;
   protected readonly duration = formatDuration;
   protected readonly moment = formatMoment;

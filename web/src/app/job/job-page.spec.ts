@@ -32,6 +32,10 @@ const job = (more: Partial<Job> = {}): Job => ({
   id: '11111111-1111-4111-8111-111111111111',
   number: 2401,
   customer: 'Choir',
+  alternativeOf: null,
+  altName: '',
+  orders: [],
+  answers: [],
   state: 'draft',
   version: 3,
   plant: 'p',
@@ -76,7 +80,7 @@ class PlannerHere {
 }
 
 describe('JobPage', () => {
-  let decided: Record<string, string> | undefined;
+  let decided: { decisions: Record<string, string> } | undefined;
   const open = async (more: Partial<Job> = {}, roles: ('planner' | 'press')[] = ['planner']) => {
     const planner = new PlannerHere();
     TestBed.configureTestingModule({
@@ -105,7 +109,7 @@ describe('JobPage', () => {
     await f.whenStable();
     const host = f.nativeElement as HTMLElement;
     const waiting = host.textContent.trim();
-    store.dispatch(JobApiActions.jobLoaded({ job: job(more), plant, kept: [] }));
+    store.dispatch(JobApiActions.jobLoaded({ job: job(more), plant, kept: { pending: [], undo: [], redo: [] } }));
     await f.whenStable();
     const button = (text: string): HTMLButtonElement | undefined =>
       [...host.querySelectorAll('button')].find(
@@ -180,15 +184,15 @@ describe('JobPage', () => {
     await none.press('Release …');
     expect(none.heard.some((a) => a.type === JobActions.releaseAsked.type)).toBe(false);
     TestBed.resetTestingModule();
-    decided = { 'risk.short@job': 'we run the risk' };
+    decided = { decisions: { 'risk.short@job': 'we run the risk' } };
     const some = await open();
     await some.press('Release …');
-    expect(some.heard.find((a) => a.type === JobActions.releaseAsked.type)).toMatchObject({ decisions: decided });
+    expect(some.heard.find((a) => a.type === JobActions.releaseAsked.type)).toMatchObject({ ask: decided });
   });
   it.each([
     [
       'a released job',
-      { state: 'released' as const, releases: [{ nr: 1, at: 1, by: 'Anselm Hardt' }] },
+      { state: 'released' as const, releases: [{ nr: 1, at: 1, by: 'Anselm Hardt', scope: null, reason: '' }] },
       ['planner' as const],
       'Released by Anselm Hardt',
     ],
@@ -220,7 +224,7 @@ describe('JobPage', () => {
     );
     await settle();
     expect(host.textContent).toContain('Runa Tormeel changed the same place meanwhile.');
-    expect(host.textContent).toContain('theirs "Theirs", yours "Mine"');
+    expect(host.textContent).toContain('theirs Theirs, yours Mine');
     await press('Keep mine');
     expect(heard.at(-1)?.type).toBe(JobActions.mineKept.type);
   });

@@ -1,10 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, type OnDestroy, signal } from '@angular/core';
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
-import { RouterLink } from '@angular/router';
+import { MatMenuModule } from '@angular/material/menu';
+import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import type { Observable } from 'rxjs';
 import {
   editAt,
   type Edit,
+  editSays,
+  earlyThings,
   familyOf,
   stoneName,
   findingKey,
@@ -25,13 +29,19 @@ import { FigureValue } from '../shared/figure';
 import { Shortcuts } from '../shared/shortcuts';
 import { Units } from '../shared/units';
 import { sessionFeature } from '../session/session.feature';
+import { ApiCaller, type Failure } from '../shared/api';
+import { ReasonDialog, type ReasonAsk } from '../shared/reason-dialog';
 import { ComparePanel } from './compare-panel';
 import { CountRiver } from './count-river';
+import { DeliveriesPanel } from './deliveries-panel';
 import { FindingMark } from './finding-mark';
+import { GatesPanel } from './gates-panel';
+import { HistoryPanel } from './history-panel';
+import { PlansPanel } from './plans-panel';
 import { Findings } from './findings';
-import { JobActions, jobFeature } from './job.feature';
+import { isLocked, JobActions, jobFeature, type ReleaseAsk } from './job.feature';
 import { LayoutSearch } from './layout-search';
-import { ReleaseDialog } from './release-dialog';
+import { ReleaseDialog, type ReleaseData } from './release-dialog';
 import { NewerSettings } from './newer-settings';
 import { RouteBars } from './route-bars';
 import { StonePanel } from './stone-panel';
@@ -51,13 +61,27 @@ const FOOT: TotalKey[] = [
   'readyAt',
 ];
 
+type View = 'stone' | 'route' | 'plans' | 'gates' | 'deliveries' | 'history';
+const VIEWS: { id: View; says: string }[] = [
+  { id: 'route', says: say('jobPage.when') },
+  { id: 'plans', says: say('jobPage.plans') },
+  { id: 'gates', says: say('jobPage.gates') },
+  { id: 'deliveries', says: say('jobPage.deliveries') },
+  { id: 'history', says: say('jobPage.history') },
+];
+
 /** One job: header, count river, the chosen stone with drawing, settings, findings and workings, totals at the foot. There is no save button. */
 @Component({
   selector: 'dk-job-page',
   imports: [
     RouterLink,
     MatDialogModule,
+    MatMenuModule,
     CountRiver,
+    DeliveriesPanel,
+    GatesPanel,
+    HistoryPanel,
+    PlansPanel,
     StonePanel,
     FindingMark,
     Findings,
@@ -101,13 +125,20 @@ export class JobPage implements OnDestroy {
   private readonly me = this.store.selectSignal(sessionFeature.selectMe);
   protected readonly asList = signal(false);
   protected readonly askedFinding = signal<string | null>(null);
-  protected readonly view = signal<'stone' | 'route'>('stone');
+  protected readonly view = signal<View>('stone');
+  protected readonly views = VIEWS;
+  private readonly api = inject(ApiCaller);
+  private readonly router = inject(Router);
+  protected readonly deskFailure = signal<Failure | null>(null);
 
   protected readonly failure = computed(() => {
     const c = this.call();
     return typeof c === 'object' ? c.failure : null;
   });
-  protected readonly locked = computed(() => this.job()?.state === 'released' || !this.me()?.roles.includes('planner'));
+  protected readonly locked = computed(() => isLocked(this.job()?.state ?? 'draft') || !this.plans());
+  /** Whether this person plans. */
+  protected readonly plans = computed(() => this.me()?.roles.includes('planner') ?? false);
+  protected readonly mayAnswer = computed(() => (this.me()?.roles ?? []).some((r) => r !== 'admin') && this.job()?.state !== 'delivered');
   protected readonly wrong = computed(() => Object.keys(this.refused()).length > 0);
   protected readonly planning = this.planner.planning;
   protected readonly place = computed((): Place => ({
@@ -134,7 +165,14 @@ export class JobPage implements OnDestroy {
   protected readonly item = computed(() => {
     const first = Object.entries(this.spec()?.items ?? {})[0];
     return first
-      ? { id: first[0], item: first[1], quantity: orderedQuantity(first[1]), version: Object.keys(first[1].versions)[0] ?? 'only' }
+      ? {
+          id: first[0],
+          item: first[1],
+          quantity: orderedQuantity(first[1]),
+          version: Object.keys(first[1].versions)[0] ?? 'only',
+          // Several items, versions or deliveries are edited under Deliveries, where they stand side by side.
+          several: Object.keys(this.spec()?.items ?? {}).length > 1 || Object.keys(first[1].versions).length > 1,
+        }
       : null;
   });
   protected readonly pieces = computed(() => {
@@ -173,7 +211,7 @@ export class JobPage implements OnDestroy {
   });
   protected readonly saveSays = computed(() => {
     const s = this.save();
-    return this.job()?.state === 'released'
+    return isLocked(this.job()?.state ?? 'draft')
       ? say('jobPage.released2')
       : typeof s === 'object'
         ? say('jobPage.keptHereNotSaved')
@@ -193,13 +231,29 @@ export class JobPage implements OnDestroy {
       const mine = this.store
         .selectSignal(jobFeature.selectPending)()
         .find((p) => p.at.join('.') === edit.at.join('.'));
-      return {
-        place: edit.at.slice(-2).join(' '),
-        theirs: JSON.stringify(edit.now ?? 'default'),
-        mine: JSON.stringify(mine?.now ?? 'default'),
-      };
+      const [spec, plant] = [this.spec(), this.plant()];
+      if (!spec || !plant) return { place: '', theirs: '', mine: '' };
+      const said = editSays(edit, spec, plant);
+      return { place: said.place, theirs: said.now, mine: mine ? editSays(mine, spec, plant).now : '' };
     }),
   );
+
+  /** What others changed meanwhile, in words. */
+  protected readonly news = computed(() => {
+    const [spec, plant] = [this.spec(), this.plant()];
+    if (!spec || !plant) return [];
+    return this.store
+      .selectSignal(jobFeature.selectNews)()
+      .map((n) => ({
+        by: n.by,
+        says: n.edits
+          .slice(0, 4)
+          .map((e) => editSays(e, spec, plant))
+          .map((e) => `${e.place}: ${e.was} → ${e.now}`)
+          .join(' · '),
+        more: Math.max(n.edits.length - 4, 0),
+      }));
+  });
 
   constructor() {
     effect(() => {
@@ -337,7 +391,11 @@ export class JobPage implements OnDestroy {
     const [spec, plant, job] = [this.spec(), this.plant(), this.job()];
     const first = this.planning()?.plan.stones.find((s) => s.parts[0] === part);
     if (!spec || !plant || !job || this.locked()) return;
-    this.searcher.layout(spec, plant, job.shelf, part);
+    if (this.save() !== 'saved') {
+      this.deskFailure.set({ status: 0, title: say('jobPage.searchWhenSaved') });
+      return;
+    }
+    this.searcher.layout(job.id, job.version, part);
     if (first) this.chooseStone(first.id);
   }
   protected takeLayout(edits: Edit[]): void {
@@ -382,20 +440,91 @@ export class JobPage implements OnDestroy {
   };
 
   protected release(): void {
-    const [plan, spec] = [this.planning()?.plan, this.spec()];
-    if (!plan || !spec) return;
+    const [plan, spec, plant, job] = [this.planning()?.plan, this.spec(), this.plant(), this.job()];
+    if (!plan || !spec || !plant || !job) return;
+    const data: ReleaseData = {
+      findings: plan.findings,
+      decided: Object.keys(spec.decisions).filter((k) => plan.findings.some((f) => findingKey(f) === k)),
+      things: earlyThings(plan, plant),
+      early: job.releases.flatMap((r) => r.scope ?? []),
+      revising: job.state === 'revising',
+    };
     this.dialog
-      .open<ReleaseDialog, unknown, Record<string, string>>(ReleaseDialog, {
-        width: '560px',
-        data: {
-          findings: plan.findings,
-          decided: Object.keys(spec.decisions).filter((k) => plan.findings.some((f) => findingKey(f) === k)),
-        },
-      })
+      .open<ReleaseDialog, ReleaseData, ReleaseAsk>(ReleaseDialog, { width: '600px', data })
       .afterClosed()
-      .subscribe((decisions) => {
-        if (decisions) this.store.dispatch(JobActions.releaseAsked({ decisions }));
+      .subscribe((ask) => {
+        if (ask) this.store.dispatch(JobActions.releaseAsked({ ask }));
       });
+  }
+
+  protected show(view: View): void {
+    this.planner.cancelCompare();
+    this.view.update((v) => (v === view ? 'stone' : view));
+  }
+  protected readAgain(): void {
+    this.store.dispatch(JobActions.readAgainAsked());
+  }
+  protected newsRead(): void {
+    this.store.dispatch(JobActions.newsRead());
+  }
+  protected revise(): void {
+    this.asked(
+      { title: say('jobPage.reviseTheJob'), says: say('jobPage.whatIsReleasedStaysInForce'), button: say('jobPage.revise') },
+      (reason, version) => this.api.call('jobs.revise', { params: { id: this.id() }, body: { version, reason } }),
+    );
+  }
+  protected withdraw(): void {
+    this.asked(
+      { title: say('jobPage.giveTheRevisionUp'), says: say('jobPage.theReleasedPlanComesBack'), button: say('jobPage.giveItUp') },
+      (reason, version) => this.api.call('jobs.withdraw', { params: { id: this.id() }, body: { version, reason } }),
+    );
+  }
+  protected deliver(back: boolean): void {
+    const ask = back
+      ? { title: say('jobPage.notDeliveredAfterAll'), says: say('jobPage.itComesBackInHand'), button: say('jobPage.takeItBack') }
+      : {
+          title: say('jobPage.markAsDelivered'),
+          says: say('jobPage.itLeavesTheOrdersInHand'),
+          button: say('jobPage.delivered'),
+          label: say('jobPage.note'),
+          least: 0,
+        };
+    this.asked(ask, (note, version) => this.api.call('jobs.deliver', { params: { id: this.id() }, body: { version, back, note } }));
+  }
+  /** Keeps a compared way as another plan of the job. */
+  protected keepAsPlan({ name, edits }: { name: string; edits: Edit[] }): void {
+    this.api
+      .call('jobs.duplicate', { params: { id: this.id() }, body: { id: crypto.randomUUID(), name: name.slice(0, 80), edits } })
+      .subscribe({
+        next: () => {
+          this.planner.cancelCompare();
+          this.view.set('plans');
+        },
+        error: (f: Failure) => {
+          this.deskFailure.set(f);
+        },
+      });
+  }
+  private asked(data: ReasonAsk, call: (reason: string, version: number) => Observable<unknown>): void {
+    this.dialog
+      .open<ReasonDialog, ReasonAsk, string>(ReasonDialog, { width: '460px', data })
+      .afterClosed()
+      .subscribe((reason) => {
+        const version = this.job()?.version;
+        if (reason === undefined || version === undefined) return;
+        call(reason, version).subscribe({
+          next: () => {
+            this.deskFailure.set(null);
+            this.readAgain();
+          },
+          error: (f: Failure) => {
+            this.deskFailure.set(f);
+          },
+        });
+      });
+  }
+  protected sameAgain(): void {
+    void this.router.navigate(['/orders/new'], { queryParams: { again: this.job()?.alternativeOf ?? this.id() } });
   }
 
   /** With one delivery its share follows the quantity; with several a finding says what is missing. */

@@ -214,7 +214,7 @@ describe('ReleaseDialog', () => {
     const closed: unknown[] = [];
     TestBed.configureTestingModule({
       providers: [
-        { provide: MAT_DIALOG_DATA, useValue: { findings, decided } },
+        { provide: MAT_DIALOG_DATA, useValue: { findings, decided, things: [], early: [], revising: false } },
         { provide: MatDialogRef, useValue: { close: (v: unknown) => closed.push(v) } },
       ],
     });
@@ -232,7 +232,7 @@ describe('ReleaseDialog', () => {
     fill(host, 'input', 'customer takes what comes');
     await settle();
     button(host, 'Release now')?.click();
-    expect(closed).toEqual([{ 'risk.short@job': 'customer takes what comes' }]);
+    expect(closed).toEqual([{ decisions: { 'risk.short@job': 'customer takes what comes' } }]);
   });
   it('asks nothing that was decided before', async () => {
     const { host } = await open([finding('decide', 'risk.short')], ['risk.short@job']);
@@ -240,22 +240,26 @@ describe('ReleaseDialog', () => {
   });
 });
 
+const NOTHING = { pending: [], undo: [], redo: [] };
 describe('edits kept in the browser', () => {
   const kept = new KeptEdits();
   afterEach(() => {
     localStorage.clear();
   });
   it('come back as they were, job by job, and go when they are saved', () => {
-    kept.keep('a', [{ at: ['name'], now: 'x' }]);
-    expect(kept.of('a')).toEqual([{ at: ['name'], now: 'x' }]);
-    expect(kept.of('b')).toEqual([]);
-    kept.keep('a', []);
-    expect(kept.of('a')).toEqual([]);
+    const step = { at: 5, edits: [{ at: ['name'], was: 'v', now: 'x' }] };
+    kept.keep('a', { pending: [{ at: ['name'], now: 'x' }], undo: [step], redo: [] });
+    expect(kept.of('a')).toEqual({ pending: [{ at: ['name'], now: 'x' }], undo: [step], redo: [] });
+    expect(kept.of('b')).toEqual(NOTHING);
+    kept.keep('a', NOTHING);
+    expect(kept.of('a')).toEqual(NOTHING);
   });
   it('leave out what is no edit', () => {
     localStorage.setItem('druckerei.kept.a', JSON.stringify([{ at: [] }, { nonsense: true }, { at: ['name'], now: 'y' }]));
-    expect(kept.of('a')).toEqual([{ at: ['name'], now: 'y' }]);
+    expect(kept.of('a').pending).toEqual([{ at: ['name'], now: 'y' }]);
+    localStorage.setItem('druckerei.steps.a', JSON.stringify({ undo: [{ at: 'x' }, null, { at: 1, edits: [{ at: [] }] }], redo: 4 }));
+    expect(kept.of('a')).toMatchObject({ undo: [], redo: [] });
     localStorage.setItem('druckerei.kept.a', '{broken');
-    expect(kept.of('a')).toEqual([]);
+    expect(kept.of('a').pending).toEqual([]);
   });
 });

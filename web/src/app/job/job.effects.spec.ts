@@ -26,7 +26,7 @@ describe('saving', () => {
     asked.length = 0;
     heard.length = 0;
     actions = new ReplaySubject(1);
-    answer = () => of({ version: 4, summary: {}, othersEdits: [] });
+    answer = () => of({ version: 4, summary: {}, shelf: {}, othersEdits: [] });
     TestBed.configureTestingModule({
       providers: [
         provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
@@ -45,7 +45,7 @@ describe('saving', () => {
       ],
     });
     store = TestBed.inject(Store);
-    store.dispatch(JobApiActions.jobLoaded({ job, plant: {} as Plant, kept: [] }));
+    store.dispatch(JobApiActions.jobLoaded({ job, plant: {} as Plant, kept: { pending: [], undo: [], redo: [] } }));
     TestBed.runInInjectionContext(() => effects.save()).subscribe((a) => {
       heard.push(a);
       store.dispatch(a);
@@ -95,7 +95,7 @@ describe('saving', () => {
   });
 
   it('asks nothing of the server for a released job', () => {
-    store.dispatch(JobApiActions.released({ nr: 1, at: 1, by: 'x' }));
+    store.dispatch(JobApiActions.jobReadAgain({ job: { ...job, state: 'released' }, plant: {} as Plant }));
     edit('A');
     jest.advanceTimersByTime(700);
     expect(asked).toHaveLength(0);

@@ -21,7 +21,7 @@ import { ApiCaller, type Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
 import { PlanContext } from '../shared/plan-context';
 import { SessionActions } from '../session/session.feature';
-import { JobActions, JobApiActions, jobFeature } from './job.feature';
+import { isLocked, JobActions, JobApiActions, jobFeature } from './job.feature';
 import { KeptEdits } from './kept-edits';
 
 const SAVE_AFTER_MS = 600;
@@ -33,11 +33,7 @@ export const load = createEffect(
       ofType(JobActions.opened),
       switchMap(({ id }) =>
         api.call('jobs.read', { params: { id } }).pipe(
-          switchMap((job) =>
-            plants
-              .plant(job.plant)
-              .pipe(map((plant) => JobApiActions.jobLoaded({ job, plant, kept: job.state === 'draft' ? kept.of(id) : [] }))),
-          ),
+          switchMap((job) => plants.plant(job.plant).pipe(map((plant) => JobApiActions.jobLoaded({ job, plant, kept: kept.of(id) })))),
           catchError((failure: Failure) =>
             of(failure.status === 401 ? SessionActions.sessionExpired() : JobApiActions.loadFailed({ failure })),
           ),
@@ -53,7 +49,7 @@ export const keep = createEffect(
     store.select(jobFeature.selectJobState).pipe(
       filter((s) => s.job !== null && s.call === 'idle'),
       tap((s) => {
-        if (s.job) kept.keep(s.job.id, s.pending);
+        if (s.job) kept.keep(s.job.id, s);
       }),
     ),
   { functional: true, dispatch: false },
@@ -79,12 +75,14 @@ export const save = createEffect(
       withLatestFrom(store.select(jobFeature.selectJobState)),
       // A save under way takes what was pending when it began; what comes after it is saved next.
       exhaustMap(([, s]) => {
-        if (!s.job || s.pending.length === 0 || s.stale || s.job.state === 'released') return EMPTY;
+        if (!s.job || s.pending.length === 0 || s.stale || isLocked(s.job.state)) return EMPTY;
         const { id, version } = s.job;
         const edits = s.pending.slice(0, 500);
         store.dispatch(JobApiActions.saveBegun({ count: edits.length }));
         return api.call('jobs.edit', { params: { id }, body: { version, key: crypto.randomUUID(), edits } }).pipe(
-          map((saved) => JobApiActions.saved({ version: saved.version, count: edits.length, others: saved.othersEdits })),
+          map((saved) =>
+            JobApiActions.saved({ version: saved.version, count: edits.length, shelf: saved.shelf, others: saved.othersEdits }),
+          ),
           catchError((failure: Failure) =>
             of(
               failure.status === 401
@@ -120,29 +118,35 @@ export const keptOnExpiry = createEffect(
 export const others = createEffect(
   (actions$ = inject(Actions), api = inject(ApiCaller), changes = inject(Changes), store = inject(Store)) =>
     merge(
-      changes.changes$.pipe(map((c) => ({ id: c?.id ?? null, version: c?.version ?? Infinity, force: c === null }))),
+      changes.changes$.pipe(
+        filter((c) => c === null || c.table === 'jobs'),
+        map((c) => ({ id: c?.id ?? null, version: c?.version ?? Infinity, force: c === null, by: c?.by ?? '' })),
+      ),
       actions$.pipe(
         ofType(JobApiActions.saved),
         filter(({ others: o }) => o.length > 0),
-        map(() => ({ id: null, version: Infinity, force: true })),
+        map(() => ({ id: null, version: Infinity, force: true, by: '' })),
       ),
       actions$.pipe(
         ofType(JobActions.theirsTaken),
-        map(() => ({ id: null, version: Infinity, force: true })),
+        map(() => ({ id: null, version: Infinity, force: true, by: '' })),
       ),
     ).pipe(
       withLatestFrom(store.select(jobFeature.selectJobState)),
       filter(([c, s]) => s.job !== null && s.pending.length === 0 && (c.force || (c.id === s.job.id && c.version > s.job.version))),
       // A moment, so that our own save's answer comes before the news of it.
-      concatMap(([, s]) =>
+      concatMap(([c, s]) =>
         timer(150).pipe(
           switchMap(() => api.call('jobs.read', { params: { id: s.job?.id ?? '' } })),
+          map((job) => ({ job, by: c.by })),
           catchError(() => EMPTY),
         ),
       ),
       withLatestFrom(store.select(jobFeature.selectJobState)),
-      filter(([job, s]) => s.job?.id === job.id && s.pending.length === 0 && (job.version > s.job.version || job.state !== s.job.state)),
-      map(([job]) => JobApiActions.othersChanged({ version: job.version, spec: job.spec, shelf: job.shelf, state: job.state })),
+      filter(
+        ([{ job }, s]) => s.job?.id === job.id && s.pending.length === 0 && (job.version > s.job.version || job.state !== s.job.state),
+      ),
+      map(([{ job, by }]) => JobApiActions.othersChanged({ version: job.version, spec: job.spec, shelf: job.shelf, state: job.state, by })),
     ),
   { functional: true },
 );
@@ -152,18 +156,46 @@ export const release = createEffect(
     actions$.pipe(
       ofType(JobActions.releaseAsked),
       withLatestFrom(store.select(jobFeature.selectJobState)),
-      exhaustMap(([{ decisions }, s]) => {
+      exhaustMap(([{ ask }, s]) => {
         if (!s.job || s.pending.length > 0)
           return of(
             JobApiActions.releaseFailed({
               failure: { status: 0, title: say('job.effects.notSavedYet'), detail: say('job.effects.theLastChangeIsStill') },
             }),
           );
-        return api.call('jobs.release', { params: { id: s.job.id }, body: { version: s.job.version, decisions } }).pipe(
-          map((r) => JobApiActions.released(r)),
+        return api.call('jobs.release', { params: { id: s.job.id }, body: { version: s.job.version, ...ask } }).pipe(
+          map(() => JobApiActions.released()),
           catchError((failure: Failure) => of(JobApiActions.releaseFailed({ failure }))),
         );
       }),
+    ),
+  { functional: true },
+);
+
+/** Reads the job again after something was done beside its specification; and when an answer or a reservation of others reaches it. */
+export const readAgain = createEffect(
+  (actions$ = inject(Actions), api = inject(ApiCaller), plants = inject(PlanContext), changes = inject(Changes), store = inject(Store)) =>
+    merge(
+      actions$.pipe(ofType(JobActions.readAgainAsked, JobApiActions.released)),
+      changes.changes$.pipe(
+        withLatestFrom(store.select(jobFeature.selectJob)),
+        // The same version again: its shelf changed, or its state.
+        filter(
+          ([c, job]) =>
+            c?.table === 'stock' || (c?.table === 'jobs' && c.id === (job?.alternativeOf ?? job?.id) && c.version <= (job?.version ?? 0)),
+        ),
+        debounceTime(300),
+      ),
+    ).pipe(
+      withLatestFrom(store.select(jobFeature.selectJob)),
+      switchMap(([, job]) =>
+        job === null
+          ? EMPTY
+          : api.call('jobs.read', { params: { id: job.id } }).pipe(
+              switchMap((read) => plants.plant(read.plant).pipe(map((plant) => JobApiActions.jobReadAgain({ job: read, plant })))),
+              catchError(() => EMPTY),
+            ),
+      ),
     ),
   { functional: true },
 );
@@ -174,7 +206,7 @@ export const newerSettings = createEffect(
     merge(actions$.pipe(ofType(JobApiActions.jobLoaded)), changes.changes$.pipe(filter((c) => c?.table === 'plants'))).pipe(
       withLatestFrom(store.select(jobFeature.selectJob)),
       switchMap(([, job]) =>
-        job?.state !== 'draft'
+        !job || isLocked(job.state)
           ? EMPTY
           : plants.current().pipe(
               switchMap(({ hash }) => (hash === job.plant ? of(null) : plants.plant(hash))),

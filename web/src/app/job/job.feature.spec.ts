@@ -1,11 +1,14 @@
 import type { Job } from '@druckerei/contract';
-import { editAt, type JobSpec, type Plant } from '@druckerei/core';
+import { applyEdits, EMPTY_SHELF, editAt, type JobSpec, type Plant } from '@druckerei/core';
 import { JobActions, JobApiActions, jobFeature, type JobState } from './job.feature';
 import { cardSpec } from './card-spec.fixture';
 
 const spec = cardSpec();
 const job = { id: 'j', number: 1, customer: 'c', state: 'draft', version: 3, plant: 'p', shelf: {}, releases: [] } as unknown as Job;
-const loaded = jobFeature.reducer(undefined, JobApiActions.jobLoaded({ job: { ...job, spec }, plant: {} as Plant, kept: [] }));
+const loaded = jobFeature.reducer(
+  undefined,
+  JobApiActions.jobLoaded({ job: { ...job, spec }, plant: {} as Plant, kept: { pending: [], undo: [], redo: [] } }),
+);
 const QUANTITY = ['items', 'i1', 'versions', 'only', 'quantity'];
 const quantity = (s: JobState): number | undefined => s.spec?.items['i1']?.versions['only']?.quantity;
 const typed = (s: JobState, now: unknown, at = 0): JobState =>
@@ -40,7 +43,7 @@ describe('a job’s draft', () => {
   });
   it('keeps what was typed while a save was under way', () => {
     const first = jobFeature.reducer(typed(loaded, 1), JobApiActions.saveBegun({ count: 1 }));
-    const second = jobFeature.reducer(typed(first, 2, 9999), JobApiActions.saved({ version: 4, count: 1, others: [] }));
+    const second = jobFeature.reducer(typed(first, 2, 9999), JobApiActions.saved({ version: 4, count: 1, shelf: EMPTY_SHELF, others: [] }));
     expect(second.pending.map((e) => e.now)).toEqual([2]);
     expect(second.job?.version).toBe(4);
     expect(second.save).toBe('kept');
@@ -61,9 +64,58 @@ describe('a job’s draft', () => {
   it('applies edits kept from before a crash when it is loaded', () => {
     const s = jobFeature.reducer(
       undefined,
-      JobApiActions.jobLoaded({ job: { ...job, spec }, plant: {} as Plant, kept: [{ at: QUANTITY, now: 42 }] }),
+      JobApiActions.jobLoaded({
+        job: { ...job, spec },
+        plant: {} as Plant,
+        kept: { pending: [{ at: QUANTITY, now: 42 }], undo: [], redo: [] },
+      }),
     );
     expect(quantity(s)).toBe(42);
     expect(s.pending).toHaveLength(1);
+  });
+
+  const changed = (s: JobState, at: string[], now: unknown, version = 4): JobState => {
+    const theirs = applyEdits(s.spec as JobSpec, [{ at, now }]);
+    if (!theirs.ok) throw new Error('refused');
+    return jobFeature.reducer(
+      s,
+      JobApiActions.othersChanged({ version, spec: theirs.made, shelf: EMPTY_SHELF, state: 'draft', by: 'runa' }),
+    );
+  };
+  it('tells what others changed, and keeps the way back where they touched nothing of it', () => {
+    const mine = typed(loaded, 700);
+    const s = changed(mine, ['name'], 'Theirs');
+    expect(s.news).toMatchObject([{ by: 'runa', edits: [{ at: ['name'], now: 'Theirs' }] }]);
+    expect(s.undo).toHaveLength(1);
+    expect(quantity(jobFeature.reducer(s, JobActions.undoAsked()))).toBe(5000);
+    expect(jobFeature.reducer(s, JobActions.newsRead()).news).toEqual([]);
+  });
+  it('gives up going back over what somebody else changed since', () => {
+    expect(changed(typed(loaded, 700), QUANTITY, 900).undo).toEqual([]);
+  });
+  it('takes the shelf that came with a save, and the news', () => {
+    const shelf = { ...EMPTY_SHELF, asOf: 9 };
+    const others = [{ by: 'Runa', edits: [{ at: ['name'], now: 'x' }] }];
+    const s = jobFeature.reducer(typed(loaded, 1), JobApiActions.saved({ version: 4, count: 1, shelf, others }));
+    expect(s.job?.shelf).toEqual(shelf);
+    expect(s.news).toEqual(others);
+  });
+  it('goes back after a reload as before it, as far as the steps still fit', () => {
+    const before = typed(typed(loaded, 700, 0), 800, 9_000);
+    const at800 = { job: { ...job, spec: before.spec as JobSpec }, plant: {} as Plant };
+    const kept = { pending: [], undo: before.undo, redo: before.redo };
+    const s = jobFeature.reducer(undefined, JobApiActions.jobLoaded({ ...at800, kept }));
+    expect(s.undo).toHaveLength(2);
+    const once = jobFeature.reducer(s, JobActions.undoAsked());
+    expect(quantity(once)).toBe(700);
+    expect(quantity(jobFeature.reducer(once, JobActions.undoAsked()))).toBe(5000);
+    // Somebody changed the place while the page was away: nothing leads back over it.
+    const other = jobFeature.reducer(undefined, JobApiActions.jobLoaded({ job: { ...job, spec: cardSpec() }, plant: {} as Plant, kept }));
+    expect(other.undo).toEqual([]);
+  });
+  it('reads the job again without losing what is not saved', () => {
+    const again = JobApiActions.jobReadAgain({ job: { ...job, version: 9, spec }, plant: {} as Plant });
+    expect(quantity(jobFeature.reducer(typed(loaded, 700), again))).toBe(700);
+    expect(jobFeature.reducer(loaded, again).job?.version).toBe(9);
   });
 });

@@ -1,7 +1,28 @@
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
 import type { Job } from '@druckerei/contract';
-import { applyEdits, type Edit, inverse, type JobSpec, type Plant, type Shelf } from '@druckerei/core';
+import {
+  applyEdits,
+  canonicalJson,
+  type Edit,
+  editAt,
+  editsBetween,
+  inverse,
+  type JobSpec,
+  mergeEdits,
+  type Plant,
+  type Shelf,
+} from '@druckerei/core';
 import type { Failure } from '../shared/api';
+
+/** Released and delivered jobs change only by a revision. */
+export const isLocked = (state: Job['state']): boolean => state === 'released' || state === 'delivered';
+
+/** What a person says with a release: reasons for what is undecided, which things alone, why again. */
+export interface ReleaseAsk {
+  decisions: Record<string, string>;
+  scope?: string[];
+  reason?: string;
+}
 
 export const JobActions = createActionGroup({
   source: 'Job Page',
@@ -13,24 +34,28 @@ export const JobActions = createActionGroup({
     'Redo asked': emptyProps(),
     'Stone chosen': props<{ stone: string }>(),
     'Figure asked': props<{ figure: string | null }>(),
-    'Release asked': props<{ decisions: Record<string, string> }>(),
+    'Release asked': props<{ ask: ReleaseAsk }>(),
     'Mine kept': emptyProps(),
     'Theirs taken': emptyProps(),
     'Save tried again': emptyProps(),
     'New settings taken': emptyProps(),
+    /** Something was done to the job beside its specification: an answer, a release, a choice. */
+    'Read again asked': emptyProps(),
+    'News read': emptyProps(),
   },
 });
 export const JobApiActions = createActionGroup({
   source: 'Jobs API',
   events: {
-    'Job loaded': props<{ job: Job; plant: Plant; kept: Edit[] }>(),
+    'Job loaded': props<{ job: Job; plant: Plant; kept: Kept }>(),
+    'Job read again': props<{ job: Job; plant: Plant }>(),
     'Load failed': props<{ failure: Failure }>(),
     'Save begun': props<{ count: number }>(),
-    Saved: props<{ version: number; count: number; others: Edit[] }>(),
+    Saved: props<{ version: number; count: number; shelf: Shelf; others: News[] }>(),
     'Save failed': props<{ failure: Failure }>(),
     'Save stale': props<{ failure: Failure }>(),
-    'Others changed': props<{ version: number; spec: JobSpec; shelf: Shelf; state: Job['state'] }>(),
-    Released: props<{ nr: number; at: number; by: string }>(),
+    'Others changed': props<{ version: number; spec: JobSpec; shelf: Shelf; state: Job['state']; by: string }>(),
+    Released: emptyProps(),
     'Release failed': props<{ failure: Failure }>(),
     /** The settings in force, where the job is planned for others. */
     'Newer settings found': props<{ newer: Plant | null }>(),
@@ -39,9 +64,20 @@ export const JobApiActions = createActionGroup({
 });
 
 /** An undo step: what was done together, and when, so that letters of one word are one step. */
-interface Done {
+export interface Done {
   edits: Edit[];
   at: number;
+}
+/** What is kept in this browser of a job: what is not saved yet, and the way back. */
+export interface Kept {
+  pending: Edit[];
+  undo: Done[];
+  redo: Done[];
+}
+/** What somebody else changed meanwhile, taken in by itself. */
+export interface News {
+  by: string;
+  edits: Edit[];
 }
 const TOGETHER_MS = 1_200;
 
@@ -65,6 +101,8 @@ export interface JobState {
   /** Settings in force that are newer than those the job is planned for. */
   newer: Plant | null;
   taking: boolean;
+  /** What others changed since it was opened. */
+  news: News[];
 }
 const initial: JobState = {
   job: null,
@@ -83,6 +121,7 @@ const initial: JobState = {
   release: 'idle',
   newer: null,
   taking: false,
+  news: [],
 };
 
 const refusals = (issues: { path: string; says: string }[]): Record<string, string> =>
@@ -95,6 +134,26 @@ function edited(s: JobState, edits: Edit[]): JobState | null {
   if (!applied.ok) return { ...s, refused: refusals(applied.issues) };
   return { ...s, spec: applied.made, refused: {}, pending: [...s.pending, ...edits], save: s.save === 'saving' ? 'saving' : 'kept' };
 }
+/** Whether a step can be gone back (or forth): its places stand as it left them. */
+const stands = (spec: JobSpec | null, edits: readonly Edit[]): boolean =>
+  spec !== null && edits.every((e) => canonicalJson(editAt(spec, e.at, null).was ?? null) === canonicalJson(e.now ?? null));
+/** Steps that lead through the specification as it is, the last first; those before one that no longer fits are lost with it. */
+function leading(spec: JobSpec, steps: readonly Done[], turn: (e: Edit) => Edit): Done[] {
+  const good: Done[] = [];
+  let at = spec;
+  for (const step of [...steps].reverse()) {
+    const back = [...step.edits].reverse().map(turn);
+    if (!stands(at, back.map(inverse))) break;
+    const applied = applyEdits(at, back);
+    if (!applied.ok) break;
+    at = applied.made;
+    good.unshift(step);
+  }
+  return good;
+}
+/** Steps that others' changes do not touch. */
+const untouched = (steps: Done[], by: readonly Edit[]): Done[] =>
+  steps.filter((step) => mergeEdits(step.edits, by).merged.length === step.edits.length);
 const samePlaces = (a: Edit[], b: Edit[]): boolean => a.length === b.length && a.every((e, i) => e.at.join('.') === b[i]?.at.join('.'));
 
 export const jobFeature = createFeature({
@@ -105,8 +164,13 @@ export const jobFeature = createFeature({
     on(JobActions.closed, (): JobState => initial),
     on(JobApiActions.jobLoaded, (s, { job: { spec, ...job }, plant, kept }): JobState => {
       const fresh: JobState = { ...initial, job, spec, plant, call: 'idle', stone: s.stone };
-      return kept.length > 0 ? (edited(fresh, kept) ?? fresh) : fresh;
+      const open = kept.pending.length > 0 ? (edited(fresh, kept.pending) ?? fresh) : fresh;
+      const now = open.spec ?? spec;
+      return { ...open, undo: leading(now, kept.undo, inverse), redo: leading(now, kept.redo, (e) => e) };
     }),
+    on(JobApiActions.jobReadAgain, (s, { job: { spec, ...job }, plant }): JobState =>
+      s.pending.length > 0 ? { ...s, job, plant } : { ...s, job, plant, spec, newer: null, taking: false },
+    ),
     on(JobApiActions.loadFailed, (s, { failure }): JobState => ({ ...s, call: { failure } })),
     on(JobActions.edited, (s, { edits, at }): JobState => {
       const next = edited(s, edits);
@@ -134,9 +198,17 @@ export const jobFeature = createFeature({
     on(JobActions.stoneChosen, (s, { stone }): JobState => ({ ...s, stone, figure: null })),
     on(JobActions.figureAsked, (s, { figure }): JobState => ({ ...s, figure })),
     on(JobApiActions.saveBegun, (s, { count }): JobState => ({ ...s, saving: count, save: 'saving' })),
-    on(JobApiActions.saved, (s, { version, count }): JobState => {
+    on(JobApiActions.saved, (s, { version, count, shelf, others }): JobState => {
       const pending = s.pending.slice(count);
-      return { ...s, job: s.job && { ...s.job, version }, pending, saving: 0, stale: null, save: pending.length > 0 ? 'kept' : 'saved' };
+      return {
+        ...s,
+        job: s.job && { ...s.job, version, shelf },
+        news: [...s.news, ...others],
+        pending,
+        saving: 0,
+        stale: null,
+        save: pending.length > 0 ? 'kept' : 'saved',
+      };
     }),
     on(JobApiActions.saveFailed, (s, { failure }): JobState => ({ ...s, saving: 0, save: { failure } })),
     on(JobApiActions.saveStale, (s, { failure }): JobState => ({ ...s, saving: 0, save: 'kept', stale: failure })),
@@ -147,19 +219,20 @@ export const jobFeature = createFeature({
       job: s.job && { ...s.job, version: s.stale?.stale?.version ?? s.job.version },
     })),
     on(JobActions.theirsTaken, (s): JobState => ({ ...s, stale: null, pending: [], save: 'saved' })),
-    on(JobApiActions.othersChanged, (s, { version, spec, shelf, state }): JobState => ({
-      ...s,
-      spec,
-      job: s.job && { ...s.job, version, shelf, state },
-      undo: [],
-      redo: [],
-    })),
+    on(JobApiActions.othersChanged, (s, { version, spec, shelf, state, by }): JobState => {
+      const edits = s.spec ? editsBetween(s.spec, spec) : [];
+      return {
+        ...s,
+        spec,
+        job: s.job && { ...s.job, version, shelf, state },
+        undo: untouched(s.undo, edits),
+        redo: untouched(s.redo, edits),
+        news: by !== '' && edits.length > 0 ? [...s.news, { by, edits }] : s.news,
+      };
+    }),
+    on(JobActions.newsRead, (s): JobState => ({ ...s, news: [] })),
     on(JobActions.releaseAsked, (s): JobState => ({ ...s, release: 'loading' })),
-    on(JobApiActions.released, (s, r): JobState => ({
-      ...s,
-      release: 'idle',
-      job: s.job && { ...s.job, state: 'released', version: s.job.version + 1, releases: [{ nr: r.nr, at: r.at, by: r.by }] },
-    })),
+    on(JobApiActions.released, (s): JobState => ({ ...s, release: 'idle' })),
     on(JobApiActions.newerSettingsFound, (s, { newer }): JobState => ({ ...s, newer })),
     on(JobActions.newSettingsTaken, (s): JobState => ({ ...s, taking: true })),
     on(JobApiActions.settingsFailed, (s, { failure }): JobState => ({ ...s, taking: false, save: { failure } })),

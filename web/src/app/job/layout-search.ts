@@ -63,13 +63,13 @@ export class LayoutSearch {
   });
   protected readonly done = computed(() => {
     const s = this.shown();
-    return s.kind === 'searching' ? (s.progress?.iterations ?? 0) / s.of : 1;
+    return s.kind === 'searching' ? s.done / s.of : 1;
   });
   protected readonly progress = computed(() => {
     const s = this.shown();
     if (s.kind !== 'searching') return '';
-    const bound = s.progress ? `, ${formatNumber(s.progress.bound)} at most` : '';
-    return say('layoutSearch.searchingOf', formatNumber(s.progress?.iterations ?? 0), formatNumber(s.of), bound);
+    const bound = s.bound === null ? '' : say('layoutSearch.atMost', formatNumber(s.bound));
+    return say('layoutSearch.searchingOf', formatNumber(s.done), formatNumber(s.of), bound);
   });
   protected readonly better = computed(() => {
     const f = this.found();

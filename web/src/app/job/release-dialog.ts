@@ -1,18 +1,51 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
-import { type Finding, findingKey, findingSays, findingTitle, say } from '@druckerei/core';
+import { type EarlyThing, type Finding, findingKey, findingSays, findingTitle, formatNumber, UNIT_WORDS, say } from '@druckerei/core';
+import type { ReleaseAsk } from './job.feature';
 
-/** Releasing lists what is undecided: each is decided here with a reason, which the release keeps. Blocking findings stand in the way. */
+export interface ReleaseData {
+  findings: Finding[];
+  decided: string[];
+  things: EarlyThing[];
+  /** Ids released early before; releasing them again revises that, with a reason. */
+  early: string[];
+  /** The whole was released before: this is a revision. */
+  revising: boolean;
+}
+
+/** Releasing the whole job, or some things before the rest. What is undecided is decided here with a reason, which the release keeps; what blocks stands in the way. */
 @Component({
   selector: 'dk-release-dialog',
   imports: [MatDialogModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: ` <h2 mat-dialog-title>{{ say('releaseDialog.releaseTheWholeJob') }}</h2>
+  template: ` <h2 mat-dialog-title>
+      {{ parts() ? say('releaseDialog.releaseSomeThingsBeforeTheRest') : say('releaseDialog.releaseTheWholeJob') }}
+    </h2>
     <mat-dialog-content>
+      <p class="choice" role="group" [attr.aria-label]="say('releaseDialog.howMuch')">
+        <button type="button" class="plain" [attr.aria-pressed]="!parts()" [class.here]="!parts()" (click)="parts.set(false)">
+          {{ say('releaseDialog.theWholeJob') }}
+        </button>
+        <button type="button" class="plain" [attr.aria-pressed]="parts()" [class.here]="parts()" (click)="parts.set(true)">
+          {{ say('releaseDialog.someThingsFirst') }}
+        </button>
+      </p>
       @if (blocking().length > 0) {
         <p>{{ say('releaseDialog.theseBlockTheReleaseSettle') }}</p>
         @for (f of blocking(); track key(f)) {
           <p class="chip level-release">{{ title(f) }}</p>
+        }
+      } @else if (parts()) {
+        <p>{{ say('releaseDialog.theseAreBoughtAndMadeNow') }}</p>
+        @for (t of data.things; track t.id) {
+          <label class="thing"
+            ><input type="checkbox" [checked]="chosen().has(t.id)" (change)="toggle(t.id)" /><span
+              >{{ t.name }}
+              <span class="soft">{{ amount(t) }}{{ data.early.includes(t.id) ? say('releaseDialog.releasedBefore') : '' }}</span></span
+            ><span class="number soft">{{
+              t.leadDays > 0 ? say('releaseDialog.days', n(t.leadDays, 1)) : say('releaseDialog.here')
+            }}</span></label
+          >
         }
       } @else {
         <p>{{ say('releaseDialog.oneSnapshotOfSpecificationPlan') }}</p>
@@ -24,17 +57,23 @@ import { type Finding, findingKey, findingSays, findingTitle, say } from '@druck
               class="field-input"
               #why
               [placeholder]="say('releaseDialog.whyItMayGoAhead')"
-              [attr.aria-label]="'Reason: ' + title(f)"
+              [attr.aria-label]="say('releaseDialog.reasonFor', title(f))"
               (input)="set(f, why.value)"
           /></label>
         } @empty {
           <p class="soft">{{ say('releaseDialog.nothingIsLeftToDecide') }}</p>
         }
       }
+      @if (again() && blocking().length === 0) {
+        <label class="decide"
+          ><b>{{ say('releaseDialog.whyItIsReleasedAgain') }}</b
+          ><input #reason class="field-input" maxlength="300" (input)="because.set(reason.value)"
+        /></label>
+      }
     </mat-dialog-content>
     <mat-dialog-actions align="end"
       ><button class="quiet" mat-dialog-close type="button">{{ say('releaseDialog.notYet') }}</button>
-      <button class="act" type="button" [disabled]="!ready()" (click)="ref.close(reasons())">
+      <button class="act" type="button" [disabled]="!ready()" (click)="ref.close(ask())">
         {{ say('releaseDialog.releaseNow') }}
       </button></mat-dialog-actions
     >`,
@@ -44,6 +83,22 @@ import { type Finding, findingKey, findingSays, findingTitle, say } from '@druck
       gap: 2px;
       margin: 10px 0;
     }
+    .choice {
+      display: flex;
+      gap: 18px;
+      margin: 0 0 8px;
+    }
+    .choice .here {
+      color: var(--ink);
+      box-shadow: 0 2px 0 var(--act);
+    }
+    .thing {
+      display: grid;
+      grid-template-columns: 22px 1fr auto;
+      gap: 6px;
+      padding: 4px 0;
+      border-bottom: 1px solid var(--line);
+    }
     mat-dialog-actions {
       gap: 8px;
     }
@@ -51,20 +106,42 @@ import { type Finding, findingKey, findingSays, findingTitle, say } from '@druck
 })
 export class ReleaseDialog {
   protected readonly say = say;
-  protected readonly ref = inject<MatDialogRef<ReleaseDialog, Record<string, string>>>(MatDialogRef);
-  private readonly data = inject<{ findings: Finding[]; decided: string[] }>(MAT_DIALOG_DATA);
-  protected readonly reasons = signal<Record<string, string>>({});
-  protected readonly blocking = signal(this.data.findings.filter((f) => f.level === 'release')).asReadonly();
+  protected readonly n = formatNumber;
+  protected readonly ref = inject<MatDialogRef<ReleaseDialog, ReleaseAsk>>(MatDialogRef);
+  protected readonly data = inject<ReleaseData>(MAT_DIALOG_DATA);
+  protected readonly parts = signal(false);
+  protected readonly chosen = signal<ReadonlySet<string>>(new Set());
+  protected readonly because = signal('');
+  private readonly reasons = signal<Record<string, string>>({});
+  /** Gates and what was released early hold the whole; things that go ahead are not held by them. */
+  protected readonly blocking = computed(() =>
+    this.data.findings.filter(
+      (f) => f.level === 'release' && !(this.parts() && (f.code === 'frozen.changed' || f.code.startsWith('gate.'))),
+    ),
+  );
   protected readonly undecided = signal(
     this.data.findings.filter((f) => f.level === 'decide' && !this.data.decided.includes(findingKey(f))),
   ).asReadonly();
+  protected readonly again = computed(() => (this.parts() ? this.data.early.some((id) => this.chosen().has(id)) : this.data.revising));
   protected readonly ready = computed(
-    () => this.blocking().length === 0 && this.undecided().every((f) => (this.reasons()[findingKey(f)] ?? '').trim().length >= 3),
+    () =>
+      this.blocking().length === 0 &&
+      (!this.again() || this.because().trim().length >= 3) &&
+      (this.parts() ? this.chosen().size > 0 : this.undecided().every((f) => (this.reasons()[findingKey(f)] ?? '').trim().length >= 3)),
   );
+  protected readonly ask = computed((): ReleaseAsk => ({
+    decisions: this.parts() ? {} : this.reasons(),
+    ...(this.parts() && { scope: [...this.chosen()] }),
+    ...(this.again() && { reason: this.because().trim() }),
+  }));
   protected key = findingKey;
   protected title = (f: Finding): string => findingTitle(f.code, f.args);
   protected says = (f: Finding): string => findingSays(f.code, f.args);
+  protected amount = (t: EarlyThing): string => `${formatNumber(t.amount)} ${UNIT_WORDS[t.unit]?.[t.amount === 1 ? 0 : 1] ?? t.unit}`;
   protected set(f: Finding, why: string): void {
     this.reasons.update((r) => ({ ...r, [findingKey(f)]: why }));
+  }
+  protected toggle(id: string): void {
+    this.chosen.update((was) => (was.has(id) ? new Set([...was].filter((x) => x !== id)) : new Set([...was, id])));
   }
 }

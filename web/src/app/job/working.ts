@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import {
+  assumptionSays,
   stoneName,
   type Figure,
   formatFigure,
@@ -47,6 +48,9 @@ const DAY_MS = 86_400_000;
       </p>
     }
     <p class="formula">{{ words()?.reads }}</p>
+    @if (rests().length > 0) {
+      <p class="soft">{{ say('working.itRestsOn', rests().join(', ')) }}</p>
+    }
     <ul>
       @for (t of terms(); track $index) {
         <li>
@@ -145,6 +149,10 @@ export class Working {
     reason: ['', [Validators.required, Validators.minLength(3)]],
   });
   protected readonly figure = computed((): Figure | undefined => this.plan().figures[this.id()]);
+  /** What the ready date rests on. */
+  protected readonly rests = computed(() =>
+    this.id() === this.plan().totals.readyAt ? this.plan().assumptions.map((a) => assumptionSays(a, this.place().timeZone)) : [],
+  );
   protected readonly words = computed(() => FORMULAS[this.figure()?.formula ?? '']);
   protected readonly value = computed(() => {
     const f = this.figure();

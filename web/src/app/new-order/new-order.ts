@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, type OnDestroy, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  type OnDestroy,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -24,6 +35,7 @@ import {
 import { CountRiver } from '../job/count-river';
 import { Findings } from '../job/findings';
 import { Planner } from '../planner/planner';
+import { StartFrom } from './start-from';
 import { ProductForm } from '../product/product-form';
 import { ApiCaller, type Failure } from '../shared/api';
 import { EditValue } from '../shared/edit-value';
@@ -63,7 +75,7 @@ export function freshSpec(family: FamilyId, now: Date): JobSpec {
 /** Taking in an order: a picture of the product with its sizes, quantity, date and customer; the river grows under them while typing. What is typed stays in this browser until the order is entered. */
 @Component({
   selector: 'dk-new-order',
-  imports: [RouterLink, ProductForm, CountRiver, Findings, EditValue],
+  imports: [RouterLink, ProductForm, StartFrom, CountRiver, Findings, EditValue],
   providers: [Planner],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './new-order.html',
@@ -71,6 +83,9 @@ export function freshSpec(family: FamilyId, now: Date): JobSpec {
 })
 export class NewOrder implements OnDestroy {
   protected readonly say = say;
+  /** The job this order repeats, from the address. */
+  readonly again = input<string>();
+  private readonly startFrom = viewChild(StartFrom);
   private readonly api = inject(ApiCaller);
   private readonly router = inject(Router);
   private readonly store = inject(Store);
@@ -104,6 +119,8 @@ export class NewOrder implements OnDestroy {
   }));
   protected readonly planning = this.planner.planning;
   protected readonly item = computed(() => Object.entries(this.spec().items)[0]);
+  private readonly itemId = computed(() => this.item()?.[0] ?? 'i1');
+  private readonly versionId = computed(() => Object.keys(this.item()?.[1].versions ?? {})[0] ?? 'only');
   protected readonly quantity = computed(() => String(Object.values(this.item()?.[1].versions ?? {})[0]?.quantity ?? ''));
   protected readonly delivery = computed(() => this.item()?.[1].deliveries[0]);
   protected readonly shownDue = computed(() => {
@@ -153,6 +170,10 @@ export class NewOrder implements OnDestroy {
     effect(() => {
       localStorage.setItem(KEPT, JSON.stringify(this.spec()));
     });
+    afterNextRender(() => {
+      const job = this.again();
+      if (job !== undefined) this.startFrom()?.again(job);
+    });
     inject(Shortcuts).use([
       {
         keys: '$mod+Enter',
@@ -183,24 +204,32 @@ export class NewOrder implements OnDestroy {
   protected setQuantity(value: unknown): void {
     if (typeof value === 'number')
       this.edit([
-        editAt(this.spec(), ['items', 'i1', 'versions', 'only', 'quantity'], value),
-        editAt(this.spec(), ['items', 'i1', 'deliveries'], [{ ...this.delivery(), share: { only: value } }]),
+        editAt(this.spec(), ['items', this.itemId(), 'versions', this.versionId(), 'quantity'], value),
+        editAt(this.spec(), ['items', this.itemId(), 'deliveries'], [{ ...this.delivery(), share: { [this.versionId()]: value } }]),
       ]);
   }
   protected setDue(value: unknown): void {
     if (typeof value === 'string')
-      this.edit([editAt(this.spec(), ['items', 'i1', 'deliveries'], [{ ...this.delivery(), by: value.slice(0, 16) }])]);
+      this.edit([editAt(this.spec(), ['items', this.itemId(), 'deliveries'], [{ ...this.delivery(), by: value.slice(0, 16) }])]);
   }
   protected setAddress(value: unknown): void {
-    this.edit([editAt(this.spec(), ['items', 'i1', 'deliveries'], [{ ...this.delivery(), to: typeof value === 'string' ? value : '' }])]);
+    this.edit([
+      editAt(this.spec(), ['items', this.itemId(), 'deliveries'], [{ ...this.delivery(), to: typeof value === 'string' ? value : '' }]),
+    ]);
   }
   protected setOvers(value: unknown): void {
-    if (typeof value === 'number') this.edit([editAt(this.spec(), ['items', 'i1', 'overs', 'overPpm'], value)]);
+    if (typeof value === 'number') this.edit([editAt(this.spec(), ['items', this.itemId(), 'overs', 'overPpm'], value)]);
   }
   protected pick(id: string): void {
     this.customer.set(id);
     const address = this.customers().find((c) => c.id === id)?.address;
     if (address && !this.delivery()?.to) this.setAddress(address);
+  }
+  /** A specification from somewhere else: an old job, a file. */
+  protected start({ spec, customer }: { spec: JobSpec; customer: string | null }): void {
+    this.spec.set(spec);
+    this.refused.set({});
+    if (customer !== null) this.customer.set(customer);
   }
   protected clear(): void {
     this.begin(this.family());

@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, type ElementRef, inject, 
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { OrderRow } from '@druckerei/contract';
-import { findingTitle, formatDuration, formatMoment, formatNumber, say } from '@druckerei/core/words';
+import { findingTitle, formatDuration, formatMoment, formatNumber, label, say } from '@druckerei/core/words';
 import { Shortcuts } from '../shared/shortcuts';
 import { OrdersActions, ordersFeature, type OrderSort, type OrderState } from './orders.feature';
 
@@ -41,7 +41,13 @@ export class OrderList {
     { value: 'draft', says: say('orderList.drafts') },
     { value: 'blocked', says: say('orderList.blocked') },
     { value: 'released', says: say('orderList.released') },
+    { value: 'delivered', says: say('orderList.delivered') },
   ];
+  /** The chosen orders as a file. */
+  protected readonly exported = computed(() => {
+    const query = new URLSearchParams({ ...(this.found() && { find: this.found() }), state: this.filter() }).toString();
+    return { csv: `/api/orders.csv?${query}`, json: `/api/orders.json?${query}` };
+  });
   protected readonly sorts: { value: OrderSort; says: string }[] = [
     { value: 'due', says: say('orderList.byDueDate') },
     { value: 'customer', says: say('orderList.byCustomer') },
@@ -159,11 +165,7 @@ export class OrderList {
     };
   }
   protected state = (row: OrderRow): string =>
-    row.state === 'released'
-      ? say('orderList.released')
-      : row.summary.blocking > 0
-        ? say('orderList.draftBlocked')
-        : say('orderList.draft');
+    row.state === 'draft' && row.summary.blocking > 0 ? say('orderList.draftBlocked') : label(`state.${row.state}`);
   protected worst = (row: OrderRow): string => (row.summary.worst ? findingTitle(row.summary.worst.code, row.summary.worst.args) : '');
 
   private move(by: number): void {

@@ -1,28 +1,11 @@
 import { TestBed } from '@angular/core/testing';
-import type { FoundLayout, JobSpec, Plant, Shelf } from '@druckerei/core';
+import { type Observable, of, Subject, throwError } from 'rxjs';
+import type { Changed, Task } from '@druckerei/contract';
+import type { FoundLayout } from '@druckerei/core';
 import { LayoutSearch } from '../job/layout-search';
-import type { SearchAnswer, SearchAsk } from './search-messages';
+import { ApiCaller } from '../shared/api';
+import { Changes } from '../shared/changes';
 import { Searcher, type SearchState } from './searcher';
-
-interface MockWorker {
-  onmessage: ((e: { data: SearchAnswer }) => void) | null;
-  asked: SearchAsk[];
-  ended: boolean;
-}
-const mockWorkers: MockWorker[] = [];
-jest.mock('./search.spawn', () => ({
-  spawnSearch: () => {
-    const worker: MockWorker & { postMessage: (a: SearchAsk) => void; terminate: () => void } = {
-      onmessage: null,
-      asked: [],
-      ended: false,
-      postMessage: (a) => void worker.asked.push(a),
-      terminate: () => void (worker.ended = true),
-    };
-    mockWorkers.push(worker);
-    return worker;
-  },
-}));
 
 const found: FoundLayout = {
   part: 'card.card',
@@ -33,58 +16,103 @@ const found: FoundLayout = {
   iterations: 900,
   edits: [{ at: ['choices', 'layout', 'card.card'], now: {} }],
 };
-const progress = { iterations: 12_000, count: 0, bound: 8 };
+const task = (more: Partial<Task>): Task => ({
+  id: 'x',
+  kind: 'layout',
+  state: 'running',
+  done: 0,
+  of: 60_000,
+  progress: null,
+  result: null,
+  says: '',
+  attempt: 1,
+  ...more,
+});
 
 describe('Searcher', () => {
   let searcher: Searcher;
+  let news: Subject<Changed | null>;
+  let read: () => Observable<unknown>;
+  const asked: { name: string; sent: { body?: object; params?: { id: string } } }[] = [];
   beforeEach(() => {
-    mockWorkers.length = 0;
-    TestBed.configureTestingModule({ providers: [Searcher] });
+    jest.useFakeTimers();
+    asked.length = 0;
+    news = new Subject();
+    read = () => of(task({}));
+    TestBed.configureTestingModule({
+      providers: [
+        Searcher,
+        { provide: Changes, useValue: { changes$: news } },
+        {
+          provide: ApiCaller,
+          useValue: {
+            call: (name: string, sent: never) => {
+              asked.push({ name, sent });
+              return name === 'tasks.read' ? read() : of(task({}));
+            },
+          },
+        },
+      ],
+    });
     searcher = TestBed.inject(Searcher);
   });
-  const ask = (part: string): MockWorker => {
-    searcher.layout({} as JobSpec, {} as Plant, {} as Shelf, part);
-    return mockWorkers.at(-1) as MockWorker;
+  afterEach(() => {
+    jest.useRealTimers();
+  });
+  const told = (more: Partial<Task>): void => {
+    read = () => of(task(more));
+    news.next(null);
   };
-  const say = (worker: MockWorker, data: SearchAnswer): void => worker.onmessage?.({ data });
+  const ids = (name: string): unknown[] => asked.filter((a) => a.name === name).map((a) => a.sent.params?.id);
 
-  it('asks a worker of its own, with a number of iterations and never a time', () => {
-    const worker = ask('card.card');
-    expect(worker.asked).toEqual([expect.objectContaining({ part: 'card.card', iterations: 60_000 })]);
-    expect(searcher.state()).toMatchObject({ kind: 'searching', progress: null, of: 60_000 });
+  it('asks the server for the version that is saved, once', () => {
+    searcher.layout('j', 3, 'card.card');
+    expect(asked).toEqual([
+      { name: 'tasks.layout', sent: { body: expect.objectContaining({ job: 'j', version: 3, part: 'card.card' }) as object } },
+    ]);
+    expect(searcher.state()).toEqual({ kind: 'searching', part: 'card.card', done: 0, of: 60_000, bound: null });
   });
-  it('tells progress, then what was found, and ends the worker', () => {
-    const worker = ask('card.card');
-    say(worker, { kind: 'progress', progress });
-    expect(searcher.state()).toMatchObject({ kind: 'searching', progress });
-    say(worker, { kind: 'found', found });
+  it('tells progress, then what was found, and asks no more', () => {
+    searcher.layout('j', 3, 'card.card');
+    told({ done: 12_000, progress: { best: 6, bound: 8 } });
+    expect(searcher.state()).toEqual({ kind: 'searching', part: 'card.card', done: 12_000, of: 60_000, bound: 8 });
+    told({ state: 'done', result: found });
     expect(searcher.state()).toEqual({ kind: 'found', part: 'card.card', found });
-    expect(worker.ended).toBe(true);
+    const before = asked.length;
+    jest.advanceTimersByTime(10_000);
+    expect(asked).toHaveLength(before);
   });
-  it('is cancelled by ending the worker; a late answer changes nothing', () => {
-    const worker = ask('card.card');
+  it('looks by itself where no news come', () => {
+    searcher.layout('j', 3, 'card.card');
+    read = () => of(task({ done: 5 }));
+    jest.advanceTimersByTime(2_100);
+    expect(searcher.state()).toMatchObject({ done: 5 });
+  });
+  it('is stopped on the server when it is cancelled here', () => {
+    searcher.layout('j', 3, 'card.card');
     searcher.cancel();
-    expect(worker.ended).toBe(true);
-    say(worker, { kind: 'found', found });
+    expect(ids('tasks.cancel')).toHaveLength(1);
+    told({ state: 'done', result: found });
     expect(searcher.state()).toEqual({ kind: 'idle' });
   });
-  it('lets a new question take the place of one that runs', () => {
-    const first = ask('a');
-    const second = ask('b');
-    expect([first.ended, second.ended]).toEqual([true, false]);
-    say(first, { kind: 'found', found });
-    expect(searcher.state()).toMatchObject({ kind: 'searching', part: 'b' });
-  });
-  it('says what went wrong', () => {
-    say(ask('a'), { kind: 'failed', says: 'out of memory' });
-    expect(searcher.state()).toEqual({ kind: 'failed', part: 'a', says: 'out of memory' });
-    say(ask('a'), { kind: 'found', found: null });
-    expect(searcher.state()).toMatchObject({ kind: 'failed', says: 'This part has no sheet to search on.' });
-  });
-  it('ends what runs when the screen goes', () => {
-    const worker = ask('a');
+  it('goes on when the page is left, and is not stopped', () => {
+    searcher.layout('j', 3, 'card.card');
     TestBed.resetTestingModule();
-    expect(worker.ended).toBe(true);
+    expect(ids('tasks.cancel')).toEqual([]);
+  });
+  it.each([
+    ['in the words of the worker', { state: 'failed' as const, says: 'out of memory' }, { kind: 'failed', says: 'out of memory' }],
+    ['that it was stopped elsewhere', { state: 'cancelled' as const }, { kind: 'idle' }],
+  ])('says %s', (_name, more, state) => {
+    searcher.layout('j', 3, 'a');
+    told(more);
+    expect(searcher.state()).toMatchObject(state);
+  });
+  it('says that the server does not answer', () => {
+    searcher.layout('j', 3, 'a');
+    read = () => throwError(() => ({ status: 0, title: 'No answer' }));
+    news.next(null);
+    expect(searcher.state()).toMatchObject({ kind: 'failed', says: 'No answer' });
   });
 });
 
@@ -113,7 +141,7 @@ describe('LayoutSearch', () => {
     expect(show({ kind: 'idle' }, true).host.textContent.trim()).toBe('');
   });
   it('tells how far it is, and can be cancelled', () => {
-    const { host, cancelled } = show({ kind: 'searching', part: 'card.card', progress, of: 60_000 });
+    const { host, cancelled } = show({ kind: 'searching', part: 'card.card', done: 12_000, of: 60_000, bound: 8 });
     expect(host.textContent.replace(/\s/gu, ' ')).toContain('12 000 of 60 000, 8 at most');
     expect(host.querySelector('progress')?.value).toBeCloseTo(0.2, 9);
     press(host, 'Cancel');
@@ -135,7 +163,7 @@ describe('LayoutSearch', () => {
     expect(host.textContent).not.toContain('Take it');
   });
   it('shows nothing of a search for another part', () => {
-    const { host } = show({ kind: 'searching', part: 'other', progress, of: 60_000 });
+    const { host } = show({ kind: 'searching', part: 'other', done: 12_000, of: 60_000, bound: 8 });
     expect(host.textContent).not.toContain('60');
   });
 });

@@ -18,6 +18,7 @@ import {
 import { sessionFeature } from '../session/session.feature';
 import { Shortcuts } from '../shared/shortcuts';
 import { Units } from '../shared/units';
+import { CalendarCard } from './calendar-card';
 import type { RowContext } from './card-rows';
 import { LossesCard } from './losses-card';
 import { MachineCard } from './machine-card';
@@ -32,6 +33,7 @@ const SECTIONS = [
   { id: 'stocks', says: say('settingsPage.stocks') },
   { id: 'losses', says: say('settingsPage.losses') },
   { id: 'practice', says: say('settingsPage.practice2') },
+  { id: 'calendar', says: say('settingsPage.calendar') },
   { id: 'people', says: say('settingsPage.people2') },
   { id: 'history', says: say('settingsPage.changesSoFar2') },
 ] as const;
@@ -39,7 +41,7 @@ const SECTIONS = [
 /** The plant as the works sets it: nothing counts before one has seen which open jobs it moves, and put it in force with a reason. */
 @Component({
   selector: 'dk-settings-page',
-  imports: [DatePipe, RouterLink, RouterLinkActive, LossesCard, MachineCard, MovesPanel, PeopleList, PracticeList, StockCard],
+  imports: [CalendarCard, DatePipe, RouterLink, RouterLinkActive, LossesCard, MachineCard, MovesPanel, PeopleList, PracticeList, StockCard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './settings-page.html',
   styleUrl: './settings-page.scss',

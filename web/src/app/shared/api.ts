@@ -20,13 +20,47 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'people.change': ['put', '/api/people/:id'],
   'customers.list': ['get', '/api/customers'],
   'customers.create': ['post', '/api/customers'],
+  'customers.last': ['get', '/api/customers/:id/last'],
   'orders.list': ['get', '/api/orders'],
   'orders.totals': ['get', '/api/orders/totals'],
   'orders.create': ['post', '/api/orders'],
+  'orders.read': ['get', '/api/orders/:id'],
+  'orders.csv': ['get', '/api/orders.csv'],
+  'orders.json': ['get', '/api/orders.json'],
   'jobs.read': ['get', '/api/jobs/:id'],
   'jobs.edit': ['post', '/api/jobs/:id/edits'],
   'jobs.replant': ['post', '/api/jobs/:id/plant'],
   'jobs.release': ['post', '/api/jobs/:id/release'],
+  'jobs.revise': ['post', '/api/jobs/:id/revise'],
+  'jobs.withdraw': ['post', '/api/jobs/:id/withdraw'],
+  'jobs.deliver': ['post', '/api/jobs/:id/deliver'],
+  'jobs.answerGate': ['post', '/api/jobs/:id/answers'],
+  'jobs.again': ['get', '/api/jobs/:id/again'],
+  'jobs.alternatives': ['get', '/api/jobs/:id/alternatives'],
+  'jobs.duplicate': ['post', '/api/jobs/:id/alternatives'],
+  'jobs.choose': ['post', '/api/jobs/:id/choose'],
+  'jobs.differences': ['get', '/api/jobs/:id/differences'],
+  'jobs.history': ['get', '/api/jobs/:id/history'],
+  'jobs.join': ['post', '/api/jobs/:id/join'],
+  'jobs.planCsv': ['get', '/api/jobs/:id/plan.csv'],
+  'jobs.figuresCsv': ['get', '/api/jobs/:id/figures.csv'],
+  'jobs.planJson': ['get', '/api/jobs/:id/plan.json'],
+  'jobs.specJson': ['get', '/api/jobs/:id/job.json'],
+  'stock.read': ['get', '/api/stock'],
+  'stock.addLot': ['post', '/api/lots'],
+  'stock.moves': ['get', '/api/lots/:id/moves'],
+  'stock.move': ['post', '/api/lots/:id/moves'],
+  'stock.trim': ['post', '/api/lots/:id/trim'],
+  'stock.reserve': ['post', '/api/reservations'],
+  'stock.free': ['post', '/api/reservations/:id/free'],
+  'stock.order': ['post', '/api/purchases'],
+  'stock.cancelOrder': ['post', '/api/purchases/:id/cancel'],
+  'tools.list': ['get', '/api/tools'],
+  'tasks.layout': ['post', '/api/tasks/layout'],
+  'tasks.import': ['post', '/api/tasks/import'],
+  'tasks.read': ['get', '/api/tasks/:id'],
+  'tasks.cancel': ['post', '/api/tasks/:id/cancel'],
+  'imports.send': ['post', '/api/imports'],
   'jobs.ticket': ['get', '/api/jobs/:id/ticket.pdf'],
   'jobs.picture': ['get', '/api/jobs/:id/picture.svg'],
   'events.stream': ['get', '/api/events'],
@@ -55,10 +89,15 @@ export class ApiCaller {
 
   call<N extends keyof Api>(name: N, asked: Sent<Api[N]>): Observable<Replied<Api[N]>> {
     const [method, address] = ADDRESSES[name];
-    const { params = {}, query = {}, body } = asked as { params?: Record<string, string>; query?: Record<string, string>; body?: unknown };
+    const {
+      params = {},
+      query = {},
+      body,
+      file,
+    } = asked as { params?: Record<string, string>; query?: Record<string, string>; body?: unknown; file?: Blob };
     const path = address.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params[key] ?? ''));
     return this.http
-      .request<Replied<Api[N]>>(method, path, { ...(body !== undefined && { body }), params: query })
+      .request<Replied<Api[N]>>(method, path, { ...(body !== undefined && { body }), ...(file && { body: file }), params: query })
       .pipe(catchError((e: HttpErrorResponse) => throwError(() => failureOf(e))));
   }
 }

@@ -1,0 +1,245 @@
+import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Api, Replied } from '@druckerei/contract';
+import { formatNumber, type JobSpec, JobSpecSchema, label, say } from '@druckerei/core';
+import { movedSays } from '../shared/moved-says';
+import { ApiCaller, type Failure } from '../shared/api';
+
+type Again = Replied<Api['jobs.again']>;
+interface Start {
+  job: string;
+  number: number;
+  title: string;
+  says: string;
+}
+
+/** Where a new order starts from, besides a product picture: an old job, a tool, what the customer had last, a file. */
+@Component({
+  selector: 'dk-start-from',
+  imports: [RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<div class="ways">
+      <form (submit)="$event.preventDefault(); find(words.value)">
+        <label
+          ><span class="soft">{{ say('startFrom.anOldJobOrTool') }}</span
+          ><input #words class="field-input" type="search" [attr.aria-label]="say('startFrom.numberNameOrTool')" /></label
+        ><button type="submit" class="quiet">{{ say('startFrom.find') }}</button>
+      </form>
+      @if (customer()) {
+        <button type="button" class="plain" (click)="last()">{{ say('startFrom.whatThisCustomerHadLast') }}</button>
+      }
+      <label class="plain file"
+        >{{ say('startFrom.aJobFile') }}<input #file class="said" type="file" accept=".json,application/json" (change)="read(file)"
+      /></label>
+      <a class="plain" routerLink="/orders/import">{{ say('startFrom.manyOrdersFromACsv') }}</a>
+    </div>
+    @if (failure(); as f) {
+      <p class="fail" role="alert">
+        {{ f.detail ?? f.title }}
+        @for (x of f.fields ?? []; track $index) {
+          <span>{{ x.path }} {{ x.says }}. </span>
+        }
+      </p>
+    }
+    @if (starts(); as list) {
+      <ul role="status">
+        @for (s of list; track s.job + s.says) {
+          <li>
+            <button type="button" class="plain" (click)="again(s.job)">{{ s.number }} {{ s.title }}</button>
+            <span class="soft">{{ s.says }}</span>
+          </li>
+        } @empty {
+          <li class="soft">{{ say('startFrom.nothingFound') }}</li>
+        }
+      </ul>
+    }
+    @if (from(); as a) {
+      <div class="again" role="status">
+        <p>
+          <b>{{ say('startFrom.sameAgainAs', a.number) }}</b>
+          <label
+            >{{ say('startFrom.times') }}
+            <input #times class="field-input times" inputmode="decimal" [value]="factor()" (change)="more(times.value)"
+          /></label>
+        </p>
+        <p>{{ say('startFrom.kept', kept(a)) }}</p>
+        @for (w of a.worn; track w.tool) {
+          <p class="chip level-decide">{{ worn(w) }}</p>
+        }
+        @for (g of a.gone; track g.id) {
+          <p class="chip level-release">{{ say('startFrom.isGone', g.id) }}</p>
+        }
+        @if (moved(a).length > 0) {
+          <p>{{ say('startFrom.changedSince', moved(a).join(' · ')) }}</p>
+        }
+      </div>
+    }`,
+  styles: `
+    :host {
+      display: block;
+      padding: 0 16px 8px;
+    }
+    .ways {
+      display: flex;
+      gap: 20px;
+      align-items: end;
+      flex-wrap: wrap;
+    }
+    form {
+      display: flex;
+      gap: 10px;
+      align-items: end;
+    }
+    form label {
+      display: grid;
+      width: 240px;
+    }
+    .file {
+      cursor: pointer;
+    }
+    .file:focus-within {
+      outline: 2px solid var(--act);
+    }
+    a.plain {
+      text-decoration: none;
+    }
+    ul {
+      margin: 6px 0;
+      padding-left: 18px;
+    }
+    .again {
+      background: var(--act-ground);
+      border-radius: 7px;
+      padding: 8px 12px;
+      margin-top: 8px;
+    }
+    .again p {
+      margin: 2px 0;
+    }
+    .again label {
+      margin-left: 16px;
+    }
+    .times {
+      width: 70px;
+    }
+  `,
+})
+export class StartFrom {
+  protected readonly say = say;
+  readonly customer = input('');
+  /** When a new order would be due: what a reprint takes. */
+  readonly by = input.required<string>();
+  readonly zone = input('UTC');
+  readonly currency = input('EUR');
+  readonly started = output<{ spec: JobSpec; customer: string | null }>();
+  private readonly api = inject(ApiCaller);
+  protected readonly starts = signal<Start[] | null>(null);
+  protected readonly from = signal<Again | null>(null);
+  protected readonly factor = signal('1');
+  protected readonly failure = signal<Failure | null>(null);
+  private job = '';
+
+  protected find(words: string): void {
+    const wanted = words.trim();
+    if (wanted === '') return;
+    this.failure.set(null);
+    this.api.call('tools.list', {}).subscribe({
+      next: (tools) => {
+        const ofTool = tools
+          .filter((t) => t.id.toLowerCase() === wanted.toLowerCase())
+          .flatMap((t) => t.jobs.map((j) => ({ ...j, says: say('startFrom.usedTool', t.id, t.spec) })));
+        if (ofTool.length > 0) this.starts.set(ofTool);
+        else this.findJobs(wanted);
+      },
+      error: this.failed,
+    });
+  }
+  private findJobs(find: string): void {
+    const rows = (state: 'all' | 'delivered') => this.api.call('orders.list', { query: { find, state, sort: 'newest', rows: '8' } });
+    rows('all').subscribe({
+      next: (open) => {
+        rows('delivered').subscribe({
+          next: (done) => {
+            this.starts.set(
+              [...open.rows, ...done.rows].map((r) => ({
+                job: r.job,
+                number: r.number,
+                title: r.title,
+                says: `${r.customer} · ${formatNumber(r.quantity)}`,
+              })),
+            );
+          },
+          error: this.failed,
+        });
+      },
+      error: this.failed,
+    });
+  }
+  protected last(): void {
+    this.api.call('customers.last', { params: { id: this.customer() } }).subscribe({
+      next: (jobs) => {
+        this.starts.set(jobs.map((j) => ({ ...j, says: formatNumber(j.quantity) })));
+      },
+      error: this.failed,
+    });
+  }
+  /** Same again: what is kept, worn and changed is shown; the form takes the specification. */
+  again(job: string): void {
+    this.job = job;
+    const times = Number(this.factor().replace(',', '.'));
+    this.api
+      .call('jobs.again', { params: { id: job }, query: { by: this.by(), times: String(Number.isFinite(times) && times > 0 ? times : 1) } })
+      .subscribe({
+        next: (again) => {
+          this.starts.set(null);
+          this.failure.set(null);
+          this.from.set(again);
+          this.started.emit({ spec: again.spec, customer: again.customer });
+        },
+        error: this.failed,
+      });
+  }
+  protected more(times: string): void {
+    this.factor.set(times);
+    if (this.job !== '') this.again(this.job);
+  }
+  /** A specification as a file: every fault is named with its place. */
+  protected read(from: HTMLInputElement): void {
+    const file = from.files?.[0];
+    from.value = '';
+    void file?.text().then((text) => {
+      let document: unknown;
+      try {
+        document = JSON.parse(text);
+      } catch {
+        this.failure.set({ status: 0, title: say('startFrom.thisIsNoJobFile') });
+        return;
+      }
+      const parsed = JobSpecSchema.safeParse(document);
+      if (!parsed.success) {
+        const fields = parsed.error.issues.slice(0, 10).map((i) => ({ path: i.path.join('.'), says: i.message }));
+        this.failure.set({ status: 0, title: say('startFrom.theFileNeedsAnotherLook'), fields });
+        return;
+      }
+      this.failure.set(null);
+      this.from.set(null);
+      const items = Object.fromEntries(Object.entries(parsed.data.items).map(([id, item]) => [id, { ...item, orderLine: null }]));
+      this.started.emit({ spec: { ...parsed.data, items, decisions: {} }, customer: null });
+    });
+  }
+
+  protected kept(a: Again): string {
+    return a.kept.map((k) => `${label(`kept.${k.code}`)} ${k.what}`).join(' · ');
+  }
+  protected worn(w: Again['worn'][number]): string {
+    return w.why === 'life'
+      ? say('startFrom.toolIsWorn', w.tool, formatNumber(w.left), formatNumber(w.need))
+      : say(w.why === 'out' ? 'startFrom.toolIsOut' : 'startFrom.isGone', w.tool);
+  }
+  protected moved(a: Again): string[] {
+    return movedSays(a.moved, { timeZone: this.zone(), currency: this.currency(), units: 'metric' });
+  }
+  private readonly failed = (f: Failure): void => {
+    this.failure.set(f);
+  };
+}

@@ -1,0 +1,48 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { say } from '@druckerei/core';
+
+export interface ReasonAsk {
+  title: string;
+  says: string;
+  button: string;
+  /** What is asked for: a reason where nothing is said. */
+  label?: string;
+  least?: number;
+}
+
+/** Asks for a few words before something is done that stays on record. */
+@Component({
+  selector: 'dk-reason-dialog',
+  imports: [MatDialogModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<h2 mat-dialog-title>{{ ask.title }}</h2>
+    <form (submit)="$event.preventDefault(); send()">
+      <mat-dialog-content>
+        <p>{{ ask.says }}</p>
+        <label
+          ><span class="soft">{{ ask.label ?? say('reasonDialog.why') }}</span
+          ><input #why class="field-input" cdkFocusInitial maxlength="300" [value]="text()" (input)="text.set(why.value)"
+        /></label>
+      </mat-dialog-content>
+      <mat-dialog-actions align="end">
+        <button class="quiet" mat-dialog-close type="button">{{ say('reasonDialog.notYet') }}</button>
+        <button class="act" type="submit" [disabled]="!enough()">{{ ask.button }}</button>
+      </mat-dialog-actions>
+    </form>`,
+  styles: `
+    mat-dialog-actions {
+      gap: 8px;
+    }
+  `,
+})
+export class ReasonDialog {
+  protected readonly say = say;
+  protected readonly ask = inject<ReasonAsk>(MAT_DIALOG_DATA);
+  private readonly ref = inject<MatDialogRef<ReasonDialog, string>>(MatDialogRef);
+  protected readonly text = signal('');
+  protected readonly enough = (): boolean => this.text().trim().length >= (this.ask.least ?? 3);
+  protected send(): void {
+    if (this.enough()) this.ref.close(this.text().trim());
+  }
+}

@@ -1,0 +1,459 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import type { Observable } from 'rxjs';
+import type { MoveKind, StockLine, StockPage } from '@druckerei/contract';
+import { formatMoment, formatNumber, label, type Plant, say, UNIT_WORDS } from '@druckerei/core';
+import { ApiCaller } from '../shared/api';
+import { LotMoves } from './lot-moves';
+
+/** What is done at the desk, one form at a time. */
+type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | 'reserve'; lot: string } | { kind: 'moves'; lot: string };
+
+/** One stock: what to order by when, its lots and what is done with them, promises and orders. */
+@Component({
+  selector: 'dk-stock-desk',
+  imports: [ReactiveFormsModule, RouterLink, LotMoves],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<h2>{{ name() }}</h2>
+    @if (line().shortage; as s) {
+      <div class="order level-decide">
+        <p>
+          <b>{{ say('stockDesk.short', n(s.short), unit(), moment(s.firstByS, zone())) }}</b>
+          {{ say('stockDesk.orderByTakes', moment(s.orderByS, zone()), n(days(), 1)) }}
+        </p>
+        @if (line().buy; as b) {
+          <p>
+            {{ say('stockDesk.buy', n(b.quantity), unit(), n(b.cost, 2), n(b.perThousand, 2)) }}
+            @if (b.atBreak) {
+              <span>{{ say('stockDesk.theBreakMakesMoreCheaper') }}</span>
+            }
+            @if (may()) {
+              <button type="button" class="plain" (click)="begin({ kind: 'order' }, { quantity: b.quantity + '' })">
+                {{ say('stockDesk.noteTheOrder') }}
+              </button>
+            }
+          </p>
+        }
+        @for (t of line().trims; track t.from) {
+          <p>{{ say('stockDesk.orCut', n(t.sheets), stockName(t.from), t.fromOne, n(t.wasteShare * 100, 1), n(t.free)) }}</p>
+        }
+      </div>
+    } @else {
+      <p class="soft">{{ say('stockDesk.enoughForEveryOpenJob') }}</p>
+    }
+    @if (line().jobs.length > 0) {
+      <p class="jobs">
+        {{ say('stockDesk.wantedBy') }}
+        @for (j of line().jobs; track j.job) {
+          <a [routerLink]="['/jobs', j.job]">{{ say('stockDesk.jobWants', j.number, n(j.quantity), moment(j.byS, zone())) }}</a>
+        }
+      </p>
+    }
+    <div class="top">
+      <h3>{{ say('stockDesk.lots') }}</h3>
+      <span class="space"></span>
+      @if (may()) {
+        <button type="button" class="plain" (click)="begin({ kind: 'lot' })">{{ say('stockDesk.countANewLotIn') }}</button>
+        <button type="button" class="plain" (click)="begin({ kind: 'order' })">{{ say('stockDesk.noteAnOrder') }}</button>
+      }
+    </div>
+    <table>
+      <thead>
+        <tr>
+          <th>{{ say('stockDesk.lot') }}</th>
+          <th>{{ say('stockDesk.place') }}</th>
+          <th class="number">{{ say('stockDesk.there') }}</th>
+          <th class="number">{{ say('stockDesk.promised') }}</th>
+          <th class="number">{{ say('stockDesk.measured') }}</th>
+          <th>{{ say('stockDesk.owner') }}</th>
+          <th></th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (l of lots(); track l.id) {
+          <tr>
+            <td>
+              <button
+                type="button"
+                class="plain"
+                [attr.aria-label]="say('stockDesk.movesOf', l.id)"
+                (click)="doing.set({ kind: 'moves', lot: l.id })"
+              >
+                {{ l.id }}
+              </button>
+            </td>
+            <td>{{ l.place }}</td>
+            <td class="number">{{ n(l.quantity) }}</td>
+            <td class="number">{{ l.reserved > 0 ? n(l.reserved) : '–' }}</td>
+            <td class="number">{{ l.caliperUm === null ? '–' : n(l.caliperUm) + ' µm' }}</td>
+            <td>{{ word(l.owner) }}</td>
+            <td>
+              @if (may()) {
+                <select [attr.aria-label]="say('stockDesk.doWith', l.id)" (change)="pick(l.id, $any($event.target))">
+                  <option value="">{{ say('stockDesk.do') }}</option>
+                  @for (k of kindsFor(l.owner); track k) {
+                    <option [value]="k">{{ word('move.' + k) }}</option>
+                  }
+                </select>
+              }
+            </td>
+          </tr>
+        } @empty {
+          <tr>
+            <td colspan="7" class="soft">{{ say('stockDesk.noLot') }}</td>
+          </tr>
+        }
+      </tbody>
+    </table>
+    @switch (doing().kind) {
+      @case ('none') {}
+      @case ('moves') {
+        <dk-lot-moves [lot]="lotOf()" [zone]="zone()" [may]="may()" (asked)="ask($event)" (closed)="doing.set({ kind: 'none' })" />
+      }
+      @default {
+        <form [formGroup]="form" (ngSubmit)="send()" [attr.aria-label]="title()">
+          <h3>{{ title() }}</h3>
+          @if (shows('lot')) {
+            <label
+              ><span class="soft">{{ say('stockDesk.numberOfTheLot') }}</span
+              ><input class="field-input" formControlName="lot"
+            /></label>
+          }
+          @if (shows('quantity')) {
+            <label
+              ><span class="soft">{{ unit() }}</span
+              ><input class="field-input" formControlName="quantity" inputmode="numeric"
+            /></label>
+          }
+          @if (shows('caliper')) {
+            <label
+              ><span class="soft">{{ say('stockDesk.caliperUm') }}</span
+              ><input class="field-input" formControlName="caliper" inputmode="decimal"
+            /></label>
+          }
+          @if (shows('job')) {
+            <label
+              ><span class="soft">{{ say('stockDesk.forJob') }}</span
+              ><select formControlName="job">
+                <option value="">{{ say('stockDesk.noJob') }}</option>
+                @for (j of line().jobs; track j.job) {
+                  <option [value]="j.job">{{ j.number }}</option>
+                }
+              </select></label
+            >
+          }
+          @if (shows('small')) {
+            <label
+              ><span class="soft">{{ say('stockDesk.cutTo') }}</span
+              ><select formControlName="small">
+                @for (s of smaller(); track s.id) {
+                  <option [value]="s.id">{{ s.name }}</option>
+                }
+              </select></label
+            >
+          }
+          @if (shows('owner')) {
+            <label
+              ><span class="soft">{{ say('stockDesk.owner') }}</span
+              ><select formControlName="owner">
+                <option value="works">{{ word('works') }}</option>
+                <option value="customer">{{ word('customer') }}</option>
+              </select></label
+            >
+          }
+          @if (shows('place')) {
+            <label
+              ><span class="soft">{{ say('stockDesk.place') }}</span
+              ><input class="field-input" formControlName="place"
+            /></label>
+          }
+          @if (shows('purchase') && orders().length > 0) {
+            <label
+              ><span class="soft">{{ say('stockDesk.fromTheOrder') }}</span
+              ><select formControlName="purchase">
+                <option value="">{{ say('stockDesk.noOrder') }}</option>
+                @for (p of orders(); track p.id) {
+                  <option [value]="p.id">{{ n(p.quantity) }} · {{ p.comesOn }}</option>
+                }
+              </select></label
+            >
+          }
+          @if (shows('comesOn')) {
+            <label
+              ><span class="soft">{{ say('stockDesk.comesOn') }}</span
+              ><input class="field-input" type="date" formControlName="comesOn"
+            /></label>
+          }
+          @if (shows('note')) {
+            <label
+              ><span class="soft">{{ say('stockDesk.note') }}</span
+              ><input class="field-input" formControlName="note" maxlength="300"
+            /></label>
+          }
+          <div class="acts">
+            <button class="act" type="submit">{{ say('stockDesk.enter') }}</button>
+            <button class="quiet" type="button" (click)="doing.set({ kind: 'none' })">{{ say('stockDesk.cancel') }}</button>
+          </div>
+        </form>
+      }
+    }
+    @if (promises().length > 0) {
+      <h3>{{ say('stockDesk.promises') }}</h3>
+      @for (r of promises(); track r.id) {
+        <p class="promise">
+          <a [routerLink]="['/jobs', r.job]">{{ say('stockDesk.promisedTo', n(r.quantity), r.lot, r.number, r.by) }}</a>
+          @if (may()) {
+            <button type="button" class="plain" (click)="free(r.id)">{{ say('stockDesk.giveFree') }}</button>
+          }
+        </p>
+      }
+    }
+    @if (orders().length > 0) {
+      <h3>{{ say('stockDesk.onItsWay') }}</h3>
+      @for (p of orders(); track p.id) {
+        <p class="promise">
+          {{ say('stockDesk.ordered', n(p.quantity), p.comesOn, p.by) }} <span class="soft">{{ p.note }}</span>
+          @if (may()) {
+            <button type="button" class="plain" (click)="begin({ kind: 'lot' }, { quantity: p.quantity + '', purchase: p.id })">
+              {{ say('stockDesk.itIsHere') }}
+            </button>
+            <button type="button" class="plain" (click)="cancelOrder(p.id)">{{ say('stockDesk.willNotCome') }}</button>
+          }
+        </p>
+      }
+    }`,
+  styles: `
+    .order {
+      border-radius: 7px;
+      padding: 8px 12px;
+      margin: 8px 0;
+    }
+    .order p {
+      margin: 2px 0;
+    }
+    .order .plain {
+      color: inherit;
+      text-decoration: underline;
+      margin-left: 10px;
+    }
+    .jobs a {
+      margin-left: 12px;
+    }
+    .top {
+      display: flex;
+      gap: 16px;
+      align-items: baseline;
+      margin-top: 12px;
+    }
+    .space {
+      flex: 1;
+    }
+    h3 {
+      font-size: 15px;
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      margin: 4px 0 12px;
+    }
+    th {
+      text-align: left;
+      font-weight: 400;
+      color: var(--soft);
+      font-size: 12.5px;
+    }
+    th.number {
+      text-align: right;
+    }
+    td,
+    th {
+      padding: 4px 12px 4px 0;
+      border-bottom: 1px solid var(--line);
+    }
+    form {
+      display: grid;
+      grid-template-columns: repeat(3, 1fr);
+      gap: 8px 18px;
+      background: var(--know-ground);
+      border-radius: 7px;
+      padding: 10px 14px;
+      margin-bottom: 12px;
+    }
+    form h3,
+    .acts {
+      grid-column: 1 / -1;
+    }
+    .acts {
+      display: flex;
+      gap: 10px;
+    }
+    label {
+      display: grid;
+    }
+    .promise {
+      margin: 3px 0;
+    }
+    .promise .plain {
+      margin-left: 12px;
+    }
+  `,
+})
+export class StockDesk {
+  protected readonly say = say;
+  readonly line = input.required<StockLine>();
+  readonly page = input.required<StockPage>();
+  readonly plant = input.required<Plant>();
+  readonly zone = input.required<string>();
+  readonly may = input(false);
+  /** Something to ask of the store. */
+  readonly asked = output<Observable<unknown>>();
+  private readonly api = inject(ApiCaller);
+  protected readonly doing = linkedSignal<string, Doing>({ source: () => this.line().stock, computation: () => ({ kind: 'none' }) });
+  protected readonly n = formatNumber;
+  protected readonly moment = formatMoment;
+  protected readonly word = label;
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    lot: [''],
+    quantity: ['', Validators.pattern(/^\d+$/)],
+    caliper: [''],
+    job: [''],
+    small: [''],
+    owner: ['works'],
+    place: [''],
+    purchase: [''],
+    comesOn: [''],
+    note: [''],
+  });
+  protected readonly unit = computed(() => UNIT_WORDS[this.line().unit]?.[1] ?? this.line().unit);
+  protected readonly name = computed(() => this.stockName(this.line().stock));
+  protected readonly days = computed(() => this.plant().stocks[this.line().stock]?.leadDays ?? 0);
+  protected readonly lots = computed(() => this.page().lots.filter((l) => l.stock === this.line().stock));
+  protected readonly promises = computed(() => this.page().reservations.filter((r) => r.stock === this.line().stock));
+  protected readonly orders = computed(() => this.page().purchases.filter((p) => p.stock === this.line().stock));
+  /** Sheets of the same grade that are smaller. */
+  protected readonly smaller = computed(() => {
+    const large = this.plant().stocks[this.line().stock];
+    return Object.entries(this.plant().stocks)
+      .filter(
+        ([id, s]) =>
+          id !== this.line().stock &&
+          s.grade === large?.grade &&
+          s.form === 'sheet' &&
+          s.widthMm * (s.lengthMm ?? 0) < large.widthMm * (large.lengthMm ?? 0),
+      )
+      .map(([id, s]) => ({ id, name: s.name }));
+  });
+  protected readonly lotOf = computed(() => {
+    const d = this.doing();
+    return 'lot' in d ? d.lot : '';
+  });
+  protected readonly title = computed(() => {
+    const d = this.doing();
+    return 'lot' in d ? `${label(`move.${d.kind}`)}, ${d.lot}` : label(`move.${d.kind}`);
+  });
+  protected stockName = (id: string): string => this.plant().stocks[id]?.name ?? id;
+  protected kindsFor = (owner: string): string[] => [
+    'reserve',
+    'issue',
+    'return',
+    'recount',
+    'measure',
+    ...(this.smaller().length > 0 ? ['trim'] : []),
+    ...(owner === 'customer' ? ['back'] : []),
+  ];
+
+  /** Which fields what is done asks for. */
+  protected shows(field: string): boolean {
+    const FIELDS: Record<string, string[]> = {
+      lot: ['lot', 'quantity', 'owner', 'place', 'caliper', 'purchase', 'note'],
+      order: ['quantity', 'comesOn', 'note'],
+      reserve: ['quantity', 'job'],
+      issue: ['quantity', 'job', 'note'],
+      return: ['quantity', 'job', 'note'],
+      recount: ['quantity', 'note'],
+      back: ['quantity', 'note'],
+      measure: ['caliper', 'note'],
+      trim: ['quantity', 'small', 'lot', 'place'],
+    };
+    return FIELDS[this.doing().kind]?.includes(field) ?? false;
+  }
+  protected begin(doing: Doing, values: Partial<ReturnType<typeof this.form.getRawValue>> = {}): void {
+    this.form.reset();
+    this.form.patchValue({ small: this.smaller()[0]?.id ?? '', job: this.line().jobs[0]?.job ?? '', ...values });
+    this.doing.set(doing);
+  }
+  protected pick(lot: string, from: HTMLSelectElement): void {
+    const kind = from.value;
+    from.value = '';
+    if (kind !== '') this.begin({ kind: kind as MoveKind | 'reserve', lot });
+  }
+  protected ask(call: Observable<unknown>): void {
+    this.asked.emit(call);
+  }
+  protected free(id: string): void {
+    this.ask(this.api.call('stock.free', { params: { id }, body: { reason: say('stockDesk.givenFreeByHand') } }));
+  }
+  protected cancelOrder(id: string): void {
+    this.ask(this.api.call('stock.cancelOrder', { params: { id } }));
+  }
+
+  protected send(): void {
+    const d = this.doing();
+    const v = this.form.getRawValue();
+    const quantity = Number(v.quantity);
+    const caliperUm = v.caliper.trim() === '' ? undefined : Number(v.caliper.replace(',', '.'));
+    const key = crypto.randomUUID();
+    const { stock } = this.line();
+    switch (d.kind) {
+      case 'lot':
+        this.ask(
+          this.api.call('stock.addLot', {
+            body: {
+              key,
+              id: v.lot,
+              stock,
+              quantity,
+              owner: v.owner === 'customer' ? 'customer' : 'works',
+              place: v.place,
+              note: v.note,
+              ...(caliperUm !== undefined && { caliperUm }),
+              ...(v.purchase !== '' && { purchase: v.purchase }),
+            },
+          }),
+        );
+        break;
+      case 'order':
+        this.ask(this.api.call('stock.order', { body: { id: key, stock, quantity, comesOn: v.comesOn, note: v.note } }));
+        break;
+      case 'reserve':
+        this.ask(this.api.call('stock.reserve', { body: { id: key, job: v.job, lot: d.lot, quantity } }));
+        break;
+      case 'trim':
+        this.ask(
+          this.api.call('stock.trim', {
+            params: { id: d.lot },
+            body: { key, stock: v.small, sheets: quantity, lot: v.lot, place: v.place },
+          }),
+        );
+        break;
+      case 'none':
+      case 'moves':
+        return;
+      default:
+        this.ask(
+          this.api.call('stock.move', {
+            params: { id: d.lot },
+            body: {
+              key,
+              kind: d.kind,
+              quantity: d.kind === 'measure' ? 0 : quantity,
+              note: v.note,
+              ...(caliperUm !== undefined && { caliperUm }),
+              ...(v.job !== '' && (d.kind === 'issue' || d.kind === 'return') && { job: v.job }),
+            },
+          }),
+        );
+    }
+  }
+}
