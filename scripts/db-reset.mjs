@@ -6,8 +6,7 @@ await main(async () => {
   if (process.env.DATABASE_URL)
     throw new Stop('DATABASE_URL is set: drop that database yourself, this command touches the local one only.');
   const cluster = new Cluster('main', Number(process.env.PG_PORT ?? 5544));
-  cluster.chooseDir();
-  const ran = cluster.running();
+  const ran = cluster.isUp();
   await cluster.start();
   cluster.dropDatabase('druckerei');
   if (!ran) cluster.stop();

@@ -8,6 +8,8 @@ import { say, Stop } from './say.mjs';
 /** The system user that runs the server when we are root: PostgreSQL refuses to run as root. */
 const OWNER = 'postgres';
 const MIN_VERSION = 14;
+/** A dump passes through memory: a house of our size keeps some hundred megabytes. */
+const MOST_BYTES = 2 ** 31 - 1;
 const NEEDED_BYTES = 200 * 1024 * 1024;
 
 function binDir() {
@@ -32,15 +34,15 @@ function postgres() {
 }
 
 /** As root everything is done as the postgres user, from a folder it may stand in, with a clean locale. */
-const asOwner = (command, args, input) => {
+const asOwner = (command, args, input, encoding = 'utf8') => {
   const env = { PATH: process.env.PATH, LC_ALL: 'C.UTF-8' };
   return isRoot
-    ? spawnSync('runuser', ['-u', OWNER, '--', command, ...args], { cwd: '/', env, input, encoding: 'utf8' })
-    : spawnSync(command, args, { cwd: '/', env, input, encoding: 'utf8' });
+    ? spawnSync('runuser', ['-u', OWNER, '--', command, ...args], { cwd: '/', env, input, encoding, maxBuffer: MOST_BYTES })
+    : spawnSync(command, args, { cwd: '/', env, input, encoding, maxBuffer: MOST_BYTES });
 };
-const mustOwner = (command, args, what, input) => {
-  const done = asOwner(command, args, input);
-  if (done.status !== 0) throw new Stop(`${what} failed: ${(done.stderr || done.stdout || '').trim().split('\n').slice(-4).join(' | ')}`);
+const mustOwner = (command, args, what, input, encoding) => {
+  const done = asOwner(command, args, input, encoding);
+  if (done.status !== 0) throw new Stop(`${what} failed: ${String(done.stderr || done.stdout || '').trim().split('\n').slice(-4).join(' | ')}`);
   return done.stdout;
 };
 
@@ -179,7 +181,7 @@ export class Cluster {
   sql(database, text) {
     return mustOwner(
       `${this.bin}/psql`,
-      ['-X', '-q', '-A', '-t', '-v', 'ON_ERROR_STOP=1', '-h', this.sock, '-p', String(this.port), '-U', OWNER, '-d', database],
+      ['-X', '-q', '-A', '-t', '-v', 'ON_ERROR_STOP=1', ...this.at(), '-d', database],
       'preparing the database',
       text,
     );
@@ -214,6 +216,35 @@ export class Cluster {
         ' to druckerei_app;',
     );
     return this.urls(name);
+  }
+
+  has(name) {
+    return this.sql('postgres', `select 1 from pg_database where datname = '${name}';`).trim() !== '';
+  }
+
+  /** Whether it runs now, as somebody else started it. */
+  isUp() {
+    postgres();
+    this.chooseDir();
+    return this.running();
+  }
+
+  /** Ends whoever is connected and gives the database another name. */
+  rename(from, to) {
+    this.sql('postgres', `select pg_terminate_backend(pid) from pg_stat_activity where datname = '${from}'; alter database ${from} rename to ${to};`);
+  }
+
+  /** The whole database in pg_dump's own format. */
+  dump(name) {
+    return mustOwner(`${this.bin}/pg_dump`, [...this.at(), '-Fc', '-d', name], 'backup', undefined, 'buffer');
+  }
+
+  undump(name, bytes) {
+    mustOwner(`${this.bin}/pg_restore`, [...this.at(), '--no-owner', '--role=druckerei_owner', '--exit-on-error', '--single-transaction', '-d', name], 'restore', bytes);
+  }
+
+  at() {
+    return ['-h', this.sock, '-p', String(this.port), '-U', OWNER];
   }
 
   dropDatabase(name) {

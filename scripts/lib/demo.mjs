@@ -31,12 +31,47 @@ export async function loadDemo(base, { now = new Date() } = {}) {
   if ((await call('GET', '/api/orders')).rows.length > 0) return;
   say('entering the demo orders of the Lindmoor works');
   for (const customer of read('customers')) await call('POST', '/api/customers', customer);
-  for (const { id, customer, dueDays, dueAt, spec, edits = [], release } of read('orders')) {
+  const jobs = new Map();
+  for (const [i, { id, customer, dueDays, dueAt, spec }] of read('orders').entries()) {
     for (const item of Object.values(spec.items)) for (const d of item.deliveries) d.by = dayFrom(now, dueDays, dueAt);
-    const { job } = await call('POST', '/api/orders', { id, customer, spec });
-    let version = 1;
-    for (const edit of edits)
-      ({ version } = await call('POST', `/api/jobs/${job}/edits`, { version, key: crypto.randomUUID(), edits: [edit] }));
-    if (release) await call('POST', `/api/jobs/${job}/release`, { version, decisions: release });
+    jobs.set(i + 1, (await call('POST', '/api/orders', { id, customer, spec })).job);
+  }
+  for (const step of read('desk')) await deskStep({ call, jobs, day: (days, clock) => dayFrom(now, days, clock) }, step);
+}
+
+/** One thing a planner did at the desk of the demo: a gate, deliveries, a part release, another plan, a reprint, a shared job, a promise, an order of paper. */
+async function deskStep({ call, jobs, day }, step) {
+  const id = jobs.get(step.order);
+  const job = id && (await call('GET', `/api/jobs/${id}`));
+  const edit = (at, now) => call('POST', `/api/jobs/${id}/edits`, { version: job.version, key: crypto.randomUUID(), edits: [{ at, now }] });
+  if (step.edit && step.byAt) await edit(step.edit, { ...step.now, by: day(step.byDays, step.byAt) });
+  else if (step.edit) await edit(step.edit, step.now.map((d, i) => ({ ...d, by: day(step.days[i], step.at) })));
+  if (step.releaseEarly) {
+    const plan = await call('GET', `/api/jobs/${id}/plan.json`);
+    const scope = [
+      ...(step.releaseEarly.includes('plate') ? Object.keys(plan.tools).filter((t) => plan.tools[t].kind.startsWith('plate')) : []),
+      ...(step.releaseEarly.includes('stock') ? Object.keys(plan.flows).filter((f) => plan.flows[f].supply?.from === 'stock') : []),
+    ];
+    await call('POST', `/api/jobs/${id}/release`, { version: job.version, decisions: {}, scope });
+  }
+  if (step.alternative)
+    await call('POST', `/api/jobs/${id}/alternatives`, { id: crypto.randomUUID(), name: step.alternative, edits: step.edits });
+  if (step.release) {
+    const { findings } = await call('GET', `/api/jobs/${id}/plan.json`);
+    const decisions = Object.fromEntries(findings.filter((f) => f.level === 'decide').map((f) => [`${f.code}@${f.at}`, step.release]));
+    await call('POST', `/api/jobs/${id}/release`, { version: job.version, decisions });
+  }
+  if (step.deliver)
+    await call('POST', `/api/jobs/${id}/deliver`, { version: (await call('GET', `/api/jobs/${id}`)).version, back: false, note: step.deliver });
+  if (step.again) {
+    const { times, days, at } = step.again;
+    const { spec, customer } = await call('GET', `/api/jobs/${id}/again?times=${times}&by=${day(days, at)}`);
+    await call('POST', '/api/orders', { id: step.again.id, customer, spec });
+  }
+  if (step.join) await call('POST', `/api/jobs/${id}/join`, { version: job.version, other: jobs.get(step.join) });
+  if (step.reserve) await call('POST', '/api/reservations', { id: crypto.randomUUID(), job: id, ...step.reserve });
+  if (step.purchase) {
+    const { days, ...purchase } = step.purchase;
+    await call('POST', '/api/purchases', { id: crypto.randomUUID(), ...purchase, comesOn: day(days, '00:00').slice(0, 10) });
   }
 }

@@ -7,6 +7,7 @@ import { buildApp } from './app';
 import { FirstStart, firstStart, sessionSecret } from './db/first-start';
 import { DatabaseNewer, migrate } from './db/migrate';
 import { makePool } from './db/pool';
+import { refreshSummaries } from './jobs/refresh-summaries';
 import { EventHub } from './events/event-hub';
 import { TaskRunner } from './tasks/runner';
 import { Threads } from './tasks/threads';
@@ -60,6 +61,10 @@ const db = makePool(env.DATABASE_URL, (e) => log.warn({ err: e.message }, 'idle 
 if (env.FIRST_START !== undefined) await firstStart(db, readFirstStart(env.FIRST_START));
 const hub = new EventHub(env.DATABASE_URL, log);
 await hub.start();
+void refreshSummaries(db, log, now).then(
+  (n) => log.info({ jobs: n }, 'planned again by this program'),
+  (err: unknown) => log.warn({ err }, 'older plans stay for now'),
+);
 const threads = new Threads(new URL('./heavy.thread.js', import.meta.url));
 const runner = env.WORKERS === 0 ? null : await new TaskRunner({ db, log, threads, now, silentS: env.SILENT_S }).start();
 const { app, close } = buildApp({ db, hub, threads, log, now, secret: await sessionSecret(db), webDir: env.WEB_DIR });

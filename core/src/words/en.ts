@@ -23,7 +23,7 @@ export function assumptionSays({ code, args }: { code: string; args: Args }, tim
   const what = [args['stock'] ?? args['tool'] ?? args['what'], args['version']]
     .filter((w) => w !== undefined && w !== '')
     .map((w) => label(String(w)));
-  const by = typeof args['by'] === 'number' ? say('assumption.by', formatMoment(args['by'], timeZone)) : '';
+  const by = typeof args['by'] === 'number' ? `${label('assume.by')} ${formatMoment(args['by'], timeZone)}` : '';
   return [label(code), what.length > 0 ? `(${what.join(' ')})` : '', by].filter(Boolean).join(' ');
 }
 

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { hashOf, JobSpecSchema } from '@druckerei/core';
-import { Client, type Said, TestServer } from '../test-server.fixture';
+import { pino } from 'pino';
+import { Client, NOW, type Said, TestServer } from '../test-server.fixture';
+import { refreshSummaries } from './refresh-summaries';
 
 /* The planner's desk: gates, releases of parts, revisions, alternatives, jobs for several orders, reprints. */
 
@@ -334,4 +336,21 @@ describe('files of a plan', () => {
     expect(orders).not.toMatch(/(^|,)=cmd/m);
     expect(((await planner.call('GET', '/api/orders.json')).body as unknown as object[]).length).toBeGreaterThan(3);
   });
+});
+
+it('plans anew what an older program planned, and nothing else', async () => {
+  const job = await planner.order();
+  const of = async (): Promise<{ core: string; needs: object[] }> => {
+    const { rows } = await server.db.query<{ core: string; needs: object[] }>(
+      `select summary -> 'of' ->> 'core' as core, summary -> 'needs' as needs from jobs where id = $1`,
+      [job],
+    );
+    return rows[0] as { core: string; needs: object[] };
+  };
+  const now = await of();
+  await server.db.query(`update jobs set summary = jsonb_set(summary || '{"needs": []}', '{of,core}', '"1.0.0"') where id = $1`, [job]);
+  expect(await refreshSummaries(server.db, pino({ level: 'silent' }), () => NOW)).toBe(1);
+  expect(await of()).toEqual(now);
+  expect(await versionOf(job)).toBe(1);
+  expect(await refreshSummaries(server.db, pino({ level: 'silent' }), () => NOW)).toBe(0);
 });

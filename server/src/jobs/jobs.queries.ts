@@ -149,3 +149,15 @@ order by e.id desc
 limit 1000`;
 /** What lists show, planned again where the shelf changed and the specification did not. $1 uuid job, $2 json summary */
 export const SET_SUMMARY = `update jobs set summary = $2, changed_at = now() where id = $1`;
+/** Drafts planned by another core, after a number. $1 text core, $2 int number, $3 int rows */
+export const OUTDATED = `
+select j.id, j.number, s.spec, s.plant, c.pallet_kg as "palletKg", c.pallet_mm as "palletMm"
+from jobs j
+  join specs s on s.job = j.id and s.version = j.version
+  left join customers c on c.name = j.customer
+where j.state in ('draft', 'part')
+  and j.alt = 0
+  and j.summary -> 'of' ->> 'core' is distinct from $1
+  and j.number > $2
+order by j.number
+limit $3`;

@@ -57,7 +57,7 @@ export class TaskRunner {
     const { db, log, silentS = 20 } = this.parts;
     this.events.on('pool:create', ({ workerPool }: { workerPool: { id: string } }) => this.pools.add(workerPool.id));
     const logger = new QueueLogger(() => (level, message) => {
-      log[String(level) === 'error' ? 'error' : 'debug']({ queue: message }, 'queue');
+      log[level.toString() === 'error' ? 'error' : 'debug']({ queue: message }, 'queue');
     });
     const options = { pgPool: db, schema: QUEUE_SCHEMA, logger };
     this.utils = await makeWorkerUtils(options);

@@ -1,7 +1,6 @@
 /** What the screens of the planner's desk and the store say: plans, gates, deliveries, releases, orders from files, stock, calendars. */
 export const DESK_SCREENS = {
   'app.stock': 'Stock',
-  'assumption.by': 'by {0}',
   // calendar card
   'calendarCard.another': 'Another',
   'calendarCard.away': 'away',
@@ -137,7 +136,8 @@ export const DESK_SCREENS = {
   // job page: what the desk adds
   'jobPage.andMore': 'and {0} more',
   'jobPage.andOthers': 'and {0} more orders',
-  'jobPage.anotherPlanOf': 'Another plan, “{0}”: to the job',
+  'jobPage.planCalled': 'plan “{0}”',
+  'jobPage.toTheJob': 'To the job',
   'jobPage.changedMeanwhile': '{0} changed meanwhile:',
   'jobPage.delivered': 'Delivered',
   'jobPage.deliveries': 'Deliveries',

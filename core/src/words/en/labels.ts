@@ -239,6 +239,7 @@ export const LABELS: Record<string, string> = {
   'place.nothing': 'nothing',
   'place.yes': 'yes',
   'place.no': 'no',
+  'assume.by': 'by',
   'assume.nobodyElse': 'nobody else in the way',
   'assume.stock': 'paper',
   'assume.goods': 'bought goods',

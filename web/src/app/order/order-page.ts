@@ -169,8 +169,10 @@ export class OrderPage {
         delivered,
         says:
           open === 0
-            ? say('orderPage.asOrdered', formatNumber(l.quantity))
-            : say(open > 0 ? 'orderPage.notPlaced' : 'orderPage.tooMuch', formatNumber(Math.abs(open)), formatNumber(l.quantity)),
+            ? say('orderPage.asOrdered')
+            : open > 0
+              ? say('orderPage.notPlaced', formatNumber(open), formatNumber(l.quantity))
+              : say('orderPage.tooMuch', formatNumber(-open), formatNumber(l.quantity)),
       };
     }),
   );
