@@ -10,7 +10,7 @@ module.exports = {
     { name: 'contract-knows-core-only', severity: 'error', from: { path: '^contract/src', pathNot: TESTS }, to: { path: '^(server|web|e2e)/' } },
     { name: 'server-knows-no-web', severity: 'error', from: { path: '^server/src', pathNot: TESTS }, to: { path: '^(web|e2e)/' } },
     { name: 'web-knows-no-server', severity: 'error', from: { path: '^web/src', pathNot: TESTS }, to: { path: '^(server|e2e)/' } },
-    { name: 'only-the-worker-plans', severity: 'error', from: { path: '^web/src', pathNot: 'plan\\.worker\\.ts$|\\.spec\\.ts$' }, to: { path: '^core/src/plan/(plan|propose)\\.ts$' } },
+    { name: 'only-the-worker-plans', severity: 'error', from: { path: '^web/src', pathNot: 'plan\\.worker\\.ts$|\\.spec\\.ts$' }, to: { path: '^core/src/plan/(plan|propose|substitutes)\\.ts$' } },
     ...ROOMS.map((room, i) => ({ name: `room-${room}`, severity: 'error', from: { path: `^core/src/${room}/`, pathNot: TESTS }, to: { path: `^core/src/(${ROOMS.slice(i + 1).join('|') || 'nothing'})/` } })),
   ],
   options: { tsPreCompilationDeps: true, doNotFollow: { path: 'node_modules' }, exclude: { path: '(^|/)dist/' }, tsConfig: { fileName: 'tsconfig.base.json' }, enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.js', '.mjs', '.json'] } },

@@ -15,7 +15,9 @@ await main(async () => {
   await cluster.start();
   try {
     const { counts, kept } = restore(cluster, 'druckerei', path);
-    say(`restored: ${counts.jobs} jobs, ${counts.orders} orders, ${counts.specs} versions; the database of before is kept as ${kept ?? 'none'}`);
+    say(
+      `restored: ${counts.jobs} jobs, ${counts.orders} orders, ${counts.specs} versions; the database of before is kept as ${kept ?? 'none'}`,
+    );
     if (wasRunning) say('restart npm start, or the server goes on with connections it has to find again');
   } finally {
     if (!wasRunning) cluster.stop();

@@ -63,6 +63,7 @@ export * from './plan/river';
 export * from './plan/same-again';
 export * from './plan/search-layout';
 export * from './plan/stone-name';
+export * from './plan/substitutes';
 export * from './plan/summary';
 export * from './plan/ticket';
 export * from './plan/thumbnail';

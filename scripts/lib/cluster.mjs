@@ -42,7 +42,14 @@ const asOwner = (command, args, input, encoding = 'utf8') => {
 };
 const mustOwner = (command, args, what, input, encoding) => {
   const done = asOwner(command, args, input, encoding);
-  if (done.status !== 0) throw new Stop(`${what} failed: ${String(done.stderr || done.stdout || '').trim().split('\n').slice(-4).join(' | ')}`);
+  if (done.status !== 0)
+    throw new Stop(
+      `${what} failed: ${String(done.stderr || done.stdout || '')
+        .trim()
+        .split('\n')
+        .slice(-4)
+        .join(' | ')}`,
+    );
   return done.stdout;
 };
 
@@ -231,7 +238,10 @@ export class Cluster {
 
   /** Ends whoever is connected and gives the database another name. */
   rename(from, to) {
-    this.sql('postgres', `select pg_terminate_backend(pid) from pg_stat_activity where datname = '${from}'; alter database ${from} rename to ${to};`);
+    this.sql(
+      'postgres',
+      `select pg_terminate_backend(pid) from pg_stat_activity where datname = '${from}'; alter database ${from} rename to ${to};`,
+    );
   }
 
   /** The whole database in pg_dump's own format. */
@@ -240,7 +250,12 @@ export class Cluster {
   }
 
   undump(name, bytes) {
-    mustOwner(`${this.bin}/pg_restore`, [...this.at(), '--no-owner', '--role=druckerei_owner', '--exit-on-error', '--single-transaction', '-d', name], 'restore', bytes);
+    mustOwner(
+      `${this.bin}/pg_restore`,
+      [...this.at(), '--no-owner', '--role=druckerei_owner', '--exit-on-error', '--single-transaction', '-d', name],
+      'restore',
+      bytes,
+    );
   }
 
   at() {

@@ -45,7 +45,11 @@ async function deskStep({ call, jobs, day }, step) {
   const job = id && (await call('GET', `/api/jobs/${id}`));
   const edit = (at, now) => call('POST', `/api/jobs/${id}/edits`, { version: job.version, key: crypto.randomUUID(), edits: [{ at, now }] });
   if (step.edit && step.byAt) await edit(step.edit, { ...step.now, by: day(step.byDays, step.byAt) });
-  else if (step.edit) await edit(step.edit, step.now.map((d, i) => ({ ...d, by: day(step.days[i], step.at) })));
+  else if (step.edit)
+    await edit(
+      step.edit,
+      step.now.map((d, i) => ({ ...d, by: day(step.days[i], step.at) })),
+    );
   if (step.releaseEarly) {
     const plan = await call('GET', `/api/jobs/${id}/plan.json`);
     const scope = [
@@ -62,7 +66,11 @@ async function deskStep({ call, jobs, day }, step) {
     await call('POST', `/api/jobs/${id}/release`, { version: job.version, decisions });
   }
   if (step.deliver)
-    await call('POST', `/api/jobs/${id}/deliver`, { version: (await call('GET', `/api/jobs/${id}`)).version, back: false, note: step.deliver });
+    await call('POST', `/api/jobs/${id}/deliver`, {
+      version: (await call('GET', `/api/jobs/${id}`)).version,
+      back: false,
+      note: step.deliver,
+    });
   if (step.again) {
     const { times, days, at } = step.again;
     const { spec, customer } = await call('GET', `/api/jobs/${id}/again?times=${times}&by=${day(days, at)}`);

@@ -6,16 +6,39 @@ import { Stop } from './say.mjs';
 const MAGIC = 'druckerei backup 1';
 /** Tables whose rows are counted on both sides; together they hold everything a person entered. */
 const COUNTED = [
-  ...['users', 'plants', 'plant_changes', 'customers', 'orders', 'order_lines', 'deliveries', 'jobs', 'job_items', 'specs', 'releases', 'files'],
+  ...[
+    'users',
+    'plants',
+    'plant_changes',
+    'customers',
+    'orders',
+    'order_lines',
+    'deliveries',
+    'jobs',
+    'job_items',
+    'specs',
+    'releases',
+    'files',
+  ],
   ...['events', 'lots', 'lot_moves', 'tools', 'reservations', 'purchases', 'gate_answers', 'tasks'],
 ];
-const newest = () => Math.max(...readdirSync(`${ROOT}/server/migrations`).map((f) => Number.parseInt(f, 10)).filter(Number.isFinite));
+const newest = () =>
+  Math.max(
+    ...readdirSync(`${ROOT}/server/migrations`)
+      .map((f) => Number.parseInt(f, 10))
+      .filter(Number.isFinite),
+  );
 
 /** Rows of each table, and the names of all plans: the same specifications give the same. */
 function countsOf(cluster, database) {
-  const rows = cluster.sql(database, COUNTED.map((t) => `select '${t}', count(*) from ${t}`).join(' union all ')).trim().split('\n');
+  const rows = cluster
+    .sql(database, COUNTED.map((t) => `select '${t}', count(*) from ${t}`).join(' union all '))
+    .trim()
+    .split('\n');
   const counts = Object.fromEntries(rows.map((r) => r.split('|')).map(([t, n]) => [t, Number(n)]));
-  const plans = cluster.sql(database, `select coalesce(md5(string_agg(id::text || (summary -> 'of')::text, ',' order by id)), '') from jobs`).trim();
+  const plans = cluster
+    .sql(database, `select coalesce(md5(string_agg(id::text || (summary -> 'of')::text, ',' order by id)), '') from jobs`)
+    .trim();
   return { counts, plans };
 }
 

@@ -32,7 +32,7 @@ export function placeSays(at: readonly string[], spec: JobSpec): string {
       const product = spec.products[first];
       const field = rest[1] ?? '';
       const words = product?.kind === 'made' ? FAMILIES[product.family].words.fields : {};
-      return [(words)[field] ?? label(field || 'place.product'), ...rest.slice(2)].join(' ');
+      return [words[field] ?? label(field || 'place.product'), ...rest.slice(2)].join(' ');
     }
     case 'choices':
       return [label(`place.${first}`), rest.map(stoneOrWord).join(' ')].filter(Boolean).join(', ');

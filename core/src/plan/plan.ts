@@ -21,6 +21,7 @@ import { findAll } from './findings/find-all';
 import { type PartLayout, layOut, workStyleFor } from './lay-out';
 import { layOutWeb } from './lay-out-web';
 import type { Finding, Plan, Stone } from './plan-types';
+import { sharing } from './sharing';
 import { arrivalsOf, layOutTime, withGates } from './ready';
 import { wasteFigures } from './waste';
 import { type Registries, type RoutedStone, resolveRoute, stockFor } from './resolve';
@@ -79,7 +80,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const consumed = contexts.map(({ stone, cx }) => stone.process.consume(cx));
   const assumptions = layOutTime(net, shelf, arrivalsOf(net, drafted.tools, plant, shelf, to), spec.gates, to);
   const stones = contexts.map(({ stone, cx }) => stoneOf(stone, cx, net, counts));
-  for (const [id, item] of Object.entries(items)) item.chance = chanceFigure(id, item, net, stones, plant, to);
+  for (const [id, item] of Object.entries(items)) item.chance = chanceFigure(id, items, net, stones, plant, to);
   const totals = totalFigures(
     consumed,
     wasteFigures(
@@ -271,9 +272,18 @@ function wantedFigures(id: Id<'item'>, spec: JobSpec, to: Ledger): { wanted: str
 }
 
 /** Chance of enough of an item: from what its first stone starts with. Null where nothing of it is made here. */
+/** The least that must come out of a run: of its item, or of all items that are made in it together. */
+function leastOf(id: Id<'item'>, items: Plan['items'], to: Ledger): Id<'figure'> {
+  const together = sharing(items, id);
+  if (together.length === 1) return items[id]?.least ?? '';
+  const all = idOf(id, 'leastTogether');
+  to.figure(all, { ...SUM, id: 'counts.wanted', unit: 'piece' }, Object.fromEntries(together.map((i) => [i, fig(items[i]?.least ?? '')])));
+  return all;
+}
+
 function chanceFigure(
   id: Id<'item'>,
-  item: Plan['items'][string],
+  items: Plan['items'],
   net: Net,
   stones: readonly Stone[],
   plant: Plant,
@@ -288,10 +298,11 @@ function chanceFigure(
         ),
       ),
   );
-  if (!first?.in) return null;
+  const item = items[id];
+  if (!first?.in || !item) return null;
   const perGood: Term = { value: first.perGoodIn, unit: '1', from: 'family', at: 'layout' };
   to.figure(idOf(id, 'expectedLoss'), EXPECTED_LOSS, { started: fig(first.in), perGood, out: fig(idOf(item.goods, 'demand')) });
-  to.figure(idOf(id, 'allowance'), ALLOWANCE, { started: fig(first.in), perGood, least: fig(item.least) });
+  to.figure(idOf(id, 'allowance'), ALLOWANCE, { started: fig(first.in), perGood, least: fig(leastOf(id, items, to)) });
   const at = idOf(id, 'chance');
   to.figure(at, CHANCE, {
     allowance: fig(idOf(id, 'allowance')),

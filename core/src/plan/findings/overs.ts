@@ -1,4 +1,5 @@
 import { idOf } from '../../quantity/id-of';
+import { sharing } from '../sharing';
 import type { Rule } from './rule';
 
 /** The plan aims at more than the customer takes. No remedy by one click: aiming lower raises the chance of falling short, which is graver. */
@@ -7,7 +8,10 @@ export const overs: Rule = {
   nr: 42,
   find: ({ plan, spec, to }) =>
     Object.entries(plan.items).flatMap(([item, of]) => {
-      const [aim, most, wanted] = [to.value(idOf(of.goods, 'demand')), to.value(of.most), to.value(of.wanted)];
+      const together = sharing(plan.items, item);
+      if (together[0] !== item) return []; // said once of what is made together
+      const all = (what: 'most' | 'wanted'): number => together.reduce((sum, id) => sum + to.value(plan.items[id]?.[what] ?? ''), 0);
+      const [aim, most, wanted] = [to.value(idOf(of.goods, 'demand')), all('most'), all('wanted')];
       if (aim <= most || wanted <= 0) return [];
       return [
         {

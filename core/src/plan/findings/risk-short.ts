@@ -2,13 +2,15 @@ import { idOf } from '../../quantity/id-of';
 import { allowanceFor } from '../../counts/chance-of-enough';
 import { practiceValue } from '../../plant/practice';
 import { editAt } from '../../product/edit';
+import { type JobSpec, orderedQuantity } from '../../product/job-spec';
+import { sharing } from '../sharing';
 import type { FindingContext, Rule } from './rule';
 
 /**
  * The aim at which the chance of enough reaches the wish. The loss is a fixed part S and a share r of the aim; with k the factor of allowance
  * to expected loss that the wish asks, aim − least = (k − 1)·(S + r·aim), so aim = (least + (k − 1)·S) / (1 − (k − 1)·r).
  */
-function aimForWish({ plan, to, plant }: FindingContext, item: string, limit: number): number | null {
+function aimForWish({ plan, spec, to, plant }: FindingContext, item: string, limit: number): number | null {
   const of = plan.items[item];
   if (!of) return null;
   const aim = to.value(idOf(of.goods, 'demand'));
@@ -21,7 +23,17 @@ function aimForWish({ plan, to, plant }: FindingContext, item: string, limit: nu
   const r = Math.min(running, expected) / Math.max(aim, 1);
   const below = 1 - (k - 1) * r;
   // One part in two hundred more: setup losses of small runs come in whole sheets of copies.
-  return below > 0 ? Math.ceil(((to.value(of.least) + (k - 1) * Math.max(expected - running, 0)) / below) * 1.005) : null;
+  const together = sharing(plan.items, item);
+  const least = together.reduce((sum, id) => sum + to.value(plan.items[id]?.least ?? ''), 0);
+  // The aim of this item: what the others made with it want is aimed at by them.
+  const others = together.filter((id) => id !== item).reduce((sum, id) => sum + wantedOf(spec, id), 0);
+  return below > 0 ? Math.ceil(((least + (k - 1) * Math.max(expected - running, 0)) / below) * 1.005) - others : null;
+}
+
+/** Pieces an item is planned for: its aim, or what was ordered of it. */
+function wantedOf(spec: JobSpec, item: string): number {
+  const of = spec.items[item];
+  return Object.hasOwn(spec.choices.aim, item) ? (spec.choices.aim[item] ?? 0) : of ? orderedQuantity(of) : 0;
 }
 
 /** The chance of falling short is above the plant's limit. */
@@ -29,11 +41,11 @@ export const riskShort: Rule = {
   code: 'risk.short',
   nr: 41,
   find: (cx) =>
-    Object.entries(cx.plan.items).flatMap(([item, { chance, goods }]) => {
+    Object.entries(cx.plan.items).flatMap(([item, { chance }]) => {
       const limit = practiceValue(cx.plant, 'risk.shortLimit');
       if (chance === null || 1 - cx.to.value(chance) <= limit) return [];
       const aim = aimForWish(cx, item, limit);
-      const more = aim === null ? 0 : aim - cx.to.value(idOf(goods, 'demand'));
+      const more = aim === null ? 0 : aim - wantedOf(cx.spec, item);
       return [
         {
           level: 'decide',

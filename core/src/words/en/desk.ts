@@ -34,6 +34,9 @@ export const DESK_SCREENS = {
   'calendarCard.theWholeHouse': 'the whole house',
   'calendarCard.to': 'to',
   'calendarCard.what': 'What is closed',
+  'comparePanel.anotherGrade': 'another grade',
+  'comparePanel.itChangesNoTotal': 'It changes no total.',
+  'comparePanel.otherStocksAndWhatTheyChange': 'Other stocks, and everything they change',
   'comparePanel.keepIt': 'Keep beside',
   // deliveries panel
   'deliveriesPanel.address': 'address',
@@ -135,7 +138,7 @@ export const DESK_SCREENS = {
   'importPage.whatItWouldMake': 'What it would make',
   // job page: what the desk adds
   'jobPage.andMore': 'and {0} more',
-  'jobPage.andOthers': 'and {0} more orders',
+  'jobPage.andOthers': 'and {0} more',
   'jobPage.planCalled': 'plan “{0}”',
   'jobPage.toTheJob': 'To the job',
   'jobPage.changedMeanwhile': '{0} changed meanwhile:',
@@ -238,6 +241,7 @@ export const DESK_SCREENS = {
   'releaseDialog.whyItIsReleasedAgain': 'Why it is released again',
   'settingsPage.calendar': 'Calendar',
   // start from
+  'newOrder.startFrom': 'Start from …',
   'startFrom.aJobFile': 'A job file (JSON) …',
   'startFrom.anOldJobOrTool': 'Start from an old job or a tool',
   'startFrom.changedSince': 'Settings changed since: {0}',

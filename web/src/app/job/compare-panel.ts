@@ -1,5 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMoment, formatNumber, label, say } from '@druckerei/core';
+import {
+  byCost,
+  cheaperFrom,
+  type Compared,
+  type Edit,
+  formatDuration,
+  formatMoment,
+  formatNumber,
+  label,
+  type Place,
+  type Plant,
+  say,
+  type Substitute,
+} from '@druckerei/core';
+import { movedSays } from '../shared/moved-says';
 
 /** Stocks, presses and work styles side by side, the cheapest good copy first. Each row is a whole plan; taking one is an edit like any other. */
 @Component({
@@ -47,7 +61,7 @@ import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMo
               <b>{{ n(r.perThousand, 2) }}</b>
             </td>
             <td class="number">{{ breakEven(r) }}</td>
-            <td>{{ moment(r.readyAt, timeZone()) }}</td>
+            <td>{{ moment(r.readyAt, place().timeZone) }}</td>
             <td>
               @if (r.blocking > 0) {
                 <span class="fail">{{ say('comparePanel.blocked') }}</span>
@@ -65,7 +79,33 @@ import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMo
           </tr>
         }
       </tbody>
-    </table>`,
+    </table>
+    @if (others().length > 0) {
+      <h2 class="gap-above">{{ say('comparePanel.otherStocksAndWhatTheyChange') }}</h2>
+      <table>
+        <tbody>
+          @for (o of others(); track o.stock) {
+            <tr>
+              <td>
+                {{ stockName(o.stock) }}
+                @if (o.otherGrade) {
+                  <span class="chip level-decide">{{ say('comparePanel.anotherGrade') }}</span>
+                }
+              </td>
+              <td class="wide">{{ changes(o) }}</td>
+              <td class="acts">
+                <button type="button" class="plain" (click)="take.emit(o.edits)">{{ say('comparePanel.takeIt') }}</button>
+                @if (mayKeep()) {
+                  <button type="button" class="plain gap" (click)="keep.emit({ name: stockName(o.stock), edits: o.edits })">
+                    {{ say('comparePanel.keepIt') }}
+                  </button>
+                }
+              </td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    }`,
   styles: `
     .top {
       display: flex;
@@ -94,6 +134,12 @@ import { byCost, cheaperFrom, type Compared, type Edit, formatDuration, formatMo
       padding: 4px 8px;
       border-bottom: 1px solid var(--line);
     }
+    .gap-above {
+      margin-top: 16px;
+    }
+    .acts {
+      white-space: nowrap;
+    }
     .gap {
       margin-left: 12px;
     }
@@ -106,7 +152,10 @@ export class ComparePanel {
   protected readonly say = say;
   readonly rows = input.required<Compared[]>();
   readonly done = input.required<boolean>();
-  readonly timeZone = input.required<string>();
+  readonly place = input.required<Place>();
+  readonly plant = input.required<Plant>();
+  /** Stocks in place of the one planned. */
+  readonly others = input<Substitute[]>([]);
   /** Good pieces of the plan of now. */
   readonly good = input.required<number>();
   readonly take = output<Edit[]>();
@@ -121,6 +170,8 @@ export class ComparePanel {
     const from = now && !r.chosen ? cheaperFrom(r, now, this.good()) : Infinity;
     return Number.isFinite(from) && from < 1e9 ? formatNumber(from) : '–';
   }
+  protected stockName = (id: string): string => this.plant().stocks[id]?.name ?? id;
+  protected changes = (o: Substitute): string => movedSays(o.moved, this.place()).join(' · ') || say('comparePanel.itChangesNoTotal');
   protected nameOf = (r: Compared): string => `${r.machine}, ${r.stock}, ${label(r.style)}`;
   protected readonly n = formatNumber;
   protected readonly duration = formatDuration;

@@ -85,6 +85,7 @@ export class NewOrder implements OnDestroy {
   protected readonly say = say;
   /** The job this order repeats, from the address. */
   readonly again = input<string>();
+  protected readonly starting = signal(false);
   private readonly startFrom = viewChild(StartFrom);
   private readonly api = inject(ApiCaller);
   private readonly router = inject(Router);
@@ -172,7 +173,9 @@ export class NewOrder implements OnDestroy {
     });
     afterNextRender(() => {
       const job = this.again();
-      if (job !== undefined) this.startFrom()?.again(job);
+      if (job === undefined) return;
+      this.starting.set(true);
+      this.startFrom()?.again(job);
     });
     inject(Shortcuts).use([
       {

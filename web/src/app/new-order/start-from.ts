@@ -79,6 +79,9 @@ interface Start {
       display: block;
       padding: 0 16px 8px;
     }
+    :host([hidden]) {
+      display: none;
+    }
     .ways {
       display: flex;
       gap: 20px;

@@ -117,7 +117,7 @@ describe('OrderList', () => {
     ['on time', { dueAt: 200_000 }, 'before'],
     ['late', { dueAt: -200_000 }, 'late'],
     ['without a date', { dueAt: null }, 'no date'],
-    ['released', { state: 'released' as const }, 'released'],
+    ['released', { state: 'released' as const }, 'Released'],
     ['blocked', { summary: { ...row('x').summary, blocking: 1 } }, 'Draft, blocked'],
   ])('says that an order is %s', async (_name, more, says) => {
     const { host, store, settle } = await show();

@@ -1,4 +1,4 @@
-import type { Compared, Edit, JobSpec, Moved, Plan, Plant, RiverStone, Scene, Shelf } from '@druckerei/core';
+import type { Compared, Edit, Substitute, JobSpec, Moved, Plan, Plant, RiverStone, Scene, Shelf } from '@druckerei/core';
 
 /** What the screen asks of the plan worker. A newer `plan` replaces an older one that has not been started. */
 export type Ask =
@@ -31,4 +31,5 @@ export type Answer =
   | { kind: 'moved'; seq: number; moved: Moved }
   | { kind: 'compared'; seq: number; row: Compared; done: false }
   | { kind: 'compared'; seq: number; row: null; done: true }
+  | { kind: 'substitute'; seq: number; row: Substitute }
   | { kind: 'failed'; seq: number; says: string };

@@ -14,6 +14,7 @@ import {
   riverOf,
   sceneOf,
   type Shelf,
+  substitutes,
 } from '@druckerei/core';
 import type { Answer, Ask, Preview } from './plan-messages';
 
@@ -69,7 +70,11 @@ function answer(ask: Ask): void {
       break;
     case 'compare':
       comparing = ask.seq;
-      compareNext(ask.seq, last ? propose(last.spec, last.plant, last.shelf) : null);
+      compareNext(
+        ask.seq,
+        last ? propose(last.spec, last.plant, last.shelf) : null,
+        last ? substitutes(last.spec, last.plant, last.shelf) : null,
+      );
       break;
     case 'cancel':
       comparing = 0;
@@ -78,13 +83,17 @@ function answer(ask: Ask): void {
 }
 
 /** One proposal at a time, with a breath between, so that a cancel or a new plan gets in. */
-function compareNext(seq: number, proposals: ReturnType<typeof propose> | null): void {
-  const next = comparing === seq && last ? proposals?.next() : undefined;
-  if (!next || next.done || !last) return say({ kind: 'compared', seq, row: null, done: true });
-  const row = comparedWith(next.value, last.spec, last.plant, last.shelf);
-  if (row) say({ kind: 'compared', seq, row, done: false });
+function compareNext(seq: number, proposals: ReturnType<typeof propose> | null, others: ReturnType<typeof substitutes> | null): void {
+  const wanted = comparing === seq && last;
+  const next = wanted ? proposals?.next() : undefined;
+  const other = wanted && next?.done ? others?.next() : undefined;
+  if (next && !next.done && last) {
+    const row = comparedWith(next.value, last.spec, last.plant, last.shelf);
+    if (row) say({ kind: 'compared', seq, row, done: false });
+  } else if (other && !other.done) say({ kind: 'substitute', seq, row: other.value });
+  else return say({ kind: 'compared', seq, row: null, done: true });
   setTimeout(() => {
-    compareNext(seq, proposals);
+    compareNext(seq, proposals, others);
   }, 0);
 }
 

@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import type { Compared, Edit, JobSpec, Moved, Plant, Scene, Shelf } from '@druckerei/core';
+import type { Compared, Edit, JobSpec, Moved, Plant, Scene, Shelf, Substitute } from '@druckerei/core';
 import type { Answer, Ask, Planning, Preview } from './plan-messages';
 import { spawnPlanner } from './plan.spawn';
 
@@ -9,7 +9,7 @@ export class Planner {
   readonly planning = signal<Planning | null>(null);
   readonly scene = signal<Scene | null>(null);
   readonly preview = signal<{ before: Preview; after: Preview | null } | null>(null);
-  readonly compared = signal<{ rows: Compared[]; done: boolean } | null>(null);
+  readonly compared = signal<{ rows: Compared[]; others: Substitute[]; done: boolean } | null>(null);
   /** What another plant would move. */
   readonly moved = signal<Moved | null>(null);
   readonly fault = signal<string | null>(null);
@@ -44,7 +44,7 @@ export class Planner {
     this.worker.postMessage({ kind: 'moved', seq: this.seq, plant } satisfies Ask);
   }
   compare(): void {
-    this.compared.set({ rows: [], done: false });
+    this.compared.set({ rows: [], others: [], done: false });
     this.worker.postMessage({ kind: 'compare', seq: ++this.seq } satisfies Ask);
   }
   cancelCompare(): void {
@@ -82,8 +82,13 @@ export class Planner {
       case 'moved':
         this.moved.set(answer.moved);
         break;
+      case 'substitute':
+        this.compared.update((c) => c && { ...c, others: [...c.others, answer.row] });
+        break;
       case 'compared':
-        this.compared.update((c) => (c === null ? c : answer.done ? { ...c, done: true } : { rows: [...c.rows, answer.row], done: false }));
+        this.compared.update((c) =>
+          c === null ? c : answer.done ? { ...c, done: true } : { ...c, rows: [...c.rows, answer.row], done: false },
+        );
         break;
       case 'failed':
         this.busy = false;
