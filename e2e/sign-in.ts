@@ -1,8 +1,8 @@
 import { expect, type Page } from '@playwright/test';
 
 /** Signs in by the words on the screen. */
-export async function signIn(page: Page, name = 'anselm', password = 'paper-river-24'): Promise<void> {
-  await page.goto('/');
+export async function signIn(page: Page, name = 'anselm', password = 'paper-river-24', base = ''): Promise<void> {
+  await page.goto(`${base}/`);
   await page.getByLabel('Name').fill(name);
   await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();

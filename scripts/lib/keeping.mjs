@@ -48,7 +48,7 @@ export function backup(cluster, database, path) {
   const dump = cluster.dump(database);
   const head = `${JSON.stringify({ is: MAGIC, version, at: new Date().toISOString(), counts, plans })}\n`;
   writeFileSync(path, Buffer.concat([Buffer.from(head), dump]), { mode: 0o600 });
-  return { counts, bytes: statSync(path).size };
+  return { counts, plans, bytes: statSync(path).size };
 }
 
 function readHead(path) {
@@ -87,5 +87,5 @@ export function restore(cluster, database, path) {
   const kept = there ? `${database}_before_${new Date().toISOString().replace(/\D/g, '').slice(0, 14)}` : null;
   if (kept) cluster.rename(database, kept);
   cluster.rename(fresh, database);
-  return { counts, kept };
+  return { counts, plans, kept };
 }

@@ -48,7 +48,7 @@ export function placeSays(at: readonly string[], spec: JobSpec): string {
 }
 
 /** The last part of an id says which stone it is: card.card.print → print. */
-const stoneOrWord = (id: string): string => label(id.split('.').slice(-2).join('.')).split('.').map(label).join(' ');
+const stoneOrWord = (id: string): string => [...new Set(id.split('.').slice(-2))].map(label).join(' ');
 
 function valueSays(value: unknown, at: readonly string[], plant: Plant): string {
   if (value === undefined) return label('place.nothing');

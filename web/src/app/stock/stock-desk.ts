@@ -309,7 +309,9 @@ export class StockDesk {
   /** Something to ask of the store. */
   readonly asked = output<Observable<unknown>>();
   private readonly api = inject(ApiCaller);
-  protected readonly doing = linkedSignal<string, Doing>({ source: () => this.line().stock, computation: () => ({ kind: 'none' }) });
+  private readonly stock = computed(() => this.line().stock);
+  /** Another stock begins anew; news of this one leave a form that is being filled alone. */
+  protected readonly doing = linkedSignal<string, Doing>({ source: this.stock, computation: () => ({ kind: 'none' }) });
   protected readonly n = formatNumber;
   protected readonly moment = formatMoment;
   protected readonly word = label;

@@ -1,0 +1,143 @@
+import type { ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { expect, type Page, test } from '@playwright/test';
+import { cardSpec } from '../../core/src/plan/line-1.fixture';
+import { enterOrder, signIn, type } from '../sign-in';
+import { own, type Own } from '../own-server';
+
+/* What goes wrong while people work: each is played on a server and database of its own. */
+
+let house: Own;
+test.beforeAll(async () => {
+  test.setTimeout(120_000);
+  house = await own('faults', { SILENT_S: '3' });
+});
+test.afterAll(async () => {
+  await house.end();
+});
+const at = (page: Page): Promise<void> => signIn(page, 'anselm', 'paper-river-24', house.base);
+const saved = (page: Page): Promise<void> => expect(page.getByText('saved', { exact: true })).toBeVisible({ timeout: 30_000 });
+
+test('the database goes away while editing: the page says so, keeps the input, and saves when it is back', async ({ page }) => {
+  test.setTimeout(120_000);
+  await at(page);
+  await enterOrder(page, 'Interrupted card');
+  await saved(page);
+  house.stopDatabase();
+  await type(page, 'Quantity', '7777');
+  await expect(page.getByText(/The database does not answer|The server does not answer/)).toBeVisible({ timeout: 30_000 });
+  await page.waitForTimeout(5_000);
+  await expect(page.getByRole('button', { name: /^Quantity, 7\s?777/ })).toBeVisible();
+  await house.startDatabase();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Quantity, 7\s?777/ })).toBeVisible();
+});
+
+test('the server is killed and started again while editing: nothing typed is lost', async ({ page }) => {
+  test.setTimeout(120_000);
+  await at(page);
+  await enterOrder(page, 'Restarted card');
+  await saved(page);
+  await house.killServer();
+  await type(page, 'Quantity', '6666');
+  await expect(page.getByText(/kept here/).first()).toBeVisible({ timeout: 30_000 });
+  await house.startServer();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Quantity, 6\s?666/ })).toBeVisible();
+});
+
+test('the same person in two tabs: both show what is saved in either', async ({ page, context }) => {
+  await at(page);
+  await enterOrder(page, 'Two tabs');
+  await saved(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('button', { name: /^Quantity, 10\s?000/ })).toBeVisible();
+  await type(other, 'Quantity', '4444');
+  await expect(page.getByRole('button', { name: /^Quantity, 4\s?444/ })).toBeVisible({ timeout: 15_000 });
+  await type(page, 'Title', 'Two tabs, one job');
+  await expect(other.getByRole('button', { name: /^Title, Two tabs, one job/ })).toBeVisible({ timeout: 15_000 });
+});
+
+test('two server processes on one database: an edit through one reaches the browser at the other', async ({ page, browser }) => {
+  test.setTimeout(120_000);
+  const second = await house.anotherServer();
+  try {
+    await at(page);
+    await enterOrder(page, 'Two servers');
+    await saved(page);
+    const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+    await signIn(other, 'runa', 'paper-river-25', second.base);
+    await other.getByRole('link', { name: 'Two servers' }).first().click();
+    await type(other, 'Quantity', '3333');
+    await expect(page.getByRole('button', { name: /^Quantity, 3\s?333/ })).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByText('runa changed meanwhile:')).toBeVisible();
+  } finally {
+    await second.stop();
+  }
+});
+
+test('a worker killed in mid-search: another takes the search over and ends it', async ({ request }) => {
+  test.setTimeout(120_000);
+  await house.killServer();
+  await house.startServer({ WORKERS: '0' });
+  const call = async (method: 'get' | 'post', path: string, data?: unknown): Promise<Record<string, unknown>> => {
+    const res = await request[method](house.base + path, {
+      ...(data !== undefined && { data }),
+      headers: { 'sec-fetch-site': 'same-origin' },
+    });
+    expect(res.ok(), `${path}: ${await res.text()}`).toBe(true);
+    return (await res.json()) as Record<string, unknown>;
+  };
+  await call('post', '/api/session', { name: 'anselm', password: 'paper-river-24' });
+  const customer = randomUUID();
+  await call('post', '/api/customers', { id: customer, name: `Patient ${customer}`, address: '' });
+  const spec = cardSpec(5_000);
+  // Small pieces on a large sheet: many states to look into.
+  const wish = { openWidthMm: 83, openHeightMm: 52, folds: 0, front: ['K'], back: [], bleedMm: 1, grain: 'free' };
+  const made = { ...spec, products: { card: { kind: 'made', family: 'folded-card', wish } } };
+  const { job } = await call('post', '/api/orders', { id: randomUUID(), customer, spec: made });
+  const first = house.worker();
+  const ids = Array.from({ length: 12 }, () => randomUUID());
+  for (const id of ids) await call('post', '/api/tasks/layout', { id, job, version: 1, part: 'card.card' });
+  const states = async (): Promise<{ state: string; attempt: number }[]> =>
+    Promise.all(ids.map((id) => call('get', `/api/tasks/${id}`))) as unknown as Promise<{ state: string; attempt: number }[]>;
+  await expect.poll(async () => (await states()).some((t) => t.state === 'running'), { timeout: 30_000, intervals: [50] }).toBe(true);
+  first.kill('SIGKILL');
+  const left = (await states()).filter((t) => t.state === 'running').length;
+  const second = house.worker();
+  try {
+    await expect.poll(async () => (await states()).every((t) => t.state === 'done'), { timeout: 60_000 }).toBe(true);
+    if (left > 0) expect((await states()).some((t) => t.attempt > 1)).toBe(true);
+  } finally {
+    await ended(second);
+  }
+});
+
+test('what was saved survives a backup, a loss of everything, and a restore: same plans by name', async ({ request }, info) => {
+  test.setTimeout(180_000);
+  const file = info.outputPath('house.backup');
+  const before = house.backup(file);
+  expect(before.counts['jobs']).toBeGreaterThan(0);
+  await house.killServer();
+  house.dropDatabase();
+  await house.startServer();
+  expect((await (await request.get(`${house.base}/healthz`)).json()) as object).toEqual({ ok: true });
+  await house.killServer();
+  const after = house.restore(file);
+  expect(after.counts).toEqual(before.counts);
+  expect(after.plans).toBe(before.plans);
+  await house.startServer();
+  expect(() => house.restore(`${import.meta.dirname}/faults.spec.ts`)).toThrow(/is no backup of this program/);
+  expect(() => house.restore(house.newer(file, info.outputPath('newer.backup')))).toThrow(/restore it with the newer program/);
+});
+
+const ended = (child: ChildProcess): Promise<void> =>
+  new Promise((resolve) => {
+    child.once('exit', () => {
+      resolve();
+    });
+    child.kill('SIGTERM');
+  });
