@@ -53,7 +53,8 @@ export interface Own {
 
 export async function own(name: string, env: Record<string, string> = {}): Promise<Own> {
   const { Cluster, startServer, freePort, backup, restore } = await lib();
-  const cluster = new Cluster(name, 0);
+  // The same port after every start: the server goes on looking for its database there.
+  const cluster = new Cluster(name, await freePort());
   await cluster.start();
   cluster.dropDatabase('druckerei');
   const port = String(await freePort());

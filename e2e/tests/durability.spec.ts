@@ -85,3 +85,18 @@ test('what was saved survives kill -9 of server and database', async () => {
     cluster.stop();
   }
 });
+
+test('a dozen random kills of server and database under load lose no acknowledged entry', async () => {
+  test.setTimeout(180_000);
+  const { soak } = (await import(new URL('../../scripts/lib/soak.mjs', import.meta.url).href)) as {
+    soak(ask: {
+      kills: number;
+      editors: number;
+      seed: number;
+      name: string;
+    }): Promise<{ acknowledged: number; missing: number; off: number }>;
+  };
+  const said = await soak({ kills: 12, editors: 4, seed: 7, name: 'soak-short' });
+  expect(said.acknowledged).toBeGreaterThan(10);
+  expect({ missing: said.missing, off: said.off }).toEqual({ missing: 0, off: 0 });
+});

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import type { Observable } from 'rxjs';
+import { type Observable, tap } from 'rxjs';
 import type { MoveKind, StockLine, StockPage } from '@druckerei/contract';
 import { formatMoment, formatNumber, label, type Plant, say, UNIT_WORDS } from '@druckerei/core';
 import { ApiCaller } from '../shared/api';
@@ -390,8 +390,16 @@ export class StockDesk {
     from.value = '';
     if (kind !== '') this.begin({ kind: kind as MoveKind | 'reserve', lot });
   }
+  /** Done, the form closes; refused, it stays with what was typed. */
   protected ask(call: Observable<unknown>): void {
-    this.asked.emit(call);
+    const form = this.doing().kind !== 'moves';
+    this.asked.emit(
+      call.pipe(
+        tap(() => {
+          if (form) this.doing.set({ kind: 'none' });
+        }),
+      ),
+    );
   }
   protected free(id: string): void {
     this.ask(this.api.call('stock.free', { params: { id }, body: { reason: say('stockDesk.givenFreeByHand') } }));
