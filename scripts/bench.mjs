@@ -4,6 +4,7 @@ import { Agent, get } from 'node:http';
 import { createRequire } from 'node:module';
 import { gzipSync } from 'node:zlib';
 import { readFileSync } from 'node:fs';
+import { bigImport, fiftyEditors } from './lib/bench-desk.mjs';
 import { Cluster } from './lib/cluster.mjs';
 import { ensureBuilt } from './lib/build.mjs';
 import { loadDemo } from './lib/demo.mjs';
@@ -18,7 +19,7 @@ const quantile = (list, q) => [...list].sort((a, b) => a - b)[Math.min(Math.floo
 const row = (what, list, target, unit, which = 0.95) =>
   rows.push({ what, median: quantile(list, 0.5), p95: quantile(list, 0.95), target, ratio: quantile(list, which) / target, unit });
 
-/** Only the parts named on the command line: core, browser, orders. */
+/** Only the parts named on the command line: core, browser, desk, orders. */
 const parts = process.argv.slice(2);
 const wanted = (part) => parts.length === 0 || parts.includes(part);
 
@@ -28,6 +29,7 @@ await main(async () => {
   ensureBuilt();
   if (wanted('core')) await benchCore();
   if (wanted('browser')) await onDemo((base, pid) => benchBrowser(executablePath, base, pid));
+  if (wanted('desk')) await onDemo((base) => benchDesk(base));
   if (wanted('orders')) await onDemo((base, _pid, cluster, urls) => benchOrders(base, cluster, urls));
   const n = (x) => (x < 10 ? x.toFixed(2) : x.toFixed(0));
   process.stdout.write(
@@ -62,6 +64,19 @@ async function benchCore() {
     5,
     'ms',
   );
+  row(
+    'ten proposals of line 1, planned and compared',
+    timed(30, 5, (i) => {
+      const spec = core.cardSpec(5_000 + i * 7);
+      const ten = [];
+      for (const proposal of core.propose(spec, core.LINDMOOR, core.SHELF)) {
+        ten.push(core.comparedWith(proposal, spec, core.LINDMOOR, core.SHELF));
+        if (ten.length === 10) break;
+      }
+    }),
+    300,
+    'ms',
+  );
   const { cases } = JSON.parse(readFileSync(`${ROOT}/checks/pallet-loading.json`, 'utf8'));
   row(
     'exact guillotine count, published instances',
@@ -79,6 +94,16 @@ async function benchCore() {
     5,
     'ms',
   );
+}
+
+/** Fifty editors, the news of their saves, and an import. */
+async function benchDesk(base) {
+  const { spec } = JSON.parse(readFileSync(`${ROOT}/demo/orders.json`, 'utf8'))[0];
+  const { saves, events } = await fiftyEditors(base, spec);
+  row('a save, 50 editors on 50 jobs', saves, 150, 'ms');
+  row('… until another browser hears of it', events, 500, 'ms');
+  const { seconds, told } = await bigImport(base);
+  row(`import of 10,000 orders from a CSV, told ${told} times how far`, [seconds], 20, 's');
 }
 
 /** Works on the demo, served from a database of its own. */

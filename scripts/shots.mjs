@@ -60,6 +60,12 @@ await main(async () => {
       await page.getByRole('textbox', { name: /^Lost for 1.000 good/ }).fill('320');
       await page.keyboard.press('Enter');
       await shot('settings-losses');
+      await page.getByRole('button', { name: 'Take all back' }).click();
+      await page.getByRole('link', { name: 'Calendar' }).click();
+      await page.getByRole('button', { name: 'Another' }).first().click();
+      await page.getByRole('button', { name: 'Another' }).nth(1).click();
+      await page.getByRole('button', { name: 'Another' }).nth(2).click();
+      await shot('settings-calendar');
     };
     for (const colorScheme of ['light', 'dark']) {
       const page = await (
@@ -92,9 +98,6 @@ await main(async () => {
         for (const [stone, name] of [
           ['Print', 'job-print'],
           ['Foil', 'job-foil'],
-          ['Cut', 'job-cut'],
-          ['Pieces by hand', 'job-hands'],
-          ['Pack', 'job-pack'],
         ]) {
           await page.getByRole('button', { name: new RegExp(`^${stone},`) }).click();
           await shot(name);
@@ -102,8 +105,6 @@ await main(async () => {
         await page.getByRole('button', { name: 'Product', exact: true }).click();
         await page.getByRole('contentinfo').getByRole('button').first().click();
         await shot('job-working');
-        await page.getByRole('button', { name: 'When', exact: true }).click();
-        await shot('job-when');
         await page.getByRole('button', { name: 'Compare stocks and presses' }).click();
         await page.getByRole('button', { name: 'Close', exact: true }).first().waitFor();
         await shot('job-compare');
@@ -116,10 +117,22 @@ await main(async () => {
         await shot('new-order');
         await page.getByRole('link', { name: 'Orders' }).first().click();
         await page.getByRole('link', { name: 'Labels for the spring cheese' }).click();
-        await page.getByRole('button', { name: /^Rolls,/ }).click();
-        await shot('labels-roll');
         await page.getByRole('button', { name: /^Print,/ }).click();
         await shot('labels-web');
+        for (const [order, view, name] of [
+          ['Poster, radio play 7', 'Plans', 'job-plans'],
+          ['Seed catalogue greeting', 'Gates', 'job-gates'],
+          ['Luggage tag', 'Deliveries', 'job-deliveries'],
+        ]) {
+          await page.getByRole('link', { name: 'Orders' }).first().click();
+          await page.getByRole('link', { name: order }).first().click();
+          await page.getByRole('button', { name: view, exact: true }).click();
+          await page.waitForTimeout(1_000);
+          await shot(name);
+        }
+        await page.getByRole('link', { name: 'Stock' }).click();
+        await page.getByRole('heading', { name: 'Lots' }).waitFor();
+        await shot('store');
         await settings(page, shot);
       }
     }

@@ -37,12 +37,28 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await clean(page);
     await page.getByRole('button', { name: 'When', exact: true }).click();
     await clean(page);
+    for (const view of ['Plans', 'Gates', 'Deliveries', 'History']) {
+      await page.getByRole('button', { name: view, exact: true }).click();
+      if (view === 'Gates') await page.getByRole('button', { name: 'Another gate' }).click();
+      await clean(page);
+    }
+    await page.getByRole('button', { name: 'Gates', exact: true }).click();
+    await page.getByRole('button', { name: 'Take away' }).click();
     await page.getByRole('button', { name: 'As a list' }).click();
     await clean(page);
     await page.getByRole('contentinfo', { name: 'Totals' }).getByRole('button').first().click();
     await clean(page);
     await page.getByRole('button', { name: 'Release …' }).click();
     await page.getByRole('heading', { name: 'Release the whole job' }).waitFor();
+    await clean(page);
+    await page.getByRole('button', { name: 'Some things first' }).click();
+    await clean(page);
+    await page.getByRole('button', { name: 'Not yet' }).click();
+    await page.getByRole('link', { name: 'Stock' }).click();
+    await page.getByRole('button', { name: 'Count a new lot in' }).click();
+    await clean(page);
+    await page.goto('/orders/import');
+    await page.getByRole('heading', { name: 'How a file looks' }).waitFor();
     await clean(page);
   });
 }
@@ -54,7 +70,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await signIn(page, 'runa', 'paper-river-25');
     await page.getByRole('button', { name: 'Runa Tormeel, menu' }).click();
     await page.getByRole('menuitem', { name: 'Settings' }).click();
-    for (const section of ['Machines', 'Stocks', 'Losses', 'Practice', 'People', 'Changes so far']) {
+    for (const section of ['Machines', 'Stocks', 'Losses', 'Practice', 'Calendar', 'People', 'Changes so far']) {
       await page.getByRole('navigation', { name: 'Settings' }).getByRole('link', { name: section }).click();
       await page.getByRole('main').waitFor();
       await clean(page);

@@ -103,7 +103,28 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
     await note(`job, key ${key}`);
     if (key === '?') await page.keyboard.press('Escape');
   }
-  for (const section of ['machines', 'stocks', 'losses', 'practice', 'people', 'history']) {
+  for (const name of ['Plans', 'Gates', 'Deliveries', 'History']) {
+    await page.goto(job);
+    await page.locator('dk-count-river').waitFor();
+    await page.locator('.strip .view').nth(['Product', 'When', 'Plans', 'Gates', 'Deliveries', 'History'].indexOf(name)).click();
+    if (name === 'Gates') await page.locator('dk-gates-panel .plain').first().click();
+    await note(`job, ${name}`);
+  }
+  await page.locator('.head button.quiet').nth(1).click();
+  await note('job, more');
+  await page.keyboard.press('Escape');
+  await page.goto('/stock');
+  await page.locator('dk-stock-desk').waitFor();
+  await note('stock');
+  await page.locator('dk-stock-desk .top .plain').first().click();
+  await note('stock, a new lot');
+  await page.goto('/orders/import');
+  await note('import');
+  await page.goto('/orders/new');
+  await page.locator('dk-count-river').waitFor();
+  await page.locator('.head button.quiet').first().click();
+  await note('new order, start from');
+  for (const section of ['machines', 'stocks', 'losses', 'practice', 'calendar', 'people', 'history']) {
     await page.goto(`/settings/${section}`);
     await page.locator('main').waitFor();
     await note(`settings, ${section}`);

@@ -24,7 +24,7 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
         </p>
         @if (line().buy; as b) {
           <p>
-            {{ say('stockDesk.buy', n(b.quantity), unit(), n(b.cost, 2), n(b.perThousand, 2)) }}
+            {{ say('stockDesk.buy', n(b.quantity), unit(), money(b.cost), money(b.perThousand)) }}
             @if (b.atBreak) {
               <span>{{ say('stockDesk.theBreakMakesMoreCheaper') }}</span>
             }
@@ -313,6 +313,7 @@ export class StockDesk {
   /** Another stock begins anew; news of this one leave a form that is being filled alone. */
   protected readonly doing = linkedSignal<string, Doing>({ source: this.stock, computation: () => ({ kind: 'none' }) });
   protected readonly n = formatNumber;
+  protected money = (amount: number): string => formatNumber(amount, 2, true);
   protected readonly moment = formatMoment;
   protected readonly word = label;
   protected readonly form = inject(NonNullableFormBuilder).group({
