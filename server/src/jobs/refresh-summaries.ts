@@ -14,9 +14,13 @@ const BREATH_MS = 50;
  */
 export async function refreshSummaries(db: Pool, log: Logger, now: () => number): Promise<number> {
   let done = 0;
-  for (let after = 0; ; ) {
+  for (let after = 0; ;) {
     const jobs = (
-      await db.query<{ id: string; number: number; spec: unknown; plant: string } & PalletRule>(OUTDATED, [CORE_VERSION, after, JOBS_A_TURN])
+      await db.query<{ id: string; number: number; spec: unknown; plant: string } & PalletRule>(OUTDATED, [
+        CORE_VERSION,
+        after,
+        JOBS_A_TURN,
+      ])
     ).rows;
     for (const job of jobs) {
       const spec = JobSpecSchema.safeParse(job.spec);

@@ -10,7 +10,7 @@ import { ADD_CUSTOMER, CUSTOMERS } from '../orders/orders.queries';
 import { enterOrders } from '../orders/enter-orders';
 import { plantInForce } from '../plants/read-plant';
 import { readStore } from '../plants/shelf';
-import type { TaskCtx, TaskWork } from './runner';
+import type { TaskCtx, TaskWork } from './task-work';
 import { IS_WANTED } from './tasks.queries';
 import type { PlanMade, RowRead } from './thread-messages';
 

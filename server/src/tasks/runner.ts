@@ -8,22 +8,9 @@ import { notifyChanged } from '../events/event-hub';
 import { importOrders } from './import-orders';
 import { searchForLayout } from './search-for-layout';
 import { BEAT, BEGIN_TASK, END_TASK, FORGET_WORKERS, IS_WANTED, SILENT, TELL_TASK } from './tasks.queries';
+import type { TaskWork } from './task-work';
 import type { Threads } from './threads';
 
-/** What a task may use while it runs. */
-export interface TaskCtx {
-  db: Pool;
-  threads: Threads;
-  now: () => number;
-  id: string;
-  attempt: number;
-  /** Whoever asked for it. */
-  by: string;
-  signal: AbortSignal;
-  /** Tells how far it is; a few times a second reach the browsers. */
-  tell: (done: number, of: number, progress?: object) => void;
-}
-export type TaskWork = (ask: unknown, cx: TaskCtx) => Promise<object>;
 const WORK: Record<string, TaskWork> = { layout: searchForLayout, import: importOrders };
 
 const BEAT_MS = 1_000;

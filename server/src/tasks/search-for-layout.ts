@@ -6,7 +6,7 @@ import { SPEC_OF } from '../jobs/jobs.queries';
 import { palletLimitOf } from '../jobs/plan-for';
 import { readPlant } from '../plants/read-plant';
 import { cutShelf } from '../plants/shelf';
-import type { TaskWork } from './runner';
+import type { TaskWork } from './task-work';
 
 const Ask = z.object({ job: z.uuid(), version: z.number().int(), part: z.string() });
 
