@@ -2,12 +2,12 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { searchLayout } from '@druckerei/core';
 import { plannedOn } from '../jobs/plan-for';
 import { shelfFrom } from '../plants/shelf';
-import { readOrders } from './read-orders';
+import { ordersOf, readOrders, tableOf } from './read-orders';
 import type { ThreadAsk, ThreadSays } from './thread-messages';
 
 /* A worker thread for one piece of heavy work: the process that started it stays free to answer, to beat and to cancel. */
 
-const PLANS_A_MESSAGE = 100;
+const ROWS_A_MESSAGE = 100;
 const say = (said: ThreadSays): void => parentPort?.postMessage(said);
 
 function work(ask: ThreadAsk): void {
@@ -20,16 +20,20 @@ function work(ask: ThreadAsk): void {
       break;
     }
     case 'read':
-      say({ kind: 'read', read: readOrders(Buffer.from(ask.bytes), ask.rows) });
+      say({ kind: 'read', read: readOrders(Buffer.from(ask.bytes)) });
       break;
     case 'plans': {
-      const { plant, store, now, specs } = ask;
-      for (let from = 0; from < specs.length; from += PLANS_A_MESSAGE) {
-        const plans = specs.slice(from, from + PLANS_A_MESSAGE).map((spec) => {
-          const { summary, picture } = plannedOn(shelfFrom(store, { plant, spec, now, palletLimit: undefined, job: null }), spec, plant);
-          return { summary, picture };
+      const { plant, store, now, first, every } = ask;
+      const records = tableOf(Buffer.from(ask.bytes));
+      const mine = records.filter((_, i) => i % every === first);
+      for (let from = 0; from < mine.length; from += ROWS_A_MESSAGE) {
+        const { rows, bad } = ordersOf(mine.slice(from, from + ROWS_A_MESSAGE));
+        const planned = rows.map((row) => {
+          const shelf = shelfFrom(store, { plant, spec: row.spec, now, palletLimit: undefined, job: null });
+          const { summary, picture } = plannedOn(shelf, row.spec, plant);
+          return { ...row, made: { summary, picture } };
         });
-        say({ kind: 'planned', from, plans });
+        say({ kind: 'planned', of: records.length, rows: planned, bad });
       }
       say({ kind: 'plans' });
       break;

@@ -6,15 +6,21 @@ import type { FileRead, RowRead } from './thread-messages';
 /** Rows an import takes at most, and how many of the good and bad ones a preview shows. */
 export const MOST_ROWS = 50_000;
 const SHOWN = 50;
-const BAD_SHOWN = 500;
+/** Bad rows a preview and an import name. */
+export const BAD_SHOWN = 500;
 const MOST_BYTES_A_ROW = 20_000;
 
 /** A file that cannot be read as a table at all; says where and why. */
 export class NotATable extends Error {}
 
-/** Reads a CSV of orders: separator and byte order mark are found out, every row becomes an order or is named with its line and its faults. */
-export function readOrders(bytes: Buffer, keepRows: boolean): FileRead {
-  const records = tableOf(bytes);
+/** A row of a file by the names of its columns, with its line. */
+export interface FileRow {
+  record: Record<string, string>;
+  info: { lines: number };
+}
+
+/** Rows as orders; those that cannot become one are named with their line and their faults. */
+export function ordersOf(records: readonly FileRow[]): { rows: RowRead[]; bad: BadRow[] } {
   const rows: RowRead[] = [];
   const bad: BadRow[] = [];
   for (const { record, info } of records) {
@@ -22,14 +28,19 @@ export function readOrders(bytes: Buffer, keepRows: boolean): FileRead {
     if (read.ok) rows.push({ line: info.lines, customer: read.customer, spec: read.spec });
     else bad.push({ line: info.lines, issues: read.issues.slice(0, 10) });
   }
-  const columns = Object.keys(records[0]?.record ?? {});
+  return { rows, bad };
+}
+
+/** What a CSV of orders would make: separator and byte order mark are found out, nothing is made. */
+export function readOrders(bytes: Buffer): FileRead {
+  const records = tableOf(bytes);
+  const { rows, bad } = ordersOf(records);
   const known = new Set<string>([
     ...ORDER_COLUMNS,
     ...Object.values(FAMILIES).flatMap((f) => f.fields.map((field) => field.key.toLowerCase())),
   ]);
   return {
-    rows: keepRows ? rows : [],
-    bad: bad.slice(0, BAD_SHOWN),
+    customers: [...new Set(rows.map((r) => r.customer))],
     preview: {
       rows: records.length,
       good: rows.length,
@@ -47,12 +58,13 @@ export function readOrders(bytes: Buffer, keepRows: boolean): FileRead {
       }),
       bad: bad.slice(0, BAD_SHOWN),
       badRows: bad.length,
-      columnsIgnored: columns.filter((c) => c.trim() !== '' && !known.has(c.trim().toLowerCase())),
+      columnsIgnored: Object.keys(records[0]?.record ?? {}).filter((c) => c.trim() !== '' && !known.has(c.trim().toLowerCase())),
     },
   };
 }
 
-function tableOf(bytes: Buffer): { record: Record<string, string>; info: { lines: number } }[] {
+/** @throws NotATable what is no table, or too long */
+export function tableOf(bytes: Buffer): FileRow[] {
   if (bytes.includes(0)) throw new NotATable('This is no text: send a CSV file, as a spreadsheet saves it.');
   const head = bytes.subarray(0, 4_096).toString('utf8').split('\n')[0] ?? '';
   const delimiter = [';', '\t', ','].find((d) => head.includes(d)) ?? ',';
@@ -66,7 +78,7 @@ function tableOf(bytes: Buffer): { record: Record<string, string>; info: { lines
       relax_column_count: true,
       max_record_size: MOST_BYTES_A_ROW,
       to: MOST_ROWS + 1,
-    }) as unknown as { record: Record<string, string>; info: { lines: number } }[];
+    }) as unknown as FileRow[];
     if (records.length === 0) throw new NotATable('There is no row below the first line with the names of the columns.');
     if (records.length > MOST_ROWS) throw new NotATable(`More than ${MOST_ROWS} rows: send them in several files.`);
     return records;

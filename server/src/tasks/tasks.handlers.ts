@@ -35,11 +35,11 @@ export const tasksHandlers: Handlers<typeof tasks> = {
 
   'imports.send': async ({ file }, ctx) => {
     if (file.byteLength === 0) throw new Refused(422, 'empty', 'The file is empty.');
-    const { read } = await ctx.threads.run({ kind: 'read', bytes: file, rows: true });
+    const { read } = await ctx.threads.run({ kind: 'read', bytes: file });
     const known = new Set((await ctx.db.query<{ name: string }>(CUSTOMERS)).rows.map((c) => c.name.toLowerCase()));
     const hash = createHash('sha256').update(file).digest('hex');
     await ctx.db.query(ADD_FILE, [hash, IMPORT_MIME, Buffer.from(file)]);
-    const names = [...new Set(read.rows.map((r) => r.customer))].filter((name) => !known.has(name.toLowerCase()));
+    const names = read.customers.filter((name) => !known.has(name.toLowerCase()));
     return { file: hash, preview: { ...read.preview, customersNew: names.slice(0, 100) } };
   },
 };

@@ -11,21 +11,22 @@ export interface RowRead {
 /** What a thread is asked. A thread lives for one ask. */
 export type ThreadAsk =
   | { kind: 'layout'; spec: JobSpec; plant: Plant; shelf: Shelf; part: string; iterations: number }
-  | { kind: 'read'; bytes: Uint8Array; rows: boolean }
-  | { kind: 'plans'; plant: Plant; store: Store; now: number; specs: JobSpec[] };
+  | { kind: 'read'; bytes: Uint8Array }
+  /** Every so-manieth row of a file, from the one named: threads share a file between them. */
+  | { kind: 'plans'; bytes: Uint8Array; first: number; every: number; plant: Plant; store: Store; now: number };
+/** A file as its preview shows it, and the names of all its customers. */
 export interface FileRead {
   preview: ImportPreview;
-  rows: RowRead[];
-  bad: BadRow[];
+  customers: string[];
 }
-export interface PlanMade {
-  summary: PlanSummary;
-  picture: string;
+/** An order of a file, planned. */
+export interface RowPlanned extends RowRead {
+  made: { summary: PlanSummary; picture: string };
 }
 /** What it says on the way, and at the end. */
 export type ThreadSays =
   | { kind: 'progress'; done: number; of: number; best: number; bound: number }
-  | { kind: 'planned'; from: number; plans: PlanMade[] }
+  | { kind: 'planned'; of: number; rows: RowPlanned[]; bad: BadRow[] }
   | { kind: 'layout'; found: FoundLayout | null }
   | { kind: 'read'; read: FileRead }
   | { kind: 'plans' }

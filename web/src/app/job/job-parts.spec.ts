@@ -1,7 +1,17 @@
 import type { Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
-import { type Compared, EMPTY_SHELF, type Finding, type Override, plan, type Plant, PlantSchema, productPicture } from '@druckerei/core';
+import {
+  type Substitute,
+  type Compared,
+  EMPTY_SHELF,
+  type Finding,
+  type Override,
+  plan,
+  type Plant,
+  PlantSchema,
+  productPicture,
+} from '@druckerei/core';
 import plantJson from '../../../../demo/plant.json';
 import { ProductForm } from '../product/product-form';
 import { FigureValue } from '../shared/figure';
@@ -183,12 +193,37 @@ describe('ComparePanel', () => {
   });
   it('puts the cheapest that may be released first, and takes one as an edit', async () => {
     const rows = [row('dear', 300, { chosen: true }), row('blocked', 100, { blocking: 1 }), row('cheap', 200)];
-    const { host, instance } = await show(ComparePanel, { rows, done: true, timeZone: 'UTC', good: 5000 });
+    const { host, instance } = await show(ComparePanel, { rows, done: true, place, plant, good: 5000 });
     expect([...host.querySelectorAll('tbody tr')].map((r) => r.children[1]?.textContent)).toEqual(['cheap', 'dear', 'blocked']);
     const taken: unknown[] = [];
     instance.take.subscribe((e) => taken.push(e));
     button(host, 'Take it')?.click();
     expect(taken).toEqual([[]]);
+  });
+  it('keeps a way beside the plan under its own name, where one may plan', async () => {
+    const rows = [row('dear', 300, { chosen: true }), row('cheap', 200)];
+    expect((await show(ComparePanel, { rows, done: true, place, plant, good: 5000 })).host.textContent).not.toContain('Keep beside');
+    const { host, instance } = await show(ComparePanel, { rows, done: true, place, plant, good: 5000, mayKeep: true });
+    const kept: unknown[] = [];
+    instance.keep.subscribe((k) => kept.push(k));
+    button(host, 'Keep beside')?.click();
+    expect(kept).toEqual([{ name: 'Press, cheap, sheetwise, two forms', edits: [] }]);
+  });
+  it('says everything another stock changes, and that it is of another grade', async () => {
+    const other: Substitute = {
+      part: 'card.card',
+      stock: 'ivory300-700x1000',
+      otherGrade: true,
+      edits: [{ at: ['choices', 'stock', 'card.card'], now: 'ivory300-700x1000' }],
+      moved: { totals: [{ key: 'sheets', unit: 'sheet', before: 100, after: 50 }], come: [], gone: [] },
+    };
+    const { host, instance } = await show(ComparePanel, { rows: [], others: [other], done: true, place, plant, good: 5000 });
+    expect(host.textContent).toContain('100 sheets → 50 sheets');
+    expect(host.textContent).toContain('another grade');
+    const taken: unknown[] = [];
+    instance.take.subscribe((e) => taken.push(e));
+    button(host, 'Take it')?.click();
+    expect(taken).toEqual([other.edits]);
   });
   it('can be stopped while it works', async () => {
     const { host, instance } = await show(ComparePanel, { rows: [], done: false, timeZone: 'UTC', good: 1 });

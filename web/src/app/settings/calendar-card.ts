@@ -25,10 +25,10 @@ export const stretchesShown = (of: readonly (readonly [string, string])[]): stri
   template: `<div class="columns">
     <div>
       <h2>{{ say('calendarCard.theHouseIsOpen') }}</h2>
-      <div class="week" role="img" [attr.aria-label]="say('calendarCard.openHoursThroughTheWeek')">
+      <div class="week" role="group" [attr.aria-label]="say('calendarCard.openHoursThroughTheWeek')">
         @for (d of week(); track d.day) {
           <div class="day">
-            <span class="soft">{{ d.name }}</span><span class="track">
+            <span class="soft">{{ d.name }}</span><span class="track" aria-hidden="true">
               @for (b of d.bars; track $index) {
                 <i [style.left.%]="b.left" [style.width.%]="b.width"></i>
               }
