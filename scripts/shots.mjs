@@ -65,6 +65,7 @@ await main(async () => {
       await page.getByRole('button', { name: 'Another' }).first().click();
       await page.getByRole('button', { name: 'Another' }).nth(1).click();
       await page.getByRole('button', { name: 'Another' }).nth(2).click();
+      await page.getByRole('heading', { name: 'The house is open' }).scrollIntoViewIfNeeded();
       await shot('settings-calendar');
     };
     for (const colorScheme of ['light', 'dark']) {

@@ -39,3 +39,10 @@ test('the page of licences is the one the program writes', async () => {
   const lines = (text: string): string[] => text.split('\n').filter((l) => l.startsWith('|') && !/linux|darwin|win32/.test(l));
   expect(lines(written)).toEqual(lines(licencePage()));
 });
+
+test('the lock file names no registry', () => {
+  const lock = JSON.parse(readFileSync(`${import.meta.dirname}/../../package-lock.json`, 'utf8')) as {
+    packages: Record<string, { resolved?: string }>;
+  };
+  expect(Object.values(lock.packages).filter((p) => p.resolved?.startsWith('http'))).toEqual([]);
+});

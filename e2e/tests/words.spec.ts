@@ -71,6 +71,7 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
     return [
       ...rows.flatMap((r) => [r.title, r.customer]),
       ...strings(await read('/api/people')),
+      ...strings(await read('/api/stock')),
       ...strings(await read('/api/plants/history')),
     ];
   });

@@ -58,7 +58,7 @@ import { movedSays } from '../shared/moved-says';
             <td class="number">{{ n(r.plates) }}</td>
             <td class="number">{{ duration(r.machineS) }}</td>
             <td class="number">
-              <b>{{ n(r.perThousand, 2) }}</b>
+              <b>{{ n(r.perThousand, 2, true) }}</b>
             </td>
             <td class="number">{{ breakEven(r) }}</td>
             <td>{{ moment(r.readyAt, place().timeZone) }}</td>

@@ -35,7 +35,7 @@ import { movedSays } from '../shared/moved-says';
         <b>{{ c.title }}</b>
         <ul>
           @for (line of c.lines; track $index) {
-            <li>{{ line }}</li>
+            <li data-figures>{{ line }}</li>
           } @empty {
             <li class="soft">{{ say('historyPanel.theyAreTheSame') }}</li>
           }
@@ -58,7 +58,7 @@ import { movedSays } from '../shared/moved-says';
                 <span class="soft">“{{ h.note }}”</span>
               }
               @for (e of h.edits; track $index) {
-                <div class="edit">
+                <div class="edit" data-figures>
                   {{ e.place }}: <span class="soft">{{ e.was }} →</span> {{ e.now }}
                 </div>
               }

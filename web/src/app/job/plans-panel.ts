@@ -61,7 +61,7 @@ interface Column extends Alternative {
           <tr>
             <th scope="row">{{ say('plansPanel.restsOn') }}</th>
             @for (c of columns(); track c.job) {
-              <td [class.here]="c.here">{{ restsOn(c) }}</td>
+              <td [class.here]="c.here" data-figures>{{ restsOn(c) }}</td>
             }
           </tr>
           <tr>
@@ -69,7 +69,7 @@ interface Column extends Alternative {
             @for (c of columns(); track c.job) {
               <td [class.here]="c.here">
                 @for (e of c.differences?.edits ?? []; track $index) {
-                  <div>
+                  <div data-figures>
                     {{ e.place }}: <span class="soft">{{ e.was }} →</span> {{ e.now }}
                   </div>
                 }
