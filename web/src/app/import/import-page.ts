@@ -57,7 +57,7 @@ const LOOK_MS = 1_000;
           }
           @if (p.badRows > 0) {
             <h3>{{ say('importPage.badRows', n(p.badRows)) }}</h3>
-            <table>
+            <table class="lines">
               <tbody>
                 @for (b of p.bad; track b.line) {
                   <tr>
@@ -73,7 +73,7 @@ const LOOK_MS = 1_000;
             </table>
           }
           <h3>{{ say('importPage.theFirstOrders') }}</h3>
-          <table>
+          <table class="lines">
             <thead>
               <tr>
                 <th>{{ say('importPage.lineHead') }}</th>
@@ -152,25 +152,6 @@ const LOOK_MS = 1_000;
       background: var(--know-ground);
       padding: 10px 12px;
       border-radius: 7px;
-    }
-    table {
-      border-collapse: collapse;
-      width: 100%;
-      margin: 4px 0 10px;
-    }
-    th {
-      text-align: left;
-      font-weight: 400;
-      color: var(--soft);
-      font-size: 12.5px;
-    }
-    th.number {
-      text-align: right;
-    }
-    td,
-    th {
-      padding: 4px 10px 4px 0;
-      border-bottom: 1px solid var(--line);
     }
     a.act {
       text-decoration: none;

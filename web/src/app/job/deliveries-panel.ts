@@ -25,7 +25,7 @@ import { EditValue } from '../shared/edit-value';
           <button type="button" class="plain" (click)="addDelivery(i.id, i.item)">{{ say('deliveriesPanel.anotherDelivery') }}</button>
         }
       </div>
-      <table>
+      <table class="lines">
         <thead>
           <tr>
             <th>{{ say('deliveriesPanel.by') }}</th>
@@ -132,25 +132,6 @@ import { EditValue } from '../shared/edit-value';
     }
     .space {
       flex: 1;
-    }
-    table {
-      width: 100%;
-      border-collapse: collapse;
-      margin: 4px 0 14px;
-    }
-    th {
-      text-align: left;
-      font-weight: 400;
-      color: var(--soft);
-      font-size: 12.5px;
-    }
-    th.number {
-      text-align: right;
-    }
-    td,
-    th {
-      padding: 4px 10px 4px 0;
-      border-bottom: 1px solid var(--line);
     }
     .sum td {
       font-weight: 600;

@@ -34,7 +34,7 @@ import { ReasonDialog, type ReasonAsk } from '../shared/reason-dialog';
     @if (failure(); as f) {
       <p class="fail" role="alert">{{ f.detail ?? f.title }}</p>
     }
-    <table>
+    <table class="lines">
       <thead>
         <tr>
           <th>{{ say('gatesPanel.what') }}</th>
@@ -142,22 +142,6 @@ import { ReasonDialog, type ReasonAsk } from '../shared/reason-dialog';
     }
     .space {
       flex: 1;
-    }
-    table {
-      width: 100%;
-      border-collapse: collapse;
-      margin: 4px 0 10px;
-    }
-    th {
-      text-align: left;
-      font-weight: 400;
-      color: var(--soft);
-      font-size: 12.5px;
-    }
-    td,
-    th {
-      padding: 4px 8px 4px 0;
-      border-bottom: 1px solid var(--line);
     }
     .acts {
       white-space: nowrap;

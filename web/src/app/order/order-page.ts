@@ -32,7 +32,7 @@ const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
           <section class="card" [attr.aria-label]="l.title">
             <h2>{{ l.title }}</h2>
             <div class="columns">
-              <table>
+              <table class="lines">
                 <caption>
                   {{
                     say('orderPage.deliveries')
@@ -60,7 +60,7 @@ const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
                   </tr>
                 </tbody>
               </table>
-              <table>
+              <table class="lines">
                 <caption>
                   {{
                     say('orderPage.jobsThatMakeIt')
@@ -121,28 +121,10 @@ const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
       gap: 30px;
       align-items: start;
     }
-    table {
-      border-collapse: collapse;
-      width: 100%;
-    }
     caption {
       text-align: left;
       font-weight: 600;
       padding: 8px 0 2px;
-    }
-    th {
-      text-align: left;
-      font-weight: 400;
-      color: var(--soft);
-      font-size: 12.5px;
-    }
-    th.number {
-      text-align: right;
-    }
-    td,
-    th {
-      padding: 4px 10px 4px 0;
-      border-bottom: 1px solid var(--line);
     }
     .sum td {
       font-weight: 600;

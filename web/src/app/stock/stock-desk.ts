@@ -58,7 +58,7 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
         <button type="button" class="plain" (click)="begin({ kind: 'order' })">{{ say('stockDesk.noteAnOrder') }}</button>
       }
     </div>
-    <table>
+    <table class="lines">
       <thead>
         <tr>
           <th>{{ say('stockDesk.lot') }}</th>
@@ -251,25 +251,6 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
     }
     h3 {
       font-size: 15px;
-    }
-    table {
-      width: 100%;
-      border-collapse: collapse;
-      margin: 4px 0 12px;
-    }
-    th {
-      text-align: left;
-      font-weight: 400;
-      color: var(--soft);
-      font-size: 12.5px;
-    }
-    th.number {
-      text-align: right;
-    }
-    td,
-    th {
-      padding: 4px 12px 4px 0;
-      border-bottom: 1px solid var(--line);
     }
     form {
       display: grid;
