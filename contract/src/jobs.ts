@@ -164,7 +164,7 @@ export const jobs = {
     method: 'post',
     path: '/api/jobs/:id/answers',
     who: ['planner', 'press', 'finishing', 'ink', 'inspector', 'store'],
-    says: 'Enters an answer to a gate, or takes one back by a counter-entry; the key makes a second sending the same answer.',
+    says: 'Enters an answer to a gate, or takes one back by a counter-entry; the same answer sent twice is one.',
     params,
     body: z.strictObject({
       gate: z.string().max(120),

@@ -61,8 +61,9 @@ export function problemOf(error: unknown): Problem {
       detail: 'Some fields need another look.',
       fields: error.issues.slice(0, 50).map((i) => ({ path: i.path.join('.'), says: i.message })),
     });
-  const known = error as { code?: string; message?: string; status?: number; type?: string };
-  if (known.type === 'entity.too.large') return of(413, 'too-large', { detail: 'More than 1 MB was sent.' });
+  const known = error as { code?: string; message?: string; status?: number; type?: string; limit?: number };
+  if (known.type === 'entity.too.large')
+    return of(413, 'too-large', { detail: `More than ${Math.floor((known.limit ?? 1e6) / 1e6)} MB was sent.` });
   if (known.type === 'entity.parse.failed') return of(400, 'not-json', { detail: 'What was sent is not JSON.' });
   if (typeof known.status === 'number' && known.status >= 400 && known.status < 500)
     return of(known.status, 'bad-request', { detail: 'The request could not be read.' });

@@ -17,7 +17,7 @@ import {
 } from '@druckerei/core';
 import { ApiCaller, type Failure } from '../shared/api';
 import { EditValue } from '../shared/edit-value';
-import { ReasonDialog, type ReasonAsk } from '../shared/reason-dialog';
+import { askReason, type ReasonAsk } from '../shared/reason-dialog';
 
 /** What the job waits for: who says yes to which version, by when, and what it holds. Answers are given here and stay on record. */
 @Component({
@@ -240,7 +240,7 @@ export class GatesPanel {
       label: say('gatesPanel.note'),
       least: answer === 'yes' ? 0 : 3,
     };
-    this.asked(ask, (note) => {
+    askReason(this.dialog, ask).subscribe((note) => {
       this.send({ gate, version, answer, note });
     });
   }
@@ -252,16 +252,8 @@ export class GatesPanel {
       button: say('gatesPanel.takeBack'),
     };
     if (of)
-      this.asked(ask, (note) => {
+      askReason(this.dialog, ask).subscribe((note) => {
         this.send({ gate: of.gate, version: of.version, answer: 'back', takesBack: id, note });
-      });
-  }
-  private asked(data: ReasonAsk, then: (note: string) => void): void {
-    this.dialog
-      .open<ReasonDialog, ReasonAsk, string>(ReasonDialog, { width: '460px', data })
-      .afterClosed()
-      .subscribe((note) => {
-        if (note !== undefined) then(note);
       });
   }
   private send(body: { gate: string; version: string; answer: 'yes' | 'no' | 'back'; takesBack?: number; note: string }): void {

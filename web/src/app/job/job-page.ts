@@ -30,7 +30,7 @@ import { Shortcuts } from '../shared/shortcuts';
 import { Units } from '../shared/units';
 import { sessionFeature } from '../session/session.feature';
 import { ApiCaller, type Failure } from '../shared/api';
-import { ReasonDialog, type ReasonAsk } from '../shared/reason-dialog';
+import { askReason, type ReasonAsk } from '../shared/reason-dialog';
 import { ComparePanel } from './compare-panel';
 import { CountRiver } from './count-river';
 import { DeliveriesPanel } from './deliveries-panel';
@@ -506,22 +506,19 @@ export class JobPage implements OnDestroy {
       });
   }
   private asked(data: ReasonAsk, call: (reason: string, version: number) => Observable<unknown>): void {
-    this.dialog
-      .open<ReasonDialog, ReasonAsk, string>(ReasonDialog, { width: '460px', data })
-      .afterClosed()
-      .subscribe((reason) => {
-        const version = this.job()?.version;
-        if (reason === undefined || version === undefined) return;
-        call(reason, version).subscribe({
-          next: () => {
-            this.deskFailure.set(null);
-            this.readAgain();
-          },
-          error: (f: Failure) => {
-            this.deskFailure.set(f);
-          },
-        });
+    askReason(this.dialog, data).subscribe((reason) => {
+      const version = this.job()?.version;
+      if (version === undefined) return;
+      call(reason, version).subscribe({
+        next: () => {
+          this.deskFailure.set(null);
+          this.readAgain();
+        },
+        error: (f: Failure) => {
+          this.deskFailure.set(f);
+        },
       });
+    });
   }
   protected sameAgain(): void {
     void this.router.navigate(['/orders/new'], { queryParams: { again: this.job()?.alternativeOf ?? this.id() } });

@@ -5,7 +5,7 @@ import { forkJoin } from 'rxjs';
 import type { Alternative, Differences, Job } from '@druckerei/contract';
 import { assumptionSays, findingTitle, formatFigure, label, type Place, type Plan, say, type TotalKey } from '@druckerei/core';
 import { ApiCaller, type Failure } from '../shared/api';
-import { ReasonDialog, type ReasonAsk } from '../shared/reason-dialog';
+import { askReason, type ReasonAsk } from '../shared/reason-dialog';
 
 interface Column extends Alternative {
   here: boolean;
@@ -171,8 +171,8 @@ export class PlansPanel {
 
   constructor() {
     effect(() => {
-      const { id, version } = this.job();
-      this.read(id, version);
+      // Read anew whenever the job is another or has another version.
+      this.read(this.job().id);
     });
   }
 
@@ -183,7 +183,7 @@ export class PlansPanel {
     return rests.map((a) => assumptionSays(a, this.place().timeZone)).join(', ');
   }
 
-  private read(id: string, _version: number): void {
+  private read(id: string): void {
     const failed = (f: Failure): void => {
       this.failure.set(f);
     };
@@ -212,7 +212,7 @@ export class PlansPanel {
       label: say('plansPanel.whatItIsCalled'),
       least: 1,
     };
-    this.asked(ask, (name) => {
+    askReason(this.dialog, ask).subscribe((name) => {
       this.api.call('jobs.duplicate', { params: { id: this.job().id }, body: { id: crypto.randomUUID(), name, edits: [] } }).subscribe({
         next: ({ job }) => void this.router.navigate(['/jobs', job]),
         error: (f: Failure) => {
@@ -227,25 +227,17 @@ export class PlansPanel {
       says: say('plansPanel.theOthersStay'),
       button: say('plansPanel.chooseThisPlan'),
     };
-    this.asked(ask, (reason) => {
+    askReason(this.dialog, ask).subscribe((reason) => {
       this.api.call('jobs.choose', { params: { id: c.job }, body: { version: c.version, reason } }).subscribe({
         next: ({ job }) => {
           if (job === this.job().id) this.changed.emit();
           else void this.router.navigate(['/jobs', job]);
-          this.read(this.job().id, 0);
+          this.read(this.job().id);
         },
         error: (f: Failure) => {
           this.failure.set(f);
         },
       });
     });
-  }
-  private asked(data: ReasonAsk, then: (text: string) => void): void {
-    this.dialog
-      .open<ReasonDialog, ReasonAsk, string>(ReasonDialog, { width: '460px', data })
-      .afterClosed()
-      .subscribe((text) => {
-        if (text !== undefined) then(text);
-      });
   }
 }

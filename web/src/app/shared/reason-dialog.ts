@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MAT_DIALOG_DATA, type MatDialog, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { filter, type Observable } from 'rxjs';
 import { say } from '@druckerei/core';
 
 export interface ReasonAsk {
@@ -46,3 +47,10 @@ export class ReasonDialog {
     if (this.enough()) this.ref.close(this.text().trim());
   }
 }
+
+/** Opens the dialog; what was written, where it was not left with “not yet”. */
+export const askReason = (dialog: MatDialog, data: ReasonAsk): Observable<string> =>
+  dialog
+    .open<ReasonDialog, ReasonAsk, string>(ReasonDialog, { width: '460px', data })
+    .afterClosed()
+    .pipe(filter((text) => text !== undefined));

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
-import type { Observable } from 'rxjs';
+import { type Observable, tap } from 'rxjs';
 import { formatMoment, formatNumber, label, say } from '@druckerei/core';
 import type { Api, Replied } from '@druckerei/contract';
 import { ApiCaller } from '../shared/api';
@@ -86,9 +86,12 @@ export class LotMoves {
   }
   protected takeBack({ id }: Move): void {
     const body = { key: crypto.randomUUID(), kind: 'counter' as const, quantity: 0, takesBack: id, note: say('lotMoves.enteredWrong') };
-    this.asked.emit(this.api.call('stock.move', { params: { id: this.lot() }, body }));
-    setTimeout(() => {
-      this.read(this.lot());
-    }, 500);
+    this.asked.emit(
+      this.api.call('stock.move', { params: { id: this.lot() }, body }).pipe(
+        tap(() => {
+          this.read(this.lot());
+        }),
+      ),
+    );
   }
 }
