@@ -36,3 +36,16 @@ export async function enterOrder(page: Page, title: string): Promise<void> {
   await page.getByRole('button', { name: 'Enter order' }).click();
   await expect(page.getByRole('button', { name: 'Release …' })).toBeVisible();
 }
+
+/** Releases the job that is open, whole; what is undecided is decided. */
+export async function release(page: Page, open = 'Release …'): Promise<void> {
+  await page.getByRole('button', { name: open }).click();
+  const dialog = page.getByRole('dialog');
+  // What is to decide may change while the dialog is open: the plan follows the clock, and answers that just came.
+  await expect(async () => {
+    for (const box of await dialog.getByRole('textbox').all()) await box.fill('agreed with the customer');
+    await expect(dialog.getByRole('button', { name: 'Release now' })).toBeEnabled({ timeout: 1_000 });
+  }).toPass();
+  await dialog.getByRole('button', { name: 'Release now' }).click();
+  await expect(dialog).toHaveCount(0);
+}

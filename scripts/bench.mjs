@@ -5,6 +5,7 @@ import { createRequire } from 'node:module';
 import { gzipSync } from 'node:zlib';
 import { readFileSync } from 'node:fs';
 import { bigImport, fiftyEditors } from './lib/bench-desk.mjs';
+import { manyEntries, manyFacts, millionEntries } from './lib/bench-floor.mjs';
 import { Cluster } from './lib/cluster.mjs';
 import { ensureBuilt } from './lib/build.mjs';
 import { loadDemo } from './lib/demo.mjs';
@@ -19,7 +20,7 @@ const quantile = (list, q) => [...list].sort((a, b) => a - b)[Math.min(Math.floo
 const row = (what, list, target, unit, which = 0.95) =>
   rows.push({ what, median: quantile(list, 0.5), p95: quantile(list, 0.95), target, ratio: quantile(list, which) / target, unit });
 
-/** Only the parts named on the command line: core, browser, desk, orders. */
+/** Only the parts named on the command line: core, browser, desk, floor, orders. */
 const parts = process.argv.slice(2);
 const wanted = (part) => parts.length === 0 || parts.includes(part);
 
@@ -30,6 +31,7 @@ await main(async () => {
   if (wanted('core')) await benchCore();
   if (wanted('browser')) await onDemo((base, pid) => benchBrowser(executablePath, base, pid));
   if (wanted('desk')) await onDemo((base) => benchDesk(base));
+  if (wanted('floor')) await onDemo((base, _pid, cluster) => benchFloor(base, cluster));
   if (wanted('orders')) await onDemo((base, _pid, cluster, urls) => benchOrders(base, cluster, urls));
   const n = (x) => (x < 10 ? x.toFixed(2) : x.toFixed(0));
   process.stdout.write(
@@ -77,6 +79,13 @@ async function benchCore() {
     300,
     'ms',
   );
+  const facts = manyFacts();
+  row(
+    'losses learned from 5,000 jobs of 7 steps',
+    timed(10, 2, () => core.learnedLosses(facts)).map((ms) => ms / 1000),
+    1,
+    's',
+  );
   const { cases } = JSON.parse(readFileSync(`${ROOT}/checks/pallet-loading.json`, 'utf8'));
   row(
     'exact guillotine count, published instances',
@@ -94,6 +103,23 @@ async function benchCore() {
     5,
     'ms',
   );
+}
+
+/** Terminals that send, and a job with a million entries. Entries a second: the target is a least, so its ratio is target over what was reached. */
+async function benchFloor(base, cluster) {
+  const { perSecond, batches } = await manyEntries(base);
+  rows.push({
+    what: 'entries accepted durably, 4 terminals, batches of 200',
+    median: perSecond,
+    p95: perSecond,
+    target: 2_000,
+    ratio: 2_000 / perSecond,
+    unit: '/s',
+  });
+  row('… a batch of 200', batches, 1_000, 'ms');
+  const { page, balance } = await millionEntries(base, cluster);
+  row('job page of a job with a million entries', page, 100, 'ms');
+  row('its reconciliation, 400 piles', balance, 200, 'ms');
 }
 
 /** Fifty editors, the news of their saves, and an import. */

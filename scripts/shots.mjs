@@ -51,7 +51,6 @@ await main(async () => {
       await page.keyboard.press('Enter');
       await page.getByRole('button', { name: 'See what it moves' }).click();
       await page.getByText(/open jobs move/).waitFor();
-      await shot('settings-moves');
       await page.getByRole('button', { name: 'Take all back' }).click();
       await page.getByRole('link', { name: 'Losses' }).click();
       await page.getByRole('button', { name: /^Offset/ }).click();
@@ -67,6 +66,30 @@ await main(async () => {
       await page.getByRole('button', { name: 'Another' }).nth(2).click();
       await page.getByRole('heading', { name: 'The house is open' }).scrollIntoViewIfNeeded();
       await shot('settings-calendar');
+    };
+    /** A terminal as a tablet at the press shows it. */
+    const terminal = async () => {
+      const page = await (
+        await browser.newContext({
+          viewport: { width: 1024, height: 768 },
+          locale: 'en-GB',
+          timezoneId: 'Europe/Berlin',
+          reducedMotion: 'reduce',
+        })
+      ).newPage();
+      await page.clock.setFixedTime(new Date(CLOCK));
+      await page.goto(`${base}/terminal`);
+      await page.getByLabel('Name').fill('odo');
+      await page.getByLabel('Password').fill('ink-and-water-3');
+      await page.getByRole('button', { name: 'Sign in' }).click();
+      await page.getByRole('button', { name: 'Press 3', exact: true }).click();
+      await page.getByRole('button', { name: 'Odo Pressnig' }).click();
+      for (const d of '3141') await page.getByRole('button', { name: d, exact: true }).click();
+      await page.getByRole('button', { name: 'Sign on' }).click();
+      await page.getByText('of 2 563 wanted').waitFor();
+      await page.screenshot({ path: `${ROOT}/docs/screenshots/terminal-run.png` });
+      say('terminal-run');
+      await page.close();
     };
     for (const colorScheme of ['light', 'dark']) {
       const page = await (
@@ -94,18 +117,12 @@ await main(async () => {
       await shot('orders');
       await page.getByRole('link', { name: 'Winter concert card' }).click();
       await page.getByRole('button', { name: /^Stock,/ }).click();
-      await shot('job-stock');
       if (colorScheme === 'light') {
-        for (const [stone, name] of [
-          ['Print', 'job-print'],
-          ['Foil', 'job-foil'],
-        ]) {
+        await shot('job-stock');
+        for (const [stone, name] of [['Print', 'job-print']]) {
           await page.getByRole('button', { name: new RegExp(`^${stone},`) }).click();
           await shot(name);
         }
-        await page.getByRole('button', { name: 'Product', exact: true }).click();
-        await page.getByRole('contentinfo').getByRole('button').first().click();
-        await shot('job-working');
         await page.getByRole('button', { name: 'Compare stocks and presses' }).click();
         await page.getByRole('button', { name: 'Close', exact: true }).first().waitFor();
         await shot('job-compare');
@@ -131,6 +148,20 @@ await main(async () => {
           await page.waitForTimeout(1_000);
           await shot(name);
         }
+        for (const [order, view, name] of [
+          ['Harvest supper menu', 'Floor', 'job-floor'],
+          ['Winter concert card', 'Risk', 'job-risk'],
+        ]) {
+          await page.getByRole('link', { name: 'Orders' }).first().click();
+          await page.getByRole('link', { name: order }).first().click();
+          await page.getByRole('button', { name: view, exact: true }).click();
+          await page.waitForTimeout(1_500);
+          await shot(name);
+        }
+        await page.getByRole('link', { name: 'Floor', exact: true }).click();
+        await page.getByRole('heading', { name: 'Press 3' }).waitFor();
+        await shot('floor');
+        await terminal();
         await page.getByRole('link', { name: 'Stock' }).click();
         await page.getByRole('heading', { name: 'Lots' }).waitFor();
         await shot('store');

@@ -11,7 +11,10 @@ const external = [...new Set(packages.flatMap((p) => Object.keys(p.dependencies 
 
 await build({
   absWorkingDir: import.meta.dirname,
-  entryPoints: { main: 'src/main.ts', worker: 'src/worker.ts', 'heavy.thread': 'src/tasks/heavy.thread.ts' },
+  entryPoints: { main: 'src/main.ts', worker: 'src/worker.ts', 'heavy.thread': 'src/tasks/heavy.thread.ts',
+    // The demo's machines count by the same simulated counter as a terminal's.
+    'simulated-counter': '../core/src/counts/simulated-counter.ts',
+  },
   outdir: 'dist',
   bundle: true,
   platform: 'node',

@@ -1,7 +1,7 @@
 import presets from 'jest-preset-angular/presets/index.js';
 
 const preset = presets.createCjsPreset({ tsconfig: '<rootDir>/tsconfig.spec.json' });
-const esmOnly = ['d3-[^/]+', '@noble/hashes', 'tinykeys', '@angular/common/locales/.*\\.js$'];
+const esmOnly = ['d3-[^/]+', '@noble/hashes', 'tinykeys', 'idb', '@angular/common/locales/.*\\.js$'];
 
 export default {
   ...preset,
@@ -9,6 +9,7 @@ export default {
   setupFilesAfterEnv: ['<rootDir>/src/setup-jest.ts'],
   moduleNameMapper: {
     '\\.spawn$': '<rootDir>/src/spawn.stub.cjs',
+    '^ng-apexcharts$': '<rootDir>/src/apex.stub.ts',
     '^@druckerei/core/words$': '<rootDir>/../core/src/words/index.ts',
     '^@druckerei/core$': '<rootDir>/../core/src/index.ts',
     '^@druckerei/contract$': '<rootDir>/../contract/src/index.ts',

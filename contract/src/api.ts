@@ -1,4 +1,5 @@
 import { events } from './events';
+import { floor } from './floor';
 import { jobs } from './jobs';
 import { orders } from './orders';
 import { people } from './people';
@@ -8,5 +9,5 @@ import { stock } from './stock';
 import { tasks } from './tasks';
 
 /** Everything that crosses the wire. */
-export const api = { ...session, ...people, ...plants, ...orders, ...jobs, ...stock, ...tasks, ...events } as const;
+export const api = { ...session, ...people, ...plants, ...orders, ...jobs, ...stock, ...floor, ...tasks, ...events } as const;
 export type Api = typeof api;

@@ -1,6 +1,7 @@
 export * from './api';
 export * from './endpoint';
 export * from './events';
+export * from './floor';
 export * from './jobs';
 export * from './openapi';
 export * from './orders';

@@ -8,6 +8,8 @@ export const Person = z.object({
   initials: z.string(),
   roles: z.array(z.enum(ROLES)),
   active: z.boolean(),
+  /** Whether a PIN is set for terminals. */
+  pin: z.boolean(),
 });
 export type Person = z.infer<typeof Person>;
 
@@ -16,6 +18,7 @@ const fields = {
   initials: z.string().trim().min(1, 'is empty').max(4, 'has at most four letters'),
   roles: z.array(z.enum(ROLES)).min(1, 'needs at least one role').max(ROLES.length),
 };
+const pin = z.string().regex(/^\d{4,8}$/, 'is four to eight digits');
 const password = z.string().min(10, 'has at least ten characters').max(200);
 export const NewPerson = z.strictObject({
   id: z.uuid(),
@@ -26,6 +29,7 @@ export const NewPerson = z.strictObject({
     .regex(/^[\p{L}\p{N}._-]{1,60}$/u, 'is one word of letters and digits'),
   ...fields,
   password,
+  pin: pin.optional(),
 });
 
 const EXAMPLE = '00000000-0000-4000-8000-000000000000';
@@ -52,9 +56,9 @@ export const people = {
     method: 'put',
     path: '/api/people/:id',
     who: ['admin'],
-    says: 'Changes name, roles, password or whether a person may sign in. A new password or leaving ends the sessions of that person.',
+    says: 'Changes name, roles, password, PIN or whether a person may sign in. A new password or leaving ends the sessions of that person.',
     params: z.strictObject({ id: z.uuid() }),
-    body: z.strictObject({ ...fields, active: z.boolean(), password: password.optional() }),
+    body: z.strictObject({ ...fields, active: z.boolean(), password: password.optional(), pin: pin.optional() }),
     reply: Person,
     example: { params: { id: EXAMPLE }, body: { fullName: 'Example Person', initials: 'EP', roles: ['store'], active: true } },
   },

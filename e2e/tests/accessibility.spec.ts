@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { enterOrder, signIn, type } from '../sign-in';
+import { enterOrder, release, signIn, type } from '../sign-in';
 
 const clean = async (page: Page): Promise<void> => {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
@@ -37,7 +37,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await clean(page);
     await page.getByRole('button', { name: 'When', exact: true }).click();
     await clean(page);
-    for (const view of ['Plans', 'Gates', 'Deliveries', 'History']) {
+    for (const view of ['Floor', 'Risk', 'Plans', 'Gates', 'Deliveries', 'History']) {
       await page.getByRole('button', { name: view, exact: true }).click();
       if (view === 'Gates') await page.getByRole('button', { name: 'Another gate' }).click();
       await clean(page);
@@ -80,6 +80,47 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await type(page, 'Rate while running', '241');
     await clean(page);
     await page.getByRole('button', { name: 'Take all back' }).click();
+  });
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`the floor, the logbook and a terminal are clean for axe, ${colorScheme}`, async ({ page }) => {
+    test.setTimeout(120_000);
+    await page.emulateMedia({ colorScheme });
+    await signIn(page);
+    await enterOrder(page, `Floor axe ${colorScheme}`);
+    await expect(page.getByText('saved', { exact: true })).toBeVisible();
+    await release(page);
+    for (const screen of ['Floor', 'Logbook']) {
+      await page.getByRole('link', { name: screen, exact: true }).click();
+      await page.getByRole('main').waitFor();
+      await clean(page);
+    }
+    await page.goto('/terminal');
+    await page.getByRole('button', { name: 'Folder 2', exact: true }).click();
+    await clean(page);
+    await page.getByRole('button', { name: 'Mika Falzer' }).click();
+    await clean(page);
+    for (const d of '2718') await page.getByRole('button', { name: d, exact: true }).click();
+    await page.getByRole('button', { name: 'Sign on' }).click();
+    await page.locator('dk-terminal-page nav, dk-read-handover').first().waitFor();
+    while (await page.getByRole('button', { name: 'Read and signed' }).isVisible()) {
+      await page.getByRole('button', { name: 'Read and signed' }).click();
+      await page.waitForTimeout(300);
+    }
+    for (const screen of ['What comes', 'Piles', 'Handover', 'Simulated']) {
+      await page.getByRole('button', { name: screen, exact: true }).click();
+      await clean(page);
+    }
+    await page.getByRole('button', { name: 'What comes' }).click();
+    await page.getByRole('button', { name: `Floor axe ${colorScheme}` }).click();
+    await clean(page);
+    await page.getByRole('button', { name: 'Begin setting up' }).click();
+    await clean(page);
+    await page.getByRole('button', { name: 'Waste…' }).click();
+    await clean(page);
+    await page.getByRole('button', { name: 'Pile in…' }).click();
+    await clean(page);
   });
 }
 

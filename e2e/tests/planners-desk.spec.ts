@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { enterOrder, signIn, type } from '../sign-in';
+import { enterOrder, release, signIn, type } from '../sign-in';
 
 /* The planner's desk by visible words: one journey for each thing a planner does there. */
 
@@ -15,14 +15,6 @@ const because = async (page: Page, button: string, words: string): Promise<void>
   await dialog.getByRole('button', { name: button }).click();
   await expect(dialog).toHaveCount(0);
 };
-async function release(page: Page, open = 'Release …'): Promise<void> {
-  await page.getByRole('button', { name: open }).click();
-  const dialog = page.getByRole('dialog');
-  for (const box of await dialog.getByRole('textbox').all()) await box.fill('agreed with the customer');
-  await dialog.getByRole('button', { name: 'Release now' }).click();
-  await expect(dialog).toHaveCount(0);
-}
-
 test('1 starts from anything: an old job, a tool number, what the customer had last, a file', async ({ page }, info) => {
   test.setTimeout(120_000);
   await signIn(page);

@@ -57,7 +57,7 @@ const look = (page: Page, typed: string[]): Promise<Seen> =>
   );
 
 test('no screen says anything past the catalogue, and none is too narrow for a longer language', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   await signIn(page, 'runa', 'paper-river-25');
   await enterOrder(page, 'Pseudo card');
   const job = page.url();
@@ -82,6 +82,8 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
     if (seen.plain.length + seen.cut.length > 0) found[screen] = seen;
   };
   await page.goto('/orders');
+  // A long list holds only the rows in sight: this one is asked for.
+  await page.getByRole('searchbox').fill('Pseudo card');
   await page.getByText('Pseudo card').first().waitFor();
   await note('orders');
   await page.goto('/orders/new');
@@ -104,10 +106,11 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
     await note(`job, key ${key}`);
     if (key === '?') await page.keyboard.press('Escape');
   }
-  for (const name of ['Plans', 'Gates', 'Deliveries', 'History']) {
+  const views = ['Product', 'Floor', 'Risk', 'When', 'Plans', 'Gates', 'Deliveries', 'History'];
+  for (const name of ['Floor', 'Risk', 'Plans', 'Gates', 'Deliveries', 'History']) {
     await page.goto(job);
     await page.locator('dk-count-river').waitFor();
-    await page.locator('.strip .view').nth(['Product', 'When', 'Plans', 'Gates', 'Deliveries', 'History'].indexOf(name)).click();
+    await page.locator('.strip .view').nth(views.indexOf(name)).click();
     if (name === 'Gates') await page.locator('dk-gates-panel .plain').first().click();
     await note(`job, ${name}`);
   }
@@ -119,6 +122,13 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   await note('stock');
   await page.locator('dk-stock-desk .top .plain').first().click();
   await note('stock, a new lot');
+  await page.goto('/floor');
+  await page.locator('section.machine').first().waitFor();
+  await note('floor');
+  await page.goto('/logbook');
+  await page.locator('main').waitFor();
+  await note('logbook');
+  await terminal(page, note);
   await page.goto('/orders/import');
   await note('import');
   await page.goto('/orders/new');
@@ -143,3 +153,32 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   await page.evaluate(() => localStorage.removeItem('druckerei.words'));
   expect(found).toEqual({});
 });
+
+/** A machine's terminal, screen by screen. */
+async function terminal(page: Page, note: (screen: string) => Promise<void>): Promise<void> {
+  await page.goto('/terminal');
+  await page.locator('dk-choose-machine .choice').first().waitFor();
+  await note('terminal, which machine');
+  await page.getByRole('button', { name: 'Press 3', exact: true }).click();
+  await page.locator('dk-sign-on .choice').first().waitFor();
+  await note('terminal, who');
+  await page.getByRole('button', { name: 'Odo Pressnig' }).click();
+  await note('terminal, PIN');
+  for (const d of '3141') await page.getByRole('button', { name: d, exact: true }).click();
+  await page.locator('dk-sign-on .act').click();
+  await page.locator('dk-terminal-page nav, dk-read-handover').first().waitFor();
+  while (await page.locator('dk-read-handover .act').isVisible()) {
+    await note('terminal, handover');
+    await page.locator('dk-read-handover .act').click();
+    await page.waitForTimeout(300);
+  }
+  for (const i of [0, 2, 3, 4]) {
+    await page.locator('dk-terminal-page nav button').nth(i).click();
+    await note(`terminal, screen ${i}`);
+  }
+  await page.locator('dk-terminal-page nav button').first().click();
+  const step = page.locator('dk-queue-list .line').first();
+  if (!(await step.isVisible())) return;
+  await step.click();
+  await note('terminal, step');
+}

@@ -1,4 +1,5 @@
 import { existsSync, readFileSync } from 'node:fs';
+import { demoHandover, floorRuns } from './demo-floor.mjs';
 import { ROOT } from './run.mjs';
 import { say, Stop } from './say.mjs';
 
@@ -14,7 +15,9 @@ const dayFrom = (start, days, clock) => {
 /** Loads the demo's customers and orders through the API, like anybody would enter them; nothing where orders are there already. */
 export async function loadDemo(base, { now = new Date() } = {}) {
   if (!existsSync(`${ROOT}/demo/orders.json`)) return;
-  const planner = read('first-start').people.find((p) => p.roles.includes('planner'));
+  const firstStart = read('first-start');
+  const floor = read('floor');
+  const planner = firstStart.people.find((p) => p.roles.includes('planner'));
   let cookie = '';
   const call = async (method, path, body) => {
     const res = await fetch(`${base}${path}`, {
@@ -32,11 +35,51 @@ export async function loadDemo(base, { now = new Date() } = {}) {
   say('entering the demo orders of the Lindmoor works');
   for (const customer of read('customers')) await call('POST', '/api/customers', customer);
   const jobs = new Map();
-  for (const [i, { id, customer, dueDays, dueAt, spec }] of read('orders').entries()) {
+  const orders = read('orders');
+  const enter = async (nr, { id, customer, dueDays, dueAt, spec }) => {
     for (const item of Object.values(spec.items)) for (const d of item.deliveries) d.by = dayFrom(now, dueDays, dueAt);
-    jobs.set(i + 1, (await call('POST', '/api/orders', { id, customer, spec })).job);
+    jobs.set(nr, (await call('POST', '/api/orders', { id, customer, spec })).job);
+  };
+  for (const [i, order] of orders.entries()) await enter(i + 1, order);
+  const desk = { call, jobs, firstStart, now: now.getTime() / 1000, day: (days, clock) => dayFrom(now, days, clock) };
+  for (const step of read('desk')) {
+    // What is delivered went over the floor first.
+    const before = step.deliver && floor.before.find((f) => f.order === step.order);
+    if (before) {
+      await deskStep(desk, { order: step.order, release: step.release });
+      await floorRuns(desk, before);
+      await deskStep(desk, { order: step.order, deliver: step.deliver });
+    } else await deskStep(desk, step);
   }
-  for (const step of read('desk')) await deskStep({ call, jobs, day: (days, clock) => dayFrom(now, days, clock) }, step);
+  // Number 11 is the reprint the desk made.
+  for (const [i, { like, name, quantity, to, ...order }] of floor.orders.entries()) {
+    const spec = structuredClone(orders[like - 1].spec);
+    Object.assign(spec, { name });
+    for (const item of Object.values(spec.items)) {
+      item.versions.only.quantity = quantity;
+      item.deliveries = [{ ...item.deliveries[0], share: { only: quantity }, to }];
+    }
+    await enter(12 + i, { ...order, spec });
+  }
+  for (const run of floor.after) {
+    await deskStep(desk, { order: run.order, release: run.release });
+    await floorRuns(desk, run);
+    if (run.child) await rescue(desk, run);
+  }
+  await demoHandover(desk, floor.handover);
+}
+
+/** What was short is made by a child job, released at once. */
+async function rescue({ call, jobs }, { order, child, childRelease }) {
+  const { job } = await call('POST', `/api/jobs/${jobs.get(order)}/children`, { id: crypto.randomUUID(), item: 'i1', way: child });
+  await release({ call }, job, childRelease);
+}
+
+async function release({ call }, id, reason) {
+  const { findings } = await call('GET', `/api/jobs/${id}/plan.json`);
+  const decisions = Object.fromEntries(findings.filter((f) => f.level === 'decide').map((f) => [`${f.code}@${f.at}`, reason]));
+  const { version } = await call('GET', `/api/jobs/${id}`);
+  await call('POST', `/api/jobs/${id}/release`, { version, decisions });
 }
 
 /** One thing a planner did at the desk of the demo: a gate, deliveries, a part release, another plan, a reprint, a shared job, a promise, an order of paper. */
@@ -60,11 +103,7 @@ async function deskStep({ call, jobs, day }, step) {
   }
   if (step.alternative)
     await call('POST', `/api/jobs/${id}/alternatives`, { id: crypto.randomUUID(), name: step.alternative, edits: step.edits });
-  if (step.release) {
-    const { findings } = await call('GET', `/api/jobs/${id}/plan.json`);
-    const decisions = Object.fromEntries(findings.filter((f) => f.level === 'decide').map((f) => [`${f.code}@${f.at}`, step.release]));
-    await call('POST', `/api/jobs/${id}/release`, { version: job.version, decisions });
-  }
+  if (step.release) await release({ call }, id, step.release);
   if (step.deliver)
     await call('POST', `/api/jobs/${id}/deliver`, {
       version: (await call('GET', `/api/jobs/${id}`)).version,

@@ -13,6 +13,8 @@ import { errorTable, notFound } from './errors';
 import { eventsHandlers } from './events/events.handlers';
 import type { EventHub } from './events/event-hub';
 import { implement } from './implement';
+import { floorHandlers } from './floor/floor.handlers';
+import { Seal } from './floor/sign-on';
 import { jobsHandlers } from './jobs/jobs.handlers';
 import { ordersHandlers } from './orders/orders.handlers';
 import { peopleHandlers } from './people/people.handlers';
@@ -100,6 +102,7 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir }: AppPart
     }),
   );
   app.use('/api', sameOrigin);
+  const seal = new Seal(secret);
   const context = (req: Request): Ctx => ({
     db,
     log: req.log,
@@ -107,6 +110,7 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir }: AppPart
     now,
     hub,
     threads,
+    seal,
     user: req.user ?? null,
     session: sessionDoor(req),
   });
@@ -121,6 +125,7 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir }: AppPart
       ...ordersHandlers,
       ...jobsHandlers,
       ...stockHandlers,
+      ...floorHandlers,
       ...tasksHandlers,
       ...eventsHandlers,
     },

@@ -2,6 +2,7 @@ import type { Pool } from 'pg';
 import type { Logger } from 'pino';
 import type { Me } from '@druckerei/contract';
 import type { EventHub } from './events/event-hub';
+import type { Seal } from './floor/sign-on';
 import type { Threads } from './tasks/threads';
 
 /** What every handler may use. Handlers see neither request nor response, but for the session's own. */
@@ -13,6 +14,8 @@ export interface Ctx {
   now: () => number;
   hub: EventHub;
   threads: Threads;
+  /** Vouches for who signed on at a terminal. */
+  seal: Seal;
   user: (Me & { id: string }) | null;
   session: SessionDoor;
 }

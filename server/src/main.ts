@@ -7,6 +7,7 @@ import { buildApp } from './app';
 import { FirstStart, firstStart, sessionSecret } from './db/first-start';
 import { DatabaseNewer, migrate } from './db/migrate';
 import { makePool } from './db/pool';
+import { writeOlderReleases } from './floor/released-steps';
 import { refreshSummaries } from './jobs/refresh-summaries';
 import { EventHub } from './events/event-hub';
 import { TaskRunner } from './tasks/runner';
@@ -61,6 +62,7 @@ const db = makePool(env.DATABASE_URL, (e) => log.warn({ err: e.message }, 'idle 
 if (env.FIRST_START !== undefined) await firstStart(db, readFirstStart(env.FIRST_START));
 const hub = new EventHub(env.DATABASE_URL, log);
 await hub.start();
+void writeOlderReleases(db, log).catch((err: unknown) => log.warn({ err }, 'older releases are not on the floor yet'));
 void refreshSummaries(db, log, now).then(
   (n) => log.info({ jobs: n }, 'planned again by this program'),
   (err: unknown) => log.warn({ err }, 'older plans stay for now'),

@@ -83,7 +83,7 @@ export class TestServer {
     await owner.end();
     const url = named(process.env['TEST_APP_URL'] ?? '', this.database);
     this.databaseUrl = url;
-    const log = pino({ level: 'silent' });
+    const log = pino({ level: process.env['TEST_LOG'] ?? 'silent' });
     this.db = makePool(url, () => undefined);
     const first = JSON.parse(readFileSync(`${ROOT}/demo/first-start.json`, 'utf8')) as Record<string, unknown>;
     await firstStart(

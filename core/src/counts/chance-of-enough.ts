@@ -5,7 +5,7 @@ import { portableExp, portableLog } from '../quantity/portable-math';
 import { ceilTolerant } from '../quantity/round-tolerant';
 
 /** Parameters of a lognormal with mean 1 and the given coefficient of variation: σ² = ln(1 + cv²), μ = −σ²/2. Source: definition of the lognormal. */
-function lognormal(variation: number): { mu: number; sigma: number } {
+export function lognormal(variation: number): { mu: number; sigma: number } {
   const variance = portableLog(1 + variation * variation);
   return { mu: -variance / 2, sigma: Math.sqrt(variance) };
 }

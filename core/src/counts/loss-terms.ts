@@ -51,7 +51,7 @@ export const CYCLES_OF_METRES: Formula<'metres' | 'factor' | 'repeatMm'> = {
 
 /** What is said of a step's losses; what is left out does not occur. */
 export interface LossesSaid<T extends string> {
-  setup?: { formula: Formula<T>; terms: Record<T, Term> };
+  setup?: { formula: Formula<T>; terms: Record<T, Term>; own?: Term | undefined };
   runningPpm?: Term;
   samples?: Term;
   /** The plant's table for this work, and whether it is the school in force. */
@@ -68,7 +68,10 @@ export function lossFigures<T extends string>(
 ): LossTerms {
   const losses: LossTerms = {};
   if (setup) {
-    to.figure(idOf(step, 'setupCycles'), setup.formula, setup.terms);
+    if (setup.own) {
+      to.figure(idOf(step, 'setupHandbook'), setup.formula, setup.terms);
+      to.figure(idOf(step, 'setupCycles'), STEP_SETUP, { fresh: fig(idOf(step, 'setupHandbook')), factor: setup.own });
+    } else to.figure(idOf(step, 'setupCycles'), setup.formula, setup.terms);
     losses.setup = fig(idOf(step, 'setupCycles'));
   }
   if (runningPpm) {

@@ -1,61 +1,162 @@
-import type { Id } from '../quantity/figure';
+import type { Formula, Id, Term } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
+import { type Ledger, fig } from '../quantity/ledger';
 import { floorTolerant } from '../quantity/round-tolerant';
 import { PPM } from '../quantity/units';
 import { goodCycles } from './counts';
-import { goodByTable } from './loss-table';
-import { type Net, inOrder } from './net';
+import { goodByTable, tableTerms } from './loss-table';
+import { type Net, inOrder, type Step } from './net';
+import type { Counts } from './solve-backward';
+import type { Counted } from '../plant/plant';
 
-export interface Forecast {
-  /** Cycles each step can run, the good ones among them, and the flow that limits it (the limiting part). */
-  steps: Record<Id<'step'>, { run: number; good: number; limitedBy: Id<'flow'> | null }>;
-  /** What is left of each flow once every taker has had its share. */
-  left: Record<Id<'flow'>, number>;
-}
+/** So many cycles of the plan stand behind its running loss: a rate counted over fewer says little yet. House rule. */
+export const RATE_PRIOR_CYCLES = 500;
+
+const source = 'counts forward from what was logged; whole pieces after every step; common practice, no source';
+
+/** Cycles that reach a step by a flow: pieces ÷ per cycle, and its share where several take of it. Whole ones, unless the last may be part-filled. */
+const REACH: Formula<'pieces' | 'per' | 'share' | 'spoilPpm' | 'whole'> = {
+  id: 'forecast.reach',
+  unit: 'cycle',
+  source,
+  of: ({ pieces, per, share, spoilPpm, whole }) => {
+    const cycles = (pieces * share * (PPM - spoilPpm)) / PPM / per;
+    return whole > 0 ? floorTolerant(cycles) : cycles;
+  },
+};
+/** Cycles of a step in all: what the scarcest flow allows, and never fewer than were counted; of a finished step what was counted. */
+const REAL_RUN: Formula = {
+  id: 'forecast.run',
+  unit: 'cycle',
+  source,
+  of: ({ counted = 0, done = 0, ...reach }) => {
+    const most = Math.min(...Object.values(reach));
+    return done > 0 ? counted : Math.max(counted, Number.isFinite(most) ? most : 0);
+  },
+};
+/** Running loss as this run shows it: what was lost in so many cycles, with the plan's rate standing for five hundred. */
+const REAL_PPM: Formula<'lost' | 'cycles' | 'planPpm' | 'weight'> = {
+  id: 'forecast.rate',
+  unit: 'ppm',
+  source: 'mean of the counted rate and the plan’s, weighted by cycles; house rule',
+  of: ({ lost, cycles, planPpm, weight }) => Math.min(((lost + (planPpm * weight) / PPM) * PPM) / (cycles + weight), PPM),
+};
+/** Good cycles of a step at its end: those counted, and what the rest of the run leaves. */
+const REAL_GOOD: Formula = {
+  id: 'forecast.good',
+  unit: 'cycle',
+  source,
+  of: ({ counted = 0, good = 0, done = 0, run = 0, ppm = 0, ...t }) => {
+    if (done > 0) return good;
+    const begun = counted > 0;
+    const losses = { setup: 0, samples: 0, batchCycles: 0, batchLost: 0, ...t, ...(begun && { setup: 0, samples: 0 }), runningPpm: ppm };
+    return good + goodCycles(Math.max(run - counted, 0), losses);
+  },
+};
+/** The same for a step that loses by a table: the share the table leaves of the whole run. */
+const REAL_GOOD_TABLE: Formula = {
+  id: 'forecast.goodTable',
+  unit: 'cycle',
+  source,
+  of: ({ counted = 0, good = 0, done = 0, run = 0, samples = 0, ...lines }) => {
+    if (done > 0 || run <= 0) return good;
+    const points = Object.keys(lines)
+      .filter((name) => name.startsWith('good'))
+      .map((name): [number, number] => [lines[name] ?? 0, lines[name.replace('good', 'lost')] ?? 0]);
+    return good + floorTolerant((Math.max(run - counted, 0) * goodByTable(points, run, samples)) / run);
+  },
+};
+/** Pieces a flow will have: what its makers leave. */
+const REAL_PIECES: Formula = {
+  id: 'forecast.pieces',
+  unit: 'piece',
+  source,
+  of: (t) => floorTolerant(Object.values(t).reduce((sum, n) => sum + n, 0)),
+};
+const MADE: Formula<'good' | 'per'> = { id: 'forecast.made', unit: 'piece', source, of: ({ good, per }) => good * per };
+/** Whether anything was counted of a net. */
+export const anyCounted = (net: Net, counted: Readonly<Record<Id<'step'>, Counted>>): boolean =>
+  Object.keys(net.steps).some((id) => Object.hasOwn(counted, id));
 
 /**
- * Counts forward: what comes out if so much is really there. `there` holds what was bought, received or counted, by flow.
- * Steps whose counts were logged (`counted`) keep them; every other step runs on what reaches it and loses what the plan expects.
- * A flow with several takers is shared in the proportion they take.
+ * Counts forward and writes it down: steps that were counted keep what was counted, the rest of a run loses at the rate this run shows, steps ahead lose what
+ * the plan expects. Flows nothing makes hold what is said to be `there`, else what the plan pulls of them.
+ * Figures: `<step>.realRun` and `<step>.realGood` in cycles, `<flow>.real` in pieces.
  */
 export function solveForward(
   net: Net,
-  there: Readonly<Record<Id<'flow'>, number>>,
-  counted: Readonly<Record<Id<'step'>, { run: number; good: number }>> = {},
-): Forecast {
-  const { order } = inOrder(net.steps);
-  const left: Record<Id<'flow'>, number> = { ...there };
+  counts: Counts,
+  counted: Readonly<Record<Id<'step'>, Counted>>,
+  to: Ledger,
+  there: Readonly<Record<Id<'flow'>, number>> = {},
+): void {
   const takers = new Map<Id<'flow'>, number>();
-  for (const step of Object.values(net.steps)) for (const { flow, per } of step.takes) takers.set(flow, (takers.get(flow) ?? 0) + per);
-  const reached: Record<Id<'flow'>, number> = { ...there };
-  const steps: Forecast['steps'] = {};
-  for (const id of order) {
-    const step = net.steps[id];
-    if (!step) continue;
-    let run = Infinity;
-    let limitedBy: Id<'flow'> | null = null;
-    for (const { flow, per, spoilPpm = 0 } of step.takes) {
-      const share = per / (takers.get(flow) ?? per);
-      const mine = (reached[flow] ?? 0) * share * ((PPM - spoilPpm) / PPM);
-      const cycles = step.whole ? floorTolerant(mine / per) : mine / per;
-      if (cycles < run) [run, limitedBy] = [cycles, flow];
+  const makers = new Map<Id<'flow'>, { step: Id<'step'>; per: number }[]>();
+  for (const [id, step] of Object.entries(net.steps)) {
+    for (const { flow, per } of step.takes) takers.set(flow, (takers.get(flow) ?? 0) + per);
+    for (const { flow, per } of step.gives) makers.set(flow, [...(makers.get(flow) ?? []), { step: id, per }]);
+  }
+  const log = (value: number, at: string): Term => ({ value, unit: 'cycle', from: 'log', at });
+  const plain = (value: number, unit: 'cycle' | '1' | 'ppm', at: string): Term => ({ value, unit, from: 'plant', at });
+  const piecesOf = (flow: Id<'flow'>): Term => {
+    if (to.has(idOf(flow, 'real'))) return fig(idOf(flow, 'real'));
+    const known = there[flow];
+    return known === undefined ? fig(counts.demand[flow] ?? '') : { value: known, unit: 'piece', from: 'shelf', at: `there:${flow}` };
+  };
+  for (const id of inOrder(net.steps).order) {
+    const step = net.steps[id] as Step;
+    const mine: Counted = counted[id] ?? { run: 0, good: 0, done: false };
+    const at = (what: string): Id<'figure'> => idOf(id, what);
+    const terms: Record<string, Term> = { counted: log(mine.run, `log:${id}`), done: plain(mine.done ? 1 : 0, '1', `log:${id}`) };
+    step.takes.forEach(({ flow, per, spoilPpm = 0 }, i) => {
+      to.figure(at(`reach.${i}`), REACH, {
+        pieces: piecesOf(flow),
+        per: plain(per, '1', idOf(id, 'takes')),
+        share: plain(per / (takers.get(flow) ?? per), '1', idOf(id, 'takes')),
+        spoilPpm: plain(spoilPpm, 'ppm', idOf(id, 'spoil')),
+        whole: plain(step.whole ? 1 : 0, '1', idOf(id, 'takes')),
+      });
+      terms[`reach ${flow}`] = fig(at(`reach.${i}`));
+    });
+    if (step.takes.length === 0) terms['plan'] = fig(at('run'));
+    to.figure(at('realRun'), REAL_RUN, terms);
+    const { table, perBatch } = step.loss;
+    const shared = {
+      counted: log(mine.run, `log:${id}`),
+      good: log(mine.good, `log:${id}`),
+      done: plain(mine.done ? 1 : 0, '1', `log:${id}`),
+      run: fig(at('realRun')),
+      samples: plain(step.loss.samples, 'cycle', idOf(id, 'samples')),
+    };
+    if (table) to.figure(at('realGood'), REAL_GOOD_TABLE, { ...shared, ...tableTerms(table, idOf(id, 'table')) });
+    else {
+      const [setup, samples] = [mine.setup ?? 0, mine.samples ?? 0];
+      to.figure(at('realPpm'), REAL_PPM, {
+        lost: log(Math.max(mine.run - mine.good - setup - samples, 0), `log:${id}`),
+        cycles: log(Math.max(mine.run - setup - samples, 0), `log:${id}`),
+        planPpm: plain(step.loss.runningPpm, 'ppm', idOf(id, 'running')),
+        weight: plain(RATE_PRIOR_CYCLES, 'cycle', 'practice'),
+      });
+      to.figure(at('realGood'), REAL_GOOD, {
+        ...shared,
+        ppm: fig(at('realPpm')),
+        setup: plain(step.loss.setupCycles, 'cycle', idOf(id, 'setup')),
+        ...(perBatch && {
+          batchCycles: plain(perBatch.cycles, 'cycle', idOf(id, 'batch')),
+          batchLost: plain(perBatch.lost, 'cycle', idOf(id, 'batch')),
+        }),
+      });
     }
-    if (run === Infinity) run = 0;
-    const { setupCycles: setup, runningPpm, samples, perBatch, table } = step.loss;
-    const logged = counted[id];
-    if (logged) run = logged.run;
-    const good = logged
-      ? logged.good
-      : table
-        ? goodByTable(table, run, samples)
-        : goodCycles(run, { setup, runningPpm, samples, batchCycles: perBatch?.cycles ?? 0, batchLost: perBatch?.lost ?? 0 });
-    steps[id] = { run, good, limitedBy };
-    for (const { flow, per, spoilPpm = 0 } of step.takes)
-      left[flow] = Math.max((left[flow] ?? 0) - (run * per * PPM) / (PPM - spoilPpm), 0);
-    for (const { flow, per } of step.gives) {
-      const made = step.whole ? good * per : floorTolerant(good * per);
-      reached[flow] = (reached[flow] ?? 0) + made;
-      left[flow] = (left[flow] ?? 0) + made;
+    for (const { flow } of step.gives) {
+      const made = (makers.get(flow) ?? []).filter((m) => to.has(idOf(m.step, 'realGood')));
+      for (const m of made)
+        to.figure(`${m.step}.made.${flow}`, MADE, { good: fig(idOf(m.step, 'realGood')), per: plain(m.per, '1', idOf(m.step, 'gives')) });
+      to.figure(
+        idOf(flow, 'real'),
+        REAL_PIECES,
+        Object.fromEntries(made.map((m) => [m.step, fig(`${m.step}.made.${flow}`)])),
+        net.flows[flow]?.unit ?? 'piece',
+      );
     }
   }
-  return { steps, left };
 }

@@ -44,6 +44,8 @@ export interface Stone {
   perGoodIn: number;
   perGoodOut: number;
   lost: { kind: string; figure: Id<'figure'>; perGood: number }[];
+  /** Once anything of the job was counted: what goes in and comes out for good, in cycles, and finished copies in a cycle. */
+  real: { run: Id<'figure'>; good: Id<'figure'>; copiesIn: number; copiesOut: number; counted: boolean; done: boolean } | null;
   setupS: Id<'figure'>;
   runS: Id<'figure'>;
   waitS: Id<'figure'>[];
@@ -78,6 +80,8 @@ export interface Plan {
       least: Id<'figure'>;
       most: Id<'figure'>;
       chance: Id<'figure'> | null;
+      /** Good pieces at the end by what was counted, with the range nine of ten such jobs lie in; null while nothing is counted. */
+      forecast: { good: Id<'figure'>; low: Id<'figure'>; high: Id<'figure'> } | null;
     }
   >;
   totals: Partial<Record<TotalKey, Id<'figure'>>>;

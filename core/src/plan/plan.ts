@@ -4,15 +4,18 @@ import { idOf } from '../quantity/id-of';
 import { Ledger, fig } from '../quantity/ledger';
 import type { Scene } from '../scene/scene';
 import type { Plant, Shelf } from '../plant/plant';
-import { practiceTerm } from '../plant/practice';
+import { practiceTerm, practiceValue } from '../plant/practice';
 import type { Flow, Net, Step } from '../flow/net';
 import { type Counts, type LossTerms, solveBackward } from '../flow/solve-backward';
+import { anyCounted, solveForward } from '../flow/solve-forward';
 import { copiesUp } from '../layout/layout';
 import type { SheetLayoutAsk } from '../layout/sheet-layout';
 import { type JobSpec, orderedQuantity } from '../product/job-spec';
-import { ALLOWANCE, CHANCE, EXPECTED_LOSS, LEAST_GOOD, MOST_GOOD } from '../counts/chance-of-enough';
+import { ALLOWANCE, CHANCE, EXPECTED_LOSS, LEAST_GOOD, lognormal, MOST_GOOD } from '../counts/chance-of-enough';
+import { forecastRange } from '../counts/forecast-range';
+import { VARIATION, widened } from '../counts/loss-variation';
 import { LATEST, PER_THOUSAND, RUN_ON, SUM, TOTAL_COST } from '../route/time-and-cost';
-import type { Bundle, ConsumeContext, Consumed, DraftContext, PanelRow } from '../processes/process';
+import { type Bundle, type ConsumeContext, type Consumed, type DraftContext, ownLoss, type PanelRow } from '../processes/process';
 import { inkSeriesFor } from '../processes/press-inks';
 import { PROCESSES } from '../processes/registry';
 import { FAMILIES } from '../families/registry';
@@ -23,7 +26,7 @@ import { layOutWeb } from './lay-out-web';
 import type { Finding, Plan, Stone } from './plan-types';
 import { sharing } from './sharing';
 import { arrivalsOf, layOutTime, withGates } from './ready';
-import { wasteFigures } from './waste';
+import { OF_A_STEP, wasteFigures } from './waste';
 import { type Registries, type RoutedStone, resolveRoute, stockFor } from './resolve';
 
 export const REGISTRIES: Registries = { families: FAMILIES, processes: PROCESSES };
@@ -73,14 +76,19 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   for (const [id, item] of Object.entries(spec.items)) {
     const wanted = Object.hasOwn(spec.choices.aim, id) ? (spec.choices.aim[id] as number) : orderedQuantity(item);
     net.wanted[goods(item.product)] = (net.wanted[goods(item.product)] ?? 0) + wanted;
-    items[id] = { product: item.product, goods: goods(item.product), ...wantedFigures(id, spec, to), chance: null };
+    items[id] = { product: item.product, goods: goods(item.product), ...wantedFigures(id, spec, to), chance: null, forecast: null };
   }
   const counts = solveBackward(net, to, drafted.losses);
   const contexts = drafted.contexts.map(({ stone, cx }) => ({ stone, cx: { ...cx, counts, steps: net.steps } }));
   const consumed = contexts.map(({ stone, cx }) => stone.process.consume(cx));
   const assumptions = layOutTime(net, shelf, arrivalsOf(net, drafted.tools, plant, shelf, to), spec.gates, to);
-  const stones = contexts.map(({ stone, cx }) => stoneOf(stone, cx, net, counts));
-  for (const [id, item] of Object.entries(items)) item.chance = chanceFigure(id, items, net, stones, plant, to);
+  const real = anyCounted(net, shelf.counted);
+  if (real) solveForward(net, counts, shelf.counted, to);
+  const stones = contexts.map(({ stone, cx }) => stoneOf(stone, cx, net, counts, real));
+  for (const [id, item] of Object.entries(items)) {
+    item.chance = chanceFigure(id, items, net, stones, contexts, plant, to);
+    if (real) item.forecast = forecastRange(item.goods, id, sharing(items, id), net, shelf.counted, variationTerm(id, plant, to), to);
+  }
   const totals = totalFigures(
     consumed,
     wasteFigures(
@@ -271,7 +279,6 @@ function wantedFigures(id: Id<'item'>, spec: JobSpec, to: Ledger): { wanted: str
   return figures;
 }
 
-/** Chance of enough of an item: from what its first stone starts with. Null where nothing of it is made here. */
 /** The least that must come out of a run: of its item, or of all items that are made in it together. */
 function leastOf(id: Id<'item'>, items: Plan['items'], to: Ledger): Id<'figure'> {
   const together = sharing(items, id);
@@ -281,11 +288,13 @@ function leastOf(id: Id<'item'>, items: Plan['items'], to: Ledger): Id<'figure'>
   return all;
 }
 
+/** Chance of enough of an item: from what its first stone starts with. Null where nothing of it is made here. */
 function chanceFigure(
   id: Id<'item'>,
   items: Plan['items'],
   net: Net,
   stones: readonly Stone[],
+  contexts: Planned['contexts'],
   plant: Plant,
   to: Ledger,
 ): Id<'figure'> | null {
@@ -303,19 +312,70 @@ function chanceFigure(
   const perGood: Term = { value: first.perGoodIn, unit: '1', from: 'family', at: 'layout' };
   to.figure(idOf(id, 'expectedLoss'), EXPECTED_LOSS, { started: fig(first.in), perGood, out: fig(idOf(item.goods, 'demand')) });
   to.figure(idOf(id, 'allowance'), ALLOWANCE, { started: fig(first.in), perGood, least: fig(leastOf(id, items, to)) });
+  variationFigure(id, sharing(items, id), net, stones, contexts, plant, to);
   const at = idOf(id, 'chance');
   to.figure(at, CHANCE, {
     allowance: fig(idOf(id, 'allowance')),
     expected: fig(idOf(id, 'expectedLoss')),
-    variation: practiceTerm(plant, 'risk.variation'),
+    variation: variationTerm(id, plant, to),
   });
   return at;
+}
+
+/** How far an item's whole loss spreads: by the works' own log where it was reckoned, else by the handbook. */
+const variationTerm = (id: Id<'item'>, plant: Plant, to: Ledger): Term =>
+  to.has(idOf(id, 'variation')) ? fig(idOf(id, 'variation')) : practiceTerm(plant, 'risk.variation');
+
+/**
+ * The spread of an item's whole loss from the spreads of its steps, where the works' own log knows any of them. A step it does not know spreads as the
+ * handbook says and goes with all others.
+ */
+function variationFigure(
+  id: Id<'item'>,
+  together: readonly Id<'item'>[],
+  net: Net,
+  stones: readonly Stone[],
+  contexts: Planned['contexts'],
+  plant: Plant,
+  to: Ledger,
+): void {
+  const terms: Record<string, Term> = {};
+  const handbook = lognormal(practiceValue(plant, 'risk.variation')).sigma;
+  let [number, learned] = [0, false];
+  contexts.forEach(({ cx }, i) => {
+    const own = ownLoss(cx);
+    const { spread: common = 0, jobs = 0 } = cx.shelf.together ?? {};
+    for (const { kind, figure, perGood } of stones[i]?.lost ?? []) {
+      if (
+        (kind !== 'setup' && kind !== 'running') ||
+        !cx.stepIds.some((s) => together.includes(net.flows[net.steps[s]?.gives[0]?.flow ?? '']?.item ?? ''))
+      )
+        continue;
+      number++;
+      const known = kind === 'setup' ? own?.log.setupSpread : own?.log.runningSpread;
+      const spread = own && known !== undefined ? widened(known, own.log.jobs) : handbook;
+      to.figure(idOf(figure, 'copies'), OF_A_STEP, {
+        lost: fig(figure),
+        perGood: { value: perGood, unit: '1', from: 'family', at: 'layout' },
+      });
+      terms[`loss${number}`] = fig(idOf(figure, 'copies'));
+      const from =
+        own && known !== undefined ? ({ from: 'log', at: own.at } as const) : ({ from: 'plant', at: 'practice:risk.variation' } as const);
+      terms[`spread${number}`] = { value: spread, unit: '1', ...from };
+      terms[`common${number}`] =
+        own && known !== undefined
+          ? { value: Math.min(common, spread), unit: '1', from: 'log', at: `log:together, ${jobs} jobs` }
+          : { value: spread, unit: '1', ...from };
+      learned ||= known !== undefined;
+    }
+  });
+  if (learned) to.figure(idOf(id, 'variation'), VARIATION, { ...terms, expected: fig(idOf(id, 'expectedLoss')) });
 }
 
 /** The run by the school of losses that is not in force, where the plant keeps both. */
 const otherSchool = (step: Id<'step'>): PanelRow => ({ label: 'otherSchool', figure: idOf(step, 'runOther') });
 
-function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Counts): Stone {
+function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Counts, real: boolean): Stone {
   const first = cx.stepIds[0];
   const last = cx.stepIds.at(-1);
   const taken = first === undefined ? undefined : net.steps[first]?.takes[0];
@@ -347,9 +407,25 @@ function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Count
     lost,
     setupS: idOf(first ?? cx.id, 'setupS'),
     runS: idOf(first ?? cx.id, 'runS'),
+    real: real ? realOf(cx, net) : null,
     waitS: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.waits.map((w) => w.figure) ?? []))],
     startAt: idOf(first ?? cx.id, 'startAt'),
     endAt: idOf(last ?? cx.id, 'endAt'),
+  };
+}
+
+/** Where a stone stands by the counts: what goes into its first step and comes out of its last. Null where no pieces pass. */
+function realOf(cx: ConsumeContext, net: Net): Stone['real'] {
+  const [first, last] = [cx.stepIds[0], cx.stepIds.at(-1)];
+  const [take, give] = [net.steps[first ?? '']?.takes[0], net.steps[last ?? '']?.gives[0]];
+  if (first === undefined || last === undefined || !take || !give) return null;
+  return {
+    run: idOf(first, 'realRun'),
+    good: idOf(last, 'realGood'),
+    copiesIn: take.per / (net.flows[take.flow]?.perGood ?? 1),
+    copiesOut: give.per / (net.flows[give.flow]?.perGood ?? 1),
+    counted: cx.stepIds.some((id) => Object.hasOwn(cx.shelf.counted, id)),
+    done: cx.stepIds.every((id) => cx.shelf.counted[id]?.done === true),
   };
 }
 

@@ -101,9 +101,12 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
     item: string;
   }): void => {
     if (spec.choices.route.drop.includes(s.id)) return;
-    const process = Object.hasOwn(processes, s.process) ? processes[s.process] : undefined;
-    if (!process || (s.family === 'set' && !process.joins)) {
-      route.findings.push({ code: 'process.unknown', level: 'release', at: s.id, args: { process: s.process }, remedies: [] });
+    const instead =
+      spec.choices.process && Object.hasOwn(spec.choices.process, s.id) ? (spec.choices.process[s.id] ?? s.process) : s.process;
+    const process = Object.hasOwn(processes, instead) ? processes[instead] : undefined;
+    const mayStand = process !== undefined && (instead === s.process || (process.insteadOf ?? []).includes(s.process));
+    if (!mayStand || (s.family === 'set' && !process.joins)) {
+      route.findings.push({ code: 'process.unknown', level: 'release', at: s.id, args: { process: instead }, remedies: [] });
       return;
     }
     const machineId = machineFor(s.id, process, s.parts, spec, plant);
@@ -117,7 +120,7 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
       missingMachine: machineId === null,
       cx: {
         id: s.id,
-        process: s.process,
+        process: instead,
         parts: s.parts,
         settings,
         machineId: machineId ?? '',

@@ -9,6 +9,8 @@ export interface RiverStone {
   inCopies: number;
   outCopies: number;
   lostCopies: number;
+  /** By the counts, in finished copies; null while nothing of the job is counted. */
+  real: { inCopies: number; outCopies: number; counted: boolean; done: boolean } | null;
   /** False where no pieces pass (plates): the band runs through unchanged. */
   counted: boolean;
 }
@@ -19,12 +21,18 @@ export function riverOf(plan: Plan): RiverStone[] {
   let carried = 0;
   const stones = plan.stones.map((s) => {
     if (s.in === null || s.out === null)
-      return { id: s.id, key: s.key, family: s.family, inCopies: carried, outCopies: carried, lostCopies: 0, counted: false };
+      return { id: s.id, key: s.key, family: s.family, inCopies: carried, outCopies: carried, lostCopies: 0, counted: false, real: null };
     const inCopies = s.perGoodIn > 0 ? value(s.in) / s.perGoodIn : 0;
     const lostCopies = s.lost.reduce((sum, l) => sum + (l.perGood > 0 ? value(l.figure) / l.perGood : 0), 0);
     const outCopies = Math.max(inCopies - lostCopies, 0);
     carried = outCopies;
-    return { id: s.id, key: s.key, family: s.family, inCopies, outCopies, lostCopies, counted: true };
+    const real = s.real && {
+      inCopies: value(s.real.run) * s.real.copiesIn,
+      outCopies: value(s.real.good) * s.real.copiesOut,
+      counted: s.real.counted,
+      done: s.real.done,
+    };
+    return { id: s.id, key: s.key, family: s.family, inCopies, outCopies, lostCopies, counted: true, real };
   });
   // A stone without pieces at the head (plates before anything is pulled) carries what the first counted one takes.
   const first = stones.find((s) => s.counted)?.inCopies ?? 0;

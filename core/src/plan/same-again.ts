@@ -45,6 +45,10 @@ export function sameAgain(
     decisions: {},
     overrides: Object.fromEntries(Object.entries(old.spec.overrides).filter(([, o]) => o.until > now.shelf.asOf)),
     items: Object.fromEntries(Object.entries(old.spec.items).map(([id, item]) => [id, itemAgain(item, now.times, now.by)])),
+    choices: {
+      ...old.spec.choices,
+      aim: Object.fromEntries(Object.entries(old.spec.choices.aim).map(([id, aim]) => [id, ceilTolerant(aim * now.times)])),
+    },
   };
   const first = plan(fresh, now.plant, now.shelf);
   const settings: Record<string, Settings> = { ...fresh.choices.settings };

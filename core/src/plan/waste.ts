@@ -6,7 +6,7 @@ import type { ConsumeContext, Consumed } from '../processes/process';
 
 const source = 'counts of the net; definition of grammage (ISO 536)';
 const LOST_PIECES: Formula = { id: 'counts.lostPieces', unit: 'piece', source, of: (t) => Object.values(t).reduce((a, b) => a + b, 0) };
-const OF_A_STEP: Formula<'lost' | 'perGood'> = {
+export const OF_A_STEP: Formula<'lost' | 'perGood'> = {
   id: 'counts.lostOfStep',
   unit: 'piece',
   source,
@@ -24,7 +24,7 @@ const KINDS = ['setup', 'running', 'samples', 'batch', 'table'] as const;
 const UNPARTED: readonly CountUnit[] = ['sheet', 'metre', 'repeat'];
 
 /** Paper in one unit of a flow, width by length in mm: a metre or repeat of web, a sheet cut from it, a press sheet, a piece. */
-function sizeOf(unit: CountUnit, { layout, parts }: ConsumeContext): [number, number] {
+export function sizeOf(unit: CountUnit, { layout, parts }: ConsumeContext): [number, number] {
   const press = layout?.sheetMm ?? [0, 0];
   if (unit === 'metre') return [press[0], 1_000];
   if (unit === 'repeat') return press;

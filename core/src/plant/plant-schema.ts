@@ -190,14 +190,34 @@ export const ShelfSchema = z.strictObject({
   ),
   losses: z.record(
     idText,
-    z.strictObject({ jobs: z.number().int().nonnegative(), meanPpm: notNegative(900_000), sdPpm: notNegative(900_000) }),
+    z.strictObject({
+      jobs: z.number().int().nonnegative(),
+      meanPpm: notNegative(900_000),
+      sdPpm: notNegative(900_000),
+      runningSpread: notNegative(10).optional(),
+      setupFactor: notNegative(100).optional(),
+      setupSpread: notNegative(10).optional(),
+    }),
   ),
+  together: z.strictObject({ spread: notNegative(10), jobs: z.number().int().nonnegative() }).optional(),
   open: z.record(idText, z.array(z.tuple([moment, moment])).max(2_000)),
   gates: z.record(z.string().max(120), z.strictObject({ state: z.enum(['open', 'waiting', 'refused']), by: moment.optional() })),
   counted: z.record(
     idText,
-    z.strictObject({ run: z.number().int().nonnegative(), good: z.number().int().nonnegative(), done: z.boolean() }),
+    z.strictObject({
+      run: notNegative(1e12),
+      good: notNegative(1e12),
+      done: z.boolean(),
+      setup: notNegative(1e12).optional(),
+      samples: notNegative(1e12).optional(),
+    }),
   ),
+  floor: z
+    .strictObject({
+      off: z.array(z.strictObject({ step: idText.nullable(), pile: z.string().max(20), by: z.number() })).max(1_000),
+      unread: z.array(z.strictObject({ machine: idText, notes: z.number().int().positive() })).max(200),
+    })
+    .optional(),
   frozen: z.record(z.string().max(120), z.string().max(64)),
   due: z.record(idText, moment),
   coming: z.record(idText, z.array(z.tuple([moment, notNegative(1e9)])).max(500)).optional(),

@@ -134,6 +134,25 @@ export interface Plant {
   calendar?: Calendar;
 }
 
+/** Cycles counted on a step: run, good, and those of the rest that went for setting up and as samples. */
+export interface Counted {
+  run: number;
+  good: number;
+  done: boolean;
+  setup?: number;
+  samples?: number;
+}
+/** What the works' own log says of a process (on a machine): running loss, setup loss as a factor on what the handbook gives, and how both spread from job to job. */
+export interface OwnLoss {
+  jobs: number;
+  meanPpm: number;
+  sdPpm: number;
+  /** Standard deviation of the logarithm of the running loss. */
+  runningSpread?: number;
+  setupFactor?: number;
+  setupSpread?: number;
+}
+
 /** Fast facts: what this one job touches, cut by the server, kept in snapshots. */
 export interface Shelf {
   /** The clock comes in here: epoch seconds. */
@@ -152,12 +171,16 @@ export interface Shelf {
     }
   >;
   tools: Record<Id<'tool'>, { spec: string; lifeLeft: number; state: 'store' | 'out' | 'customer' }>;
-  losses: Record<Id<'process'>, { jobs: number; meanPpm: number; sdPpm: number }>;
+  losses: Record<Id<'process'> | `${string}@${string}`, OwnLoss>;
+  /** How far the losses of a whole job go together, from how many jobs. */
+  together?: { spread: number; jobs: number };
   /** Open hours of each machine as UTC intervals; `any` for machines without their own. */
   open: Record<Id<'machine'>, [from: number, to: number][]>;
   gates: Record<string, { state: 'open' | 'waiting' | 'refused'; by?: number }>;
   /** What was logged replaces what was computed. */
-  counted: Record<Id<'step'>, { run: number; good: number; done: boolean }>;
+  counted: Record<Id<'step'>, Counted>;
+  /** What the floor has to say beside the counts: differences by place, and handovers nobody has read yet. */
+  floor?: { off: { step: Id<'step'> | null; pile: string; by: number }[]; unread: { machine: Id<'machine'>; notes: number }[] };
   frozen: Record<string, string>;
   /** Due moment of each item in epoch seconds (core knows no time zone), by item id. */
   due: Record<Id<'item'>, number>;

@@ -17,6 +17,7 @@ import {
   type PanelRow,
   type Process,
   lossTable,
+  ownSetupTerm,
   runningLossTerm,
   setting,
   settingPath,
@@ -71,6 +72,7 @@ export const foil: Process = {
         setup: {
           formula: STEP_SETUP,
           terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'foil.setupSheets')), factor: repeatFactor(cx) },
+          own: ownSetupTerm(cx),
         },
         runningPpm: runningLossTerm(cx, 'foil.runningPpm'),
         table: lossTable(cx),

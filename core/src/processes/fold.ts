@@ -9,6 +9,7 @@ import {
   type Process,
   type ProcessContext,
   lossTable,
+  ownSetupTerm,
   runningLossTerm,
   setting,
   settingPath,
@@ -32,6 +33,7 @@ export const fold: Process = {
         setup: {
           formula: STEP_SETUP,
           terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'fold.setupSheets')), factor: repeatFactor(cx) },
+          own: ownSetupTerm(cx),
         },
         runningPpm: runningLossTerm(cx, 'fold.runningPpm'),
         table: lossTable(cx),

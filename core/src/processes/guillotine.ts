@@ -8,7 +8,17 @@ import { copiesUp, copyPlaces } from '../layout/layout';
 import { type Cut, CUTS, CUTTING_TIME, LIFTS, cuttingProgram } from '../finishing/cutting-program';
 import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';
-import { type ConsumeContext, type Process, type ProcessContext, says, lossTable, runningLossTerm, setting, settingPath } from './process';
+import {
+  type ConsumeContext,
+  type Process,
+  type ProcessContext,
+  says,
+  lossTable,
+  ownSetupTerm,
+  runningLossTerm,
+  setting,
+  settingPath,
+} from './process';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 
@@ -31,6 +41,7 @@ export const guillotine: Process = {
         setup: {
           formula: STEP_SETUP,
           terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'guillotine.setupSheets')), factor: repeatFactor(cx) },
+          own: ownSetupTerm(cx),
         },
         runningPpm: runningLossTerm(cx, 'guillotine.runningPpm'),
         table: lossTable(cx),

@@ -15,6 +15,7 @@ import {
   type Process,
   machineTerm,
   lossTable,
+  ownSetupTerm,
   runningLossTerm,
   says,
   setting,
@@ -59,7 +60,11 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
       const losses = lossFigures(
         cx.id,
         {
-          setup: { formula: STEP_SETUP, terms: { fresh: practiceTerm(cx.plant, 'hands.setupPieces'), factor: typed(1, '1', 'none') } },
+          setup: {
+            formula: STEP_SETUP,
+            terms: { fresh: practiceTerm(cx.plant, 'hands.setupPieces'), factor: typed(1, '1', 'none') },
+            own: ownSetupTerm(cx),
+          },
           runningPpm: runningLossTerm(cx, 'hands.runningPpm'),
           table: lossTable(cx),
         },

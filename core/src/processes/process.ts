@@ -2,7 +2,7 @@ import type { Id, Term } from '../quantity/figure';
 import { type Ledger, typed } from '../quantity/ledger';
 import type { Scene } from '../scene/scene';
 import { type PracticeKey, practiceTerm } from '../plant/practice';
-import type { InkSeries, Machine, Plant, Shelf, Stock } from '../plant/plant';
+import type { InkSeries, Machine, OwnLoss, Plant, Shelf, Stock } from '../plant/plant';
 import type { Flow, Step, ToolUse } from '../flow/net';
 import type { LossPoint } from '../flow/loss-table';
 import type { Counts, LossTerms } from '../flow/solve-backward';
@@ -109,6 +109,8 @@ export interface Process {
   id: Id<'process'>;
   /** Whether a machine that can do the process suits these parts: the default takes the first that does. */
   suits?(machine: Machine, parts: Part[]): boolean;
+  /** Processes whose place on a route it may take. */
+  insteadOf?: readonly Id<'process'>[];
   /** May stand as the maker of a set, joining several products. */
   joins?: true;
   /** The practice values its setup (where it is said in cycles) and running loss go by when nothing else is said. */
@@ -141,14 +143,29 @@ export function setting(cx: ProcessContext, name: string, otherwise: Term): Term
 /** From this many like jobs on, the works' own log takes the place of the handbook. */
 export const ENOUGH_LIKE_JOBS = 20;
 
+/** What the works' own log says of a process: on this machine, else on all of them; null below enough like jobs. */
+export function ownLoss(cx: Pick<ProcessContext, 'process' | 'machineId' | 'shelf'>): { log: OwnLoss; at: string } | null {
+  for (const key of [`${cx.process}@${cx.machineId}`, cx.process]) {
+    const log = Object.hasOwn(cx.shelf.losses, key) ? cx.shelf.losses[key] : undefined;
+    if (log && log.jobs >= ENOUGH_LIKE_JOBS) return { log, at: `log:${key}, ${log.jobs} jobs` };
+  }
+  return null;
+}
+
 /** Running loss: typed on the step, else the works' own log where it holds enough jobs, else the default. */
 export function runningLossTerm(cx: ProcessContext, key: PracticeKey): Term {
-  const log = Object.hasOwn(cx.shelf.losses, cx.process) ? cx.shelf.losses[cx.process] : undefined;
-  const known: Term =
-    log && log.jobs >= ENOUGH_LIKE_JOBS
-      ? { value: log.meanPpm, unit: 'ppm', from: 'log', at: `log:${cx.process}, ${log.jobs} jobs`, pm: log.sdPpm }
-      : practiceTerm(cx.plant, key);
+  const own = ownLoss(cx);
+  const known: Term = own
+    ? { value: own.log.meanPpm, unit: 'ppm', from: 'log', at: own.at, pm: own.log.sdPpm }
+    : practiceTerm(cx.plant, key);
   return setting(cx, 'runningPpm', known);
+}
+
+/** How many times the handbook's setup loss the works' own log shows; nothing where it holds too little, or the loss was typed on the step. */
+export function ownSetupTerm(cx: ProcessContext): Term | undefined {
+  const own = ownLoss(cx);
+  if (own?.log.setupFactor === undefined || typeof cx.settings['setupSheets'] === 'number') return undefined;
+  return { value: own.log.setupFactor, unit: '1', from: 'log', at: own.at };
 }
 
 /** The plant's table of losses for this work, if it keeps one: the first for as many inks or more, else the last. */

@@ -1,5 +1,6 @@
 import type { Id } from '../quantity/figure';
 import { camera } from './camera';
+import { digital } from './digital';
 import { foil } from './foil';
 import { fold } from './fold';
 import { guillotine } from './guillotine';
@@ -19,7 +20,7 @@ import { webPress } from './web-press';
 /** All processes by id. One row for a new one; nothing else asks for a process by name. */
 export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEntries(
   [
-    ...[pull, pullRoll, platemaking, offset, webPress, camera, foil, guillotine, sheeter, rewind, reject, fold],
+    ...[pull, pullRoll, platemaking, offset, digital, webPress, camera, foil, guillotine, sheeter, rewind, reject, fold],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

@@ -50,7 +50,13 @@ export interface Choices {
   /** Good pieces the plan aims at, where that is more than was ordered. */
   aim: Record<Id<'item'>, number>;
   route: { drop: Id<'step'>[] };
+  /** Another process in place of the family's, by stone. */
+  process?: Record<Id<'stage'>, Id<'process'>>;
+  /** The share of such jobs that are to have enough; what the plant allows where nothing is said. */
+  certainty?: number;
 }
+/** Bounds of a wished certainty. */
+export const CERTAINTY = { min: 0.5, max: 0.999 } as const;
 
 /** What a job may have to wait for: somebody says yes to a version of something. */
 export const GATE_KINDS = ['fileProof', 'contractProof', 'dummy', 'drawDown', 'pressOk', 'paper', 'tool'] as const;
@@ -153,6 +159,8 @@ const choices = z.strictObject({
   settings: z.record(idText, z.record(z.string().max(40), z.union([amount(1e9), z.string().max(200)]))),
   aim: z.record(idText, quantity),
   route: z.strictObject({ drop: z.array(idText).max(50) }),
+  process: z.record(idText, idText).optional(),
+  certainty: z.number().min(CERTAINTY.min, 'is at least 50 %').max(CERTAINTY.max, 'is at most 99.9 %').optional(),
 });
 const gate = z.strictObject({
   kind: z.enum(GATE_KINDS),

@@ -2,8 +2,21 @@
 export type Id<K extends string> = string & { readonly _?: K };
 
 /** What a flow is counted in. */
-export type CountUnit =
-  'sheet' | 'metre' | 'repeat' | 'roll' | 'board' | 'copy' | 'section' | 'block' | 'piece' | 'band' | 'case' | 'pallet';
+export const COUNT_UNITS = [
+  'sheet',
+  'metre',
+  'repeat',
+  'roll',
+  'board',
+  'copy',
+  'section',
+  'block',
+  'piece',
+  'band',
+  'case',
+  'pallet',
+] as const;
+export type CountUnit = (typeof COUNT_UNITS)[number];
 export type Unit =
   | CountUnit
   | '1'

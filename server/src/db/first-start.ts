@@ -14,6 +14,10 @@ export const FirstStart = z.strictObject({
         fullName: z.string(),
         initials: z.string(),
         password: z.string().min(8),
+        pin: z
+          .string()
+          .regex(/^\d{4,8}$/)
+          .optional(),
         roles: z.array(z.enum(ROLES)).min(1),
       }),
     )
@@ -58,14 +62,18 @@ export async function firstStart(db: Pool, from: FirstStart): Promise<boolean> {
   const { rows } = await db.query<{ n: number }>('select count(*)::int as n from users');
   if ((rows[0]?.n ?? 0) > 0) return false;
   for (const p of from.people) {
-    await db.query('insert into users (id, name, full_name, initials, password_hash, roles) values ($1, $2, $3, $4, $5, $6)', [
-      randomUUID(),
-      p.name.toLowerCase(),
-      p.fullName,
-      p.initials,
-      await hash(p.password),
-      p.roles,
-    ]);
+    await db.query(
+      'insert into users (id, name, full_name, initials, password_hash, roles, pin_hash) values ($1, $2, $3, $4, $5, $6, $7)',
+      [
+        randomUUID(),
+        p.name.toLowerCase(),
+        p.fullName,
+        p.initials,
+        await hash(p.password),
+        p.roles,
+        p.pin === undefined ? null : await hash(p.pin),
+      ],
+    );
   }
   const name = hashOf(from.plant);
   await db.query('insert into plants (hash, plant) values ($1, $2) on conflict (hash) do nothing', [name, JSON.stringify(from.plant)]);

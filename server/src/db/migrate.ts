@@ -81,6 +81,11 @@ const RIGHTS: Record<string, string> = {
   specs: 'select, insert',
   files: 'select, insert',
   releases: 'select, insert',
+  released_steps: 'select, insert',
+  floor_log: 'select, insert',
+  floor_sums: 'select, insert, update',
+  piles: 'select, insert, update',
+  step_facts: 'select, insert, update',
   events: 'select, insert',
   schemaversion: 'select',
 };

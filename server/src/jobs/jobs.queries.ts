@@ -26,7 +26,7 @@ from jobs j
       join order_lines l on l.id = i.order_line
       join orders o on o.id = l.order_id
       join customers c on c.id = o.customer
-    where i.job = coalesce(j.alternative_of, j.id)
+    where i.job = coalesce((select h.child_of from jobs h where h.id = coalesce(j.alternative_of, j.id)), j.alternative_of, j.id)
     order by i.item
     limit 1
   ) c on true

@@ -18,6 +18,9 @@ import { invalid, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
 import { readPlant } from '../plants/read-plant';
+import { writeFacts } from '../floor/learn';
+import { writeReleasedSteps } from '../floor/released-steps';
+import { balanceOfJob, floorOfJob } from '../floor/steps-now';
 import { ticketPdf } from '../ticket/ticket-pdf';
 import { type JobFound, lockJob, requireOpen, requireVersion, saveVersion } from './find-job';
 import { ADD_EVENT, ADD_FILE, ADD_RELEASE, LAST_WHOLE, RELEASES, SET_STATE, SPEC_OF } from './jobs.queries';
@@ -78,10 +81,29 @@ export const releaseHandlers: Pick<Handlers<typeof jobs>, Mine> = {
       if (job.state !== (body.back ? 'delivered' : 'released'))
         throw new Refused(409, 'not-released', body.back ? 'This job is not marked as delivered.' : 'Only a released job is delivered.');
       if (body.back && body.note.length < 3) throw invalid([{ path: 'note', says: 'says in a few words why' }]);
+      if (!body.back) await closeCounts(db, job, ctx.now());
       await setState(db, ctx, job, state, body.back ? 'job.deliveryTakenBack' : 'job.delivered', { note: body.note });
       return { version: job.version, state };
     }),
 };
+
+/** A job that must balance does not close with a difference; what was counted of one that closes is learned from. */
+async function closeCounts(db: Db, job: JobFound, now: number): Promise<void> {
+  if (Object.values(job.spec.items).some((i) => i.balanced)) {
+    const floor = await floorOfJob(db, job.id, now);
+    const { differences } = balanceOfJob(floor, job.id);
+    if (differences.length > 0)
+      throw new Refused(422, 'unbalanced', 'This job must balance to the last piece, and its counts do not.', {
+        fields: differences.map((d) => ({
+          path: d.step ?? d.pile ?? job.id,
+          says: `${Math.abs(d.off)} ${d.off > 0 ? 'missing' : 'too many'} at ${floor.steps.find((s) => s.facts.step === d.step)?.facts.name ?? 'a pile'}${
+            d.pile === null ? '' : `, pile ${floor.piles.find((p) => p.id === d.pile)?.code ?? ''}`
+          }`,
+        })),
+      });
+  }
+  await writeFacts(db, job.id, now);
+}
 
 async function setState(db: Db, ctx: Ctx, job: JobFound, state: JobFound['state'], what: string, detail: object): Promise<void> {
   const by = signedIn(ctx);
@@ -152,6 +174,7 @@ async function releaseJob(db: Db, ctx: Ctx, job: JobFound, releases: readonly Re
     JSON.stringify(frozen),
     reason,
   ]);
+  await writeReleasedSteps(db, { job: job.id, nr, scope: scope ?? null, spec, plant: job.plantDocument, made: made.planned });
   return { nr, at: rows[0]?.at ?? ctx.now(), by: by.fullName, scope: scope ?? null, reason };
 }
 

@@ -55,7 +55,7 @@ select
   coalesce(sum(j.undecided), 0)::int as undecided
 from jobs j
 where ${CHOSEN}`;
-/** Writes what lists sort by, from the rows it comes from. $1 uuid job */
+/** Writes what lists sort by, from the rows it comes from; of a child job from the job it makes pieces for. $1 uuid job */
 export const SET_LIST_KEYS = `
 update jobs j
 set
@@ -68,21 +68,23 @@ set
     where i.job = j.id
     order by i.item
     limit 1
-  ), ''),
+  ), (select p.customer from jobs p where p.id = j.child_of), ''),
   quantity = coalesce((
     select sum(l.quantity)
     from job_items i
       join order_lines l on l.id = i.order_line
     where i.job = j.id
-  ), 0),
+  ), (j.summary ->> 'good')::numeric, 0),
   due_at = coalesce((
     select min(d.due_at)
     from job_items i
       join deliveries d on d.order_line = i.order_line
     where i.job = j.id
-  ), 'infinity')
+  ), (select p.due_at from jobs p where p.id = j.child_of), 'infinity')
 where j.id = $1`;
 
+/** The next number of an order or job: both count in one sequence. */
+export const NEXT_NUMBER = `select nextval('order_numbers')::int as number`;
 /** $1 uuid order */
 export const ORDER_JOB = `
 select j.id as job, j.number

@@ -18,7 +18,8 @@ export const peopleHandlers: Handlers<typeof people> = {
 
   'people.create': async ({ body }, ctx) => {
     const password = await hash(body.password);
-    await ctx.db.query(ADD_PERSON, [body.id, body.name, body.fullName, body.initials, body.roles, password]).catch((e: unknown) => {
+    const pin = body.pin === undefined ? null : await hash(body.pin);
+    await ctx.db.query(ADD_PERSON, [body.id, body.name, body.fullName, body.initials, body.roles, password, pin]).catch((e: unknown) => {
       if ((e as { code?: string }).code !== '23505') throw e;
       throw new Refused(409, 'name-taken', 'This sign-in name is taken.', {
         fields: [{ path: 'name', says: 'is taken by somebody else' }],
@@ -30,6 +31,7 @@ export const peopleHandlers: Handlers<typeof people> = {
 
   'people.change': async ({ params, body }, ctx) => {
     const password = body.password === undefined ? null : await hash(body.password);
+    const pin = body.pin === undefined ? null : await hash(body.pin);
     return inTransaction(ctx.db, async (db) => {
       const admins = (await db.query<{ id: string }>(ADMINS_LOCKED)).rows.map((r) => r.id);
       const before = await findPerson(db, params.id);
@@ -38,7 +40,7 @@ export const peopleHandlers: Handlers<typeof people> = {
         throw new Refused(422, 'last-admin', 'Somebody must be able to change the settings.', {
           fields: [{ path: 'roles', says: 'is the last person who may change settings: give somebody else that role first' }],
         });
-      await db.query(CHANGE_PERSON, [params.id, body.fullName, body.initials, body.roles, body.active, password]);
+      await db.query(CHANGE_PERSON, [params.id, body.fullName, body.initials, body.roles, body.active, password, pin]);
       if (password !== null || !body.active) await db.query(END_SESSIONS, [params.id]);
       const { roles, active } = body;
       await db.query(ADD_EVENT, [

@@ -156,7 +156,8 @@ describe('people', () => {
     expect((await admin.call('POST', '/api/people', person)).status).toBe(200);
     const mine = (await list()).filter((p) => p['id'] === person['id']);
     expect(mine).toHaveLength(1);
-    expect(Object.keys(mine[0]!).sort()).toEqual(['active', 'fullName', 'id', 'initials', 'name', 'roles']);
+    expect(mine[0]!['pin']).toBe(false); // whether there is one, never which
+    expect(Object.keys(mine[0]!).sort()).toEqual(['active', 'fullName', 'id', 'initials', 'name', 'pin', 'roles']);
     const c = server.client();
     expect((await c.call('POST', '/api/session', { name: person['name'], password: 'a-long-password' })).body).toMatchObject({
       roles: ['store'],

@@ -1,6 +1,8 @@
 import { EMPTY_SHELF, gateKey, type JobSpec, type Plant, type Shelf } from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { machineHours, momentOf } from './calendar';
+import { learned } from '../floor/learn';
+import { countedOf } from '../floor/steps-now';
 import { COMING, FROZEN, GATES_ANSWERED, LOTS_FOR, TOOLS } from './plants.queries';
 
 const QUARTER_S = 900;
@@ -34,6 +36,8 @@ export interface Store {
   lots: Shelf['lots'];
   tools: Shelf['tools'];
   coming: NonNullable<Shelf['coming']>;
+  /** What the works learned of its losses. */
+  own: Pick<Shelf, 'losses' | 'together'>;
 }
 
 /** Lots as far as they are free for a job, tools, and what is on its way. */
@@ -48,7 +52,9 @@ export async function readStore(db: Db, job: string | null): Promise<Store> {
   const coming: Store['coming'] = {};
   for (const { stock, at, quantity } of (await db.query<{ stock: string; at: number; quantity: number }>(COMING)).rows)
     (coming[stock] ??= []).push([at, quantity]);
+  const { losses, together } = await learned(db);
   return {
+    own: { losses, ...(together && { together }) },
     lots: Object.fromEntries(lots.map(({ id, stock, quantity, owner, ...lot }) => [id, { stock, quantity, owner, ...measured(lot) }])),
     tools: Object.fromEntries(tools.map(({ id, ...tool }) => [id, tool])),
     coming,
@@ -58,12 +64,13 @@ export async function readStore(db: Db, job: string | null): Promise<Store> {
 /** The shelf of a job: the clock in steps of a quarter of an hour, what lies in the store, open hours, due moments, answers to its gates, what was released early. */
 export async function cutShelf(db: Db, ask: ShelfAsk): Promise<Shelf> {
   const [store, gates, frozen] = [await readStore(db, ask.job), await gatesOf(db, ask), await frozenOf(db, ask.job)];
-  return shelfFrom(store, ask, gates, frozen);
+  const counts = ask.job === null ? {} : await countedOf(db, ask.job, ask.now);
+  return { ...shelfFrom(store, ask, gates, frozen), ...counts };
 }
 
 /** The same from a store already read. */
 export function shelfFrom(
-  { lots, tools, coming }: Store,
+  { lots, tools, coming, own }: Store,
   { plant, spec, now, palletLimit }: ShelfAsk,
   gates: Shelf['gates'] = {},
   frozen: Shelf['frozen'] = {},
@@ -84,6 +91,7 @@ export function shelfFrom(
     tools,
     gates,
     frozen,
+    ...own,
     ...(Object.keys(coming).length > 0 && { coming }),
     ...(palletLimit && { palletLimit }),
   };

@@ -13,6 +13,13 @@ export const routes: Routes = [
   { path: 'orders/:id', title: 'Order – Druckerei', loadChildren: () => import('./order/order.routes').then((m) => m.orderRoutes) },
   { path: 'stock', title: 'Stock – Druckerei', loadComponent: () => import('./stock/stock-page').then((m) => m.StockPage) },
   { path: 'jobs/:id', title: 'Job – Druckerei', loadChildren: () => import('./job/job.routes').then((m) => m.jobRoutes) },
+  { path: 'floor', title: 'Floor – Druckerei', loadChildren: () => import('./floor/floor.routes').then((m) => m.floorRoutes) },
+  {
+    path: 'terminal',
+    title: 'Terminal – Druckerei',
+    loadChildren: () => import('./terminal/terminal.routes').then((m) => m.terminalRoutes),
+  },
+  { path: 'logbook', title: 'Logbook – Druckerei', loadComponent: () => import('./logbook/logbook-page').then((m) => m.LogbookPage) },
   {
     path: 'settings',
     title: 'Settings – Druckerei',

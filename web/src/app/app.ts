@@ -1,9 +1,11 @@
 import { label, say } from '@druckerei/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
-import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { filter, map } from 'rxjs';
 import type { UnitSystem } from '@druckerei/core/words';
 import { SessionActions, sessionFeature } from './session/session.feature';
 import { SignIn } from './session/sign-in';
@@ -24,11 +26,13 @@ import { Theme } from './shared/theme';
       }
       @if (me(); as person) {
         <div [hidden]="expired()">
-          <header>
+          <header [hidden]="atMachine()">
             <a class="name" routerLink="/orders">{{ say('app.druckerei') }}</a>
             <nav [attr.aria-label]="say('app.main')">
               <a routerLink="/orders" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.orders') }}</a>
+              <a routerLink="/floor" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.floor') }}</a>
               <a routerLink="/stock" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.stock') }}</a>
+              <a routerLink="/logbook" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.logbook') }}</a>
             </nav>
             <span class="space"></span>
             <button class="keys quiet" type="button" (click)="showKeys()">{{ say('app.keys') }} <kbd class="kbd">?</kbd></button>
@@ -60,6 +64,9 @@ import { Theme } from './shared/theme';
       }
     }`,
   styles: `
+    header[hidden] {
+      display: none;
+    }
     header {
       display: flex;
       align-items: center;
@@ -134,6 +141,15 @@ export class App {
   protected readonly me = this.store.selectSignal(sessionFeature.selectMe);
   protected readonly expired = this.store.selectSignal(sessionFeature.selectExpired);
   protected readonly known = computed(() => this.store.selectSignal(sessionFeature.selectKnown)());
+
+  /** A machine's terminal fills the screen: it has a head of its own. */
+  protected readonly atMachine = toSignal(
+    inject(Router).events.pipe(
+      filter((e) => e instanceof NavigationEnd),
+      map((e) => e.urlAfterRedirects.startsWith('/terminal')),
+    ),
+    { initialValue: false },
+  );
 
   constructor() {
     this.store.dispatch(SessionActions.appOpened());

@@ -6,6 +6,7 @@ import { customerStockShort } from './customer-stock-short';
 import { deliverySum } from './delivery-sum';
 import { dueMissed } from './due-missed';
 import { filmSurface } from './film-surface';
+import { countsOff, floorShort, handoverUnread } from './floor';
 import { foilOnInk } from './foil-on-ink';
 import { foilToPrint } from './foil-to-print';
 import { foldSizes } from './fold-sizes';
@@ -73,6 +74,9 @@ export const RULES: readonly Rule[] = [
   palletOver,
   outsideNoDate,
   cannotReach,
+  floorShort,
+  countsOff,
+  handoverUnread,
   riskShort,
   overs,
   logThin,

@@ -198,6 +198,24 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
     fires: { spec: aimed },
     silent: { spec: { ...aimed, choices: { ...aimed.choices, aim: { i1: 10_500 } } } },
   },
+  'floor.short': {
+    level: 'decide',
+    fires: { shelf: shelf({ counted: { 'card.card.print.front': { run: 2_000, good: 900, done: true } } }) },
+    silent: { shelf: shelf({ counted: { 'card.card.stock': { run: 100, good: 100, done: false } } }) },
+  },
+  'counts.off': {
+    level: 'close',
+    fires: {
+      spec: { ...cardSpec(), items: { i1: { ...cardSpec().items['i1']!, balanced: true } } },
+      shelf: shelf({ floor: { off: [{ step: 'card.card.fold', pile: '3F9A2C', by: 3 }], unread: [] } }),
+    },
+    silent: { shelf: shelf({ floor: { off: [], unread: [] } }) },
+  },
+  'handover.unread': {
+    level: 'start',
+    fires: { shelf: shelf({ floor: { off: [], unread: [{ machine: 'folder2', notes: 2 }] } }) },
+    silent: { shelf: shelf({ floor: { off: [], unread: [{ machine: 'rewinder', notes: 2 }] } }) },
+  },
   'log.thin': { level: 'know', fires: {}, silent: { shelf: shelf({ losses: logs }) } },
   'delivery.sum': { level: 'decide', fires: { spec: delivered(9_000) }, silent: { spec: delivered(10_000) } },
   'due.missed': {

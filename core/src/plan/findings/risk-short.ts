@@ -19,7 +19,9 @@ function aimForWish({ plan, spec, to, plant }: FindingContext, item: string, lim
     .flatMap((s) => s.lost)
     .filter((l) => l.kind === 'running')
     .reduce((sum, l) => sum + (l.perGood > 0 ? to.value(l.figure) / l.perGood : 0), 0);
-  const k = allowanceFor({ certainty: 1 - limit, expected: 1, variation: practiceValue(plant, 'risk.variation') });
+  const variationOf = (id: string): number =>
+    to.has(idOf(id, 'variation')) ? to.value(idOf(id, 'variation')) : practiceValue(plant, 'risk.variation');
+  const k = allowanceFor({ certainty: 1 - limit, expected: 1, variation: variationOf(item) });
   const r = Math.min(running, expected) / Math.max(aim, 1);
   const below = 1 - (k - 1) * r;
   // One part in two hundred more: setup losses of small runs come in whole sheets of copies.
@@ -36,14 +38,16 @@ function wantedOf(spec: JobSpec, item: string): number {
   return Object.hasOwn(spec.choices.aim, item) ? (spec.choices.aim[item] ?? 0) : of ? orderedQuantity(of) : 0;
 }
 
-/** The chance of falling short is above the plant's limit. */
+/** The chance of falling short is above what is wished for this job, or what the plant allows. */
 export const riskShort: Rule = {
   code: 'risk.short',
   nr: 41,
   find: (cx) =>
     Object.entries(cx.plan.items).flatMap(([item, { chance }]) => {
-      const limit = practiceValue(cx.plant, 'risk.shortLimit');
-      if (chance === null || 1 - cx.to.value(chance) <= limit) return [];
+      const { certainty } = cx.spec.choices;
+      const limit = certainty === undefined ? practiceValue(cx.plant, 'risk.shortLimit') : 1 - certainty;
+      // Rounding of a whole sheet is no risk.
+      if (chance === null || 1 - cx.to.value(chance) <= limit + 1e-9) return [];
       const aim = aimForWish(cx, item, limit);
       const more = aim === null ? 0 : aim - wantedOf(cx.spec, item);
       return [
@@ -51,7 +55,7 @@ export const riskShort: Rule = {
           level: 'decide',
           at: 'job',
           figure: chance,
-          args: { inHundred: Math.round((1 - cx.to.value(chance)) * 100), limit: Math.round(limit * 100) },
+          args: { inHundred: Math.round((1 - cx.to.value(chance)) * 100), limit: Math.round(limit * 1_000) / 10 },
           remedies:
             aim === null || more <= 0 || aim > 1e9
               ? []

@@ -1,6 +1,7 @@
 /** What the screens of the planner's desk and the store say: plans, gates, deliveries, releases, orders from files, stock, calendars. */
 export const DESK_SCREENS = {
   'app.stock': 'Stock',
+  'deliveriesPanel.balanced': 'books balance to the last piece',
   // calendar card
   'calendarCard.another': 'Another',
   'calendarCard.away': 'away',

@@ -172,9 +172,23 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     title: () => 'The count cannot be reached',
     says: () => 'This step loses as much as it makes, or the number is beyond any works.',
   },
+  'floor.short': {
+    title: (a) => `At this rate ${n(a['short'], 0)} short`,
+    says: (a) =>
+      `${n(a['low'], 0)} to ${n(a['high'], 0)} good pieces are likely at the end. ${Number(a['below']) > 0 ? `That is ${n(a['below'], 0)} below the least the customer takes.` : 'That is within what the customer takes.'}`,
+  },
+  'counts.off': {
+    title: (a) => `Counts are off by ${n(a['by'], 0)}`,
+    says: (a) =>
+      `${n(a['by'], 0)} ${a['way']}${a['pile'] ? `, last seen on pile ${a['pile']}` : ''}. Count again, or have the difference witnessed.`,
+  },
+  'handover.unread': {
+    title: (a) => `${n(a['notes'], 0)} handover ${a['notes'] === 1 ? 'note' : 'notes'} unread at ${a['machine']}`,
+    says: () => 'The shift before left word. Read and sign it at the machine before the step starts.',
+  },
   'risk.short': {
     title: (a) => `${n(a['inHundred'], 0)} in 100 such jobs fall short`,
-    says: (a) => `A guess from handbook ranges; the plant’s limit is ${n(a['limit'], 0)}. Aim higher, or decide to run this risk.`,
+    says: (a) => `${n(a['limit'])} in 100 are allowed. Aim higher, or decide to run this risk.`,
   },
   'overs.above': {
     title: (a) => `Aims ${n(a['percent'])} % over`,
@@ -231,5 +245,8 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.askSupplier': () => 'Ask the supplier',
   'remedy.dropOverride': () => 'Back to the computed figure',
   'remedy.dropChoice': () => 'Drop the choice',
+  'remedy.shortage': () => 'See what can be done, priced',
+  'remedy.recount': () => 'Ask the floor to count again',
+  'remedy.readHandover': () => 'Ask the machine to read and sign it',
   'remedy.foldedFromOpen': () => 'Folded width from the open one',
 };

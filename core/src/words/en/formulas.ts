@@ -86,7 +86,8 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
   },
   'counts.chance': {
     name: 'Chance of enough',
-    reads: 'share of jobs whose loss stays below the allowance: lognormal, all steps together; a guess until there is a log',
+    reads:
+      'share of jobs whose loss stays below the allowance: lognormal, all steps together; by the works’ own log, or a guess from the handbook',
     terms: { allowance: 'allowance', expected: 'expected loss', variation: 'spread of losses' },
   },
   'counts.leastGood': {
@@ -439,4 +440,86 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     terms: { metresPerHour: 'metres an hour', repeatMm: 'repeat' },
   },
   'total.metres': { name: 'Metres to pull', reads: 'all webs together' },
+  'cost.clicks': {
+    name: 'Toner and wear',
+    reads: 'sheets × sides × price a side',
+    terms: { sheets: 'sheets', sides: 'sides', perSide: 'price a side' },
+  },
+  'counts.variation': {
+    name: 'Spread of the whole loss',
+    reads: 'root of the variances and shared parts of all losses ÷ expected loss',
+    terms: {
+      expected: 'expected loss',
+      ...Object.fromEntries(
+        Array.from({ length: 40 }, (_, i) => i + 1).flatMap((i) => [
+          [`loss${i}`, `loss ${i}`],
+          [`spread${i}`, `its spread`],
+          [`common${i}`, `shared part`],
+        ]),
+      ),
+    },
+  },
+  'forecast.reach': {
+    name: 'Reaches this step',
+    reads: 'pieces × share of this step ÷ pieces a cycle, whole cycles',
+    terms: {
+      pieces: 'pieces',
+      per: 'pieces a cycle',
+      share: 'share of this step',
+      spoilPpm: 'spoilt while put on',
+      whole: 'whole cycles only',
+    },
+  },
+  'forecast.run': {
+    name: 'Runs in all',
+    reads: 'what was counted; while the step is not done, what reaches it',
+    terms: { counted: 'counted', done: 'done', plan: 'planned' },
+  },
+  'forecast.rate': {
+    name: 'Running loss as counted',
+    reads: '(lost + plan’s loss of 500 cycles) ÷ (cycles + 500)',
+    terms: { lost: 'lost', cycles: 'cycles after setup', planPpm: 'plan’s running loss', weight: 'cycles the plan stands for' },
+  },
+  'forecast.good': {
+    name: 'Good at the end of this step',
+    reads: 'good counted + what the rest of the run leaves',
+    terms: {
+      counted: 'run so far',
+      good: 'good so far',
+      done: 'done',
+      run: 'runs in all',
+      ppm: 'running loss',
+      setup: 'setup',
+      samples: 'samples',
+      batchCycles: 'cycles a roll',
+      batchLost: 'lost a roll',
+    },
+  },
+  'forecast.goodTable': {
+    name: 'Good at the end of this step',
+    reads: 'good counted + the share the table leaves of the rest',
+    terms: { counted: 'run so far', good: 'good so far', done: 'done', run: 'runs in all', samples: 'samples' },
+  },
+  'forecast.pieces': { name: 'Will be there', reads: 'what its steps give, whole pieces' },
+  'forecast.made': {
+    name: 'Given by this step',
+    reads: 'good cycles × pieces a cycle',
+    terms: { good: 'good cycles', per: 'pieces a cycle' },
+  },
+  'forecast.toLose': {
+    name: 'Still to be lost here',
+    reads: '(cycles ahead − good ahead) ÷ cycles a finished piece',
+    terms: { run: 'runs in all', counted: 'run so far', realGood: 'good at the end', good: 'good so far', perGood: 'cycles a piece' },
+  },
+  'forecast.allToLose': { name: 'Still to be lost', reads: 'all steps ahead together, in finished pieces' },
+  'forecast.low': {
+    name: 'Good in a bad run of luck',
+    reads: 'forecast − losses ahead × (factor only one job in twenty exceeds − 1)',
+    terms: { forecast: 'forecast', toLose: 'still to be lost', variation: 'spread of losses' },
+  },
+  'forecast.high': {
+    name: 'Good in a good run of luck',
+    reads: 'forecast + losses ahead × (1 − factor only one job in twenty stays below)',
+    terms: { forecast: 'forecast', toLose: 'still to be lost', variation: 'spread of losses' },
+  },
 };

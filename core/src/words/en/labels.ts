@@ -1,5 +1,8 @@
+import { FLOOR_LABELS } from './floor';
+
 /** Labels of panel rows, choices, totals and places in the program. */
 export const LABELS: Record<string, string> = {
+  ...FLOOR_LABELS,
   stock: 'Stock',
   owner: 'Whose stock',
   copiesUp: 'Copies up',
@@ -25,6 +28,7 @@ export const LABELS: Record<string, string> = {
   otherSchool: 'Run by the other school of losses',
   runningLoss: 'Running loss',
   speed: 'Net speed',
+  clicks: 'Toner and wear',
   inkKg: 'Ink',
   inkOf: 'Ink',
   remakes: 'Plates made again',

@@ -1,8 +1,10 @@
 import { DESK_SCREENS } from './desk';
+import { FLOOR_SCREENS } from './floor';
 
 /** What the screens say, by screen. {0}, {1} … stand for what is filled in. */
 export const SCREENS = {
   ...DESK_SCREENS,
+  ...FLOOR_SCREENS,
   // app
   'app.oneMoment': 'One moment …',
   'app.druckerei': 'Druckerei',
@@ -85,7 +87,6 @@ export const SCREENS = {
   'jobPage.overAllowedPercent': 'Over allowed, percent',
   'jobPage.due': 'Due',
   'jobPage.chanceOfEnough': 'Chance of enough',
-  'jobPage.aGuessWish95': 'a guess, wish 95',
   'jobPage.undo': 'Undo',
   'jobPage.printTicket': 'Print ticket',
   'jobPage.printDraft': 'Print draft',

@@ -27,6 +27,7 @@ interface Drawn {
   time: string;
   wait: string;
   level: string | null;
+  real: string;
   says: string;
 }
 
@@ -80,32 +81,53 @@ export class CountRiver {
         time: formatDuration(seconds),
         wait: waits > 0 ? say('countRiver.waits', formatDuration(waits)) : '',
         level: this.worst(stone),
+        real: this.realSays(stone),
         says: [
           name,
           stone.machineName,
           count ? say('countRiver.goodOf', count, shown?.unit) : say('countRiver.noPiecesPass'),
           ...(lostSum > 0 ? [say('countRiver.lostOf', formatNumber(lostSum))] : []),
           formatDuration(seconds),
+          ...(stone.real ? [this.realSays(stone)] : []),
         ].join(', '),
       };
     });
   });
+
+  /** Good by the counts: counted so far or for good, else what is expected. In the stone's own unit. */
+  private realSays(stone: Stone): string {
+    if (!stone.real || stone.out === null) return '';
+    const good = (this.plan().figures[stone.real.good]?.value ?? 0) * stone.real.copiesOut * stone.perGoodOut;
+    const key = stone.real.done ? 'countRiver.counted' : stone.real.counted ? 'countRiver.heading' : 'countRiver.expected';
+    return say(key, formatNumber(good, 0));
+  }
 
   private worst(stone: Stone): string | null {
     const here = this.plan().findings.filter((f: Finding) => f.at === stone.id || (stone.key === 'stock' && stone.parts.includes(f.at)));
     return LEVELS.find((level) => level !== 'know' && here.some((f) => f.level === level)) ?? null;
   }
 
-  private readonly most = computed(() => Math.max(...this.river().map((s) => s.inCopies), 1));
+  private readonly most = computed(() => Math.max(...this.river().flatMap((s) => [s.inCopies, s.real?.inCopies ?? 0]), 1));
   private y(copies: number): number {
     return (HEIGHT / 2) * (copies / this.most());
   }
 
   /** The band: straight through the head of each stone, narrowing towards its end. */
-  protected readonly band = computed(() => {
-    const w = 1000 / Math.max(this.river().length, 1);
+  protected readonly band = computed(() => this.bandOf(this.river()));
+  /** The same by the counts, once anything was counted: it lies over what was planned. */
+  protected readonly real = computed(() => {
+    let carried = 0;
+    const river = this.river().map((s) => {
+      const real = s.real ?? { inCopies: carried || s.inCopies, outCopies: carried || s.outCopies };
+      carried = real.outCopies;
+      return real;
+    });
+    return this.river().some((s) => s.real) ? this.bandOf(river) : null;
+  });
+  private bandOf(river: readonly { inCopies: number; outCopies: number }[]): string {
+    const w = 1000 / Math.max(river.length, 1);
     const middle = TOP + HEIGHT / 2;
-    const points = this.river().flatMap((s, i): [number, number][] => [
+    const points = river.flatMap((s, i): [number, number][] => [
       [i * w, this.y(s.inCopies)],
       [i * w + w * 0.45, this.y(s.inCopies)],
       [i * w + w * 0.7, this.y(s.outCopies)],
@@ -115,7 +137,7 @@ export class CountRiver {
       .reverse()
       .map(([x, h]) => `${x} ${middle + h}`)
       .join('L')}Z`;
-  });
+  }
 
   /** What leaves the river at a stone: a branch as thick as the loss. */
   protected readonly branches = computed(() => {

@@ -20,6 +20,15 @@ import { EditValue } from '../shared/edit-value';
           }
         </h2>
         <span class="space"></span>
+        <label class="soft"
+          ><input
+            type="checkbox"
+            [checked]="i.item.balanced"
+            [disabled]="locked()"
+            (change)="setBalanced(i.id, $any($event.target).checked)"
+          />
+          {{ say('deliveriesPanel.balanced') }}</label
+        >
         @if (!locked()) {
           <button type="button" class="plain" (click)="addVersion(i.id, i.item)">{{ say('deliveriesPanel.anotherVersion') }}</button>
           <button type="button" class="plain" (click)="addDelivery(i.id, i.item)">{{ say('deliveriesPanel.anotherDelivery') }}</button>
@@ -213,6 +222,10 @@ export class DeliveriesPanel {
   protected setVersion(id: string, version: string, key: 'name' | 'quantity', value: unknown): void {
     if (typeof value === (key === 'name' ? 'string' : 'number'))
       this.edits.emit([editAt(this.spec(), ['items', id, 'versions', version, key], value)]);
+  }
+  /** A job that must balance does not close with a difference between what was received and what became of it. */
+  protected setBalanced(id: string, balanced: boolean): void {
+    this.edits.emit([editAt(this.spec(), ['items', id, 'balanced'], balanced)]);
   }
   protected addVersion(id: string, item: Item): void {
     let n = 2;

@@ -32,9 +32,15 @@ import type { Preview } from '../planner/plan-messages';
         @if (decided(f); as d) {
           <p>{{ say('findings.decidedBy', d.by, d.reason) }}</p>
         }
-        @if (open() === key(f) && !locked()) {
+        @if (open() === key(f)) {
           @for (r of f.remedies; track $index) {
-            @if (r.do === 'edit') {
+            @if (r.do === 'ask' && r.desk === 'floor') {
+              <p class="remedy">
+                <button type="button" class="plain" (click)="floorAsked.emit()">{{ remedy(r) }}</button>
+              </p>
+            } @else if (locked()) {
+              <!-- what is released changes by a revision only -->
+            } @else if (r.do === 'edit') {
               <p class="remedy">
                 <button type="button" class="plain" (click)="apply.emit(r.edits)">{{ remedy(r) }}</button>
                 @if (preview(); as p) {
@@ -103,6 +109,8 @@ export class Findings {
   readonly explain = output<string>();
   /** The part whose layout is to be searched again. */
   readonly searchAsked = output<string>();
+  /** What the floor has to say is seen, and settled, in its own view. */
+  readonly floorAsked = output();
   protected readonly levels = LEVEL_WORDS;
   protected readonly open = linkedSignal<{ findings: Finding[]; asked: string | null }, string | null>({
     source: () => ({ findings: this.findings(), asked: this.asked() }),

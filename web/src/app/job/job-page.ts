@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, type OnDestroy, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, type OnDestroy, signal, untracked } from '@angular/core';
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink } from '@angular/router';
@@ -13,8 +13,10 @@ import {
   stoneName,
   findingKey,
   formatFigure,
+  formatNumber,
   label,
   orderedQuantity,
+  practiceValue,
   type Override,
   type TotalKey,
   type Place,
@@ -35,6 +37,7 @@ import { ComparePanel } from './compare-panel';
 import { CountRiver } from './count-river';
 import { DeliveriesPanel } from './deliveries-panel';
 import { FindingMark } from './finding-mark';
+import { FloorPanel } from './floor-panel';
 import { GatesPanel } from './gates-panel';
 import { HistoryPanel } from './history-panel';
 import { PlansPanel } from './plans-panel';
@@ -44,6 +47,7 @@ import { LayoutSearch } from './layout-search';
 import { ReleaseDialog, type ReleaseData } from './release-dialog';
 import { NewerSettings } from './newer-settings';
 import { RouteBars } from './route-bars';
+import { RiskPanel } from './risk-panel';
 import { StonePanel } from './stone-panel';
 import { Working } from './working';
 
@@ -61,8 +65,10 @@ const FOOT: TotalKey[] = [
   'readyAt',
 ];
 
-type View = 'stone' | 'route' | 'plans' | 'gates' | 'deliveries' | 'history';
+type View = 'stone' | 'floor' | 'risk' | 'route' | 'plans' | 'gates' | 'deliveries' | 'history';
 const VIEWS: { id: View; says: string }[] = [
+  { id: 'floor', says: say('jobPage.floor') },
+  { id: 'risk', says: say('jobPage.risk') },
   { id: 'route', says: say('jobPage.when') },
   { id: 'plans', says: say('jobPage.plans') },
   { id: 'gates', says: say('jobPage.gates') },
@@ -79,9 +85,11 @@ const VIEWS: { id: View; says: string }[] = [
     MatMenuModule,
     CountRiver,
     DeliveriesPanel,
+    FloorPanel,
     GatesPanel,
     HistoryPanel,
     PlansPanel,
+    RiskPanel,
     StonePanel,
     FindingMark,
     Findings,
@@ -179,6 +187,11 @@ export class JobPage implements OnDestroy {
     const made = Object.values(this.spec()?.products ?? {}).find((p) => p.kind === 'made');
     return made?.kind === 'made' ? familyOf(made.family).words.pieces : 'pieces';
   });
+  /** What the plant allows where a job wishes nothing. */
+  protected readonly usualRisk = computed(() => {
+    const plant = this.plant();
+    return plant ? practiceValue(plant, 'risk.shortLimit') : 0.05;
+  });
   protected readonly due = computed(() => this.item()?.item.deliveries[0]?.by ?? '');
   protected readonly shownDue = computed(() => {
     const d = this.due();
@@ -200,6 +213,7 @@ export class JobPage implements OnDestroy {
     const f = p?.figures[p.totals.chance ?? ''];
     return f ? Math.round(f.value * 100) : null;
   });
+  protected readonly wishSays = computed(() => formatNumber((this.spec()?.choices.certainty ?? 1 - this.usualRisk()) * 100, 1));
   protected readonly foot = computed(() => {
     const p = this.planning()?.plan;
     return p
@@ -262,6 +276,9 @@ export class JobPage implements OnDestroy {
     effect(() => {
       const [spec, plant, job] = [this.spec(), this.plant(), this.job()];
       if (spec && plant && job) this.planner.plan(spec, plant, job.shelf);
+    });
+    effect(() => {
+      if (this.view() === 'risk' && this.planning()) this.planner.askRisk(untracked(() => this.item()?.id ?? ''));
     });
     effect(() => {
       const newer = this.newer();

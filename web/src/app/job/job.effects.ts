@@ -182,7 +182,9 @@ export const readAgain = createEffect(
         // The same version again: its shelf changed, or its state.
         filter(
           ([c, job]) =>
-            c?.table === 'stock' || (c?.table === 'jobs' && c.id === (job?.alternativeOf ?? job?.id) && c.version <= (job?.version ?? 0)),
+            c?.table === 'stock' ||
+            (c?.table === 'floor' && c.id === (job?.alternativeOf ?? job?.id)) ||
+            (c?.table === 'jobs' && c.id === (job?.alternativeOf ?? job?.id) && c.version <= (job?.version ?? 0)),
         ),
         debounceTime(300),
       ),

@@ -1,4 +1,4 @@
-import type { Compared, Edit, Substitute, JobSpec, Moved, Plan, Plant, RiverStone, Scene, Shelf } from '@druckerei/core';
+import type { Compared, Edit, Substitute, JobSpec, Moved, Plan, Plant, RiskCurve, RiverStone, Scene, Shelf } from '@druckerei/core';
 
 /** What the screen asks of the plan worker. A newer `plan` replaces an older one that has not been started. */
 export type Ask =
@@ -7,6 +7,7 @@ export type Ask =
   | { kind: 'preview'; seq: number; edits: Edit[] }
   | { kind: 'moved'; seq: number; plant: Plant }
   | { kind: 'compare'; seq: number }
+  | { kind: 'risk'; seq: number; item: string }
   | { kind: 'cancel' };
 
 /** What a remedy would change, shown before it is applied. */
@@ -32,4 +33,5 @@ export type Answer =
   | { kind: 'compared'; seq: number; row: Compared; done: false }
   | { kind: 'compared'; seq: number; row: null; done: true }
   | { kind: 'substitute'; seq: number; row: Substitute }
+  | { kind: 'risk'; seq: number; curve: RiskCurve | null }
   | { kind: 'failed'; seq: number; says: string };

@@ -11,6 +11,7 @@ import {
   productPicture,
   pulledOf,
   propose,
+  riskCurve,
   riverOf,
   sceneOf,
   type Shelf,
@@ -67,6 +68,9 @@ function answer(ask: Ask): void {
     case 'moved':
       if (last)
         say({ kind: 'moved', seq: ask.seq, moved: movedBetween(last.planned.plan, planned(last.spec, ask.plant, last.shelf).plan) });
+      break;
+    case 'risk':
+      if (last) say({ kind: 'risk', seq: ask.seq, curve: riskCurve(last.spec, last.plant, last.shelf, ask.item) });
       break;
     case 'compare':
       comparing = ask.seq;

@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import type { Compared, Edit, JobSpec, Moved, Plant, Scene, Shelf, Substitute } from '@druckerei/core';
+import type { Compared, Edit, JobSpec, Moved, Plant, RiskCurve, Scene, Shelf, Substitute } from '@druckerei/core';
 import type { Answer, Ask, Planning, Preview } from './plan-messages';
 import { spawnPlanner } from './plan.spawn';
 
@@ -12,6 +12,8 @@ export class Planner {
   readonly compared = signal<{ rows: Compared[]; others: Substitute[]; done: boolean } | null>(null);
   /** What another plant would move. */
   readonly moved = signal<Moved | null>(null);
+  /** Extra sheets against risk, of the item asked for. */
+  readonly risk = signal<RiskCurve | null>(null);
   readonly fault = signal<string | null>(null);
   private readonly worker = spawnPlanner();
   private stone: string | null = null;
@@ -42,6 +44,9 @@ export class Planner {
   }
   askMoved(plant: Plant): void {
     this.worker.postMessage({ kind: 'moved', seq: this.seq, plant } satisfies Ask);
+  }
+  askRisk(item: string): void {
+    this.worker.postMessage({ kind: 'risk', seq: this.seq, item } satisfies Ask);
   }
   compare(): void {
     this.compared.set({ rows: [], others: [], done: false });
@@ -81,6 +86,9 @@ export class Planner {
         break;
       case 'moved':
         this.moved.set(answer.moved);
+        break;
+      case 'risk':
+        this.risk.set(answer.curve);
         break;
       case 'substitute':
         this.compared.update((c) => c && { ...c, others: [...c.others, answer.row] });

@@ -1,6 +1,7 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { catchError, concatMap, EMPTY, exhaustMap, map, of, tap } from 'rxjs';
+import type { Me } from '@druckerei/contract';
 import { ApiCaller, type Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
 import { SessionActions } from './session.feature';
@@ -12,13 +13,33 @@ export const findOut = createEffect(
       exhaustMap(() =>
         api.call('session.me', {}).pipe(
           map((me) => SessionActions.signedIn({ me })),
-          catchError((failure: Failure) =>
-            of(failure.status === 401 ? SessionActions.nobodySignedIn() : SessionActions.signInFailed({ failure })),
-          ),
+          catchError((failure: Failure) => {
+            const me = failure.status === 0 ? keptMe() : null;
+            if (me) return of(SessionActions.signedIn({ me }));
+            return of(failure.status === 401 ? SessionActions.nobodySignedIn() : SessionActions.signInFailed({ failure }));
+          }),
         ),
       ),
     ),
   { functional: true },
+);
+
+/** Who worked here last: a terminal that is started without the line goes on with that name; the server asks again when it is back. */
+const KEPT = 'druckerei-me';
+function keptMe(): Me | null {
+  const kept = localStorage.getItem(KEPT);
+  return kept === null ? null : (JSON.parse(kept) as Me);
+}
+export const keepMe = createEffect(
+  (actions$ = inject(Actions)) =>
+    actions$.pipe(
+      ofType(SessionActions.signedIn, SessionActions.signedOut, SessionActions.nobodySignedIn),
+      tap((action) => {
+        if ('me' in action) localStorage.setItem(KEPT, JSON.stringify(action.me));
+        else localStorage.removeItem(KEPT);
+      }),
+    ),
+  { functional: true, dispatch: false },
 );
 
 export const signIn = createEffect(

@@ -4,7 +4,7 @@ import { type Person, ROLES } from '@druckerei/contract';
 import type { Failure } from '../shared/api';
 import { EditValue } from '../shared/edit-value';
 
-type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { password?: string };
+type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { password?: string; pin?: string };
 
 /** Who may sign in and what for; changes count at once. */
 @Component({
@@ -30,6 +30,7 @@ type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { pas
           }
           <th>{{ say('peopleList.maySignIn') }}</th>
           <th>{{ say('peopleList.password') }}</th>
+          <th>{{ say('peopleList.pin') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -88,6 +89,19 @@ type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { pas
               } @else {
                 <button class="plain" type="button" (click)="renewing.set(p.id)">{{ say('peopleList.newPassword') }}</button>
               }
+            </td>
+            <td>
+              <input
+                #pin
+                class="field-input short"
+                type="password"
+                inputmode="numeric"
+                autocomplete="off"
+                maxlength="8"
+                [attr.aria-label]="p.name + say('peopleList.pin2')"
+                [placeholder]="p.pin ? say('peopleList.pinSet') : say('peopleList.noPin')"
+                (change)="setPin(p, pin)"
+              />
             </td>
           </tr>
         }
@@ -194,6 +208,10 @@ export class PeopleList {
     e.preventDefault();
     this.change(p, { password });
     this.renewing.set(null);
+  }
+  protected setPin(p: Person, pin: HTMLInputElement): void {
+    if (pin.value !== '') this.change(p, { pin: pin.value });
+    pin.value = '';
   }
   protected enter(
     e: Event,

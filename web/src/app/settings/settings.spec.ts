@@ -85,7 +85,7 @@ describe('changes kept in this browser', () => {
 describe('SettingsPage', () => {
   let answers: Record<string, (asked: never) => Observable<unknown>>;
   let calls: { name: string; asked: Record<string, unknown> }[];
-  const person: Person = { id: 'p1', name: 'ilse', fullName: 'Ilse L', initials: 'IL', roles: ['store'], active: true };
+  const person: Person = { id: 'p1', name: 'ilse', fullName: 'Ilse L', initials: 'IL', roles: ['store'], active: true, pin: false };
   beforeEach(() => {
     localStorage.clear();
     calls = [];

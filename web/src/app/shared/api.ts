@@ -56,6 +56,18 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'stock.order': ['post', '/api/purchases'],
   'stock.cancelOrder': ['post', '/api/purchases/:id/cancel'],
   'tools.list': ['get', '/api/tools'],
+  'floor.board': ['get', '/api/floor'],
+  'floor.terminal': ['get', '/api/floor/machines/:id'],
+  'floor.people': ['get', '/api/floor/people'],
+  'floor.signOn': ['post', '/api/floor/sign-on'],
+  'floor.send': ['post', '/api/floor/entries'],
+  'floor.job': ['get', '/api/jobs/:id/floor'],
+  'floor.csv': ['get', '/api/jobs/:id/log.csv'],
+  'floor.scan': ['get', '/api/scan'],
+  'floor.flag': ['get', '/api/piles/:id/flag.pdf'],
+  'floor.shortage': ['get', '/api/jobs/:id/shortage'],
+  'floor.child': ['post', '/api/jobs/:id/children'],
+  'floor.learned': ['get', '/api/learned'],
   'tasks.layout': ['post', '/api/tasks/layout'],
   'tasks.import': ['post', '/api/tasks/import'],
   'tasks.read': ['get', '/api/tasks/:id'],
@@ -71,6 +83,8 @@ export type Failure = Pick<Problem, 'status' | 'title' | 'detail' | 'fields' | '
 
 function failureOf(error: HttpErrorResponse): Failure {
   const said = error.error as Partial<Problem> | null;
+  // A terminal's own keeper of the program answers 504 where the line is down.
+  if (error.status === 504) return { status: 0, title: say('api.noAnswer'), detail: say('api.theServerDoesNotAnswer') };
   if (error.status === 0 || said === null || typeof said !== 'object' || typeof said.title !== 'string')
     return { status: error.status, title: say('api.noAnswer'), detail: say('api.theServerDoesNotAnswer') };
   return {

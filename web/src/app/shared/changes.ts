@@ -34,7 +34,7 @@ export class Changes {
   }
 
   private listen(tell: (changed: Changed | null) => void): void {
-    const source = new EventSource('/api/events');
+    const source = new EventSource('/api/events?ngsw-bypass=true');
     source.addEventListener('changed', (e: MessageEvent<string>) => {
       tell(JSON.parse(e.data) as Changed);
     });

@@ -1,0 +1,101 @@
+import type { Id } from '../quantity/figure';
+import { finerIn, type StepUnits } from './step-units';
+import { type CountSum, type Tally, tallyOf } from './tally';
+
+/** A pile as the balance reads it. */
+export interface PileHeld {
+  id: string;
+  flow: Id<'flow'>;
+}
+/** Pieces of a pile, in its own unit. */
+export interface PileBalance {
+  id: string;
+  in: number;
+  out: number;
+  recounted: number;
+  /** What lies there. Below 0: more was taken than it held. */
+  inHand: number;
+}
+export interface StepBalance extends Tally {
+  step: Id<'step'>;
+  done: boolean;
+  /** Pieces at the machine, neither good nor lost yet; none once the step is done. */
+  inHand: number;
+  /** Received + recounted − good − waste − samples − destroyed − in hand. Above 0: pieces are missing; below: more came out than went in. */
+  off: number;
+}
+/** A difference with its place: a step, and the pile it shows on where one is known. */
+export interface Difference {
+  step: Id<'step'> | null;
+  pile: string | null;
+  /** In pieces of the step's finer side, or of the pile. */
+  off: number;
+}
+export interface Balance {
+  steps: StepBalance[];
+  piles: PileBalance[];
+  differences: Difference[];
+}
+
+/** Rounding of a unit that is no whole part of another (a metre of web in repeats) is no difference, nor is a last carton that was not full. */
+const tolerance = (u: StepUnits): number => {
+  if (!u.whole) return u.perCycle;
+  const f = finerIn(u);
+  return Math.abs(f - Math.round(f)) < 1e-9 ? 1e-6 : f;
+};
+
+/**
+ * Balances a job step by step and pile by pile.
+ *
+ * Formula: received + recounted = good + waste + samples + destroyed + in hand, for every step, in pieces of its finer side; and for every pile
+ * laid on it + split or merged in + recounted = taken + split or merged out + spoilt + in hand.
+ * A step that still runs may hold pieces; one that is done may not. A pile may not hold fewer than none. Where nothing was counted in at all there is nothing
+ * to balance, unless the job must balance.
+ * Source: reconciliation after every step (common practice, no source); arithmetic.
+ */
+export function balanceOf(
+  steps: readonly { step: Id<'step'>; units: StepUnits; done: boolean; mustBalance?: boolean }[],
+  piles: readonly PileHeld[],
+  sums: readonly CountSum[],
+): Balance {
+  const differences: Difference[] = [];
+  const balanced = steps.map(({ step, units, done, mustBalance = false }): StepBalance => {
+    const tally = tallyOf(step, units, sums);
+    const left = tally.received + tally.recounted - tally.good - tally.wasted - tally.samples - tally.destroyed;
+    const countedIn = mustBalance || tally.received > 0;
+    const inHand = done || !countedIn ? 0 : Math.max(left, 0);
+    const off = !countedIn || Math.abs(left - inHand) <= tolerance(units) ? 0 : left - inHand;
+    if (off !== 0) differences.push({ step, pile: pileNamed(step, off, sums), off });
+    return { step, done, ...tally, inHand, off };
+  });
+  // Hundreds of piles and thousands of sums: each sum is looked at once.
+  const ofPile = new Map<string, CountSum[]>();
+  for (const s of sums) {
+    if (s.pile === null) continue;
+    const known = ofPile.get(s.pile);
+    if (known) known.push(s);
+    else ofPile.set(s.pile, [s]);
+  }
+  const held = piles.map(({ id }): PileBalance => {
+    const mine = ofPile.get(id) ?? [];
+    const of = (pick: (s: CountSum) => boolean): number => mine.reduce((n, s) => n + (pick(s) ? s.quantity : 0), 0);
+    const laid = of((s) => s.kind === 'good' || (passesOver(s) && s.reason === INTO));
+    const gone = of((s) => s.kind === 'take' || s.kind === 'scrap' || (passesOver(s) && s.reason === OUT_OF));
+    const recounted = of((s) => s.kind === 'recount' && s.step === null);
+    const inHand = laid + recounted - gone;
+    if (inHand < 0) differences.push({ step: null, pile: id, off: inHand });
+    return { id, in: laid, out: gone, recounted, inHand };
+  });
+  return { steps: balanced, piles: held, differences };
+}
+
+/** Sums of a split or merge stand on both piles: out of one, into the other. */
+export const OUT_OF = 'out';
+export const INTO = 'in';
+const passesOver = (s: CountSum): boolean => s.kind === 'split' || s.kind === 'merge';
+
+/** The pile a difference shows on: where pieces are missing, the last one taken in; where there are too many, the last one laid. Null where none was named. */
+function pileNamed(step: Id<'step'>, off: number, sums: readonly CountSum[]): string | null {
+  const kind = off > 0 ? 'take' : 'good';
+  return sums.filter((s) => s.step === step && s.kind === kind && s.pile !== null).at(-1)?.pile ?? null;
+}

@@ -1,0 +1,54 @@
+import type { Id } from '../quantity/figure';
+import type { EntryKind } from './floor-entry';
+import { finerIn, finerOut, type StepUnits } from './step-units';
+
+/** Entries of one kind and reason on a step and pile, added up; counter-entries are taken off already. */
+export interface CountSum {
+  step: Id<'step'> | null;
+  pile: string | null;
+  kind: EntryKind;
+  reason: string;
+  quantity: number;
+}
+
+/** What was counted on a step, in pieces of its finer side. */
+export interface Tally {
+  received: number;
+  good: number;
+  /** By reason. */
+  waste: Record<string, number>;
+  wasted: number;
+  samples: number;
+  destroyed: number;
+  /** Found more (above 0) or less than was reckoned, each with a reason. */
+  recounted: number;
+  /** Cycles that were run: all that came out, good or not. */
+  run: number;
+  goodCycles: number;
+  setupCycles: number;
+  sampleCycles: number;
+}
+
+/** Adds up what was counted on a step. Source: arithmetic; see `stepUnits` for the pieces. */
+export function tallyOf(step: Id<'step'>, units: StepUnits, sums: readonly CountSum[]): Tally {
+  const mine = sums.filter((s) => s.step === step);
+  const of = (kind: EntryKind): number => mine.reduce((sum, s) => sum + (s.kind === kind ? s.quantity : 0), 0);
+  const waste: Record<string, number> = {};
+  for (const s of mine) if (s.kind === 'waste') waste[s.reason] = (waste[s.reason] ?? 0) + s.quantity;
+  const good = of('good') * finerOut(units);
+  const [wasted, samples, destroyed] = [of('waste'), of('samples'), of('destroyed')];
+  const per = units.perCycle > 0 ? units.perCycle : 1;
+  return {
+    received: of('take') * finerIn(units),
+    good,
+    waste,
+    wasted,
+    samples,
+    destroyed,
+    recounted: of('recount'),
+    run: (good + wasted + samples + destroyed) / per,
+    goodCycles: good / per,
+    setupCycles: (waste['setup'] ?? 0) / per,
+    sampleCycles: (samples + destroyed) / per,
+  };
+}

@@ -1,0 +1,68 @@
+import { idOf } from '../../quantity/id-of';
+import { sharing } from '../sharing';
+import type { Rule } from './rule';
+
+/** At the rate counted so far fewer good pieces come out than are wanted. Wanted of everything made in the run together. */
+export const floorShort: Rule = {
+  code: 'floor.short',
+  nr: 44,
+  find: ({ plan, to }) =>
+    Object.entries(plan.items).flatMap(([item, of]) => {
+      const together = sharing(plan.items, item);
+      if (!of.forecast || together[0] !== item) return [];
+      const all = (what: 'least' | 'wanted'): number => together.reduce((sum, id) => sum + to.value(plan.items[id]?.[what] ?? ''), 0);
+      const [wanted, good] = [all('wanted'), to.value(of.forecast.good)];
+      if (good >= wanted) return [];
+      return [
+        {
+          level: 'decide',
+          at: 'job',
+          figure: of.forecast.good,
+          args: {
+            short: wanted - good,
+            below: Math.max(all('least') - good, 0),
+            low: to.value(of.forecast.low),
+            high: to.value(of.forecast.high),
+            at: to.value('total.readyAt'),
+          },
+          remedies: [{ do: 'ask', says: 'remedy.shortage', desk: 'floor' }],
+        },
+      ];
+    }),
+};
+
+/** What was received is not what became of it. A balanced job does not close with a difference; any other should know of it. */
+export const countsOff: Rule = {
+  code: 'counts.off',
+  nr: 45,
+  find: ({ plan, spec, shelf }) => {
+    const balanced = Object.values(spec.items).some((i) => i.balanced);
+    return (shelf.floor?.off ?? []).map(({ step, pile, by }) => ({
+      level: balanced ? 'close' : 'know',
+      at: plan.stones.find((s) => step !== null && s.steps.includes(step))?.id ?? 'job',
+      args: { by: Math.abs(by), way: by > 0 ? 'missing' : 'too many', pile },
+      remedies: [{ do: 'ask', says: 'remedy.recount', desk: 'floor' }],
+    }));
+  },
+};
+
+/** The shift before left word at a machine, and nobody has read it. */
+export const handoverUnread: Rule = {
+  code: 'handover.unread',
+  nr: 61,
+  find: ({ plan, shelf }) =>
+    (shelf.floor?.unread ?? []).flatMap(({ machine, notes }) => {
+      const waiting = plan.stones.find((s) => s.machine === machine && s.steps.some((id) => shelf.counted[id]?.done !== true));
+      return waiting
+        ? [
+            {
+              level: 'start' as const,
+              at: waiting.id,
+              figure: idOf(waiting.steps[0] ?? waiting.id, 'startAt'),
+              args: { notes, machine: waiting.machineName },
+              remedies: [{ do: 'ask' as const, says: 'remedy.readHandover', desk: 'floor' }],
+            },
+          ]
+        : [];
+    }),
+};

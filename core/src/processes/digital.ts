@@ -1,0 +1,88 @@
+import type { Formula } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
+import { fig } from '../quantity/ledger';
+import { practiceTerm } from '../plant/practice';
+import { sheetScene } from '../layout/sheet-scene';
+import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
+import { type Process, runningLossTerm, setting, settingPath } from './process';
+import { singleStep } from './single-step';
+import { repeatFactor, timeAndCost } from './time-and-cost';
+
+/** Toner and wear of a printed side: sides × price. Source: price list of the plant. */
+const CLICKS: Formula<'sheets' | 'sides' | 'perSide'> = {
+  id: 'cost.clicks',
+  unit: 'money',
+  source: 'price list of the plant',
+  of: ({ sheets, sides, perSide }) => sheets * sides * perSide,
+};
+
+/**
+ * Sheets printed without plates, both sides in one pass, dry at once: for topping up what offset left short. Costed as far as a choice needs it; colour,
+ * screens and data have no place here until the line of books on demand brings them.
+ */
+export const digital: Process = {
+  id: 'digital',
+  insteadOf: ['offset'],
+  losses: { setup: 'digital.setupSheets', running: 'digital.runningPpm' },
+  asks: (cx) => ({
+    gripperMm: cx.machine.limits['gripperMm'] ?? 0,
+    tailMm: cx.machine.limits['tailMm'] ?? 0,
+    sideMm: cx.machine.limits['sideMm'] ?? 0,
+    ...(cx.machine.minSheetMm && { minSheetMm: cx.machine.minSheetMm }),
+    ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }),
+  }),
+  draft(cx) {
+    const lead = cx.incoming[0]?.flow;
+    const losses = lossFigures(
+      cx.id,
+      {
+        setup: {
+          formula: STEP_SETUP,
+          terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'digital.setupSheets')), factor: repeatFactor(cx) },
+        },
+        runningPpm: runningLossTerm(cx, 'digital.runningPpm'),
+      },
+      cx.to,
+    );
+    return singleStep(cx, {
+      takesPer: 1,
+      givesPer: 1,
+      unit: 'sheet',
+      perGood: lead?.perGood ?? 1,
+      whole: true,
+      losses,
+      cautions: ['heat'],
+    });
+  },
+  consume(cx) {
+    const [front = [], back = []] = cx.parts[0]?.colours ?? [];
+    cx.to.figure(idOf(cx.id, 'clicks'), CLICKS, {
+      sheets: fig(idOf(cx.id, 'run')),
+      sides: { value: (front.length > 0 ? 1 : 0) + (back.length > 0 ? 1 : 0), unit: '1', from: 'family', at: 'colours' },
+      perSide: practiceTerm(cx.plant, 'digital.perSide'),
+    });
+    return { costs: [...timeAndCost(cx, { step: cx.id }), { figure: idOf(cx.id, 'clicks'), kind: 'ink', fixed: false }] };
+  },
+  scene: (cx) => sheetScene(cx.layout, cx.parts[0], cx.stock, cx.workStyle, practiceTerm(cx.plant, 'layout.colourBarMm')),
+  panel: (cx) => [
+    { label: 'machine', text: cx.machine.name },
+    { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles') },
+    {
+      label: 'runningLoss',
+      figure: idOf(cx.id, 'runningPpm'),
+      edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' },
+    },
+    { label: 'speed', text: `${cx.machine.netPerHour} an hour`, edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
+    { label: 'clicks', figure: idOf(cx.id, 'clicks') },
+  ],
+  paper: (cx) => [
+    {
+      department: 'press',
+      scene: true,
+      rows: digital.panel(cx),
+      lists: [],
+      blanks: ['matched to the OK sheet of the first run', 'first sheet signed by'],
+    },
+  ],
+  summary: (cx) => ({ text: `${cx.machine.name} · without plates` }),
+};

@@ -1,0 +1,232 @@
+import { verify } from '@node-rs/argon2';
+import type { floor, JobFloor, LogLine, MachineNow, Pile, StepNow } from '@druckerei/contract';
+import { CAUTIONS, ENOUGH_LIKE_JOBS, readScan } from '@druckerei/core';
+import type { Db } from '../db/pool';
+import { invalid, notFound, Refused } from '../errors';
+import { csvFile } from '../files/csv-file';
+import type { Handlers } from '../implement';
+import { findJob } from '../jobs/find-job';
+import { plantInForce } from '../plants/read-plant';
+import { ADD_ATTEMPT, FAILED_ATTEMPTS, FORGET_ATTEMPTS } from '../session/session.queries';
+import { flagPdf } from './flag-pdf';
+import {
+  CHILDREN,
+  LAST_OF,
+  LOG,
+  LOG_EXPORT,
+  NEWEST,
+  PEOPLE_WITH_PIN,
+  PILE_BY_CODE,
+  PILE_BY_ID,
+  PIN_OF,
+  SHEETS,
+  UNREAD,
+} from './floor.queries';
+import { learned } from './learn';
+import { writeEntries } from './log-entries';
+import { shortageHandlers } from './shortage.handlers';
+import { tokenFor } from './sign-on';
+import { balanceOfJob, floorOfJob, floorOnMachines, type FloorOf, type PileRow, pilesOf, stepNow } from './steps-now';
+
+/** Steps a terminal keeps with their setup sheets: the one that runs and those that come next. */
+const SHEETS_KEPT = 6;
+const STEPS_SHOWN = 30;
+const NEWEST_NAMED = 500;
+const LOG_PAGE = 100;
+const MOST_EXPORTED = 200_000;
+const MOST_WRONG_PINS = 5;
+
+type UnreadRow = { id: string; machine: string; note: string; by: string; at: number };
+
+/** What runs comes first, the last begun before what was left standing; then what has begun, then by the planned start. */
+const inQueue = (steps: readonly StepNow[]): StepNow[] => {
+  const rank = (s: StepNow): number => (s.times.state === 'waiting' ? (s.times.setupS + s.times.runS > 0 ? 1 : 2) : 0);
+  return [...steps].sort(
+    (a, b) =>
+      rank(a) - rank(b) ||
+      (rank(a) === 0 ? (b.times.since ?? 0) - (a.times.since ?? 0) : 0) ||
+      a.startAt - b.startAt ||
+      a.number - b.number,
+  );
+};
+
+export const floorHandlers: Handlers<typeof floor> = {
+  ...shortageHandlers,
+
+  'floor.board': async (_asked, ctx) => {
+    const { plant } = await plantInForce(ctx.db);
+    const all = await floorOnMachines(ctx.db, null, ctx.now());
+    const ids = Object.keys(plant.machines);
+    const last = (await ctx.db.query<NonNullable<MachineNow['last']> & { machine: string }>(LAST_OF, [ids])).rows;
+    const unread = (await ctx.db.query<UnreadRow>(UNREAD, [null])).rows;
+    const machines = ids.map((id): MachineNow => {
+      const queue = queueOf(all, id, ctx.now());
+      const runs = queue.find((s) => s.times.state !== 'waiting') ?? null;
+      const said = last.find((l) => l.machine === id);
+      return {
+        machine: id,
+        name: plant.machines[id]?.name ?? id,
+        step: runs,
+        next: queue.find((s) => s !== runs) ?? null,
+        waiting: queue.filter((s) => s !== runs).length,
+        last: said ? { kind: said.kind, at: said.at, by: said.by } : null,
+        unread: unread.filter((u) => u.machine === id).length,
+      };
+    });
+    return { asOf: ctx.now(), timeZone: plant.timeZone, machines };
+  },
+
+  'floor.terminal': async ({ params }, ctx) => {
+    const { plant } = await plantInForce(ctx.db);
+    const machine = plant.machines[params.id];
+    if (!machine) throw notFound('This machine');
+    // Read before the counts: what is named here is surely in them.
+    const newest = (await ctx.db.query<{ id: string }>(NEWEST, [params.id, NEWEST_NAMED])).rows.map((r) => r.id);
+    const near = await floorOnMachines(ctx.db, [params.id], ctx.now());
+    const steps = queueOf(near, params.id, ctx.now()).slice(0, STEPS_SHOWN);
+    const kept = steps.slice(0, SHEETS_KEPT);
+    const sheets = (
+      await ctx.db.query<{ job: string; step: string; sheet: never }>(SHEETS, [
+        kept.map((s) => s.job),
+        kept.map((s) => s.release),
+        kept.map((s) => s.step),
+      ])
+    ).rows;
+    const flows = new Set(steps.flatMap((s) => [`${s.job} ${s.units.takes ?? ''}`, `${s.job} ${s.units.gives ?? ''}`]));
+    return {
+      machine: params.id,
+      name: machine.name,
+      newest,
+      asOf: ctx.now(),
+      timeZone: plant.timeZone,
+      steps,
+      sheets: Object.fromEntries(sheets.map((s) => [`${s.job} ${s.step}`, s.sheet])),
+      piles: [...new Set(steps.map((s) => s.job))].flatMap((job) => pilesOf(near, job)).filter((p) => flows.has(`${p.job} ${p.flow}`)),
+      handovers: (await ctx.db.query<UnreadRow>(UNREAD, [[params.id]])).rows,
+    };
+  },
+
+  'floor.people': async (_asked, ctx) => (await ctx.db.query<{ id: string; fullName: string; initials: string }>(PEOPLE_WITH_PIN)).rows,
+
+  'floor.signOn': async ({ body }, ctx) => {
+    // Wrong PINs are counted like wrong passwords, under a name no sign-in has.
+    const counter = `pin ${body.person}`;
+    const failed = (await ctx.db.query<{ ofName: number }>(FAILED_ATTEMPTS, [counter, ''])).rows[0]?.ofName ?? 0;
+    if (failed >= MOST_WRONG_PINS) throw new Refused(429, 'too-many', 'Too many wrong PINs. Try again in a quarter of an hour.');
+    const person = (await ctx.db.query<{ name: string; fullName: string; initials: string; pinHash: string }>(PIN_OF, [body.person]))
+      .rows[0];
+    if (!person || !(await verify(person.pinHash, body.pin))) {
+      await ctx.db.query(ADD_ATTEMPT, [counter, ctx.session.address]);
+      throw invalid([{ path: 'pin', says: 'is not the PIN of this person' }]);
+    }
+    await ctx.db.query(FORGET_ATTEMPTS, [counter]);
+    const { fullName, initials } = person;
+    return { token: tokenFor(ctx.seal, body.person, body.device, ctx.now()), person: body.person, fullName, initials };
+  },
+
+  'floor.send': ({ body }, ctx) => writeEntries(ctx, body),
+
+  'floor.job': async ({ params, query }, ctx) => {
+    const job = await findJob(ctx.db, params.id);
+    const all = await floorOfJob(ctx.db, job.id, ctx.now());
+    const { steps, differences } = balanceOfJob(all, job.id);
+    const log = (await ctx.db.query<LogLine>(LOG, [job.id, query.before ?? Number.MAX_SAFE_INTEGER, LOG_PAGE + 1])).rows;
+    return {
+      steps: all.steps
+        .map((s) => {
+          const balance = steps.find((b) => b.step === s.facts.step);
+          return { ...stepNow(all, s, ctx.now()), inHand: balance?.inHand ?? 0, off: balance?.off ?? 0 };
+        })
+        .sort((a, b) => a.seq - b.seq),
+      piles: pilesOf(all, job.id),
+      differences: differences.map((d) => ({ step: d.step, pile: all.piles.find((p) => p.id === d.pile)?.code ?? '', off: d.off })),
+      waste: wasteOf(all, job.id),
+      children: (await ctx.db.query<JobFloor['children'][number]>(CHILDREN, [job.id])).rows,
+      log: log.slice(0, LOG_PAGE),
+      more: log.length > LOG_PAGE,
+    };
+  },
+
+  'floor.csv': async ({ params }, ctx) => {
+    const job = await findJob(ctx.db, params.id);
+    return csvFile(`log-${job.number}.csv`, (await ctx.db.query<Record<string, string>>(LOG_EXPORT, [job.id, MOST_EXPORTED])).rows);
+  },
+
+  'floor.scan': async ({ query }, ctx) => {
+    const scan = readScan(query.code);
+    if (!scan) throw invalid([{ path: 'code', says: 'is no code of a pile’s flag, such as 2401.7Q3KX9' }]);
+    const row = (await ctx.db.query<PileRow>(PILE_BY_CODE, [scan.job, scan.code])).rows[0];
+    if (!row) throw notFound('This pile');
+    return pileOf(ctx.db, row, ctx.now());
+  },
+
+  'floor.flag': async ({ params }, ctx) => {
+    const row = (await ctx.db.query<PileRow>(PILE_BY_ID, [params.id])).rows[0];
+    if (!row) throw notFound('This pile');
+    const { plant } = await plantInForce(ctx.db);
+    const all = await floorOfJob(ctx.db, row.job, ctx.now());
+    const job = await findJob(ctx.db, row.job);
+    const { gripper = '', lay = '', side = '' } = all.steps.find((s) => s.facts.step === row.step)?.facts ?? {};
+    const pile = await pileOf(ctx.db, row, ctx.now());
+    return {
+      mime: 'application/pdf',
+      name: `pile-${row.number}-${row.nr}.pdf`,
+      bytes: await flagPdf({
+        pile,
+        title: job.spec.name,
+        customer: job.customer,
+        gripper,
+        lay,
+        side,
+        caution: `${CAUTIONS['piles'] ?? ''} ${CAUTIONS['defers'] ?? ''}`,
+        timeZone: plant.timeZone,
+        printedAt: ctx.now(),
+      }),
+    };
+  },
+
+  'floor.learned': async (_asked, ctx) => {
+    const all = await learned(ctx.db);
+    return {
+      losses: Object.entries(all.losses).map(([key, own]) => {
+        const [process = '', machine] = key.split('@');
+        const { jobs, meanPpm, sdPpm, setupFactor = null, setupSpread = null } = own;
+        return { process, machine: machine ?? null, jobs, meanPpm, sdPpm, setupFactor, setupSpread, enough: jobs >= ENOUGH_LIKE_JOBS };
+      }),
+      together: all.together,
+      leftAside: all.leftAside.map(({ job, ...aside }) => ({ ...aside, number: all.numbers.get(job) ?? 0 })),
+      times: Object.entries(all.times).map(([machine, time]) => ({ machine, ...time })),
+    };
+  },
+};
+
+/** Steps of a machine that are not done, in the order they will run. */
+const queueOf = (all: FloorOf, machine: string, now: number): StepNow[] =>
+  inQueue(
+    all.steps
+      .filter((s) => s.facts.machine === machine)
+      .map((s) => stepNow(all, s, now))
+      .filter((s) => s.times.state !== 'done'),
+  );
+
+async function pileOf(db: Db, row: PileRow, now: number): Promise<Pile> {
+  const found = pilesOf(await floorOfJob(db, row.job, now), row.job).find((p) => p.id === row.id);
+  if (!found) throw notFound('This pile');
+  return found;
+}
+
+/** Waste of a job by class: setup, running, samples, destroyed, and what was spoilt by reason, in pieces of the steps and in kg of paper. */
+function wasteOf(all: FloorOf, job: string): JobFloor['waste'] {
+  const classes = new Map<string, { pieces: number; kg: number }>();
+  for (const sum of all.sums.get(job) ?? []) {
+    const reason = sum.kind === 'waste' ? sum.reason : sum.kind;
+    if (!['waste', 'samples', 'destroyed', 'scrap'].includes(sum.kind)) continue;
+    const pile = sum.kind === 'scrap' ? all.piles.find((p) => p.id === sum.pile) : undefined;
+    const facts = all.steps.find((s) => s.facts.step === (pile?.step ?? sum.step))?.facts;
+    const finer =
+      sum.kind === 'scrap' && facts ? sum.quantity * (facts.units.perCycle / Math.max(facts.units.givesPer, 1e-9)) : sum.quantity;
+    const known = classes.get(reason) ?? { pieces: 0, kg: 0 };
+    classes.set(reason, { pieces: known.pieces + sum.quantity, kg: known.kg + finer * (facts?.pieceKg ?? 0) });
+  }
+  return [...classes].map(([reason, c]) => ({ reason, ...c })).sort((a, b) => b.kg - a.kg);
+}

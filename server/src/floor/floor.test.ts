@@ -1,0 +1,425 @@
+import { randomUUID } from 'node:crypto';
+import type { FloorEntry, Shelf } from '@druckerei/core';
+import { pileScan } from '@druckerei/core';
+import type { JobFloor, Pile, Shortage, Terminal } from '@druckerei/contract';
+import { pino } from 'pino';
+import { Client, NOW, type Said, TestServer } from '../test-server.fixture';
+import { writeOlderReleases } from './released-steps';
+
+/* The floor's log: what is written, what is marked, what is refused, and what plan, piles and closing make of it. */
+
+const server = new TestServer();
+let planner: Client;
+let press: Client;
+beforeAll(async () => {
+  await server.start();
+  [planner, press] = [await server.signedIn('planner'), await server.signedIn('press')];
+});
+afterAll(() => server.stop());
+
+const STOCK = 'card.card.stock';
+const FRONT = 'card.card.print.front';
+const BACK = 'card.card.print.back';
+
+const version = async (job: string): Promise<number> => Number((await planner.call('GET', `/api/jobs/${job}`)).body['version']);
+async function release(job: string, more: object = {}): Promise<Said> {
+  const ask = async (decisions: object): Promise<Said> =>
+    planner.call('POST', `/api/jobs/${job}/release`, { version: await version(job), decisions, ...more });
+  const tried = await ask({});
+  const fields = (tried.body['fields'] ?? []) as { path: string }[];
+  return tried.status === 200 ? tried : ask(Object.fromEntries(fields.map((f) => [f.path, 'agreed'])));
+}
+async function released(quantity = 10_000): Promise<string> {
+  const job = await planner.order(quantity);
+  expect((await release(job)).status).toBe(200);
+  return job;
+}
+const entry = (job: string | null, kind: FloorEntry['kind'], more: Partial<FloorEntry> = {}): FloorEntry => ({
+  id: randomUUID(),
+  kind,
+  machine: 'press3',
+  job,
+  step: FRONT,
+  pile: null,
+  other: null,
+  quantity: null,
+  reason: '',
+  note: '',
+  witness: '',
+  at: server.now,
+  release: 1,
+  ...more,
+});
+const send = (entries: readonly object[], more: object = {}, who = press): Promise<Said> =>
+  who.call('POST', '/api/floor/entries', { device: 'terminal-1', sentAt: server.now, entries, ...more });
+const accepted = async (entries: readonly FloorEntry[]): Promise<void> => {
+  const said = await send(entries);
+  expect(said.body).toMatchObject({ refused: [] });
+};
+const floorOf = async (job: string): Promise<JobFloor> => (await press.call('GET', `/api/jobs/${job}/floor`)).body as unknown as JobFloor;
+const shelfOf = async (job: string): Promise<Shelf> => (await planner.call('GET', `/api/jobs/${job}`)).body['shelf'] as Shelf;
+/** A pile with so many good on it. */
+const pileOf = (job: string, quantity: number, more: Partial<FloorEntry> = {}): { pile: string; entries: FloorEntry[] } => {
+  const pile = randomUUID();
+  return { pile, entries: [entry(job, 'pile', { pile, ...more }), entry(job, 'good', { pile, quantity, ...more })] };
+};
+
+describe('an entry', () => {
+  it('is written once, however often it is sent', async () => {
+    const job = await released();
+    const { entries } = pileOf(job, 500);
+    const waste = entry(job, 'waste', { quantity: 12, reason: 'setOff' });
+    await accepted([...entries, waste]);
+    const again = await send([...entries, waste, entry(job, 'waste', { quantity: 3, reason: 'torn' })]);
+    expect((again.body['accepted'] as string[]).length).toBe(4);
+    const { steps, log } = await floorOf(job);
+    expect(log).toHaveLength(4);
+    expect(steps.find((s) => s.step === FRONT)?.tally).toMatchObject({ good: 500, waste: { setOff: 12, torn: 3 }, run: 515 });
+  });
+  it('may not be changed or deleted by the program', async () => {
+    await expect(server.db.query(`update floor_log set quantity = 1`)).rejects.toThrow(/permission denied/);
+    await expect(server.db.query(`delete from floor_log`)).rejects.toThrow(/permission denied/);
+  });
+  it('is taken back by a counter-entry with a reason, once', async () => {
+    const job = await released();
+    const { pile, entries } = pileOf(job, 500);
+    const wrong = entry(job, 'good', { pile, quantity: 5_000 });
+    const batch = [...entries, wrong, entry(job, 'counter', { other: wrong.id, note: 'a nought too many' })];
+    await accepted(batch);
+    await accepted(batch); // its answer was lost: sent again as it was
+    const { steps, piles, log } = await floorOf(job);
+    expect([steps.find((s) => s.step === FRONT)?.tally.good, piles[0]?.inHand]).toEqual([500, 500]);
+    expect(log.find((l) => l.id === wrong.id)?.takenBack).toBe(true);
+    const twice = await send([entry(job, 'counter', { other: wrong.id, note: 'again' })]);
+    expect(twice.body['refused']).toMatchObject([{ says: 'It was taken back already.' }]);
+  });
+  it('keeps the device’s clock and ours, and sets right one that is a day off', async () => {
+    const job = await released();
+    const dayAhead = server.now + 86_400;
+    const stop = entry(job, 'stop', { reason: 'blanket', at: dayAhead - 60 });
+    const said = await send([stop], { sentAt: dayAhead });
+    expect(said.body['skewS']).toBe(86_400);
+    const line = (await floorOf(job)).log[0];
+    expect(line).toMatchObject({ at: server.now - 60, receivedAt: server.now, skewS: 86_400, marks: ['skewed'] });
+  });
+  it('that comes a week late is written with when it happened', async () => {
+    const job = await released();
+    const week = 7 * 86_400;
+    server.now += week;
+    await accepted([entry(job, 'runStart', { at: server.now - week })]);
+    server.now -= week;
+    expect((await floorOf(job)).log[0]).toMatchObject({ at: NOW, receivedAt: NOW + week, marks: ['late'] });
+  });
+  it('is marked, never blocked, when the plan was revised or not released', async () => {
+    const job = await released();
+    await planner.call('POST', `/api/jobs/${job}/revise`, { version: await version(job), reason: 'more copies' });
+    await accepted([entry(job, 'note', { note: 'ghosting on copy 3' })]);
+    expect((await release(job, { reason: 'more copies' })).status).toBe(200);
+    await accepted([entry(job, 'note', { note: 'still the old ticket', release: 1 })]);
+    const early = await planner.order();
+    await accepted([entry(early, 'note', { note: 'paper is here', release: null })]);
+    expect((await floorOf(job)).log.map((l) => l.marks)).toEqual([['revised'], ['revised']]);
+    expect((await floorOf(early)).log.map((l) => l.marks)).toEqual([['unreleased']]);
+  });
+  it('after the job was delivered is written and marked', async () => {
+    const job = await released();
+    await planner.call('POST', `/api/jobs/${job}/deliver`, { version: await version(job), back: false, note: '' });
+    await accepted([entry(job, 'note', { note: 'two sheets more in the rack' })]);
+    expect((await floorOf(job)).log[0]?.marks).toEqual(['afterClose']);
+  });
+  it('that cannot be true is refused by name, and the rest of the batch is kept', async () => {
+    const job = await released();
+    const other = await released();
+    const { pile, entries } = pileOf(other, 10);
+    await accepted(entries);
+    const bad = [
+      entry(randomUUID(), 'runStart'),
+      entry(job, 'runStart', { step: 'card.boat' }),
+      entry(job, 'waste', { quantity: -4, reason: 'torn' }),
+      entry(job, 'good', { pile, quantity: 5 }),
+      entry(job, 'good', { pile: randomUUID(), quantity: 5 }),
+      { id: randomUUID(), kind: 'drop table' },
+    ];
+    const said = await send([...bad, entry(job, 'runStart')]);
+    expect(said.status).toBe(200);
+    const says = new Map((said.body['refused'] as { id: string; says: string }[]).map((r) => [r.id, r.says]));
+    expect(bad.map((b) => says.get(b.id))).toEqual([
+      'The job is not here.',
+      'This job has no step card.boat.',
+      'quantity must not be below 0',
+      'The pile is not here, or belongs to another job.',
+      'The pile is not here, or belongs to another job.',
+      expect.stringContaining('kind'),
+    ]);
+    expect(said.body['accepted']).toHaveLength(1);
+  });
+  it('is sent by those who may sign in only, and a batch has its bounds', async () => {
+    expect((await send([entry(null, 'note', { step: null, note: 'hello' })], {}, server.client())).status).toBe(401);
+    expect((await send(Array.from({ length: 501 }, () => entry(null, 'note', { step: null, note: 'hello' })))).status).toBe(400);
+  });
+});
+
+describe('a person at a terminal', () => {
+  const people = async (): Promise<{ id: string; fullName: string }[]> =>
+    (await press.call('GET', '/api/floor/people')).body as unknown as { id: string; fullName: string }[];
+  const signOn = async (name: string, pin: string, device = 'terminal-1'): Promise<Said> =>
+    press.call('POST', '/api/floor/sign-on', { person: (await people()).find((p) => p.fullName === name)?.id, pin, device });
+  it('signs on by PIN, and entries are that person’s whoever is signed in', async () => {
+    const job = await released();
+    const { token } = (await signOn('Mika Falzer', '2718')).body as { token: string };
+    const said = await send([{ ...entry(job, 'note', { note: 'blades are new' }), by: token }]);
+    expect(said.body['refused']).toEqual([]);
+    expect((await floorOf(job)).log[0]).toMatchObject({ by: 'Mika Falzer', device: 'terminal-1' });
+  });
+  it('is not let on with a wrong PIN, and after five not at all', async () => {
+    for (let i = 0; i < 5; i++) expect((await signOn('Ilse Lagerqvist', '9999')).status).toBe(400);
+    expect((await signOn('Ilse Lagerqvist', '1618')).status).toBe(429);
+  });
+  it('is vouched for on that device only, for thirty days, and by nobody else’s seal', async () => {
+    const job = await released();
+    const { token } = (await signOn('Odo Pressnig', '3141')).body as { token: string };
+    const by = async (t: string, more: object = {}): Promise<unknown> =>
+      (await send([{ ...entry(job, 'note', { note: 'hello' }), by: t }], more)).body['refused'];
+    expect(await by(token)).toEqual([]);
+    expect(await by(token, { device: 'terminal-2' })).toHaveLength(1);
+    expect(await by(`${token}x`)).toHaveLength(1);
+    expect(await by('nonsense')).toHaveLength(1);
+    server.now += 31 * 86_400;
+    expect(await by(token)).toHaveLength(1);
+    server.now -= 31 * 86_400;
+  });
+});
+
+describe('piles', () => {
+  it('are numbered by job, found by the code on their flag, and printed', async () => {
+    const job = await released();
+    const { pile, entries } = pileOf(job, 800);
+    await accepted(entries);
+    const [known] = (await floorOf(job)).piles as [Pile];
+    expect(known).toMatchObject({
+      nr: 1,
+      inHand: 800,
+      state: 'good',
+      place: 'Press 3',
+      stepName: 'Print, front',
+      next: 'Press 3',
+      unit: 'sheet',
+    });
+    expect(known.waitUntil).toBeGreaterThan(server.now); // oil ink must set before it is turned
+    const scanned = await press.call('GET', `/api/scan?code=${pileScan(known.number, pile).toLowerCase()}`);
+    expect(scanned.body).toMatchObject({ id: pile, inHand: 800 });
+    expect((await press.call('GET', '/api/scan?code=hello')).status).toBe(400);
+    expect((await press.call('GET', `/api/scan?code=${known.number}.ZZZZZZ`)).status).toBe(404);
+    const flag = await press.call('GET', `/api/piles/${pile}/flag.pdf`);
+    expect(new TextDecoder().decode(flag.bytes.slice(0, 5))).toBe('%PDF-');
+  });
+  it('are split, merged, moved, held and taken; what they hold follows', async () => {
+    const job = await released();
+    const a = pileOf(job, 800);
+    const b = pileOf(job, 100);
+    const c = randomUUID();
+    await accepted([
+      ...a.entries,
+      ...b.entries,
+      entry(job, 'split', { pile: a.pile, other: c, quantity: 300, step: null }),
+      entry(job, 'merge', { pile: b.pile, other: a.pile, quantity: 100, step: null }),
+      entry(job, 'move', { pile: c, reason: 'rack B4', step: null }),
+      entry(job, 'state', { pile: c, reason: 'hold', step: null }),
+      entry(job, 'take', { pile: a.pile, quantity: 600, step: BACK }),
+      entry(job, 'recount', { pile: c, quantity: -2, step: null, note: 'two were stuck' }),
+    ]);
+    const { piles } = await floorOf(job);
+    expect(piles.map((p) => [p.id, p.inHand, p.place, p.state])).toEqual([
+      [a.pile, 0, 'Press 3', 'good'],
+      [b.pile, 0, 'Press 3', 'good'],
+      [c, 298, 'rack B4', 'hold'],
+    ]);
+    expect(await floorOf(job).then((f) => f.steps.find((s) => s.step === BACK)?.tally.received)).toBe(600);
+  });
+  it('keep the newest word of their place, in whatever order it comes', async () => {
+    const job = await released();
+    const { pile, entries } = pileOf(job, 5);
+    await accepted(entries);
+    server.now += 100;
+    await accepted([
+      entry(job, 'move', { pile, reason: 'late news', at: server.now - 10, step: null }),
+      entry(job, 'move', { pile, reason: 'older news', at: server.now - 50, step: null }),
+    ]);
+    server.now -= 100;
+    expect((await floorOf(job)).piles[0]?.place).toBe('late news');
+  });
+  it('get numbers of their own when two terminals lay them at once', async () => {
+    const job = await released();
+    await Promise.all(Array.from({ length: 8 }, () => accepted(pileOf(job, 1).entries)));
+    expect((await floorOf(job)).piles.map((p) => p.nr)).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
+  });
+});
+
+describe('the plan that follows', () => {
+  /** The front, printed and done, with so many lost while running. */
+  const printedFront = async (job: string, lost: number): Promise<void> => {
+    const front = (await floorOf(job)).steps.find((s) => s.step === FRONT);
+    const run = front?.run ?? 0;
+    const { entries } = pileOf(job, run - lost);
+    await accepted([
+      entry(job, 'setupStart', { at: server.now - 7_200 }),
+      entry(job, 'setupEnd', { at: server.now - 5_400 }),
+      entry(job, 'runStart', { at: server.now - 5_400 }),
+      entry(job, 'take', { quantity: run }),
+      ...entries,
+      entry(job, 'waste', { quantity: lost, reason: 'running' }),
+      entry(job, 'runEnd'),
+    ]);
+  };
+  it('has what was counted on its shelf, and shows in lists what is now expected', async () => {
+    const job = await released();
+    await printedFront(job, 1_000);
+    const shelf = await shelfOf(job);
+    expect(shelf.counted[FRONT]).toMatchObject({ done: true, setup: 0, samples: 0 });
+    const { rows } = await server.db.query<{ worst: string }>(`select summary -> 'worst' ->> 'code' as worst from jobs where id = $1`, [
+      job,
+    ]);
+    expect(rows[0]?.worst).toBe('floor.short');
+  });
+  it('offers ways out, priced, and enters a child job with counts of its own', async () => {
+    const job = await released();
+    await printedFront(job, 1_200);
+    const said = (await planner.call('GET', `/api/jobs/${job}/shortage?item=i1`)).body as unknown as Shortage;
+    expect(said.short).toBeGreaterThan(0);
+    expect(said.options.map((o) => o.way)).toEqual(['runOn', 'short', 'rerun', 'digital']);
+    expect((await press.call('GET', `/api/jobs/${job}/shortage?item=i1`)).status).toBe(403);
+    const id = randomUUID();
+    const child = await planner.call('POST', `/api/jobs/${job}/children`, { id, item: 'i1', way: 'digital' });
+    const twice = await planner.call('POST', `/api/jobs/${job}/children`, { id, item: 'i1', way: 'digital' });
+    expect(twice.body).toEqual(child.body);
+    expect((await floorOf(job)).children).toMatchObject([{ job: id, state: 'draft' }]);
+    const made = (await planner.call('GET', `/api/jobs/${id}`)).body;
+    expect(made).toMatchObject({ customer: (await planner.call('GET', `/api/jobs/${job}`)).body['customer'], state: 'draft' });
+    expect((await release(id)).status).toBe(200);
+    expect((await floorOf(id)).steps.some((s) => s.machine === 'toner1')).toBe(true);
+    expect((await planner.call('GET', `/api/jobs/${await released()}/shortage?item=i1`)).body).toEqual({ short: 0, options: [] });
+  });
+  it('teaches when the job is closed: setup, running loss, time; and forgets when it is taken back', async () => {
+    const job = await released();
+    await printedFront(job, 150);
+    await planner.call('POST', `/api/jobs/${job}/deliver`, { version: await version(job), back: false, note: '' });
+    const facts = async (): Promise<unknown[]> =>
+      ((await press.call('GET', '/api/learned')).body['losses'] as { process: string; machine: string | null; jobs: number }[]).filter(
+        (l) => l.process === 'offset' && l.machine === 'press3',
+      );
+    expect(await facts()).toMatchObject([{ jobs: 1, enough: false }]);
+    const times = (await press.call('GET', '/api/learned')).body['times'] as { machine: string; netPerHour: number; setupS: number }[];
+    expect(times.find((t) => t.machine === 'press3')).toMatchObject({ setupS: 1_800 });
+    await planner.call('POST', `/api/jobs/${job}/deliver`, { version: await version(job), back: true, note: 'not gone yet' });
+    expect(await facts()).toEqual([]);
+  });
+});
+
+describe('closing', () => {
+  const balanced = async (): Promise<string> => {
+    const job = await planner.order();
+    await planner.call('POST', `/api/jobs/${job}/edits`, {
+      version: await version(job),
+      key: randomUUID(),
+      edits: [{ at: ['items', 'i1', 'balanced'], now: true }],
+    });
+    expect((await release(job)).status).toBe(200);
+    return job;
+  };
+  const deliver = async (job: string): Promise<Said> =>
+    planner.call('POST', `/api/jobs/${job}/deliver`, { version: await version(job), back: false, note: '' });
+  it('a job that must balance waits until every difference is found or witnessed', async () => {
+    const job = await balanced();
+    const { entries } = pileOf(job, 997, { step: STOCK, machine: 'store' });
+    await accepted([
+      entry(job, 'take', { quantity: 1_000, step: STOCK, machine: 'store' }),
+      ...entries,
+      entry(job, 'runEnd', { step: STOCK, machine: 'store' }),
+    ]);
+    expect((await shelfOf(job)).floor?.off).toMatchObject([{ step: STOCK, by: 3 }]);
+    const held = await deliver(job);
+    expect(held.status).toBe(422);
+    expect((held.body['fields'] as { says: string }[])[0]?.says).toMatch(/^3 missing at/);
+    await accepted([entry(job, 'recount', { step: STOCK, quantity: -3, note: 'three torn in unpacking', witness: 'MF' })]);
+    expect((await deliver(job)).status).toBe(200);
+  });
+  it('any other job closes with a difference', async () => {
+    const job = await released();
+    await accepted([entry(job, 'take', { quantity: 1_000 }), entry(job, 'runEnd')]);
+    expect((await deliver(job)).status).toBe(200);
+  });
+});
+
+describe('a terminal', () => {
+  const terminal = async (machine: string): Promise<Terminal> =>
+    (await press.call('GET', `/api/floor/machines/${machine}`)).body as unknown as Terminal;
+  it('shows what comes with its setup sheet, and what runs before all else', async () => {
+    const job = await released(8_000);
+    const first = await terminal('press3');
+    expect(first.steps.length).toBeGreaterThan(1);
+    await accepted([entry(job, 'runStart')]);
+    const now = await terminal('press3');
+    expect(now.steps[0]).toMatchObject({ job, step: FRONT, times: { state: 'running' } });
+    const sheet = now.sheets[`${job} ${FRONT}`];
+    expect(sheet?.cautions.at(-1)).toContain('trained people');
+    expect(sheet?.rows.length).toBeGreaterThan(5);
+    expect((await press.call('GET', '/api/floor/machines/boat')).status).toBe(404);
+  });
+  it('drops a step that is done, and a job that is delivered', async () => {
+    const job = await released(8_000);
+    await accepted([entry(job, 'runStart'), entry(job, 'runEnd')]);
+    const shown = (await terminal('press3')).steps.filter((s) => s.job === job).map((s) => s.step);
+    expect(shown).toEqual([BACK]);
+    await planner.call('POST', `/api/jobs/${job}/deliver`, { version: await version(job), back: false, note: '' });
+    expect((await terminal('press3')).steps.some((s) => s.job === job)).toBe(false);
+  });
+  it('hands over: unread until somebody reads it, and a finding of the jobs that wait there', async () => {
+    const job = await released(8_000);
+    const word = entry(null, 'handover', { step: null, machine: 'folder2', note: 'pile 4 is hot, belt slips', release: null });
+    await accepted([word]);
+    expect((await terminal('folder2')).handovers).toMatchObject([{ id: word.id, by: 'Odo Pressnig' }]);
+    expect((await shelfOf(job)).floor?.unread).toEqual([{ machine: 'folder2', notes: 1 }]);
+    await accepted([entry(null, 'read', { step: null, machine: 'folder2', other: word.id, release: null })]);
+    expect((await terminal('folder2')).handovers).toEqual([]);
+    expect((await shelfOf(job)).floor).toBeUndefined();
+  });
+  it('has the steps of releases made before there was a floor', async () => {
+    const job = await planner.order();
+    const { rows } = await server.db.query<{ n: number }>(`select count(*)::int as n from released_steps where job = $1`, [job]);
+    expect(rows[0]?.n).toBe(0);
+    // A release as an older program left it: a snapshot, and no steps.
+    const snapshot = { spec: (await planner.call('GET', `/api/jobs/${job}`)).body['spec'], shelf: await shelfOf(job) };
+    await server.db.query(`insert into files (hash, mime, bytes) values (repeat('0', 64), 'application/pdf', '') on conflict do nothing`);
+    await server.db.query(
+      `insert into releases (job, nr, version, snapshot, plan_hash, ticket, released_by)
+       select $1, 1, 1, $2::jsonb || jsonb_build_object('plant', (select hash from plant_in_force)), 'x', repeat('0', 64), id from users limit 1`,
+      [job, JSON.stringify(snapshot)],
+    );
+    await writeOlderReleases(server.db, pino({ level: 'silent' }));
+    expect((await floorOf(job)).steps.map((s) => s.step)).toContain(FRONT);
+    await writeOlderReleases(server.db, pino({ level: 'silent' })); // again: nothing twice
+    expect((await floorOf(job)).steps.filter((s) => s.step === FRONT)).toHaveLength(1);
+  });
+  it('of a part release has the steps that were set free', async () => {
+    const job = await planner.order();
+    await release(job, { scope: ['card.card.stock.in'] });
+    expect((await floorOf(job)).steps.map((s) => s.step)).toEqual([STOCK]);
+  });
+});
+
+describe('the floor for the planner', () => {
+  it('has every machine: what runs, at which rate, what comes, what was said last', async () => {
+    const { machines } = (await planner.call('GET', '/api/floor')).body as unknown as {
+      machines: { machine: string; last: unknown; step: unknown }[];
+    };
+    expect(machines.map((m) => m.machine)).toContain('toner1');
+    expect(machines.find((m) => m.machine === 'press3')).toMatchObject({ last: { by: 'Odo Pressnig' } });
+  });
+  it('exports the log of a job, with commas and formulas made plain', async () => {
+    const job = await released();
+    await accepted([entry(job, 'note', { note: '=1+1, really' })]);
+    const csv = new TextDecoder().decode((await planner.call('GET', `/api/jobs/${job}/log.csv`)).bytes);
+    expect(csv).toContain('"\'=1+1, really"');
+    expect(csv.split('\r\n')[0]).toContain('kind,step,machine');
+  });
+});

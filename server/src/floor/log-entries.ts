@@ -1,0 +1,237 @@
+import { COUNTED_KINDS, type EntryKind, type FloorEntry, FloorEntrySchema, INTO, OUT_OF, pileCode } from '@druckerei/core';
+import { type Ctx, signedIn } from '../context';
+import { type Db, inTransaction } from '../db/pool';
+import { notifyChanged } from '../events/event-hub';
+import { findJob, planOf } from '../jobs/find-job';
+import { SET_SUMMARY } from '../jobs/jobs.queries';
+import {
+  ACTIVE_PEOPLE,
+  ADD_ENTRIES,
+  ADD_PILE,
+  ADD_SUMS,
+  ENTRIES_NAMED,
+  ENTRIES_THERE,
+  JOBS_NAMED,
+  LOCK_PILES,
+  PILE_LIKE,
+  PILES_NAMED,
+  SET_PILE_PLACE,
+  SET_PILE_STATE,
+  STEPS_KNOWN,
+} from './floor.queries';
+import { personOf } from './sign-on';
+
+/** An entry that came in this long after it happened was kept on its device meanwhile. */
+const LATE_S = 900;
+/** A clock farther off than this is shown. */
+const SKEWED_S = 60;
+/** No two clocks agree to the second, and the way takes a moment: so little is no skew, or entries of one device would change places. */
+const SAME_CLOCK_S = 2;
+
+interface Sent {
+  device: string;
+  sentAt: number;
+  entries: readonly ({ id: string; by?: string | undefined } & Record<string, unknown>)[];
+}
+interface Written {
+  accepted: string[];
+  refused: { id: string; says: string }[];
+  skewS: number;
+}
+type Entry = FloorEntry & { who: string; marks: string[] };
+type Named = Pick<FloorEntry, 'id' | 'kind' | 'job' | 'step' | 'pile' | 'other' | 'quantity' | 'reason'> & { takenBack: boolean };
+
+/**
+ * Writes a batch into the floor's log in one transaction. What happened is never turned away because a plan was changed meanwhile: it is marked. What cannot be
+ * true (an unknown job, a count below nothing) is refused by name, and the rest is kept. The same id twice is one entry.
+ */
+export async function writeEntries(ctx: Ctx, sent: Sent): Promise<Written> {
+  const now = ctx.now();
+  const off = sent.sentAt - now;
+  const skewS = Math.abs(off) <= SAME_CLOCK_S ? 0 : off;
+  const refused: Written['refused'] = [];
+  const read = readEntries(ctx, sent, refused);
+  if (read.length === 0) return { accepted: [], refused, skewS };
+  const accepted = await inTransaction(ctx.db, async (db) => {
+    const good = await checked(db, read, { now, skewS }, refused);
+    for (const job of new Set(good.filter((e) => LAYS.includes(e.kind)).map((e) => e.job ?? ''))) await db.query(LOCK_PILES, [job]);
+    const rows = JSON.stringify(good.map((e, nr) => ({ ...e, nr })));
+    const fresh = new Set((await db.query<{ id: string }>(ADD_ENTRIES, [rows, sent.device, skewS, now])).rows.map((r) => r.id));
+    const written = good.filter((e) => fresh.has(e.id));
+    await addUp(db, written);
+    for (const e of written) await applyToPile(db, e, Math.min(e.at - skewS, now));
+    for (const [job, by] of new Map(written.map((e) => [e.job ?? e.machine, e.who])))
+      await notifyChanged(db, { table: 'floor', id: job, version: 0, by });
+    for (const job of new Set(written.filter((e) => e.kind === 'runEnd').map((e) => e.job ?? ''))) await showInLists(db, job, now);
+    return good.map((e) => e.id);
+  });
+  return { accepted, refused, skewS };
+}
+
+/** Kinds that make a pile. */
+const LAYS: readonly EntryKind[] = ['pile', 'split'];
+
+/** Entries as the door reads them, each with whose it is; what cannot be read is refused. */
+function readEntries(ctx: Ctx, sent: Sent, refused: Written['refused']): Entry[] {
+  const me = signedIn(ctx).id;
+  return sent.entries.flatMap(({ by, ...asSent }) => {
+    const entry = FloorEntrySchema.safeParse(asSent);
+    const who = by === undefined ? me : personOf(ctx.seal, by, sent.device, ctx.now());
+    if (who === null) refused.push({ id: asSent.id, says: 'Whoever wrote this must sign on again at this terminal.' });
+    else if (!entry.success)
+      refused.push({ id: asSent.id, says: entry.error.issues.map((i) => `${i.path.join('.')} ${i.message}`).join('; ') });
+    else return [{ ...entry.data, who, marks: [] }];
+    return [];
+  });
+}
+
+const many = (ids: readonly (string | null)[]): string[] => [...new Set(ids.filter((id) => id !== null))];
+
+/** Entries whose job, step, pile and what they are about exist; marked with how they came. */
+async function checked(
+  db: Db,
+  entries: readonly Entry[],
+  { now, skewS }: { now: number; skewS: number },
+  refused: Written['refused'],
+): Promise<Entry[]> {
+  const jobIds = many(entries.map((e) => e.job));
+  const jobs = new Map((await db.query<{ id: string; state: string; release: number }>(JOBS_NAMED, [jobIds])).rows.map((j) => [j.id, j]));
+  const steps = new Set((await db.query<{ job: string; step: string }>(STEPS_KNOWN, [jobIds])).rows.map((s) => `${s.job} ${s.step}`));
+  const piles = new Map(
+    (await db.query<{ id: string; job: string }>(PILES_NAMED, [many(entries.flatMap((e) => [e.pile, e.other]))])).rows.map((p) => [
+      p.id,
+      p.job,
+    ]),
+  );
+  const about = new Map(
+    (
+      await db.query<Named>(ENTRIES_NAMED, [many(entries.map((e) => (e.kind === 'counter' || e.kind === 'read' ? e.other : null)))])
+    ).rows.map((n) => [n.id, n]),
+  );
+  const active = new Set((await db.query<{ id: string }>(ACTIVE_PEOPLE, [many(entries.map((e) => e.who))])).rows.map((p) => p.id));
+  const there = new Set((await db.query<{ id: string }>(ENTRIES_THERE, [entries.map((e) => e.id)])).rows.map((r) => r.id));
+  const good: Entry[] = [];
+  for (const e of entries) {
+    // Sent again: it was checked when it was written, and may look wrong now (a counter-entry finds its entry taken back, by itself).
+    if (there.has(e.id)) {
+      good.push(e);
+      continue;
+    }
+    const job = e.job === null ? null : jobs.get(e.job);
+    const says = await wrong(db, e, { job, steps, piles, about, active });
+    if (says !== null) {
+      refused.push({ id: e.id, says });
+      continue;
+    }
+    const at = Math.min(e.at - skewS, now);
+    if (LAYS.includes(e.kind) && e.job !== null) piles.set((e.kind === 'split' ? e.other : e.pile) ?? '', e.job);
+    about.set(e.id, { ...e, takenBack: false });
+    const back = e.kind === 'counter' ? about.get(e.other ?? '') : undefined;
+    if (back) back.takenBack = true;
+    good.push({
+      ...e,
+      marks: [
+        ...(now - at > LATE_S ? ['late'] : []),
+        ...(Math.abs(skewS) > SKEWED_S ? ['skewed'] : []),
+        ...(job && (job.state === 'revising' || (e.release !== null && e.release < job.release)) ? ['revised'] : []),
+        ...(job && e.step !== null && !steps.has(`${e.job ?? ''} ${e.step}`) ? ['unreleased'] : []),
+        ...(job?.state === 'delivered' ? ['afterClose'] : []),
+      ],
+    });
+  }
+  return good;
+}
+
+interface Known {
+  job: { state: string; release: number } | null | undefined;
+  steps: ReadonlySet<string>;
+  piles: ReadonlyMap<string, string>;
+  about: ReadonlyMap<string, Named>;
+  active: ReadonlySet<string>;
+}
+/** Why an entry cannot be true; null where it can. */
+async function wrong(db: Db, e: Entry, { job, steps, piles, about, active }: Known): Promise<string | null> {
+  if (!active.has(e.who)) return 'Whoever wrote this may no longer sign in.';
+  if (job === undefined) return 'The job is not here.';
+  if (e.job !== null && e.step !== null && !steps.has(`${e.job} ${e.step}`) && !(await isPlanned(db, e.job, e.step)))
+    return `This job has no step ${e.step}.`;
+  const named = about.get(e.other ?? '');
+  if (e.kind === 'counter') {
+    if (!named) return 'What it takes back is not in the log.';
+    if (named.job !== e.job) return 'What it takes back belongs to another job.';
+    if (named.kind === 'counter' || named.kind === 'pile' || named.kind === 'split' || named.kind === 'read')
+      return 'This kind of entry is not taken back.';
+    return named.takenBack ? 'It was taken back already.' : null;
+  }
+  if (e.kind === 'read') return named?.kind === 'handover' ? null : 'The handover is not in the log.';
+  if (e.kind === 'pile') return piles.has(e.pile ?? '') && piles.get(e.pile ?? '') !== e.job ? 'The pile belongs to another job.' : null;
+  if (e.pile !== null && piles.get(e.pile) !== e.job) return 'The pile is not here, or belongs to another job.';
+  if (e.kind === 'merge' && piles.get(e.other ?? '') !== e.job) return 'The pile it is merged into is not here.';
+  return null;
+}
+/** A step of the plan as it stands, though nobody has released it: what happened there is written down all the same. */
+async function isPlanned(db: Db, job: string, step: string): Promise<boolean> {
+  const found = await findJob(db, job);
+  return Object.hasOwn((await planOf(db, found, 0)).plan.steps, step);
+}
+
+interface SumRow {
+  job: string;
+  step: string;
+  pile: string;
+  kind: EntryKind;
+  reason: string;
+  quantity: number;
+}
+const counts = (kind: EntryKind): boolean => COUNTED_KINDS.includes(kind);
+/** What an entry adds: a split or merge stands on both piles, a recount of a pile on no step. */
+function sumsOf(e: Pick<FloorEntry, 'job' | 'step' | 'pile' | 'other' | 'kind' | 'reason' | 'quantity'>, times: 1 | -1): SumRow[] {
+  if (!counts(e.kind) || e.job === null) return [];
+  const row = { job: e.job, step: e.step ?? '', kind: e.kind, quantity: times * (e.quantity ?? 0) };
+  if (e.kind === 'split' || e.kind === 'merge')
+    return [
+      { ...row, step: '', pile: e.pile ?? '', reason: OUT_OF },
+      { ...row, step: '', pile: e.other ?? '', reason: INTO },
+    ];
+  return [{ ...row, pile: e.pile ?? '', reason: e.kind === 'waste' ? e.reason : '' }];
+}
+
+/** Adds new entries to the sums that pages read; counter-entries take theirs off. */
+async function addUp(db: Db, written: readonly Entry[]): Promise<void> {
+  const taken = many(written.map((e) => (e.kind === 'counter' ? e.other : null)));
+  const named = new Map(
+    taken.length === 0 ? [] : (await db.query<Named>(ENTRIES_NAMED, [taken])).rows.map((n): [string, Named] => [n.id, n]),
+  );
+  const sums = new Map<string, SumRow>();
+  for (const e of written) {
+    const back = e.kind === 'counter' ? named.get(e.other ?? '') : undefined;
+    for (const row of back ? sumsOf(back, -1) : sumsOf(e, 1)) {
+      const key = `${row.job} ${row.step} ${row.pile} ${row.kind} ${row.reason}`;
+      const known = sums.get(key);
+      if (known) known.quantity += row.quantity;
+      else sums.set(key, row);
+    }
+  }
+  if (sums.size > 0) await db.query(ADD_SUMS, [JSON.stringify([...sums.values()])]);
+}
+
+/** Piles by what entries tell of them. */
+async function applyToPile(db: Db, e: Entry, at: number): Promise<void> {
+  if (e.kind === 'pile') {
+    const { rows } = await db.query<{ job: string; step: string; gives: string | null }>(STEPS_KNOWN, [[e.job]]);
+    const flow = rows.find((s) => s.step === e.step)?.gives ?? `${e.step ?? ''}.out`;
+    await db.query(ADD_PILE, [e.pile, e.job, pileCode(e.pile ?? ''), e.step, flow, e.reason === '' ? 'good' : e.reason, e.machine, at]);
+  } else if (e.kind === 'split') {
+    const like = (await db.query<{ job: string; step: string; flow: string; state: string; place: string }>(PILE_LIKE, [e.other, e.pile]))
+      .rows[0];
+    if (like) await db.query(ADD_PILE, [e.other, like.job, pileCode(e.other ?? ''), like.step, like.flow, like.state, like.place, at]);
+  } else if (e.kind === 'state') await db.query(SET_PILE_STATE, [e.pile, e.reason, at]);
+  else if (e.kind === 'move') await db.query(SET_PILE_PLACE, [e.pile, e.reason, at]);
+  else if (e.kind === 'take' && e.pile !== null) await db.query(SET_PILE_PLACE, [e.pile, e.machine, at]);
+}
+
+/** A step is done: the lists show what is now expected. */
+async function showInLists(db: Db, job: string, now: number): Promise<void> {
+  const { summary } = await planOf(db, await findJob(db, job), now);
+  await db.query(SET_SUMMARY, [job, JSON.stringify(summary)]);
+}

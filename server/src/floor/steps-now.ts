@@ -1,0 +1,191 @@
+import {
+  balanceOf,
+  type Balance,
+  type Counted,
+  type CountSum,
+  type FloorStep,
+  type Shelf,
+  type StepTimes,
+  stepTimes,
+  tallyOf,
+  type TimeEntry,
+} from '@druckerei/core';
+import type { Pile, StepNow } from '@druckerei/contract';
+import type { Db } from '../db/pool';
+import { PILES, STEPS_OF_JOB, STEPS_ON, SUMS, TIMES, UNREAD } from './floor.queries';
+
+/** A step as released, with its job. */
+export interface ReleasedStep {
+  job: string;
+  release: number;
+  facts: FloorStep;
+  number: number;
+  title: string;
+  customer: string;
+  state: string;
+}
+export interface PileRow {
+  id: string;
+  nr: number;
+  code: string;
+  job: string;
+  number: number;
+  step: string;
+  flow: string;
+  state: Pile['state'];
+  place: string;
+  laidAt: number;
+}
+/** The floor of some jobs: released steps, what was logged of their time, what was counted, and their piles. */
+export interface FloorOf {
+  steps: ReleasedStep[];
+  times: ReadonlyMap<string, StepTimes>;
+  sums: ReadonlyMap<string, CountSum[]>;
+  piles: PileRow[];
+}
+export const stepKey = (job: string, step: string): string => `${job} ${step}`;
+
+export const floorOfJob = async (db: Db, job: string, now: number): Promise<FloorOf> =>
+  floorOf(db, (await db.query<ReleasedStep>(STEPS_OF_JOB, [job])).rows, [job], now);
+/** The floor of every open job with a step on one of the machines; null: on any. */
+export async function floorOnMachines(db: Db, machines: readonly string[] | null, now: number): Promise<FloorOf> {
+  const steps = (await db.query<ReleasedStep>(STEPS_ON, [machines])).rows;
+  return floorOf(db, steps, [...new Set(steps.map((s) => s.job))], now);
+}
+
+async function floorOf(db: Db, steps: ReleasedStep[], jobs: readonly string[], now: number): Promise<FloorOf> {
+  const log = new Map<string, TimeEntry[]>();
+  for (const { job, step, ...entry } of (await db.query<TimeEntry & { job: string; step: string }>(TIMES, [jobs])).rows) {
+    const known = log.get(stepKey(job, step));
+    if (known) known.push(entry);
+    else log.set(stepKey(job, step), [entry]);
+  }
+  const sums = new Map<string, CountSum[]>();
+  for (const { job, ...sum } of (await db.query<CountSum & { job: string }>(SUMS, [jobs])).rows) {
+    const known = sums.get(job);
+    if (known) known.push(sum);
+    else sums.set(job, [sum]);
+  }
+  const piles = (await db.query<PileRow>(PILES, [jobs])).rows;
+  return { steps, times: new Map([...log].map(([key, entries]) => [key, stepTimes(entries, now)])), sums, piles };
+}
+
+const WAITING: StepTimes = { state: 'waiting', setupS: 0, runS: 0, stops: {}, since: null, stopReason: '' };
+export const timesOf = (floor: FloorOf, job: string, step: string): StepTimes => floor.times.get(stepKey(job, step)) ?? WAITING;
+
+/** Reconciles a job: its steps and its piles. */
+export function balanceOfJob(floor: FloorOf, job: string): Balance {
+  const steps = floor.steps
+    .filter((s) => s.job === job)
+    .map((s) => ({
+      step: s.facts.step,
+      units: s.facts.units,
+      done: timesOf(floor, job, s.facts.step).state === 'done',
+      mustBalance: s.facts.balanced && s.facts.units.unit !== null && timesOf(floor, job, s.facts.step).state !== 'waiting',
+    }));
+  return balanceOf(
+    steps,
+    floor.piles.filter((p) => p.job === job).map(({ id, flow }) => ({ id, flow })),
+    floor.sums.get(job) ?? [],
+  );
+}
+
+/** A step as terminal, floor screen and job page show it. */
+export function stepNow(floor: FloorOf, { job, release, facts, number, title, customer }: ReleasedStep, now: number): StepNow {
+  const mine = floor.steps.filter((s) => s.job === job);
+  const times = timesOf(floor, job, facts.step);
+  const waits = facts.before.flatMap((id) => {
+    const before = mine.find((s) => s.facts.step === id);
+    if (!before) return [];
+    const state = timesOf(floor, job, id).state;
+    // A step may begin while the one before still runs: it waits only for one that has not begun, or whose ink must dry.
+    const dry = before.facts.next.find((n) => n.step === facts.step)?.waitS ?? 0;
+    if (state === 'waiting' || (state !== 'done' && dry > 0)) return [before.facts.name];
+    const since = timesOf(floor, job, id).since;
+    return dry > 0 && since !== null && since + dry > now ? [`${before.facts.name}: dry`] : [];
+  });
+  return {
+    job,
+    number,
+    title,
+    customer,
+    release,
+    balanced: facts.balanced,
+    step: facts.step,
+    stage: facts.stage,
+    seq: facts.seq,
+    of: mine.length,
+    name: facts.name,
+    summary: facts.summary,
+    machine: facts.machine,
+    machineName: facts.machineName,
+    units: facts.units,
+    run: facts.run,
+    goodWanted: facts.good,
+    perHour: facts.runS > 0 ? (facts.run * 3600) / facts.runS : 0,
+    setupS: facts.setupS,
+    runS: facts.runS,
+    startAt: facts.startAt,
+    runningPpm: facts.runningPpm,
+    next: facts.next.map(({ step, name, machineName, waitS }) => ({ step, name, machineName, waitS })),
+    waits: times.state === 'waiting' ? waits : [],
+    times: { state: times.state, setupS: times.setupS, runS: times.runS, since: times.since, stopReason: times.stopReason },
+    tally: tallyOf(facts.step, facts.units, floor.sums.get(job) ?? []),
+  };
+}
+
+/** Piles of a job as they lie: how many in hand, what takes them next, and until when they wait. */
+export function pilesOf(floor: FloorOf, job: string): Pile[] {
+  const held = new Map(balanceOfJob(floor, job).piles.map((p) => [p.id, p.inHand]));
+  return floor.piles
+    .filter((p) => p.job === job)
+    .map((p) =>
+      pileNow(
+        p,
+        floor.steps.filter((s) => s.job === job),
+        held.get(p.id) ?? 0,
+      ),
+    );
+}
+function pileNow(p: PileRow, steps: readonly ReleasedStep[], inHand: number): Pile {
+  const maker = steps.find((s) => s.facts.step === p.step)?.facts;
+  const next = maker?.next[0];
+  const { laidAt, ...pile } = p;
+  return {
+    ...pile,
+    // A place that is a machine of the route is called by its name.
+    place: steps.find((s) => s.facts.machine === p.place)?.facts.machineName ?? p.place,
+    stepName: maker?.name ?? p.step,
+    unit: maker?.units.givesUnit ?? 'piece',
+    inHand,
+    next: next?.machineName ?? '',
+    waitUntil: next && next.waitS > 0 ? laidAt + next.waitS : null,
+  };
+}
+
+/** What the floor adds to a job's shelf: cycles counted on each step, differences, and handovers nobody has read. */
+export async function countedOf(db: Db, job: string, now: number): Promise<Pick<Shelf, 'counted' | 'floor'>> {
+  const floor = await floorOfJob(db, job, now);
+  const unread = new Map<string, number>();
+  if (floor.steps.length > 0)
+    for (const { machine } of (await db.query<{ machine: string }>(UNREAD, [[...new Set(floor.steps.map((s) => s.facts.machine))]])).rows)
+      unread.set(machine, (unread.get(machine) ?? 0) + 1);
+  const counted: Record<string, Counted> = {};
+  for (const { facts } of floor.steps) {
+    const tally = tallyOf(facts.step, facts.units, floor.sums.get(job) ?? []);
+    const done = timesOf(floor, job, facts.step).state === 'done';
+    if (tally.run === 0 && !done) continue;
+    counted[facts.step] = { run: tally.run, good: tally.goodCycles, done, setup: tally.setupCycles, samples: tally.sampleCycles };
+  }
+  const off = balanceOfJob(floor, job).differences.map((d) => ({
+    step: d.step,
+    pile: floor.piles.find((p) => p.id === d.pile)?.code ?? '',
+    by: d.off,
+  }));
+  return {
+    counted,
+    ...((off.length > 0 || unread.size > 0) && {
+      floor: { off: off.slice(0, 1_000), unread: [...unread].map(([machine, notes]) => ({ machine, notes })) },
+    }),
+  };
+}

@@ -1,0 +1,118 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { NgApexchartsModule } from 'ng-apexcharts';
+import { switchMap } from 'rxjs';
+import type { LearnedPage } from '@druckerei/contract';
+import {
+  ENOUGH_LIKE_JOBS,
+  formatDuration,
+  formatNumber,
+  label,
+  type Plant,
+  practiceValue,
+  PROCESS_WORDS,
+  PROCESSES,
+  say,
+} from '@druckerei/core';
+import { ApiCaller, type Failure } from '../shared/api';
+import { chartColours } from '../shared/chart-colours';
+import { PlanContext } from '../shared/plan-context';
+
+/** What the works learned from its closed jobs, beside what the handbook and the machine cards say. */
+@Component({
+  selector: 'dk-logbook-page',
+  imports: [NgApexchartsModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './logbook-page.html',
+  styles: `
+    .head {
+      display: flex;
+      align-items: baseline;
+      gap: 18px;
+      padding: 12px 16px 10px;
+    }
+    main {
+      display: grid;
+      grid-template-columns: minmax(0, 3fr) minmax(320px, 2fr);
+      gap: 14px;
+      padding: 0 16px 16px;
+    }
+    section {
+      padding: 12px 16px;
+    }
+    .thin {
+      color: var(--soft);
+    }
+    .state {
+      padding: 60px;
+      text-align: center;
+    }
+  `,
+})
+export class LogbookPage {
+  protected readonly say = say;
+  protected readonly label = label;
+  protected readonly number = formatNumber;
+  protected readonly duration = formatDuration;
+  protected readonly enough = ENOUGH_LIKE_JOBS;
+  protected readonly page = signal<LearnedPage | null>(null);
+  private readonly plant = signal<Plant | null>(null);
+  protected readonly failure = signal<Failure | null>(null);
+  protected readonly colours = chartColours();
+
+  /** Losses of each process on each machine: the handbook's, ours, and how they spread. */
+  protected readonly losses = computed(() => {
+    const [page, plant] = [this.page(), this.plant()];
+    if (!page || !plant) return [];
+    return page.losses
+      .filter((l) => l.machine !== null && l.jobs > 0)
+      .map((l) => {
+        const running = PROCESSES[l.process]?.losses?.running;
+        return {
+          ...l,
+          name: PROCESS_WORDS[l.process] ?? l.process,
+          machineName: plant.machines[l.machine ?? '']?.name ?? l.machine,
+          handbook: running ? percent(practiceValue(plant, running)) : '–',
+          ours: percent(l.meanPpm),
+          spread: l.jobs > 1 ? `± ${percent(l.sdPpm)}` : '',
+          setup: l.setupFactor === null ? '–' : say('logbook.times', formatNumber(l.setupFactor, 2)),
+        };
+      });
+  });
+  protected readonly times = computed(() => {
+    const [page, plant] = [this.page(), this.plant()];
+    if (!page || !plant) return [];
+    return page.times
+      .filter((t) => t.jobs > 0)
+      .map((t) => ({
+        ...t,
+        name: plant.machines[t.machine]?.name ?? t.machine,
+        cardSetupS: plant.machines[t.machine]?.setupS ?? 0,
+      }));
+  });
+  /** Minutes stood, by reason, all machines together. */
+  protected readonly stops = computed(() => {
+    const sums = new Map<string, number>();
+    for (const t of this.page()?.times ?? []) for (const s of t.stops) sums.set(s.reason, (sums.get(s.reason) ?? 0) + s.seconds / 60);
+    const rows = [...sums].sort((a, b) => b[1] - a[1]).slice(0, 10);
+    return {
+      series: [{ name: say('logbook.minutes'), data: rows.map(([, minutes]) => Math.round(minutes)) }],
+      names: rows.map(([reason]) => label(`stop.${reason}`)),
+    };
+  });
+
+  constructor() {
+    const plants = inject(PlanContext);
+    const failed = (f: Failure): void => {
+      this.failure.set(f);
+    };
+    inject(ApiCaller)
+      .call('floor.learned', {})
+      .subscribe({ next: (p) => this.page.set(p), error: failed });
+    plants
+      .current()
+      .pipe(switchMap(({ hash }) => plants.plant(hash)))
+      .subscribe({ next: (p) => this.plant.set(p), error: failed });
+  }
+}
+
+const percent = (ppm: number): string => `${formatNumber(ppm / 10_000, 2)} %`;

@@ -1,0 +1,37 @@
+import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
+import { say } from '@druckerei/core';
+import { ApiCaller, type Failure } from '../shared/api';
+
+/** Once for a device: at which machine it stands. */
+@Component({
+  selector: 'dk-choose-machine',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<h1>{{ say('terminal.atWhichMachine') }}</h1>
+    @if (failure(); as f) {
+      <p class="note level-decide" role="alert">{{ f.detail ?? f.title }}</p>
+    }
+    <div class="choices">
+      @for (m of machines(); track m.id) {
+        <button type="button" class="choice" (click)="chosen.emit(m.id)">{{ m.name }}</button>
+      }
+    </div>`,
+})
+export class ChooseMachine {
+  protected readonly say = say;
+  readonly chosen = output<string>();
+  protected readonly machines = signal<{ id: string; name: string }[]>([]);
+  protected readonly failure = signal<Failure | null>(null);
+
+  constructor() {
+    inject(ApiCaller)
+      .call('floor.board', {})
+      .subscribe({
+        next: ({ machines }) => {
+          this.machines.set(machines.map((m) => ({ id: m.machine, name: m.name })));
+        },
+        error: (f: Failure) => {
+          this.failure.set(f);
+        },
+      });
+  }
+}

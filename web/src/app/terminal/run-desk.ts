@@ -1,0 +1,131 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import type { Pile, StepNow } from '@druckerei/contract';
+import { formatDuration, formatNumber, label, say, STOP_REASONS, UNIT_WORDS, WASTE_REASONS } from '@druckerei/core';
+import { Keypad } from './keypad';
+import { goodGiven, goodWantedGiven, leftAtMachine } from './with-waiting';
+
+/** What the operator wants written down. Counts in pieces: good of what the step gives, waste and samples of its finer side. */
+export type Wish =
+  | { kind: 'good' | 'samples'; quantity: number }
+  | { kind: 'waste'; quantity: number; reason: string }
+  | { kind: 'destroyed'; quantity: number; note: string; witness: string }
+  | { kind: 'recount'; quantity: number; note: string }
+  | { kind: 'stop'; reason: string }
+  | { kind: 'note'; note: string }
+  | { kind: 'setupEnd' | 'go' | 'runEnd' | 'newPile' | 'takeMore' | 'sheet' };
+
+type Count = 'good' | 'waste' | 'samples' | 'destroyed';
+type Ask =
+  { is: 'count'; of: Count; reason: string } | { is: 'waste' | 'stop' | 'note' | 'finish' } | { is: 'above'; wish: Wish; more: number };
+
+/** Why more came out than went in, as people say it. */
+const RECOUNTS = ['terminal.flagWasLow', 'terminal.countedAgain', 'terminal.counterRanOn'] as const;
+
+/** The step that runs: how far it is, and one decision at a time: good, waste with its reason, a stop, a new pile, samples, the end. */
+@Component({
+  selector: 'dk-run-desk',
+  imports: [Keypad],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './run-desk.html',
+  styleUrl: './run-desk.scss',
+})
+export class RunDesk {
+  protected readonly say = say;
+  protected readonly label = label;
+  protected readonly wasteReasons = WASTE_REASONS;
+  protected readonly stopReasons = STOP_REASONS;
+  protected readonly recounts = RECOUNTS;
+  readonly step = input.required<StepNow>();
+  readonly pile = input.required<Pile | null>();
+  readonly caution = input('');
+  /** The clock, epoch seconds. */
+  readonly now = input.required<number>();
+  readonly wish = output<Wish>();
+  protected readonly ask = signal<Ask>({ is: 'count', of: 'good', reason: '' });
+  protected readonly words = signal('');
+  protected readonly witness = signal('');
+
+  protected readonly good = computed(() => goodGiven(this.step()));
+  protected readonly wanted = computed(() => goodWantedGiven(this.step()));
+  protected readonly share = computed(() => Math.min(this.good() / Math.max(this.wanted(), 1), 1));
+  protected readonly unit = computed(() => UNIT_WORDS[this.step().units.givesUnit ?? 'piece']?.[1] ?? '');
+  protected readonly finerUnit = computed(() => UNIT_WORDS[this.step().units.unit ?? 'piece']?.[1] ?? '');
+  /** Rate over the run so far, stops within; and how long the rest takes at it. */
+  protected readonly rate = computed(() => {
+    const { times, tally, run, perHour } = this.step();
+    const ran = times.runS + (times.state === 'running' && times.since !== null ? Math.max(this.now() - times.since, 0) : 0);
+    const cycles = tally.run;
+    const rate = ran > 60 && cycles > 0 ? (cycles * 3600) / ran : null;
+    const left = Math.max(run - cycles, 0);
+    return { rate, togo: rate === null ? (left * 3600) / Math.max(perHour, 1) : (left * 3600) / rate };
+  });
+  protected readonly rateSays = computed(() => {
+    const { rate, togo } = this.rate();
+    return rate === null
+      ? say('terminal.toGoAsPlanned', formatDuration(togo))
+      : say('terminal.anHourToGo', formatNumber(rate * this.step().units.givesPer, 0), formatDuration(togo));
+  });
+  protected readonly wasted = computed(() =>
+    Object.entries(this.step().tally.waste)
+      .map(([reason, n]) => `${formatNumber(n)} ${label(`waste.${reason}`)}`)
+      .join(' · '),
+  );
+  protected readonly left = computed(() => leftAtMachine(this.step()));
+  /** Forms are made without pieces passing: nothing to count, only time. */
+  protected readonly counts = computed(() => this.step().units.unit !== null);
+  protected readonly asked = computed(() => {
+    const a = this.ask();
+    if (a.is !== 'count') return '';
+    if (a.of === 'good') return say('terminal.goodSince', this.unit());
+    if (a.of === 'waste') return say('terminal.wasteOf', this.finerUnit(), label(`waste.${a.reason}`));
+    return say(a.of === 'samples' ? 'terminal.samplesPulled' : 'terminal.destroyed', this.finerUnit());
+  });
+  /** What is being counted, while anything is. */
+  protected readonly counting = computed((): Count | null => {
+    const a = this.ask();
+    return a.is === 'count' ? a.of : null;
+  });
+  /** By how much more came out than went in, while that is asked about. */
+  protected readonly tooMany = computed(() => {
+    const a = this.ask();
+    return a.is === 'above' ? a.more : 0;
+  });
+  protected number = formatNumber;
+  protected duration = formatDuration;
+
+  protected show(is: 'waste' | 'stop' | 'note' | 'finish'): void {
+    this.words.set('');
+    this.ask.set({ is });
+  }
+  protected count(of: Count, reason = ''): void {
+    this.words.set('');
+    this.ask.set({ is: 'count', of, reason });
+  }
+  protected typed(text: string): void {
+    const a = this.ask();
+    const quantity = Number(text);
+    if (a.is !== 'count' || quantity <= 0) return;
+    const wish: Wish =
+      a.of === 'waste'
+        ? { kind: 'waste', quantity, reason: a.reason }
+        : a.of === 'destroyed'
+          ? { kind: 'destroyed', quantity, note: this.words().trim() || say('terminal.destroyedNote'), witness: this.witness().trim() }
+          : { kind: a.of, quantity };
+    const { units } = this.step();
+    const finer = a.of === 'good' ? (quantity * units.perCycle) / Math.max(units.givesPer, 1e-9) : quantity;
+    const left = this.left();
+    // More came out than went in: asked once, then written with a reason.
+    if (left !== null && finer > left + 1e-6) this.ask.set({ is: 'above', wish, more: Math.ceil(finer - left - 1e-6) });
+    else this.write(wish);
+  }
+  protected above(why: string): void {
+    const a = this.ask();
+    if (a.is !== 'above') return;
+    this.wish.emit({ kind: 'recount', quantity: a.more, note: why });
+    this.write(a.wish);
+  }
+  protected write(wish: Wish): void {
+    this.wish.emit(wish);
+    this.count('good');
+  }
+}

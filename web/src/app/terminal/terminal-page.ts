@@ -1,0 +1,264 @@
+import { ChangeDetectionStrategy, Component, computed, inject, type OnDestroy, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import type { Handover, StepNow } from '@druckerei/contract';
+import { type FloorEntry, formatNumber, label, say } from '@druckerei/core';
+import { ApiCaller, type Failure } from '../shared/api';
+import { ChooseMachine } from './choose-machine';
+import { ReadHandover, WriteHandover } from './handover';
+import type { Someone, Waiting } from './outbox';
+import { PileDesk, type PileWish } from './pile-desk';
+import { QueueList } from './queue-list';
+import { RunDesk, type Wish } from './run-desk';
+import { listenForScans } from './scanner';
+import { SetupSheet } from './setup-sheet';
+import { SignOn } from './sign-on';
+import { type Counted, SimulatedDevices } from './simulated-devices';
+import { TakePile, type Taken } from './take-pile';
+import { type Screen, TerminalActions, terminalFeature } from './terminal.feature';
+
+/** A machine's terminal: who works here, what runs, what comes; everything written is kept on the device first and sent when the line is up. */
+@Component({
+  selector: 'dk-terminal-page',
+  imports: [
+    RouterLink,
+    ChooseMachine,
+    SignOn,
+    ReadHandover,
+    WriteHandover,
+    QueueList,
+    SetupSheet,
+    TakePile,
+    RunDesk,
+    PileDesk,
+    SimulatedDevices,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './terminal-page.html',
+  styleUrl: './terminal-page.scss',
+})
+export class TerminalPage implements OnDestroy {
+  protected readonly say = say;
+  protected readonly label = label;
+  private readonly store = inject(Store);
+  private readonly api = inject(ApiCaller);
+  protected readonly machine = this.store.selectSignal(terminalFeature.selectMachine);
+  protected readonly person = this.store.selectSignal(terminalFeature.selectPerson);
+  protected readonly people = this.store.selectSignal(terminalFeature.selectPeople);
+  protected readonly terminal = this.store.selectSignal(terminalFeature.selectNow);
+  protected readonly step = this.store.selectSignal(terminalFeature.selectStep);
+  protected readonly unsent = this.store.selectSignal(terminalFeature.selectUnsent);
+  protected readonly turned = this.store.selectSignal(terminalFeature.selectTurned);
+  private readonly line = this.store.selectSignal(terminalFeature.selectLine);
+  private readonly chosenScreen = this.store.selectSignal(terminalFeature.selectScreen);
+  private readonly pileId = this.store.selectSignal(terminalFeature.selectPile);
+  protected readonly scanned = signal<string | null>(null);
+  /** What a scan told that belongs to no question of this screen. */
+  protected readonly told = signal('');
+  protected readonly simulating = signal(false);
+  protected readonly now = signal(Date.now() / 1000);
+  private readonly clock = setInterval(() => {
+    this.now.set(Date.now() / 1000);
+  }, 1_000);
+  private readonly stopScans = listenForScans((scan) => {
+    this.scan(scan);
+  });
+
+  /** Handovers of others that the person who signed on has not read. */
+  protected readonly unread = computed(() =>
+    (this.terminal()?.handovers ?? []).filter((h) => h.by !== '' && h.by !== this.person()?.fullName),
+  );
+  protected readonly screen = computed((): Screen => {
+    if (this.machine() === null) return 'machine';
+    if (this.person() === null) return 'who';
+    const asked = this.chosenScreen();
+    if (asked === 'read' && this.unread().length === 0) return this.step() && this.step()?.times.state !== 'waiting' ? 'run' : 'queue';
+    if ((asked === 'run' || asked === 'sheet' || asked === 'take') && this.step() === null) return 'queue';
+    return asked;
+  });
+  /** The pile good pieces are laid on: the one begun here, else the last this step laid that is not held. */
+  protected readonly pile = computed(() => {
+    const piles = this.terminal()?.piles ?? [];
+    const begun = piles.find((p) => p.id === this.pileId());
+    const s = this.step();
+    return (
+      begun ?? piles.filter((p) => s !== null && p.job === s.job && p.step === s.step && p.state !== 'hold' && p.inHand > 0).at(-1) ?? null
+    );
+  });
+  protected readonly sheet = computed(() => {
+    const s = this.step();
+    return s === null ? null : (this.terminal()?.sheets[`${s.job} ${s.step}`] ?? null);
+  });
+  protected readonly sheetButton = computed(() => {
+    const s = this.step();
+    return s?.times.state === 'waiting' ? say('terminal.beginSetup') : say('terminal.toTheCounts');
+  });
+  protected readonly lineSays = computed(() => {
+    const n = formatNumber(this.unsent());
+    if (this.line() !== 'up') return this.unsent() > 0 ? say('terminal.keptHere', n) : say('terminal.lineDown');
+    return this.unsent() > 0 ? say('terminal.sending', n) : say('terminal.allSent');
+  });
+  protected readonly down = computed(() => this.line() !== 'up');
+
+  constructor() {
+    this.store.dispatch(TerminalActions.opened());
+    // A terminal that is started again without the line finds the program on its own device. Only terminals keep it: a desk always has the newest.
+    if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/ngsw-worker.js');
+  }
+  ngOnDestroy(): void {
+    clearInterval(this.clock);
+    this.stopScans();
+  }
+
+  protected show(screen: Screen): void {
+    this.told.set('');
+    this.scanned.set(null);
+    this.store.dispatch(TerminalActions.screenChosen({ screen }));
+  }
+  protected chooseMachine(machine: string | null): void {
+    this.store.dispatch(TerminalActions.machineChosen({ machine }));
+  }
+  protected signOn(person: Someone & { token: string }): void {
+    this.store.dispatch(TerminalActions.signedOn({ person }));
+  }
+  protected signOff(): void {
+    this.store.dispatch(TerminalActions.signedOff());
+  }
+  protected seen(id: string): void {
+    this.store.dispatch(TerminalActions.turnedSeen({ id }));
+  }
+
+  /** An entry of this device, person and moment. */
+  private entry(kind: FloorEntry['kind'], more: Partial<FloorEntry> = {}, of: StepNow | null = this.step()): Waiting {
+    return {
+      id: crypto.randomUUID(),
+      kind,
+      machine: this.machine() ?? '',
+      job: of?.job ?? null,
+      step: of?.step ?? null,
+      pile: null,
+      other: null,
+      quantity: null,
+      reason: '',
+      note: '',
+      witness: '',
+      at: Date.now() / 1000,
+      release: of?.release ?? null,
+      by: this.person()?.token ?? '',
+      ...more,
+    };
+  }
+  private write(...entries: Waiting[]): void {
+    this.store.dispatch(TerminalActions.wrote({ entries }));
+  }
+
+  protected choose(s: StepNow): void {
+    this.store.dispatch(TerminalActions.stepChosen({ job: s.job, step: s.step }));
+    if (s.times.state !== 'waiting') this.show('run');
+  }
+  protected begin(): void {
+    if (this.step()?.times.state === 'waiting') this.write(this.entry('setupStart'));
+    this.show('run');
+  }
+  protected signHandover(h: Handover): void {
+    this.write(this.entry('read', { other: h.id }, null));
+  }
+  protected leaveWord(note: string | null): void {
+    if (note !== null) this.write(this.entry('handover', { note }, null));
+    this.show('queue');
+    if (note !== null) this.signOff();
+  }
+
+  /** The pile good pieces are laid on: the one begun, else a new one. */
+  private layingOn(): { pile: string; laid: Waiting[] } {
+    const pile = this.pileId() ?? this.pile()?.id;
+    if (pile !== undefined) return { pile, laid: [] };
+    const made = crypto.randomUUID();
+    this.store.dispatch(TerminalActions.pileChosen({ pile: made }));
+    return { pile: made, laid: [this.entry('pile', { pile: made })] };
+  }
+  protected wished(wish: Wish): void {
+    switch (wish.kind) {
+      case 'good': {
+        const { pile, laid } = this.layingOn();
+        return this.write(...laid, this.entry('good', { pile, quantity: wish.quantity }));
+      }
+      case 'waste':
+      case 'samples':
+      case 'destroyed':
+      case 'recount': {
+        const pile = wish.kind === 'recount' ? null : (this.pile()?.id ?? null);
+        return this.write(this.entry(wish.kind, { pile, ...wish }));
+      }
+      case 'stop':
+      case 'note':
+        return this.write(this.entry(wish.kind, wish));
+      case 'go':
+        return this.write(this.entry('go'));
+      case 'setupEnd':
+        this.write(this.entry('setupEnd'), this.entry('runStart'));
+        return this.step()?.units.takes !== null && this.step()?.tally.received === 0 ? this.show('take') : undefined;
+      case 'runEnd':
+        this.write(this.entry('runEnd'));
+        this.store.dispatch(TerminalActions.pileChosen({ pile: null }));
+        return this.show('queue');
+      case 'newPile': {
+        const pile = crypto.randomUUID();
+        this.write(this.entry('pile', { pile }));
+        return this.store.dispatch(TerminalActions.pileChosen({ pile }));
+      }
+      case 'takeMore':
+        return this.show('take');
+      case 'sheet':
+        return this.show('sheet');
+    }
+  }
+  protected take(taken: Taken | null): void {
+    if (taken) this.write(this.entry('take', { pile: taken.pile, quantity: taken.quantity, reason: taken.lot }));
+    this.show('run');
+  }
+  protected pileWish(wish: PileWish): void {
+    const pile = this.terminal()?.piles.find((p) => p.id === wish.pile);
+    if (pile) this.write(this.entry(wish.kind, { ...wish, job: pile.job, step: null }, this.step()));
+  }
+  /** What the simulated counter reports is written like a machine's own counts, and its note says where it comes from. */
+  protected counted(counts: Counted[]): void {
+    const { pile, laid } = this.layingOn();
+    const note = say('terminal.bySimulatedCounter');
+    this.write(
+      ...laid,
+      ...counts.map((c) =>
+        this.entry(c.kind, {
+          reason: c.reason,
+          note,
+          ...(c.quantity > 0 && { quantity: c.quantity }),
+          ...(c.kind === 'good' && { pile }),
+          ...(c.kind === 'waste' && { pile }),
+        }),
+      ),
+    );
+  }
+
+  /** A flag was scanned: a pile this step takes goes in, any other is shown; one that lies elsewhere is asked of the server. */
+  private scan({ job, code }: { job: number; code: string }): void {
+    if (this.person() === null) return;
+    const pile = this.terminal()?.piles.find((p) => p.number === job && p.code === code);
+    if (pile) {
+      const step = this.step();
+      const takes = step !== null && step.times.state !== 'waiting' && step.job === pile.job && step.units.takes === pile.flow;
+      this.show(takes ? 'take' : 'piles');
+      this.scanned.set(pile.id);
+      return;
+    }
+    this.api.call('floor.scan', { query: { code: `${job}.${code}` } }).subscribe({
+      next: (p) => {
+        this.told.set(
+          say('terminal.liesElsewhere', `${p.number}.${p.code}`, formatNumber(p.inHand), p.place, p.next || say('terminal.dispatch')),
+        );
+      },
+      error: (f: Failure) => {
+        this.told.set(f.status === 0 ? say('terminal.unknownHere', `${job}.${code}`) : (f.detail ?? f.title));
+      },
+    });
+  }
+}

@@ -1,0 +1,127 @@
+import type { Pile, StepNow, Terminal } from '@druckerei/contract';
+import { type FloorEntry, finerOut, pileCode, tallyOf, TIME_KINDS } from '@druckerei/core';
+
+const STATES: Partial<Record<FloorEntry['kind'], StepNow['times']['state']>> = {
+  setupStart: 'setup',
+  setupEnd: 'waiting',
+  runStart: 'running',
+  runEnd: 'done',
+  stop: 'stopped',
+};
+
+/** A terminal as it stands with what was written here and has not come back from the server yet. */
+export function withWaiting(terminal: Terminal, waiting: readonly FloorEntry[]): Terminal {
+  if (waiting.length === 0) return terminal;
+  const back = new Set(waiting.flatMap((e) => (e.kind === 'counter' && e.other !== null ? [e.other] : [])));
+  const mine = waiting.filter((e) => !back.has(e.id));
+  const read = new Set(mine.flatMap((e) => (e.kind === 'read' && e.other !== null ? [e.other] : [])));
+  const handovers = mine.flatMap((e) =>
+    e.kind === 'handover' && e.machine === terminal.machine ? [{ id: e.id, by: '', at: e.at, note: e.note }] : [],
+  );
+  return {
+    ...terminal,
+    steps: terminal.steps.map((s) =>
+      stepWith(
+        s,
+        mine.filter((e) => e.job === s.job && e.step === s.step),
+      ),
+    ),
+    piles: pilesWith(terminal, mine),
+    handovers: [...terminal.handovers, ...handovers].filter((h) => !read.has(h.id)),
+  };
+}
+
+function stepWith(step: StepNow, entries: readonly FloorEntry[]): StepNow {
+  if (entries.length === 0) return step;
+  const more = tallyOf(
+    step.step,
+    step.units,
+    entries.map((e) => ({
+      step: e.step,
+      pile: e.pile,
+      kind: e.kind,
+      reason: e.kind === 'waste' ? e.reason : '',
+      quantity: e.quantity ?? 0,
+    })),
+  );
+  const { tally } = step;
+  const waste = { ...tally.waste };
+  for (const [reason, n] of Object.entries(more.waste)) waste[reason] = (waste[reason] ?? 0) + n;
+  return {
+    ...step,
+    times: entries.reduce(timesAfter, step.times),
+    tally: {
+      received: tally.received + more.received,
+      good: tally.good + more.good,
+      waste,
+      wasted: tally.wasted + more.wasted,
+      samples: tally.samples + more.samples,
+      destroyed: tally.destroyed + more.destroyed,
+      recounted: tally.recounted + more.recounted,
+      run: tally.run + more.run,
+      goodCycles: tally.goodCycles + more.goodCycles,
+    },
+  };
+}
+
+function timesAfter(times: StepNow['times'], e: FloorEntry): StepNow['times'] {
+  if (!TIME_KINDS.includes(e.kind)) return times;
+  const state = e.kind === 'go' ? (times.runS > 0 || times.setupS === 0 ? 'running' : 'setup') : (STATES[e.kind] ?? times.state);
+  const passed = times.since === null ? 0 : Math.max(e.at - times.since, 0);
+  return {
+    state,
+    setupS: times.setupS + (times.state === 'setup' ? passed : 0),
+    runS: times.runS + (times.state === 'running' || (times.state === 'stopped' && times.runS > 0) ? passed : 0),
+    since: e.at,
+    stopReason: e.kind === 'stop' ? e.reason : '',
+  };
+}
+
+function pilesWith(terminal: Terminal, entries: readonly FloorEntry[]): Pile[] {
+  const piles = new Map(terminal.piles.map((p) => [p.id, { ...p }]));
+  for (const e of entries) {
+    const pile = piles.get(e.pile ?? '');
+    const n = e.quantity ?? 0;
+    if (e.kind === 'pile' || e.kind === 'split') {
+      const id = (e.kind === 'pile' ? e.pile : e.other) ?? '';
+      const step = terminal.steps.find((s) => s.job === e.job && s.step === (e.step ?? pile?.step));
+      if (!piles.has(id) && (step || pile)) piles.set(id, laid(id, e, step, pile));
+    }
+    if (e.kind === 'good' && pile) pile.inHand += n;
+    if ((e.kind === 'take' || e.kind === 'scrap' || e.kind === 'split' || e.kind === 'merge') && pile) pile.inHand -= n;
+    const other = piles.get(e.other ?? '');
+    if ((e.kind === 'split' || e.kind === 'merge') && other) other.inHand += n;
+    if (e.kind === 'recount' && e.step === null && pile) pile.inHand += n;
+    if (e.kind === 'move' && pile) pile.place = e.reason;
+    if (e.kind === 'take' && pile) pile.place = e.machine;
+    if (e.kind === 'state' && pile) pile.state = e.reason as Pile['state'];
+  }
+  return [...piles.values()];
+}
+
+/** A pile laid here: it has its short name before the server has numbered it. */
+const laid = (id: string, e: FloorEntry, step: StepNow | undefined, from: Pile | undefined): Pile => ({
+  id,
+  nr: 0,
+  code: pileCode(id),
+  job: e.job ?? '',
+  number: step?.number ?? from?.number ?? 0,
+  flow: from?.flow ?? step?.units.gives ?? '',
+  step: from?.step ?? step?.step ?? '',
+  stepName: from?.stepName ?? step?.name ?? '',
+  unit: from?.unit ?? step?.units.givesUnit ?? 'piece',
+  state: 'good',
+  place: e.machine,
+  inHand: 0,
+  next: from?.next ?? step?.next[0]?.machineName ?? '',
+  waitUntil: null,
+});
+
+/** Pieces of a step's finer side that went in and have not come out, good or not; null where nothing was counted in. */
+export function leftAtMachine({ tally, units }: StepNow): number | null {
+  if (units.takes === null || tally.received === 0) return null;
+  return tally.received + tally.recounted - tally.good - tally.wasted - tally.samples - tally.destroyed;
+}
+/** Good pieces as the operator counts them: of what the step gives. */
+export const goodGiven = ({ tally, units }: StepNow): number => tally.good / Math.max(finerOut(units), 1e-9);
+export const goodWantedGiven = ({ goodWanted, units }: StepNow): number => goodWanted * units.givesPer;
