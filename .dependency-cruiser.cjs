@@ -1,5 +1,5 @@
 /** The storeys of the house: a lower one never imports a higher one; in core each room knows only those above it in the list. */
-const ROOMS = ['quantity', 'words', 'scene', 'plant', 'flow', 'stock', 'product', 'layout', 'form', 'ink', 'finishing', 'counts', 'route', 'processes', 'families', 'plan', 'exchange'];
+const ROOMS = ['quantity', 'words', 'scene', 'plant', 'flow', 'stock', 'product', 'colour', 'layout', 'form', 'ink', 'register', 'quality', 'finishing', 'counts', 'route', 'processes', 'families', 'plan', 'exchange'];
 const TESTS = '\\.(test|spec|fixture)\\.ts$';
 
 module.exports = {

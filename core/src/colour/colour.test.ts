@@ -43,13 +43,18 @@ describe('CIELAB', () => {
     const white = { X: 0.3457 / 0.3585, Y: 1, Z: (1 - 0.3457 - 0.3585) / 0.3585 }; // the D50 the library works with
     const toLab = converter('lab');
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 0.8, noNaN: true }), (x, y, z) => {
-        const theirs = toLab({ mode: 'xyz50', x, y, z });
-        const ours = labOfXyz([100 * x, 100 * y, 100 * z], [100 * white.X, 100, 100 * white.Z]);
-        [theirs.l, theirs.a, theirs.b].forEach((v, i) => {
-          expect(Math.abs((ours[i] as number) - v)).toBeLessThan(1e-6 * Math.max(1, Math.abs(v)));
-        });
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 0.8, noNaN: true }),
+        (x, y, z) => {
+          const theirs = toLab({ mode: 'xyz50', x, y, z });
+          const ours = labOfXyz([100 * x, 100 * y, 100 * z], [100 * white.X, 100, 100 * white.Z]);
+          [theirs.l, theirs.a, theirs.b].forEach((v, i) => {
+            expect(Math.abs((ours[i] as number) - v)).toBeLessThan(1e-6 * Math.max(1, Math.abs(v)));
+          });
+        },
+      ),
     );
     const back = xyzOfLab(labOfXyz([30, 20, 10]));
     [30, 20, 10].forEach((v, i) => {
@@ -98,7 +103,9 @@ describe('CIEDE2000', () => {
       fc.property(colour, colour, (one, two) => {
         const d = deltaE2000(one, two);
         expect(d).toBeCloseTo(deltaE2000(two, one), 9);
-        expect(Math.abs(d - theirs({ mode: 'lab65', l: one[0], a: one[1], b: one[2] }, { mode: 'lab65', l: two[0], a: two[1], b: two[2] }))).toBeLessThan(1e-6);
+        expect(
+          Math.abs(d - theirs({ mode: 'lab65', l: one[0], a: one[1], b: one[2] }, { mode: 'lab65', l: two[0], a: two[1], b: two[2] })),
+        ).toBeLessThan(1e-6);
         expect(deltaE2000(one, one)).toBe(0);
       }),
     );
@@ -122,7 +129,10 @@ describe('density and dot area', () => {
     expect(dotArea({ paper: 0.05, solid: 1.4, tint: 0.05 })).toBe(0);
     expect(dotArea({ paper: 0.05, solid: 1.4, tint: 1.4 })).toBe(1);
     fc.assert(
-      fc.property(fc.double({ min: 0.01, max: 1.39, noNaN: true }), (tint) => dotArea({ paper: 0, solid: 1.4, tint }, 2) <= dotArea({ paper: 0, solid: 1.4, tint }, 1) + 1e-12),
+      fc.property(
+        fc.double({ min: 0.01, max: 1.39, noNaN: true }),
+        (tint) => dotArea({ paper: 0, solid: 1.4, tint }, 2) <= dotArea({ paper: 0, solid: 1.4, tint }, 1) + 1e-12,
+      ),
     );
     expect(toneIncrease(0.66, 0.5)).toBeCloseTo(16, 9);
   });
@@ -183,7 +193,10 @@ describe('a spectrum from elsewhere', () => {
   });
   it('is resampled from 20 nm, and says that its ends were held', () => {
     const nm = Array.from({ length: 16 }, (_, i) => 400 + 20 * i);
-    const { spectrum, notes } = resampled(nm, nm.map((w) => w / 1000));
+    const { spectrum, notes } = resampled(
+      nm,
+      nm.map((w) => w / 1000),
+    );
     expect(notes).toEqual(['resampled', 'extended']);
     expect(spectrum[0]).toBe(0.4);
     expect(spectrum[3]).toBeCloseTo(0.41, 12);

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { learnedLosses, type StepFact } from './learned-losses';
 import { lossVariation, spreadWidth, widened } from './loss-variation';
 import { chanceOfEnough } from './chance-of-enough';
-import { seeded } from './simulated-counter';
+import { seeded } from '../quantity/seeded';
 import { HIDDEN, HIDDEN_COMMON, normal, shareShort } from './simulated-shop.fixture';
 
 const fact = (job: number, more: Partial<StepFact> = {}): StepFact => ({

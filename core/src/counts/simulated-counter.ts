@@ -1,3 +1,4 @@
+import { seeded } from '../quantity/seeded';
 import { portableLog } from '../quantity/portable-math';
 import type { EntryKind } from './floor-entry';
 
@@ -20,17 +21,6 @@ export interface CounterEvent {
   reason: string;
 }
 
-/** Numbers between 0 and 1 from a seed, the same everywhere. Source: mulberry32, T. Ettinger (2017), public domain, from memory. */
-export function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
 const pick = (of: readonly string[], random: () => number): string => of[Math.floor(random() * of.length)] ?? '';
 
 /**

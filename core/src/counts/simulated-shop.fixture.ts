@@ -1,7 +1,7 @@
 import { allowanceFor } from './chance-of-enough';
 import { learnedLosses, type Learned, type StepFact } from './learned-losses';
 import { lossVariation, widened } from './loss-variation';
-import { seeded } from './simulated-counter';
+import { seeded } from '../quantity/seeded';
 
 /** A standard normal draw. Source: Box and Muller, Ann. Math. Statist. 29 (1958). */
 export const normal = (random: () => number): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());

@@ -26,7 +26,7 @@ export interface FamilyWords {
 /** One field of the order form: where it stands in the wish, what kind it is, where on the product's picture it belongs. */
 export interface WishField {
   key: string;
-  kind: 'length' | 'count' | 'percent' | 'inks' | 'choice' | 'flag' | 'text' | 'foils' | 'pieces';
+  kind: 'length' | 'count' | 'percent' | 'number' | 'inks' | 'choice' | 'flag' | 'text' | 'foils' | 'pieces';
   onPicture?: 'width' | 'height' | 'folded';
   options?: (plant: Plant) => { value: string; says: string }[];
   most?: number;

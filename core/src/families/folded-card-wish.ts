@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { idText } from '../plant/plant-schema';
+import { artworkFields } from '../product/artwork';
 import { coverageByInk, inkNames } from '../product/ink-names';
 import { LENGTH_MM, supplySchema } from '../product/job-spec';
 
@@ -24,6 +25,7 @@ export const FoldedCardWish = z
     back: inkNames,
     coveragePercent: coverageByInk,
     totalInkPercent: z.number().min(0).max(400),
+    ...artworkFields,
     bleedMm: z.number().min(0).max(50),
     smallestDistanceMm: z.number().min(0).max(500),
     grain: z.enum(['fold', 'free']),
@@ -33,6 +35,7 @@ export const FoldedCardWish = z
     envelope: z.string().max(80),
     sealed: z.boolean(),
     perBand: z.number().int().min(1).max(1000),
+    food: z.boolean(),
     perCarton: z.number().int().min(1).max(100_000),
     grade: z.string().max(80),
   })

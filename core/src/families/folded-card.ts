@@ -3,7 +3,9 @@ import { idOf } from '../quantity/id-of';
 import { typed } from '../quantity/ledger';
 import { practiceValue } from '../plant/practice';
 import { FOLDED_WIDTH } from '../finishing/folding';
+import { type Artwork, artworkOf } from '../product/artwork';
 import type { Part } from '../product/part';
+import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
 import type { Family, RouteStone } from './family';
 import { foldedCardPicture } from './folded-card-picture';
 import { FoldedCardWish } from './folded-card-wish';
@@ -39,12 +41,14 @@ export const foldedCard: Family<'folded-card'> = {
       totalInkPercent: 'Total ink',
       bleedMm: 'Bleed',
       smallestDistanceMm: 'Smallest distance to an edge',
+      ...ARTWORK_WORDS,
       grain: 'Grain',
       foils: 'Foil areas',
       foilToPrintMm: 'Foil to print, asked',
       applied: 'Pieces put on by hand',
       envelope: 'Envelope',
       sealed: 'Sealed',
+      food: 'Touches food',
       perBand: 'Pieces a band',
       perCarton: 'Pieces a carton',
       grade: 'Board',
@@ -75,10 +79,12 @@ export const foldedCard: Family<'folded-card'> = {
     { key: 'applied', kind: 'pieces' },
     { key: 'envelope', kind: 'text' },
     { key: 'sealed', kind: 'flag' },
+    { key: 'food', kind: 'flag' },
     { key: 'perBand', kind: 'count' },
     { key: 'bleedMm', kind: 'length' },
     { key: 'smallestDistanceMm', kind: 'length' },
     { key: 'totalInkPercent', kind: 'percent' },
+    ...ARTWORK_FIELDS,
     { key: 'foilToPrintMm', kind: 'length' },
     {
       key: 'grain',
@@ -117,6 +123,7 @@ export const foldedCard: Family<'folded-card'> = {
       coveragePercent: wish.coveragePercent ?? {},
       ...(wish.totalInkPercent !== undefined && { totalInkPercent: wish.totalInkPercent }),
       ...(wish.smallestDistanceMm !== undefined && { smallestDistanceMm: wish.smallestDistanceMm }),
+      ...(artworkOf(wish) && { artwork: artworkOf(wish) as Artwork }),
       ...(wish.foilToPrintMm !== undefined && { foilToPrintMm: wish.foilToPrintMm }),
       foils: Object.entries(wish.foils ?? {}).map(([foilId, f]) => ({
         id: foilId,
@@ -130,6 +137,7 @@ export const foldedCard: Family<'folded-card'> = {
       perBand: wish.perBand ?? 1,
       ...(wish.perCarton !== undefined && { perCarton: wish.perCarton }),
       grade: wish.grade ?? plant.usualGrade,
+      ...(wish.food !== undefined && { food: wish.food }),
     };
     return { [id]: part };
   },

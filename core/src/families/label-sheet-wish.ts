@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { artworkFields } from '../product/artwork';
 import { coverageByInk, inkNames } from '../product/ink-names';
 import { LENGTH_MM } from '../product/job-spec';
 
@@ -17,6 +18,7 @@ export const LabelSheetWish = z
     inks: inkNames,
     coveragePercent: coverageByInk,
     totalInkPercent: z.number().min(0).max(400),
+    ...artworkFields,
     bleedMm: z.number().min(0).max(50),
     smallestDistanceMm: z.number().min(0).max(500),
     grade: z.string().max(80),

@@ -2,7 +2,9 @@ import type { Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import type { Plant } from '../plant/plant';
 import { practiceValue } from '../plant/practice';
+import { type Artwork, artworkOf } from '../product/artwork';
 import type { Part } from '../product/part';
+import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
 import type { Family, RouteStone } from './family';
 import { labelSheetPicture } from './label-sheet-picture';
 import { LabelSheetWish } from './label-sheet-wish';
@@ -46,6 +48,7 @@ export const labelSheet: Family<'label-sheet'> = {
       totalInkPercent: 'Total ink',
       bleedMm: 'Bleed',
       smallestDistanceMm: 'Smallest distance to an edge',
+      ...ARTWORK_WORDS,
       grade: 'Laminate',
       food: 'Touches food',
       perforated: 'Perforated',
@@ -97,6 +100,7 @@ export const labelSheet: Family<'label-sheet'> = {
     { key: 'bleedMm', kind: 'length' },
     { key: 'smallestDistanceMm', kind: 'length' },
     { key: 'totalInkPercent', kind: 'percent' },
+    ...ARTWORK_FIELDS,
     { key: 'perCarton', kind: 'count' },
   ],
   starts: {
@@ -133,6 +137,7 @@ export const labelSheet: Family<'label-sheet'> = {
       coveragePercent: wish.coveragePercent ?? {},
       ...(wish.totalInkPercent !== undefined && { totalInkPercent: wish.totalInkPercent }),
       ...(wish.smallestDistanceMm !== undefined && { smallestDistanceMm: wish.smallestDistanceMm }),
+      ...(artworkOf(wish) && { artwork: artworkOf(wish) as Artwork }),
       foils: [],
       applied: [],
       envelope: null,

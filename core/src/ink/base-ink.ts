@@ -1,10 +1,7 @@
 import { z } from 'zod';
 import { WAVELENGTHS_NM } from '../colour/spectrum';
+import { FASTNESS, type Fastness } from '../plant/fastness';
 import { idText } from '../plant/plant-schema';
-
-/** What a pigment must stand, and what it may touch. */
-export const FASTNESS = ['light', 'lye', 'fat', 'heat'] as const;
-export type Fastness = (typeof FASTNESS)[number];
 
 /** An ink to mix from: absorption and scattering by wavelength, in 1 per g/m² of wet film, as fitted from draw-downs of the works. */
 export interface BaseInk {

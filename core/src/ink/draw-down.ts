@@ -58,8 +58,7 @@ export function judgeDrawDown(measured: Measurement, sample: Measurement, tolera
     deltaE,
     inside: deltaE <= tolerance,
     unlike: measured.mode !== sample.mode || measured.backing !== sample.backing,
-    deltaEUnderA:
-      measured.spectrum && sample.spectrum ? deltaE2000(labOf(measured.spectrum, 'A'), labOf(sample.spectrum, 'A')) : null,
+    deltaEUnderA: measured.spectrum && sample.spectrum ? deltaE2000(labOf(measured.spectrum, 'A'), labOf(sample.spectrum, 'A')) : null,
   };
 }
 /** An answer that opens the press for an ink. */

@@ -1,6 +1,8 @@
 import { portableExp } from '../quantity/portable-math';
 import { WAVELENGTHS_NM } from '../colour/spectrum';
-import { type BaseInk, FASTNESS, type Recipe } from './base-ink';
+import { seeded } from '../quantity/seeded';
+import { FASTNESS } from '../plant/fastness';
+import type { BaseInk, Recipe } from './base-ink';
 
 /*
  * Inks that nobody sells: absorption as one to three bands, scattering as a level that falls towards the red. For the demo, the tests and the bench.
@@ -17,19 +19,96 @@ const absorption = (bands: readonly Band[], floor: number): number[] =>
   WAVELENGTHS_NM.map((nm) => bands.reduce((k, b) => k + b.high * portableExp(-((nm - b.nm) * (nm - b.nm)) / (2 * b.wide * b.wide)), floor));
 const scattering = (level: number): number[] => WAVELENGTHS_NM.map((nm) => (level * 550) / nm);
 
-type Made = Pick<BaseInk, 'id' | 'name' | 'pricePerKg' | 'tack'> & { bands: Band[]; floor?: number; scatter: number; fast?: BaseInk['fast']; bare?: boolean };
+type Made = Pick<BaseInk, 'id' | 'name' | 'pricePerKg' | 'tack'> & {
+  bands: Band[];
+  floor?: number;
+  scatter: number;
+  fast?: BaseInk['fast'];
+  bare?: boolean;
+};
 const MADE: readonly Made[] = [
   { id: 'clear', name: 'Clear let-down', pricePerKg: 7, tack: 160, bands: [], floor: 0.002, scatter: 0.004 },
   { id: 'white', name: 'Chalk white', pricePerKg: 9, tack: 150, bands: [], floor: 0.002, scatter: 0.62 },
-  { id: 'lemon', name: 'Lemon', pricePerKg: 14, tack: 185, bands: [{ nm: 410, wide: 45, high: 1.9 }], scatter: 0.03, fast: ['lye', 'fat', 'heat'] },
-  { id: 'marigold', name: 'Marigold', pricePerKg: 16, tack: 185, bands: [{ nm: 420, wide: 58, high: 2.1 }, { nm: 490, wide: 26, high: 0.9 }], scatter: 0.03 },
-  { id: 'ember', name: 'Ember red', pricePerKg: 19, tack: 190, bands: [{ nm: 430, wide: 60, high: 1.4 }, { nm: 530, wide: 38, high: 2.2 }], scatter: 0.035 },
-  { id: 'rosehip', name: 'Rosehip', pricePerKg: 24, tack: 190, bands: [{ nm: 545, wide: 34, high: 2.4 }, { nm: 400, wide: 40, high: 0.5 }], scatter: 0.02, fast: ['fat', 'heat'] },
-  { id: 'violet', name: 'Dusk violet', pricePerKg: 29, tack: 195, bands: [{ nm: 570, wide: 44, high: 2.5 }, { nm: 420, wide: 30, high: 0.25 }], scatter: 0.02, fast: ['heat'] },
+  {
+    id: 'lemon',
+    name: 'Lemon',
+    pricePerKg: 14,
+    tack: 185,
+    bands: [{ nm: 410, wide: 45, high: 1.9 }],
+    scatter: 0.03,
+    fast: ['lye', 'fat', 'heat'],
+  },
+  {
+    id: 'marigold',
+    name: 'Marigold',
+    pricePerKg: 16,
+    tack: 185,
+    bands: [
+      { nm: 420, wide: 58, high: 2.1 },
+      { nm: 490, wide: 26, high: 0.9 },
+    ],
+    scatter: 0.03,
+  },
+  {
+    id: 'ember',
+    name: 'Ember red',
+    pricePerKg: 19,
+    tack: 190,
+    bands: [
+      { nm: 430, wide: 60, high: 1.4 },
+      { nm: 530, wide: 38, high: 2.2 },
+    ],
+    scatter: 0.035,
+  },
+  {
+    id: 'rosehip',
+    name: 'Rosehip',
+    pricePerKg: 24,
+    tack: 190,
+    bands: [
+      { nm: 545, wide: 34, high: 2.4 },
+      { nm: 400, wide: 40, high: 0.5 },
+    ],
+    scatter: 0.02,
+    fast: ['fat', 'heat'],
+  },
+  {
+    id: 'violet',
+    name: 'Dusk violet',
+    pricePerKg: 29,
+    tack: 195,
+    bands: [
+      { nm: 570, wide: 44, high: 2.5 },
+      { nm: 420, wide: 30, high: 0.25 },
+    ],
+    scatter: 0.02,
+    fast: ['heat'],
+  },
   { id: 'harbour', name: 'Harbour blue', pricePerKg: 21, tack: 195, bands: [{ nm: 640, wide: 62, high: 2.6 }], scatter: 0.02 },
-  { id: 'reed', name: 'Reed green', pricePerKg: 22, tack: 190, bands: [{ nm: 660, wide: 55, high: 2.4 }, { nm: 420, wide: 38, high: 1.2 }], scatter: 0.02 },
+  {
+    id: 'reed',
+    name: 'Reed green',
+    pricePerKg: 22,
+    tack: 190,
+    bands: [
+      { nm: 660, wide: 55, high: 2.4 },
+      { nm: 420, wide: 38, high: 1.2 },
+    ],
+    scatter: 0.02,
+  },
   { id: 'soot', name: 'Soot black', pricePerKg: 8, tack: 205, bands: [], floor: 2.6, scatter: 0.02 },
-  { id: 'earth', name: 'Field earth', pricePerKg: 11, tack: 175, bands: [{ nm: 420, wide: 90, high: 1.6 }, { nm: 560, wide: 60, high: 0.5 }], scatter: 0.25, fast: [...FASTNESS] },
+  {
+    id: 'earth',
+    name: 'Field earth',
+    pricePerKg: 11,
+    tack: 175,
+    bands: [
+      { nm: 420, wide: 90, high: 1.6 },
+      { nm: 560, wide: 60, high: 0.5 },
+    ],
+    scatter: 0.25,
+    fast: [...FASTNESS],
+  },
   { id: 'tin', name: 'Tin grey', pricePerKg: 12, tack: 170, bands: [], floor: 0.28, scatter: 0.35, fast: [...FASTNESS], bare: true },
 ];
 
@@ -46,22 +125,20 @@ export const INVENTED_BASES: readonly BaseInk[] = MADE.map(({ bands, floor = 0.0
   fast,
 }));
 
-/** Pseudo-random numbers in 0 to 1 from a seed. Source: Park & Miller 1988 (minimal standard). */
-export function* seeded(seed: number): Generator<number, never> {
-  for (let state = (seed % 2147483646) + 1; ; ) {
-    state = (state * 48271) % 2147483647;
-    yield state / 2147483647;
-  }
-}
-
 /** So many base inks of random bands, for the bench and for tests. */
 export function randomBases(many: number, seed: number): BaseInk[] {
-  const random = seeded(seed);
-  const next = (): number => random.next().value;
+  const next = seeded(seed);
   return Array.from({ length: many }, (_, i) => ({
     id: `b${i}`,
     name: `Trial ink ${String(i).padStart(3, '0')}`,
-    k: absorption(Array.from({ length: 1 + Math.floor(3 * next()) }, () => ({ nm: 390 + 320 * next(), wide: 25 + 50 * next(), high: 0.4 + 2 * next() })), 0.004),
+    k: absorption(
+      Array.from({ length: 1 + Math.floor(3 * next()) }, () => ({
+        nm: 390 + 320 * next(),
+        wide: 25 + 50 * next(),
+        high: 0.4 + 2 * next(),
+      })),
+      0.004,
+    ),
     s: scattering(next() < 0.2 ? 0.4 : 0.02),
     pricePerKg: Math.round(7 + 25 * next()),
     transparent: true,
@@ -72,20 +149,43 @@ export function randomBases(many: number, seed: number): BaseInk[] {
   }));
 }
 
-const FIRST = ['Fen', 'Heath', 'Kiln', 'Mole', 'Plum', 'Quay', 'Rye', 'Sloe', 'Thorn', 'Tide', 'Wold', 'Barley', 'Birch', 'Cobble', 'Dune', 'Gorse', 'Hazel', 'Lantern', 'Moss', 'Oak'];
+const FIRST = [
+  'Fen',
+  'Heath',
+  'Kiln',
+  'Mole',
+  'Plum',
+  'Quay',
+  'Rye',
+  'Sloe',
+  'Thorn',
+  'Tide',
+  'Wold',
+  'Barley',
+  'Birch',
+  'Cobble',
+  'Dune',
+  'Gorse',
+  'Hazel',
+  'Lantern',
+  'Moss',
+  'Oak',
+];
 const SECOND = ['dawn', 'shade', 'bloom', 'smoke', 'glow', 'frost', 'leaf', 'brick', 'water', 'dust', 'night', 'field'];
 
 /** House recipes of the demo works: two or three colours let down with clear, at one film weight. No two bear the same name. */
 export function inventedRecipes(many: number, seed: number): Recipe[] {
-  const random = seeded(seed);
-  const next = (): number => random.next().value;
+  const next = seeded(seed);
   const colours = INVENTED_BASES.filter((b) => b.id !== 'clear').map((b) => b.id);
   return Array.from({ length: many }, (_, i) => {
     const pool = [...colours];
     const used = Array.from({ length: 2 + Math.floor(2 * next()) }, () => pool.splice(Math.floor(next() * pool.length), 1)[0] as string);
     const weights = used.map(() => 1 + Math.floor(30 * next()));
     const clear = Math.max(PARTS_OF_RECIPE - weights.reduce((a, b) => a + b, 0), 0);
-    const parts = [...used.map((base, j) => ({ base, parts: weights[j] as number })), ...(clear > 0 ? [{ base: 'clear', parts: clear }] : [])];
+    const parts = [
+      ...used.map((base, j) => ({ base, parts: weights[j] as number })),
+      ...(clear > 0 ? [{ base: 'clear', parts: clear }] : []),
+    ];
     const name = `${FIRST[i % FIRST.length] ?? ''} ${SECOND[Math.floor(i / FIRST.length) % SECOND.length] ?? ''}`;
     return { id: `R-${String(i + 1).padStart(4, '0')}`, name, parts, filmGsm: 1.2 };
   });

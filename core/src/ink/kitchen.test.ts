@@ -98,7 +98,11 @@ describe('matching', () => {
     ['ten bases, two in a recipe', ask({ bases: randomBases(10, 11), most: 2 })],
     [
       'left-overs asked for, of which there is little',
-      ask({ bases: [base('clear'), base('lemon'), { ...base('ember'), leftOverKg: 1.1 }], leftOverShare: 0.3, target: { lab: [62, 35, 25] } }),
+      ask({
+        bases: [base('clear'), base('lemon'), { ...base('ember'), leftOverKg: 1.1 }],
+        leftOverShare: 0.3,
+        target: { lab: [62, 35, 25] },
+      }),
     ],
   ])('is equal to looking at every recipe: %s', (_name, asked) => {
     const { found, exact } = matchRecipes(asked);
@@ -187,18 +191,31 @@ describe('weighing out', () => {
 });
 
 describe('a draw-down', () => {
-  const measured = (lab: Lab, more: Partial<Measurement> = {}): Measurement => ({ lab, mode: 'M1', backing: 'white', from: 'typed', ...more });
+  const measured = (lab: Lab, more: Partial<Measurement> = {}): Measurement => ({
+    lab,
+    mode: 'M1',
+    backing: 'white',
+    from: 'typed',
+    ...more,
+  });
   it('is judged by CIEDE2000 against the sample, and says when it was measured unlike', () => {
     // Sharma, Wu & Dalal 2005, Table 1, pair 14: 2.9 for ΔE00 = 4.8045 pair 16
     expect(judgeDrawDown(measured([50, 2.5, 0]), measured([50, 0, -2.5]), 2).deltaE).toBeCloseTo(4.3065, 3);
-    expect(judgeDrawDown(measured([50, 2.5, 0]), measured([50, 3.2592, 0.335]), 1.01)).toMatchObject({ inside: true, unlike: false, deltaEUnderA: null });
+    expect(judgeDrawDown(measured([50, 2.5, 0]), measured([50, 3.2592, 0.335]), 1.01)).toMatchObject({
+      inside: true,
+      unlike: false,
+      deltaEUnderA: null,
+    });
     expect(judgeDrawDown(measured([50, 0, 0]), measured([50, 0, 0], { mode: 'M0' }), 1).unlike).toBe(true);
   });
   it('opens the press when it is accepted, or decided by somebody', () => {
     expect([opensPress('accept'), opensPress('decide'), opensPress('adjust'), opensPress(null)]).toEqual([true, true, false, false]);
   });
   it('names in planner’s words what a measurement cannot be', () => {
-    const says = (m: unknown): string => MeasurementSchema.safeParse(m).error?.issues.map((i) => `${i.path.join('.')} ${i.message}`).join('; ') ?? '';
+    const says = (m: unknown): string =>
+      MeasurementSchema.safeParse(m)
+        .error?.issues.map((i) => `${i.path.join('.')} ${i.message}`)
+        .join('; ') ?? '';
     expect(says(measured([120, 0, 0]))).toContain('lab.0 L* is at most 100');
     expect(says(measured([50, 0, 0], { spectrum: Array.from({ length: 36 }, () => -0.1) }))).toContain('reflects less than nothing');
     expect(says(measured([50, 0, 0], { spectrum: [0.1] }))).toContain('needs 36 values');
@@ -216,7 +233,16 @@ describe('a draw-down', () => {
     const wanted = [...batch.map((b) => (b.base === 'ember' ? { ...b, kg: 0.4 } : b))];
     const shift = [0.8, -0.6, 0.5]; // what this press, paper and hand do beside the model
     const off = (lab: Lab): Lab => lab.map((v, i) => v + (shift[i] as number)) as unknown as Lab;
-    const found = correctBatch({ batch, bases: INVENTED_BASES, measured: off(modelled(batch)), target: off(modelled(wanted)), stock: PAPER, filmGsm: 1.2, aim: 0.5, mostShare: 0.5 });
+    const found = correctBatch({
+      batch,
+      bases: INVENTED_BASES,
+      measured: off(modelled(batch)),
+      target: off(modelled(wanted)),
+      stock: PAPER,
+      filmGsm: 1.2,
+      aim: 0.5,
+      mostShare: 0.5,
+    });
     expect(found.deltaE).toBeLessThanOrEqual(0.5);
     expect(found.add.map((a) => a.base)).toContain('ember');
     const grams = 1000 * found.add.reduce((n, a) => n + a.kg, 0);
@@ -227,7 +253,15 @@ describe('a draw-down', () => {
     const now = modelled(batch);
     const same = { batch, bases: INVENTED_BASES, stock: PAPER, filmGsm: 1.2, mostShare: 0.5, aim: 1 };
     expect(correctBatch({ ...same, measured: now, target: now }).add).toEqual([]);
-    expect(correctBatch({ ...same, bases: INVENTED_BASES.filter((b) => batch.some((x) => x.base === b.id)), measured: now, target: [now[0], -60, now[2]], mostShare: 0.0005 }).add).toEqual([]);
+    expect(
+      correctBatch({
+        ...same,
+        bases: INVENTED_BASES.filter((b) => batch.some((x) => x.base === b.id)),
+        measured: now,
+        target: [now[0], -60, now[2]],
+        mostShare: 0.0005,
+      }).add,
+    ).toEqual([]);
     expect(() => correctBatch({ ...same, batch: [{ base: 'nobody', kg: 1 }], measured: now, target: now })).toThrow('base');
   });
 });

@@ -254,7 +254,9 @@ function search(model: Model, most: number): Tried[] {
       if (model.isLeftOver[at] && parts >= 1) forced.push([{ at, parts }]);
     }
   for (const first of forced) {
-    let beam: { of: number[]; parts: number[]; off: number }[] = [{ of: first.map((f) => f.at), parts: first.map((f) => f.parts), off: Infinity }];
+    let beam: { of: number[]; parts: number[]; off: number }[] = [
+      { of: first.map((f) => f.at), parts: first.map((f) => f.parts), off: Infinity },
+    ];
     const held = first.length;
     for (let size = held + 1; size <= most; size++) {
       const wider = new Map<string, { of: number[]; parts: number[]; off: number }>();
@@ -284,7 +286,13 @@ function startParts(parts: readonly number[], held: number, free: number): numbe
 }
 
 /** Shares that come nearest in CIELAB, by Gauss–Newton over exchanges with the last base; those held stay. */
-function fitted(model: Model, of: readonly number[], start: readonly number[], held: number, free: number): { parts: number[]; off: number } {
+function fitted(
+  model: Model,
+  of: readonly number[],
+  start: readonly number[],
+  held: number,
+  free: number,
+): { parts: number[]; off: number } {
   let parts = [...start];
   let lab = model.lab(of, parts);
   let off = distance(lab, model.target);
@@ -349,7 +357,7 @@ function bettered(model: Model, start: Tried): Tried | null {
     a.missing !== b.missing ? a.missing < b.missing : a.over !== b.over ? a.over < b.over : a.cost < b.cost;
   let now = model.score(start);
   for (const step of STEPS)
-    for (let moved = true; moved; ) {
+    for (let moved = true; moved;) {
       moved = false;
       for (let i = 0; i < now.of.length; i++)
         for (let j = 0; j < now.of.length; j++) {

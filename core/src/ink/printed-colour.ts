@@ -50,5 +50,7 @@ export function stockShift(film: Film, white: Spectrum, stock: Spectrum): StockS
 /** Reflectance of paper by its surface, where a stock card says nothing: nearly flat, a little less in the blue. Invented for the works; no measured paper. */
 export function usualPaper(surface: Surface | undefined): number[] {
   const [blue, rest] = surface === 'gloss' ? [0.86, 0.89] : surface === 'matt' ? [0.85, 0.88] : [0.8, 0.85];
-  return Array.from({ length: 36 }, (_, i) => (i < 4 ? 0.55 + ((blue - 0.55) * i) / 4 : i < 14 ? blue + ((rest - blue) * (i - 4)) / 10 : rest));
+  return Array.from({ length: 36 }, (_, i) =>
+    i < 4 ? 0.55 + ((blue - 0.55) * i) / 4 : i < 14 ? blue + ((rest - blue) * (i - 4)) / 10 : rest,
+  );
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { ductOpening, FIRST_DUCT_CURVE, refitDuct } from './duct-curve';
-import { type CoverageProfile, type PlacedCopy, zoneCoverage } from './zone-coverage';
+import { type CoverageProfile, zoneCoverage } from './zone-coverage';
 
 const flat = (mean: number): CoverageProfile => ({ columns: [mean, mean], rows: [mean, mean], mean });
 const SHEET = { zoneMm: 100, zones: 4, sheetMm: [400, 200] as const };
@@ -66,7 +66,10 @@ describe('duct openings', () => {
     expect(() => ductOpening(-1, FIRST_DUCT_CURVE)).toThrow('coverage');
   });
   it('are fitted anew from settings that printed well', () => {
-    const settings = Array.from({ length: 12 }, (_, i) => ({ coveragePercent: 4 * i, openingPercent: 5 + 60 * (0.04 * i) + 30 * (0.04 * i) * (0.04 * i) }));
+    const settings = Array.from({ length: 12 }, (_, i) => ({
+      coveragePercent: 4 * i,
+      openingPercent: 5 + 60 * (0.04 * i) + 30 * (0.04 * i) * (0.04 * i),
+    }));
     const curve = refitDuct(settings);
     expect(curve).toMatchObject({ a: expect.closeTo(5, 6), b: expect.closeTo(60, 6), d: expect.closeTo(30, 6), from: 12 });
     expect(refitDuct(settings.slice(0, 7))).toBeNull();

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FASTNESS } from './fastness';
 import type { Plant, Shelf } from './plant';
 
 /* The door for plant and shelf. Bounds keep out nonsense (a sheet of 20 m), not unusual plants. */
@@ -54,6 +55,7 @@ const stock = z.strictObject({
   grain: z.enum(['long', 'short']).optional(),
   surface: z.enum(['gloss', 'matt', 'uncoated']).optional(),
   totalInkPercent: positive(400).optional(),
+  reflectance: z.array(z.number().min(0).max(1.5)).length(36, 'needs 36 values, 380 to 730 nm').optional(),
   soft: z.boolean().optional(),
   price: z
     .array(z.tuple([notNegative(1e9), notNegative(1e7)]))
@@ -75,6 +77,7 @@ const inkSeries = z.strictObject({
   waxed: z.boolean(),
   lampDried: z.boolean(),
   pricePerKg: notNegative(1e4),
+  fast: z.array(z.enum(FASTNESS)).max(FASTNESS.length).optional(),
 });
 const lines = z
   .array(z.tuple([z.number().int().min(1).max(1e9), z.number().int().min(0).max(1e9)]))
@@ -216,6 +219,31 @@ export const ShelfSchema = z.strictObject({
     .strictObject({
       off: z.array(z.strictObject({ step: idText.nullable(), pile: z.string().max(20), by: z.number() })).max(1_000),
       unread: z.array(z.strictObject({ machine: idText, notes: z.number().int().positive() })).max(200),
+    })
+    .optional(),
+  desks: z
+    .strictObject({
+      inks: z.record(
+        z.string().max(30),
+        z.strictObject({
+          accepted: z.boolean(),
+          fast: z.array(z.enum(FASTNESS)).max(FASTNESS.length).optional(),
+          lowMigration: z.boolean().optional(),
+        }),
+      ),
+      forms: z.record(idText, z.strictObject({ versions: z.array(z.string().max(40)).max(100), kept: z.number().int().nonnegative() })),
+      approved: z.string().max(40).nullable(),
+      register: z
+        .array(
+          z.strictObject({
+            step: idText,
+            ink: z.string().max(30),
+            leftMm: notNegative(100),
+            toleranceMm: notNegative(100),
+            remedy: z.string().max(20),
+          }),
+        )
+        .max(200),
     })
     .optional(),
   frozen: z.record(z.string().max(120), z.string().max(64)),

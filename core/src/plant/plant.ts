@@ -1,4 +1,5 @@
 import type { Id, Unit } from '../quantity/figure';
+import type { Fastness } from './fastness';
 
 /** Where a practice value comes from: a standard, a handbook (from memory), common practice, or the plant's own record. */
 export type PracticeTag = 'std' | 'book' | 'practice' | 'own';
@@ -47,6 +48,8 @@ export interface Stock {
   grain?: 'long' | 'short';
   surface?: Surface;
   totalInkPercent?: number;
+  /** Reflectance of the bare stock, 380 to 730 nm by 10 nm; a white of its surface where nothing is said. */
+  reflectance?: number[];
   /** Board that gives under the clamp, or is laminated: lower lifts. */
   soft?: boolean;
   /** Price per 1,000 sheets, pieces or metres, from a quantity on; ascending. */
@@ -73,6 +76,8 @@ export interface InkSeries {
   waxed: boolean;
   lampDried: boolean;
   pricePerKg: number;
+  /** What its pigments stand, as the maker says. */
+  fast?: Fastness[];
 }
 
 /** How a process reckons its losses, and the table it may go by: lines of good and lost cycles, for up to so many inks. */
@@ -153,6 +158,18 @@ export interface OwnLoss {
   setupSpread?: number;
 }
 
+/** What the working desks know of a job. */
+export interface DeskWords {
+  /** Mixed inks by name: whether a draw-down of them was accepted, and what the mixture stands. */
+  inks: Record<string, { accepted: boolean; fast?: Fastness[]; lowMigration?: boolean }>;
+  /** Versions of the forms that were made, by stone; and how many forms were kept from a job before. */
+  forms: Record<Id<'stage'>, { versions: string[]; kept: number }>;
+  /** The version of the artwork somebody said yes to last; null where nobody did. */
+  approved: string | null;
+  /** Colours out of register that no setting brings in, from the last readings of each step. */
+  register: { step: Id<'step'>; ink: string; leftMm: number; toleranceMm: number; remedy: string }[];
+}
+
 /** Fast facts: what this one job touches, cut by the server, kept in snapshots. */
 export interface Shelf {
   /** The clock comes in here: epoch seconds. */
@@ -181,6 +198,8 @@ export interface Shelf {
   counted: Record<Id<'step'>, Counted>;
   /** What the floor has to say beside the counts: differences by place, and handovers nobody has read yet. */
   floor?: { off: { step: Id<'step'> | null; pile: string; by: number }[]; unread: { machine: Id<'machine'>; notes: number }[] };
+  /** What the desks have to say: ink kitchen, plates and tools, register. */
+  desks?: DeskWords;
   frozen: Record<string, string>;
   /** Due moment of each item in epoch seconds (core knows no time zone), by item id. */
   due: Record<Id<'item'>, number>;

@@ -35,7 +35,12 @@ export const platemaking: Process = {
       cx.to.figure(`${cx.id}.plates.${i}`, PLATES, { inks: typed(set.inks.length, '1', `colours:${set.side}`) }),
     );
     const plates = plateSets(cx).map((_, i) => fig(`${cx.id}.plates.${i}`));
-    cx.to.figure(idOf(cx.id, 'plates'), PLATES_IN_ALL, Object.fromEntries(plates.map((t, i) => [`set ${i + 1}`, t])));
+    const kept = cx.shelf.desks?.forms[cx.id]?.kept ?? 0;
+    cx.to.figure(idOf(cx.id, 'plates'), PLATES_IN_ALL, {
+      ...Object.fromEntries(plates.map((t, i) => [`set ${i + 1}`, t])),
+      // Forms that lie in the tool store from a job before are not made again.
+      ...(kept > 0 && { kept: { value: -kept, unit: 'plate', from: 'shelf', at: 'forms kept' } as const }),
+    });
     const step = {
       process: cx.process,
       stage: cx.id,

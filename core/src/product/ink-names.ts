@@ -11,3 +11,9 @@ export const inkNames = z
 
 /** Coverage in percent by ink, as far as it is known. */
 export const coverageByInk = z.record(inkName, z.number().min(0).max(100));
+
+const PROCESS_INKS: readonly string[] = ['K', 'C', 'M', 'Y'];
+/** Varnish, coating, primer and taggant come from the drum. */
+const FROM_THE_DRUM = /varnish|coat|lacquer|primer|taggant/i;
+/** An ink somebody mixes: no process ink, and nothing that comes from the drum. It needs an accepted draw-down before it prints. */
+export const isMixedInk = (ink: string): boolean => !PROCESS_INKS.includes(ink) && !FROM_THE_DRUM.test(ink);

@@ -1,5 +1,6 @@
 import type { Id } from '../quantity/figure';
 import type { Supply } from '../flow/net';
+import type { Artwork } from './artwork';
 import type { WebSheet } from './web-sheet';
 
 /** A hot-foil area on a part. */
@@ -53,6 +54,7 @@ export interface Part {
   coveragePercent: Record<string, number>;
   totalInkPercent?: number;
   smallestDistanceMm?: number;
+  artwork?: Artwork;
   foils: FoilArea[];
   /** Asked closeness of foil to print. */
   foilToPrintMm?: number;

@@ -33,8 +33,8 @@ export interface Setting {
   steps: number;
 }
 /** What no adjusting takes away, in the order the trade tries it. */
-export const REMEDIES = ['packing', 'plate', 'feeder', 'climate', 'inkOrder'] as const;
-export type RegisterRemedy = (typeof REMEDIES)[number];
+export const REGISTER_REMEDIES = ['packing', 'plate', 'feeder', 'climate', 'inkOrder'] as const;
+export type RegisterRemedy = (typeof REGISTER_REMEDIES)[number];
 
 export interface RegisterAdvice {
   settings: Setting[];
@@ -82,7 +82,14 @@ export function adviseRegister(
   const [width] = sheetMm;
   const [a, b] = [value(fit, 'slantY'), value(fit, 'slantX')];
   const [realA, realB] = [isReal(fit, 'slantY'), isReal(fit, 'slantX')];
-  const askew = realA && realB && oppose(fit) ? 'plate' : realA ? 'cylinder' : realB ? 'feeder' : null;
+  const askew =
+    realA && realB && oppose(fit)
+      ? 'plate'
+      : realA && (!realB || Math.abs(a) >= Math.abs(b))
+        ? 'cylinder'
+        : realB
+          ? 'feeder'
+          : null;
   const settings: Setting[] = [];
   const lateral = stepped(-value(fit, 'shiftX'), steps.lateralMm, steps.lateralSign);
   const round = stepped(-value(fit, 'shiftY'), steps.roundMm, steps.roundSign);
@@ -141,5 +148,5 @@ function remediesFor(
     climate: moves('stretchX', x) || moves('fan', x * y),
     inkOrder: true,
   };
-  return REMEDIES.filter((r) => of[r]);
+  return REGISTER_REMEDIES.filter((r) => of[r]);
 }

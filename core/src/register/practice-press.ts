@@ -1,4 +1,5 @@
 import { normalQuantile } from '../quantity/normal-distribution';
+import { seeded } from '../quantity/seeded';
 import { adviseRegister, type RegisterSteps, type Setting, USUAL_STEPS } from './corrections';
 import { fitRegister } from './fit';
 import type { Mark, Reading } from './reading';
@@ -35,18 +36,16 @@ export type PracticeLevel = (typeof PRACTICE_LEVELS)[number];
 /** An operator gives up here; so does the ideal sequence. */
 export const MOST_TURNS = 12;
 
-/** Normal deviates from a seed and a place in the sequence, so that a turn can be told again. */
-function* normals(seed: number): Generator<number, never> {
-  for (let state = (seed % 2147483646) + 1; ; ) {
-    state = (state * 48271) % 2147483647; // Park & Miller 1988
-    yield normalQuantile((state - 0.5) / 2147483647);
-  }
+/** Normal deviates from a seed, so that a turn can be told again. */
+function normals(seed: number): (sd: number) => number {
+  const random = seeded(seed);
+  // A share of 0 has no deviate: the least a generator of 32 bits tells apart stands in.
+  return (sd) => sd * normalQuantile(Math.max(random(), 1e-10));
 }
 
 /** A press with misregister that follows from the seed. Sizes as a make-ready begins with them: common practice, no source. */
 export function practicePress(seed: number, level: PracticeLevel, marks: readonly Mark[], sheetMm: [number, number]): PracticePress {
-  const random = normals(seed);
-  const draw = (sd: number): number => sd * random.next().value;
+  const draw = normals(seed);
   const hard = level === 'drifting';
   return {
     seed,
@@ -78,8 +77,7 @@ export interface Pulled {
 }
 /** Pulls a few sheets and reads every mark: the press has drifted a little, the readings carry noise, the sheets are waste. */
 export function pullSheets(press: PracticePress): Pulled {
-  const random = normals(press.seed + 7919 * (press.turns + 1));
-  const draw = (sd: number): number => sd * random.next().value;
+  const draw = normals(press.seed + 7919 * (press.turns + 1));
   const inks = press.inks.map((h) => ({ ...h, shiftX: h.shiftX + draw(press.driftMm), shiftY: h.shiftY + draw(press.driftMm) }));
   const [w, h] = press.sheetMm;
   const readings = inks.map((of) => ({

@@ -19,7 +19,11 @@ export const SAME_PLACE_MM = 1;
 export const MARKS = { min: 1, max: 200 } as const;
 
 const place = z.number().min(0, 'lies off the sheet').max(5_000, 'lies off any sheet');
-export const MarkSchema = z.strictObject({ id: z.string().trim().min(1, 'names the mark').max(20), xMm: place, yMm: place }) satisfies z.ZodType<Mark>;
+export const MarkSchema = z.strictObject({
+  id: z.string().trim().min(1, 'names the mark').max(20),
+  xMm: place,
+  yMm: place,
+}) satisfies z.ZodType<Mark>;
 const off = z
   .number()
   .min(-QUESTIONED_MM, `is more than ${QUESTIONED_MM} mm: was it read in another unit?`)

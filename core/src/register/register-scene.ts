@@ -44,7 +44,16 @@ export function vectorScene(
       const m = marks.find((k) => k.id === r.mark);
       if (!m) continue;
       const [x, y] = [m.xMm, up(m.yMm)];
-      shapes.push({ kind: 'line', role: 'ink', ink, x1: x, y1: y, x2: x + scale * r.dxMm, y2: y - scale * r.dyMm, ref: `${ink} at ${r.mark}` });
+      shapes.push({
+        kind: 'line',
+        role: 'ink',
+        ink,
+        x1: x,
+        y1: y,
+        x2: x + scale * r.dxMm,
+        y2: y - scale * r.dyMm,
+        ref: `${ink} at ${r.mark}`,
+      });
     }
   const bar = 0.1 * scale;
   shapes.push(
@@ -54,7 +63,9 @@ export function vectorScene(
   );
   return {
     title: 'register',
-    says: colours.map((c) => `${c.ink}: ${c.readings.map((r) => `${r.mark} ${r.dxMm.toFixed(3)} ${r.dyMm.toFixed(3)}`).join(', ')}`).join('; '),
+    says: colours
+      .map((c) => `${c.ink}: ${c.readings.map((r) => `${r.mark} ${r.dxMm.toFixed(3)} ${r.dyMm.toFixed(3)}`).join(', ')}`)
+      .join('; '),
     box: { x: -3 * size, y: -2 * size, w: w + 6 * size, h: h + 7 * size },
     toScale: false,
     shapes,
@@ -86,7 +97,9 @@ export function loupeScene(reference: string, colours: readonly { ink: string; d
   });
   return {
     title: 'loupe',
-    says: `reference ${reference}; ` + colours.map((c) => `${c.ink} ${c.dxMm.toFixed(2)} to the right, ${c.dyMm.toFixed(2)} to the tail`).join('; '),
+    says:
+      `reference ${reference}; ` +
+      colours.map((c) => `${c.ink} ${c.dxMm.toFixed(2)} to the right, ${c.dyMm.toFixed(2)} to the tail`).join('; '),
     box: { x: 0, y: 0, w: side, h: side },
     toScale: false,
     shapes: [

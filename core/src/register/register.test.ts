@@ -1,6 +1,7 @@
 import { Matrix, QrDecomposition } from 'ml-matrix';
 import { leastSquares } from '../quantity/least-squares';
 import { normalQuantile } from '../quantity/normal-distribution';
+import { seeded } from '../quantity/seeded';
 import { studentT, studentWithin } from '../quantity/student-t';
 import { adviseRegister, USUAL_STEPS } from './corrections';
 import { fitRegister, type RegisterTerm } from './fit';
@@ -24,11 +25,8 @@ const read = (marks: readonly Mark[], t: Truth, noise: () => number = () => 0): 
     };
   });
 const noiseOf = (seed: number, sd: number): (() => number) => {
-  let state = seed;
-  return () => {
-    state = (state * 48271) % 2147483647;
-    return sd * normalQuantile(state / 2147483647);
-  };
+  const random = seeded(seed);
+  return () => sd * normalQuantile(Math.max(random(), 1e-10));
 };
 const TRUE: Required<Truth> = { shiftX: 0.12, shiftY: -0.08, slantX: 0.05, slantY: -0.09, stretchX: 0.06, stretchY: 0.1, fan: 0.2 };
 
@@ -45,9 +43,26 @@ describe('least squares', () => {
     ours?.inverse.forEach((row, i) => row.forEach((v, j) => expect(v).toBeCloseTo(ata.get(i, j), 9)));
   });
   it('says so where the rows cannot tell the unknowns apart', () => {
-    expect(leastSquares([[1, 2], [2, 4], [3, 6]], [1, 2, 3])).toBeNull();
+    expect(
+      leastSquares(
+        [
+          [1, 2],
+          [2, 4],
+          [3, 6],
+        ],
+        [1, 2, 3],
+      ),
+    ).toBeNull();
     expect(leastSquares([[1, 1]], [1])).toBeNull();
-    expect(leastSquares([[1, 0], [1, 0]], [1, 2])).toBeNull();
+    expect(
+      leastSquares(
+        [
+          [1, 0],
+          [1, 0],
+        ],
+        [1, 2],
+      ),
+    ).toBeNull();
   });
 });
 
@@ -97,9 +112,21 @@ describe('the fit of a colour', () => {
     }
   });
   test.each([
-    ['one mark: shifts only', ['G1'], { shiftX: true, slantX: 'tail', stretchX: 'side', fan: 'corner', shiftY: true, slantY: 'side', stretchY: 'tail' }],
-    ['the gripper edge only', ['G1', 'G2', 'G3'], { shiftX: true, slantX: 'tail', stretchX: true, fan: 'corner', shiftY: true, slantY: true, stretchY: 'tail' }],
-    ['one side only', ['G1', 'M1', 'T1'], { shiftX: true, slantX: true, stretchX: 'side', fan: 'corner', shiftY: true, slantY: 'side', stretchY: true }],
+    [
+      'one mark: shifts only',
+      ['G1'],
+      { shiftX: true, slantX: 'tail', stretchX: 'side', fan: 'corner', shiftY: true, slantY: 'side', stretchY: 'tail' },
+    ],
+    [
+      'the gripper edge only',
+      ['G1', 'G2', 'G3'],
+      { shiftX: true, slantX: 'tail', stretchX: true, fan: 'corner', shiftY: true, slantY: true, stretchY: 'tail' },
+    ],
+    [
+      'one side only',
+      ['G1', 'M1', 'T1'],
+      { shiftX: true, slantX: true, stretchX: 'side', fan: 'corner', shiftY: true, slantY: 'side', stretchY: true },
+    ],
     ['three corners', ['G1', 'G3', 'T1'], { shiftX: true, slantX: true, stretchX: true, fan: 'corner', slantY: true, stretchY: true }],
     ['four corners', ['G1', 'G3', 'T1', 'T3'], { slantX: true, stretchX: true, fan: true, slantY: true, stretchY: true }],
   ])('never calls 0 what the marks cannot show: %s', (_name, ids, expected) => {
@@ -128,7 +155,8 @@ describe('the fit of a colour', () => {
 });
 
 describe('what to set', () => {
-  const advise = (t: Truth, tolerance = 0.1, marks = MARKS) => adviseRegister(fitRegister(marks, read(marks, t, noiseOf(3, 0.002)), SHEET), marks, SHEET, tolerance);
+  const advise = (t: Truth, tolerance = 0.1, marks = MARKS) =>
+    adviseRegister(fitRegister(marks, read(marks, t, noiseOf(3, 0.002)), SHEET), marks, SHEET, tolerance);
   it('sets shifts back in millimetres and in the press’s steps and signs', () => {
     const fit = fitRegister(MARKS, read(MARKS, { shiftX: 0.123, shiftY: -0.2 }), SHEET);
     const steps = { ...USUAL_STEPS, lateralMm: 0.02, lateralSign: -1 as const };
@@ -170,8 +198,22 @@ describe('marks and readings', () => {
     expect(MarksSchema.safeParse(MARKS).success).toBe(true);
   });
   test.each([
-    ['two marks at the same place', [{ id: 'A', xMm: 10, yMm: 10 }, { id: 'B', xMm: 10.4, yMm: 10 }], 'lies where A lies'],
-    ['a name twice', [{ id: 'A', xMm: 10, yMm: 10 }, { id: 'A', xMm: 90, yMm: 10 }], 'names A twice'],
+    [
+      'two marks at the same place',
+      [
+        { id: 'A', xMm: 10, yMm: 10 },
+        { id: 'B', xMm: 10.4, yMm: 10 },
+      ],
+      'lies where A lies',
+    ],
+    [
+      'a name twice',
+      [
+        { id: 'A', xMm: 10, yMm: 10 },
+        { id: 'A', xMm: 90, yMm: 10 },
+      ],
+      'names A twice',
+    ],
     ['no mark', [], 'needs a mark'],
   ])('refuses %s', (_name, marks, says) => {
     expect(MarksSchema.safeParse(marks).error?.issues[0]?.message).toContain(says);

@@ -18,7 +18,12 @@ const TIMES_TOLERANCE = 1.75;
  * Formula: 1.75 × tolerance, kept within what the process prints [offset 0.08 to 0.15, label 0.15 to 0.25]; the lighter (greater L*) spreads; equals by name.
  * Source: common practice, no source. @throws OutOfRange a tolerance not above 0
  */
-export function trapFor(one: { ink: string; lab: Lab }, other: { ink: string; lab: Lab }, toleranceMm: number, process: RegisterProcess): TrapProposal {
+export function trapFor(
+  one: { ink: string; lab: Lab },
+  other: { ink: string; lab: Lab },
+  toleranceMm: number,
+  process: RegisterProcess,
+): TrapProposal {
   requireAboveZero('toleranceMm', toleranceMm);
   const [least, most] = PROCESS_REGISTER[process].trapMm;
   const firstLighter = one.lab[0] === other.lab[0] ? one.ink < other.ink : one.lab[0] > other.lab[0];

@@ -1,9 +1,11 @@
 import { LEVELS, type Finding } from '../plan-types';
+import { coatOnGlue, overprintFine, typeSmall } from './artwork';
 import { bleedSmall } from './bleed-small';
 import { cannotReach } from './cannot-reach';
 import { choiceUnknown } from './choice-unknown';
 import { customerStockShort } from './customer-stock-short';
 import { deliverySum } from './delivery-sum';
+import { noDrawDown, notFast, platesOld, registerLeft } from './desks';
 import { dueMissed } from './due-missed';
 import { filmSurface } from './film-surface';
 import { countsOff, floorShort, handoverUnread } from './floor';
@@ -48,6 +50,8 @@ export const RULES: readonly Rule[] = [
   foldSizes,
   bleedSmall,
   textNearEdge,
+  typeSmall,
+  coatOnGlue,
   nothingFits,
   notCuttable,
   sheetOverMachine,
@@ -58,13 +62,18 @@ export const RULES: readonly Rule[] = [
   stockShort,
   customerStockShort,
   lotCaliper,
+  platesOld,
   plateLife,
   toolOut,
   totalInk,
   inkFill,
+  noDrawDown,
+  notFast,
   foodMigration,
   filmSurface,
   layChanges,
+  overprintFine,
+  registerLeft,
   washUp,
   waitUnmet,
   foilOnInk,

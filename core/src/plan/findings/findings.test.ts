@@ -33,6 +33,7 @@ const stock = (id: string, more: object): Plant => ({
   stocks: { ...LINDMOOR.stocks, [id]: { ...LINDMOOR.stocks[id]!, ...more } },
 });
 const shelf = (more: object): Shelf => ({ ...SHELF, ...more });
+const desks = (more: object): Shelf => shelf({ desks: { inks: {}, forms: {}, approved: null, register: [], ...more } });
 const used = plan(cardSpec(), LINDMOOR, SHELF).stocks['card.card'] as string;
 const logs = Object.fromEntries(
   ['offset', 'foil', 'guillotine', 'fold', 'apply', 'envelope'].map((p) => [p, { jobs: 40, meanPpm: 10_000, sdPpm: 5_000 }]),
@@ -70,6 +71,48 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
     level: 'release',
     fires: { plant: { ...LINDMOOR, machines: Object.fromEntries(Object.entries(LINDMOOR.machines).filter(([id]) => id !== 'platen1')) } },
     silent: {},
+  },
+  'type.small': {
+    level: 'decide',
+    fires: { spec: wish({ smallestTypePt: 5, typeInks: 3 }) },
+    silent: { spec: wish({ smallestTypePt: 5, typeInks: 1, finestLineMm: 0.1 }) },
+  },
+  'coat.onGlue': { level: 'release', fires: { spec: wish({ coatOnGlue: true }) }, silent: { spec: wish({ coatOnGlue: false }) } },
+  'register.finest': {
+    level: 'decide',
+    fires: { spec: wish({ finestOverprintMm: 0.05 }) },
+    silent: {
+      spec: wish({ finestOverprintMm: 0.05 }),
+      plant: machine('press3', { limits: { ...LINDMOOR.machines['press3']!.limits, registerMm: 0.05 } }),
+    },
+  },
+  'ink.noDrawDown': {
+    level: 'start',
+    fires: { spec: wish({ front: ['K', 'moss green'] }) },
+    silent: { spec: wish({ front: ['K', 'moss green'] }), shelf: desks({ inks: { 'moss green': { accepted: true } } }) },
+  },
+  'ink.notFast': {
+    level: 'decide',
+    fires: {
+      spec: wish({ front: ['moss green'], back: [], stands: ['light'] }),
+      shelf: desks({ inks: { 'moss green': { accepted: true, fast: ['fat'] } } }),
+    },
+    silent: {
+      spec: wish({ front: ['moss green'], back: [], stands: ['light'] }),
+      shelf: desks({ inks: { 'moss green': { accepted: true, fast: ['light'] } } }),
+    },
+  },
+  'plates.version': {
+    level: 'release',
+    fires: { shelf: desks({ approved: 'v4', forms: { 'card.card.plates': { versions: ['v3', 'v3'], kept: 0 } } }) },
+    silent: { shelf: desks({ approved: 'v4', forms: { 'card.card.plates': { versions: ['v4'], kept: 0 } } }) },
+  },
+  'register.left': {
+    level: 'decide',
+    fires: { shelf: desks({ register: [{ step: 'card.card.print.front', ink: 'C', leftMm: 0.14, toleranceMm: 0.1, remedy: 'packing' }] }) },
+    silent: {
+      shelf: desks({ register: [{ step: 'card.card.print.front', ink: 'C', leftMm: 0.06, toleranceMm: 0.1, remedy: 'packing' }] }),
+    },
   },
   'gate.waiting': {
     level: 'release',

@@ -35,6 +35,39 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
         ? 'It is being bought or made already. Take the change back, or revise the early release with a reason.'
         : `The plan now wants ${n(a['now'], 0)}. Take the change back, or revise the early release with a reason.`,
   },
+  'type.small': {
+    title: (a) =>
+      a['what'] === 'type' ? `Reversed ${n(a['pt'])} pt out of ${a['inks']} inks fills in` : `Line of ${n(a['line'], 2)} mm breaks`,
+    says: (a) =>
+      a['what'] === 'type'
+        ? 'Every ink is off by a little: let one carry the type, or make it larger.'
+        : `Plates hold ${n(a['least'], 2)} mm and more.`,
+  },
+  'coat.onGlue': {
+    title: () => 'Coat on a glue area: the joint opens',
+    says: () => 'Glue holds on paper, not on varnish. Knock the coat out where it is to be glued.',
+  },
+  'plates.version': {
+    title: (a) => `Plates are ${a['made']}, approval is ${a['approved']}`,
+    says: (a) => `${a['forms']} forms carry artwork nobody said yes to. Make them again, or ask for approval of what they carry.`,
+  },
+  'ink.noDrawDown': {
+    title: (a) => `No accepted draw-down of ${a['ink']}`,
+    says: () => 'It is mixed: the press begins when somebody has accepted a draw-down on this stock.',
+  },
+  'ink.notFast': {
+    title: (a) => `${a['what']}: nobody says it stands ${a['use']}`,
+    says: (a) =>
+      `The print must stand ${a['use']}; the card of this ink does not say so.${Number(a['more']) > 0 ? ` ${a['more']} more like it.` : ''}`,
+  },
+  'register.finest': {
+    title: (a) => `${n(a['asked'], 3)} mm asked, the press holds ±${n(a['holds'], 3)}`,
+    says: () => 'The finest place will show. Trap it, draw it coarser, or take a press that holds it.',
+  },
+  'register.left': {
+    title: (a) => `${a['ink']}: no adjustment will do, ${n(a['leftMm'], 2)} mm stay`,
+    says: (a) => `±${n(a['toleranceMm'], 2)} is asked. First: ${LABELS[`register.remedy.${a['remedy']}`] ?? a['remedy']}.`,
+  },
   'machine.none': {
     title: (a) => `No machine for ${a['process']}`,
     says: () => 'The plant has no machine for this step. Enter one, or send the work out.',
@@ -216,6 +249,14 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
 
 /** What a remedy's button says. */
 export const REMEDIES: Record<string, Sentence> = {
+  'remedy.oneInkOrTrap': () => 'Ask prepress to set it in one ink, or larger',
+  'remedy.thickerLine': () => 'Ask prepress for a thicker line',
+  'remedy.knockOut': () => 'Ask prepress to knock the coat out',
+  'remedy.trapOrRedraw': () => 'Ask prepress to trap or redraw it',
+  'remedy.drawDown': () => 'Ask the ink kitchen for a draw-down',
+  'remedy.otherPigment': () => 'Ask the ink kitchen for another pigment or series',
+  'remedy.remakePlates': () => 'Make the plates again at the tool store',
+  'remedy.register': () => 'See what to do at the register desk',
   'remedy.searchLayout': () => 'Search again for this sheet',
   'remedy.measureCaliper': () => 'Ask the store to weigh the roll and measure its caliper',
   'remedy.rewindRoll': () => 'Ask the store to have the roll rewound',
