@@ -6,8 +6,26 @@ import { people } from './people';
 import { plants } from './plants';
 import { session } from './session';
 import { stock } from './stock';
+import { kitchen } from './kitchen';
+import { register } from './register';
 import { tasks } from './tasks';
+import { tools } from './tools';
+import { zones } from './zones';
 
 /** Everything that crosses the wire. */
-export const api = { ...session, ...people, ...plants, ...orders, ...jobs, ...stock, ...floor, ...tasks, ...events } as const;
+export const api = {
+  ...session,
+  ...people,
+  ...plants,
+  ...orders,
+  ...jobs,
+  ...stock,
+  ...floor,
+  ...tasks,
+  ...tools,
+  ...kitchen,
+  ...zones,
+  ...register,
+  ...events,
+} as const;
 export type Api = typeof api;

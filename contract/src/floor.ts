@@ -85,6 +85,8 @@ export const StepNow = z.object({
   next: z.array(z.object({ step: z.string(), name: z.string(), machineName: z.string(), waitS: z.number() })),
   /** What it waits for: steps not done, piles still to dry. */
   waits: z.array(z.string()),
+  /** Mixed inks without an accepted draw-down: the run does not begin. */
+  locked: z.array(z.string()),
   times: Times,
   tally: Tally,
 });

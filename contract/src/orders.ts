@@ -37,11 +37,12 @@ export const Summary = z.object({
   pieces: z.string(),
   needs: z.array(z.object({ stock: z.string(), quantity: z.number(), byS: z.number() })),
   tools: z.array(z.string()),
+  mixed: z.array(z.object({ ink: z.string(), stone: z.string(), kg: z.number() })).default([]),
   of: z.object({ core: z.string(), spec: z.string(), plant: z.string(), shelf: z.string() }),
 });
 
 /** What a row of the list carries of it. The picture is an address of its own, which a browser keeps. */
-export const ListSummary = Summary.omit({ of: true, needs: true, tools: true });
+export const ListSummary = Summary.omit({ of: true, needs: true, tools: true, mixed: true });
 
 export const OrderRow = z.object({
   job: z.uuid(),

@@ -182,21 +182,4 @@ export const stock = {
     reply: z.object({}),
     example: { params: { id: ID } },
   },
-  'tools.list': {
-    method: 'get',
-    path: '/api/tools',
-    who: 'signed-in',
-    says: 'Tools of the store and the jobs that used them, the newest first; to start a job from a tool number.',
-    reply: z.array(
-      z.object({
-        id: z.string(),
-        kind: z.string(),
-        spec: z.string(),
-        lifeLeft: z.number().int(),
-        state: z.string(),
-        place: z.string(),
-        jobs: z.array(z.object({ job: z.uuid(), number: z.number().int(), title: z.string(), quantity: z.number().int() })),
-      }),
-    ),
-  },
 } as const satisfies Record<string, Endpoint>;

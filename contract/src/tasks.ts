@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { EditSchema } from '@druckerei/core';
 import type { Endpoint } from './endpoint';
+import { ZonesDone } from './zones';
 
 const ID = '00000000-0000-4000-8000-000000000000';
 const params = z.strictObject({ id: z.uuid() });
@@ -29,13 +30,13 @@ export const Imported = z.object({
 export const TASK_STATES = ['waiting', 'running', 'done', 'failed', 'cancelled'] as const;
 export const Task = z.object({
   id: z.uuid(),
-  kind: z.enum(['layout', 'import']),
+  kind: z.enum(['layout', 'import', 'zones']),
   state: z.enum(TASK_STATES),
   done: z.number(),
   of: z.number().nullable(),
   /** Best layout so far of a search. */
   progress: z.object({ best: z.number(), bound: z.number() }).nullable(),
-  result: z.union([FoundLayout, Imported]).nullable(),
+  result: z.union([FoundLayout, Imported, ZonesDone]).nullable(),
   says: z.string(),
   attempt: z.number().int(),
 });

@@ -15,6 +15,10 @@ import type { EventHub } from './events/event-hub';
 import { implement } from './implement';
 import { floorHandlers } from './floor/floor.handlers';
 import { Seal } from './floor/sign-on';
+import { kitchenHandlers } from './kitchen/kitchen.handlers';
+import { registerHandlers } from './register/register.handlers';
+import { toolsHandlers } from './tools/tools.handlers';
+import { zonesHandlers } from './zones/zones.handlers';
 import { jobsHandlers } from './jobs/jobs.handlers';
 import { ordersHandlers } from './orders/orders.handlers';
 import { peopleHandlers } from './people/people.handlers';
@@ -127,6 +131,10 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir }: AppPart
       ...stockHandlers,
       ...floorHandlers,
       ...tasksHandlers,
+      ...toolsHandlers,
+      ...kitchenHandlers,
+      ...zonesHandlers,
+      ...registerHandlers,
       ...eventsHandlers,
     },
     makeGate(db),

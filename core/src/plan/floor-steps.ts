@@ -3,6 +3,8 @@ import type { Scene } from '../scene/scene';
 import { type StepUnits, stepUnits } from '../counts/step-units';
 import { WORK_STYLES } from '../layout/work-style';
 import type { ConsumeContext } from '../processes/process';
+import { isMixedInk } from '../product/ink-names';
+import type { RegisterOf } from '../processes/register-of';
 import { isRepeat } from '../processes/time-and-cost';
 import { CAUTIONS, label } from '../words/en';
 import type { Place } from '../words/format';
@@ -46,6 +48,10 @@ export interface FloorStep {
   lay: string;
   side: string;
   balanced: boolean;
+  /** Inks somebody mixes: it does not begin before a draw-down of each is accepted. Absent in releases of older programs. */
+  mixed?: string[];
+  /** What is read of it at the register desk; absent or null: nothing. */
+  register?: RegisterOf | null;
 }
 /** The setup sheet of a step: drawing, settings, cautions. */
 export interface SetupSheet {
@@ -116,6 +122,8 @@ export function floorSteps({ plan, contexts, to }: Planned, place: Place, balanc
         before: [...new Set([...step.takes.flatMap((t) => makers.get(t.flow) ?? []), ...(step.after ?? [])])],
         ...pileSays(cx, units, id, stone.id),
         balanced,
+        mixed: (step.inks ?? []).filter(isMixedInk),
+        register: routed.process.registers?.(cx, id) ?? null,
       };
       const sheet: SetupSheet = {
         scene: routed.process.scene(cx),

@@ -1,6 +1,7 @@
 import type { Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import type { Plant, Shelf } from '../plant/plant';
+import { isMixedInk } from '../product/ink-names';
 import type { Plan } from './plan-types';
 
 /** What a job needs of a stock, and by when it must lie at the machine for the date promised to hold. */
@@ -32,3 +33,13 @@ export function needsOf(plan: Plan, plant: Plant, shelf: Shelf): StockNeed[] {
 export const storedTools = (plan: Plan): Id<'tool'>[] => [
   ...new Set(Object.values(plan.tools).flatMap((use) => (use.supply.from === 'store' ? [use.supply.tool] : []))),
 ];
+
+/** Inks of a plan that somebody mixes, stone by stone. */
+export const mixedInks = (plan: Plan): { ink: string; stone: Id<'stage'>; kg: number }[] =>
+  plan.stones.flatMap((stone) => {
+    const kg = new Map<string, number>();
+    for (const step of stone.steps)
+      for (const ink of (plan.steps[step]?.inks ?? []).filter(isMixedInk))
+        kg.set(ink, (kg.get(ink) ?? 0) + (plan.figures[`${step}.ink.${ink}.kg`]?.value ?? 0));
+    return [...kg].map(([ink, mass]) => ({ ink, stone: stone.id, kg: mass }));
+  });

@@ -27,6 +27,22 @@ export function withGates(steps: Net['steps'], gates: JobSpec['gates']): Net['st
   );
 }
 
+/** The version of the artwork somebody said yes to: of the contract proof where one is asked for, else of the file proof; null: nobody did yet. */
+export function approvedVersion(gates: JobSpec['gates'], answers: Shelf['gates']): string | null {
+  const all = Object.entries(gates ?? {});
+  for (const kind of ['contractProof', 'fileProof'] as const) {
+    const yes = all.filter(([id, g]) => g.kind === kind && answers[gateKey(id)]?.state === 'open');
+    if (yes.length > 0)
+      return (
+        yes
+          .map(([, g]) => g.version)
+          .sort()
+          .at(-1) ?? null
+      );
+  }
+  return null;
+}
+
 export interface Arrival {
   step: Id<'step'>;
   at: number;

@@ -4,7 +4,7 @@ import { riverOf } from './river';
 import { familyOf } from '../families/registry';
 import type { Plant, Shelf } from '../plant/plant';
 import type { JobSpec } from '../product/job-spec';
-import { needsOf, type StockNeed, storedTools } from './needs';
+import { mixedInks, needsOf, type StockNeed, storedTools } from './needs';
 
 /** What a list shows of a job without planning it again: one row, stored beside the specification it was made from. */
 export interface PlanSummary {
@@ -27,6 +27,8 @@ export interface PlanSummary {
   /** What it needs of the works' stock, and the stored tools it uses: what the store reads without planning again. */
   needs: StockNeed[];
   tools: string[];
+  /** Inks somebody mixes for it, and how much of each. */
+  mixed: { ink: string; stone: string; kg: number }[];
   of: Plan['of'];
 }
 
@@ -50,6 +52,7 @@ export function summaryOf(plan: Plan, spec: JobSpec, plant: Plant, shelf: Shelf)
     pieces: piecesWord(spec),
     needs: needsOf(plan, plant, shelf),
     tools: storedTools(plan),
+    mixed: mixedInks(plan),
     of: plan.of,
   };
 }

@@ -23,6 +23,7 @@ import {
   settingPath,
   wordSetting,
 } from './process';
+import { registerToPrint } from './register-of';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 
@@ -128,6 +129,15 @@ export const foil: Process = {
       ],
     };
   },
+
+  registers: (cx) =>
+    registerToPrint(
+      cx,
+      (cx.parts[0]?.foils ?? []).map((f) => `foil ${f.name}`),
+      'foil',
+      cx.parts[0]?.foilToPrintMm ?? null,
+      cx.machine.limits['foilToPrintMm'],
+    ),
 
   paper: (cx) => [
     {

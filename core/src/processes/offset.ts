@@ -25,6 +25,7 @@ import {
   wordSetting,
 } from './process';
 import { INK_IN_ALL, inksOf, type Pass, plateRemakes, pressAbility, school } from './press-inks';
+import { registerOfInks } from './register-of';
 import { lossNumbers } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 
@@ -178,6 +179,12 @@ export const offset: Process = {
       blanks: ['register aim: 0.1 mm, reached', 'colour OK sheet signed by', 'samples pulled', 'turned at'],
     },
   ],
+  registers: (cx, step) => {
+    const passes = passesOf(cx);
+    const at = passes.findIndex((p) => p.id === step);
+    const pass = passes[at];
+    return pass ? registerOfInks(cx, pass.inks, 'offset', at > 0 || pass.side === 'both') : null;
+  },
   scene: pressScene,
   panel: panelRows,
   summary: (cx) => ({

@@ -69,6 +69,7 @@ export const platemaking: Process = {
       plates: [idOf(id, 'plates')],
     };
   },
+  forms: plateSets,
   scene(cx): Scene {
     const shapes: Shape[] = [];
     const press = cx.layout?.sheetMm ?? [740, 600];

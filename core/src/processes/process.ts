@@ -11,6 +11,7 @@ import type { Part } from '../product/part';
 import type { Layout } from '../layout/layout';
 import type { LayoutAsk } from '../layout/usable-sheet';
 import type { WorkStyleId } from '../layout/work-style';
+import type { RegisterOf } from './register-of';
 
 /** What every pass tells a process about its place on the route. */
 export interface ProcessContext {
@@ -123,6 +124,10 @@ export interface Process {
   draft(cx: DraftContext): Draft;
   /** After the counts: ink, foil, forms, time, money. */
   consume(cx: ConsumeContext): Consumed;
+  /** What of a step is read at the register desk. */
+  registers?(cx: ConsumeContext, step: Id<'step'>): RegisterOf | null;
+  /** The forms it makes for a press, by side. */
+  forms?(cx: ConsumeContext): { side: string; inks: string[] }[];
   /** The stone's drawing. */
   scene(cx: ConsumeContext): Scene;
   /** The stone's pages of the ticket. */

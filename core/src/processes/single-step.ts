@@ -18,6 +18,7 @@ export interface SingleStep {
   cautions: Id<'caution'>[];
   needs?: Step['needs'];
   after?: Id<'step'>[];
+  inks?: string[];
   tools?: Draft['tools'];
   /** Flows no step makes. */
   supplied?: Draft['flows'];
@@ -54,6 +55,7 @@ export function singleStep(cx: DraftContext, s: SingleStep): Draft {
     machine: cx.machineId,
     needs: s.needs ?? [],
     ...(s.after && { after: s.after }),
+    ...(s.inks && { inks: s.inks }),
     waits: s.waits ?? [],
     cautions: s.cautions,
   };

@@ -21,6 +21,7 @@ import {
   wordSetting,
 } from './process';
 import { INK_IN_ALL, inksOf, type Pass, plateRemakes, pressAbility, school } from './press-inks';
+import { registerOfInks } from './register-of';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 import { ofPart, webTime } from './web-time';
@@ -67,6 +68,7 @@ export const webPress: Process = {
       cx.to,
     );
     return singleStep(cx, {
+      inks: passOf(cx).inks,
       takesPer: (cx.layout?.sheetMm[1] ?? 0) / 1000,
       givesPer: 1,
       unit: 'repeat',
@@ -77,6 +79,7 @@ export const webPress: Process = {
       cautions: ['nips', cx.inkSeries?.lampDried ? 'lamps' : 'solvents'],
     });
   },
+  registers: (cx) => registerOfInks(cx, passOf(cx).inks, 'web-offset', false),
   consume(cx): Consumed {
     const pass = passOf(cx);
     const inks = inksOf(cx, pass);

@@ -30,5 +30,5 @@ export function artworkOf(wish: Artwork): Artwork | null {
   const { smallestTypePt, typeInks, finestLineMm, finestOverprintMm, screenPerCm, coatOnGlue, stands } = wish;
   const said = { smallestTypePt, typeInks, finestLineMm, finestOverprintMm, screenPerCm, coatOnGlue, stands };
   const known = Object.entries(said).filter(([, v]) => v !== undefined);
-  return known.length === 0 ? null : (Object.fromEntries(known));
+  return known.length === 0 ? null : Object.fromEntries(known);
 }

@@ -81,15 +81,7 @@ export function adviseRegister(
 ): RegisterAdvice {
   const [width] = sheetMm;
   const [a, b] = [value(fit, 'slantY'), value(fit, 'slantX')];
-  const [realA, realB] = [isReal(fit, 'slantY'), isReal(fit, 'slantX')];
-  const askew =
-    realA && realB && oppose(fit)
-      ? 'plate'
-      : realA && (!realB || Math.abs(a) >= Math.abs(b))
-        ? 'cylinder'
-        : realB
-          ? 'feeder'
-          : null;
+  const askew = askewBy(fit, sheetMm, toleranceMm);
   const settings: Setting[] = [];
   const lateral = stepped(-value(fit, 'shiftX'), steps.lateralMm, steps.lateralSign);
   const round = stepped(-value(fit, 'shiftY'), steps.roundMm, steps.roundSign);
@@ -122,6 +114,20 @@ export function adviseRegister(
   };
 }
 
+/** A term that moves no mark by more than this share of the tolerance is not worth a remedy. */
+const WORTH = 0.25;
+/** The term is real, and moves the marks at its edge, so far from the middle in metres, by something worth it. */
+const moves = (fit: RegisterFit, term: RegisterTerm, atEdge: number, toleranceMm: number): boolean =>
+  isReal(fit, term) && Math.abs(value(fit, term) * atEdge) > WORTH * toleranceMm;
+
+function askewBy(fit: RegisterFit, [widthMm, heightMm]: readonly [number, number], toleranceMm: number): RegisterAdvice['askew'] {
+  const cocked = moves(fit, 'slantY', widthMm / 2000, toleranceMm);
+  const fed = moves(fit, 'slantX', heightMm / 2000, toleranceMm);
+  if (cocked && fed && oppose(fit)) return 'plate';
+  if (!cocked && !fed) return null;
+  return Math.abs(value(fit, 'slantY')) >= Math.abs(value(fit, 'slantX')) ? 'cylinder' : 'feeder';
+}
+
 /** The two slants are each other's opposite within their intervals. */
 function oppose(fit: RegisterFit): boolean {
   const [a, b] = [fit.terms.slantY, fit.terms.slantX];
@@ -130,8 +136,6 @@ function oppose(fit: RegisterFit): boolean {
   return Math.abs(a.value + b.value) <= Math.sqrt(pa * pa + pb * pb);
 }
 
-/** A term that moves no mark by more than this share of the tolerance is not worth a remedy. */
-const WORTH = 0.25;
 function remediesFor(
   fit: RegisterFit,
   askew: RegisterAdvice['askew'],
@@ -139,13 +143,11 @@ function remediesFor(
   toleranceMm: number,
 ): RegisterRemedy[] {
   const [x, y] = [widthMm / 2000, heightMm / 2000];
-  const moves = (term: RegisterTerm, atEdge: number): boolean =>
-    isReal(fit, term) && Math.abs(value(fit, term) * atEdge) > WORTH * toleranceMm;
   const of: Record<RegisterRemedy, boolean> = {
-    packing: moves('stretchY', y),
-    plate: (askew === 'plate' || askew === 'cylinder') && moves('slantY', x),
-    feeder: askew === 'feeder' && moves('slantX', y),
-    climate: moves('stretchX', x) || moves('fan', x * y),
+    packing: moves(fit, 'stretchY', y, toleranceMm),
+    plate: askew === 'plate' || askew === 'cylinder',
+    feeder: askew === 'feeder',
+    climate: moves(fit, 'stretchX', x, toleranceMm) || moves(fit, 'fan', x * y, toleranceMm),
     inkOrder: true,
   };
   return REGISTER_REMEDIES.filter((r) => of[r]);

@@ -1,9 +1,10 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import { hash } from '@node-rs/argon2';
 import type { Pool } from 'pg';
-import { hashOf, PlantSchema } from '@druckerei/core';
+import { hashOf, INVENTED_BASES, inventedRecipes, mixed, PlantSchema, printedLab, TOOL_KINDS, usualPaper } from '@druckerei/core';
 import { ROLES } from '@druckerei/contract';
 import { z } from 'zod';
+import { ADD_BASE, ADD_RECIPE } from '../kitchen/kitchen.queries';
 
 /** What the first start puts in: people who may sign in, the plant, what lies in the store. Orders come through the API like anybody's. */
 export const FirstStart = z.strictObject({
@@ -39,14 +40,16 @@ export const FirstStart = z.strictObject({
   tools: z.array(
     z.strictObject({
       id: z.string(),
-      kind: z.string(),
+      kind: z.enum(TOOL_KINDS),
       spec: z.string(),
       lifeLeft: z.number().int(),
-      state: z.enum(['store', 'out', 'customer']),
+      state: z.enum(['stored', 'out', 'customer']),
       place: z.string(),
     }),
   ),
 });
+/** House recipes the first start makes up. */
+const HOUSE_RECIPES = 220;
 export type FirstStart = z.infer<typeof FirstStart>;
 
 /** The key that signs session cookies: made once, the same for every server process on this database. */
@@ -84,7 +87,7 @@ export async function firstStart(db: Pool, from: FirstStart): Promise<boolean> {
       [l.id, l.stock, l.quantity, l.owner, l.caliperUm, l.place, l.kg ?? null, l.diameterMm ?? null, l.coreMm ?? null],
     );
   for (const t of from.tools)
-    await db.query('insert into tools (id, kind, spec, life_left, state, place) values ($1, $2, $3, $4, $5, $6)', [
+    await db.query('insert into tools (id, kind, spec, life, state, place) values ($1, $2, $3, $4, $5, $6)', [
       t.id,
       t.kind,
       t.spec,
@@ -92,5 +95,18 @@ export async function firstStart(db: Pool, from: FirstStart): Promise<boolean> {
       t.state,
       t.place,
     ]);
+  for (const base of INVENTED_BASES) await db.query(ADD_BASE, [base.id, JSON.stringify(base)]);
+  const white = usualPaper('gloss');
+  for (const { id, ...recipe } of inventedRecipes(HOUSE_RECIPES, 7)) {
+    const of = recipe.parts.flatMap((p) => INVENTED_BASES.find((b) => b.id === p.base) ?? []);
+    const film = {
+      ...mixed(
+        of,
+        recipe.parts.map((p) => p.parts),
+      ),
+      gsm: recipe.filmGsm,
+    };
+    await db.query(ADD_RECIPE, [id, JSON.stringify(recipe), printedLab(film, white), null]);
+  }
   return true;
 }

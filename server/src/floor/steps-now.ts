@@ -12,6 +12,7 @@ import {
 } from '@druckerei/core';
 import type { Pile, StepNow } from '@druckerei/contract';
 import type { Db } from '../db/pool';
+import { ACCEPTED } from '../kitchen/kitchen.queries';
 import { PILES, STEPS_OF_JOB, STEPS_ON, SUMS, TIMES, UNREAD } from './floor.queries';
 
 /** A step as released, with its job. */
@@ -42,6 +43,8 @@ export interface FloorOf {
   times: ReadonlyMap<string, StepTimes>;
   sums: ReadonlyMap<string, CountSum[]>;
   piles: PileRow[];
+  /** Mixed inks a draw-down was accepted of, by job and ink. */
+  accepted: ReadonlySet<string>;
 }
 export const stepKey = (job: string, step: string): string => `${job} ${step}`;
 
@@ -67,7 +70,14 @@ async function floorOf(db: Db, steps: ReleasedStep[], jobs: readonly string[], n
     else sums.set(job, [sum]);
   }
   const piles = (await db.query<PileRow>(PILES, [jobs])).rows;
-  return { steps, times: new Map([...log].map(([key, entries]) => [key, stepTimes(entries, now)])), sums, piles };
+  const accepted = (await db.query<{ job: string; ink: string; accepted: boolean }>(ACCEPTED, [jobs])).rows;
+  return {
+    steps,
+    times: new Map([...log].map(([key, entries]) => [key, stepTimes(entries, now)])),
+    sums,
+    piles,
+    accepted: new Set(accepted.filter((a) => a.accepted).map((a) => stepKey(a.job, a.ink))),
+  };
 }
 
 const WAITING: StepTimes = { state: 'waiting', setupS: 0, runS: 0, stops: {}, since: null, stopReason: '' };
@@ -129,6 +139,7 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     runningPpm: facts.runningPpm,
     next: facts.next.map(({ step, name, machineName, waitS }) => ({ step, name, machineName, waitS })),
     waits: times.state === 'waiting' ? waits : [],
+    locked: (facts.mixed ?? []).filter((ink) => !floor.accepted.has(stepKey(job, ink))),
     times: { state: times.state, setupS: times.setupS, runS: times.runS, since: times.since, stopReason: times.stopReason },
     tally: tallyOf(facts.step, facts.units, floor.sums.get(job) ?? []),
   };

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import type { jobs, Release } from '@druckerei/contract';
 import type { z } from 'zod';
 import {
+  approvedVersion,
   earlyHash,
   editsBetween,
   type Edit,
@@ -21,6 +22,7 @@ import { readPlant } from '../plants/read-plant';
 import { writeFacts } from '../floor/learn';
 import { writeReleasedSteps } from '../floor/released-steps';
 import { balanceOfJob, floorOfJob } from '../floor/steps-now';
+import { planForms } from '../tools/forms-of-job';
 import { ticketPdf } from '../ticket/ticket-pdf';
 import { type JobFound, lockJob, requireOpen, requireVersion, saveVersion } from './find-job';
 import { ADD_EVENT, ADD_FILE, ADD_RELEASE, LAST_WHOLE, RELEASES, SET_STATE, SPEC_OF } from './jobs.queries';
@@ -112,6 +114,9 @@ async function setState(db: Db, ctx: Ctx, job: JobFound, state: JobFound['state'
   await notifyChanged(db, { table: 'jobs', id: job.id, version: job.version, by: by.name });
 }
 
+/** The artwork's version where nobody was asked about it. */
+const FIRST_VERSION = 'v1';
+
 interface ReleaseAsk {
   decisions: Record<string, string>;
   scope?: string[] | undefined;
@@ -175,6 +180,7 @@ async function releaseJob(db: Db, ctx: Ctx, job: JobFound, releases: readonly Re
     reason,
   ]);
   await writeReleasedSteps(db, { job: job.id, nr, scope: scope ?? null, spec, plant: job.plantDocument, made: made.planned });
+  if (!scope) await planForms(db, job.id, made.planned, approvedVersion(spec.gates, made.shelf.gates) ?? FIRST_VERSION);
   return { nr, at: rows[0]?.at ?? ctx.now(), by: by.fullName, scope: scope ?? null, reason };
 }
 

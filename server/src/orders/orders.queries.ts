@@ -17,7 +17,7 @@ select
   j.state,
   case when j.due_at = 'infinity' then null else extract(epoch from j.due_at)::float8 end as "dueAt",
   j.version,
-  j.summary - '{of,needs,tools}'::text[] as summary,
+  j.summary - '{of,needs,tools,mixed}'::text[] as summary,
   j.due_at::text as "dueKey"
 from jobs j`;
 /** $1 text words of a query ('' for all), $2 text[] states, $3 boolean blocked only. An alternative is no order. */

@@ -44,9 +44,11 @@ where job = $1
 order by nr`;
 /** $1 text[] ids of tools; empty: all. */
 export const TOOLS = `
-select id, spec, life_left as "lifeLeft", state
+select
+  id, spec, greatest(life - used, 0) as "lifeLeft",
+  case when state in ('out', 'customer') then state else 'store' end as state
 from tools
-where cardinality($1::text[]) = 0 or id = any($1)
+where kind <> 'plate' and state not in ('planned', 'imaged', 'spoilt', 'recycled') and (cardinality($1::text[]) = 0 or id = any($1))
 order by id`;
 
 /** The plant in force, locked until the transaction ends. */

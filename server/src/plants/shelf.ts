@@ -1,6 +1,7 @@
 import { EMPTY_SHELF, gateKey, type JobSpec, type Plant, type Shelf } from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { machineHours, momentOf } from './calendar';
+import { desksOf } from '../desks/desk-words';
 import { learned } from '../floor/learn';
 import { countedOf } from '../floor/steps-now';
 import { COMING, FROZEN, GATES_ANSWERED, LOTS_FOR, TOOLS } from './plants.queries';
@@ -65,7 +66,7 @@ export async function readStore(db: Db, job: string | null): Promise<Store> {
 export async function cutShelf(db: Db, ask: ShelfAsk): Promise<Shelf> {
   const [store, gates, frozen] = [await readStore(db, ask.job), await gatesOf(db, ask), await frozenOf(db, ask.job)];
   const counts = ask.job === null ? {} : await countedOf(db, ask.job, ask.now);
-  return { ...shelfFrom(store, ask, gates, frozen), ...counts };
+  return { ...shelfFrom(store, ask, gates, frozen), ...counts, ...(await desksOf(db, ask.spec, ask.job, gates)) };
 }
 
 /** The same from a store already read. */

@@ -25,7 +25,6 @@ import {
   RESERVATION_BY_ID,
   RESERVATIONS,
   SET_LOT,
-  TOOLS_WITH_JOBS,
 } from './stock.queries';
 
 type Lot = StockPage['lots'][number];
@@ -153,8 +152,6 @@ export const stockHandlers: Handlers<typeof stock> = {
       await told(db, ctx, params.id);
       return {};
     }),
-
-  'tools.list': async (_asked, ctx) => (await ctx.db.query<never>(TOOLS_WITH_JOBS)).rows,
 };
 
 interface Need {

@@ -99,21 +99,3 @@ from jobs j
 where j.alt = 0
   and j.state <> 'delivered'
 order by "byS", j.number`;
-
-/** Tools with the newest jobs that used them. */
-export const TOOLS_WITH_JOBS = `
-select
-  t.id, t.kind, t.spec, t.life_left as "lifeLeft", t.state, t.place,
-  coalesce((
-    select jsonb_agg(jsonb_build_object('job', u.id, 'number', u.number, 'title', u.title, 'quantity', u.quantity))
-    from (
-      select j.id, j.number, j.title, j.quantity
-      from jobs j
-      where j.alt = 0
-        and j.summary -> 'tools' ? t.id
-      order by j.number desc
-      limit 5
-    ) u
-  ), '[]') as jobs
-from tools t
-order by t.id`;

@@ -1,7 +1,8 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { searchLayout } from '@druckerei/core';
+import { correctBatch, matchRecipes, searchLayout } from '@druckerei/core';
 import { plannedOn } from '../jobs/plan-for';
 import { shelfFrom } from '../plants/shelf';
+import { readSeparation } from '../zones/separation';
 import { ordersOf, readOrders, tableOf } from './read-orders';
 import type { ThreadAsk, ThreadSays } from './thread-messages';
 
@@ -10,7 +11,7 @@ import type { ThreadAsk, ThreadSays } from './thread-messages';
 const ROWS_A_MESSAGE = 100;
 const say = (said: ThreadSays): void => parentPort?.postMessage(said);
 
-function work(ask: ThreadAsk): void {
+async function work(ask: ThreadAsk): Promise<void> {
   switch (ask.kind) {
     case 'layout': {
       const found = searchLayout(ask.spec, ask.plant, ask.shelf, ask.part, ask.iterations, ({ iterations, count, bound }) => {
@@ -22,6 +23,21 @@ function work(ask: ThreadAsk): void {
     case 'read':
       say({ kind: 'read', read: readOrders(Buffer.from(ask.bytes)) });
       break;
+    case 'match':
+      say({ kind: 'match', result: matchRecipes(ask.ask) });
+      break;
+    case 'correct':
+      say({ kind: 'correct', correction: correctBatch(ask.ask) });
+      break;
+    case 'zones': {
+      const { buffer, byteOffset, byteLength } = ask.bytes;
+      const bytes = Buffer.from(buffer, byteOffset, byteLength);
+      say({
+        kind: 'zones',
+        read: await readSeparation(bytes, ask.inkIsDark, (done, of) => say({ kind: 'progress', done, of, best: 0, bound: 0 })),
+      });
+      break;
+    }
     case 'plans': {
       const { plant, store, now, first, every } = ask;
       const records = tableOf(Buffer.from(ask.bytes));
@@ -41,8 +57,6 @@ function work(ask: ThreadAsk): void {
   }
 }
 
-try {
-  work(workerData as ThreadAsk);
-} catch (error) {
+work(workerData as ThreadAsk).catch((error: unknown) => {
   say({ kind: 'refused', says: error instanceof Error ? error.message : String(error) });
-}
+});

@@ -6,12 +6,13 @@ import { z } from 'zod';
 import { QUEUE_SCHEMA } from '../db/migrate';
 import { notifyChanged } from '../events/event-hub';
 import { importOrders } from './import-orders';
+import { readZones } from '../zones/read-zones';
 import { searchForLayout } from './search-for-layout';
 import { BEAT, BEGIN_TASK, END_TASK, FORGET_WORKERS, IS_WANTED, SILENT, TELL_TASK } from './tasks.queries';
 import type { TaskWork } from './task-work';
 import type { Threads } from './threads';
 
-const WORK: Record<string, TaskWork> = { layout: searchForLayout, import: importOrders };
+const WORK: Record<string, TaskWork> = { layout: searchForLayout, import: importOrders, zones: readZones };
 
 const BEAT_MS = 1_000;
 const LOOK_MS = 400;

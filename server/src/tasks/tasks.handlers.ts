@@ -51,7 +51,7 @@ async function readTask(ctx: Ctx, id: string): Promise<Task> {
 }
 
 /** Notes the task and puts it on the queue in one transaction: neither is there without the other. Clicked twice is one task. */
-async function begin(ctx: Ctx, id: string, kind: 'layout' | 'import', ask: object): Promise<Task> {
+export async function begin(ctx: Ctx, id: string, kind: Task['kind'], ask: object): Promise<Task> {
   await inTransaction(ctx.db, async (db) => {
     const made = await db.query(ADD_TASK, [id, kind, JSON.stringify(ask), signedIn(ctx).id]);
     if (made.rowCount === 0) return;

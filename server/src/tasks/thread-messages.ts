@@ -1,6 +1,7 @@
 import type { BadRow, ImportPreview } from '@druckerei/contract';
-import type { FoundLayout, JobSpec, Plant, PlanSummary, Shelf } from '@druckerei/core';
+import type { Correction, CorrectionAsk, FoundLayout, JobSpec, MatchAsk, MatchResult, Plant, PlanSummary, Shelf } from '@druckerei/core';
 import type { Store } from '../plants/shelf';
+import type { SeparationRead } from '../zones/separation';
 
 /** An order read from a row of a file. */
 export interface RowRead {
@@ -12,6 +13,9 @@ export interface RowRead {
 export type ThreadAsk =
   | { kind: 'layout'; spec: JobSpec; plant: Plant; shelf: Shelf; part: string; iterations: number }
   | { kind: 'read'; bytes: Uint8Array }
+  | { kind: 'match'; ask: MatchAsk }
+  | { kind: 'correct'; ask: CorrectionAsk }
+  | { kind: 'zones'; bytes: Uint8Array; inkIsDark: boolean }
   /** Every so-manieth row of a file, from the one named: threads share a file between them. */
   | { kind: 'plans'; bytes: Uint8Array; first: number; every: number; plant: Plant; store: Store; now: number };
 /** A file as its preview shows it, and the names of all its customers. */
@@ -30,4 +34,7 @@ export type ThreadSays =
   | { kind: 'layout'; found: FoundLayout | null }
   | { kind: 'read'; read: FileRead }
   | { kind: 'plans' }
+  | { kind: 'match'; result: MatchResult }
+  | { kind: 'correct'; correction: Correction }
+  | { kind: 'zones'; read: SeparationRead }
   | { kind: 'refused'; says: string };

@@ -1,0 +1,80 @@
+import type { RegisterSteps } from '../register/corrections';
+import { USUAL_STEPS } from '../register/corrections';
+import { PROCESS_REGISTER, type RegisterProcess, requiredToleranceMm } from '../register/tolerance';
+import type { ConsumeContext } from './process';
+
+/** What the register desk needs to know of a step: written down with its release. */
+export interface RegisterOf {
+  /** What is read, unit by unit, against the reference. */
+  colours: string[];
+  reference: string;
+  sheetMm: [number, number];
+  /** What the artwork asks; null: nobody said. What the machine holds. The smaller is the job's tolerance. */
+  askedMm: number | null;
+  holdsMm: number;
+  process: RegisterProcess;
+  steps: RegisterSteps;
+}
+const middle = ([a, b]: readonly [number, number]): number => (a + b) / 2;
+const sign = (limit: number | undefined): 1 | -1 => ((limit ?? 1) < 0 ? -1 : 1);
+
+/** How the machine's register is set, from its card; the trade's usual where it is silent. */
+function stepsOf({ limits }: ConsumeContext['machine']): RegisterSteps {
+  return {
+    lateralMm: limits['registerLateralMm'] ?? USUAL_STEPS.lateralMm,
+    roundMm: limits['registerRoundMm'] ?? USUAL_STEPS.roundMm,
+    cockMm: limits['registerCockMm'] ?? USUAL_STEPS.cockMm,
+    lateralSign: sign(limits['registerLateralSign']),
+    roundSign: sign(limits['registerRoundSign']),
+    cockSign: sign(limits['registerCockSign']),
+    mostCockMm: limits['registerMostCockMm'] ?? USUAL_STEPS.mostCockMm,
+  };
+}
+
+/** Inks of a pass against the first of them; from the second side on, the side itself against the front. */
+export function registerOfInks(
+  cx: ConsumeContext,
+  inks: readonly string[],
+  process: RegisterProcess,
+  secondSide: boolean,
+): RegisterOf | null {
+  const [reference, ...others] = inks;
+  const colours = [...others, ...(secondSide ? [SIDE] : [])];
+  if (reference === undefined || colours.length === 0 || !cx.layout) return null;
+  const artwork = cx.parts[0]?.artwork;
+  return {
+    colours,
+    reference,
+    sheetMm: cx.layout.sheetMm,
+    askedMm: artwork ? requiredToleranceMm(artwork) : null,
+    holdsMm: cx.machine.limits['registerMm'] ?? middle(PROCESS_REGISTER[process].holdsMm),
+    process,
+    steps: stepsOf(cx.machine),
+  };
+}
+/** The print of the second side, read against that of the first. */
+export const SIDE = 'back to front';
+
+/** Foil or die against the print. */
+export function registerToPrint(
+  cx: ConsumeContext,
+  colours: readonly string[],
+  process: RegisterProcess,
+  askedMm: number | null,
+  holdsMm?: number,
+): RegisterOf | null {
+  if (colours.length === 0 || !cx.layout) return null;
+  return {
+    colours: [...colours],
+    reference: 'print',
+    sheetMm: cx.layout.sheetMm,
+    askedMm,
+    holdsMm: holdsMm ?? middle(PROCESS_REGISTER[process].holdsMm),
+    process,
+    steps: stepsOf(cx.machine),
+  };
+}
+
+/** What has to be kept: the smaller of what is asked and what the machine holds is what the desk works to. */
+export const toleranceOf = ({ askedMm, holdsMm }: Pick<RegisterOf, 'askedMm' | 'holdsMm'>): number =>
+  Math.min(askedMm ?? Infinity, holdsMm);

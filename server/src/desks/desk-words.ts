@@ -1,0 +1,34 @@
+import { approvedVersion, type DeskWords, flagsOf, type JobSpec, type Shelf } from '@druckerei/core';
+import type { ColourFit } from '@druckerei/contract';
+import type { Db } from '../db/pool';
+import { contentsOf, mixtureOf, readBases } from '../kitchen/contents';
+import { ACCEPTED } from '../kitchen/kitchen.queries';
+import { LAST_READINGS } from '../register/register.queries';
+import { formsOfJob } from '../tools/forms-of-job';
+
+/** What the desks have to say of a job; nothing where they know nothing of it. */
+export async function desksOf(db: Db, spec: JobSpec | null, job: string | null, gates: Shelf['gates']): Promise<Pick<Shelf, 'desks'>> {
+  if (job === null) return {};
+  const desks: DeskWords = { inks: {}, forms: {}, approved: approvedVersion(spec?.gates, gates), register: [] };
+  const accepted = (await db.query<{ ink: string; batch: string; accepted: boolean }>(ACCEPTED, [[job]])).rows;
+  const bases = accepted.length > 0 ? await readBases(db) : [];
+  for (const { ink, batch, accepted: yes } of accepted) {
+    const mix = mixtureOf(await contentsOf(db, batch), bases);
+    const flags = mix ? flagsOf(mix.of) : null;
+    desks.inks[ink] = { accepted: yes, ...(flags && { fast: flags.fast, lowMigration: flags.lowMigration }) };
+  }
+  for (const card of await formsOfJob(db, job)) {
+    if (card.stone === null || card.kind !== 'plate') continue;
+    const at = (desks.forms[card.stone] ??= { versions: [], kept: 0 });
+    if (card.state !== 'planned') at.versions.push(card.version);
+    if (card.kept) at.kept++;
+  }
+  for (const { step, facts } of (
+    await db.query<{ step: string; facts: { toleranceMm: number; colours: ColourFit[] } }>(LAST_READINGS, [job])
+  ).rows)
+    for (const { ink, advice } of facts.colours)
+      if (advice.remedies.length > 0)
+        desks.register.push({ step, ink, leftMm: advice.afterMm, toleranceMm: facts.toleranceMm, remedy: advice.remedies[0] ?? '' });
+  const silent = accepted.length === 0 && Object.keys(desks.forms).length === 0 && desks.register.length === 0;
+  return silent ? {} : { desks };
+}

@@ -1,0 +1,58 @@
+/** Readings and settings of a step, in order. $1 uuid job, $2 text step */
+export const REGISTER_LOG = `
+select l.id, l.what, l.facts, l.waste, u.full_name as by, extract(epoch from l.at)::float8 as at
+from register_log l
+  join users u on u.id = l.who
+where l.job = $1 and l.step = $2
+order by l.seq`;
+/** The newest reading of each step of a job. $1 uuid job */
+export const LAST_READINGS = `
+select distinct on (step) step, facts
+from register_log
+where job = $1 and what = 'read'
+order by step, seq desc`;
+/** $1 uuid, $2 uuid job, $3 text step, $4 text machine, $5 text what, $6 json facts, $7 int waste, $8 uuid person */
+export const ADD_REGISTER = `
+insert into register_log (id, job, step, machine, what, facts, waste, who)
+values ($1, $2, $3, $4, $5, $6, $7, $8)
+on conflict (id) do nothing
+returning id`;
+/** First readings of a machine, job by job, the oldest first: what its units were off before anything was set. $1 text machine */
+export const FIRST_READINGS = `
+select f.job, f.facts
+from (
+  select distinct on (job, step) job, step, seq, facts
+  from register_log
+  where machine = $1 and what = 'read'
+  order by job, step, seq
+) f
+order by f.seq desc
+limit 40`;
+/** Released steps that print, strike or cut: the newest jobs first, with how far their register is. */
+export const STEPS_WITH_REGISTER = `
+select
+  s.job, j.number, j.title, s.step, s.facts ->> 'name' as "stepName", s.facts ->> 'machineName' as "machineName", j.state,
+  (select count(*)::int from register_log l where l.job = s.job and l.step = s.step and l.what = 'read') as turns,
+  (select bool_and((c -> 'advice' ->> 'inside')::boolean)
+   from (select facts from register_log l where l.job = s.job and l.step = s.step and l.what = 'read' order by seq desc limit 1) r
+     cross join lateral jsonb_array_elements(r.facts -> 'colours') c) as inside
+from released_steps s
+  join jobs j on j.id = s.job
+where j.state <> 'delivered'
+  and s.nr = (select max(n.nr) from released_steps n where n.job = s.job and n.step = s.step)
+  and jsonb_typeof(s.facts -> 'register') = 'object'
+order by j.number desc, (s.facts ->> 'seq')::int
+limit 300`;
+/** $1 uuid, $2 uuid person, $3 int seed, $4 text level, $5 int turns, $6 int waste, $7 boolean inside, $8 int ideal turns, $9 int ideal waste, $10 int score */
+export const ADD_SCORE = `
+insert into practice_scores (id, who, seed, level, turns, waste, inside, ideal_turns, ideal_waste, score)
+values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
+on conflict (id) do nothing`;
+export const SCORES = `
+select
+  s.id, u.full_name as by, s.level, s.turns, s.waste, s.inside, s.ideal_turns as "idealTurns", s.ideal_waste as "idealWaste", s.score,
+  extract(epoch from s.at)::float8 as at
+from practice_scores s
+  join users u on u.id = s.who
+order by s.at desc
+limit 100`;

@@ -1,0 +1,116 @@
+import type { ToolCard } from '@druckerei/contract';
+import { formWork, type Planned } from '@druckerei/core';
+import type { Db } from '../db/pool';
+import { ADD_CARD, FORMS_OF_JOB, NEXT_NUMBER, SET_STATE } from './tools.queries';
+
+/** A card with what only the server needs of it. */
+export type CardRow = ToolCard & { steps: string[]; imagingS: number; wantedAt: number | null };
+
+export const formsOfJob = async (db: Db, job: string): Promise<CardRow[]> => (await db.query<CardRow>(FORMS_OF_JOB, [job])).rows;
+
+const LETTER: Record<ToolCard['kind'], string> = {
+  plate: 'P',
+  foilDie: 'F',
+  cuttingDie: 'D',
+  engravedDie: 'E',
+  screen: 'S',
+  cylinder: 'C',
+};
+
+/** A new card with the next number of its kind; gives the number. */
+export async function addCard(
+  db: Db,
+  card: Omit<CardRow, 'id' | 'number' | 'title' | 'used' | 'kept' | 'madeAt' | 'madeHow' | 'owner'>,
+): Promise<string> {
+  const n = (await db.query<{ n: number }>(NEXT_NUMBER)).rows[0]?.n ?? 0;
+  const id = `${LETTER[card.kind]}-${n}`;
+  await db.query(ADD_CARD, [
+    id,
+    card.kind,
+    card.spec,
+    card.state,
+    card.place,
+    card.life,
+    card.job,
+    card.stone,
+    card.side,
+    card.ink,
+    card.version,
+    card.widthMm,
+    card.heightMm,
+    card.press,
+    card.steps,
+    card.imagingS,
+    card.wantedAt,
+    card.replaces,
+    card.registerHoles,
+  ]);
+  return id;
+}
+
+/**
+ * Cards for every form a release wants made: plates one by one, bought dies as they are ordered. A form that has its card keeps it; a planned one that is no longer
+ * wanted goes. `version` is the artwork somebody said yes to.
+ */
+export async function planForms(db: Db, job: string, made: Planned, version: string): Promise<void> {
+  const there = await formsOfJob(db, job);
+  const wanted = new Set<string>();
+  for (const w of formWork(made)) {
+    const known = there.find((c) => c.stone === w.stone && c.side === w.side && c.ink === w.ink);
+    if (known) {
+      wanted.add(known.id);
+      continue;
+    }
+    const [widthMm, heightMm] = w.sizeMm;
+    wanted.add(
+      await addCard(db, {
+        kind: 'plate',
+        spec: `${w.ink}, ${w.side}`,
+        state: 'planned',
+        place: '',
+        life: w.life,
+        job,
+        stone: w.stone,
+        side: w.side,
+        ink: w.ink,
+        version,
+        widthMm,
+        heightMm,
+        press: w.press,
+        steps: w.steps,
+        imagingS: w.imagingS,
+        wantedAt: w.wantedAt,
+        replaces: null,
+        registerHoles: '',
+        checks: null,
+      }),
+    );
+  }
+  for (const [use, { kind, spec, supply }] of Object.entries(made.plan.tools)) {
+    if (supply.from === 'store') continue;
+    const known = there.find((c) => c.stone === use && c.kind === 'foilDie');
+    wanted.add(
+      known?.id ??
+        (await addCard(db, { ...DIE, spec: `${kind}, ${spec}`, job, stone: use, version, steps: [use.replace(/\.[^.]*$/, '')] })),
+    );
+  }
+  for (const c of there) if (c.state === 'planned' && !wanted.has(c.id)) await db.query(SET_STATE, [c.id, 'recycled', null, 0]);
+}
+
+/** A bought die, before anything is known of it. Life: common practice, no source (practice.ts). */
+const DIE = {
+  kind: 'foilDie' as const,
+  state: 'planned' as const,
+  place: '',
+  life: 500_000,
+  side: 'front',
+  ink: '',
+  widthMm: null,
+  heightMm: null,
+  press: '',
+  imagingS: 0,
+  wantedAt: null,
+  replaces: null,
+  registerHoles: '',
+  checks: null,
+};

@@ -1,0 +1,263 @@
+import { randomUUID } from 'node:crypto';
+import type { FormOffer, ToolCard, tools } from '@druckerei/contract';
+import {
+  type FormName,
+  formWork,
+  fitWedge,
+  isSameForm,
+  KEPT_STATES,
+  nextStates,
+  OutOfRange,
+  passes,
+  platesetterQueue,
+  practiceValue,
+  simulatedPlate,
+  TOOL_STATES,
+  type ToolState,
+} from '@druckerei/core';
+import { type Ctx, signedIn } from '../context';
+import { type Db, inTransaction } from '../db/pool';
+import { invalid, notFound, Refused } from '../errors';
+import { notifyChanged } from '../events/event-hub';
+import type { Handlers } from '../implement';
+import { findJob, planOf } from '../jobs/find-job';
+import { plantInForce } from '../plants/read-plant';
+import {
+  ADD_TOOL_EVENT,
+  CARD_BY_ID,
+  CARDS,
+  COUNTED_OF,
+  EVENT_THERE,
+  IMAGED_UNDER,
+  JOB_NUMBERED,
+  KEPT_OF,
+  LOCK_CARD,
+  QUEUE,
+  SET_CHECKS,
+  SET_MADE,
+  SET_STATE,
+  TAKE_OVER,
+  TOOL_EVENTS,
+  TOOLS_WITH_JOBS,
+} from './tools.queries';
+import { addCard, type CardRow, formsOfJob } from './forms-of-job';
+
+const ROWS = 400;
+const WORK: readonly ToolState[] = ['planned', 'imaged', 'checked', 'onPress'];
+const STATES: Record<'work' | 'kept' | 'gone' | 'all', readonly ToolState[]> = {
+  work: WORK,
+  kept: ['stored', 'out', 'customer'],
+  gone: ['spoilt', 'recycled'],
+  all: TOOL_STATES,
+};
+
+export const toolsHandlers: Handlers<typeof tools> = {
+  'tools.list': async ({ query }, ctx) => (await ctx.db.query<never>(TOOLS_WITH_JOBS, [query.id ?? null])).rows,
+
+  'tools.cards': async ({ query }, ctx) => {
+    const find = query.find?.trim() ? `%${query.find.trim()}%` : null;
+    const rows = (await ctx.db.query<CardRow>(CARDS, [find, STATES[query.state ?? 'work'], query.job ?? null, ROWS + 1])).rows;
+    const { plant } = await plantInForce(ctx.db);
+    const waiting = (await ctx.db.query<CardRow>(QUEUE)).rows;
+    const queue = platesetterQueue(waiting.map(queued), ctx.now(), practiceValue(plant, 'plate.wedgeS'));
+    return {
+      cards: rows.slice(0, ROWS),
+      queue: queue.flatMap((place) => {
+        const card = waiting.find((w) => w.id === place.id);
+        return card ? [{ ...place, title: card.title ?? '', ink: card.ink, side: card.side }] : [];
+      }),
+      more: rows.length > ROWS,
+      asOf: ctx.now(),
+      timeZone: plant.timeZone,
+    };
+  },
+  'tools.read': async ({ params }, ctx) => ({
+    card: await readCard(ctx.db, params.id),
+    log: (await ctx.db.query<never>(TOOL_EVENTS, [params.id])).rows,
+  }),
+
+  'tools.move': ({ params, body }, ctx) =>
+    change(ctx, params.id, body.key, async (db, card) => {
+      if (card.state !== body.was)
+        throw new Refused(409, 'moved', `This form moved meanwhile: it is ${card.state} now.`, {
+          stale: { version: 0, by: '', edits: [] },
+        });
+      if (!nextStates(card.state).includes(body.to)) throw invalid([{ path: 'to', says: `does not follow on ${card.state}` }]);
+      if ((body.to === 'spoilt' || body.to === 'recycled') && body.reason.length < 3)
+        throw invalid([{ path: 'reason', says: 'says in a few words why' }]);
+      if (body.to === 'imaged') await db.query(SET_MADE, [card.id, ctx.now(), 'by hand']);
+      else if (body.to === 'checked' && card.state === 'imaged')
+        throw invalid([{ path: 'to', says: 'is reached by a check: say what was seen on it' }]);
+      else await db.query(SET_STATE, [card.id, body.to, body.place ?? null, card.state === 'onPress' ? await impressions(db, card.id) : 0]);
+      return { what: body.to, reason: body.reason, facts: { from: card.state, ...(body.place !== undefined && { place: body.place }) } };
+    }),
+
+  'tools.check': ({ params, body }, ctx) =>
+    change(ctx, params.id, body.key, async (db, card) => {
+      if (!['imaged', 'checked', 'stored'].includes(card.state))
+        throw new Refused(409, 'not-there', 'Only a form that was made, and is not on a press, can be checked.');
+      const fit = body.steps.length > 0 ? wedge(body.steps) : null;
+      const checks = {
+        scratches: body.scratches,
+        smallestUm: body.smallestUm,
+        wedge: fit === null ? 'none' : fit.inside ? 'in' : 'out',
+      } as const;
+      const good = passes(checks);
+      const state = good ? (card.state === 'stored' ? 'stored' : 'checked') : 'spoilt';
+      await db.query(SET_CHECKS, [card.id, state, JSON.stringify(checks), body.registerHoles ?? null]);
+      return { what: good ? 'checked' : 'spoilt', reason: '', facts: { ...checks, steps: body.steps, ...(fit && { fit }) } };
+    }),
+
+  'tools.remake': async ({ params, body }, ctx) => {
+    let made = '';
+    await change(ctx, params.id, body.key, async (db, card) => {
+      if (!nextStates(card.state).includes('spoilt') && card.state !== 'spoilt')
+        throw new Refused(409, 'not-there', 'Only a form that was made can be made again.');
+      const { plant } = await plantInForce(db);
+      const cost = practiceValue(plant, card.kind === 'plate' ? 'plate.price' : 'foilDie.priceEach');
+      if (card.state !== 'spoilt')
+        await db.query(SET_STATE, [card.id, 'spoilt', null, card.state === 'onPress' ? await impressions(db, card.id) : 0]);
+      made = await addCard(db, {
+        ...card,
+        version: body.version ?? card.version,
+        state: 'planned',
+        place: '',
+        replaces: card.id,
+        checks: null,
+      });
+      return { what: 'remake', reason: body.reason, cost, facts: { card: made } };
+    });
+    const again =
+      made || (await ctx.db.query<{ facts: { card: string } }>(`select facts from tool_log where id = $1`, [body.key])).rows[0]?.facts.card;
+    return readCard(ctx.db, again ?? params.id);
+  },
+
+  'tools.image': ({ body }, ctx) =>
+    inTransaction(ctx.db, async (db) => {
+      type Facts = { bad: 'scratch' | 'weak' | null; steps: { file: number; plate: number }[] };
+      const before = (await db.query<{ tool: string; facts: Facts }>(IMAGED_UNDER, [body.key])).rows;
+      if (before.length > 0) return { imaged: before.map((b) => ({ id: b.tool, bad: b.facts.bad, steps: b.facts.steps })) };
+      const { plant } = await plantInForce(db);
+      const waiting = (await db.query<CardRow>(QUEUE)).rows;
+      const next = platesetterQueue(waiting.map(queued), ctx.now(), practiceValue(plant, 'plate.wedgeS')).slice(0, body.plates);
+      if (next.length === 0) throw new Refused(422, 'empty', 'No plate waits for the platesetter.');
+      const imaged = [];
+      for (const { id } of next) {
+        if ((await db.query<{ id: string }>(LOCK_CARD, [id])).rowCount === 0) continue;
+        const { bad, wedge: steps } = simulatedPlate(Number(id.replace(/\D/g, '')));
+        await db.query(SET_MADE, [id, ctx.now(), 'simulated platesetter']);
+        await db.query(ADD_TOOL_EVENT, [
+          randomUUID(),
+          id,
+          'imaged',
+          '',
+          null,
+          JSON.stringify({ key: body.key, bad, steps }),
+          signedIn(ctx).id,
+        ]);
+        await told(db, ctx, id);
+        imaged.push({ id, bad, steps });
+      }
+      return { imaged };
+    }),
+
+  'tools.offers': ({ params }, ctx) => offersFor(ctx, ctx.db, params.id),
+
+  'tools.take': ({ params, body }, ctx) =>
+    inTransaction(ctx.db, async (db) => {
+      const offers = await offersFor(ctx, db, params.id);
+      for (const [i, id] of body.tools.entries()) {
+        if ((await db.query(EVENT_THERE, [keyOf(body.key, i)])).rowCount !== 0) continue; // sent twice
+        const place = offers.find((o) => o.offers.some((c) => c.id === id));
+        if (!place) throw invalid([{ path: `tools.${i}`, says: 'is no kept form that would do for this job' }]);
+        if (place.card) await db.query(SET_STATE, [place.card.id, 'recycled', null, 0]);
+        const work = formWork((await planOf(db, await findJob(db, params.id), ctx.now())).planned).find((w) => sameSlot(w, place));
+        const card = await readCard(db, id);
+        if (card.state === 'onPress') await db.query(SET_STATE, [id, 'stored', null, await impressions(db, id)]);
+        await db.query(TAKE_OVER, [id, params.id, place.stone, work?.steps ?? []]);
+        await db.query(ADD_TOOL_EVENT, [
+          keyOf(body.key, i),
+          id,
+          'taken',
+          '',
+          null,
+          JSON.stringify({ job: params.id, from: card.number }),
+          signedIn(ctx).id,
+        ]);
+        await told(db, ctx, id);
+      }
+      await notifyChanged(db, { table: 'jobs', id: params.id, version: 0, by: signedIn(ctx).name });
+      return offersFor(ctx, db, params.id);
+    }),
+};
+
+const queued = (c: CardRow) => ({
+  id: c.id,
+  job: c.job ?? '',
+  number: c.number ?? 0,
+  press: c.press,
+  wantedAt: c.wantedAt,
+  imagingS: c.imagingS,
+});
+/** One key for many: the last digits of the key, and which of them it is. RFC 9562 leaves the last twelve to whoever makes the id. */
+const keyOf = (key: string, i: number): string => `${key.slice(0, 24)}${(parseInt(key.slice(24), 16) ^ i).toString(16).padStart(12, '0')}`;
+
+async function readCard(db: Db, id: string): Promise<CardRow> {
+  const card = (await db.query<CardRow>(CARD_BY_ID, [id])).rows[0];
+  if (!card) throw notFound('This form');
+  return card;
+}
+const impressions = async (db: Db, id: string): Promise<number> => (await db.query<{ n: number }>(COUNTED_OF, [id])).rows[0]?.n ?? 0;
+const told = (db: Db, ctx: Ctx, id: string): Promise<void> => notifyChanged(db, { table: 'tools', id, version: 0, by: signedIn(ctx).name });
+
+/** A wedge as it was measured; what it cannot be is named. */
+function wedge(steps: { file: number; plate: number }[]): ReturnType<typeof fitWedge> {
+  try {
+    return fitWedge(steps);
+  } catch (error) {
+    if (error instanceof OutOfRange) throw invalid([{ path: 'steps', says: `${error.field} must be ${error.allowed}` }]);
+    throw error;
+  }
+}
+
+interface Happened {
+  what: string;
+  reason: string;
+  cost?: number;
+  facts: object;
+}
+/** Changes a card under lock and writes down what happened; the same key twice changes nothing more. */
+const change = (ctx: Ctx, id: string, key: string, work: (db: Db, card: CardRow) => Promise<Happened>): Promise<ToolCard> =>
+  inTransaction(ctx.db, async (db) => {
+    if ((await db.query(LOCK_CARD, [id])).rowCount === 0) throw notFound('This form');
+    if ((await db.query(EVENT_THERE, [key])).rowCount !== 0) return readCard(db, id);
+    const card = await readCard(db, id);
+    const { what, reason, cost, facts } = await work(db, card);
+    await db.query(ADD_TOOL_EVENT, [key, id, what, reason, cost ?? null, JSON.stringify(facts), signedIn(ctx).id]);
+    await told(db, ctx, id);
+    if (card.job !== null) await notifyChanged(db, { table: 'jobs', id: card.job, version: 0, by: signedIn(ctx).name });
+    return readCard(db, id);
+  });
+
+interface Slot {
+  stone: string;
+  side: string;
+  ink: string;
+}
+const sameSlot = (a: Slot, b: Slot): boolean => a.stone === b.stone && a.side === b.side && a.ink === b.ink;
+
+/** Forms the job wants, with the card of each, and what is kept of the job it repeats that would do. */
+async function offersFor(ctx: Ctx, db: Db, id: string): Promise<FormOffer[]> {
+  const job = await findJob(db, id);
+  const work = formWork((await planOf(db, job, ctx.now())).planned);
+  const cards = await formsOfJob(db, id);
+  const before = job.spec.again === undefined ? undefined : (await db.query<{ id: string }>(JOB_NUMBERED, [job.spec.again])).rows[0]?.id;
+  const kept = before === undefined ? [] : (await db.query<CardRow>(KEPT_OF, [before])).rows;
+  const nameOf = (c: CardRow): FormName => ({ kind: c.kind, side: c.side, ink: c.ink, sizeMm: [c.widthMm ?? 0, c.heightMm ?? 0] });
+  return work.map((w) => {
+    const card = cards.find((c) => c.stone !== null && sameSlot(w, { stone: c.stone, side: c.side, ink: c.ink })) ?? null;
+    const wanted: FormName = { kind: 'plate', side: w.side, ink: w.ink, sizeMm: w.sizeMm };
+    const offers = card?.kept ? [] : kept.filter((k) => KEPT_STATES.includes(k.state) && isSameForm(nameOf(k), wanted));
+    return { stone: w.stone, side: w.side, ink: w.ink, card, offers };
+  });
+}

@@ -1,0 +1,102 @@
+import { createHash } from 'node:crypto';
+import type { ZoneDesk, zones } from '@druckerei/contract';
+import { ductOpening, FIRST_DUCT_CURVE, pressWork, type PressWork, refitDuct } from '@druckerei/core';
+import { type Ctx, signedIn } from '../context';
+import { type Db, inTransaction } from '../db/pool';
+import { invalid, notFound, Refused } from '../errors';
+import { notifyChanged } from '../events/event-hub';
+import { csvFile } from '../files/csv-file';
+import type { Handlers } from '../implement';
+import { findJob, planOf } from '../jobs/find-job';
+import { begin } from '../tasks/tasks.handlers';
+import { ADD_DUCT_SETTING, ADD_PART, DUCT_SETTINGS, PARTS_OF, SEPARATION, ZONE_SETS } from './zones.queries';
+
+/** A file lies in the database in pieces of this size: no answer of it is ever large. */
+const PART_BYTES = 4_000_000;
+
+export const zonesHandlers: Handlers<typeof zones> = {
+  'zones.read': ({ params }, ctx) => zoneDesk(ctx, ctx.db, params.id, params.step),
+
+  'zones.send': async ({ file }, ctx) => {
+    if (file.byteLength === 0) throw new Refused(422, 'empty', 'The file is empty.');
+    const hash = createHash('sha256').update(file).digest('hex');
+    for (let nr = 0; nr * PART_BYTES < file.byteLength; nr++)
+      await ctx.db.query(ADD_PART, [
+        hash,
+        nr,
+        Buffer.from(file.buffer, file.byteOffset + nr * PART_BYTES, Math.min(PART_BYTES, file.byteLength - nr * PART_BYTES)),
+      ]);
+    return { file: hash };
+  },
+  'zones.begin': async ({ body }, ctx) => {
+    const work = await passOf(ctx, ctx.db, body.job, body.step);
+    if (!work.inks.some((i) => i.ink === body.ink)) throw invalid([{ path: 'ink', says: 'is none of this pass' }]);
+    const [there, read] = [await ctx.db.query(PARTS_OF, [body.file]), await ctx.db.query(SEPARATION, [body.file])];
+    if (there.rowCount === 0 && read.rowCount === 0) throw notFound('This file');
+    const { id, ...ask } = body;
+    await begin(ctx, id, 'zones', ask);
+    return { id };
+  },
+  'zones.csv': async ({ params }, ctx) => {
+    const desk = await zoneDesk(ctx, ctx.db, params.id, params.step);
+    const rows = desk.inks.flatMap((i) =>
+      (i.percent ?? []).map((percent, z) => ({
+        ink: i.ink,
+        zone: z + 1,
+        'coverage %': Math.round(100 * percent) / 100,
+        'opening %': i.opening?.[z] ?? 0,
+      })),
+    );
+    return csvFile('zones.csv', rows);
+  },
+  'zones.log': ({ params, body }, ctx) =>
+    inTransaction(ctx.db, async (db) => {
+      const desk = await zoneDesk(ctx, db, params.id, params.step);
+      const of = desk.inks.find((i) => i.ink === body.ink);
+      if (!of?.percent) throw invalid([{ path: 'ink', says: 'has no separation here: its coverage is not known' }]);
+      if (body.openings.length !== of.percent.length)
+        throw invalid([
+          { path: 'openings', says: `are ${body.openings.length}; this press has ${of.percent.length} zones over the sheet` },
+        ]);
+      for (const [line, opening] of body.openings.entries())
+        await db.query(ADD_DUCT_SETTING, [body.id, line, desk.machine, params.id, body.ink, of.percent[line], opening, signedIn(ctx).id]);
+      await notifyChanged(db, { table: 'zones', id: params.id, version: 0, by: signedIn(ctx).name });
+      return zoneDesk(ctx, db, params.id, params.step);
+    }),
+};
+
+/** The stone that holds a pass. */
+export async function passOf(ctx: Pick<Ctx, 'now'>, db: Db, job: string, step: string): Promise<PressWork> {
+  const work = pressWork((await planOf(db, await findJob(db, job), ctx.now())).planned).find((w) => w.passes.some((p) => p.step === step));
+  if (!work) throw notFound('This pass');
+  return work;
+}
+
+async function zoneDesk(ctx: Ctx, db: Db, job: string, step: string): Promise<ZoneDesk> {
+  const work = await passOf(ctx, db, job, step);
+  const sets = (await db.query<{ ink: string; percent: number[]; file: string }>(ZONE_SETS, [job, step])).rows;
+  const logged = (await db.query<{ coveragePercent: number; openingPercent: number }>(DUCT_SETTINGS, [work.machine])).rows;
+  const curve = refitDuct(logged) ?? FIRST_DUCT_CURVE;
+  const inks = work.passes.find((p) => p.step === step)?.inks ?? [];
+  return {
+    job,
+    step,
+    machine: work.machine,
+    machineName: work.machineName,
+    sheetMm: [work.sheetMm[0], work.sheetMm[1]],
+    zoneMm: work.zoneMm,
+    zones: work.zones,
+    copies: work.copies,
+    inks: inks.map((ink) => {
+      const set = sets.find((s) => s.ink === ink);
+      return {
+        ink,
+        percent: set?.percent ?? null,
+        opening: set?.percent.map((p) => ductOpening(Math.min(p, 100), curve)) ?? null,
+        file: set?.file ?? null,
+      };
+    }),
+    curve,
+    logged: logged.length,
+  };
+}

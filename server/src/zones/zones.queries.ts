@@ -1,0 +1,33 @@
+/** $1 text hash, $2 int nr, $3 bytea */
+export const ADD_PART = `insert into separation_parts (hash, nr, bytes) values ($1, $2, $3) on conflict (hash, nr) do nothing`;
+/** $1 text hash */
+export const PARTS_OF = `select nr from separation_parts where hash = $1 order by nr`;
+/** $1 text hash, $2 int nr */
+export const PART = `select bytes from separation_parts where hash = $1 and nr = $2`;
+/** What was read, or lies about since yesterday. $1 text hash */
+export const DROP_PARTS = `delete from separation_parts where hash = $1 or at < now() - interval '1 day'`;
+/** $1 text hash, $2 text name, $3 int width, $4 int height, $5 json profile */
+export const ADD_SEPARATION = `
+insert into separations (hash, name, width, height, profile) values ($1, $2, $3, $4, $5) on conflict (hash) do nothing`;
+/** $1 text hash */
+export const SEPARATION = `select hash, width, height, profile from separations where hash = $1`;
+/** $1 uuid, $2 uuid job, $3 text step, $4 text ink, $5 text hash, $6 double[] percent, $7 uuid person */
+export const ADD_ZONE_SET = `
+insert into zone_sets (id, job, step, ink, hash, percent, who) values ($1, $2, $3, $4, $5, $6, $7) on conflict (id) do nothing`;
+/** The newest of each ink. $1 uuid job, $2 text step */
+export const ZONE_SETS = `
+select distinct on (z.ink) z.ink, z.percent, s.name as file, s.width, s.height
+from zone_sets z
+  join separations s on s.hash = z.hash
+where z.job = $1 and z.step = $2
+order by z.ink, z.seq desc`;
+/** $1 uuid, $2 int line, $3 text machine, $4 uuid job, $5 text ink, $6 double coverage, $7 double opening, $8 uuid person */
+export const ADD_DUCT_SETTING = `
+insert into duct_settings (id, line, machine, job, ink, coverage, opening, who) values ($1, $2, $3, $4, $5, $6, $7, $8) on conflict (id, line) do nothing`;
+/** The newest thousand of a press. $1 text machine */
+export const DUCT_SETTINGS = `
+select coverage as "coveragePercent", opening as "openingPercent"
+from duct_settings
+where machine = $1
+order by at desc, line
+limit 1000`;

@@ -1,0 +1,102 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Observable } from 'rxjs';
+import type { InkDesk as Desk, Match, Pail } from '@druckerei/contract';
+import { type BaseInk, formatNumber, type Lab, label, printedLab, say, screenColour, SHIFT_SEEN, stockShift, mixed, usualPaper, type Measurement } from '@druckerei/core';
+import { ApiCaller, type Failure } from '../shared/api';
+import { BatchPanel } from './batch-panel';
+import { DrawDownPanel } from './draw-down-panel';
+import { MatchPanel } from './match-panel';
+import { SamplePanel } from './sample-panel';
+
+export type Stage = 'sample' | 'recipe' | 'weigh' | 'drawDown';
+const STAGES: readonly Stage[] = ['sample', 'recipe', 'weigh', 'drawDown'];
+
+/** One ink of one job from the customer's sample to an accepted draw-down: patches side by side as the head, below it the stage one is at. */
+@Component({
+  selector: 'dk-ink-desk',
+  imports: [BatchPanel, DrawDownPanel, MatchPanel, SamplePanel, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './ink-desk.html',
+  styleUrl: './ink-desk.scss',
+})
+export class InkDesk {
+  protected readonly say = say;
+  protected readonly label = label;
+  protected readonly stages = STAGES;
+  readonly desk = input.required<Desk>();
+  readonly bases = input.required<readonly BaseInk[]>();
+  readonly pails = input.required<readonly Pail[]>();
+  readonly may = input(false);
+  readonly asked = output<Observable<Desk>>();
+  readonly refused = output<Failure>();
+  private readonly api = inject(ApiCaller);
+  /** The recipe taken from the matches, until it is weighed. */
+  protected readonly recipe = linkedSignal<string, Match | null>({ source: () => `${this.desk().job} ${this.desk().ink}`, computation: () => null });
+  protected readonly drawn = computed(() => this.desk().drawDowns[0] ?? null);
+  protected readonly accepted = computed(() => {
+    const answer = this.drawn()?.answer?.answer;
+    return answer === 'accept' || answer === 'decide';
+  });
+  /** Where the work stands: what comes next is shown. */
+  protected readonly stage = linkedSignal<Stage>(() => {
+    const d = this.desk();
+    if (d.sample === null) return 'sample';
+    if (d.batches.length === 0) return this.recipe() ? 'weigh' : 'recipe';
+    return 'drawDown';
+  });
+  protected readonly patches = computed(() => {
+    const d = this.desk();
+    const of = (lab: Lab | null, says: string) => ({ lab, says, colour: lab === null ? '' : screenColour(lab), text: lab === null ? '–' : labSays(lab) });
+    return [
+      of(d.sample?.measured.lab ?? null, say('kitchen.sample')),
+      of(this.recipe()?.lab ?? this.mixedLab(), say('kitchen.predicted')),
+      of(this.drawn()?.measured.lab ?? null, say('kitchen.measured')),
+    ];
+  });
+  /** What the newest batch should look like by the model. */
+  private readonly mixedLab = computed((): Lab | null => {
+    const recipe = this.desk().batches[0]?.recipe ?? [];
+    const of = recipe.flatMap((p) => this.bases().find((b) => b.id === p.base) ?? []);
+    if (of.length === 0 || of.length !== recipe.length) return null;
+    const film = { ...mixed(of, recipe.map((p) => p.parts)), gsm: this.desk().filmGsm };
+    return printedLab(film, this.desk().paper.reflectance);
+  });
+  /** Bases that let the stock show through, on a stock that is no white. */
+  protected readonly shift = computed(() => {
+    const recipe = this.recipe()?.parts ?? this.desk().batches[0]?.recipe ?? [];
+    const of = recipe.flatMap((p) => this.bases().find((b) => b.id === p.base) ?? []);
+    if (of.length === 0 || of.length !== recipe.length || !this.desk().paper.measured) return null;
+    const film = { ...mixed(of, recipe.map((p) => p.parts)), gsm: this.desk().filmGsm };
+    const shift = stockShift(film, usualPaper('gloss'), this.desk().paper.reflectance);
+    return shift.deltaE > SHIFT_SEEN ? say('kitchen.stockShows', formatNumber(shift.deltaE, 1)) : null;
+  });
+  protected readonly binds = computed(() => {
+    const { food, stands } = this.desk();
+    const words = [...(food ? [label('kitchen.food')] : []), ...stands.map((s) => label(`fast.${s}`))];
+    return words.length === 0 ? null : say('kitchen.bound', words.join(', '));
+  });
+  protected readonly needs = computed(() => say('kitchen.needs', formatNumber(this.desk().neededKg, 2), formatNumber(this.desk().filmGsm, 2), this.desk().stockName));
+
+  protected reached = (stage: Stage): boolean => {
+    const d = this.desk();
+    if (stage === 'recipe') return d.sample !== null;
+    if (stage === 'weigh') return this.recipe() !== null;
+    return stage === 'sample' || d.batches.length > 0;
+  };
+  protected take(match: Match): void {
+    this.recipe.set(match);
+    this.stage.set('weigh');
+  }
+  protected sampled({ measured, tolerance }: { measured: Measurement; tolerance: number }): void {
+    this.asked.emit(this.api.call('kitchen.sample', { params: this.at(), body: { id: crypto.randomUUID(), measured: sent(measured), tolerance } }));
+  }
+  protected at = (): { job: string; ink: string } => ({ job: this.desk().job, ink: this.desk().ink });
+}
+/** A measurement as it crosses the wire. */
+export const sent = ({ lab, spectrum, ...rest }: Measurement) => ({
+  ...rest,
+  lab: [...lab] as [number, number, number],
+  ...(spectrum && { spectrum: [...spectrum] }),
+});
+export const labSays = ([l, a, b]: Lab): string => `${formatNumber(l, 1)} / ${formatNumber(a, 1)} / ${formatNumber(b, 1)}`;

@@ -1,0 +1,110 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, Router } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { debounceTime, filter, map, type Observable } from 'rxjs';
+import type { InkDesk as Desk, InkRow, KitchenPage as Page, Pail } from '@druckerei/contract';
+import { formatNumber, label, type Lab, say, screenColour } from '@druckerei/core';
+import { sessionFeature } from '../session/session.feature';
+import { ApiCaller, type Failure } from '../shared/api';
+import { Changes } from '../shared/changes';
+import { InkDesk } from './ink-desk';
+import { LotTrace } from './lot-trace';
+import { PailList } from './pail-list';
+import { RecipeList } from './recipe-list';
+
+type Shown = 'inks' | 'pails' | 'library' | 'trace';
+
+/** Inks that jobs want mixed and where each stands; the desk of the one chosen; pails and left-overs; the house's library; where a lot went. */
+@Component({
+  selector: 'dk-kitchen-page',
+  imports: [InkDesk, LotTrace, PailList, RecipeList],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './kitchen-page.html',
+  styleUrl: './kitchen-page.scss',
+})
+export class KitchenPage {
+  protected readonly say = say;
+  protected readonly label = label;
+  protected readonly views: readonly Shown[] = ['inks', 'pails', 'library', 'trace'];
+  private readonly api = inject(ApiCaller);
+  private readonly router = inject(Router);
+  protected readonly page = signal<Page | null>(null);
+  protected readonly desk = signal<Desk | null>(null);
+  protected readonly failure = signal<Failure | null>(null);
+  protected readonly view = signal<Shown>('inks');
+  private readonly at = toSignal(inject(ActivatedRoute).paramMap.pipe(map((p) => ({ job: p.get('job'), ink: p.get('ink') }))), {
+    initialValue: { job: null, ink: null },
+  });
+  private readonly me = inject(Store).selectSignal(sessionFeature.selectMe);
+  protected readonly may = computed(() => (this.me()?.roles ?? []).some((r) => r === 'planner' || r === 'ink'));
+  private readonly news = toSignal(
+    inject(Changes).changes$.pipe(
+      filter((c) => c === null || c.table === 'kitchen' || c.table === 'jobs'),
+      debounceTime(400),
+    ),
+    { initialValue: null },
+  );
+  protected readonly says = computed(() => {
+    const inks = this.page()?.inks ?? [];
+    const open = inks.filter((i) => i.stands !== 'accepted').length;
+    return open === 0 ? say('kitchen.allAccepted') : say('kitchen.soManyOpen', open);
+  });
+
+  constructor() {
+    effect(() => {
+      this.news();
+      this.read();
+    });
+    effect(() => {
+      const { job, ink } = this.at();
+      if (job !== null && ink !== null) this.readInk(job, ink);
+    });
+  }
+
+  protected isHere = (r: InkRow): boolean => r.job === this.desk()?.job && r.ink === this.desk()?.ink;
+  protected colour = (lab: Lab | null): string => (lab === null ? 'transparent' : screenColour(lab));
+  protected kg = (v: number): string => `${formatNumber(v, 2)} kg`;
+  protected open(r: InkRow): void {
+    this.view.set('inks');
+    void this.router.navigate(['/kitchen', r.job, r.ink]);
+  }
+
+  private read(): void {
+    this.api.call('kitchen.read', {}).subscribe({
+      next: (page) => {
+        this.page.set(page);
+        const { job, ink } = this.at();
+        const [first] = page.inks;
+        if (job === null && first) void this.router.navigate(['/kitchen', first.job, first.ink], { replaceUrl: true });
+        else if (job !== null && ink !== null) this.readInk(job, ink);
+      },
+      error: this.failed,
+    });
+  }
+  private readInk(job: string, ink: string): void {
+    this.api.call('kitchen.ink', { params: { job, ink } }).subscribe({ next: (desk) => this.desk.set(desk), error: this.failed });
+  }
+  /** Something was written at the desk: done, it shows how the ink stands now; refused, it says why. */
+  protected call(asked: Observable<Desk>): void {
+    asked.subscribe({
+      next: (desk) => {
+        this.failure.set(null);
+        this.desk.set(desk);
+      },
+      error: this.failed,
+    });
+  }
+  protected callPail(asked: Observable<Pail>): void {
+    asked.subscribe({
+      next: () => {
+        this.failure.set(null);
+        this.read();
+      },
+      error: this.failed,
+    });
+  }
+  protected readonly failed = (f: Failure): void => {
+    this.failure.set(f);
+  };
+}

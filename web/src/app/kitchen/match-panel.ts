@@ -1,0 +1,77 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import type { Subscription } from 'rxjs';
+import type { InkDesk, Match, Pail } from '@druckerei/contract';
+import { type BaseInk, formatNumber, say, screenColour } from '@druckerei/core';
+import { ApiCaller, type Failure } from '../shared/api';
+
+/** Asks for recipes: how near, of how many bases, how much from left-overs; shows the best beside each other with what differs. */
+@Component({
+  selector: 'dk-match-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './match-panel.html',
+  styleUrl: './match-panel.scss',
+})
+export class MatchPanel {
+  protected readonly say = say;
+  protected readonly number = formatNumber;
+  readonly desk = input.required<InkDesk>();
+  readonly bases = input.required<readonly BaseInk[]>();
+  readonly pails = input.required<readonly Pail[]>();
+  readonly may = input(false);
+  readonly taken = output<Match>();
+  readonly refused = output<Failure>();
+  private readonly api = inject(ApiCaller);
+  protected readonly most = signal('4');
+  protected readonly wish = signal('1');
+  protected readonly share = signal('0');
+  /** Bases left out by the person; nothing: all that the order allows. */
+  protected readonly without = signal<ReadonlySet<string>>(new Set());
+  protected readonly found = signal<readonly Match[] | null>(null);
+  protected readonly says = signal('');
+  private readonly running = signal<Subscription | null>(null);
+  protected readonly searching = computed(() => this.running() !== null);
+  protected readonly rows = computed(() =>
+    (this.found() ?? []).map((match) => ({
+      match,
+      colour: screenColour(match.lab),
+      parts: match.parts.map((p) => ({ ...p, name: this.nameOf(p.base) })),
+      underA: match.deltaEUnderA === null ? say('kitchen.notKnown') : formatNumber(match.deltaEUnderA, 2),
+    })),
+  );
+
+  protected nameOf(base: string): string {
+    const pail = this.pails().find((p) => base === `pail:${p.id}`);
+    return pail ? say('kitchen.leftOverOf', pail.ink, pail.code) : (this.bases().find((b) => b.id === base)?.name ?? base);
+  }
+  protected toggle(base: string): void {
+    this.without.update((w) => new Set(w.has(base) ? [...w].filter((b) => b !== base) : [...w, base]));
+  }
+  protected search(): void {
+    const value = (text: string): number => Number(text.replace(',', '.'));
+    const bases = this.without().size > 0 ? this.bases().flatMap((b) => (this.without().has(b.id) ? [] : [b.id])) : undefined;
+    this.found.set(null);
+    this.running.set(
+      this.api
+        .call('kitchen.match', {
+          params: { job: this.desk().job, ink: this.desk().ink },
+          body: { most: value(this.most()), wish: value(this.wish()), leftOverShare: value(this.share()) / 100, ...(bases && { bases }) },
+        })
+        .subscribe({
+          next: ({ found, exact, tried, seconds }) => {
+            this.running.set(null);
+            this.found.set(found);
+            const how = exact ? say('kitchen.allLookedAt', formatNumber(tried)) : say('kitchen.mayMiss', formatNumber(tried));
+            this.says.set(`${how} ${say('kitchen.tookSeconds', formatNumber(seconds, 1))}`);
+          },
+          error: (f: Failure) => {
+            this.running.set(null);
+            this.refused.emit(f);
+          },
+        }),
+    );
+  }
+  protected cancel(): void {
+    this.running()?.unsubscribe();
+    this.running.set(null);
+  }
+}

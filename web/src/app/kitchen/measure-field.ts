@@ -1,0 +1,150 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { BACKINGS, formatNumber, MEASURED_IN, type Measurement, say } from '@druckerei/core';
+import { ApiCaller, type Failure } from '../shared/api';
+
+/** A colour as it is measured: L*, a*, b* typed, or a text file of an instrument; with light, filter and backing. */
+@Component({
+  selector: 'dk-measure-field',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<div class="row">
+      @for (c of channels; track c.at) {
+        <label
+          ><span class="soft">{{ c.name }}</span
+          ><input #field class="field-input" inputmode="decimal" [value]="typed()[c.at]" (input)="type(c.at, field.value)"
+        /></label>
+      }
+      <label
+        ><span class="soft">{{ say('kitchen.mode') }}</span
+        ><select #mode (change)="mode_.set($any(mode.value))">
+          @for (m of modes; track m) {
+            <option [value]="m" [selected]="m === mode_()">{{ m }}</option>
+          }
+        </select></label
+      >
+      <label
+        ><span class="soft">{{ say('kitchen.backing') }}</span
+        ><select #backing (change)="backing_.set($any(backing.value))">
+          @for (b of backings; track b) {
+            <option [value]="b" [selected]="b === backing_()">{{ say(b === 'black' ? 'kitchen.onBlack' : b === 'white' ? 'kitchen.onWhite' : 'kitchen.onItself') }}</option>
+          }
+        </select></label
+      >
+      <label class="plain file"
+        >{{ say('kitchen.fromFile') }}<input #file type="file" accept=".csv,.txt,.cgats" (change)="read(file)"
+      /></label>
+    </div>
+    @if (rows().length > 1) {
+      <label
+        ><span class="soft">{{ say('kitchen.whichOfFile') }}</span>
+        <select #row (change)="take(row.selectedIndex)">
+          @for (r of rows(); track $index) {
+            <option>{{ r.name }}</option>
+          }
+        </select></label
+      >
+    }
+    @if (notes()) {
+      <p class="soft" role="status" data-figures>{{ notes() }}</p>
+    }
+    @if (wrong()) {
+      <p class="fail" role="alert">{{ wrong() }}</p>
+    }`,
+  styles: `
+    .row {
+      display: flex;
+      gap: 12px;
+      align-items: end;
+      flex-wrap: wrap;
+    }
+    label span {
+      display: block;
+      font-size: 12.5px;
+    }
+    .row .field-input {
+      width: 76px;
+    }
+    .file {
+      position: relative;
+      overflow: hidden;
+    }
+    .file input {
+      position: absolute;
+      inset: 0;
+      opacity: 0;
+      cursor: pointer;
+    }
+    .file:focus-within {
+      outline: 2px solid var(--act);
+    }
+  `,
+})
+export class MeasureField {
+  protected readonly say = say;
+  protected readonly channels = [
+    { at: 0, name: 'L*' },
+    { at: 1, name: 'a*' },
+    { at: 2, name: 'b*' },
+  ] as const;
+  protected readonly modes = MEASURED_IN;
+  protected readonly backings = BACKINGS;
+  readonly refused = output<Failure>();
+  private readonly api = inject(ApiCaller);
+  protected readonly typed = signal<readonly [string, string, string]>(['', '', '']);
+  protected readonly mode_ = signal<Measurement['mode']>('M1');
+  protected readonly backing_ = signal<Measurement['backing']>('white');
+  protected readonly rows = signal<readonly { name: string; lab: Measurement['lab']; spectrum?: readonly number[] | undefined; notes: string[] }[]>([]);
+  private readonly spectrum = signal<readonly number[] | undefined>(undefined);
+  private readonly source = signal<Measurement['from']>('typed');
+  protected readonly notes = signal('');
+  private readonly numbers = computed(() => this.typed().map((t) => Number(t.trim().replace(',', '.').replace('−', '-'))));
+  protected readonly wrong = computed(() => {
+    if (this.typed().every((t) => t.trim() === '')) return '';
+    const [l = NaN] = this.numbers();
+    if (this.typed().some((t) => t.trim() === '') || this.numbers().some(Number.isNaN)) return say('kitchen.threeNumbers');
+    return l < 0 || l > 100 ? say('kitchen.lBetween') : '';
+  });
+  /** What was measured; null while it is half typed. */
+  readonly value = computed((): Measurement | null => {
+    const [l, a, b] = this.numbers() as [number, number, number];
+    if (this.wrong() !== '' || this.typed().some((t) => t.trim() === '')) return null;
+    const spectrum = this.spectrum();
+    return { lab: [l, a, b], ...(spectrum && { spectrum }), mode: this.mode_(), backing: this.backing_(), from: this.source() };
+  });
+
+  /** Puts a measurement of an instrument in. */
+  put(m: Measurement): void {
+    this.typed.set(m.lab.map((v) => String(Math.round(v * 1000) / 1000)) as unknown as [string, string, string]);
+    this.spectrum.set(m.spectrum);
+    this.source.set(m.from);
+    this.mode_.set(m.mode);
+    this.backing_.set(m.backing);
+  }
+  protected type(at: 0 | 1 | 2, text: string): void {
+    this.typed.update((t) => t.map((v, i) => (i === at ? text : v)) as unknown as [string, string, string]);
+    this.spectrum.set(undefined);
+    this.source.set('typed');
+    this.notes.set('');
+  }
+  protected read(from: HTMLInputElement): void {
+    const file = from.files?.[0];
+    from.value = '';
+    if (!file) return;
+    this.api.call('kitchen.file', { file }).subscribe({
+      next: ({ rows, bad }) => {
+        this.rows.set(rows);
+        this.take(0);
+        if (bad.length > 0) this.notes.update((n) => `${n} ${say('kitchen.badLines', bad.length, bad[0]?.line ?? 0, bad[0]?.says ?? '')}`.trim());
+      },
+      error: (f: Failure) => {
+        this.refused.emit(f);
+      },
+    });
+  }
+  protected take(at: number): void {
+    const row = this.rows()[at];
+    if (!row) return;
+    this.put({ lab: row.lab, spectrum: row.spectrum, mode: this.mode_(), backing: this.backing_(), from: 'file' });
+    const did = row.notes.map((n) => say(n === 'percent' ? 'kitchen.wasPercent' : n === 'resampled' ? 'kitchen.wasResampled' : 'kitchen.wasExtended'));
+    this.notes.set([say('kitchen.readFromFile', row.name, formatNumber(row.lab[0], 1)), ...did].join(' · '));
+  }
+}

@@ -1,0 +1,57 @@
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, viewChild } from '@angular/core';
+import type { InkDesk } from '@druckerei/contract';
+import { type Measurement, say } from '@druckerei/core';
+import type { Failure } from '../shared/api';
+import { MeasureField } from './measure-field';
+
+/** The customer's sample: what was measured of it, and how far the ink may be off. */
+@Component({
+  selector: 'dk-sample-panel',
+  imports: [MeasureField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `@if (sample(); as s) {
+      <p class="soft" data-figures>{{ say('kitchen.sampleBy', s.by, s.measured.mode) }}</p>
+    }
+    @if (may()) {
+      <form (submit)="$event.preventDefault(); save()">
+        <dk-measure-field (refused)="refused.emit($event)" />
+        <label class="tolerance"
+          ><span class="soft">{{ say('kitchen.tolerance') }}</span
+          ><input #tol class="field-input" inputmode="decimal" [value]="tolerance()" (input)="tolerance.set(tol.value)"
+        /></label>
+        <button type="submit" class="act" [disabled]="!ready()">{{ say('kitchen.takeSample') }}</button>
+      </form>
+    } @else {
+      <p class="soft">{{ say('kitchen.onlyKitchen') }}</p>
+    }`,
+  styles: `
+    form {
+      display: grid;
+      gap: 12px;
+      justify-items: start;
+    }
+    .tolerance span {
+      display: block;
+      font-size: 12.5px;
+    }
+    .tolerance .field-input {
+      width: 76px;
+    }
+  `,
+})
+export class SamplePanel {
+  protected readonly say = say;
+  readonly sample = input.required<InkDesk['sample']>();
+  readonly may = input(false);
+  readonly taken = output<{ measured: Measurement; tolerance: number }>();
+  readonly refused = output<Failure>();
+  private readonly field = viewChild(MeasureField);
+  protected readonly tolerance = linkedSignal(() => String(this.sample()?.tolerance ?? 2));
+  protected readonly ready = computed(() => this.field()?.value() !== null && this.number() > 0);
+  private number = (): number => Number(this.tolerance().replace(',', '.'));
+
+  protected save(): void {
+    const measured = this.field()?.value();
+    if (measured) this.taken.emit({ measured, tolerance: this.number() });
+  }
+}
