@@ -102,6 +102,8 @@ export const InkDesk = z.object({
   drawDowns: z.array(DrawDown),
   /** Inks of the same stone before and after it, for overprints. */
   neighbours: z.array(z.string()),
+  /** Those of them that print before it. */
+  before: z.array(z.string()),
 });
 export type InkDesk = z.infer<typeof InkDesk>;
 

@@ -191,3 +191,11 @@ export function inventedRecipes(many: number, seed: number): Recipe[] {
   });
 }
 const PARTS_OF_RECIPE = 100;
+
+/** The process inks of the works as films, at the film weight of a solid, for what is printed on or under a mixed ink. Invented like the rest. */
+export const PROCESS_FILMS: Readonly<Record<string, { k: number[]; s: number[]; gsm: number }>> = {
+  K: { k: absorption([], 2.4), s: scattering(0.02), gsm: 1 },
+  C: { k: absorption([{ nm: 640, wide: 58, high: 1.7 }], 0.02), s: scattering(0.015), gsm: 1 },
+  M: { k: absorption([{ nm: 545, wide: 36, high: 2 }], 0.02), s: scattering(0.015), gsm: 1 },
+  Y: { k: absorption([{ nm: 425, wide: 42, high: 1.9 }], 0.004), s: scattering(0.02), gsm: 1 },
+};

@@ -58,7 +58,8 @@ export function pressWork({ contexts, plan, to }: Planned): PressWork[] {
     const sum = (ink: string, what: 'kg' | 'onSheets'): number =>
       passes.reduce((n, p) => n + (p.inks.includes(ink) ? to.value(`${p.step}.ink.${ink}.${what}`) : 0), 0);
     const zoneMm = limits['zoneMm'] ?? USUAL_ZONE_MM;
-    const [width] = cx.layout.sheetMm;
+    const { layout } = cx;
+    const [width] = layout.sheetMm;
     return [
       {
         stone: cx.id,
@@ -83,7 +84,7 @@ export function pressWork({ contexts, plan, to }: Planned): PressWork[] {
         })),
         filmGsm: practiceValue(cx.plant, 'ink.filmGsm'),
         copies: cx.layout.cells.flatMap((cell) =>
-          copyPlaces({ ...cx.layout!, cells: [cell] }, part).map(({ x, y, w, h }) => ({ x, y, w, h, turn: cell.turn })),
+          copyPlaces({ ...layout, cells: [cell] }, part).map(({ x, y, w, h }) => ({ x, y, w, h, turn: cell.turn })),
         ),
         stands: part.artwork?.stands ?? [],
         food: part.food ?? false,

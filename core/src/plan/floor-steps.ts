@@ -4,7 +4,7 @@ import { type StepUnits, stepUnits } from '../counts/step-units';
 import { WORK_STYLES } from '../layout/work-style';
 import type { ConsumeContext } from '../processes/process';
 import { isMixedInk } from '../product/ink-names';
-import type { RegisterOf } from '../processes/register-of';
+import type { RegisterOf } from '../register/register-of-step';
 import { isRepeat } from '../processes/time-and-cost';
 import { CAUTIONS, label } from '../words/en';
 import type { Place } from '../words/format';

@@ -11,7 +11,7 @@ import type { Part } from '../product/part';
 import type { Layout } from '../layout/layout';
 import type { LayoutAsk } from '../layout/usable-sheet';
 import type { WorkStyleId } from '../layout/work-style';
-import type { RegisterOf } from './register-of';
+import type { RegisterOf } from '../register/register-of-step';
 
 /** What every pass tells a process about its place on the route. */
 export interface ProcessContext {

@@ -1,20 +1,8 @@
-import type { RegisterSteps } from '../register/corrections';
-import { USUAL_STEPS } from '../register/corrections';
+import { type RegisterSteps, USUAL_STEPS } from '../register/corrections';
+import type { RegisterOf } from '../register/register-of-step';
 import { PROCESS_REGISTER, type RegisterProcess, requiredToleranceMm } from '../register/tolerance';
 import type { ConsumeContext } from './process';
 
-/** What the register desk needs to know of a step: written down with its release. */
-export interface RegisterOf {
-  /** What is read, unit by unit, against the reference. */
-  colours: string[];
-  reference: string;
-  sheetMm: [number, number];
-  /** What the artwork asks; null: nobody said. What the machine holds. The smaller is the job's tolerance. */
-  askedMm: number | null;
-  holdsMm: number;
-  process: RegisterProcess;
-  steps: RegisterSteps;
-}
 const middle = ([a, b]: readonly [number, number]): number => (a + b) / 2;
 const sign = (limit: number | undefined): 1 | -1 => ((limit ?? 1) < 0 ? -1 : 1);
 
@@ -74,7 +62,3 @@ export function registerToPrint(
     steps: stepsOf(cx.machine),
   };
 }
-
-/** What has to be kept: the smaller of what is asked and what the machine holds is what the desk works to. */
-export const toleranceOf = ({ askedMm, holdsMm }: Pick<RegisterOf, 'askedMm' | 'holdsMm'>): number =>
-  Math.min(askedMm ?? Infinity, holdsMm);

@@ -44,7 +44,13 @@ function normals(seed: number): (sd: number) => number {
 }
 
 /** A press with misregister that follows from the seed. Sizes as a make-ready begins with them: common practice, no source. */
-export function practicePress(seed: number, level: PracticeLevel, marks: readonly Mark[], sheetMm: [number, number]): PracticePress {
+export function practicePress(
+  seed: number,
+  level: PracticeLevel,
+  marks: readonly Mark[],
+  sheetMm: [number, number],
+  inks: readonly string[] = ['C', 'M', 'Y'],
+): PracticePress {
   const draw = normals(seed);
   const hard = level === 'drifting';
   return {
@@ -56,7 +62,7 @@ export function practicePress(seed: number, level: PracticeLevel, marks: readonl
     sheetsATurn: 20,
     noiseMm: hard ? 0.012 : 0.006,
     driftMm: hard ? 0.012 : 0,
-    inks: ['C', 'M', 'Y'].map((ink) => ({
+    inks: inks.map((ink) => ({
       ink,
       shiftX: draw(0.25),
       shiftY: draw(0.25),

@@ -55,6 +55,7 @@ const n = (x: number): string => String(Math.round(x * 1000) / 1000);
 function attributes(shape: Shape, strokeMm: number): string {
   const look = ON_PAPER[shape.role];
   const fill = shape.role === 'ink' ? inkColour(shape.ink ?? '') : (look.fill ?? 'none');
+  if (shape.kind === 'line' && shape.role === 'ink') return ` stroke="${inkColour(shape.ink ?? '')}" stroke-width="${n(2 * strokeMm)}"`;
   const stroke = look.stroke && shape.kind !== 'text' ? ` stroke="${look.stroke}" stroke-width="${n((look.width ?? 1) * strokeMm)}"` : '';
   const dash =
     look.dash && shape.kind !== 'text'

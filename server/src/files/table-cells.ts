@@ -7,7 +7,7 @@ export function cellsOf(bytes: Buffer): { head: string[]; lines: string[][]; fir
   const first = bytes.subarray(0, 4_096).toString('utf8').split('\n')[0] ?? '';
   const delimiter = [';', '\t', ','].find((d) => first.includes(d)) ?? ',';
   try {
-    const [head, ...lines] = parse(bytes, {
+    const [head, ...lines]: string[][] = parse(bytes, {
       bom: true,
       delimiter,
       skip_empty_lines: true,
@@ -15,7 +15,7 @@ export function cellsOf(bytes: Buffer): { head: string[]; lines: string[][]; fir
       trim: true,
       max_record_size: 100_000,
       to: 5_001,
-    }) as string[][];
+    });
     if (!head) throw new Refused(422, 'empty', 'The file is empty.');
     return { head, lines, firstLine: 2 };
   } catch (error) {

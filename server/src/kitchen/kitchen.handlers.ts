@@ -68,7 +68,7 @@ type Weighed = { base: string; pail?: string | undefined; kg: number; lot: strin
 
 export const kitchenHandlers: Handlers<typeof kitchen> = {
   'kitchen.read': async (_asked, ctx) => ({
-    inks: (await ctx.db.query<InkRow & { deltaE: string | null }>(INKS_WANTED)).rows.map((r) => ({
+    inks: (await ctx.db.query<Omit<InkRow, 'deltaE'> & { deltaE: string | null }>(INKS_WANTED)).rows.map((r) => ({
       ...r,
       deltaE: r.deltaE === null ? null : Number(r.deltaE),
     })),
@@ -365,5 +365,6 @@ async function inkDesk(ctx: Ctx, db: Db, job: string, ink: string): Promise<InkD
     batches,
     drawDowns: (await db.query<DrawDown>(DRAW_DOWNS_OF, [job, ink])).rows,
     neighbours: (pass?.inks ?? []).filter((i) => i !== ink),
+    before: (pass?.inks ?? []).slice(0, pass?.inks.indexOf(ink)),
   };
 }

@@ -18,7 +18,6 @@ import {
   type RegisterOf,
   type Setting,
   setUnits,
-  SIDE,
   toleranceOf,
   trapFor,
   usualMarks,
@@ -220,12 +219,7 @@ function fitOf(
 function simulatedPress(number: number, facts: AtStep, marks: readonly Mark[], rows: readonly LogRow[]): PracticePress {
   const seed = 31 * number + facts.seq;
   const { register: of } = facts;
-  let press: PracticePress = { ...practicePress(seed, 'cocked', marks, of.sheetMm), toleranceMm: toleranceOf(of) };
-  // As many hidden colours as the step has: those of the practice press, over and over.
-  press = {
-    ...press,
-    inks: of.colours.map((ink, i) => ({ ...practicePress(seed + Math.floor(i / 3), 'cocked', marks, of.sheetMm).inks[i % 3]!, ink })),
-  };
+  let press: PracticePress = { ...practicePress(seed, 'cocked', marks, of.sheetMm, of.colours), toleranceMm: toleranceOf(of) };
   for (const row of rows) press = row.what === 'set' ? setUnits(press, row.facts.settings ?? {}) : pullSheets(press).press;
   return press;
 }
@@ -305,7 +299,7 @@ function driftOf(turns: readonly Turn[], of: RegisterOf): RegisterDesk['drift'] 
 
 /** Traps of every pair of inks whose colour is known: the process inks by their aims. */
 function trapsOf(of: RegisterOf, toleranceMm: number): RegisterDesk['traps'] {
-  const inks = [of.reference, ...of.colours].filter((i) => i !== SIDE && isProcessInk(i)) as (keyof (typeof PRINT_AIMS)['gloss'])[];
+  const inks = [of.reference, ...of.colours].filter(isProcessInk);
   return inks.flatMap((a, i) =>
     inks
       .slice(i + 1)

@@ -12,6 +12,18 @@ export const routes: Routes = [
   },
   { path: 'orders/:id', title: 'Order – Druckerei', loadChildren: () => import('./order/order.routes').then((m) => m.orderRoutes) },
   { path: 'stock', title: 'Stock – Druckerei', loadComponent: () => import('./stock/stock-page').then((m) => m.StockPage) },
+  { path: 'tools', title: 'Tools – Druckerei', loadComponent: () => import('./tools/tool-store-page').then((m) => m.ToolStorePage) },
+  {
+    path: 'kitchen',
+    title: 'Ink kitchen – Druckerei',
+    loadChildren: () => import('./kitchen/kitchen.routes').then((m) => m.kitchenRoutes),
+  },
+  {
+    path: 'register',
+    title: 'Register desk – Druckerei',
+    loadChildren: () => import('./register/register.routes').then((m) => m.registerRoutes),
+  },
+  { path: 'zones/:job/:step', title: 'Ink zones – Druckerei', loadComponent: () => import('./zones/zones-page').then((m) => m.ZonesPage) },
   { path: 'jobs/:id', title: 'Job – Druckerei', loadChildren: () => import('./job/job.routes').then((m) => m.jobRoutes) },
   { path: 'floor', title: 'Floor – Druckerei', loadChildren: () => import('./floor/floor.routes').then((m) => m.floorRoutes) },
   {

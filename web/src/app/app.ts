@@ -31,6 +31,9 @@ import { Theme } from './shared/theme';
             <nav [attr.aria-label]="say('app.main')">
               <a routerLink="/orders" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.orders') }}</a>
               <a routerLink="/floor" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.floor') }}</a>
+              <a routerLink="/kitchen" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.kitchen') }}</a>
+              <a routerLink="/register" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.register') }}</a>
+              <a routerLink="/tools" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.tools') }}</a>
               <a routerLink="/stock" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.stock') }}</a>
               <a routerLink="/logbook" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.logbook') }}</a>
             </nav>

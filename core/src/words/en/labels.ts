@@ -1,8 +1,10 @@
 import { FLOOR_LABELS } from './floor';
+import { PRESSROOM_LABELS } from './pressroom';
 
 /** Labels of panel rows, choices, totals and places in the program. */
 export const LABELS: Record<string, string> = {
   ...FLOOR_LABELS,
+  ...PRESSROOM_LABELS,
   stock: 'Stock',
   owner: 'Whose stock',
   copiesUp: 'Copies up',

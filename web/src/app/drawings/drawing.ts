@@ -59,7 +59,14 @@ import { formatNumber, inkColour, pathData, type Scene, type Shape, say } from '
                 </rect>
               }
               @case ('line') {
-                <line [attr.class]="shape.role" [attr.x1]="shape.x1" [attr.y1]="shape.y1" [attr.x2]="shape.x2" [attr.y2]="shape.y2" />
+                <line
+                  [attr.class]="shape.role"
+                  [attr.x1]="shape.x1"
+                  [attr.y1]="shape.y1"
+                  [attr.x2]="shape.x2"
+                  [attr.y2]="shape.y2"
+                  [style.stroke]="fill(shape)"
+                />
               }
               @case ('circle') {
                 <circle [attr.class]="shape.role" [attr.cx]="shape.cx" [attr.cy]="shape.cy" [attr.r]="shape.r" [style.fill]="fill(shape)" />

@@ -14,6 +14,7 @@ import {
   findingKey,
   formatFigure,
   formatNumber,
+  isMixedInk,
   label,
   orderedQuantity,
   practiceValue,
@@ -155,6 +156,20 @@ export class JobPage implements OnDestroy {
     units: this.units.system(),
   }));
   protected readonly who = computed(() => this.me()?.fullName ?? '');
+  /** Passes that print, for their ink zones; the first ink somebody mixes, for the kitchen. */
+  protected readonly printed = computed(() =>
+    (this.planning()?.plan.stones ?? []).flatMap((s) =>
+      s.steps
+        .filter((step) => this.planning()?.plan.steps[step]?.inks)
+        .map((step) => ({ step, says: `${stoneName(s)} ${step.slice(s.id.length + 1)}`.trim() })),
+    ),
+  );
+  protected readonly mixed = computed(
+    () =>
+      Object.values(this.planning()?.plan.steps ?? {})
+        .flatMap((s) => s.inks ?? [])
+        .find(isMixedInk) ?? null,
+  );
   protected readonly stone = computed(() => this.planning()?.plan.stones.find((s) => s.id === this.stoneId()) ?? null);
   /** The part whose sheet is drawn: the first stone of a part that lies on a press sheet. */
   protected readonly searchPart = computed(() => {

@@ -1,15 +1,33 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Observable } from 'rxjs';
 import type { InkDesk as Desk, Match, Pail } from '@druckerei/contract';
-import { type BaseInk, formatNumber, type Lab, label, printedLab, say, screenColour, SHIFT_SEEN, stockShift, mixed, usualPaper, type Measurement } from '@druckerei/core';
+import {
+  type BaseInk,
+  formatNumber,
+  type Lab,
+  label,
+  labOf,
+  type Measurement,
+  mixed,
+  overprintSpectrum,
+  printedLab,
+  PROCESS_FILMS,
+  say,
+  screenColour,
+  stockShift,
+  usualPaper,
+} from '@druckerei/core';
 import { ApiCaller, type Failure } from '../shared/api';
 import { BatchPanel } from './batch-panel';
 import { DrawDownPanel } from './draw-down-panel';
 import { MatchPanel } from './match-panel';
+import { labSays, sent } from './measured';
 import { SamplePanel } from './sample-panel';
 
 export type Stage = 'sample' | 'recipe' | 'weigh' | 'drawDown';
+/** Share of a film that stays on a wet one. Common practice, no source: 0.7 to 0.95. */
+const WET_TRAP = 0.85;
 const STAGES: readonly Stage[] = ['sample', 'recipe', 'weigh', 'drawDown'];
 
 /** One ink of one job from the customer's sample to an accepted draw-down: patches side by side as the head, below it the stage one is at. */
@@ -32,7 +50,10 @@ export class InkDesk {
   readonly refused = output<Failure>();
   private readonly api = inject(ApiCaller);
   /** The recipe taken from the matches, until it is weighed. */
-  protected readonly recipe = linkedSignal<string, Match | null>({ source: () => `${this.desk().job} ${this.desk().ink}`, computation: () => null });
+  protected readonly recipe = linkedSignal<string, Match | null>({
+    source: () => `${this.desk().job} ${this.desk().ink}`,
+    computation: () => null,
+  });
   protected readonly drawn = computed(() => this.desk().drawDowns[0] ?? null);
   protected readonly accepted = computed(() => {
     const answer = this.drawn()?.answer?.answer;
@@ -47,36 +68,71 @@ export class InkDesk {
   });
   protected readonly patches = computed(() => {
     const d = this.desk();
-    const of = (lab: Lab | null, says: string) => ({ lab, says, colour: lab === null ? '' : screenColour(lab), text: lab === null ? '–' : labSays(lab) });
+    const of = (lab: Lab | null, says: string) => ({
+      lab,
+      says,
+      colour: lab === null ? '' : screenColour(lab),
+      text: lab === null ? '–' : labSays(lab),
+    });
     return [
       of(d.sample?.measured.lab ?? null, say('kitchen.sample')),
       of(this.recipe()?.lab ?? this.mixedLab(), say('kitchen.predicted')),
       of(this.drawn()?.measured.lab ?? null, say('kitchen.measured')),
     ];
   });
-  /** What the newest batch should look like by the model. */
+  /** What the recipe taken, or the newest batch, should look like by the model. */
   private readonly mixedLab = computed((): Lab | null => {
-    const recipe = this.desk().batches[0]?.recipe ?? [];
-    const of = recipe.flatMap((p) => this.bases().find((b) => b.id === p.base) ?? []);
-    if (of.length === 0 || of.length !== recipe.length) return null;
-    const film = { ...mixed(of, recipe.map((p) => p.parts)), gsm: this.desk().filmGsm };
-    return printedLab(film, this.desk().paper.reflectance);
+    const film = this.film();
+    return film && printedLab(film, this.desk().paper.reflectance);
   });
   /** Bases that let the stock show through, on a stock that is no white. */
   protected readonly shift = computed(() => {
+    const film = this.film();
+    if (!film || !this.desk().paper.measured) return null;
+    const shift = stockShift(film, usualPaper('gloss'), this.desk().paper.reflectance);
+    return shift.seen ? say('kitchen.stockShows', formatNumber(shift.deltaE, 1)) : null;
+  });
+  private readonly film = computed(() => {
     const recipe = this.recipe()?.parts ?? this.desk().batches[0]?.recipe ?? [];
     const of = recipe.flatMap((p) => this.bases().find((b) => b.id === p.base) ?? []);
-    if (of.length === 0 || of.length !== recipe.length || !this.desk().paper.measured) return null;
-    const film = { ...mixed(of, recipe.map((p) => p.parts)), gsm: this.desk().filmGsm };
-    const shift = stockShift(film, usualPaper('gloss'), this.desk().paper.reflectance);
-    return shift.deltaE > SHIFT_SEEN ? say('kitchen.stockShows', formatNumber(shift.deltaE, 1)) : null;
+    if (of.length === 0 || of.length !== recipe.length) return null;
+    return {
+      ...mixed(
+        of,
+        recipe.map((p) => p.parts),
+      ),
+      gsm: this.desk().filmGsm,
+    };
   });
+  /** The ink with each process ink of its pass, in printing order, the second on the first still wet. */
+  protected readonly overprints = computed(() => {
+    const [desk, own] = [this.desk(), this.film()];
+    if (!own) return [];
+    return desk.neighbours.flatMap((other) => {
+      const film = PROCESS_FILMS[other];
+      if (!film) return [];
+      const first = desk.before.includes(other);
+      const spectrum = first
+        ? overprintSpectrum(film, own, desk.paper.reflectance, WET_TRAP)
+        : overprintSpectrum(own, film, desk.paper.reflectance, WET_TRAP);
+      return [
+        {
+          other,
+          says: first ? say('kitchen.overprintOn', desk.ink, other) : say('kitchen.overprintOn', other, desk.ink),
+          colour: screenColour(labOf(spectrum)),
+        },
+      ];
+    });
+  });
+  protected readonly trapSays = say('kitchen.wetTrap', `${100 * WET_TRAP} %`);
   protected readonly binds = computed(() => {
     const { food, stands } = this.desk();
     const words = [...(food ? [label('kitchen.food')] : []), ...stands.map((s) => label(`fast.${s}`))];
     return words.length === 0 ? null : say('kitchen.bound', words.join(', '));
   });
-  protected readonly needs = computed(() => say('kitchen.needs', formatNumber(this.desk().neededKg, 2), formatNumber(this.desk().filmGsm, 2), this.desk().stockName));
+  protected readonly needs = computed(() =>
+    say('kitchen.needs', formatNumber(this.desk().neededKg, 2), formatNumber(this.desk().filmGsm, 2), this.desk().stockName),
+  );
 
   protected reached = (stage: Stage): boolean => {
     const d = this.desk();
@@ -89,14 +145,9 @@ export class InkDesk {
     this.stage.set('weigh');
   }
   protected sampled({ measured, tolerance }: { measured: Measurement; tolerance: number }): void {
-    this.asked.emit(this.api.call('kitchen.sample', { params: this.at(), body: { id: crypto.randomUUID(), measured: sent(measured), tolerance } }));
+    this.asked.emit(
+      this.api.call('kitchen.sample', { params: this.at(), body: { id: crypto.randomUUID(), measured: sent(measured), tolerance } }),
+    );
   }
   protected at = (): { job: string; ink: string } => ({ job: this.desk().job, ink: this.desk().ink });
 }
-/** A measurement as it crosses the wire. */
-export const sent = ({ lab, spectrum, ...rest }: Measurement) => ({
-  ...rest,
-  lab: [...lab] as [number, number, number],
-  ...(spectrum && { spectrum: [...spectrum] }),
-});
-export const labSays = ([l, a, b]: Lab): string => `${formatNumber(l, 1)} / ${formatNumber(a, 1)} / ${formatNumber(b, 1)}`;

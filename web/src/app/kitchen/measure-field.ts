@@ -25,7 +25,9 @@ import { ApiCaller, type Failure } from '../shared/api';
         ><span class="soft">{{ say('kitchen.backing') }}</span
         ><select #backing (change)="backing_.set($any(backing.value))">
           @for (b of backings; track b) {
-            <option [value]="b" [selected]="b === backing_()">{{ say(b === 'black' ? 'kitchen.onBlack' : b === 'white' ? 'kitchen.onWhite' : 'kitchen.onItself') }}</option>
+            <option [value]="b" [selected]="b === backing_()">
+              {{ say(b === 'black' ? 'kitchen.onBlack' : b === 'white' ? 'kitchen.onWhite' : 'kitchen.onItself') }}
+            </option>
           }
         </select></label
       >
@@ -92,7 +94,9 @@ export class MeasureField {
   protected readonly typed = signal<readonly [string, string, string]>(['', '', '']);
   protected readonly mode_ = signal<Measurement['mode']>('M1');
   protected readonly backing_ = signal<Measurement['backing']>('white');
-  protected readonly rows = signal<readonly { name: string; lab: Measurement['lab']; spectrum?: readonly number[] | undefined; notes: string[] }[]>([]);
+  protected readonly rows = signal<
+    readonly { name: string; lab: Measurement['lab']; spectrum?: readonly number[] | undefined; notes: string[] }[]
+  >([]);
   private readonly spectrum = signal<readonly number[] | undefined>(undefined);
   private readonly source = signal<Measurement['from']>('typed');
   protected readonly notes = signal('');
@@ -133,7 +137,8 @@ export class MeasureField {
       next: ({ rows, bad }) => {
         this.rows.set(rows);
         this.take(0);
-        if (bad.length > 0) this.notes.update((n) => `${n} ${say('kitchen.badLines', bad.length, bad[0]?.line ?? 0, bad[0]?.says ?? '')}`.trim());
+        if (bad.length > 0)
+          this.notes.update((n) => `${n} ${say('kitchen.badLines', bad.length, bad[0]?.line ?? 0, bad[0]?.says ?? '')}`.trim());
       },
       error: (f: Failure) => {
         this.refused.emit(f);
@@ -144,7 +149,9 @@ export class MeasureField {
     const row = this.rows()[at];
     if (!row) return;
     this.put({ lab: row.lab, spectrum: row.spectrum, mode: this.mode_(), backing: this.backing_(), from: 'file' });
-    const did = row.notes.map((n) => say(n === 'percent' ? 'kitchen.wasPercent' : n === 'resampled' ? 'kitchen.wasResampled' : 'kitchen.wasExtended'));
+    const did = row.notes.map((n) =>
+      say(n === 'percent' ? 'kitchen.wasPercent' : n === 'resampled' ? 'kitchen.wasResampled' : 'kitchen.wasExtended'),
+    );
     this.notes.set([say('kitchen.readFromFile', row.name, formatNumber(row.lab[0], 1)), ...did].join(' · '));
   }
 }

@@ -146,7 +146,7 @@ export class StartFrom {
     const wanted = words.trim();
     if (wanted === '') return;
     this.failure.set(null);
-    this.api.call('tools.list', {}).subscribe({
+    this.api.call('tools.list', { query: { id: wanted.slice(0, 40) } }).subscribe({
       next: (tools) => {
         const ofTool = tools
           .filter((t) => t.id.toLowerCase() === wanted.toLowerCase())

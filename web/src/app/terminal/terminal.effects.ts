@@ -119,9 +119,7 @@ function batch(api: ApiCaller, outbox: Outbox): Observable<Action[]> {
           });
           const answered = TerminalActions.answered({ ids: accepted, turned, at: Date.now() });
           const taken = entries.filter((e) => !turned.some((t) => t.entry.id === e.id));
-          return from(outbox.answered(keys, taken, turned)).pipe(
-            map(() => [answered, TerminalActions.readWanted()]),
-          );
+          return from(outbox.answered(keys, taken, turned)).pipe(map(() => [answered, TerminalActions.readWanted()]));
         }),
       ),
     ),

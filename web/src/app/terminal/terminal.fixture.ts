@@ -57,7 +57,7 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   runningPpm: 20_000,
   next: [{ step: 'back', name: 'Print, back', machineName: 'Press 3', waitS: 0 }],
   waits: [],
-    locked: [],
+  locked: [],
   times: { state: 'running', setupS: 1_500, runS: 300, since: NOW, stopReason: '' },
   tally: {
     received: 2_000,

@@ -86,7 +86,9 @@ export class ToolDesk {
     const y = (off: number): number => 40 - 4 * off;
     const dots = this.steps().map((s) => ({ x: 2 * s.file, y: y(s.plate - s.file) }));
     if (fit === null || typeof fit === 'string') return { line: '', dots, table: [] };
-    const line = Array.from({ length: 51 }, (_, i) => `${i === 0 ? 'M' : 'L'}${4 * i} ${y(plateTone(2 * i, fit) - 2 * i).toFixed(1)}`).join('');
+    const line = Array.from({ length: 51 }, (_, i) => `${i === 0 ? 'M' : 'L'}${4 * i} ${y(plateTone(2 * i, fit) - 2 * i).toFixed(1)}`).join(
+      '',
+    );
     return { line, dots, table: CURVE_TONES.map((t) => ({ tone: t, send: formatNumber(compensated(t, fit), 1) })) };
   });
   protected readonly facts = computed((): [string, string][] => {
@@ -140,11 +142,15 @@ export class ToolDesk {
     };
     if (to !== 'recycled') go('');
     else
-      askReason(this.dialog, { title: say('tools.recycleTitle'), says: say('tools.recycleSays'), button: say('tools.recycle') }).subscribe(go);
+      askReason(this.dialog, { title: say('tools.recycleTitle'), says: say('tools.recycleSays'), button: say('tools.recycle') }).subscribe(
+        go,
+      );
   }
   protected remake(): void {
-    askReason(this.dialog, { title: say('tools.remakeTitle'), says: say('tools.remakeSays'), button: say('tools.remake') }).subscribe((reason) => {
-      this.asked.emit(this.api.call('tools.remake', { params: { id: this.card().id }, body: { key: crypto.randomUUID(), reason } }));
-    });
+    askReason(this.dialog, { title: say('tools.remakeTitle'), says: say('tools.remakeSays'), button: say('tools.remake') }).subscribe(
+      (reason) => {
+        this.asked.emit(this.api.call('tools.remake', { params: { id: this.card().id }, body: { key: crypto.randomUUID(), reason } }));
+      },
+    );
   }
 }

@@ -56,7 +56,13 @@ export class ToolStorePage {
     const groups = new Map<string, Group>();
     for (const card of this.page()?.cards ?? []) {
       const key = card.job ?? card.kind;
-      const group = groups.get(key) ?? { key, number: card.number, title: card.title ?? label(`tool.${card.kind}`), job: card.job, cards: [] };
+      const group = groups.get(key) ?? {
+        key,
+        number: card.number,
+        title: card.title ?? label(`tool.${card.kind}`),
+        job: card.job,
+        cards: [],
+      };
       group.cards.push(card);
       groups.set(key, group);
     }
@@ -134,7 +140,9 @@ export class ToolStorePage {
   protected takeKept(): void {
     const job = this.job();
     if (job !== null)
-      this.call(this.api.call('tools.take', { params: { id: job }, body: { key: crypto.randomUUID(), tools: this.kept().map((c) => c.id) } }));
+      this.call(
+        this.api.call('tools.take', { params: { id: job }, body: { key: crypto.randomUUID(), tools: this.kept().map((c) => c.id) } }),
+      );
   }
   protected readonly failed = (f: Failure): void => {
     this.failure.set(f);

@@ -1,0 +1,219 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import type { Observable } from 'rxjs';
+import type { RegisterDesk } from '@druckerei/contract';
+import { inkColour, say } from '@druckerei/core';
+import { ApiCaller, type Failure } from '../shared/api';
+
+type Cells = Record<string, { dx: string; dy: string }>;
+
+/** The next reading: of each colour at each mark, typed, out of a file, or from the simulated camera; with the sheets that were pulled for it. */
+@Component({
+  selector: 'dk-reading-grid',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<div class="row">
+      <h2>{{ say('register.nextReading') }}</h2>
+      <button type="button" class="quiet" (click)="simulate()">{{ say('register.simulatedCamera') }}</button>
+      <label class="plain file">{{ say('register.fromFile') }}<input #file type="file" accept=".csv,.txt" (change)="read(file)" /></label>
+      <button type="button" class="plain" (click)="closed.emit()">{{ say('register.close') }}</button>
+    </div>
+    <p class="soft">{{ say('register.howToRead', reference()) }}</p>
+    @if (notes()) {
+      <p class="soft" role="status" data-figures>{{ notes() }}</p>
+    }
+    <div class="scroll">
+      <table class="lines">
+        <thead>
+          <tr>
+            <th>{{ say('register.mark') }}</th>
+            @for (ink of colours(); track ink) {
+              <th colspan="2" data-figures><span class="swatch" [style.background]="colour(ink)" aria-hidden="true"></span> {{ ink }}</th>
+            }
+          </tr>
+        </thead>
+        <tbody>
+          @for (m of desk().marks; track m.id) {
+            <tr>
+              <th data-figures>{{ m.id }}</th>
+              @for (ink of colours(); track ink) {
+                @for (way of ways; track way) {
+                  <td>
+                    <input
+                      #cell
+                      class="field-input"
+                      inputmode="decimal"
+                      [class.wrong]="isWrong(ink, m.id, way)"
+                      [attr.aria-label]="say(way === 'dx' ? 'register.cellLateral' : 'register.cellRound', ink, m.id)"
+                      [placeholder]="way === 'dx' ? '↔' : '↕'"
+                      [value]="text(ink, m.id, way)"
+                      (input)="type(ink, m.id, way, cell.value)"
+                    />
+                  </td>
+                }
+              }
+            </tr>
+          }
+        </tbody>
+      </table>
+    </div>
+    <div class="row">
+      <label
+        >{{ say('register.sheetsPulled') }}
+        <input #sheetsField class="field-input narrow" inputmode="numeric" [value]="sheets()" (input)="sheets.set(sheetsField.value)"
+      /></label>
+      <button type="button" class="act" [disabled]="!ready()" (click)="send()">{{ say('register.takeReading') }}</button>
+    </div>
+    @if (questioned()) {
+      <p class="fail" role="alert">{{ say('register.otherUnit') }}</p>
+    }`,
+  styles: `
+    :host {
+      display: flex;
+      flex-direction: column;
+      min-height: 0;
+    }
+    .row {
+      display: flex;
+      gap: 14px;
+      align-items: baseline;
+      flex-wrap: wrap;
+    }
+    .scroll {
+      overflow: auto;
+      min-height: 0;
+    }
+    td .field-input {
+      width: 68px;
+    }
+    .narrow {
+      width: 70px;
+    }
+    .swatch {
+      display: inline-block;
+      width: 12px;
+      height: 12px;
+      border-radius: 3px;
+    }
+    .file {
+      position: relative;
+      overflow: hidden;
+    }
+    .file input {
+      position: absolute;
+      inset: 0;
+      opacity: 0;
+      cursor: pointer;
+    }
+    .file:focus-within {
+      outline: 2px solid var(--act);
+    }
+  `,
+})
+export class ReadingGrid {
+  protected readonly say = say;
+  protected readonly colour = inkColour;
+  protected readonly ways = ['dx', 'dy'] as const;
+  readonly desk = input.required<RegisterDesk>();
+  readonly asked = output<Observable<RegisterDesk>>();
+  readonly refused = output<Failure>();
+  readonly closed = output();
+  private readonly api = inject(ApiCaller);
+  protected readonly reference = computed(() => this.desk().inks[0] ?? '');
+  protected readonly colours = computed(() => this.desk().inks.slice(1));
+  protected readonly cells = linkedSignal<string, Record<string, Cells>>({
+    source: () => `${this.desk().step} ${this.desk().turns.length}`,
+    computation: () => ({}),
+  });
+  private readonly id = linkedSignal<string, string>({
+    source: () => `${this.desk().step} ${this.desk().turns.length}`,
+    computation: () => crypto.randomUUID(),
+  });
+  private readonly from = signal<'typed' | 'file' | 'simulated'>('typed');
+  protected readonly sheets = signal('20');
+  protected readonly notes = signal('');
+  private readonly read_ = computed(() =>
+    this.colours().flatMap((ink) => {
+      const readings = this.desk().marks.flatMap((m) => {
+        const [dx, dy] = this.ways.map((w) => number(this.text(ink, m.id, w)));
+        return dx === null || dy === null || dx === undefined || dy === undefined ? [] : [{ mark: m.id, dxMm: dx, dyMm: dy }];
+      });
+      return readings.length === 0 ? [] : [{ ink, readings }];
+    }),
+  );
+  /** Far more than any press is off: read in micrometres, perhaps. It is asked, not taken. */
+  protected readonly questioned = computed(() =>
+    this.read_().some((c) => c.readings.some((r) => Math.abs(r.dxMm) > MOST_MM || Math.abs(r.dyMm) > MOST_MM)),
+  );
+  protected readonly ready = computed(() => this.read_().length > 0 && !this.questioned() && Number.isInteger(Number(this.sheets())));
+
+  protected text = (ink: string, mark: string, way: 'dx' | 'dy'): string => this.cells()[ink]?.[mark]?.[way] ?? '';
+  protected isWrong(ink: string, mark: string, way: 'dx' | 'dy'): boolean {
+    const text = this.text(ink, mark, way);
+    const value = number(text);
+    return text.trim() !== '' && (value === null || Math.abs(value) > MOST_MM);
+  }
+  protected type(ink: string, mark: string, way: 'dx' | 'dy', text: string): void {
+    this.from.set('typed');
+    this.put(ink, mark, { [way]: text });
+  }
+  private put(ink: string, mark: string, more: Partial<{ dx: string; dy: string }>): void {
+    this.cells.update((c) => ({ ...c, [ink]: { ...c[ink], [mark]: { dx: '', dy: '', ...c[ink]?.[mark], ...more } } }));
+  }
+  private fill(inks: readonly { ink: string; readings: readonly { mark: string; dxMm: number; dyMm: number }[] }[]): void {
+    for (const { ink, readings } of inks) for (const r of readings) this.put(ink, r.mark, { dx: String(r.dxMm), dy: String(r.dyMm) });
+  }
+  protected simulate(): void {
+    const { job, step, marks } = this.desk();
+    this.api.call('register.simulate', { params: { id: job, step }, body: { marks: [...marks], reference: this.reference() } }).subscribe({
+      next: ({ colours }) => {
+        this.fill(colours);
+        this.from.set('simulated');
+        this.notes.set(say('register.simulatedSays'));
+      },
+      error: (f: Failure) => {
+        this.refused.emit(f);
+      },
+    });
+  }
+  protected read(from: HTMLInputElement): void {
+    const file = from.files?.[0];
+    from.value = '';
+    if (!file) return;
+    this.api.call('register.file', { file }).subscribe({
+      next: ({ inks, bad }) => {
+        this.fill(inks);
+        this.from.set('file');
+        this.notes.set(
+          bad.length === 0
+            ? say('register.readFile', inks.length)
+            : `${say('register.readFile', inks.length)} ${say('register.badLines', bad.length, bad[0]?.line ?? 0, bad[0]?.says ?? '')}`,
+        );
+      },
+      error: (f: Failure) => {
+        this.refused.emit(f);
+      },
+    });
+  }
+  protected send(): void {
+    const { job, step, marks } = this.desk();
+    this.asked.emit(
+      this.api.call('register.send', {
+        params: { id: job, step },
+        body: {
+          id: this.id(),
+          reference: this.reference(),
+          marks: [...marks],
+          colours: this.read_(),
+          sheets: Number(this.sheets()),
+          sheet: null,
+          from: this.from(),
+        },
+      }),
+    );
+  }
+}
+const MOST_MM = 5;
+/** A number as it was typed; null: it is none; undefined would be nothing typed, which counts as none too. */
+const number = (text: string): number | null => {
+  const plain = text.trim().replace(',', '.').replace('−', '-');
+  return plain === '' || Number.isNaN(Number(plain)) ? null : Number(plain);
+};

@@ -1,0 +1,177 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { debounceTime, filter, map, switchMap, takeWhile, timer, type Subscription } from 'rxjs';
+import type { ZoneDesk } from '@druckerei/contract';
+import { formatNumber, inkColour, say } from '@druckerei/core';
+import { sessionFeature } from '../session/session.feature';
+import { ApiCaller, type Failure } from '../shared/api';
+import { Changes } from '../shared/changes';
+
+interface Reading {
+  id: string;
+  ink: string;
+  done: number;
+  of: number | null;
+}
+const POLL_MS = 400;
+
+/** Ink zones of a pass: a separation is dropped for each ink, its coverage stands over the sheet zone by zone, the duct openings beneath. */
+@Component({
+  selector: 'dk-zones-page',
+  imports: [RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './zones-page.html',
+  styleUrl: './zones-page.scss',
+})
+export class ZonesPage {
+  protected readonly say = say;
+  protected readonly colour = inkColour;
+  protected readonly number = formatNumber;
+  private readonly api = inject(ApiCaller);
+  protected readonly desk = signal<ZoneDesk | null>(null);
+  protected readonly failure = signal<Failure | null>(null);
+  protected readonly reading = signal<Reading | null>(null);
+  protected readonly inkIsDark = signal(true);
+  private running: Subscription | null = null;
+  private readonly at = toSignal(
+    inject(ActivatedRoute).paramMap.pipe(map((p) => ({ job: p.get('job') ?? '', step: p.get('step') ?? '' }))),
+    {
+      initialValue: { job: '', step: '' },
+    },
+  );
+  private readonly me = inject(Store).selectSignal(sessionFeature.selectMe);
+  protected readonly may = computed(() => (this.me()?.roles ?? []).some((r) => r === 'planner' || r === 'press' || r === 'ink'));
+  private readonly news = toSignal(
+    inject(Changes).changes$.pipe(
+      filter((c) => c === null || c.table === 'zones'),
+      debounceTime(300),
+    ),
+    { initialValue: null },
+  );
+  protected readonly ink = linkedSignal<string>(
+    () => this.desk()?.inks.find((i) => i.percent !== null)?.ink ?? this.desk()?.inks[0]?.ink ?? '',
+  );
+  protected readonly of = computed(() => this.desk()?.inks.find((i) => i.ink === this.ink()) ?? null);
+  /** Openings as they were set when it printed well; empty: as told. */
+  protected readonly set = linkedSignal<string, Record<number, string>>({ source: () => this.ink(), computation: () => ({}) });
+  /** The sheet with its copies, and over it the profile of the chosen ink. */
+  protected readonly drawing = computed(() => {
+    const [desk, of] = [this.desk(), this.of()];
+    if (!desk) return null;
+    const [w, h] = desk.sheetMm;
+    const left = (w - desk.zones * desk.zoneMm) / 2;
+    const up = PROFILE * h;
+    const bars = (of?.percent ?? []).map((p, i) => ({
+      x: left + i * desk.zoneMm,
+      h: (up * Math.min(p, 100)) / 100,
+      p: formatNumber(p, 1),
+      o: of?.opening?.[i] ?? 0,
+    }));
+    const most = Math.max(1, ...(of?.percent ?? []));
+    return {
+      w,
+      h,
+      up,
+      left,
+      bars,
+      zoneMm: desk.zoneMm,
+      box: `${Math.min(left, 0) - 4} ${-up - 14} ${Math.max(w, desk.zones * desk.zoneMm) + 8} ${h + up + 44}`,
+      most: formatNumber(most, 1),
+    };
+  });
+  protected readonly curveSays = computed(() => {
+    const c = this.desk()?.curve;
+    if (!c) return '';
+    return c.from === 0 ? say('zones.firstCurve', this.desk()?.logged ?? 0) : say('zones.ownCurve', c.from, formatNumber(c.off, 1));
+  });
+
+  constructor() {
+    effect(() => {
+      this.news();
+      this.read();
+    });
+  }
+  private read(): void {
+    const { job, step } = this.at();
+    this.api.call('zones.read', { params: { id: job, step } }).subscribe({ next: (d) => this.desk.set(d), error: this.failed });
+  }
+  protected csv = (): string => `/api/jobs/${this.at().job}/zones/${encodeURIComponent(this.at().step)}/zones.csv`;
+  protected dropped(e: DragEvent, ink: string): void {
+    e.preventDefault();
+    const file = e.dataTransfer?.files[0];
+    if (file) this.send(file, ink);
+  }
+  protected picked(from: HTMLInputElement, ink: string): void {
+    const file = from.files?.[0];
+    from.value = '';
+    if (file) this.send(file, ink);
+  }
+  private send(file: File, ink: string): void {
+    const { job, step } = this.at();
+    const id = crypto.randomUUID();
+    this.failure.set(null);
+    this.reading.set({ id, ink, done: 0, of: null });
+    this.running = this.api
+      .call('zones.send', { file })
+      .pipe(
+        switchMap(({ file: hash }) =>
+          this.api.call('zones.begin', {
+            body: { id, job, step, ink, file: hash, name: file.name.slice(0, 120), inkIsDark: this.inkIsDark() },
+          }),
+        ),
+        switchMap(() => timer(0, POLL_MS)),
+        switchMap(() => this.api.call('tasks.read', { params: { id } })),
+        takeWhile((t) => t.state === 'waiting' || t.state === 'running', true),
+      )
+      .subscribe({
+        next: (t) => {
+          if (t.state === 'waiting' || t.state === 'running') {
+            this.reading.set({ id, ink, done: t.done, of: t.of });
+            return;
+          }
+          this.reading.set(null);
+          if (t.state === 'failed') this.failure.set({ status: 422, title: say('zones.notRead'), detail: t.says });
+          if (t.state === 'done') {
+            this.ink.set(ink);
+            this.read();
+          }
+        },
+        error: (f: Failure) => {
+          this.reading.set(null);
+          this.failure.set(f);
+        },
+      });
+  }
+  protected cancel(): void {
+    const reading = this.reading();
+    this.running?.unsubscribe();
+    this.reading.set(null);
+    if (reading) this.api.call('tasks.cancel', { params: { id: reading.id } }).subscribe({ error: () => undefined });
+  }
+  protected type(zone: number, text: string): void {
+    this.set.update((s) => ({ ...s, [zone]: text }));
+  }
+  protected log(): void {
+    const [of, { job, step }] = [this.of(), this.at()];
+    if (!of?.opening) return;
+    const openings = of.opening.map((told, i) => {
+      const text = (this.set()[i] ?? '').trim();
+      const value = Number(text.replace(',', '.'));
+      return text === '' || Number.isNaN(value) ? told : value;
+    });
+    this.api.call('zones.log', { params: { id: job, step }, body: { id: crypto.randomUUID(), ink: of.ink, openings } }).subscribe({
+      next: (d) => {
+        this.set.set({});
+        this.desk.set(d);
+      },
+      error: this.failed,
+    });
+  }
+  private readonly failed = (f: Failure): void => {
+    this.failure.set(f);
+  };
+}
+/** Height of the profile, as a share of the sheet's. */
+const PROFILE = 0.45;
