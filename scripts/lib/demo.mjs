@@ -1,4 +1,5 @@
 import { existsSync, readFileSync } from 'node:fs';
+import { demoDesks } from './demo-desks.mjs';
 import { demoHandover, floorRuns } from './demo-floor.mjs';
 import { ROOT } from './run.mjs';
 import { say, Stop } from './say.mjs';
@@ -22,8 +23,12 @@ export async function loadDemo(base, { now = new Date() } = {}) {
   const call = async (method, path, body) => {
     const res = await fetch(`${base}${path}`, {
       method,
-      headers: { 'content-type': 'application/json', 'sec-fetch-site': 'same-origin', ...(cookie && { cookie }) },
-      ...(body && { body: JSON.stringify(body) }),
+      headers: {
+        'content-type': Buffer.isBuffer(body) ? 'application/octet-stream' : 'application/json',
+        'sec-fetch-site': 'same-origin',
+        ...(cookie && { cookie }),
+      },
+      ...(body && { body: Buffer.isBuffer(body) ? body : JSON.stringify(body) }),
     });
     cookie = (res.headers.getSetCookie?.()[0] ?? cookie).split(';')[0];
     if (!res.ok)
@@ -67,6 +72,7 @@ export async function loadDemo(base, { now = new Date() } = {}) {
     if (run.child) await rescue(desk, run);
   }
   await demoHandover(desk, floor.handover);
+  await demoDesks(desk, read('desks'));
 }
 
 /** What was short is made by a child job, released at once. */

@@ -16,8 +16,14 @@ import { Threads } from './tasks/threads';
 
 const ROOT = `${__dirname}/../..`;
 export const NOW = Date.UTC(2026, 2, 2, 6) / 1000;
-export const PASSWORDS = { planner: 'paper-river-24', admin: 'paper-river-25', press: 'ink-and-water-3', store: 'pallet-rack-51' } as const;
-const NAMES = { planner: 'anselm', admin: 'runa', press: 'odo', store: 'ilse' } as const;
+export const PASSWORDS = {
+  planner: 'paper-river-24',
+  admin: 'paper-river-25',
+  press: 'ink-and-water-3',
+  store: 'pallet-rack-51',
+  ink: 'grind-and-draw-9',
+} as const;
+const NAMES = { planner: 'anselm', admin: 'runa', press: 'odo', store: 'ilse', ink: 'rosalind' } as const;
 
 /** Where the tests' cluster listens; set by the test command. */
 const admin = (): string => {
@@ -173,12 +179,33 @@ export class Client {
     };
   }
 
-  /** A customer and an order of line 1; gives the job's id. */
-  async order(quantity = 10_000): Promise<string> {
+  /** A customer and an order of line 1; gives the job's id. `wish` changes what is wished of the card. */
+  async order(quantity = 10_000, wish: object = {}, more: object = {}): Promise<string> {
     const customer = randomUUID();
     await this.call('POST', '/api/customers', { id: customer, name: `Customer ${customer}`, address: 'Quay 1' });
-    const spec = cardSpec(quantity);
+    const spec = { ...cardSpec(quantity), ...more };
+    const card = spec.products['card'];
+    if (card?.kind === 'made') spec.products['card'] = { ...card, wish: { ...card.wish, ...wish } };
     spec.items['i1']!.deliveries = [{ by: '2026-03-20T14:00', share: { only: quantity }, to: 'Quay 1' }];
     return String((await this.call('POST', '/api/orders', { id: randomUUID(), customer, spec })).body['job']);
+  }
+
+  /** Releases a job; what must be decided is. */
+  async release(job: string): Promise<Said> {
+    const version = Number((await this.call('GET', `/api/jobs/${job}`)).body['version']);
+    const ask = (decisions: object): Promise<Said> => this.call('POST', `/api/jobs/${job}/release`, { version, decisions });
+    const tried = await ask({});
+    const fields = (tried.body['fields'] ?? []) as { path: string }[];
+    return tried.status === 200 ? tried : ask(Object.fromEntries(fields.map((f) => [f.path, 'agreed'])));
+  }
+  /** Sends a file as it is. */
+  async send(path: string, bytes: Uint8Array): Promise<Said> {
+    const res = await fetch(this.server.base + path, {
+      method: 'POST',
+      headers: { cookie: this.cookie, 'sec-fetch-site': 'same-origin', 'content-type': 'application/octet-stream' },
+      body: bytes as BodyInit,
+    });
+    const text = await res.text();
+    return { status: res.status, headers: res.headers, bytes: new Uint8Array(), body: JSON.parse(text) as Record<string, unknown> };
   }
 }

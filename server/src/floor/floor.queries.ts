@@ -219,3 +219,18 @@ from step_facts f
 where j.state = 'delivered'
 order by f.closed_at desc
 limit $1`;
+
+/** Released steps of jobs with a mixed ink whose newest draw-down is not accepted, or that has none. $1 uuid[] jobs */
+export const STEPS_WITHOUT_INK = `
+select distinct s.job, s.step
+from released_steps s
+  cross join lateral jsonb_array_elements_text(coalesce(s.facts -> 'mixed', '[]')) m(ink)
+where s.job = any($1)
+  and not coalesce((
+    select a.answer in ('accept', 'decide')
+    from draw_downs d
+      left join draw_down_answers a on a.draw_down = d.id
+    where d.job = s.job and d.ink = m.ink
+    order by d.seq desc
+    limit 1
+  ), false)`;

@@ -18,6 +18,7 @@ import {
   SET_PILE_PLACE,
   SET_PILE_STATE,
   STEPS_KNOWN,
+  STEPS_WITHOUT_INK,
 } from './floor.queries';
 import { personOf } from './sign-on';
 
@@ -110,6 +111,7 @@ async function checked(
   );
   const active = new Set((await db.query<{ id: string }>(ACTIVE_PEOPLE, [many(entries.map((e) => e.who))])).rows.map((p) => p.id));
   const there = new Set((await db.query<{ id: string }>(ENTRIES_THERE, [entries.map((e) => e.id)])).rows.map((r) => r.id));
+  const waiting = await waitingForInk(db, entries);
   const good: Entry[] = [];
   for (const e of entries) {
     // Sent again: it was checked when it was written, and may look wrong now (a counter-entry finds its entry taken back, by itself).
@@ -136,10 +138,18 @@ async function checked(
         ...(job && (job.state === 'revising' || (e.release !== null && e.release < job.release)) ? ['revised'] : []),
         ...(job && e.step !== null && !steps.has(`${e.job ?? ''} ${e.step}`) ? ['unreleased'] : []),
         ...(job?.state === 'delivered' ? ['afterClose'] : []),
+        ...(e.kind === 'runStart' && waiting.has(`${e.job ?? ''} ${e.step ?? ''}`) ? ['noDrawDown'] : []),
       ],
     });
   }
   return good;
+}
+
+/** Steps among those that begin whose mixed inks have no accepted draw-down. */
+async function waitingForInk(db: Db, entries: readonly Entry[]): Promise<Set<string>> {
+  const jobs = many(entries.filter((e) => e.kind === 'runStart').map((e) => e.job));
+  if (jobs.length === 0) return new Set();
+  return new Set((await db.query<{ job: string; step: string }>(STEPS_WITHOUT_INK, [jobs])).rows.map((s) => `${s.job} ${s.step}`));
 }
 
 interface Known {

@@ -199,8 +199,9 @@ const queued = (c: CardRow) => ({
   wantedAt: c.wantedAt,
   imagingS: c.imagingS,
 });
-/** One key for many: the last digits of the key, and which of them it is. RFC 9562 leaves the last twelve to whoever makes the id. */
-const keyOf = (key: string, i: number): string => `${key.slice(0, 24)}${(parseInt(key.slice(24), 16) ^ i).toString(16).padStart(12, '0')}`;
+/** One key for many: its first digits, counted on, and the rest as it is. */
+const keyOf = (key: string, i: number): string =>
+  `${((parseInt(key.slice(0, 8), 16) + i) % 2 ** 32).toString(16).padStart(8, '0')}${key.slice(8)}`;
 
 async function readCard(db: Db, id: string): Promise<CardRow> {
   const card = (await db.query<CardRow>(CARD_BY_ID, [id])).rows[0];

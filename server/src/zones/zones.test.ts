@@ -1,0 +1,223 @@
+import { randomUUID } from 'node:crypto';
+import { deflateSync } from 'node:zlib';
+import type { Task, ZoneDesk } from '@druckerei/contract';
+import { type Client, TestServer } from '../test-server.fixture';
+import { readSeparation } from './separation';
+
+/** A grey PNG of a picture by rows, with a filter of one's own choice for each row. */
+export function png(
+  width: number,
+  height: number,
+  value: (x: number, y: number) => number,
+  { bits = 8, kind = 0, filter = 0, interlaced = 0 } = {},
+): Buffer {
+  const pixel = bits / 8;
+  const rows: Buffer[] = [];
+  let before = Buffer.alloc(width * pixel);
+  for (let y = 0; y < height; y++) {
+    const row = Buffer.alloc(width * pixel);
+    for (let x = 0; x < width; x++) row.writeUIntBE(value(x, y) * (bits === 16 ? 257 : 1), x * pixel, pixel);
+    const coded = Buffer.alloc(row.length);
+    for (let i = 0; i < row.length; i++) {
+      const [a, b, c] = [i < pixel ? 0 : row[i - pixel]!, before[i]!, i < pixel ? 0 : before[i - pixel]!];
+      const p = a + b - c;
+      const paeth =
+        Math.abs(p - a) <= Math.abs(p - b) && Math.abs(p - a) <= Math.abs(p - c) ? a : Math.abs(p - b) <= Math.abs(p - c) ? b : c;
+      coded[i] = row[i]! - [0, a, b, (a + b) >> 1, paeth][filter]!;
+    }
+    rows.push(Buffer.from([filter]), coded);
+    before = row;
+  }
+  const chunk = (type: string, data: Buffer): Buffer => {
+    const head = Buffer.alloc(8);
+    head.writeUInt32BE(data.length, 0);
+    head.write(type, 4, 'latin1');
+    return Buffer.concat([head, data, Buffer.alloc(4)]); // check sums are not looked at
+  };
+  const ihdr = Buffer.alloc(13);
+  ihdr.writeUInt32BE(width, 0);
+  ihdr.writeUInt32BE(height, 4);
+  ihdr.set([bits, kind, 0, 0, interlaced], 8);
+  return Buffer.concat([
+    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]),
+    chunk('IHDR', ihdr),
+    chunk('IDAT', deflateSync(Buffer.concat(rows))),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
+}
+
+/** A grey TIFF in strips of two rows. */
+function tiff(
+  width: number,
+  height: number,
+  value: (x: number, y: number) => number,
+  more: Record<number, number> = {},
+  pack = (b: Buffer): Buffer => b,
+): Buffer {
+  const strips = Array.from({ length: Math.ceil(height / 2) }, (_, s) =>
+    pack(
+      Buffer.from(Array.from({ length: Math.min(2, height - 2 * s) * width }, (_v, i) => value(i % width, 2 * s + Math.floor(i / width)))),
+    ),
+  );
+  const tags: [number, number[]][] = Object.entries({ 256: width, 257: height, 258: 8, 259: 1, 262: 1, 277: 1, 278: 2, ...more }).map(
+    ([t, v]) => [Number(t), [v]],
+  );
+  const head = 8;
+  const size = strips.reduce((n, s) => n + s.length, 0);
+  let at = head;
+  const offsets = strips.map((s) => (at += s.length) - s.length);
+  const lists = head + size;
+  tags.push([273, offsets], [279, strips.map((s) => s.length)]);
+  tags.sort((a, b) => a[0] - b[0]);
+  const long = (values: number[]): Buffer => {
+    const b = Buffer.alloc(4 * values.length);
+    values.forEach((v, i) => b.writeUInt32LE(v, 4 * i));
+    return b;
+  };
+  const outside: Buffer[] = [];
+  let where = lists;
+  const entries = tags.map(([tag, values]) => {
+    const e = Buffer.alloc(12);
+    e.writeUInt16LE(tag, 0);
+    e.writeUInt16LE(4, 2);
+    e.writeUInt32LE(values.length, 4);
+    if (values.length === 1) e.writeUInt32LE(values[0]!, 8);
+    else {
+      e.writeUInt32LE(where, 8);
+      outside.push(long(values));
+      where += 4 * values.length;
+    }
+    return e;
+  });
+  const start = Buffer.alloc(8);
+  start.write('II', 0, 'latin1');
+  start.writeUInt16LE(42, 2);
+  start.writeUInt32LE(where, 4);
+  const count = Buffer.alloc(2);
+  count.writeUInt16LE(entries.length, 0);
+  return Buffer.concat([start, ...strips, ...outside, count, ...entries, Buffer.alloc(4)]);
+}
+
+/** Ink on the left half only: there black. */
+const leftHalf =
+  (width: number) =>
+  (x: number): number =>
+    x < width / 2 ? 0 : 255;
+const slope = (x: number, y: number): number => (7 * x + 13 * y) % 256;
+
+describe('a separation', () => {
+  it.each([0, 1, 2, 3, 4])('is read from a PNG with row filter %s', async (filter) => {
+    const { profile, width, height } = await readSeparation(png(9, 5, slope, { filter }), false);
+    expect([width, height]).toEqual([9, 5]);
+    const column = (x: number): number => Array.from({ length: 5 }, (_, y) => slope(x, y)).reduce((a, b) => a + b, 0) / 5 / 255;
+    profile.columns.forEach((c, x) => expect(c).toBeCloseTo(column(x), 9));
+  });
+  it('of 16 bits counts by its high byte', async () => {
+    const { profile } = await readSeparation(png(4, 2, leftHalf(4), { bits: 16, filter: 2 }), true);
+    expect(profile.columns).toEqual([1, 1, 0, 0]);
+    expect(profile.mean).toBeCloseTo(0.5, 9);
+  });
+  it.each([
+    ['plain strips', {}, (b: Buffer) => b],
+    ['deflated strips', { 259: 8 }, (b: Buffer) => deflateSync(b)],
+  ])('is read from a TIFF in %s', async (_name, more, pack) => {
+    const { profile } = await readSeparation(tiff(6, 5, leftHalf(6), more, pack), true);
+    expect(profile.columns).toEqual([1, 1, 1, 0, 0, 0]);
+    expect(profile.rows.every((r) => Math.abs(r - 0.5) < 1e-9)).toBe(true);
+  });
+  it('in which white is zero holds ink as it is', async () => {
+    expect((await readSeparation(tiff(4, 2, leftHalf(4), { 262: 0 }), true)).profile.columns).toEqual([0, 0, 1, 1]);
+  });
+  it.each([
+    ['a PNG with transparency', png(2, 2, () => 0, { kind: 4 }), 'grey with transparency'],
+    ['a PNG in RGB', png(2, 2, () => 0, { kind: 2 }), 'in RGB'],
+    ['a PNG of a palette', png(2, 2, () => 0, { kind: 3 }), 'a palette'],
+    ['an interlaced PNG', png(2, 2, () => 0, { interlaced: 1 }), 'interlaced'],
+    ['a PNG that breaks off', png(40, 40, slope).subarray(0, 90), 'breaks off'],
+    ['a TIFF in tiles', tiff(2, 2, () => 0, { 322: 16 }), 'in tiles'],
+    ['a TIFF packed with LZW', tiff(2, 2, () => 0, { 259: 5 }), 'LZW'],
+    ['a TIFF of several channels', tiff(2, 2, () => 0, { 277: 4 }), '4 channels'],
+    ['a TIFF that breaks off', tiff(40, 40, slope).subarray(0, 900), 'breaks off'],
+    ['something else', Buffer.from('%PDF-1.7 and so on and on'), 'neither PNG nor TIFF'],
+    ['a picture of no size', png(0, 0, () => 0), 'no size'],
+  ])('refuses %s by name', async (_name, bytes, says) => {
+    await expect(readSeparation(bytes, true)).rejects.toThrow(says);
+  });
+});
+
+describe('ink zones of a job', () => {
+  const server = new TestServer();
+  let planner: Client;
+  beforeAll(async () => {
+    await server.start();
+    planner = await server.signedIn('planner');
+    await server.work();
+  });
+  afterAll(() => server.stop());
+  const STEP = 'card.card.print.front';
+  const desk = async (job: string): Promise<ZoneDesk> =>
+    (await planner.call('GET', `/api/jobs/${job}/zones/${STEP}`)).body as unknown as ZoneDesk;
+  async function lay(job: string, bytes: Buffer, ink = 'K'): Promise<Task> {
+    const { file } = (await planner.send('/api/separations', bytes)).body as { file: string };
+    const id = randomUUID();
+    await planner.call('POST', '/api/tasks/zones', { id, job, step: STEP, ink, file, name: 'k.png', inkIsDark: true });
+    for (let i = 0; i < 100; i++) {
+      const task = (await planner.call('GET', `/api/tasks/${id}`)).body as unknown as Task;
+      if (task.state === 'done' || task.state === 'failed') return task;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    throw new Error('the task did not end');
+  }
+
+  it('come from a separation laid on every copy, and no ink is lost', async () => {
+    const job = await planner.order();
+    const before = await desk(job);
+    expect(before.inks.map((i) => i.percent)).toEqual([null, null, null, null]);
+    const [copy] = before.copies;
+    const turned = copy?.turn === 90 || copy?.turn === 270;
+    const [w, h] = turned ? [copy?.h ?? 1, copy?.w ?? 1] : [copy?.w ?? 1, copy?.h ?? 1];
+    const task = await lay(
+      job,
+      png(Math.round(w), Math.round(h), () => 0),
+    );
+    expect(task).toMatchObject({ state: 'done', result: { ink: 'K', mean: 1 } });
+    const { inks, zoneMm, sheetMm, copies, curve } = await desk(job);
+    const area = (inks[0]?.percent ?? []).reduce((n, p) => n + (p / 100) * zoneMm * sheetMm[1], 0);
+    expect(area).toBeCloseTo(
+      copies.reduce((n, c) => n + c.w * c.h, 0),
+      0,
+    );
+    expect(inks[0]?.opening?.length).toBe(inks[0]?.percent?.length);
+    expect(curve.from).toBe(0);
+    const csv = new TextDecoder().decode((await planner.call('GET', `/api/jobs/${job}/zones/${STEP}/zones.csv`)).bytes);
+    expect(csv).toContain('ink,zone,coverage %,opening %');
+  });
+  it('refuse a separation of other sides than copy or sheet, by its size', async () => {
+    const task = await lay(
+      await planner.order(),
+      png(900, 20, () => 0),
+    );
+    expect(task.state).toBe('failed');
+    expect(task.says).toContain('900 × 20 pixels');
+  });
+  it('learn the press’s own curve from openings that printed well', async () => {
+    const job = await planner.order();
+    const { copies } = await desk(job);
+    const [copy] = copies;
+    const turned = copy?.turn === 90 || copy?.turn === 270;
+    const [w, h] = turned ? [copy?.h ?? 1, copy?.w ?? 1] : [copy?.w ?? 1, copy?.h ?? 1];
+    await lay(
+      job,
+      png(Math.round(w), Math.round(h), (x, y) => (x * y) % 256),
+    );
+    const { inks } = await desk(job);
+    const percent = inks[0]?.percent ?? [];
+    const log = (openings: number[]) =>
+      planner.call('POST', `/api/jobs/${job}/zones/${STEP}/settings`, { id: randomUUID(), ink: 'K', openings });
+    expect(JSON.stringify((await log([1])).body['fields'])).toContain(`this press has ${percent.length} zones`);
+    const after = (await log(percent.map((p) => Math.min(10 + 0.5 * p, 100)))).body as unknown as ZoneDesk;
+    expect(after.logged).toBe(percent.length);
+    expect(after.curve.from).toBe(percent.length);
+    expect(after.curve.a).toBeCloseTo(10, 0);
+  });
+});
