@@ -8,6 +8,7 @@ import {
   blockMm,
   caliperUm,
   creepMm,
+  deltaE2000,
   type CutTree,
   densityKgPerM3,
   gsmFromBasisWeight,
@@ -42,6 +43,8 @@ interface Compared {
   expected: unknown;
   got: unknown;
   relative: number;
+  /** Near enough by so much, whatever is expected. */
+  absolute?: number;
 }
 type Kind = (data: Record<string, unknown>, answer: Record<string, unknown>) => Compared[];
 
@@ -161,6 +164,13 @@ const KINDS: Record<string, Kind> = {
     const sheets = sheetsOfWeb({ webM: t.webLengthM, cutOffM: t.cutoffM, wastePpm: t.wasteFraction * 1e6 });
     return [exact('sheets', answer['sheets'], sheets)];
   },
+  'ciede2000/ciede2000': (data, answer) => {
+    const lab = z.tuple([n, n, n]);
+    const { lab1, lab2, ...weights } = z.object({ lab1: lab, lab2: lab, kL: n.optional(), kC: n.optional(), kH: n.optional() }).parse(data);
+    const given = Object.fromEntries(Object.entries(weights).filter(([, v]) => v !== undefined));
+    const absolute = z.number().parse(answer['tolerance'] ?? 1e-4);
+    return [{ what: 'deltaE00', expected: answer['deltaE00'], got: deltaE2000(lab1, lab2, given), relative: 0, absolute }];
+  },
   'pallet-loading/any layout': (data, answer) => {
     const { L, W, l, w, rotate90 = true } = z.object({ L: n, W: n, l: n, w: n, rotate90: z.boolean().optional() }).parse(data);
     const found = anyLayout({ width: L, height: W, pieceWidth: l, pieceHeight: w, mayTurn: rotate90, iterations: SEARCH_ITERATIONS });
@@ -206,9 +216,9 @@ function cuttable(tree: CutTree, width: number, height: number, l: number, w: nu
     : cuttable(first, width, at, l, w) + cuttable(second, width, height - at, l, w);
 }
 
-const agrees = ({ expected, got, relative }: Compared): boolean =>
+const agrees = ({ expected, got, relative, absolute = 0 }: Compared): boolean =>
   typeof expected === 'number' && typeof got === 'number'
-    ? Math.abs(got - expected) <= relative * Math.abs(expected)
+    ? Math.abs(got - expected) <= Math.max(relative * Math.abs(expected), absolute)
     : JSON.stringify(expected) === JSON.stringify(got);
 
 /** The parts of a case: its sub-kind, or the halves of a topic that asks two things. */

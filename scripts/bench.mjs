@@ -3,9 +3,11 @@ import { build } from 'esbuild';
 import { Agent, get } from 'node:http';
 import { createRequire } from 'node:module';
 import { gzipSync } from 'node:zlib';
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { bigImport, fiftyEditors } from './lib/bench-desk.mjs';
 import { manyEntries, manyFacts, millionEntries } from './lib/bench-floor.mjs';
+import { largePng, largeTiff, readLarge } from './lib/bench-pressroom.mjs';
 import { Cluster } from './lib/cluster.mjs';
 import { ensureBuilt } from './lib/build.mjs';
 import { loadDemo } from './lib/demo.mjs';
@@ -20,7 +22,7 @@ const quantile = (list, q) => [...list].sort((a, b) => a - b)[Math.min(Math.floo
 const row = (what, list, target, unit, which = 0.95) =>
   rows.push({ what, median: quantile(list, 0.5), p95: quantile(list, 0.95), target, ratio: quantile(list, which) / target, unit });
 
-/** Only the parts named on the command line: core, browser, desk, floor, orders. */
+/** Only the parts named on the command line: core, pressroom, browser, desk, floor, orders. */
 const parts = process.argv.slice(2);
 const wanted = (part) => parts.length === 0 || parts.includes(part);
 
@@ -29,6 +31,7 @@ await main(async () => {
   const executablePath = ensureChromium();
   ensureBuilt();
   if (wanted('core')) await benchCore();
+  if (wanted('pressroom')) await benchPressroom();
   if (wanted('browser')) await onDemo((base, pid) => benchBrowser(executablePath, base, pid));
   if (wanted('desk')) await onDemo((base) => benchDesk(base));
   if (wanted('floor')) await onDemo((base, _pid, cluster) => benchFloor(base, cluster));
@@ -156,6 +159,98 @@ async function onDemo(work) {
   }
 }
 
+/** Ink, register and separations: what the desks before the press reckon. */
+async function benchPressroom() {
+  const out = `${ROOT}/server/dist/bench-pressroom.mjs`;
+  await build({
+    stdin: { contents: `export * from './core/src/index';`, resolveDir: ROOT },
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    outfile: out,
+    logLevel: 'error',
+    tsconfig: `${ROOT}/tsconfig.base.json`,
+  });
+  const core = await import(out);
+  const timed = (times, warm, work) => {
+    const list = [];
+    for (let i = 0; i < times + warm; i++) {
+      const t = performance.now();
+      work(i);
+      if (i >= warm) list.push(performance.now() - t);
+    }
+    return list;
+  };
+  const stock = core.usualPaper('gloss');
+  const ask = (bases, lab, most) => ({ bases, target: { lab }, stock, filmGsm: 1.2, most, wish: 1, leftOverShare: 0, neededKg: 5 });
+  const forty = core.randomBases(40, 5);
+  row(
+    'recipe match over 40 base inks, 4 in a recipe',
+    timed(20, 3, (i) => core.matchRecipes(ask(forty, [35 + 2 * i, 20 - 2 * i, i], 4))),
+    300,
+    'ms',
+  );
+  row(
+    'recipe match over 10 base inks, 3 in a recipe, all looked at',
+    timed(5, 1, (i) => core.matchRecipes(ask(core.INVENTED_BASES.slice(0, 10), [50 + 3 * i, 10, 20], 3))),
+    8_000,
+    'ms',
+  );
+  const sheet = [1000, 700];
+  const random = core.seeded(3);
+  const marks = Array.from({ length: 200 }, (_, i) => ({ id: `m${i}`, xMm: 1000 * random(), yMm: 700 * random() }));
+  const readings = marks.map((m) => ({
+    mark: m.id,
+    dxMm: 0.1 + 0.02 * (random() - 0.5),
+    dyMm: 0.05 + (0.1 * m.xMm) / 1000 + 0.02 * (random() - 0.5),
+  }));
+  row(
+    'register fit of 200 marks',
+    timed(200, 40, () => core.fitRegister(marks, readings, sheet)),
+    5,
+    'ms',
+  );
+  const colours = ['C', 'M', 'Y'].map((ink) => ({ ink, readings: readings.slice(0, 8) }));
+  row(
+    'vector and loupe drawing, reckoned',
+    timed(
+      200,
+      40,
+      () => (
+        core.vectorScene(marks.slice(0, 8), colours, sheet, { toleranceMm: 0.08, aside: [] }),
+        core.loupeScene('K', [{ ink: 'C', dxMm: 0.1, dyMm: 0.2 }])
+      ),
+    ),
+    8,
+    'ms',
+  );
+  const dir = mkdtempSync(`${tmpdir()}/bench-`);
+  try {
+    for (const [kind, bytes, mb] of [
+      ['PNG', largePng(10_000), 150],
+      ['TIFF, plain strips', largeTiff(10_000), 300],
+    ]) {
+      writeFileSync(`${dir}/separation`, bytes);
+      const runs = [];
+      for (let i = 0; i < 5; i++) runs.push(await readLarge(`${dir}/separation`));
+      row(
+        `separation of 100 megapixels, ${kind}`,
+        runs.map((r) => r.s),
+        3,
+        's',
+      );
+      row(
+        `separation of 100 megapixels, ${kind}: memory`,
+        runs.map((r) => r.mb),
+        mb,
+        'MB',
+      );
+    }
+  } finally {
+    rmSync(dir, { recursive: true });
+  }
+}
+
 async function benchBrowser(executablePath, base, pid) {
   await new Promise((r) => setTimeout(r, 5_000));
   row('server idle, resident memory', [Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))[1]) / 1024], 200, 'MB');
@@ -202,10 +297,30 @@ async function benchBrowser(executablePath, base, pid) {
     await page.waitForTimeout(60);
   }
   row('key press to redrawn river, Chromium', redraws.slice(10), 100, 'ms');
+  await drawingFrames(page);
   await browser.close();
 }
 
 /** A page of 100 out of 100,000 orders through the API, against the same statement through pg alone. */
+/** Main-thread work of a redrawn loupe, and of the vectors when the desk opens another reading: what the browser's own counter says between two clicks. */
+async function drawingFrames(page) {
+  const cdp = await page.context().newCDPSession(page);
+  await cdp.send('Performance.enable', { timeDomain: 'threadTicks' });
+  const busyMs = async () => 1000 * (await cdp.send('Performance.getMetrics')).metrics.find((m) => m.name === 'TaskDuration').value;
+  await page.goto(`${new URL(page.url()).origin}/register/practice`);
+  await page.getByRole('button', { name: 'Shifts only' }).click();
+  const marks = page.getByRole('group', { name: 'Mark' }).getByRole('button');
+  const frames = [];
+  for (let i = 0; i < 60; i++) {
+    const mark = marks.nth(i % 8);
+    const before = await busyMs();
+    await mark.evaluate((el) => el.click());
+    await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))));
+    frames.push((await busyMs()) - before);
+  }
+  row('loupe redrawn: main-thread work, two frames, Chromium', frames.slice(10), 8, 'ms');
+}
+
 async function benchOrders(base, cluster, urls) {
   manyOrders(cluster, 'druckerei_bench');
   const out = `${ROOT}/server/dist/bench-orders.mjs`;

@@ -67,7 +67,14 @@ await main(async () => {
       [
         'published cases',
         node,
-        ['scripts/run-ts.mjs', 'checks/run.ts', 'checks/paper.json', 'checks/geometry.json', 'checks/pallet-loading.json'],
+        [
+          'scripts/run-ts.mjs',
+          'checks/run.ts',
+          'checks/paper.json',
+          'checks/geometry.json',
+          'checks/pallet-loading.json',
+          'checks/ciede2000.json',
+        ],
       ],
     ]);
     const urls = template(cluster);

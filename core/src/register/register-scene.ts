@@ -8,9 +8,10 @@ export interface ColourRead {
 const ROUND_SCALES = [10, 20, 50, 100, 200, 500, 1000] as const;
 
 /** How much the vectors are magnified so that the longest is about a seventh of the sheet. */
-export function vectorScale(colours: readonly ColourRead[], [widthMm, heightMm]: readonly [number, number]): number {
+export function vectorScale(colours: readonly ColourRead[], [widthMm, heightMm]: readonly [number, number], toleranceMm = 0): number {
   const longest = Math.max(1e-3, ...colours.flatMap((c) => c.readings.map((r) => Math.max(Math.abs(r.dxMm), Math.abs(r.dyMm)))));
-  const fits = Math.min(widthMm, heightMm) / 7 / longest;
+  // A ring of the tolerance stands around each mark: neither may run into the next.
+  const fits = Math.min(widthMm, heightMm) / 7 / Math.max(longest, toleranceMm);
   return ROUND_SCALES.filter((s) => s <= fits).at(-1) ?? ROUND_SCALES[0];
 }
 
@@ -22,7 +23,7 @@ export function vectorScene(
   { toleranceMm, aside }: { toleranceMm: number; aside: readonly string[] },
 ): Scene {
   const [w, h] = sheetMm;
-  const scale = vectorScale(colours, sheetMm);
+  const scale = vectorScale(colours, sheetMm, toleranceMm);
   const up = (y: number): number => h - y; // the gripper edge lies below
   const size = Math.min(w, h) / 34;
   const shapes: Shape[] = [
@@ -32,7 +33,7 @@ export function vectorScene(
   for (const m of marks) {
     const [x, y] = [m.xMm, up(m.yMm)];
     shapes.push(
-      { kind: 'circle', role: 'unit', cx: x, cy: y, r: Math.max(toleranceMm * scale, 1) },
+      { kind: 'circle', role: 'dimension', cx: x, cy: y, r: Math.max(toleranceMm * scale, 1) },
       { kind: 'line', role: 'mark', x1: x - size, y1: y, x2: x + size, y2: y },
       { kind: 'line', role: 'mark', x1: x, y1: y - size, x2: x, y2: y + size },
       { kind: 'text', role: 'label', x: x + size, y: y - size, text: m.id, sizeMm: size },
@@ -57,16 +58,16 @@ export function vectorScene(
     }
   const bar = 0.1 * scale;
   shapes.push(
-    { kind: 'line', role: 'dimension', x1: w - bar, y1: h + 2 * size, x2: w, y2: h + 2 * size },
-    { kind: 'text', role: 'label', x: w - bar, y: h + 4 * size, text: '0.1 mm', sizeMm: size },
-    { kind: 'text', role: 'label', x: 0, y: h + 3 * size, text: `vectors × ${scale}, gripper edge below`, sizeMm: size },
+    { kind: 'line', role: 'dimension', x1: w - bar, y1: h + 4 * size, x2: w, y2: h + 4 * size },
+    { kind: 'text', role: 'label', x: w - bar, y: h + 5.4 * size, text: '0.1 mm', sizeMm: size },
+    { kind: 'text', role: 'label', x: 0, y: h + 5 * size, text: `vectors × ${scale}, gripper edge below`, sizeMm: size },
   );
   return {
     title: 'register',
     says: colours
       .map((c) => `${c.ink}: ${c.readings.map((r) => `${r.mark} ${r.dxMm.toFixed(3)} ${r.dyMm.toFixed(3)}`).join(', ')}`)
       .join('; '),
-    box: { x: -3 * size, y: -2 * size, w: w + 6 * size, h: h + 7 * size },
+    box: { x: -6 * size, y: -6 * size, w: w + 12 * size, h: h + 12 * size },
     toScale: false,
     shapes,
   };
@@ -107,7 +108,7 @@ export function loupeScene(reference: string, colours: readonly { ink: string; d
       ...ticks,
       ...cross(reference, 0, 0, 26),
       ...colours.flatMap((c) => cross(c.ink, c.dxMm, c.dyMm, 22)),
-      { kind: 'text', role: 'label', x: middle + 2, y: side - 6, text: '0.05 mm', sizeMm: 3.4 },
+      { kind: 'text', role: 'label', x: middle + 2, y: side - 6, text: '0.05 mm', sizeMm: 2.4 },
     ],
   };
 }

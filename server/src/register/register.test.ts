@@ -117,8 +117,8 @@ it('names units that walk, and colours that drift while nobody sets them', async
 });
 
 it('works to what the artwork asks where that is finer than the press holds, and reads foil against print', async () => {
-  const job = await released({ finestOverprintMm: 0.06 });
-  expect(desk(await press.call('GET', at(job)))).toMatchObject({ askedMm: 0.06, toleranceMm: 0.06 });
+  const job = await released({ finestOverprintMm: 0.04 });
+  expect(desk(await press.call('GET', at(job)))).toMatchObject({ askedMm: 0.04, holdsMm: 0.05, toleranceMm: 0.04 });
   const foil = desk(await press.call('GET', at(job, 'card.card.foil')));
   expect(foil.inks[0]).toBe('print');
   expect(foil.toleranceMm).toBeLessThanOrEqual(0.3);

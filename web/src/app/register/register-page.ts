@@ -173,6 +173,10 @@ export class RegisterPage {
       c.advice.askew === null
         ? this.slantSays(c)
         : say(`register.askew`, label(`register.askew.${c.advice.askew}`), mm(c.advice.askew === 'feeder' ? 'slantX' : 'slantY'));
+    const shown = (['stretchX', 'stretchY', 'fan'] as const).some((t) => {
+      const is = c.terms[t];
+      return is?.known ? is.real : false;
+    });
     return {
       ink: c.ink,
       unit: c.unit,
@@ -180,8 +184,7 @@ export class RegisterPage {
       lateral: mm('shiftX'),
       round: mm('shiftY'),
       askew,
-      stretch: `${mm('stretchX')} / ${mm('stretchY')}`,
-      fan: mm('fan'),
+      more: shown ? say('register.stretchAndFan', `${mm('stretchX')} / ${mm('stretchY')}`, mm('fan')) : '',
       left: formatNumber(c.advice.afterMm, 3),
       aside: c.aside,
     };
@@ -216,4 +219,8 @@ export class RegisterPage {
     this.failure.set(f);
   };
 }
-const signed = (v: number, decimals: number): string => `${v > 0 ? '+' : ''}${formatNumber(v, decimals)}`;
+/** With its sign; what rounds to nothing has none. */
+const signed = (v: number, decimals: number): string => {
+  const text = formatNumber(v, decimals);
+  return v > 0 && text !== '0' ? `+${text}` : text;
+};

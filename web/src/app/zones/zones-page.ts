@@ -174,4 +174,4 @@ export class ZonesPage {
   };
 }
 /** Height of the profile, as a share of the sheet's. */
-const PROFILE = 0.45;
+const PROFILE = 0.28;
