@@ -58,6 +58,7 @@ export * from './ink/invented-inks';
 export * from './ink/zone-coverage';
 export * from './ink/duct-curve';
 export * from './ink/ink-order';
+export * from './ink/wash-up';
 export * from './register/reading';
 export * from './register/register-of-step';
 export * from './register/fit';

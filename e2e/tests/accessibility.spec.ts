@@ -144,3 +144,39 @@ test('text on the river keeps a contrast of 4.5 in both themes', async ({ page }
     expect(ratio).toBeGreaterThan(4.5);
   }
 });
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`tools, kitchen, zones, register and practice are clean for axe, ${colorScheme}`, async ({ page }) => {
+    test.setTimeout(120_000);
+    await page.emulateMedia({ colorScheme });
+    await signIn(page, 'runa', 'paper-river-25');
+    await enterOrder(page, `Press axe ${colorScheme}`);
+    await page.getByRole('button', { name: 'Product', exact: false }).first().click();
+    await type(page, 'Inks, front', 'K, C, moss green');
+    await expect(page.getByText('saved', { exact: true })).toBeVisible();
+    await release(page);
+    await expect(page.getByText(/^Released by/)).toBeVisible();
+    const job = /jobs\/([^/?]+)/.exec(page.url())?.[1] ?? '';
+    await page.goto('/tools');
+    await page.locator('dk-tool-desk').waitFor();
+    await clean(page);
+    await page.goto('/kitchen');
+    await page.locator('dk-ink-desk').waitFor();
+    await clean(page);
+    for (const view of ['Pails', 'Library', 'Aims', 'Lots']) {
+      await page.getByRole('button', { name: view, exact: true }).click();
+      await clean(page);
+    }
+    await page.goto('/register');
+    await page.getByRole('main').waitFor();
+    await clean(page);
+    await page.getByRole('button', { name: 'Next reading' }).click();
+    await clean(page);
+    await page.goto('/register/practice');
+    await page.getByRole('button', { name: 'Shifts only' }).click();
+    await clean(page);
+    await page.goto(`/zones/${job}/card.card.print.front`);
+    await page.getByRole('main').waitFor();
+    await clean(page);
+  });
+}

@@ -73,6 +73,9 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
       ...strings(await read('/api/people')),
       ...strings(await read('/api/stock')),
       ...strings(await read('/api/plants/history')),
+      ...strings(await read('/api/kitchen')),
+      ...strings(await read('/api/register')),
+      ...strings(await read('/api/tool-cards')),
     ];
   });
   const found: Record<string, Seen> = {};
@@ -128,6 +131,32 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   await page.goto('/logbook');
   await page.locator('main').waitFor();
   await note('logbook');
+  await page.goto('/tools');
+  await page.locator('.head .view').nth(1).click();
+  await page.locator('dk-tool-desk').waitFor();
+  await note('tools');
+  await page.goto('/kitchen');
+  await page.locator('dk-ink-desk').waitFor();
+  await note('kitchen');
+  for (let stage = 0; stage < 2; stage++) {
+    await page.locator('dk-ink-desk nav .view').nth(stage).click();
+    await note(`kitchen, stage ${stage + 1}`);
+  }
+  for (let view = 1; view < 5; view++) {
+    await page.locator('.head .view').nth(view).click();
+    await note(`kitchen, view ${view + 1}`);
+  }
+  await page.goto('/register');
+  await page.locator('dk-register-page main').waitFor();
+  await note('register');
+  await page.locator('.head button.act').click();
+  await note('register, next reading');
+  await page.goto('/register/practice');
+  await page.locator('.choice').first().click();
+  await note('practice');
+  await page.goto(`/zones/${job.split('/').at(-1) ?? ''}/card.card.print.front`);
+  await page.locator('dk-zones-page main').waitFor();
+  await note('zones');
   await terminal(page, note);
   await page.goto('/orders/import');
   await note('import');

@@ -203,7 +203,7 @@ export class Client {
     const res = await fetch(this.server.base + path, {
       method: 'POST',
       headers: { cookie: this.cookie, 'sec-fetch-site': 'same-origin', 'content-type': 'application/octet-stream' },
-      body: bytes as BodyInit,
+      body: Buffer.from(bytes),
     });
     const text = await res.text();
     return { status: res.status, headers: res.headers, bytes: new Uint8Array(), body: JSON.parse(text) as Record<string, unknown> };

@@ -1,24 +1,11 @@
-import type { Surface as PaperSurface } from '../plant/plant';
-import type { Lab } from './lab';
+import type { Plant, PrintAim, ProcessInk, Surface } from '../plant/plant';
 
-/** What a process ink printed solid should look like, and how much a mid tone gains. */
-export interface PrintAim {
-  lab: Lab;
-  density: number;
-  /** Colour difference allowed on the sheet that is signed. */
-  deltaE: number;
-  /** Tone value increase at 50 %, and how far it may be off, in points. */
-  tvi50: number;
-  tviOff: number;
-}
-export type ProcessInk = 'K' | 'C' | 'M' | 'Y';
-
-const aim = (lab: Lab, density: number, tvi50: number): PrintAim => ({ lab, density, deltaE: 5, tvi50, tviOff: 4 });
+const aim = (lab: PrintAim['lab'], density: number, tvi50: number): PrintAim => ({ lab, density, deltaE: 5, tvi50, tviOff: 4 });
 
 /**
  * Aims by paper. Source: ISO 12647-2, from memory (solids on black backing, TVI curves by eye): the plant's own values replace them in the settings.
  */
-export const PRINT_AIMS: Record<PaperSurface, Record<ProcessInk, PrintAim>> = {
+export const PRINT_AIMS: Record<Surface, Record<ProcessInk, PrintAim>> = {
   gloss: {
     K: aim([16, 0, 0], 1.75, 16),
     C: aim([55, -36, -50], 1.45, 14),
@@ -40,3 +27,7 @@ export const PRINT_AIMS: Record<PaperSurface, Record<ProcessInk, PrintAim>> = {
 };
 /** The process inks, by name. */
 export const isProcessInk = (ink: string): ink is ProcessInk => Object.hasOwn(PRINT_AIMS.gloss, ink);
+
+/** The aim of an ink on a paper: the works' own, else the standard's from memory. */
+export const aimOf = (plant: Pick<Plant, 'aims'>, surface: Surface, ink: ProcessInk): PrintAim =>
+  plant.aims?.[surface]?.[ink] ?? PRINT_AIMS[surface][ink];

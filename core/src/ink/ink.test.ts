@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { foilPull } from './foil-pull';
 import { inkOnSheetsKg } from './ink-mass';
 import { INK_ORDER_SCHOOLS, inkOrder } from './ink-order';
+import { washUpBetween } from './wash-up';
 
 it('takes 9.8 g for a box of 1.63 m² fully covered at 6 g/m²', () => {
   expect(inkOnSheetsKg({ areaMm2: 1.63e6, coveragePercent: 100, filmGsm: 6, impressions: 1 })).toBeCloseTo(0.00978, 6);
@@ -69,5 +70,23 @@ describe('foil pull', () => {
       ),
       { numRuns: 200 },
     );
+  });
+});
+
+describe('washing up between two jobs', () => {
+  it('takes a unit nothing where its ink stays, long where a lighter one follows a darker', () => {
+    // by hand: K stays 0, M → Y is lighter 20, Y → C is darker 8
+    expect(washUpBetween(['K', 'M', 'Y'], ['K', 'Y', 'C'])).toEqual({
+      units: [
+        { unit: 1, from: 'K', to: 'K', wash: 'none' },
+        { unit: 2, from: 'M', to: 'Y', wash: 'deep' },
+        { unit: 3, from: 'Y', to: 'C', wash: 'wash' },
+      ],
+      minutes: 28,
+    });
+  });
+  it('is nothing after itself, and nothing in units that stood empty', () => {
+    expect(washUpBetween(['K', 'C', 'M', 'Y'], ['K', 'C', 'M', 'Y']).minutes).toBe(0);
+    expect(washUpBetween([], ['K', 'C']).minutes).toBe(0);
   });
 });

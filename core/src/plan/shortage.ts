@@ -26,7 +26,7 @@ export interface ShortageOption {
   machineS: number;
   /** Ready moment of a child job; null where the job itself goes on. */
   readyAt: number | null;
-  /** Rests on forms being kept, which nobody has checked: there is no tool store yet. */
+  /** Rests on forms being kept, which nobody has checked: the tool store does not know them. */
   keptForms: boolean;
   /** The child job to enter. */
   child?: JobSpec;
@@ -123,7 +123,10 @@ function childOf({ spec, plant, shelf, number, item, by }: ShortageAsk, short: n
   return { spec: sameAgain({ spec: alone, plant, number }, { plant, shelf: fresh, times, by }).spec, shelf: fresh };
 }
 
-const priced = (way: 'rerun' | 'digital', child: JobSpec, made: Plan): ShortageOption => {
+/** The tool store knows of the job's plates: whether they were kept is no guess. */
+const formsAreKnown = (shelf: Shelf): boolean => Object.values(shelf.desks?.forms ?? {}).some((f) => f.versions.length > 0);
+
+const priced = (way: 'rerun' | 'digital', child: JobSpec, made: Plan, shelf: Shelf): ShortageOption => {
   const value = (id: string): number => made.figures[id]?.value ?? 0;
   return {
     way,
@@ -132,7 +135,7 @@ const priced = (way: 'rerun' | 'digital', child: JobSpec, made: Plan): ShortageO
     pulled: value(made.totals.sheets ?? made.totals.metres ?? ''),
     machineS: value('total.machineS'),
     readyAt: value('total.readyAt'),
-    keptForms: way === 'rerun' || Object.keys(made.tools).length > 0,
+    keptForms: (way === 'rerun' && !formsAreKnown(shelf)) || Object.values(made.tools).some((t) => t.supply.from !== 'store'),
     child,
   };
 };
@@ -143,7 +146,7 @@ function rerun(ask: ShortageAsk, short: number): ShortageOption {
   const made = plan(child.spec, ask.plant, child.shelf);
   const forms = made.stones.filter((s) => s.in === null).map((s) => s.id);
   const spec = dropping(child.spec, forms);
-  return priced('rerun', spec, plan(spec, ask.plant, child.shelf));
+  return priced('rerun', spec, plan(spec, ask.plant, child.shelf), ask.shelf);
 }
 
 /** By a process that may stand in for one on the route (printing without plates), where the works has a machine for it; the rest stays, with repeat setups. */
@@ -171,7 +174,7 @@ function digitally(ask: ShortageAsk, now: Plan, short: number): ShortageOption {
     },
     forms,
   );
-  return priced('digital', spec, plan(spec, ask.plant, child.shelf));
+  return priced('digital', spec, plan(spec, ask.plant, child.shelf), ask.shelf);
 }
 
 /** The process that may take another's place and has a machine; null where there is none. */

@@ -98,6 +98,17 @@ const spoilage = z.strictObject({
     .min(1)
     .max(8),
 });
+const printAim = z.strictObject({
+  lab: z.tuple([
+    z.number().min(0, 'L* is at least 0').max(100, 'L* is at most 100'),
+    z.number().min(-150).max(150),
+    z.number().min(-150).max(150),
+  ]),
+  density: positive(4),
+  deltaE: positive(20),
+  tvi50: z.number().min(-20).max(50),
+  tviOff: positive(20),
+});
 const clock = z.string().regex(/^([01]\d|2[0-4]):[0-5]\d$/, 'is a time such as 06:00');
 
 const day = z.iso.date('is a day such as 2026-12-24');
@@ -143,6 +154,7 @@ export const PlantSchema = z
     spoilage: z.record(idText, spoilage).optional(),
     hours: z.partialRecord(z.enum(['1', '2', '3', '4', '5', '6', '7']), z.array(z.tuple([clock, clock])).max(6)),
     calendar: calendar.optional(),
+    aims: z.partialRecord(z.enum(['gloss', 'matt', 'uncoated']), z.partialRecord(z.enum(['K', 'C', 'M', 'Y']), printAim)).optional(),
   })
   .superRefine((plant, cx) => {
     const refuse = (path: string[], message: string): void => {

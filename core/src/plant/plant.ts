@@ -80,6 +80,18 @@ export interface InkSeries {
   fast?: Fastness[];
 }
 
+/** What a process ink printed solid should look like, and how much a mid tone gains. */
+export interface PrintAim {
+  lab: readonly [l: number, a: number, b: number];
+  density: number;
+  /** Colour difference allowed on the sheet that is signed. */
+  deltaE: number;
+  /** Tone value increase at 50 %, and how far it may be off, in points. */
+  tvi50: number;
+  tviOff: number;
+}
+export type ProcessInk = 'K' | 'C' | 'M' | 'Y';
+
 /** How a process reckons its losses, and the table it may go by: lines of good and lost cycles, for up to so many inks. */
 export interface Spoilage {
   school: 'setupRunning' | 'table';
@@ -137,6 +149,8 @@ export interface Plant {
   /** Opening hours by weekday (1 = Monday), plant-local "HH:MM"; the server expands them to UTC intervals for the shelf. */
   hours: Record<string, [from: string, to: string][]>;
   calendar?: Calendar;
+  /** Aims of the process inks by paper, where the works sets its own; those of `PRINT_AIMS` where nothing is said. */
+  aims?: Partial<Record<Surface, Partial<Record<ProcessInk, PrintAim>>>>;
 }
 
 /** Cycles counted on a step: run, good, and those of the rest that went for setting up and as samples. */

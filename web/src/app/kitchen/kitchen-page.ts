@@ -8,17 +8,18 @@ import { formatNumber, label, type Lab, say, screenColour } from '@druckerei/cor
 import { sessionFeature } from '../session/session.feature';
 import { ApiCaller, type Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
+import { AimList } from './aim-list';
 import { InkDesk } from './ink-desk';
 import { LotTrace } from './lot-trace';
 import { PailList } from './pail-list';
 import { RecipeList } from './recipe-list';
 
-type Shown = 'inks' | 'pails' | 'library' | 'trace';
+type Shown = 'inks' | 'pails' | 'library' | 'aims' | 'trace';
 
 /** Inks that jobs want mixed and where each stands; the desk of the one chosen; pails and left-overs; the house's library; where a lot went. */
 @Component({
   selector: 'dk-kitchen-page',
-  imports: [InkDesk, LotTrace, PailList, RecipeList],
+  imports: [AimList, InkDesk, LotTrace, PailList, RecipeList],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './kitchen-page.html',
   styleUrl: './kitchen-page.scss',
@@ -26,7 +27,7 @@ type Shown = 'inks' | 'pails' | 'library' | 'trace';
 export class KitchenPage {
   protected readonly say = say;
   protected readonly label = label;
-  protected readonly views: readonly Shown[] = ['inks', 'pails', 'library', 'trace'];
+  protected readonly views: readonly Shown[] = ['inks', 'pails', 'library', 'aims', 'trace'];
   private readonly api = inject(ApiCaller);
   private readonly router = inject(Router);
   protected readonly page = signal<Page | null>(null);
@@ -38,6 +39,7 @@ export class KitchenPage {
   });
   private readonly me = inject(Store).selectSignal(sessionFeature.selectMe);
   protected readonly may = computed(() => (this.me()?.roles ?? []).some((r) => r === 'planner' || r === 'ink'));
+  protected readonly isAdmin = computed(() => (this.me()?.roles ?? []).includes('admin'));
   private readonly news = toSignal(
     inject(Changes).changes$.pipe(
       filter((c) => c === null || c.table === 'kitchen' || c.table === 'jobs'),

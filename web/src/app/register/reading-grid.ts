@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { Observable } from 'rxjs';
 import type { RegisterDesk } from '@druckerei/contract';
 import { inkColour, say } from '@druckerei/core';
@@ -119,14 +119,9 @@ export class ReadingGrid {
   private readonly api = inject(ApiCaller);
   protected readonly reference = computed(() => this.desk().inks[0] ?? '');
   protected readonly colours = computed(() => this.desk().inks.slice(1));
-  protected readonly cells = linkedSignal<string, Record<string, Cells>>({
-    source: () => `${this.desk().step} ${this.desk().turns.length}`,
-    computation: () => ({}),
-  });
-  private readonly id = linkedSignal<string, string>({
-    source: () => `${this.desk().step} ${this.desk().turns.length}`,
-    computation: () => crypto.randomUUID(),
-  });
+  /** Kept until it is taken, whatever others do meanwhile: the grid is made anew for each reading. */
+  protected readonly cells = signal<Record<string, Cells>>({});
+  private readonly id = crypto.randomUUID();
   private readonly from = signal<'typed' | 'file' | 'simulated'>('typed');
   protected readonly sheets = signal('20');
   protected readonly notes = signal('');
@@ -199,7 +194,7 @@ export class ReadingGrid {
       this.api.call('register.send', {
         params: { id: job, step },
         body: {
-          id: this.id(),
+          id: this.id,
           reference: this.reference(),
           marks: [...marks],
           colours: this.read_(),

@@ -139,7 +139,7 @@ export class RegisterPage {
       this.news();
       const { job, step } = this.at();
       if (job !== null && step !== null)
-        this.api.call('register.read', { params: { id: job, step } }).subscribe({ next: (d) => this.desk.set(d), error: this.failed });
+        this.api.call('register.read', { params: { id: job, step } }).subscribe({ next: this.show, error: this.failed });
     });
     inject(Shortcuts).use([
       { keys: 'n', shown: 'N', says: say('register.nextReading'), run: () => this.reading.set(this.may()) },
@@ -172,7 +172,7 @@ export class RegisterPage {
     const askew =
       c.advice.askew === null
         ? this.slantSays(c)
-        : say(`register.askew`, label(`register.askew.${c.advice.askew}`), mm(c.advice.askew === 'feeder' ? 'slantX' : 'slantY'));
+        : say('register.askew', label(`register.askew.${c.advice.askew}`), mm(c.advice.askew === 'feeder' ? 'slantX' : 'slantY'));
     const shown = (['stretchX', 'stretchY', 'fan'] as const).some((t) => {
       const is = c.terms[t];
       return is?.known ? is.real : false;
@@ -205,6 +205,11 @@ export class RegisterPage {
     const settings = Object.fromEntries(last.colours.filter((c) => c.advice.settings.length > 0).map((c) => [c.ink, c.advice.settings]));
     this.call(this.api.call('register.set', { params: { id: desk.job, step: desk.step }, body: { id: crypto.randomUUID(), settings } }));
   }
+  /** What was read before something was written here may come after it: the longer history stands. */
+  private readonly show = (d: RegisterDesk): void => {
+    const now = this.desk();
+    if (now?.job !== d.job || now.step !== d.step || d.turns.length >= now.turns.length) this.desk.set(d);
+  };
   protected call(asked: Observable<RegisterDesk>): void {
     asked.subscribe({
       next: (desk) => {

@@ -1,0 +1,113 @@
+import { TestBed } from '@angular/core/testing';
+import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/router';
+import { provideStore } from '@ngrx/store';
+import { EMPTY, type Observable, of } from 'rxjs';
+import type { ZoneDesk } from '@druckerei/contract';
+import { sessionFeature } from '../session/session.feature';
+import { ApiCaller } from '../shared/api';
+import { Changes } from '../shared/changes';
+import { ZonesPage } from './zones-page';
+
+/* Ink zones: the profile over the sheet, a separation on its way, openings that printed well. */
+
+const JOB = '11111111-1111-4111-8111-111111111111';
+const desk = (percent: number[] | null): ZoneDesk => ({
+  job: JOB,
+  step: 'card.card.print.front',
+  machine: 'press3',
+  machineName: 'Press 3',
+  sheetMm: [100, 70],
+  zoneMm: 25,
+  zones: 4,
+  copies: [{ x: 10, y: 10, w: 40, h: 30, turn: 0 }],
+  inks: [{ ink: 'K', percent, opening: percent?.map((p) => Math.round(3 + 0.78 * p)) ?? null, file: percent ? 'k.png' : null }],
+  curve: { a: 3, b: 78, d: 0, from: 0, off: 10 },
+  logged: 0,
+});
+let calls: { name: string; sent: { body?: Record<string, unknown>; params?: Record<string, string> } }[];
+let answers: Record<string, () => unknown>;
+async function open(d: ZoneDesk) {
+  calls = [];
+  answers = { 'zones.read': () => d, 'zones.log': () => d };
+  TestBed.configureTestingModule({
+    providers: [
+      provideRouter([]),
+      provideStore(
+        { session: sessionFeature.reducer },
+        {
+          initialState: {
+            session: {
+              me: { name: 'odo', fullName: 'Odo', initials: 'OP', roles: ['press'], units: 'metric' },
+              expired: false,
+              known: true,
+            } as never,
+          },
+        },
+      ),
+      { provide: Changes, useValue: { changes$: EMPTY } },
+      { provide: ActivatedRoute, useValue: { paramMap: of(convertToParamMap({ job: JOB, step: d.step })) } },
+      {
+        provide: ApiCaller,
+        useValue: {
+          call: (name: string, sent: never): Observable<unknown> => {
+            calls.push({ name, sent });
+            return of(answers[name]?.() ?? {});
+          },
+        },
+      },
+    ],
+  });
+  const f = TestBed.createComponent(ZonesPage);
+  await f.whenStable();
+  return { f, host: f.nativeElement as HTMLElement };
+}
+const drop = (host: HTMLElement): void => {
+  const event = new Event('drop', { cancelable: true });
+  Object.defineProperty(event, 'dataTransfer', { value: { files: [new File(['x'], 'k.png')] } });
+  host.querySelector('.drop')?.dispatchEvent(event);
+};
+const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+describe('ink zones', () => {
+  it('say what to drop where there is nothing, and draw the profile over the sheet where there is', async () => {
+    expect((await open(desk(null))).host.textContent).toContain('Drop a separation of this ink on its name.');
+    TestBed.resetTestingModule();
+    const { host } = await open(desk([0, 20, 40, 0]));
+    const bars = [...host.querySelectorAll('.bar')].map((b) => Number(b.getAttribute('height')));
+    expect((bars[2] ?? 0) / (bars[1] ?? 1)).toBeCloseTo(2, 6);
+    expect([...host.querySelectorAll('.opening')].map((t) => t.textContent)).toEqual(['3', '19', '34', '3']);
+    expect(host.textContent).toContain('First curve of this press');
+  });
+  it('read a dropped separation as a task that can be cancelled', async () => {
+    const { f, host } = await open(desk(null));
+    answers['zones.send'] = () => ({ file: 'f'.repeat(64) });
+    answers['tasks.read'] = () => ({ state: 'running', done: 3, of: 10 });
+    drop(host);
+    await wait(60);
+    await f.whenStable();
+    expect(calls.find((c) => c.name === 'zones.begin')?.sent.body).toMatchObject({ job: JOB, ink: 'K', name: 'k.png', inkIsDark: true });
+    expect(host.textContent).toContain('Reading K');
+    ([...host.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Cancel') as HTMLButtonElement).click();
+    await f.whenStable();
+    expect(calls.at(-1)?.name).toBe('tasks.cancel');
+    expect(host.textContent).not.toContain('Reading K');
+  });
+  it('say why a separation was not read', async () => {
+    const { f, host } = await open(desk(null));
+    answers['zones.send'] = () => ({ file: 'f'.repeat(64) });
+    answers['tasks.read'] = () => ({ state: 'failed', done: 0, of: null, says: 'The PNG is in RGB.' });
+    drop(host);
+    await wait(60);
+    await f.whenStable();
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('The PNG is in RGB.');
+  });
+  it('log openings that printed well, as told where nothing else was typed', async () => {
+    const { f, host } = await open(desk([0, 20, 40, 0]));
+    const field = host.querySelector<HTMLInputElement>('[aria-label="Opening of zone 2, %"]');
+    if (field) field.value = '25';
+    field?.dispatchEvent(new Event('input'));
+    await f.whenStable();
+    ([...host.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Log them') as HTMLButtonElement).click();
+    expect(calls.findLast((c) => c.name === 'zones.log')?.sent.body).toMatchObject({ ink: 'K', openings: [3, 25, 34, 3] });
+  });
+});
