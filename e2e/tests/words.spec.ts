@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { enterOrder, signIn } from '../sign-in';
+import { enterOrder, release, signIn, type } from '../sign-in';
 
 /*
  * The catalogue in a language that does not exist: every word a person sees stands between its marks, or is a name, a number, a unit or what
@@ -59,6 +59,13 @@ const look = (page: Page, typed: string[]): Promise<Seen> =>
 test('no screen says anything past the catalogue, and none is too narrow for a longer language', async ({ page }) => {
   test.setTimeout(240_000);
   await signIn(page, 'runa', 'paper-river-25');
+  await enterOrder(page, 'Pseudo print');
+  await page.getByRole('button', { name: 'Product', exact: false }).first().click();
+  await type(page, 'Inks, front', 'K, C, moss green');
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+  await release(page);
+  await expect(page.getByText(/^Released by/)).toBeVisible();
+  const printed = page.url();
   await enterOrder(page, 'Pseudo card');
   const job = page.url();
   await page.evaluate(() => localStorage.setItem('druckerei.words', 'pseudo'));
@@ -136,7 +143,7 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   await page.locator('dk-tool-desk').waitFor();
   await note('tools');
   await page.goto('/kitchen');
-  await page.locator('dk-ink-desk').waitFor();
+  await page.locator('dk-ink-desk').waitFor({ timeout: 10_000 });
   await note('kitchen');
   for (let stage = 0; stage < 2; stage++) {
     await page.locator('dk-ink-desk nav .view').nth(stage).click();
@@ -147,14 +154,14 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
     await note(`kitchen, view ${view + 1}`);
   }
   await page.goto('/register');
-  await page.locator('dk-register-page main').waitFor();
+  await page.locator('dk-register-page main').waitFor({ timeout: 10_000 });
   await note('register');
   await page.locator('.head button.act').click();
   await note('register, next reading');
   await page.goto('/register/practice');
   await page.locator('.choice').first().click();
   await note('practice');
-  await page.goto(`/zones/${job.split('/').at(-1) ?? ''}/card.card.print.front`);
+  await page.goto(`/zones/${printed.split('/').at(-1) ?? ''}/card.card.print.front`);
   await page.locator('dk-zones-page main').waitFor();
   await note('zones');
   await terminal(page, note);

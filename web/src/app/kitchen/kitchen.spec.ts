@@ -1,3 +1,4 @@
+import { type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { MatDialog } from '@angular/material/dialog';
 import { provideRouter } from '@angular/router';
@@ -262,7 +263,7 @@ describe('the weigh-out sheet', () => {
 });
 
 describe('the kitchen’s lists', () => {
-  const component = async <T>(type: new (...a: never[]) => T, inputs: Record<string, unknown>) => {
+  const component = async <T>(type: Type<T>, inputs: Record<string, unknown>) => {
     const f = TestBed.createComponent(type);
     for (const [name, value] of Object.entries(inputs)) f.componentRef.setInput(name, value);
     await f.whenStable();
