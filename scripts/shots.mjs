@@ -58,7 +58,6 @@ await main(async () => {
       await page.getByRole('button', { name: /^Lost for 1.000 good/ }).click();
       await page.getByRole('textbox', { name: /^Lost for 1.000 good/ }).fill('320');
       await page.keyboard.press('Enter');
-      await shot('settings-losses');
       await page.getByRole('button', { name: 'Take all back' }).click();
       await page.getByRole('link', { name: 'Calendar' }).click();
       await page.getByRole('button', { name: 'Another' }).first().click();
@@ -109,7 +108,6 @@ await main(async () => {
       };
       await page.goto(base);
       await page.getByLabel('Password').waitFor();
-      if (colorScheme === 'light') await shot('sign-in');
       await page.getByLabel('Name').fill('anselm');
       await page.getByLabel('Password').fill('paper-river-24');
       await page.getByRole('button', { name: 'Sign in' }).click();
@@ -125,7 +123,6 @@ await main(async () => {
         }
         await page.getByRole('button', { name: 'Compare stocks and presses' }).click();
         await page.getByRole('button', { name: 'Close', exact: true }).first().waitFor();
-        await shot('job-compare');
         await page.getByRole('link', { name: 'Orders' }).click();
         await page
           .getByRole('link', { name: /^New order/ })
@@ -148,10 +145,7 @@ await main(async () => {
           await page.waitForTimeout(1_000);
           await shot(name);
         }
-        for (const [order, view, name] of [
-          ['Harvest supper menu', 'Floor', 'job-floor'],
-          ['Winter concert card', 'Risk', 'job-risk'],
-        ]) {
+        for (const [order, view, name] of [['Harvest supper menu', 'Floor', 'job-floor']]) {
           await page.getByRole('link', { name: 'Orders' }).first().click();
           await page.getByRole('link', { name: order }).first().click();
           await page.getByRole('button', { name: view, exact: true }).click();
@@ -165,6 +159,24 @@ await main(async () => {
         await page.getByRole('link', { name: 'Stock' }).click();
         await page.getByRole('heading', { name: 'Lots' }).waitFor();
         await shot('store');
+        await page.getByRole('link', { name: 'Tools', exact: true }).click();
+        await page.locator('dk-tool-desk').waitFor();
+        for (const [tone, value] of Object.entries({ 0: '0', 10: '10.6', 25: '26.1', 50: '51.2', 75: '75.9', 90: '90.3', 100: '100' }))
+          await page.getByLabel(`Measured on the plate at ${tone} %`).fill(value);
+        await shot('tools');
+        await page.getByRole('link', { name: 'Ink kitchen' }).click();
+        await page.getByRole('button', { name: /bronze/ }).click();
+        await page.getByRole('button', { name: 'Find recipes' }).click();
+        await page.getByRole('button', { name: 'Take it', exact: true }).first().waitFor();
+        await shot('kitchen');
+        await page.getByRole('link', { name: 'Register desk' }).click();
+        await page.getByText('Fit and what to set').waitFor();
+        await page.waitForTimeout(800);
+        await shot('register');
+        const at = page.url().split('/register/')[1];
+        await page.goto(`${base}/zones/${at}`);
+        await page.locator('svg .bar').first().waitFor();
+        await shot('zones');
         await settings(page, shot);
       }
     }
