@@ -145,10 +145,11 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   await page.goto('/kitchen');
   await page.locator('dk-ink-desk').waitFor({ timeout: 10_000 });
   await note('kitchen');
-  for (let stage = 0; stage < 2; stage++) {
-    await page.locator('dk-ink-desk nav .view').nth(stage).click();
-    await note(`kitchen, stage ${stage + 1}`);
-  }
+  const lab = page.locator('dk-measure-field input.field-input');
+  for (const [i, value] of ['55', '-28', '26'].entries()) await lab.nth(i).fill(value);
+  await page.locator('dk-sample-panel button.act').click();
+  await page.locator('dk-match-panel').waitFor({ timeout: 10_000 });
+  await note('kitchen, recipe');
   for (let view = 1; view < 5; view++) {
     await page.locator('.head .view').nth(view).click();
     await note(`kitchen, view ${view + 1}`);

@@ -9,14 +9,13 @@ import type { BaseInk, Recipe } from './base-ink';
  * A recipe planted with this model and found again is a regression test, not evidence.
  */
 
-interface Band {
-  nm: number;
-  wide: number;
-  high: number;
-}
+/** Where a band of absorption stands, how wide it is (nm), how high (1 per g/m²). */
+type Band = readonly [nm: number, wide: number, high: number];
 /** Bands with soft shoulders; a pigment of long waves absorbs everything below its edge. */
 const absorption = (bands: readonly Band[], floor: number): number[] =>
-  WAVELENGTHS_NM.map((nm) => bands.reduce((k, b) => k + b.high * portableExp(-((nm - b.nm) * (nm - b.nm)) / (2 * b.wide * b.wide)), floor));
+  WAVELENGTHS_NM.map((nm) =>
+    bands.reduce((k, [at, wide, high]) => k + high * portableExp(-((nm - at) * (nm - at)) / (2 * wide * wide)), floor),
+  );
 const scattering = (level: number): number[] => WAVELENGTHS_NM.map((nm) => (level * 550) / nm);
 
 type Made = Pick<BaseInk, 'id' | 'name' | 'pricePerKg' | 'tack'> & {
@@ -34,7 +33,7 @@ const MADE: readonly Made[] = [
     name: 'Lemon',
     pricePerKg: 14,
     tack: 185,
-    bands: [{ nm: 410, wide: 45, high: 1.9 }],
+    bands: [[410, 45, 1.9]],
     scatter: 0.03,
     fast: ['lye', 'fat', 'heat'],
   },
@@ -44,8 +43,8 @@ const MADE: readonly Made[] = [
     pricePerKg: 16,
     tack: 185,
     bands: [
-      { nm: 420, wide: 58, high: 2.1 },
-      { nm: 490, wide: 26, high: 0.9 },
+      [420, 58, 2.1],
+      [490, 26, 0.9],
     ],
     scatter: 0.03,
   },
@@ -55,8 +54,8 @@ const MADE: readonly Made[] = [
     pricePerKg: 19,
     tack: 190,
     bands: [
-      { nm: 430, wide: 60, high: 1.4 },
-      { nm: 530, wide: 38, high: 2.2 },
+      [430, 60, 1.4],
+      [530, 38, 2.2],
     ],
     scatter: 0.035,
   },
@@ -66,8 +65,8 @@ const MADE: readonly Made[] = [
     pricePerKg: 24,
     tack: 190,
     bands: [
-      { nm: 545, wide: 34, high: 2.4 },
-      { nm: 400, wide: 40, high: 0.5 },
+      [545, 34, 2.4],
+      [400, 40, 0.5],
     ],
     scatter: 0.02,
     fast: ['fat', 'heat'],
@@ -78,21 +77,21 @@ const MADE: readonly Made[] = [
     pricePerKg: 29,
     tack: 195,
     bands: [
-      { nm: 570, wide: 44, high: 2.5 },
-      { nm: 420, wide: 30, high: 0.25 },
+      [570, 44, 2.5],
+      [420, 30, 0.25],
     ],
     scatter: 0.02,
     fast: ['heat'],
   },
-  { id: 'harbour', name: 'Harbour blue', pricePerKg: 21, tack: 195, bands: [{ nm: 640, wide: 62, high: 2.6 }], scatter: 0.02 },
+  { id: 'harbour', name: 'Harbour blue', pricePerKg: 21, tack: 195, bands: [[640, 62, 2.6]], scatter: 0.02 },
   {
     id: 'reed',
     name: 'Reed green',
     pricePerKg: 22,
     tack: 190,
     bands: [
-      { nm: 660, wide: 55, high: 2.4 },
-      { nm: 420, wide: 38, high: 1.2 },
+      [660, 55, 2.4],
+      [420, 38, 1.2],
     ],
     scatter: 0.02,
   },
@@ -103,8 +102,8 @@ const MADE: readonly Made[] = [
     pricePerKg: 11,
     tack: 175,
     bands: [
-      { nm: 420, wide: 90, high: 1.6 },
-      { nm: 560, wide: 60, high: 0.5 },
+      [420, 90, 1.6],
+      [560, 60, 0.5],
     ],
     scatter: 0.25,
     fast: [...FASTNESS],
@@ -132,11 +131,7 @@ export function randomBases(many: number, seed: number): BaseInk[] {
     id: `b${i}`,
     name: `Trial ink ${String(i).padStart(3, '0')}`,
     k: absorption(
-      Array.from({ length: 1 + Math.floor(3 * next()) }, () => ({
-        nm: 390 + 320 * next(),
-        wide: 25 + 50 * next(),
-        high: 0.4 + 2 * next(),
-      })),
+      Array.from({ length: 1 + Math.floor(3 * next()) }, (): Band => [390 + 320 * next(), 25 + 50 * next(), 0.4 + 2 * next()]),
       0.004,
     ),
     s: scattering(next() < 0.2 ? 0.4 : 0.02),
@@ -195,7 +190,7 @@ const PARTS_OF_RECIPE = 100;
 /** The process inks of the works as films, at the film weight of a solid, for what is printed on or under a mixed ink. Invented like the rest. */
 export const PROCESS_FILMS: Readonly<Record<string, { k: number[]; s: number[]; gsm: number }>> = {
   K: { k: absorption([], 2.4), s: scattering(0.02), gsm: 1 },
-  C: { k: absorption([{ nm: 640, wide: 58, high: 1.7 }], 0.02), s: scattering(0.015), gsm: 1 },
-  M: { k: absorption([{ nm: 545, wide: 36, high: 2 }], 0.02), s: scattering(0.015), gsm: 1 },
-  Y: { k: absorption([{ nm: 425, wide: 42, high: 1.9 }], 0.004), s: scattering(0.02), gsm: 1 },
+  C: { k: absorption([[640, 58, 1.7]], 0.02), s: scattering(0.015), gsm: 1 },
+  M: { k: absorption([[545, 36, 2]], 0.02), s: scattering(0.015), gsm: 1 },
+  Y: { k: absorption([[425, 42, 1.9]], 0.004), s: scattering(0.02), gsm: 1 },
 };
