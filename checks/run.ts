@@ -166,10 +166,10 @@ const KINDS: Record<string, Kind> = {
   },
   'ciede2000/ciede2000': (data, answer) => {
     const lab = z.tuple([n, n, n]);
-    const { lab1, lab2, ...weights } = z.object({ lab1: lab, lab2: lab, kL: n.optional(), kC: n.optional(), kH: n.optional() }).parse(data);
-    const given = Object.fromEntries(Object.entries(weights).filter(([, v]) => v !== undefined));
+    const optional = n.default(1);
+    const { lab1, lab2, kL, kC, kH } = z.object({ lab1: lab, lab2: lab, kL: optional, kC: optional, kH: optional }).parse(data);
     const absolute = z.number().parse(answer['tolerance'] ?? 1e-4);
-    return [{ what: 'deltaE00', expected: answer['deltaE00'], got: deltaE2000(lab1, lab2, given), relative: 0, absolute }];
+    return [{ what: 'deltaE00', expected: answer['deltaE00'], got: deltaE2000(lab1, lab2, { kL, kC, kH }), relative: 0, absolute }];
   },
   'pallet-loading/any layout': (data, answer) => {
     const { L, W, l, w, rotate90 = true } = z.object({ L: n, W: n, l: n, w: n, rotate90: z.boolean().optional() }).parse(data);

@@ -175,7 +175,7 @@ await main(async () => {
         await shot('register');
         const at = page.url().split('/register/')[1];
         await page.goto(`${base}/zones/${at}`);
-        await page.locator('svg .bar').first().waitFor();
+        await page.locator('svg .bar').first().waitFor({ state: 'attached' });
         await shot('zones');
         await settings(page, shot);
       }

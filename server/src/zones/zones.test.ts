@@ -157,6 +157,9 @@ describe('ink zones of a job', () => {
   const STEP = 'card.card.print.front';
   const desk = async (job: string): Promise<ZoneDesk> =>
     (await planner.call('GET', `/api/jobs/${job}/zones/${STEP}`)).body as unknown as ZoneDesk;
+  /** Sides of the piece as its separation shows it. */
+  const sidesOf = (copy: ZoneDesk['copies'][number] | undefined): [number, number] =>
+    copy === undefined ? [1, 1] : copy.turn === 90 || copy.turn === 270 ? [copy.h, copy.w] : [copy.w, copy.h];
   async function lay(job: string, bytes: Buffer, ink = 'K'): Promise<Task> {
     const { file } = (await planner.send('/api/separations', bytes)).body as { file: string };
     const id = randomUUID();
@@ -173,9 +176,7 @@ describe('ink zones of a job', () => {
     const job = await planner.order();
     const before = await desk(job);
     expect(before.inks.map((i) => i.percent)).toEqual([null, null, null, null]);
-    const [copy] = before.copies;
-    const turned = copy?.turn === 90 || copy?.turn === 270;
-    const [w, h] = turned ? [copy?.h ?? 1, copy?.w ?? 1] : [copy?.w ?? 1, copy?.h ?? 1];
+    const [w, h] = sidesOf(before.copies[0]);
     const task = await lay(
       job,
       png(Math.round(w), Math.round(h), () => 0),
@@ -203,9 +204,7 @@ describe('ink zones of a job', () => {
   it('learn the press’s own curve from openings that printed well', async () => {
     const job = await planner.order();
     const { copies } = await desk(job);
-    const [copy] = copies;
-    const turned = copy?.turn === 90 || copy?.turn === 270;
-    const [w, h] = turned ? [copy?.h ?? 1, copy?.w ?? 1] : [copy?.w ?? 1, copy?.h ?? 1];
+    const [w, h] = sidesOf(copies[0]);
     await lay(
       job,
       png(Math.round(w), Math.round(h), (x, y) => (x * y) % 256),
