@@ -1,10 +1,9 @@
 import { TestBed } from '@angular/core/testing';
 import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/router';
-import { provideStore } from '@ngrx/store';
 import { EMPTY, type Observable, of } from 'rxjs';
 import type { RegisterDesk } from '@druckerei/contract';
 import { adviseRegister, fitRegister, type Reading, usualMarks } from '@druckerei/core';
-import { sessionFeature } from '../session/session.feature';
+import { provideSignedIn } from '../session/signed-in.fixture';
 import { ApiCaller } from '../shared/api';
 import { Changes } from '../shared/changes';
 import { PracticePage } from './practice-page';
@@ -99,18 +98,7 @@ function provide(d: RegisterDesk | null): void {
   TestBed.configureTestingModule({
     providers: [
       provideRouter([]),
-      provideStore(
-        { session: sessionFeature.reducer },
-        {
-          initialState: {
-            session: {
-              me: { name: 'odo', fullName: 'Odo', initials: 'OP', roles: ['press'], units: 'metric' },
-              expired: false,
-              known: true,
-            } as never,
-          },
-        },
-      ),
+      provideSignedIn('press'),
       { provide: Changes, useValue: { changes$: EMPTY } },
       { provide: ActivatedRoute, useValue: { paramMap: of(convertToParamMap({ job: JOB, step: STEP })) } },
       {

@@ -21,7 +21,8 @@ export interface SessionState {
   me: Me | null;
   call: 'idle' | 'loading' | { failure: Failure };
   known: boolean;
-  /** Who worked here when the session ended: what was typed stays behind the sign-in. */ expired: boolean;
+  /** Who worked here when the session ended: what was typed stays behind the sign-in. */
+  expired: boolean;
 }
 const initial: SessionState = { me: null, call: 'idle', known: false, expired: false };
 

@@ -1,10 +1,9 @@
 import { TestBed } from '@angular/core/testing';
 import { MatDialog } from '@angular/material/dialog';
 import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/router';
-import { provideStore } from '@ngrx/store';
 import { EMPTY, type Observable, of, throwError } from 'rxjs';
 import type { ToolCard, ToolPage } from '@druckerei/contract';
-import { sessionFeature } from '../session/session.feature';
+import { provideSignedIn } from '../session/signed-in.fixture';
 import { ApiCaller } from '../shared/api';
 import { Changes } from '../shared/changes';
 import { ToolStorePage } from './tool-store-page';
@@ -58,18 +57,7 @@ async function open(p = page(), query: Record<string, string> = {}) {
   TestBed.configureTestingModule({
     providers: [
       provideRouter([]),
-      provideStore(
-        { session: sessionFeature.reducer },
-        {
-          initialState: {
-            session: {
-              me: { name: 'ilse', fullName: 'Ilse', initials: 'IL', roles: ['store'], units: 'metric' },
-              expired: false,
-              known: true,
-            } as never,
-          },
-        },
-      ),
+      provideSignedIn('store'),
       { provide: Changes, useValue: { changes$: EMPTY } },
       { provide: ActivatedRoute, useValue: { snapshot: { queryParamMap: convertToParamMap(query) } } },
       { provide: MatDialog, useValue: { open: () => ({ afterClosed: () => of('scratched') }) } },

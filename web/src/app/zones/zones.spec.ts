@@ -1,9 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/router';
-import { provideStore } from '@ngrx/store';
 import { EMPTY, type Observable, of } from 'rxjs';
 import type { ZoneDesk } from '@druckerei/contract';
-import { sessionFeature } from '../session/session.feature';
+import { provideSignedIn } from '../session/signed-in.fixture';
 import { ApiCaller } from '../shared/api';
 import { Changes } from '../shared/changes';
 import { ZonesPage } from './zones-page';
@@ -32,18 +31,7 @@ async function open(d: ZoneDesk) {
   TestBed.configureTestingModule({
     providers: [
       provideRouter([]),
-      provideStore(
-        { session: sessionFeature.reducer },
-        {
-          initialState: {
-            session: {
-              me: { name: 'odo', fullName: 'Odo', initials: 'OP', roles: ['press'], units: 'metric' },
-              expired: false,
-              known: true,
-            } as never,
-          },
-        },
-      ),
+      provideSignedIn('press'),
       { provide: Changes, useValue: { changes$: EMPTY } },
       { provide: ActivatedRoute, useValue: { paramMap: of(convertToParamMap({ job: JOB, step: d.step })) } },
       {
