@@ -71,7 +71,7 @@ export const registerHandlers: Handlers<typeof register> = {
     if (colours.every((c) => c.readings.length === 0))
       throw invalid([{ path: 'colours', says: 'have no reading at a mark that is named' }]);
     const read: ReadFacts = { reference: body.reference, marks: body.marks, toleranceMm, colours, sheet: body.sheet, from: body.from };
-    const made = await ctx.db.query(ADD_REGISTER, [
+    await ctx.db.query(ADD_REGISTER, [
       body.id,
       params.id,
       params.step,
@@ -81,7 +81,8 @@ export const registerHandlers: Handlers<typeof register> = {
       body.sheets,
       signedIn(ctx).id,
     ]);
-    if (made.rowCount !== 0 && body.sheets > 0)
+    // Sent again, both are there already; cut off between the two, the second try brings the sheets.
+    if (body.sheets > 0)
       await writeEntries(ctx, {
         device: 'register desk',
         sentAt: ctx.now(),
