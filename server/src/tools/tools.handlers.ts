@@ -33,6 +33,7 @@ import {
   KEPT_OF,
   LOCK_CARD,
   QUEUE,
+  REMADE_AS,
   SET_CHECKS,
   SET_MADE,
   SET_STATE,
@@ -127,8 +128,7 @@ export const toolsHandlers: Handlers<typeof tools> = {
       });
       return { what: 'remake', reason: body.reason, cost, facts: { card: made } };
     });
-    const again =
-      made || (await ctx.db.query<{ facts: { card: string } }>(`select facts from tool_log where id = $1`, [body.key])).rows[0]?.facts.card;
+    const again = made || (await ctx.db.query<{ card: string }>(REMADE_AS, [body.key])).rows[0]?.card;
     return readCard(ctx.db, again ?? params.id);
   },
 

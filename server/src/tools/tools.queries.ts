@@ -63,6 +63,8 @@ from tool_log l
 where l.tool = $1
 order by l.seq desc
 limit 200`;
+/** The card a remake made, by its key. $1 uuid */
+export const REMADE_AS = `select facts ->> 'card' as card from tool_log where id = $1`;
 /** $1 uuid */
 export const EVENT_THERE = `select tool from tool_log where id = $1`;
 /** What was imaged under a key. $1 text key */
