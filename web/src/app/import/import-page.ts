@@ -21,7 +21,7 @@ const LOOK_MS = 1_000;
         <h1>{{ say('importPage.ordersFromAFile') }}</h1>
       </div>
       <span class="space"></span>
-      <label class="quiet file"
+      <label class="quiet choose"
         >{{ say('importPage.chooseAFile') }}<input #file class="said" type="file" accept=".csv,text/csv,text/plain" (change)="send(file)"
       /></label>
     </div>
@@ -127,12 +127,6 @@ const LOOK_MS = 1_000;
     }
     .space {
       flex: 1;
-    }
-    .file {
-      cursor: pointer;
-    }
-    .file:focus-within {
-      outline: 2px solid var(--act);
     }
     main {
       padding: 0 16px 16px;

@@ -31,8 +31,8 @@ import { ApiCaller, type Failure } from '../shared/api';
           }
         </select></label
       >
-      <label class="plain file"
-        >{{ say('kitchen.fromFile') }}<input #file type="file" accept=".csv,.txt,.cgats" (change)="read(file)"
+      <label class="plain choose"
+        >{{ say('kitchen.fromFile') }}<input #file class="said" type="file" accept=".csv,.txt,.cgats" (change)="read(file)"
       /></label>
     </div>
     @if (rows().length > 1) {
@@ -64,19 +64,6 @@ import { ApiCaller, type Failure } from '../shared/api';
     }
     .row .field-input {
       width: 76px;
-    }
-    .file {
-      position: relative;
-      overflow: hidden;
-    }
-    .file input {
-      position: absolute;
-      inset: 0;
-      opacity: 0;
-      cursor: pointer;
-    }
-    .file:focus-within {
-      outline: 2px solid var(--act);
     }
   `,
 })

@@ -28,7 +28,7 @@ interface Start {
       @if (customer()) {
         <button type="button" class="plain" (click)="last()">{{ say('startFrom.whatThisCustomerHadLast') }}</button>
       }
-      <label class="plain file"
+      <label class="plain choose"
         >{{ say('startFrom.aJobFile') }}<input #file class="said" type="file" accept=".json,application/json" (change)="read(file)"
       /></label>
       <a class="plain" routerLink="/orders/import">{{ say('startFrom.manyOrdersFromACsv') }}</a>
@@ -96,12 +96,6 @@ interface Start {
     form label {
       display: grid;
       width: 240px;
-    }
-    .file {
-      cursor: pointer;
-    }
-    .file:focus-within {
-      outline: 2px solid var(--act);
     }
     a.plain {
       text-decoration: none;

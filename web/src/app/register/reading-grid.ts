@@ -13,7 +13,9 @@ type Cells = Record<string, { dx: string; dy: string }>;
   template: `<div class="row">
       <h2>{{ say('register.nextReading') }}</h2>
       <button type="button" class="quiet" (click)="simulate()">{{ say('register.simulatedCamera') }}</button>
-      <label class="plain file">{{ say('register.fromFile') }}<input #file type="file" accept=".csv,.txt" (change)="read(file)" /></label>
+      <label class="plain choose"
+        >{{ say('register.fromFile') }}<input #file class="said" type="file" accept=".csv,.txt" (change)="read(file)"
+      /></label>
       <button type="button" class="plain" (click)="closed.emit()">{{ say('register.close') }}</button>
     </div>
     <p class="soft">{{ say('register.howToRead', reference()) }}</p>
@@ -92,19 +94,6 @@ type Cells = Record<string, { dx: string; dy: string }>;
       width: 12px;
       height: 12px;
       border-radius: 3px;
-    }
-    .file {
-      position: relative;
-      overflow: hidden;
-    }
-    .file input {
-      position: absolute;
-      inset: 0;
-      opacity: 0;
-      cursor: pointer;
-    }
-    .file:focus-within {
-      outline: 2px solid var(--act);
     }
   `,
 })
