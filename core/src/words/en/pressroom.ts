@@ -181,6 +181,7 @@ export const PRESSROOM_SCREENS = {
   'register.mark': 'Mark',
   'register.missing': 'not determined: {0} missing',
   'register.nextReading': 'Next reading',
+  'register.noNumber': 'What is marked is no number of millimetres up to 5, like −0.12.',
   'register.noReadingYet': 'No reading yet',
   'register.noSettingWillDo': '{0}: no adjustment will do, {1} mm stay. In this order: {2}.',
   'register.noTraps': 'No pair of process inks meets here.',

@@ -22,6 +22,7 @@ import {
 } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
 import { ApiCaller, type Failure } from '../shared/api';
+import { isWrongMm, typedMm } from './typed-mm';
 
 const SHEET: [number, number] = [720, 520];
 type Scores = Replied<Api['register.scores']>;
@@ -46,8 +47,12 @@ export class PracticePage {
   private readonly api = inject(ApiCaller);
   private readonly start = signal<PracticePress | null>(null);
   private readonly pulled = signal<ReturnType<typeof pullSheets> | null>(null);
+  /** One a game: a score that is sent again is one score. */
+  private game = '';
   private readonly played = signal<Record<string, Setting[]>[]>([]);
   protected readonly typed = signal<Typed>({});
+  protected readonly isWrong = isWrongMm;
+  protected readonly wrong = computed(() => Object.values(this.typed()).some((t) => this.ways.some((by) => isWrongMm(t[by]))));
   protected readonly mark = signal('G1');
   protected readonly result = signal<Replied<Api['register.score']> | null>(null);
   protected readonly scores = signal<Scores>([]);
@@ -80,6 +85,8 @@ export class PracticePage {
   }
   protected begin(level: PracticeLevel): void {
     const press = practicePress((crypto.getRandomValues(new Uint32Array(1))[0] ?? 0) % 1_000_000, level, this.marks, SHEET);
+    this.game = crypto.randomUUID();
+    this.failure.set(null);
     this.start.set(press);
     this.pulled.set(pullSheets(press));
     this.played.set([]);
@@ -91,15 +98,14 @@ export class PracticePage {
   }
   protected pull(): void {
     const pulled = this.pulled();
-    if (!pulled) return;
+    if (!pulled || this.wrong()) return;
     const settings = Object.fromEntries(
       Object.entries(this.typed()).map(([ink, t]) => [
         ink,
         this.ways.flatMap((by): Setting[] => {
-          const mm = Number(t[by].trim().replace(',', '.').replace('−', '-'));
           const step = by === 'cock' ? USUAL_STEPS.cockMm : USUAL_STEPS.lateralMm;
-          const steps = Math.round(mm / step);
-          return t[by].trim() === '' || Number.isNaN(mm) || steps === 0 ? [] : [{ by, mm: Math.min(Math.max(steps * step, -5), 5), steps }];
+          const steps = Math.round((typedMm(t[by]) ?? 0) / step);
+          return steps === 0 ? [] : [{ by, mm: steps * step, steps }];
         }),
       ]),
     );
@@ -112,7 +118,7 @@ export class PracticePage {
     const start = this.start();
     if (!start || this.result()) return;
     this.api
-      .call('register.score', { body: { id: crypto.randomUUID(), seed: start.seed, level: start.level, turns: [...this.played(), {}] } })
+      .call('register.score', { body: { id: this.game, seed: start.seed, level: start.level, turns: [...this.played(), {}] } })
       .subscribe({
         next: (r) => {
           this.result.set(r);

@@ -3,6 +3,7 @@ import type { Observable } from 'rxjs';
 import type { RegisterDesk } from '@druckerei/contract';
 import { inkColour, say } from '@druckerei/core';
 import { ApiCaller, type Failure } from '../shared/api';
+import { isWrongMm, typedMm } from './typed-mm';
 
 type Cells = Record<string, { dx: string; dy: string }>;
 
@@ -43,7 +44,8 @@ type Cells = Record<string, { dx: string; dy: string }>;
                       #cell
                       class="field-input"
                       inputmode="decimal"
-                      [class.wrong]="isWrong(ink, m.id, way)"
+                      [class.wrong]="isWrong(text(ink, m.id, way))"
+                      [attr.aria-invalid]="isWrong(text(ink, m.id, way))"
                       [attr.aria-label]="say(way === 'dx' ? 'register.cellLateral' : 'register.cellRound', ink, m.id)"
                       [placeholder]="way === 'dx' ? '↔' : '↕'"
                       [value]="text(ink, m.id, way)"
@@ -64,8 +66,8 @@ type Cells = Record<string, { dx: string; dy: string }>;
       /></label>
       <button type="button" class="act" [disabled]="!ready()" (click)="send()">{{ say('register.takeReading') }}</button>
     </div>
-    @if (questioned()) {
-      <p class="fail" role="alert">{{ say('register.otherUnit') }}</p>
+    @if (stops(); as why) {
+      <p class="fail" role="alert">{{ why }}</p>
     }`,
   styles: `
     :host {
@@ -100,6 +102,7 @@ type Cells = Record<string, { dx: string; dy: string }>;
 export class ReadingGrid {
   protected readonly say = say;
   protected readonly colour = inkColour;
+  protected readonly isWrong = isWrongMm;
   protected readonly ways = ['dx', 'dy'] as const;
   readonly desk = input.required<RegisterDesk>();
   readonly asked = output<Observable<RegisterDesk>>();
@@ -117,24 +120,25 @@ export class ReadingGrid {
   private readonly read_ = computed(() =>
     this.colours().flatMap((ink) => {
       const readings = this.desk().marks.flatMap((m) => {
-        const [dx, dy] = this.ways.map((w) => number(this.text(ink, m.id, w)));
-        return dx === null || dy === null || dx === undefined || dy === undefined ? [] : [{ mark: m.id, dxMm: dx, dyMm: dy }];
+        const [dx, dy] = this.ways.map((w) => typedMm(this.text(ink, m.id, w)));
+        return dx == null || dy == null ? [] : [{ mark: m.id, dxMm: dx, dyMm: dy }];
       });
       return readings.length === 0 ? [] : [{ ink, readings }];
     }),
   );
-  /** Far more than any press is off: read in micrometres, perhaps. It is asked, not taken. */
-  protected readonly questioned = computed(() =>
-    this.read_().some((c) => c.readings.some((r) => Math.abs(r.dxMm) > MOST_MM || Math.abs(r.dyMm) > MOST_MM)),
+  private readonly wrong = computed(() =>
+    Object.values(this.cells())
+      .flatMap((marks) => Object.values(marks).flatMap((c) => [c.dx, c.dy]))
+      .filter(isWrongMm),
   );
-  protected readonly ready = computed(() => this.read_().length > 0 && !this.questioned() && Number.isInteger(Number(this.sheets())));
+  /** What stops the reading, in words. */
+  protected readonly stops = computed(() => {
+    const wrong = this.wrong();
+    return wrong.length === 0 ? '' : say(wrong.some((t) => typedMm(t) === null) ? 'register.noNumber' : 'register.otherUnit');
+  });
+  protected readonly ready = computed(() => this.read_().length > 0 && this.stops() === '' && Number.isInteger(Number(this.sheets())));
 
   protected text = (ink: string, mark: string, way: 'dx' | 'dy'): string => this.cells()[ink]?.[mark]?.[way] ?? '';
-  protected isWrong(ink: string, mark: string, way: 'dx' | 'dy'): boolean {
-    const text = this.text(ink, mark, way);
-    const value = number(text);
-    return text.trim() !== '' && (value === null || Math.abs(value) > MOST_MM);
-  }
   protected type(ink: string, mark: string, way: 'dx' | 'dy', text: string): void {
     this.from.set('typed');
     this.put(ink, mark, { [way]: text });
@@ -195,9 +199,3 @@ export class ReadingGrid {
     );
   }
 }
-const MOST_MM = 5;
-/** A number as it was typed; null: it is none; undefined would be nothing typed, which counts as none too. */
-const number = (text: string): number | null => {
-  const plain = text.trim().replace(',', '.').replace('−', '-');
-  return plain === '' || Number.isNaN(Number(plain)) ? null : Number(plain);
-};

@@ -217,6 +217,18 @@ describe('the next reading', () => {
     expect(host.querySelector('[role=alert]')?.textContent).toContain('another unit');
     expect((host.querySelector('button.act') as HTMLButtonElement).disabled).toBe(true);
   });
+  it('does not take a reading while a cell is no number, and says so', async () => {
+    const { host, type, send } = await grid();
+    await type('C at G1, lateral', '0.1');
+    await type('C at G1, around', '0');
+    await type('C at G2, lateral', '0.l2');
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('no number of millimetres');
+    expect(host.querySelector('[aria-label="C at G2, lateral"]')?.getAttribute('aria-invalid')).toBe('true');
+    send();
+    expect(calls).toHaveLength(0);
+    await type('C at G2, lateral', '0,12');
+    expect(host.querySelector('[role=alert]')).toBeNull();
+  });
   it('is filled by the simulated camera, which says so', async () => {
     const { f, host, send } = await grid();
     answers['register.simulate'] = { colours: [{ ink: 'C', readings: [{ mark: 'T3', dxMm: 0.3, dyMm: 0.1 }] }], says: 'simulated camera' };
@@ -244,8 +256,16 @@ describe('the practice press', () => {
     await press('Shifts only');
     expect(host.textContent).toContain('Pull 1: 20 sheets gone');
     const field = host.querySelector<HTMLInputElement>('[aria-label="C, lateral"]');
-    if (field) field.value = '-0.1';
-    field?.dispatchEvent(new Event('input'));
+    const type = async (text: string): Promise<void> => {
+      if (field) field.value = text;
+      field?.dispatchEvent(new Event('input'));
+      await f.whenStable();
+    };
+    await type('a tenth');
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('no number of millimetres');
+    await press('Set and pull 20 sheets');
+    expect(host.textContent).toContain('Pull 1: 20 sheets gone');
+    await type('-0.1');
     await press('Set and pull 20 sheets');
     expect(host.textContent).toContain('Pull 2: 40 sheets gone');
     answers['register.score'] = {
