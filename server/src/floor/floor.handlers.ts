@@ -76,7 +76,7 @@ export const floorHandlers: Handlers<typeof floor> = {
     return { asOf: ctx.now(), timeZone: plant.timeZone, machines };
   },
 
-  'floor.terminal': async ({ params }, ctx) => {
+  'floor.terminal': async ({ params, query }, ctx) => {
     const { plant } = await plantInForce(ctx.db);
     const machine = plant.machines[params.id];
     if (!machine) throw notFound('This machine');
@@ -84,7 +84,7 @@ export const floorHandlers: Handlers<typeof floor> = {
     const newest = (await ctx.db.query<{ id: string }>(NEWEST, [params.id, NEWEST_NAMED])).rows.map((r) => r.id);
     const near = await floorOnMachines(ctx.db, [params.id], ctx.now());
     const steps = queueOf(near, params.id, ctx.now()).slice(0, STEPS_SHOWN);
-    const kept = steps.slice(0, SHEETS_KEPT);
+    const kept = steps.filter((s, i) => i < SHEETS_KEPT || (s.job === query.job && s.step === query.step));
     const sheets = (
       await ctx.db.query<{ job: string; step: string; sheet: never }>(SHEETS, [
         kept.map((s) => s.job),

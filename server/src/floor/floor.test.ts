@@ -365,6 +365,15 @@ describe('a terminal', () => {
     expect(sheet?.rows.length).toBeGreaterThan(5);
     expect((await press.call('GET', '/api/floor/machines/boat')).status).toBe(404);
   });
+  it('gives the setup sheet of a step far down the queue when that step is asked for', async () => {
+    for (let i = 0; i < 4; i++) await released(8_000);
+    const { steps, sheets } = await terminal('press3');
+    const far = steps.find((s) => !(`${s.job} ${s.step}` in sheets));
+    expect(steps.length).toBeGreaterThan(6);
+    const asked = await terminal(`press3?job=${far?.job}&step=${far?.step}`);
+    expect(Object.keys(asked.sheets)).toHaveLength(Object.keys(sheets).length + 1);
+    expect(asked.sheets[`${far?.job} ${far?.step}`]?.rows.length).toBeGreaterThan(5);
+  });
   it('drops a step that is done, and a job that is delivered', async () => {
     const job = await released(8_000);
     await accepted([entry(job, 'runStart'), entry(job, 'runEnd')]);

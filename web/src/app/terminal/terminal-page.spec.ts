@@ -10,7 +10,7 @@ import { Changes } from '../shared/changes';
 import { Outbox, type Waiting } from './outbox';
 import * as effects from './terminal.effects';
 import { TerminalActions, terminalFeature } from './terminal.feature';
-import { PILE, step, terminal } from './terminal.fixture';
+import { JOB, PILE, step, terminal } from './terminal.fixture';
 import { TerminalPage } from './terminal-page';
 import { withWaiting } from './with-waiting';
 
@@ -18,6 +18,13 @@ import { withWaiting } from './with-waiting';
 const until = async (there: () => boolean): Promise<void> => {
   for (let i = 0; i < 100 && !there(); i++) await new Promise((resolve) => setTimeout(resolve, 30));
 };
+
+/** A step so far down the queue that its setup sheet comes only when it is asked for. */
+const FAR = 'far';
+const withSheet = (word: Terminal, step: string): Terminal => ({
+  ...word,
+  sheets: { ...word.sheets, [`${JOB} ${step}`]: { scene: null, rows: [['Sheets', 'of the far step']], lists: [], cautions: ['Nips.'] } },
+});
 
 /** The page with its state and effects on a server that is played. */
 describe('a terminal at work', () => {
@@ -38,9 +45,9 @@ describe('a terminal at work', () => {
         {
           provide: ApiCaller,
           useValue: {
-            call: (name: string, sent: { body?: { entries: Waiting[] } }): Observable<unknown> => {
+            call: (name: string, sent: { body?: { entries: Waiting[] }; query?: { step?: string } }): Observable<unknown> => {
               if (server.down) return throwError(() => ({ status: 0, title: 'No answer' }));
-              if (name === 'floor.terminal') return of(server.word);
+              if (name === 'floor.terminal') return of(sent.query?.step === FAR ? withSheet(server.word, FAR) : server.word);
               if (name === 'floor.people') return of([{ id: 'p1', fullName: 'Odo Pressnig', initials: 'OP' }]);
               if (name !== 'floor.send') return EMPTY;
               const entries = sent.body?.entries ?? [];
@@ -95,6 +102,13 @@ describe('a terminal at work', () => {
       ['good', 25, PILE, 'tok', 'press3', 1],
     ]);
     expect(host.querySelector('.huge')?.textContent).toBe('525');
+  });
+  it('asks for the setup sheet of a step far down the queue once it is chosen', async () => {
+    server.word = terminal({ steps: [step(), step({ step: FAR, name: 'Far step' })] });
+    const { host } = await open();
+    TestBed.inject(Store).dispatch(TerminalActions.stepChosen({ job: JOB, step: FAR }));
+    await until(() => host.textContent.includes('of the far step'));
+    expect(host.textContent).not.toContain('is not kept on this device');
   });
   it('lays a new pile when it is asked to, and goes on with that one', async () => {
     const { press } = await open();

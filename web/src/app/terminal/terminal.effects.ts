@@ -142,22 +142,22 @@ export const send = createEffect(
   { functional: true },
 );
 
-/** Reads the server's word when something changed on the floor, and now and then. */
+/** Reads the server's word when something changed on the floor, now and then, and when a step is chosen: its setup sheet comes with it, however far off its turn is. */
 export const read = createEffect(
   (actions$ = inject(Actions), api = inject(ApiCaller), changes = inject(Changes), store = inject(Store)) =>
     merge(
-      actions$.pipe(ofType(TerminalActions.readWanted), debounceTime(150)),
+      actions$.pipe(ofType(TerminalActions.readWanted, TerminalActions.stepChosen), debounceTime(150)),
       changes.changes$.pipe(
         filter((c) => c === null || c.table === 'floor' || c.table === 'jobs'),
         throttleTime(1_500, undefined, { leading: false, trailing: true }),
       ),
       timer(READ_MS, READ_MS),
     ).pipe(
-      withLatestFrom(store.select(terminalFeature.selectMachine)),
-      switchMap(([, machine]) => {
+      withLatestFrom(store.select(terminalFeature.selectMachine), store.select(terminalFeature.selectChosen)),
+      switchMap(([, machine, chosen]) => {
         if (machine === null) return EMPTY;
         const askedAt = Date.now();
-        return api.call('floor.terminal', { params: { id: machine } }).pipe(
+        return api.call('floor.terminal', { params: { id: machine }, query: { ...chosen } }).pipe(
           map((terminal) => TerminalActions.terminalRead({ terminal, askedAt })),
           catchError(failed),
         );
