@@ -80,10 +80,10 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
   'coat.onGlue': { level: 'release', fires: { spec: wish({ coatOnGlue: true }) }, silent: { spec: wish({ coatOnGlue: false }) } },
   'register.finest': {
     level: 'decide',
-    fires: { spec: wish({ finestOverprintMm: 0.05 }) },
+    fires: { spec: wish({ finestOverprintMm: 0.03 }) },
     silent: {
-      spec: wish({ finestOverprintMm: 0.05 }),
-      plant: machine('press3', { limits: { ...LINDMOOR.machines['press3']!.limits, registerMm: 0.05 } }),
+      spec: wish({ finestOverprintMm: 0.03 }),
+      plant: machine('press3', { limits: { ...LINDMOOR.machines['press3']!.limits, registerMm: 0.03 } }),
     },
   },
   'ink.noDrawDown': {

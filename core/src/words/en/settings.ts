@@ -173,6 +173,7 @@ export const CARD_WORDS: Record<string, string> = {
   perDieS: 'Setting a die',
   foilToPrintMm: 'Foil to print, held',
   foldToPrintMm: 'Fold to print, held',
+  registerMm: 'Register, held',
   beltMmPerS: 'Belt, mm a second',
   minWebMm: 'Narrowest web',
   maxWebMm: 'Widest web',
