@@ -25,12 +25,27 @@ export const ZoneDesk = z.object({
   zones: z.number().int(),
   copies: z.array(z.object({ x: z.number(), y: z.number(), w: z.number(), h: z.number(), turn: z.number() })),
   inks: z.array(ZoneInk),
+  /** What all inks together lay on the heaviest spot, and where it lies on the sheet, mm from the lower left. Null: not known, see `differ`. */
+  totalInk: z
+    .object({ percent: z.number(), inks: z.number().int(), at: z.array(z.object({ x: z.number(), y: z.number() })) })
+    .nullable(),
+  /** The separations are of different sizes: they cannot be laid over each other. */
+  differ: z.boolean(),
+  /** What the paper takes, percent. */
+  limitPercent: z.number().nullable(),
   curve: z.object({ a: z.number(), b: z.number(), d: z.number(), from: z.number().int(), off: z.number() }),
   /** Settings logged for this press, enough or not. */
   logged: z.number().int(),
 });
 export type ZoneDesk = z.infer<typeof ZoneDesk>;
-export const ZonesDone = z.object({ ink: z.string(), width: z.number(), height: z.number(), mean: z.number(), seconds: z.number() });
+export const ZonesDone = z.object({
+  read: z.array(z.object({ ink: z.string(), width: z.number(), height: z.number(), mean: z.number() })),
+  /** Of a PDF: inks of the pass it has no colour of, and its colours that the pass does not print. */
+  absent: z.array(z.string()),
+  leftAside: z.array(z.string()),
+  seconds: z.number(),
+});
+export type ZonesDone = z.infer<typeof ZonesDone>;
 
 export const zones = {
   'zones.read': {
@@ -46,7 +61,7 @@ export const zones = {
     method: 'post',
     path: '/api/separations',
     who: DESK,
-    says: 'Sends a separation: a PNG, a TIFF in strips, or a PDF page; it is read as a task.',
+    says: 'Sends a separation (a PNG, or a TIFF in strips) or a PDF; it is read as a task.',
     upload: MOST_SEPARATION_BYTES,
     reply: z.object({ file: hash }),
   },
@@ -54,19 +69,24 @@ export const zones = {
     method: 'post',
     path: '/api/tasks/zones',
     who: DESK,
-    says: 'Reads a separation that was sent and lays it on every copy of a pass; can be cancelled like any task.',
+    says: 'Reads a separation that was sent, or a PDF page for all inks, and lays it on every copy of a pass; can be cancelled like any task.',
     body: z.strictObject({
       id: z.uuid(),
       job: z.uuid(),
       step: z.string().min(1).max(120),
-      ink: z.string().min(1).max(30),
+      /** Null: every ink of the pass, from a PDF. */
+      ink: z.string().min(1).max(30).nullable(),
       file: hash,
       name: z.string().trim().max(120),
+      /** Of a PDF. */
+      page: z.number().int().min(1, 'counts from 1').max(9_999),
       /** A separation in which white is 0 holds ink as it is; a picture of it is the other way round. */
       inkIsDark: z.boolean(),
     }),
     reply: z.object({ id: z.uuid() }),
-    example: { body: { id: ID, job: ID, step: 'card.card.print.front', ink: 'K', file: '0'.repeat(64), name: 'k.png', inkIsDark: true } },
+    example: {
+      body: { id: ID, job: ID, step: 'card.card.print.front', ink: 'K', file: '0'.repeat(64), name: 'k.png', page: 1, inkIsDark: true },
+    },
   },
   'zones.csv': {
     method: 'get',

@@ -78,7 +78,7 @@ const bytes = new Uint8Array(readFileSync(file));
 const held = bytes.length / 1048576;
 const before = Number(/VmRSS:\\s+(\\d+)/.exec(readFileSync('/proc/self/status', 'utf8'))[1]) / 1024 - held;
 const from = performance.now();
-const worker = new Worker(thread, { workerData: { kind: 'zones', bytes, inkIsDark: true }, transferList: [bytes.buffer] });
+const worker = new Worker(thread, { workerData: { kind: 'zones', bytes, page: 1, inks: ['K'], inkIsDark: true }, transferList: [bytes.buffer] });
 worker.on('message', (m) => {
   if (m.kind === 'refused') throw new Error(m.says);
   if (m.kind === 'zones') console.log(JSON.stringify({ s: (performance.now() - from) / 1000, mb: rss() - before }));

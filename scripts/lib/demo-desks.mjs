@@ -111,21 +111,20 @@ async function registerOf({ call, jobs }, { order, side, turns, open }) {
   }
 }
 
-/** Separations of a pass laid on its copies, and openings that printed well logged for the press. */
-async function zonesOf({ call, jobs }, { order, side, files }) {
+/** A file of a pass laid on its copies: the separation of an ink, or a PDF for all of them. */
+async function zonesOf({ call, jobs }, { order, side, ink, file: name }) {
   const job = jobs.get(order);
   const step = (await call('GET', `/api/jobs/${job}/floor`)).steps.find((s) => s.step.endsWith(`.print.${side}`)).step;
-  for (const [ink, name] of Object.entries(files)) {
-    const { file } = await call('POST', '/api/separations', readFileSync(`${ROOT}/demo/separations/${name}.png`));
-    const id = key();
-    await call('POST', '/api/tasks/zones', { id, job, step, ink, file, name: `${name}.png`, inkIsDark: true });
-    for (let i = 0; i < 200; i++) {
-      const { state, says } = await call('GET', `/api/tasks/${id}`);
-      if (state === 'failed') throw new Error(`the demo's separation was refused: ${says}`);
-      if (state === 'done') break;
-      await new Promise((resolve) => setTimeout(resolve, 50));
-    }
+  const { file } = await call('POST', '/api/separations', readFileSync(`${ROOT}/demo/separations/${name}`));
+  const id = key();
+  await call('POST', '/api/tasks/zones', { id, job, step, ink, file, name, page: 1, inkIsDark: true });
+  for (let i = 0; i < 200; i++) {
+    const { state, says } = await call('GET', `/api/tasks/${id}`);
+    if (state === 'failed') throw new Error(`the demo's separation was refused: ${says}`);
+    if (state === 'done') return;
+    await new Promise((resolve) => setTimeout(resolve, 50));
   }
+  throw new Error('the demo’s separation was not read in time');
 }
 
 /** A game on the practice press, set by the press's own ideal. */

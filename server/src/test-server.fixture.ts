@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, readFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync, mkdtempSync, readFileSync } from 'node:fs';
 import { buildSync } from 'esbuild';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -41,17 +40,22 @@ const named = (url: string, database: string): string => {
 let thread: string | null = null;
 function threadFile(): string {
   if (thread !== null) return thread;
-  thread = `${mkdtempSync(`${tmpdir()}/thread-`)}/heavy.thread.mjs`;
+  // Beneath the packages: what the thread does not bundle it finds there.
+  mkdirSync(`${ROOT}/node_modules/.cache`, { recursive: true });
+  const outdir = mkdtempSync(`${ROOT}/node_modules/.cache/thread-`);
+  thread = `${outdir}/heavy.thread.mjs`;
   buildSync({
     entryPoints: [`${ROOT}/server/src/tasks/heavy.thread.ts`],
-    outfile: thread,
+    outdir,
+    outExtension: { '.js': '.mjs' },
+    splitting: true,
     bundle: true,
     platform: 'node',
     format: 'esm',
     target: 'node20',
     logLevel: 'error',
     banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
-    external: ['pg-native'],
+    external: ['pg-native', 'pdf-lib', 'pdfjs-dist', '@napi-rs/canvas'],
   });
   return thread;
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { ductOpening, FIRST_DUCT_CURVE, refitDuct } from './duct-curve';
+import { heaviestSpot, spotOn } from './spot-ink';
 import { type CoverageProfile, zoneCoverage } from './zone-coverage';
 
 const flat = (mean: number): CoverageProfile => ({ columns: [mean, mean], rows: [mean, mean], mean });
@@ -78,5 +79,38 @@ describe('duct openings', () => {
     const falling = Array.from({ length: 10 }, (_, i) => ({ coveragePercent: 10 * i, openingPercent: 10 * i - 0.09 * i * i * 10 }));
     expect(refitDuct(falling)?.d).toBe(0);
     expect(refitDuct(Array.from({ length: 9 }, () => ({ coveragePercent: 20, openingPercent: 18 })))).toBeNull();
+  });
+});
+
+describe('the heaviest spot', () => {
+  const raster = (...values: number[]) => ({ across: 2, values });
+  it('is where the inks together lay most, and says where', () => {
+    // By hand: blocks of 255 + 51, 0 + 204, 102 + 255, 51 + 0
+    expect(heaviestSpot([raster(255, 0, 102, 51), raster(51, 204, 255, 0)])).toEqual({ percent: 140, x: 0.25, y: 0.75 });
+  });
+  it('is never more than a full solid of every ink, nor less than the mean', () => {
+    const block = fc.integer({ min: 0, max: 255 });
+    const inks = fc.array(fc.array(block, { minLength: 6, maxLength: 6 }), { minLength: 1, maxLength: 6 });
+    fc.assert(
+      fc.property(inks, (all) => {
+        const { percent } = heaviestSpot(all.map((values) => ({ across: 3, values })))!;
+        const mean = all.flat().reduce((a, b) => a + b, 0) / 6 / 2.55;
+        expect(percent).toBeLessThanOrEqual(100 * all.length);
+        expect(percent).toBeGreaterThanOrEqual(mean - 1e-9);
+      }),
+    );
+  });
+  it('is unknown without separations, and where they are of different sizes; rows must be whole', () => {
+    expect(heaviestSpot([])).toBeNull();
+    expect(heaviestSpot([raster(1, 2), raster(1, 2, 3, 4)])).toBeNull();
+    expect(() => heaviestSpot([raster(1, 2, 3)])).toThrow('whole rows');
+  });
+  test.each([
+    [0, { x: 15, y: 50 }],
+    [90, { x: 25, y: 50 }],
+    [180, { x: 25, y: 30 }],
+    [270, { x: 15, y: 30 }],
+  ] as const)('goes round with its copy, to the right: %s°', (turn, at) => {
+    expect(spotOn({ x: 10, y: 20, w: 20, h: 40, turn }, { x: 0.25, y: 0.25 })).toEqual(at);
   });
 });

@@ -177,6 +177,17 @@ describe('the version somebody said yes to', () => {
   });
 });
 
+describe('total ink', () => {
+  const found = (typed: number, read: Record<string, number>): unknown =>
+    plan(wish({ totalInkPercent: typed }), LINDMOOR, desks({ totalInk: read })).findings.find((f) => f.code === 'ink.total')?.args;
+  it('as read from the separations stands before what was typed, whichever is more', () => {
+    expect(found(340, { 'card.card.print.front': 290 })).toBeUndefined();
+    expect(found(240, { 'card.card.print.front': 352.4, 'card.card.print.back': 100 })).toEqual({ total: 352, limit: 320, from: 'read' });
+    expect(found(340, {})).toEqual({ total: 340, limit: 320, from: 'typed' });
+    expect(found(340, { 'other.step': 1 })).toMatchObject({ from: 'typed' });
+  });
+});
+
 describe('doors', () => {
   it('take what the desks say on a shelf, and refuse what they cannot say', () => {
     expect(

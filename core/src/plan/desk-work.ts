@@ -15,6 +15,8 @@ export interface PressWork {
   machineName: string;
   stock: string;
   stockName: string;
+  /** Total ink the stock takes, percent; null: its card does not say. */
+  mostInkPercent: number | null;
   /** Reflectance of the bare stock; `measured` false: the usual one of its surface. */
   paper: { reflectance: readonly number[]; measured: boolean; surface: 'gloss' | 'matt' | 'uncoated' };
   sheetMm: readonly [number, number];
@@ -67,6 +69,7 @@ export function pressWork({ contexts, plan, to }: Planned): PressWork[] {
         machineName: cx.machine.name,
         stock: cx.stockId ?? '',
         stockName: cx.stock?.name ?? '',
+        mostInkPercent: cx.stock?.totalInkPercent ?? null,
         paper: {
           reflectance: cx.stock?.reflectance ?? usualPaper(cx.stock?.surface),
           measured: cx.stock?.reflectance !== undefined,

@@ -256,6 +256,7 @@ export const ShelfSchema = z.strictObject({
           }),
         )
         .max(200),
+      totalInk: z.record(idText, notNegative(3_000)).optional(),
     })
     .optional(),
   frozen: z.record(z.string().max(120), z.string().max(64)),

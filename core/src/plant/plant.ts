@@ -182,6 +182,8 @@ export interface DeskWords {
   approved: string | null;
   /** Colours out of register that no setting brings in, from the last readings of each step. */
   register: { step: Id<'step'>; ink: string; leftMm: number; toleranceMm: number; remedy: string }[];
+  /** Ink on the heaviest spot, percent, of the steps whose separations were read. */
+  totalInk?: Record<Id<'step'>, number>;
 }
 
 /** Fast facts: what this one job touches, cut by the server, kept in snapshots. */

@@ -5,6 +5,7 @@ import { contentsOf, mixtureOf, readBases } from '../kitchen/contents';
 import { ACCEPTED } from '../kitchen/kitchen.queries';
 import { LAST_READINGS } from '../register/register.queries';
 import { formsOfJob } from '../tools/forms-of-job';
+import { TOTAL_INK } from '../zones/zones.queries';
 
 /** What the desks have to say of a job; nothing where they know nothing of it. */
 export async function desksOf(db: Db, spec: JobSpec | null, job: string | null, gates: Shelf['gates']): Promise<Pick<Shelf, 'desks'>> {
@@ -29,6 +30,9 @@ export async function desksOf(db: Db, spec: JobSpec | null, job: string | null, 
     for (const { ink, advice } of facts.colours)
       if (advice.remedies.length > 0)
         desks.register.push({ step, ink, leftMm: advice.afterMm, toleranceMm: facts.toleranceMm, remedy: advice.remedies[0] ?? '' });
-  const silent = accepted.length === 0 && Object.keys(desks.forms).length === 0 && desks.register.length === 0;
+  const totals = (await db.query<{ step: string; percent: number | null }>(TOTAL_INK, [job])).rows;
+  const read = totals.flatMap(({ step, percent }) => (percent === null ? [] : [[step, percent] as const]));
+  if (read.length > 0) desks.totalInk = Object.fromEntries(read);
+  const silent = accepted.length === 0 && Object.keys(desks.forms).length === 0 && desks.register.length === 0 && !desks.totalInk;
   return silent ? {} : { desks };
 }

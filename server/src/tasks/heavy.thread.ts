@@ -2,7 +2,7 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { correctBatch, matchRecipes, searchLayout } from '@druckerei/core';
 import { plannedOn } from '../jobs/plan-for';
 import { shelfFrom } from '../plants/shelf';
-import { readSeparation } from '../zones/separation';
+import { readPlates } from '../zones/plates-read';
 import { ordersOf, readOrders, tableOf } from './read-orders';
 import type { ThreadAsk, ThreadSays } from './thread-messages';
 
@@ -29,15 +29,9 @@ async function work(ask: ThreadAsk): Promise<void> {
     case 'correct':
       say({ kind: 'correct', correction: correctBatch(ask.ask) });
       break;
-    case 'zones': {
-      const { buffer, byteOffset, byteLength } = ask.bytes;
-      const bytes = Buffer.from(buffer, byteOffset, byteLength);
-      say({
-        kind: 'zones',
-        read: await readSeparation(bytes, ask.inkIsDark, (done, of) => say({ kind: 'progress', done, of, best: 0, bound: 0 })),
-      });
+    case 'zones':
+      say({ kind: 'zones', read: await readPlates(ask, (done, of) => say({ kind: 'progress', done, of, best: 0, bound: 0 })) });
       break;
-    }
     case 'plans': {
       const { plant, store, now, first, every } = ask;
       const records = tableOf(Buffer.from(ask.bytes));

@@ -1,7 +1,7 @@
 import type { BadRow, ImportPreview } from '@druckerei/contract';
 import type { Correction, CorrectionAsk, FoundLayout, JobSpec, MatchAsk, MatchResult, Plant, PlanSummary, Shelf } from '@druckerei/core';
 import type { Store } from '../plants/shelf';
-import type { SeparationRead } from '../zones/separation';
+import type { PlatesAsk, PlatesRead } from '../zones/plates-read';
 
 /** An order read from a row of a file. */
 export interface RowRead {
@@ -15,7 +15,7 @@ export type ThreadAsk =
   | { kind: 'read'; bytes: Uint8Array }
   | { kind: 'match'; ask: MatchAsk }
   | { kind: 'correct'; ask: CorrectionAsk }
-  | { kind: 'zones'; bytes: Uint8Array; inkIsDark: boolean }
+  | ({ kind: 'zones' } & PlatesAsk)
   /** Every so-manieth row of a file, from the one named: threads share a file between them. */
   | { kind: 'plans'; bytes: Uint8Array; first: number; every: number; plant: Plant; store: Store; now: number };
 /** A file as its preview shows it, and the names of all its customers. */
@@ -36,5 +36,5 @@ export type ThreadSays =
   | { kind: 'plans' }
   | { kind: 'match'; result: MatchResult }
   | { kind: 'correct'; correction: Correction }
-  | { kind: 'zones'; read: SeparationRead }
+  | { kind: 'zones'; read: PlatesRead }
   | { kind: 'refused'; says: string };

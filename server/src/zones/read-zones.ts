@@ -1,62 +1,105 @@
-import { type CoverageProfile, type PressWork, zoneCoverage } from '@druckerei/core';
+import { createHash } from 'node:crypto';
+import type { ZonesDone } from '@druckerei/contract';
+import { heaviestSpot, type InkRaster, type PressWork, zoneCoverage } from '@druckerei/core';
 import { z } from 'zod';
-import { notFound } from '../errors';
+import { inTransaction } from '../db/pool';
+import { notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
-import type { TaskWork } from '../tasks/task-work';
+import type { TaskCtx, TaskWork } from '../tasks/task-work';
+import type { SeparationRead } from './separation';
+import type { PlatesRead } from './plates-read';
+import { placesFor, uprightCopy } from './places';
 import { passOf } from './zones.handlers';
-import { ADD_SEPARATION, ADD_ZONE_SET, DROP_PARTS, PART, PARTS_OF, SEPARATION } from './zones.queries';
+import { ADD_SEPARATION, ADD_ZONE_SET, DROP_PARTS, PART, PARTS_OF, RASTERS, SEPARATION } from './zones.queries';
 
-const Ask = z.object({ job: z.uuid(), step: z.string(), ink: z.string(), file: z.string(), name: z.string(), inkIsDark: z.boolean() });
-/** A separation's sides may be off those of what it lies on by so much: bleed, and pixels that do not divide. */
-const ASPECT_OFF = 0.03;
+const Ask = z.object({
+  job: z.uuid(),
+  step: z.string(),
+  ink: z.string().nullable(),
+  file: z.string(),
+  name: z.string(),
+  page: z.number(),
+  inkIsDark: z.boolean(),
+});
+type Ask = z.infer<typeof Ask>;
+/** No page that is meant for plates takes so long to draw. */
+const MOST_MS = 300_000;
 
-/** Reads a separation in a thread, and lays it on every copy of the pass. */
-export const readZones: TaskWork = async (asked, { db, threads, now, id, by, signal, tell }) => {
-  const { job, step, ink, file, name, inkIsDark } = Ask.parse(asked);
-  const work = await passOf({ now }, db, job, step);
+/** Reads a separation, or a PDF page for every ink, in a thread, and lays it on every copy of the pass. */
+export const readZones: TaskWork = async (asked, cx) => {
+  const ask = Ask.parse(asked);
+  const { db, now, id, by } = cx;
+  const work = await passOf({ now }, db, ask.job, ask.step);
+  const ofPass = work.passes.find((p) => p.step === ask.step)?.inks ?? [];
+  const inks = ask.ink === null ? ofPass : [ask.ink];
   const from = performance.now();
-  let read = (await db.query<{ width: number; height: number; profile: CoverageProfile }>(SEPARATION, [file])).rows[0];
-  if (!read) {
-    const parts = (await db.query<{ nr: number }>(PARTS_OF, [file])).rows;
-    if (parts.length === 0) throw notFound('This file');
-    const pieces: Buffer[] = [];
-    for (const { nr } of parts) {
-      signal.throwIfAborted();
-      pieces.push((await db.query<{ bytes: Buffer }>(PART, [file, nr])).rows[0]?.bytes ?? Buffer.alloc(0));
+  const { plates, absent, leftAside } = await platesOf(ask, inks, cx);
+  const laid = Object.entries(plates).map(([ink, plate]) => ({ ink, plate, percent: percentOf(plate, work) }));
+  await inTransaction(db, async (tx) => {
+    const before = (await tx.query<InkRaster & { ink: string }>(RASTERS, [ask.job, ask.step])).rows;
+    const kept = before.filter((b) => ofPass.includes(b.ink) && !(b.ink in plates));
+    const total = kept.some((k) => k.values === null) ? null : heaviestSpot([...kept, ...laid.map(({ plate }) => plate.raster)]);
+    for (const { ink, plate, percent } of laid) {
+      const { width, height, profile, raster } = plate;
+      const key = keyOf(ask, ink);
+      await tx.query(ADD_SEPARATION, [key, ask.name, width, height, JSON.stringify(profile), raster.across, Buffer.from(raster.values)]);
+      await tx.query(ADD_ZONE_SET, [idOf(id, ink), ask.job, ask.step, ink, key, percent, by, total?.percent ?? null]);
     }
-    const bytes = Buffer.concat(pieces);
-    const found = await threads.run(
-      { kind: 'zones', bytes, inkIsDark },
+    await tx.query(DROP_PARTS);
+    await notifyChanged(tx, { table: 'zones', id: ask.job, version: 0, by: '' });
+  });
+  return {
+    read: laid.map(({ ink, plate: { width, height, profile } }) => ({ ink, width, height, mean: profile.mean })),
+    absent,
+    leftAside,
+    seconds: (performance.now() - from) / 1000,
+  } satisfies ZonesDone;
+};
+
+/** What a separation is known by: the same file may be read for another ink, from another page, or the other way round. */
+const keyOf = ({ file, page, inkIsDark }: Ask, ink: string): string => `${file} ${page} ${inkIsDark ? 'dark' : 'light'} ${ink}`;
+/** A name for what a task laid for one ink: the same when the task is run again. */
+const idOf = (task: string, ink: string): string =>
+  createHash('sha256')
+    .update(`${task} ${ink}`)
+    .digest('hex')
+    .slice(0, 32)
+    .replace(/^(.{8})(.{4})(.{4})(.{4})/, '$1-$2-$3-$4-');
+
+async function platesOf(ask: Ask, inks: string[], { db, threads, signal, tell }: TaskCtx): Promise<PlatesRead> {
+  const pieces: Buffer[] = [];
+  for (const { nr } of (await db.query<{ nr: number }>(PARTS_OF, [ask.file])).rows) {
+    signal.throwIfAborted();
+    pieces.push((await db.query<{ bytes: Buffer }>(PART, [ask.file, nr])).rows[0]?.bytes ?? Buffer.alloc(0));
+  }
+  if (pieces.length === 0) throw notFound('This file');
+  const late = AbortSignal.timeout(MOST_MS);
+  try {
+    const { read } = await threads.run(
+      { kind: 'zones', bytes: Buffer.concat(pieces), inkIsDark: ask.inkIsDark, page: ask.page, inks },
       (said) => {
         if (said.kind === 'progress') tell(said.done, said.of);
       },
-      signal,
+      AbortSignal.any([signal, late]),
     );
-    ({ read } = found);
-    await db.query(ADD_SEPARATION, [file, name, read.width, read.height, JSON.stringify(read.profile)]);
-    await db.query(DROP_PARTS, [file]);
+    return read;
+  } catch (error) {
+    if (late.aborted && !signal.aborted)
+      throw new Refused(422, 'late', `It was not read within ${MOST_MS / 60_000} minutes, and was given up.`);
+    throw error;
   }
-  const { profile, width, height } = read;
-  const { percent } = zoneCoverage(
-    placesFor(work, width, height).map((at) => ({ at, profile })),
-    work,
-  );
-  await db.query(ADD_ZONE_SET, [id, job, step, ink, file, percent, by]);
-  await notifyChanged(db, { table: 'zones', id: job, version: 0, by: '' });
-  return { ink, width, height, mean: profile.mean, seconds: (performance.now() - from) / 1000 };
-};
+}
 
-/** A separation of one copy lies on every copy; one of the whole sheet once. Told apart by its sides; one that is neither is refused by its size. */
-function placesFor(work: PressWork, width: number, height: number): PressWork['copies'] {
-  const off = (w: number, h: number): number => Math.abs(width / height / (w / h) - 1);
-  const first = work.copies[0];
-  if (!first) throw new Error('This pass has no copies on its sheet.');
-  const turned = first.turn === 90 || first.turn === 270;
-  const [w, h] = turned ? [first.h, first.w] : [first.w, first.h];
-  const [ofCopy, ofSheet] = [off(w, h), off(work.sheetMm[0], work.sheetMm[1])];
-  if (Math.min(ofCopy, ofSheet) > ASPECT_OFF)
-    throw new Error(
-      `The separation has ${width} × ${height} pixels; its sides fit neither a copy of ${w} × ${h} mm nor the sheet of ${work.sheetMm.join(' × ')} mm.`,
-    );
-  return ofCopy <= ofSheet ? work.copies : [{ x: 0, y: 0, w: work.sheetMm[0], h: work.sheetMm[1], turn: 0 }];
+/** Coverage of each zone with the separation where it lies; one that fits neither copy nor sheet is refused by its size. */
+function percentOf({ width, height, profile }: SeparationRead, work: PressWork): number[] {
+  const places = placesFor(work, width, height);
+  if (!places) {
+    const copy = uprightCopy(work.copies);
+    const sides = `${copy ? `neither a copy of ${copy.join(' × ')} mm nor` : 'not'} the sheet of ${work.sheetMm.join(' × ')} mm`;
+    throw new Refused(422, 'size', `The separation has ${width} × ${height} pixels; its sides fit ${sides}.`);
+  }
+  return zoneCoverage(
+    places.map((at) => ({ at, profile })),
+    work,
+  ).percent;
 }

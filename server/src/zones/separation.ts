@@ -1,15 +1,17 @@
 import { createInflate, inflateSync } from 'node:zlib';
-import type { CoverageProfile } from '@druckerei/core';
+import type { CoverageProfile, InkRaster } from '@druckerei/core';
 
 /** A separation read to its sums: its size in pixels, and what ink lies along its columns and rows. */
 export interface SeparationRead {
   width: number;
   height: number;
   profile: CoverageProfile;
+  /** The same in blocks, 0 to 255 of ink: what several inks lay on one spot can be added up. */
+  raster: InkRaster;
 }
 /** A picture that is no separation we read; says what it is, and what to send. */
 export class NoSeparation extends Error {}
-const SEND = 'Send one colour as an 8-bit grey PNG, or a TIFF in strips, uncompressed or deflated.';
+const SEND = 'Send one colour as an 8-bit grey PNG, or a TIFF in strips, uncompressed or deflated; or a PDF.';
 const refuse = (what: string): NoSeparation => new NoSeparation(`${what} ${SEND}`);
 
 /** More than this no platesetter images at once. */
@@ -19,10 +21,18 @@ const TELL_ROWS = 500;
 
 type Tell = (done: number, of: number) => void;
 
+/** Blocks along the longer side of a raster, at most. */
+const MOST_BLOCKS = 256;
+
 /** Adds rows of pixels up; dark is ink unless it is said otherwise. */
-class Sums {
+export class CoverageSums {
   private readonly columns: Float64Array;
   private readonly rows: Float64Array;
+  /** Pixels along the side of a block; blocks side by side; sums of the row of blocks under way; blocks done. */
+  private readonly edge: number;
+  private readonly across: number;
+  private readonly open: Float64Array;
+  private readonly blocks: number[] = [];
   private y = 0;
 
   constructor(
@@ -36,29 +46,48 @@ class Sums {
     if (width * height > MOST_PIXELS) throw refuse(`The picture has ${width} × ${height} pixels, more than can be read.`);
     this.columns = new Float64Array(width);
     this.rows = new Float64Array(height);
+    this.edge = Math.ceil(Math.max(width, height) / MOST_BLOCKS);
+    this.across = Math.ceil(width / this.edge);
+    this.open = new Float64Array(this.across);
   }
   /** One row; `step` bytes a pixel, of which the first (16 bit: the high one) counts. */
   add(row: Uint8Array, from: number, step: number): void {
     if (this.y >= this.height) return;
     let sum = 0;
-    const { columns, width } = this;
-    for (let x = 0, at = from; x < width; x++, at += step) {
-      const v = row[at] as number;
-      columns[x] = (columns[x] as number) + v;
-      sum += v;
+    const { columns, width, open, edge, across } = this;
+    for (let b = 0, x = 0, at = from; b < across; b++) {
+      let block = 0;
+      for (const end = Math.min(x + edge, width); x < end; x++, at += step) {
+        const v = row[at] as number;
+        columns[x] = (columns[x] as number) + v;
+        block += v;
+      }
+      open[b] = (open[b] as number) + block;
+      sum += block;
     }
     this.rows[this.y++] = sum;
+    if (this.y % edge === 0 || this.y === this.height) this.closeBlocks();
     if (this.y % TELL_ROWS === 0) this.tell(this.y, this.height);
   }
+  private closeBlocks(): void {
+    const rows = this.y % this.edge || this.edge;
+    for (let b = 0; b < this.across; b++) {
+      const pixels = rows * (Math.min((b + 1) * this.edge, this.width) - b * this.edge);
+      this.blocks.push(Math.round(255 * this.share(this.open[b] as number, pixels)));
+    }
+    this.open.fill(0);
+  }
+  private share(sum: number, pixels: number): number {
+    const grey = sum / (pixels * this.most);
+    return this.inkIsDark ? 1 - grey : grey;
+  }
   done(): SeparationRead {
-    if (this.y < this.height) throw refuse(`The picture breaks off after ${this.y} of ${this.height} rows.`);
-    const share = (sum: number, over: number): number => {
-      const grey = sum / (over * this.most);
-      return this.inkIsDark ? 1 - grey : grey;
-    };
-    const columns = Array.from(this.columns, (s) => share(s, this.height));
-    const rows = Array.from(this.rows, (s) => share(s, this.width));
-    return { width: this.width, height: this.height, profile: { columns, rows, mean: rows.reduce((a, b) => a + b, 0) / rows.length } };
+    const { width, height, across } = this;
+    if (this.y < height) throw refuse(`The picture breaks off after ${this.y} of ${height} rows.`);
+    const columns = Array.from(this.columns, (s) => this.share(s, height));
+    const rows = Array.from(this.rows, (s) => this.share(s, width));
+    const mean = rows.reduce((a, b) => a + b, 0) / rows.length;
+    return { width, height, profile: { columns, rows, mean }, raster: { across, values: Uint8Array.from(this.blocks) } };
   }
 }
 
@@ -75,7 +104,7 @@ export async function readSeparation(bytes: Buffer, inkIsDark: boolean, tell: Te
   if (PNG.every((b, i) => bytes[i] === b)) return readPng(bytes, inkIsDark, tell);
   const order = bytes.subarray(0, 2).toString('latin1');
   if (order === 'II' || order === 'MM') return readTiff(bytes, order === 'II', inkIsDark, tell);
-  throw refuse('This is neither PNG nor TIFF.');
+  throw refuse('This is neither PNG, TIFF nor PDF.');
 }
 
 async function readPng(bytes: Buffer, inkIsDark: boolean, tell: Tell): Promise<SeparationRead> {
@@ -85,7 +114,7 @@ async function readPng(bytes: Buffer, inkIsDark: boolean, tell: Tell): Promise<S
   if (bits !== 8 && bits !== 16) throw refuse(`The PNG has ${bits ?? '?'} bits a pixel.`);
   if (interlaced !== 0) throw refuse('The PNG is interlaced.');
   const pixel = bits / 8;
-  const sums = new Sums(width, height, 255, inkIsDark, tell);
+  const sums = new CoverageSums(width, height, 255, inkIsDark, tell);
   const rows = new Unfilter(width * pixel, pixel, (row) => {
     sums.add(row, 0, pixel);
   });
@@ -237,7 +266,7 @@ function readTiff(bytes: Buffer, little: boolean, inkIsDark: boolean, tell: Tell
   if (predictor > 2) throw refuse('The TIFF is coded with floating point.');
   const pixel = bits / 8;
   // White is zero, or ink amounts: what is high is ink, whatever the picture looks like.
-  const sums = new Sums(width, height, 255, photometric === 1 ? inkIsDark : false, tell);
+  const sums = new CoverageSums(width, height, 255, photometric === 1 ? inkIsDark : false, tell);
   const [offsets, counts] = [tags.get(TAGS.offsets) ?? [], tags.get(TAGS.counts) ?? []];
   const rowsPerStrip = Math.min(one(TAGS.rowsPerStrip, height), height);
   const high = little ? pixel - 1 : 0;

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { ZoneDesk, zones } from '@druckerei/contract';
-import { ductOpening, FIRST_DUCT_CURVE, pressWork, type PressWork, refitDuct } from '@druckerei/core';
+import { ductOpening, FIRST_DUCT_CURVE, heaviestSpot, type InkRaster, pressWork, spotOn, type PressWork, refitDuct } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
 import { invalid, notFound, Refused } from '../errors';
@@ -9,7 +9,8 @@ import { csvFile } from '../files/csv-file';
 import type { Handlers } from '../implement';
 import { findJob, planOf } from '../jobs/find-job';
 import { begin } from '../tasks/tasks.handlers';
-import { ADD_DUCT_SETTING, ADD_PART, DUCT_SETTINGS, PARTS_OF, SEPARATION, ZONE_SETS } from './zones.queries';
+import { placesFor } from './places';
+import { ADD_DUCT_SETTING, ADD_PART, DUCT_SETTINGS, PARTS_OF, RASTERS, ZONE_SETS } from './zones.queries';
 
 /** A file lies in the database in pieces of this size: no answer of it is ever large. */
 const PART_BYTES = 4_000_000;
@@ -30,9 +31,9 @@ export const zonesHandlers: Handlers<typeof zones> = {
   },
   'zones.begin': async ({ body }, ctx) => {
     const work = await passOf(ctx, ctx.db, body.job, body.step);
-    if (!work.inks.some((i) => i.ink === body.ink)) throw invalid([{ path: 'ink', says: 'is none of this pass' }]);
-    const [there, read] = [await ctx.db.query(PARTS_OF, [body.file]), await ctx.db.query(SEPARATION, [body.file])];
-    if (there.rowCount === 0 && read.rowCount === 0) throw notFound('This file');
+    const inks = work.passes.find((p) => p.step === body.step)?.inks ?? [];
+    if (body.ink !== null && !inks.includes(body.ink)) throw invalid([{ path: 'ink', says: 'is none of this pass' }]);
+    if ((await ctx.db.query(PARTS_OF, [body.file])).rowCount === 0) throw notFound('This file');
     const { id, ...ask } = body;
     await begin(ctx, id, 'zones', ask);
     return { id };
@@ -78,6 +79,10 @@ async function zoneDesk(ctx: Ctx, db: Db, job: string, step: string): Promise<Zo
   const logged = (await db.query<{ coveragePercent: number; openingPercent: number }>(DUCT_SETTINGS, [work.machine])).rows;
   const curve = refitDuct(logged) ?? FIRST_DUCT_CURVE;
   const inks = work.passes.find((p) => p.step === step)?.inks ?? [];
+  const rasters = (await db.query<InkRaster & { ink: string; width: number; height: number }>(RASTERS, [job, step])).rows.filter(
+    (r) => inks.includes(r.ink) && r.values !== null,
+  );
+  const [spot, size] = [heaviestSpot(rasters), rasters[0]];
   return {
     job,
     step,
@@ -96,6 +101,13 @@ async function zoneDesk(ctx: Ctx, db: Db, job: string, step: string): Promise<Zo
         file: set?.file ?? null,
       };
     }),
+    totalInk: spot && {
+      percent: spot.percent,
+      inks: rasters.length,
+      at: (size ? (placesFor(work, size.width, size.height) ?? []) : []).map((at) => spotOn(at, spot)),
+    },
+    differ: spot === null && rasters.length > 0,
+    limitPercent: work.mostInkPercent,
     curve,
     logged: logged.length,
   };

@@ -1,19 +1,34 @@
 /** $1 text hash, $2 int nr, $3 bytea */
-export const ADD_PART = `insert into separation_parts (hash, nr, bytes) values ($1, $2, $3) on conflict (hash, nr) do nothing`;
+export const ADD_PART = `insert into separation_parts (hash, nr, bytes) values ($1, $2, $3) on conflict (hash, nr) do update set at = now()`;
 /** $1 text hash */
 export const PARTS_OF = `select nr from separation_parts where hash = $1 order by nr`;
 /** $1 text hash, $2 int nr */
 export const PART = `select bytes from separation_parts where hash = $1 and nr = $2`;
-/** What was read, or lies about since yesterday. $1 text hash */
-export const DROP_PARTS = `delete from separation_parts where hash = $1 or at < now() - interval '1 day'`;
-/** $1 text hash, $2 text name, $3 int width, $4 int height, $5 json profile */
+/** What was read: it is kept an hour, so that whoever sends it twice at once finds it. */
+export const DROP_PARTS = `delete from separation_parts where at < now() - interval '1 hour'`;
+/** $1 text key, $2 text name, $3 int width, $4 int height, $5 json profile, $6 int blocks across, $7 bytea blocks */
 export const ADD_SEPARATION = `
-insert into separations (hash, name, width, height, profile) values ($1, $2, $3, $4, $5) on conflict (hash) do nothing`;
-/** $1 text hash */
-export const SEPARATION = `select hash, width, height, profile from separations where hash = $1`;
-/** $1 uuid, $2 uuid job, $3 text step, $4 text ink, $5 text hash, $6 double[] percent, $7 uuid person */
+insert into separations (hash, name, width, height, profile, raster_across, raster)
+values ($1, $2, $3, $4, $5, $6, $7) on conflict (hash) do nothing`;
+/** $1 text key */
+export const SEPARATION = `select width, height, profile from separations where hash = $1`;
+/** $1 uuid, $2 uuid job, $3 text step, $4 text ink, $5 text key, $6 double[] percent, $7 uuid person, $8 double total ink of the pass */
 export const ADD_ZONE_SET = `
-insert into zone_sets (id, job, step, ink, hash, percent, who) values ($1, $2, $3, $4, $5, $6, $7) on conflict (id) do nothing`;
+insert into zone_sets (id, job, step, ink, hash, percent, who, total_ink)
+values ($1, $2, $3, $4, $5, $6, $7, $8) on conflict (id) do nothing`;
+/** Blocks of the newest separation of each ink. $1 uuid job, $2 text step */
+export const RASTERS = `
+select distinct on (z.ink) z.ink, s.width, s.height, s.raster_across as across, s.raster as values
+from zone_sets z
+  join separations s on s.hash = z.hash
+where z.job = $1 and z.step = $2
+order by z.ink, z.seq desc`;
+/** Total ink of each step as its newest separation left it. $1 uuid job */
+export const TOTAL_INK = `
+select distinct on (step) step, total_ink as percent
+from zone_sets
+where job = $1
+order by step, seq desc`;
 /** The newest of each ink. $1 uuid job, $2 text step */
 export const ZONE_SETS = `
 select distinct on (z.ink) z.ink, z.percent, s.name as file, s.width, s.height

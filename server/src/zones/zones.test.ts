@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { deflateSync } from 'node:zlib';
-import type { Task, ZoneDesk } from '@druckerei/contract';
+import type { Task, ZoneDesk, ZonesDone } from '@druckerei/contract';
+import { cmyk, PDFDocument } from 'pdf-lib';
 import { type Client, TestServer } from '../test-server.fixture';
 import { readSeparation } from './separation';
 
@@ -138,7 +139,7 @@ describe('a separation', () => {
     ['a TIFF packed with LZW', tiff(2, 2, () => 0, { 259: 5 }), 'LZW'],
     ['a TIFF of several channels', tiff(2, 2, () => 0, { 277: 4 }), '4 channels'],
     ['a TIFF that breaks off', tiff(40, 40, slope).subarray(0, 900), 'breaks off'],
-    ['something else', Buffer.from('%PDF-1.7 and so on and on'), 'neither PNG nor TIFF'],
+    ['something else', Buffer.from('GIF89a and so on and on'), 'neither PNG, TIFF nor PDF'],
     ['a picture of no size', png(0, 0, () => 0), 'no size'],
   ])('refuses %s by name', async (_name, bytes, says) => {
     await expect(readSeparation(bytes, true)).rejects.toThrow(says);
@@ -160,10 +161,10 @@ describe('ink zones of a job', () => {
   /** Sides of the piece as its separation shows it. */
   const sidesOf = (copy: ZoneDesk['copies'][number] | undefined): [number, number] =>
     copy === undefined ? [1, 1] : copy.turn === 90 || copy.turn === 270 ? [copy.h, copy.w] : [copy.w, copy.h];
-  async function lay(job: string, bytes: Buffer, ink = 'K'): Promise<Task> {
+  async function lay(job: string, bytes: Buffer, ink: string | null = 'K', page = 1): Promise<Task> {
     const { file } = (await planner.send('/api/separations', bytes)).body as { file: string };
     const id = randomUUID();
-    await planner.call('POST', '/api/tasks/zones', { id, job, step: STEP, ink, file, name: 'k.png', inkIsDark: true });
+    await planner.call('POST', '/api/tasks/zones', { id, job, step: STEP, ink, file, name: 'k.png', page, inkIsDark: true });
     for (let i = 0; i < 100; i++) {
       const task = (await planner.call('GET', `/api/tasks/${id}`)).body as unknown as Task;
       if (task.state === 'done' || task.state === 'failed') return task;
@@ -181,7 +182,7 @@ describe('ink zones of a job', () => {
       job,
       png(Math.round(w), Math.round(h), () => 0),
     );
-    expect(task).toMatchObject({ state: 'done', result: { ink: 'K', mean: 1 } });
+    expect(task).toMatchObject({ state: 'done', result: { read: [{ ink: 'K', mean: 1 }], absent: [], leftAside: [] } });
     const { inks, zoneMm, sheetMm, copies, curve } = await desk(job);
     const area = (inks[0]?.percent ?? []).reduce((n, p) => n + (p / 100) * zoneMm * sheetMm[1], 0);
     expect(area).toBeCloseTo(
@@ -192,6 +193,64 @@ describe('ink zones of a job', () => {
     expect(curve.from).toBe(0);
     const csv = new TextDecoder().decode((await planner.call('GET', `/api/jobs/${job}/zones/${STEP}/zones.csv`)).bytes);
     expect(csv).toContain('ink,zone,coverage %,opening %');
+  });
+  it('come from one PDF for every ink of the pass, and add up to the total ink that the plan goes by', async () => {
+    const job = await planner.order();
+    const { copies, inks } = await desk(job);
+    const [w, h] = sidesOf(copies[0]);
+    const doc = await PDFDocument.create();
+    const page = doc.addPage([w, h]);
+    page.drawRectangle({ x: 0, y: 0, width: w / 2, height: h, color: cmyk(1, 1, 1, 0.5) });
+    page.drawRectangle({ x: w / 2, y: 0, width: w / 2, height: h, color: cmyk(0.2, 0, 0, 0) });
+    const task = await lay(job, Buffer.from(await doc.save()), null);
+    expect(task).toMatchObject({ state: 'done', result: { absent: [], leftAside: [] } });
+    expect((task.result as ZonesDone).read.map((r) => [r.ink, Math.round(100 * r.mean)])).toEqual(
+      inks.map(({ ink }) => [ink, { C: 60, M: 50, Y: 50, K: 25 }[ink]]),
+    );
+    const after = await desk(job);
+    expect(after.totalInk).toMatchObject({ inks: 4 });
+    expect(after.totalInk?.at).toHaveLength(copies.length);
+    expect(Math.round(after.totalInk?.percent ?? 0)).toBe(350);
+    expect(after.limitPercent).toBe(320);
+    const total = async (): Promise<unknown> =>
+      ((await planner.call('GET', `/api/jobs/${job}`)).body as { shelf: { desks?: { totalInk?: object } } }).shelf.desks?.totalInk;
+    expect(Object.values((await total()) as object).map(Math.round)).toEqual([350]);
+    // One ink of another size: it cannot be laid over the others, and nothing is said of the sum.
+    await lay(
+      job,
+      png(2 * Math.round(w), 2 * Math.round(h), () => 0),
+    );
+    expect(await desk(job)).toMatchObject({ totalInk: null, differ: true });
+    expect(await total()).toBeUndefined();
+  });
+  it('read the same file again for another ink, from another page, or the other way round', async () => {
+    const job = await planner.order();
+    const [w, h] = sidesOf((await desk(job)).copies[0]);
+    const doc = await PDFDocument.create();
+    for (const black of [1, 0.4]) doc.addPage([w, h]).drawRectangle({ x: 0, y: 0, width: w, height: h, color: cmyk(0, 0, 0, black) });
+    const bytes = Buffer.from(await doc.save());
+    const read = async (page: number, ink: string): Promise<number> =>
+      ((await lay(job, bytes, ink, page)).result as ZonesDone).read[0]?.mean ?? -1;
+    expect(await read(1, 'K')).toBeCloseTo(1, 3);
+    expect(await read(2, 'K')).toBeCloseTo(0.4, 2);
+    expect(await read(2, 'C')).toBe(0);
+    expect((await lay(job, bytes, 'K', 3)).says).toContain('there is no page 3');
+  });
+  it('refuse a picture for all inks, a file that was not sent, and an ink of another pass', async () => {
+    const job = await planner.order();
+    expect(
+      (
+        await lay(
+          job,
+          png(4, 4, () => 0),
+          null,
+        )
+      ).says,
+    ).toContain('Drop it on the name of its ink');
+    const ask = { job, step: STEP, name: 'k.png', page: 1, inkIsDark: true };
+    const begin = (more: object) => planner.call('POST', '/api/tasks/zones', { id: randomUUID(), ...ask, ...more });
+    expect((await begin({ ink: 'K', file: 'f'.repeat(64) })).status).toBe(404);
+    expect((await begin({ ink: 'gold', file: 'f'.repeat(64) })).body['fields']).toEqual([{ path: 'ink', says: 'is none of this pass' }]);
   });
   it('refuse a separation of other sides than copy or sheet, by its size', async () => {
     const task = await lay(

@@ -1,19 +1,22 @@
 import type { Rule } from './rule';
 
-/** Total ink as typed above what the paper takes. */
+/** Total ink above what the paper takes: as read from the separations, before they were as typed. */
 export const totalInk: Rule = {
   code: 'ink.total',
   nr: 28,
-  find: ({ plan, plant }) =>
+  find: ({ plan, plant, shelf, contexts }) =>
     Object.values(plan.parts).flatMap((p) => {
       const limit = plant.stocks[plan.stocks[p.id] ?? '']?.totalInkPercent;
-      return limit === undefined || p.totalInkPercent === undefined || p.totalInkPercent <= limit
+      const steps = contexts.filter(({ cx }) => cx.parts.some(({ id }) => id === p.id)).flatMap(({ cx }) => cx.stepIds);
+      const read = steps.flatMap((step) => shelf.desks?.totalInk?.[step] ?? []);
+      const total = read.length > 0 ? Math.max(...read) : p.totalInkPercent;
+      return limit === undefined || total === undefined || total <= limit
         ? []
         : [
             {
               level: 'decide',
               at: p.id,
-              args: { total: p.totalInkPercent, limit },
+              args: { total: Math.round(total), limit, from: read.length > 0 ? 'read' : 'typed' },
               remedies: [{ do: 'ask', says: 'remedy.rebuildSeparations', desk: 'prepress' }],
             },
           ];

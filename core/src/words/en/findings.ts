@@ -154,7 +154,8 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
   },
   'ink.total': {
     title: (a) => `${n(a['total'])} % ink on a ${n(a['limit'])} % paper`,
-    says: () => 'It will set off and dry slowly. Rebuild the separations.',
+    says: (a) =>
+      `${a['from'] === 'read' ? 'So the separations say at their heaviest spot. ' : ''}It will set off and dry slowly. Rebuild the separations.`,
   },
   'ink.fill': {
     title: (a) => `${n(a['onPaperKg'], 2)} kg on paper, ${n(a['rollersKg'], 2)} kg in rollers`,

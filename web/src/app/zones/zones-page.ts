@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { debounceTime, filter, map, switchMap, takeWhile, timer, type Subscription } from 'rxjs';
-import type { ZoneDesk } from '@druckerei/contract';
+import type { ZoneDesk, ZonesDone } from '@druckerei/contract';
 import { formatNumber, inkColour, say } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
 import { ApiCaller, type Failure } from '../shared/api';
@@ -11,7 +11,8 @@ import { Changes } from '../shared/changes';
 
 interface Reading {
   id: string;
-  ink: string;
+  /** Null: every ink, from a PDF. */
+  ink: string | null;
   done: number;
   of: number | null;
 }
@@ -34,6 +35,10 @@ export class ZonesPage {
   protected readonly failure = signal<Failure | null>(null);
   protected readonly reading = signal<Reading | null>(null);
   protected readonly inkIsDark = signal(true);
+  /** Of a PDF: the page that is read, as typed. */
+  protected readonly page = signal('1');
+  /** What the last PDF left to say. */
+  protected readonly notes = signal<string[]>([]);
   private running: Subscription | null = null;
   private readonly at = toSignal(
     inject(ActivatedRoute).paramMap.pipe(map((p) => ({ job: p.get('job') ?? '', step: p.get('step') ?? '' }))),
@@ -63,15 +68,17 @@ export class ZonesPage {
     const [w, h] = desk.sheetMm;
     const left = (w - desk.zones * desk.zoneMm) / 2;
     const up = PROFILE * h;
+    const most = Math.max(1, ...(of?.percent ?? []));
+    const full = FULL_HEIGHTS.find((f) => f >= most) ?? 100;
     const bars = (of?.percent ?? []).map((p, i) => ({
       x: left + i * desk.zoneMm,
-      h: (up * Math.min(p, 100)) / 100,
+      h: (up * Math.min(p, full)) / full,
       p: formatNumber(p, 1),
       o: of?.opening?.[i] ?? 0,
     }));
-    const most = Math.max(1, ...(of?.percent ?? []));
     return {
       w,
+      full,
       h,
       up,
       left,
@@ -80,6 +87,16 @@ export class ZonesPage {
       box: `${Math.min(left, 0) - 4} ${-up - 14} ${Math.max(w, desk.zones * desk.zoneMm) + 8} ${h + up + 44}`,
       most: formatNumber(most, 1),
     };
+  });
+  protected readonly totalSays = computed(() => {
+    const desk = this.desk();
+    if (!desk) return null;
+    const { totalInk, differ, limitPercent, inks } = desk;
+    if (!totalInk) return differ ? { says: say('zones.totalUnknown'), over: false } : null;
+    const percent = formatNumber(totalInk.percent, 0);
+    const over = limitPercent !== null && Math.round(totalInk.percent) > limitPercent;
+    const of = totalInk.inks < inks.length ? say('zones.totalOfSome', percent, totalInk.inks, inks.length) : say('zones.total', percent);
+    return { says: limitPercent === null ? of : `${of} ${say('zones.paperTakes', limitPercent)}`, over };
   });
   protected readonly curveSays = computed(() => {
     const c = this.desk()?.curve;
@@ -98,19 +115,26 @@ export class ZonesPage {
     this.api.call('zones.read', { params: { id: job, step } }).subscribe({ next: (d) => this.desk.set(d), error: this.failed });
   }
   protected csv = (): string => `/api/jobs/${this.at().job}/zones/${encodeURIComponent(this.at().step)}/zones.csv`;
-  protected dropped(e: DragEvent, ink: string): void {
+  protected dropped(e: DragEvent, ink: string | null): void {
     e.preventDefault();
     const file = e.dataTransfer?.files[0];
     if (file) this.send(file, ink);
   }
-  protected picked(from: HTMLInputElement, ink: string): void {
+  protected picked(from: HTMLInputElement, ink: string | null): void {
     const file = from.files?.[0];
     from.value = '';
     if (file) this.send(file, ink);
   }
-  private send(file: File, ink: string): void {
+  private send(file: File, ink: string | null): void {
+    if (this.reading()) return;
     const { job, step } = this.at();
     const id = crypto.randomUUID();
+    const page = Number(this.page().trim());
+    this.notes.set([]);
+    if (!Number.isInteger(page) || page < 1) {
+      this.failure.set({ status: 422, title: say('zones.notRead'), detail: say('zones.whichPage', this.page()) });
+      return;
+    }
     this.failure.set(null);
     this.reading.set({ id, ink, done: 0, of: null });
     this.running = this.api
@@ -118,7 +142,7 @@ export class ZonesPage {
       .pipe(
         switchMap(({ file: hash }) =>
           this.api.call('zones.begin', {
-            body: { id, job, step, ink, file: hash, name: file.name.slice(0, 120), inkIsDark: this.inkIsDark() },
+            body: { id, job, step, ink, file: hash, name: file.name.slice(0, 120), page, inkIsDark: this.inkIsDark() },
           }),
         ),
         switchMap(() => timer(0, POLL_MS)),
@@ -134,7 +158,13 @@ export class ZonesPage {
           this.reading.set(null);
           if (t.state === 'failed') this.failure.set({ status: 422, title: say('zones.notRead'), detail: t.says });
           if (t.state === 'done') {
-            this.ink.set(ink);
+            // The kind of a task tells what its result is.
+            const { read, absent, leftAside } = t.result as ZonesDone;
+            this.notes.set([
+              ...absent.map((a) => say('zones.absent', a)),
+              ...(leftAside.length > 0 ? [say('zones.leftAside', leftAside.join(', '))] : []),
+            ]);
+            this.ink.set(ink ?? read[0]?.ink ?? this.ink());
             this.read();
           }
         },
@@ -156,11 +186,14 @@ export class ZonesPage {
   protected log(): void {
     const [of, { job, step }] = [this.of(), this.at()];
     if (!of?.opening) return;
-    const openings = of.opening.map((told, i) => {
-      const text = (this.set()[i] ?? '').trim();
-      const value = Number(text.replace(',', '.'));
-      return text === '' || Number.isNaN(value) ? told : value;
-    });
+    const typed = of.opening.map((_, i) => (this.set()[i] ?? '').trim());
+    const wrong = typed.find((text) => Number.isNaN(Number(text.replace(',', '.'))));
+    if (wrong !== undefined) {
+      this.failure.set({ status: 422, title: say('zones.notLogged'), detail: say('zones.noNumber', wrong) });
+      return;
+    }
+    this.failure.set(null);
+    const openings = of.opening.map((told, i) => (typed[i] === '' ? told : Number(typed[i]?.replace(',', '.'))));
     this.api.call('zones.log', { params: { id: job, step }, body: { id: crypto.randomUUID(), ink: of.ink, openings } }).subscribe({
       next: (d) => {
         this.set.set({});
@@ -175,3 +208,5 @@ export class ZonesPage {
 }
 /** Height of the profile, as a share of the sheet's. */
 const PROFILE = 0.28;
+/** What the profile's height may stand for, percent: a light ink is to be read too. */
+const FULL_HEIGHTS = [10, 25, 50, 100];

@@ -20,6 +20,9 @@ const desk = (percent: number[] | null): ZoneDesk => ({
   zones: 4,
   copies: [{ x: 10, y: 10, w: 40, h: 30, turn: 0 }],
   inks: [{ ink: 'K', percent, opening: percent?.map((p) => Math.round(3 + 0.78 * p)) ?? null, file: percent ? 'k.png' : null }],
+  totalInk: null,
+  differ: false,
+  limitPercent: 320,
   curve: { a: 3, b: 78, d: 0, from: 0, off: 10 },
   logged: 0,
 });
@@ -49,10 +52,11 @@ async function open(d: ZoneDesk) {
   await f.whenStable();
   return { f, host: f.nativeElement as HTMLElement };
 }
-const drop = (host: HTMLElement): void => {
+/** Drops a file on the place for all inks, or on that of the first. */
+const drop = (host: HTMLElement, onto: 'all' | 'first' = 'first', name = 'k.png'): void => {
   const event = new Event('drop', { cancelable: true });
-  Object.defineProperty(event, 'dataTransfer', { value: { files: [new File(['x'], 'k.png')] } });
-  host.querySelector('.drop')?.dispatchEvent(event);
+  Object.defineProperty(event, 'dataTransfer', { value: { files: [new File(['x'], name)] } });
+  host.querySelectorAll('.drop')[onto === 'all' ? 0 : 1]?.dispatchEvent(event);
 };
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
@@ -88,6 +92,58 @@ describe('ink zones', () => {
     await wait(60);
     await f.whenStable();
     expect(host.querySelector('[role=alert]')?.textContent).toContain('The PNG is in RGB.');
+  });
+  it('read a PDF for all inks from the page that was typed, and say what it lacked and what was left aside', async () => {
+    const { f, host } = await open(desk(null));
+    const page = host.querySelector<HTMLInputElement>('.drop input[inputmode=numeric]')!;
+    const type = async (text: string): Promise<void> => {
+      page.value = text;
+      page.dispatchEvent(new Event('input'));
+      await f.whenStable();
+    };
+    await type('two');
+    drop(host, 'all', 'card.pdf');
+    await f.whenStable();
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('two is no page number');
+    expect(calls.some((c) => c.name === 'zones.send')).toBe(false);
+    answers['zones.send'] = () => ({ file: 'f'.repeat(64) });
+    answers['tasks.read'] = () => ({
+      state: 'done',
+      result: { read: [{ ink: 'K', width: 4, height: 3, mean: 0.5 }], absent: ['moss'], leftAside: ['Die line'], seconds: 1 },
+    });
+    await type('2');
+    drop(host, 'all', 'card.pdf');
+    await wait(60);
+    await f.whenStable();
+    expect(calls.find((c) => c.name === 'zones.begin')?.sent.body).toMatchObject({ ink: null, page: 2, name: 'card.pdf' });
+    expect(host.textContent).toContain('The page has no colour called moss.');
+    expect(host.textContent).toContain('does not print it: Die line.');
+  });
+  test.each([
+    [
+      { totalInk: { percent: 331.4, inks: 1, at: [{ x: 20, y: 30 }] } },
+      'Heaviest spot (circled): 331 % of ink. The paper takes 320 %.',
+      true,
+    ],
+    [{ totalInk: { percent: 320.4, inks: 1, at: [] }, limitPercent: 320 }, '320 % of ink. The paper takes 320 %.', false],
+    [{ totalInk: { percent: 90, inks: 1, at: [] }, limitPercent: null }, 'Heaviest spot (circled): 90 % of ink.', false],
+    [{ differ: true }, 'what they add up to cannot be told', false],
+  ])('add up to the heaviest spot, beside what the paper takes: %j', async (more, says, over) => {
+    const { host } = await open({ ...desk([0, 20, 40, 0]), ...more });
+    expect(host.textContent).toContain(says);
+    expect(host.querySelector('.level-decide') !== null).toBe(over);
+    expect(host.querySelectorAll('.spot')).toHaveLength('totalInk' in more ? (more.totalInk?.at.length ?? 0) : 0);
+  });
+  it('stop at an opening that is no number', async () => {
+    const { f, host } = await open(desk([0, 20, 40, 0]));
+    const field = host.querySelector<HTMLInputElement>('[aria-label="Opening of zone 2, %"]')!;
+    field.value = '2o';
+    field.dispatchEvent(new Event('input'));
+    await f.whenStable();
+    ([...host.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Log them') as HTMLButtonElement).click();
+    await f.whenStable();
+    expect(calls.some((c) => c.name === 'zones.log')).toBe(false);
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('2o');
   });
   it('log openings that printed well, as told where nothing else was typed', async () => {
     const { f, host } = await open(desk([0, 20, 40, 0]));
