@@ -26,9 +26,7 @@ export const ZoneDesk = z.object({
   copies: z.array(z.object({ x: z.number(), y: z.number(), w: z.number(), h: z.number(), turn: z.number() })),
   inks: z.array(ZoneInk),
   /** What all inks together lay on the heaviest spot, and where it lies on the sheet, mm from the lower left. Null: not known, see `differ`. */
-  totalInk: z
-    .object({ percent: z.number(), inks: z.number().int(), at: z.array(z.object({ x: z.number(), y: z.number() })) })
-    .nullable(),
+  totalInk: z.object({ percent: z.number(), inks: z.number().int(), at: z.array(z.object({ x: z.number(), y: z.number() })) }).nullable(),
   /** The separations are of different sizes: they cannot be laid over each other. */
   differ: z.boolean(),
   /** What the paper takes, percent. */

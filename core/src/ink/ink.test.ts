@@ -18,8 +18,20 @@ test.each([
   ['blackFirst', ['K', 'C', 'M', 'Y', 'moss']],
   ['cyanFirst', ['C', 'M', 'Y', 'K', 'moss']],
   ['yellowFirst', ['Y', 'M', 'C', 'K', 'moss']],
+  ['fallingTack', ['K', 'C', 'M', 'Y', 'moss']],
+  ['groundFirst', ['Y', 'M', 'C', 'moss', 'K']],
+  ['groundLast', ['K', 'moss', 'C', 'M', 'Y']],
 ] as const)('%s', (school, order) => {
   expect(inkOrder(['moss', 'Y', 'K', 'M', 'C'], school)).toEqual(order);
+});
+it('lays an opaque ground beneath on paper and last on film, varnish over all; specials as asked', () => {
+  const asked = ['K', 'gloss varnish', 'old gold', 'Y', 'rose', 'moss'];
+  expect(inkOrder(asked, 'groundFirst')).toEqual(['old gold', 'Y', 'rose', 'moss', 'K', 'gloss varnish']);
+  expect(inkOrder(asked, 'groundLast')).toEqual(['K', 'rose', 'moss', 'Y', 'old gold', 'gloss varnish']);
+  expect(inkOrder(asked, 'blackFirst')).toEqual(['K', 'Y', 'gloss varnish', 'old gold', 'rose', 'moss']);
+});
+it('goes by the tack of the series where its card says so', () => {
+  expect(inkOrder(['M', 'C', 'moss', 'tea'], 'fallingTack', { C: 9, M: 12, tea: 14 })).toEqual(['tea', 'M', 'C', 'moss']);
 });
 it('neither loses nor doubles an ink', () => {
   fc.assert(

@@ -50,6 +50,8 @@ export interface FloorStep {
   balanced: boolean;
   /** Inks somebody mixes: it does not begin before a draw-down of each is accepted. Absent in releases of older programs. */
   mixed?: string[];
+  /** Inks in the order of the units: what washing up to it takes. Absent in releases of older programs, and where nothing is printed. */
+  inks?: string[];
   /** What is read of it at the register desk; absent or null: nothing. */
   register?: RegisterOf | null;
 }
@@ -123,6 +125,7 @@ export function floorSteps({ plan, contexts, to }: Planned, place: Place, balanc
         ...pileSays(cx, units, id, stone.id),
         balanced,
         mixed: (step.inks ?? []).filter(isMixedInk),
+        ...(step.inks && { inks: step.inks }),
         register: routed.process.registers?.(cx, id) ?? null,
       };
       const sheet: SetupSheet = {

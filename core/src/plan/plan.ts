@@ -16,7 +16,7 @@ import { forecastRange } from '../counts/forecast-range';
 import { VARIATION, widened } from '../counts/loss-variation';
 import { LATEST, PER_THOUSAND, RUN_ON, SUM, TOTAL_COST } from '../route/time-and-cost';
 import { type Bundle, type ConsumeContext, type Consumed, type DraftContext, ownLoss, type PanelRow } from '../processes/process';
-import { inkSeriesFor } from '../processes/press-inks';
+import { coatSeriesFor, inkSeriesFor } from '../processes/press-inks';
 import { PROCESSES } from '../processes/registry';
 import { FAMILIES } from '../families/registry';
 import { CORE_VERSION } from './core-version';
@@ -234,6 +234,7 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
       wet: wet[product] ?? [],
       formsFrom: forms[product] ?? [],
       inkSeries: inkSeriesFor(cx),
+      coatSeries: coatSeriesFor(cx),
       bundle: bundles[product] ?? null,
     };
     const draft = stone.process.draft(draftCx);

@@ -78,6 +78,8 @@ const inkSeries = z.strictObject({
   lampDried: z.boolean(),
   pricePerKg: notNegative(1e4),
   fast: z.array(z.enum(FASTNESS)).max(FASTNESS.length).optional(),
+  tack: z.record(z.string().min(1).max(30), positive(100)).optional(),
+  filmGsm: positive(200).optional(),
 });
 const lines = z
   .array(z.tuple([z.number().int().min(1).max(1e9), z.number().int().min(0).max(1e9)]))
@@ -148,6 +150,7 @@ export const PlantSchema = z
     machines: z.record(idText, machine),
     stocks: z.record(idText, stock),
     inks: z.record(idText, inkSeries),
+    coats: z.record(idText, inkSeries).optional(),
     usualInk: idText,
     usualGrade: z.string().min(1).max(80),
     practice: z.record(z.string().max(60), practice),

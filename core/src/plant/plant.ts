@@ -76,8 +76,12 @@ export interface InkSeries {
   waxed: boolean;
   lampDried: boolean;
   pricePerKg: number;
-  /** What its pigments stand, as the maker says. */
+  /** What it stands, as the maker says. */
   fast?: Fastness[];
+  /** Tack of its inks by name, where the maker says. */
+  tack?: Record<string, number>;
+  /** Wet film it is laid with, g/m², where that is not the usual film of an ink: coatings. */
+  filmGsm?: number;
 }
 
 /** What a process ink printed solid should look like, and how much a mid tone gains. */
@@ -138,6 +142,8 @@ export interface Plant {
   machines: Record<Id<'machine'>, Machine>;
   stocks: Record<Id<'stock'>, Stock>;
   inks: Record<Id<'inkSeries'>, InkSeries>;
+  /** Varnishes, coatings, primers: what comes from the drum. */
+  coats?: Record<Id<'inkSeries'>, InkSeries>;
   /** The series a job runs with when nothing else is said. */
   usualInk: Id<'inkSeries'>;
   /** The grade of sheets a job is made from when nothing else is said. */

@@ -6,7 +6,6 @@ import { practiceTerm } from '../plant/practice';
 import type { Flow, Step } from '../flow/net';
 import { PILES, PILE_SHEETS } from '../stock/pile';
 import { fitsWorkStyle, pressPasses, WORK_STYLE_IDS } from '../layout/work-style';
-import { inkOrder, INK_ORDER_SCHOOLS } from '../ink/ink-order';
 import { lossFigures, OFFSET_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';
 import {
@@ -24,7 +23,7 @@ import {
   settingPath,
   wordSetting,
 } from './process';
-import { INK_IN_ALL, inksOf, type Pass, plateRemakes, pressAbility, school } from './press-inks';
+import { INK_IN_ALL, inkRows, inksOf, inOrder, type Pass, plateRemakes, pressAbility } from './press-inks';
 import { registerOfInks } from './register-of';
 import { lossNumbers } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
@@ -38,7 +37,7 @@ export function passesOf(cx: DraftContext): Pass[] {
   const passes = pressPasses(cx.workStyle, part.colours, pressAbility(cx));
   return passes.map((p, i) => ({
     ...p,
-    inks: inkOrder(p.inks, school(cx)),
+    inks: inOrder(cx, p.inks),
     id: passes.length === 1 ? cx.id : `${cx.id}.${p.side}${passes.filter((q, j) => q.side === p.side && j < i).length || ''}`,
   }));
 }
@@ -262,15 +261,7 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
       text: cx.workStyle,
       edit: { at: ['choices', 'workStyle', part?.id ?? ''], kind: 'choice', options: styles.map((value) => ({ value, says: value })) },
     },
-    {
-      label: 'inkOrder',
-      text: school(cx),
-      edit: {
-        at: settingPath(cx, 'inkOrder'),
-        kind: 'choice',
-        options: Object.keys(INK_ORDER_SCHOOLS).map((value) => ({ value, says: value })),
-      },
-    },
+    ...inkRows(cx, (s) => !s.lampDried || (cx.machine.limits['lamps'] ?? 0) > 0),
     {
       label: 'setupKind',
       text: wordSetting(cx, 'repeat', 'new'),

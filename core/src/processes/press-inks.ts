@@ -5,9 +5,10 @@ import type { InkSeries } from '../plant/plant';
 import { practiceTerm } from '../plant/practice';
 import { PLATE_LIFE, PRICE_OF, REMAKES } from '../form/plates';
 import { INK_ON_SHEETS, INK_TOTAL } from '../ink/ink-mass';
-import { INK_ORDER_SCHOOLS, type InkOrderSchool } from '../ink/ink-order';
+import { INK_ORDER_SCHOOLS, inkOrder, type InkOrderSchool } from '../ink/ink-order';
+import { isFromTheDrum } from '../product/ink-names';
 import { INK_COST, SUM } from '../route/time-and-cost';
-import { type ConsumeContext, type ProcessContext, wordSetting } from './process';
+import { type ConsumeContext, type PanelRow, type ProcessContext, settingPath, wordSetting } from './process';
 
 /* What sheet-fed and web presses have in common: passes, inks, plates that wear. */
 
@@ -28,6 +29,47 @@ export function inkSeriesFor(cx: ProcessContext): InkSeries | null {
   return Object.values(inks).find((s) => s.lampDried) ?? usual;
 }
 
+/** What comes from the drum in a pass: the series set on the step, else the first that dries as the inks do; null: none is printed, or no card fits. */
+export function coatSeriesFor(cx: ProcessContext): InkSeries | null {
+  if (!printsFromTheDrum(cx)) return null;
+  const coats = cx.plant.coats ?? {};
+  const set = wordSetting(cx, 'coatSeries', '');
+  if (Object.hasOwn(coats, set)) return coats[set] ?? null;
+  return Object.values(coats).find((s) => s.lampDried === (inkSeriesFor(cx)?.lampDried ?? false)) ?? null;
+}
+const printsFromTheDrum = (cx: ProcessContext): boolean => cx.parts.some((p) => p.colours.flat().some(isFromTheDrum));
+
+/** The order of the inks, their series and, where one is printed, that of varnish or coating, to choose from. */
+export function inkRows(cx: ConsumeContext, fits: (s: InkSeries) => boolean): PanelRow[] {
+  const row = (label: string, key: string, from: Record<string, InkSeries>, now: InkSeries | null): PanelRow => ({
+    label,
+    text: now?.name ?? '',
+    edit: {
+      at: settingPath(cx, key),
+      kind: 'choice',
+      options: Object.entries(from)
+        .filter(([, s]) => fits(s))
+        .map(([value, s]) => ({ value, says: s.name })),
+    },
+  });
+  return [
+    {
+      label: 'inkOrder',
+      text: school(cx),
+      edit: {
+        at: settingPath(cx, 'inkOrder'),
+        kind: 'choice',
+        options: Object.keys(INK_ORDER_SCHOOLS).map((value) => ({ value, says: value })),
+      },
+    },
+    row('inkSeries', 'series', cx.plant.inks, cx.inkSeries),
+    ...(printsFromTheDrum(cx) ? [row('coatSeries', 'coatSeries', cx.plant.coats ?? {}, cx.coatSeries)] : []),
+  ];
+}
+
+/** The inks of a side in printing order, by the school set on the step. */
+export const inOrder = (cx: ProcessContext, inks: readonly string[]): string[] => inkOrder(inks, school(cx), inkSeriesFor(cx)?.tack);
+
 /** What the press can do, from its card. */
 export const pressAbility = (cx: ProcessContext): { units: number; perfects: boolean } => ({
   units: cx.machine.limits['units'] ?? 4,
@@ -35,7 +77,7 @@ export const pressAbility = (cx: ProcessContext): { units: number; perfects: boo
 });
 
 /** The school of ink order set on the step. */
-export const school = (cx: ProcessContext): InkOrderSchool => {
+const school = (cx: ProcessContext): InkOrderSchool => {
   const word = wordSetting(cx, 'inkOrder', 'blackFirst');
   return Object.hasOwn(INK_ORDER_SCHOOLS, word) ? (word as InkOrderSchool) : 'blackFirst';
 };
@@ -48,12 +90,15 @@ export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost
   const [w, h] = cx.layout?.sheetMm ?? [0, 0];
   return pass.inks.map((ink) => {
     const at = `${pass.id}.ink.${ink}`;
+    const series = isFromTheDrum(ink) ? (cx.coatSeries ?? cx.inkSeries) : cx.inkSeries;
     const share = part?.coveragePercent[ink];
     const coveragePercent = share === undefined ? practiceTerm(cx.plant, 'ink.coveragePercent') : typed(share, '%', `coverage:${ink}`);
     cx.to.figure(idOf(at, 'onSheets'), INK_ON_SHEETS, {
       areaMm2: { value: w * h, unit: 'm²', from: 'family', at: 'layout' },
       coveragePercent,
-      filmGsm: practiceTerm(cx.plant, 'ink.filmGsm'),
+      filmGsm: series?.filmGsm
+        ? { value: series.filmGsm, unit: 'g/m²', from: 'plant', at: 'inkSeries' }
+        : practiceTerm(cx.plant, 'ink.filmGsm'),
       impressions: fig(idOf(pass.id, 'run')),
     });
     cx.to.figure(idOf(at, 'kg'), INK_TOTAL, {
@@ -63,7 +108,7 @@ export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost
     });
     cx.to.figure(idOf(at, 'cost'), INK_COST, {
       kg: fig(idOf(at, 'kg')),
-      perKg: { value: cx.inkSeries?.pricePerKg ?? 0, unit: 'money/kg', from: 'plant', at: 'inkSeries' },
+      perKg: { value: series?.pricePerKg ?? 0, unit: 'money/kg', from: 'plant', at: 'inkSeries' },
     });
     return { kg: idOf(at, 'kg'), cost: idOf(at, 'cost') };
   });

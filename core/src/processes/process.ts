@@ -40,6 +40,8 @@ export interface DraftContext extends ProcessContext {
   formsFrom: Id<'step'>[];
   /** Inks dry by lamp or by the clock. */
   inkSeries: InkSeries | null;
+  /** Of varnish, coating, primer; null: none is printed, or no card fits. */
+  coatSeries: InkSeries | null;
   /** How pieces come from the stone before, where they do not come singly. */
   bundle: Bundle | null;
 }

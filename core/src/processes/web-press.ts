@@ -5,7 +5,6 @@ import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
 import { copiesUp } from '../layout/layout';
 import { CYCLES_OF_METRES, lossFigures } from '../counts/loss-terms';
-import { inkOrder, INK_ORDER_SCHOOLS } from '../ink/ink-order';
 import {
   type ConsumeContext,
   type Consumed,
@@ -20,7 +19,7 @@ import {
   settingPath,
   wordSetting,
 } from './process';
-import { INK_IN_ALL, inksOf, type Pass, plateRemakes, pressAbility, school } from './press-inks';
+import { INK_IN_ALL, inkRows, inksOf, inOrder, type Pass, plateRemakes, pressAbility } from './press-inks';
 import { registerOfInks } from './register-of';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
@@ -29,7 +28,7 @@ import { ofPart, webTime } from './web-time';
 const passOf = (cx: DraftContext): Pass => ({
   id: cx.id,
   side: 'front',
-  inks: inkOrder(cx.parts[0]?.colours[0] ?? [], school(cx)),
+  inks: inOrder(cx, cx.parts[0]?.colours[0] ?? []),
   samePlates: false,
 });
 
@@ -161,18 +160,7 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
     { label: 'setupRepeats', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupMetres'), kind: 'count' } },
     { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
     { label: 'metresAMinute', figure: idOf(cx.id, 'metresAMinute') },
-    choice('inkOrder', school(cx), Object.keys(INK_ORDER_SCHOOLS)),
-    {
-      label: 'inkSeries',
-      text: cx.inkSeries?.name ?? '',
-      edit: {
-        at: settingPath(cx, 'series'),
-        kind: 'choice',
-        options: Object.entries(cx.plant.inks)
-          .filter(([, s]) => s.lampDried)
-          .map(([value, s]) => ({ value, says: s.name })),
-      },
-    },
+    ...inkRows(cx, (s) => s.lampDried),
     choice('repeat', wordSetting(cx, 'repeat', 'new'), ['new', 'repeat']),
     { label: 'inkKg', figure: idOf(cx.id, 'inkKg') },
     ...passOf(cx).inks.map((ink) => ({ label: 'inkOf', text: ink, figure: `${cx.id}.ink.${ink}.kg` })),

@@ -1,6 +1,6 @@
 import { verify } from '@node-rs/argon2';
 import type { floor, JobFloor, LogLine, MachineNow, Pile, StepNow } from '@druckerei/contract';
-import { CAUTIONS, ENOUGH_LIKE_JOBS, readScan } from '@druckerei/core';
+import { CAUTIONS, ENOUGH_LIKE_JOBS, readScan, washUpBetween } from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { invalid, notFound, Refused } from '../errors';
 import { csvFile } from '../files/csv-file';
@@ -26,7 +26,7 @@ import { learned } from './learn';
 import { writeEntries } from './log-entries';
 import { shortageHandlers } from './shortage.handlers';
 import { tokenFor } from './sign-on';
-import { balanceOfJob, floorOfJob, floorOnMachines, type FloorOf, type PileRow, pilesOf, stepNow } from './steps-now';
+import { balanceOfJob, floorOfJob, floorOnMachines, type FloorOf, type PileRow, pilesOf, stepKey, stepNow } from './steps-now';
 
 /** Steps a terminal keeps with their setup sheets: the one that runs and those that come next. */
 const SHEETS_KEPT = 6;
@@ -200,14 +200,20 @@ export const floorHandlers: Handlers<typeof floor> = {
   },
 };
 
-/** Steps of a machine that are not done, in the order they will run. */
-const queueOf = (all: FloorOf, machine: string, now: number): StepNow[] =>
-  inQueue(
-    all.steps
-      .filter((s) => s.facts.machine === machine)
-      .map((s) => stepNow(all, s, now))
-      .filter((s) => s.times.state !== 'done'),
-  );
+/** Steps of a machine that are not done, in the order they will run, each with the wash-up after what prints before it. */
+function queueOf(all: FloorOf, machine: string, now: number): StepNow[] {
+  const here = all.steps.filter((s) => s.facts.machine === machine);
+  const inks = new Map(here.map((s) => [stepKey(s.job, s.facts.step), s.facts.inks]));
+  const steps = here.map((s) => stepNow(all, s, now));
+  const done = steps.filter((s) => s.times.state === 'done').sort((a, b) => (b.times.since ?? 0) - (a.times.since ?? 0));
+  let before = done.map((s) => inks.get(stepKey(s.job, s.step))).find((i) => i !== undefined);
+  return inQueue(steps.filter((s) => s.times.state !== 'done')).map((s) => {
+    const own = inks.get(stepKey(s.job, s.step));
+    const washUp = s.times.state === 'waiting' && before && own ? washUpBetween(before, own) : null;
+    before = own ?? before;
+    return { ...s, washUp };
+  });
+}
 
 async function pileOf(db: Db, row: PileRow, now: number): Promise<Pile> {
   const found = pilesOf(await floorOfJob(db, row.job, now), row.job).find((p) => p.id === row.id);

@@ -414,6 +414,30 @@ describe('a terminal', () => {
     await release(job, { scope: ['card.card.stock.in'] });
     expect((await floorOf(job)).steps.map((s) => s.step)).toEqual([STOCK]);
   });
+  it('tells what must be washed after what was printed before', async () => {
+    const job = await released(8_000);
+    await accepted([entry(job, 'runStart', { at: server.now + 1 })]);
+    const { steps } = await terminal('press3');
+    const washUp = (step: string) => steps.find((s) => s.job === job && s.step === step)?.washUp;
+    // It runs: it was washed for. Its back prints black on the unit that held black: nothing to wash.
+    expect(washUp(FRONT)).toBeNull();
+    expect(washUp(BACK)).toMatchObject({ minutes: 0, units: [{ unit: 1, from: 'K', to: 'K', wash: 'none' }] });
+    await accepted([entry(job, 'runEnd')]);
+  });
+  it('holds the run until what comes to it is dry, and marks one begun before', async () => {
+    const job = await released(8_000);
+    await accepted([entry(job, 'runStart'), entry(job, 'runEnd')]);
+    const back = async (): Promise<number | null | undefined> => (await terminal('press3')).steps.find((s) => s.job === job)?.dryAt;
+    const dryAt = await back();
+    // The ink of the front dries four hours before it is turned (common practice; middle of 2 to 6).
+    expect(dryAt).toBe(server.now + 4 * 3600);
+    await accepted([entry(job, 'runStart', { step: BACK })]);
+    expect((await floorOf(job)).log.find((l) => l.kind === 'runStart' && l.step === BACK)?.marks).toContain('stillWet');
+    const later = await released(8_000);
+    await accepted([entry(later, 'runStart', { at: server.now - 5 * 3600 }), entry(later, 'runEnd', { at: server.now - 5 * 3600 + 1 })]);
+    await accepted([entry(later, 'runStart', { step: BACK })]);
+    expect((await floorOf(later)).log.find((l) => l.kind === 'runStart' && l.step === BACK)?.marks).not.toContain('stillWet');
+  });
 });
 
 describe('the floor for the planner', () => {

@@ -100,10 +100,21 @@ export function balanceOfJob(floor: FloorOf, job: string): Balance {
   );
 }
 
+/** When the steps before a step have dried as long as the plan asks: epoch seconds; null: nothing of it has to dry, or the step before is not done. */
+export function driesAt(floor: FloorOf, job: string, { step, before }: FloorStep): number | null {
+  const moments = before.flatMap((id) => {
+    const wait = floor.steps.find((s) => s.job === job && s.facts.step === id)?.facts.next.find((n) => n.step === step)?.waitS ?? 0;
+    const { state, since } = timesOf(floor, job, id);
+    return wait > 0 && state === 'done' && since !== null ? [since + wait] : [];
+  });
+  return moments.length > 0 ? Math.max(...moments) : null;
+}
+
 /** A step as terminal, floor screen and job page show it. */
 export function stepNow(floor: FloorOf, { job, release, facts, number, title, customer }: ReleasedStep, now: number): StepNow {
   const mine = floor.steps.filter((s) => s.job === job);
   const times = timesOf(floor, job, facts.step);
+  const dryAt = driesAt(floor, job, facts);
   const waits = facts.before.flatMap((id) => {
     const before = mine.find((s) => s.facts.step === id);
     if (!before) return [];
@@ -111,8 +122,7 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     // A step may begin while the one before still runs: it waits only for one that has not begun, or whose ink must dry.
     const dry = before.facts.next.find((n) => n.step === facts.step)?.waitS ?? 0;
     if (state === 'waiting' || (state !== 'done' && dry > 0)) return [before.facts.name];
-    const since = timesOf(floor, job, id).since;
-    return dry > 0 && since !== null && since + dry > now ? [`${before.facts.name}: dry`] : [];
+    return dry > 0 && dryAt !== null && dryAt > now ? [`${before.facts.name}: dry`] : [];
   });
   return {
     job,
@@ -140,6 +150,8 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     next: facts.next.map(({ step, name, machineName, waitS }) => ({ step, name, machineName, waitS })),
     waits: times.state === 'waiting' ? waits : [],
     locked: (facts.mixed ?? []).filter((ink) => !floor.accepted.has(stepKey(job, ink))),
+    dryAt: dryAt !== null && dryAt > now ? dryAt : null,
+    washUp: null,
     times: { state: times.state, setupS: times.setupS, runS: times.runS, since: times.since, stopReason: times.stopReason },
     tally: tallyOf(facts.step, facts.units, floor.sums.get(job) ?? []),
   };

@@ -1,5 +1,5 @@
 import type { FindingContext, Rule } from './rule';
-import { isMixedInk } from '../../product/ink-names';
+import { isFromTheDrum, isMixedInk } from '../../product/ink-names';
 
 /** Inks that a stone prints and somebody mixes. */
 const mixedInks = (cx: FindingContext['contexts'][number]['cx']): string[] =>
@@ -22,7 +22,7 @@ export const noDrawDown: Rule = {
     ),
 };
 
-/** What the print must stand, and no card says that its inks do: of a mixed ink its recipe, of the others their series. */
+/** What the print must stand, and no card says that its inks do: of a mixed ink its recipe, of the others and of varnish and coating their series. */
 export const notFast: Rule = {
   code: 'ink.notFast',
   nr: 35,
@@ -31,9 +31,12 @@ export const notFast: Rule = {
       const asked = cx.parts[0]?.artwork?.stands ?? [];
       if (asked.length === 0 || !('units' in cx.machine.limits)) return [];
       const mixed = mixedInks(cx);
-      const series = cx.parts.some((p) => p.colours.flat().some((ink) => !mixed.includes(ink)));
+      const printed = cx.parts.flatMap((p) => p.colours.flat());
+      const coat = printed.find(isFromTheDrum);
+      const series = printed.some((ink) => !mixed.includes(ink) && !isFromTheDrum(ink));
       const weak = asked.flatMap((use) => [
         ...(series && cx.inkSeries?.fast?.includes(use) !== true ? [{ use, what: cx.inkSeries?.name ?? '' }] : []),
+        ...(coat !== undefined && cx.coatSeries?.fast?.includes(use) !== true ? [{ use, what: cx.coatSeries?.name ?? coat }] : []),
         ...mixed.filter((ink) => shelf.desks?.inks[ink]?.fast?.includes(use) !== true).map((ink) => ({ use, what: ink })),
       ]);
       return weak.slice(0, 1).map((args) => ({

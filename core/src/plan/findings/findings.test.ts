@@ -1,3 +1,4 @@
+import type { Fastness } from '../../plant/fastness';
 import type { Plant, Shelf } from '../../plant/plant';
 import { PRACTICE_DEFAULTS } from '../../plant/practice';
 import { FINDINGS, REMEDIES } from '../../words/en';
@@ -397,6 +398,33 @@ describe('food', () => {
   });
   it('asks for an adhesive made for it, and has no remedy but another laminate', () => {
     expect(said(food(film, fits)).map((f) => [f.args['what'], f.remedies.length])).toEqual([['adhesive', 0]]);
+  });
+  it('binds the varnish too: one whose card says so, else the order waits', () => {
+    const varnished = { inks: ['K', 'gloss varnish'] };
+    const coats = (more: object): Plant => ({
+      ...LINDMOOR,
+      coats: { plain: { name: 'Gloss, lamp-dried', waxed: false, lampDried: true, pricePerKg: 22 }, ...more },
+    });
+    const safe = { name: 'Gloss, low migration', waxed: false, lampDried: true, lowMigration: true, pricePerKg: 30 };
+    const about = (plant: Plant, settings = fits): unknown[] =>
+      found({ spec: food(varnished, settings), plant })
+        .filter((f) => f.code === 'food.migration')
+        .map((f) => [f.args['what'], f.args['name'], f.remedies.length]);
+    expect(about({ ...LINDMOOR, coats: {} })).toEqual([['coat', '', 0]]);
+    expect(about(coats({}))).toEqual([['coat', 'Gloss, lamp-dried', 0]]);
+    expect(about(coats({ safe }))).toEqual([['coat', 'Gloss, lamp-dried', 1]]);
+    expect(about(coats({ safe }), { 'label.web.print': { series: 'lampFood', coatSeries: 'safe' } })).toEqual([]);
+  });
+  it('asks the varnish what it stands', () => {
+    const spec = labelSpec(480_000, { inks: ['K', 'gloss varnish'], stands: ['light'] });
+    const plant = (fast: Fastness[]): Plant => ({
+      ...LINDMOOR,
+      inks: { ...LINDMOOR.inks, lamp: { ...LINDMOOR.inks['lamp']!, fast: ['light'] } },
+      coats: { gloss: { name: 'Gloss, lamp-dried', waxed: false, lampDried: true, pricePerKg: 22, fast } },
+    });
+    const weak = (fast: Fastness[]): unknown => found({ spec, plant: plant(fast) }).find((f) => f.code === 'ink.notFast')?.args['what'];
+    expect(weak(['fat'])).toBe('Gloss, lamp-dried');
+    expect(weak(['light'])).toBeUndefined();
   });
   it('says nothing of unprinted labels on a fit laminate', () => {
     expect(said(food({ inks: [] }))).toEqual([]);

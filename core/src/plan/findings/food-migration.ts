@@ -1,8 +1,10 @@
+import type { InkSeries } from '../../plant/plant';
 import { editAt } from '../../product/edit';
+import { isFromTheDrum } from '../../product/ink-names';
 import type { Remedy } from '../plan-types';
 import type { Rule } from './rule';
 
-/** Food lies behind print or adhesive that is not made for it. What is allowed is a matter of local law; the plan only knows the series and the stock. */
+/** Food lies behind print, varnish or adhesive that is not made for it. What is allowed is a matter of local law; the plan only knows the series and the stock. */
 export const foodMigration: Rule = {
   code: 'food.migration',
   nr: 30,
@@ -10,32 +12,25 @@ export const foodMigration: Rule = {
     contexts.flatMap(({ cx }) => {
       const part = cx.parts[0];
       if (!part?.food || !('units' in cx.machine.limits)) return [];
-      const ink = part.colours.flat().length > 0 && cx.inkSeries?.lowMigration !== true;
-      const glue = cx.stock?.laminate !== undefined && !cx.stock.laminate.foodSafe;
-      const fit = Object.entries(plant.inks).find(([, s]) => s.lowMigration && s.lampDried === (cx.inkSeries?.lampDried ?? false));
+      const printed = part.colours.flat();
       const found = (what: string, name: string, remedies: Remedy[]) => ({
         level: 'release' as const,
         at: cx.id,
         args: { what, name },
         remedies,
       });
-      if (ink)
-        return [
-          found(
-            'ink',
-            cx.inkSeries?.name ?? '',
-            fit
-              ? [
-                  {
-                    do: 'edit',
-                    says: 'remedy.inkSeries',
-                    args: { series: fit[1].name },
-                    edits: [editAt(spec, ['choices', 'settings', cx.id, 'series'], fit[0])],
-                  },
-                ]
-              : [],
-          ),
-        ];
-      return glue ? [found('adhesive', cx.stock?.laminate?.adhesive ?? '', [])] : [];
+      const series = (what: string, key: string, used: InkSeries | null, from: Record<string, InkSeries>) => {
+        const fit = Object.entries(from).find(([, s]) => s.lowMigration && s.lampDried === (cx.inkSeries?.lampDried ?? false));
+        const edits = fit ? [editAt(spec, ['choices', 'settings', cx.id, key], fit[0])] : [];
+        return found(what, used?.name ?? '', fit ? [{ do: 'edit', says: 'remedy.inkSeries', args: { series: fit[1].name }, edits }] : []);
+      };
+      const weakInk = printed.some((ink) => !isFromTheDrum(ink)) && cx.inkSeries?.lowMigration !== true;
+      const weakCoat = printed.some(isFromTheDrum) && cx.coatSeries?.lowMigration !== true;
+      const weakGlue = cx.stock?.laminate !== undefined && !cx.stock.laminate.foodSafe;
+      return [
+        ...(weakInk ? [series('ink', 'series', cx.inkSeries, plant.inks)] : []),
+        ...(weakCoat ? [series('coat', 'coatSeries', cx.coatSeries, plant.coats ?? {})] : []),
+        ...(weakGlue && !weakInk && !weakCoat ? [found('adhesive', cx.stock?.laminate?.adhesive ?? '', [])] : []),
+      ];
     }),
 };

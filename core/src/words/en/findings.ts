@@ -105,9 +105,12 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     says: () => 'The repeat is no whole number of sheets or teeth: print and cut part company, or web is wasted at every turn.',
   },
   'food.migration': {
-    title: (a) => (a['what'] === 'ink' ? `${a['name']}: not made to lie near food` : `${a['name']}: not for food`),
+    title: (a) =>
+      a['what'] === 'adhesive'
+        ? `${a['name']}: not for food`
+        : `${a['name'] || 'Varnish or coating without a card'}: not made to lie near food`,
     says: (a) =>
-      a['what'] === 'ink'
+      a['what'] !== 'adhesive'
         ? 'The order touches food. Take a low-migration series; what is allowed is a matter of local law and of the customer.'
         : 'The order touches food and this adhesive is not made for it. Choose another laminate; local law and the customer decide.',
   },

@@ -20,6 +20,7 @@ export const FLOOR_SCREENS = {
   'floor.reading': 'Reading the floor …',
   'floor.soMany': '{0} running · {1} setting up · {2} standing',
   'floor.standsFor': 'stands: {0}, {1}',
+  'floor.then': 'then {0}, wash-up {1} min',
   'floor.toGo': '{0} to go',
   'floor.unread': 'handover unread ({0})',
   'floor.waitsFor': 'waits for {0}',

@@ -18,6 +18,8 @@ interface Row {
   togo: string;
   last: string;
   waits: string;
+  /** What comes after it, where the units must be washed for it. */
+  then: string;
 }
 
 /** Every machine now: what runs and how far it is against the plan, how long it will take, what was said last, and what waits for what. */
@@ -75,6 +77,7 @@ function rowOf(machine: MachineNow, now: number, timeZone: string): Row {
     togo: '',
     last: last ? say('floor.lastSaid', label(`entry.${last.kind}`), last.by, formatMoment(last.at, timeZone)) : say('floor.nothingSaid'),
     waits: waiting && waiting.waits.length > 0 ? say('floor.waitsFor', waiting.waits.join(', ')) : '',
+    then: next?.washUp && next.washUp.minutes > 0 ? say('floor.then', next.number, next.washUp.minutes) : '',
   };
   if (!step) return row;
   const { tally, times, run, perHour, goodWanted } = step;

@@ -21,6 +21,9 @@ import { goodGiven, goodWantedGiven } from './with-waiting';
           } @else {
             {{ say('terminal.wantedOf', number(wanted(s)), unit(s)) }} · {{ duration(s.setupS + s.runS) }} ·
             {{ moment(s.startAt, timeZone()) }}
+            @if (s.washUp; as w) {
+              · {{ say('terminal.washUp', w.minutes) }}
+            }
           }
         </span>
         @if (s.waits.length > 0) {

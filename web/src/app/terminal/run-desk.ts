@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
 import type { Pile, StepNow } from '@druckerei/contract';
-import { formatDuration, formatNumber, label, say, STOP_REASONS, UNIT_WORDS, WASTE_REASONS } from '@druckerei/core';
+import { formatDuration, formatMoment, formatNumber, label, say, STOP_REASONS, UNIT_WORDS, WASTE_REASONS } from '@druckerei/core';
 import { Keypad } from './keypad';
 import { goodGiven, goodWantedGiven, leftAtMachine } from './with-waiting';
 
@@ -40,7 +40,15 @@ export class RunDesk {
   readonly caution = input('');
   /** The clock, epoch seconds. */
   readonly now = input.required<number>();
+  readonly timeZone = input('UTC');
   readonly wish = output<Wish>();
+  /** Somebody tried whether it is dry before its time; forgotten with the step. */
+  protected readonly tried = linkedSignal({ source: () => `${this.step().job} ${this.step().step}`, computation: () => false });
+  /** Until when what comes in is wet, while that holds the run. */
+  protected readonly wetUntil = computed(() => {
+    const { dryAt } = this.step();
+    return dryAt !== null && dryAt > this.now() && !this.tried() ? dryAt : null;
+  });
   protected readonly ask = signal<Ask>({ is: 'count', of: 'good', reason: '' });
   protected readonly words = signal('');
   protected readonly witness = signal('');
@@ -92,6 +100,7 @@ export class RunDesk {
   });
   protected number = formatNumber;
   protected duration = formatDuration;
+  protected moment = formatMoment;
 
   protected show(is: 'waste' | 'stop' | 'note' | 'finish'): void {
     this.words.set('');
@@ -123,6 +132,11 @@ export class RunDesk {
     if (a.is !== 'above') return;
     this.wish.emit({ kind: 'recount', quantity: a.more, note: why });
     this.write(a.wish);
+  }
+  /** Written down with who says so; from then on the run may begin. */
+  protected dryAlready(): void {
+    this.write({ kind: 'note', note: say('terminal.dryTriedNote') });
+    this.tried.set(true);
   }
   protected write(wish: Wish): void {
     this.wish.emit(wish);

@@ -56,6 +56,14 @@ import { Drawing } from '../drawings/drawing';
       } @else {
         <p class="soft">{{ say('terminal.noSheetKept') }}</p>
       }
+      @if (step().washUp; as w) {
+        <p class="soft" data-figures>
+          {{ say('terminal.washUpBefore', w.minutes) }}
+          @for (u of washed(); track u) {
+            · {{ u }}
+          }
+        </p>
+      }
       @if (step().waits.length > 0) {
         <p class="note level-decide" data-figures>{{ say('terminal.waitsFor', step().waits.join(', ')) }}</p>
       }
@@ -141,5 +149,10 @@ export class SetupSheet {
   readonly button = input.required<string>();
   readonly go = output();
   readonly back = output();
+  protected readonly washed = computed(() =>
+    (this.step().washUp?.units ?? [])
+      .filter((u) => u.wash !== 'none')
+      .map((u) => say(u.wash === 'deep' ? 'terminal.washUnitDeep' : 'terminal.washUnit', u.unit, u.from, u.to)),
+  );
   protected readonly scene = computed(() => (this.sheet()?.scene ?? null) as Scene | null);
 }

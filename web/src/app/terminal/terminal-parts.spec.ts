@@ -1,7 +1,7 @@
 import { type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { type Observable, of, throwError } from 'rxjs';
-import { pileCode } from '@druckerei/core';
+import { pileCode, say } from '@druckerei/core';
 import { ApiCaller } from '../shared/api';
 import { WriteHandover } from './handover';
 import { Outbox } from './outbox';
@@ -9,6 +9,7 @@ import { PileDesk, type PileWish } from './pile-desk';
 import { QueueList } from './queue-list';
 import { RunDesk, type Wish } from './run-desk';
 import { listenForScans } from './scanner';
+import { SetupSheet } from './setup-sheet';
 import { SignOn } from './sign-on';
 import { SimulatedDevices } from './simulated-devices';
 import { TakePile, type Taken } from './take-pile';
@@ -104,6 +105,20 @@ describe('the desk of a step that runs', () => {
     await press('Finished…', 'The step is finished');
     expect(wishes).toEqual([{ kind: 'runEnd' }]);
   });
+  it('does not begin the run before what came in is dry, unless somebody tried it and says so', async () => {
+    const setup = { ...step().times, state: 'setup' as const };
+    const { host, press, wishes } = await open({ step: step({ times: setup, dryAt: NOW + 1_800 }), timeZone: 'UTC' });
+    const begin = (): boolean =>
+      [...host.querySelectorAll('button')].find((b) => b.textContent.trim() === say('terminal.setupDone'))!.disabled;
+    expect(host.textContent).toContain('It dries until');
+    expect(begin()).toBe(true);
+    await press(say('terminal.dryTried'));
+    expect(wishes).toEqual([{ kind: 'note', note: 'Tried by hand before its time: dry.' }]);
+    expect(begin()).toBe(false);
+    TestBed.resetTestingModule();
+    const dry = await open({ step: step({ times: setup, dryAt: NOW + 30 }), timeZone: 'UTC' });
+    expect(dry.host.textContent).not.toContain('It dries until');
+  });
   it('destroys under a witness only', async () => {
     const { press, wishes, host, f } = await open();
     await press('Waste…', 'destroyed under witness');
@@ -187,6 +202,19 @@ describe('what comes, and what is left for the next shift', () => {
     const { host } = await show(QueueList, { steps: [step(), waiting], timeZone: 'UTC' });
     expect(host.textContent).toContain('500 of 1\u2009750 sheets');
     expect(host.textContent).toContain('Waits for Print, front: dry');
+  });
+  it('says how long the wash-up to it takes, and on its setup sheet which units', async () => {
+    const units = [
+      { unit: 1, from: 'K', to: 'K', wash: 'none' as const },
+      { unit: 2, from: 'C', to: 'Y', wash: 'deep' as const },
+    ];
+    const next = step({ washUp: { minutes: 20, units }, times: { ...step().times, state: 'waiting' } });
+    const queue = await show(QueueList, { steps: [next], timeZone: 'UTC' });
+    expect(queue.host.textContent).toContain('wash-up 20 min');
+    TestBed.resetTestingModule();
+    const { host } = await show(SetupSheet, { step: next, sheet: null, button: 'Begin' });
+    expect(host.textContent).toContain('unit 2: C to Y, with care');
+    expect(host.textContent).not.toContain('unit 1');
   });
   it('puts together what stands, what is next and what is held', async () => {
     const stopped = step({ times: { ...step().times, state: 'stopped', stopReason: 'fault' } });

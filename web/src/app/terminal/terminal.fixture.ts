@@ -58,6 +58,8 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   next: [{ step: 'back', name: 'Print, back', machineName: 'Press 3', waitS: 0 }],
   waits: [],
   locked: [],
+  dryAt: null,
+  washUp: null,
   times: { state: 'running', setupS: 1_500, runS: 300, since: NOW, stopReason: '' },
   tally: {
     received: 2_000,
