@@ -87,6 +87,8 @@ export const StepNow = z.object({
   waits: z.array(z.string()),
   /** Mixed inks without an accepted draw-down: the run does not begin. */
   locked: z.array(z.string()),
+  /** The line is to be cleared before it, and nobody has said yet that it is. */
+  toClear: z.boolean(),
   /** When what comes to it has dried; null: it is dry, or nobody knows yet. The run does not begin before, unless somebody tried it. */
   dryAt: z.number().nullable(),
   /** Units to wash after what this machine prints before it; null: nothing was printed before, or nothing is now. */

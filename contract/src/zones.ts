@@ -15,6 +15,8 @@ export const ZoneInk = z.object({
   opening: z.array(z.number()).nullable(),
   file: z.string().nullable(),
 });
+/** A copy, or the sheet, where it lies: mm from the lower left, turned to the right. */
+const Place = z.object({ x: z.number(), y: z.number(), w: z.number(), h: z.number(), turn: z.number() });
 export const ZoneDesk = z.object({
   job: z.uuid(),
   step: z.string(),
@@ -23,7 +25,7 @@ export const ZoneDesk = z.object({
   sheetMm: z.tuple([z.number(), z.number()]),
   zoneMm: z.number(),
   zones: z.number().int(),
-  copies: z.array(z.object({ x: z.number(), y: z.number(), w: z.number(), h: z.number(), turn: z.number() })),
+  copies: z.array(Place),
   inks: z.array(ZoneInk),
   /** What all inks together lay on the heaviest spot, and where it lies on the sheet, mm from the lower left. Null: not known, see `differ`. */
   totalInk: z.object({ percent: z.number(), inks: z.number().int(), at: z.array(z.object({ x: z.number(), y: z.number() })) }).nullable(),
@@ -54,6 +56,15 @@ export const zones = {
     params: stepAt,
     reply: ZoneDesk,
     example: { params: { id: ID, step: 'card.card.print.front' } },
+  },
+  'zones.raster': {
+    method: 'get',
+    path: '/api/jobs/:id/zones/:step/rasters/:ink',
+    who: 'signed-in',
+    says: 'The newest separation of an ink in blocks (0 no ink, 255 full, rows from the top, base 64), and where it lies on the sheet.',
+    params: stepAt.extend({ ink: z.string().min(1).max(30) }),
+    reply: z.object({ across: z.number().int(), values: z.string(), places: z.array(Place) }),
+    example: { params: { id: ID, step: 'card.card.print.front', ink: 'K' } },
   },
   'zones.send': {
     method: 'post',

@@ -72,20 +72,20 @@ export function largeTiff(side) {
 const READ = `
 import { Worker } from 'node:worker_threads';
 import { readFileSync } from 'node:fs';
-const [thread, file] = process.argv.slice(2);
+const [thread, file, ...inks] = process.argv.slice(2);
 const rss = () => Number(/VmHWM:\\s+(\\d+)/.exec(readFileSync('/proc/self/status', 'utf8'))[1]) / 1024;
 const bytes = new Uint8Array(readFileSync(file));
 const held = bytes.length / 1048576;
 const before = Number(/VmRSS:\\s+(\\d+)/.exec(readFileSync('/proc/self/status', 'utf8'))[1]) / 1024 - held;
 const from = performance.now();
-const worker = new Worker(thread, { workerData: { kind: 'zones', bytes, page: 1, inks: ['K'], inkIsDark: true }, transferList: [bytes.buffer] });
+const worker = new Worker(thread, { workerData: { kind: 'zones', bytes, page: 1, inks, inkIsDark: true }, transferList: [bytes.buffer] });
 worker.on('message', (m) => {
   if (m.kind === 'refused') throw new Error(m.says);
   if (m.kind === 'zones') console.log(JSON.stringify({ s: (performance.now() - from) / 1000, mb: rss() - before }));
 });
 `;
-export async function readLarge(file) {
+export async function readLarge(file, inks) {
   const out = `${ROOT}/server/dist/bench-separation.mjs`;
   await build({ stdin: { contents: READ, resolveDir: ROOT }, platform: 'node', format: 'esm', outfile: out, logLevel: 'error' });
-  return JSON.parse(execFileSync(process.execPath, [out, `${ROOT}/server/dist/heavy.thread.js`, file], { encoding: 'utf8' }));
+  return JSON.parse(execFileSync(process.execPath, [out, `${ROOT}/server/dist/heavy.thread.js`, file, ...inks], { encoding: 'utf8' }));
 }

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { ROOT } from './run.mjs';
 
 const key = () => crypto.randomUUID();
+const SHEETS_A_PULL = 15;
 
 /** What the demo's tool store, ink kitchen, register desk and zones have seen: entered through the API, read by the simulated devices. */
 export async function demoDesks(desk, { plates, inks, register, zones, practice }) {
@@ -100,7 +101,8 @@ async function registerOf({ call, jobs }, { order, side, turns, open }) {
       reference,
       marks: desk.marks,
       colours,
-      sheets: 0,
+      // What a run that is done wasted was counted at its machine.
+      sheets: open ? SHEETS_A_PULL : 0,
       sheet: null,
       from: 'simulated',
     });

@@ -5,6 +5,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import pg from 'pg';
 import { pino } from 'pino';
+import type { JobSpec } from '@druckerei/core';
 import { cardSpec } from '../../core/src/plan/line-1.fixture';
 import { buildApp } from './app';
 import { FirstStart, firstStart, sessionSecret } from './db/first-start';
@@ -185,11 +186,15 @@ export class Client {
 
   /** A customer and an order of line 1; gives the job's id. `wish` changes what is wished of the card. */
   async order(quantity = 10_000, wish: object = {}, more: object = {}): Promise<string> {
-    const customer = randomUUID();
-    await this.call('POST', '/api/customers', { id: customer, name: `Customer ${customer}`, address: 'Quay 1' });
     const spec = { ...cardSpec(quantity), ...more };
     const card = spec.products['card'];
     if (card?.kind === 'made') spec.products['card'] = { ...card, wish: { ...card.wish, ...wish } };
+    return this.orderOf(spec, quantity);
+  }
+  /** An order of a specification with one item, delivered at once to a customer of its own. */
+  async orderOf(spec: JobSpec, quantity: number): Promise<string> {
+    const customer = randomUUID();
+    await this.call('POST', '/api/customers', { id: customer, name: `Customer ${customer}`, address: 'Quay 1' });
     spec.items['i1']!.deliveries = [{ by: '2026-03-20T14:00', share: { only: quantity }, to: 'Quay 1' }];
     return String((await this.call('POST', '/api/orders', { id: randomUUID(), customer, spec })).body['job']);
   }

@@ -100,5 +100,10 @@ describe('washing up between two jobs', () => {
   it('is nothing after itself, and nothing in units that stood empty', () => {
     expect(washUpBetween(['K', 'C', 'M', 'Y'], ['K', 'C', 'M', 'Y']).minutes).toBe(0);
     expect(washUpBetween([], ['K', 'C']).minutes).toBe(0);
+    // Two units held ink of another series, the third none.
+    expect(washUpBetween(['K', 'C'], ['K', 'C', 'M'], true)).toMatchObject({
+      minutes: 40,
+      units: [{ wash: 'deep' }, { wash: 'deep' }, { wash: 'none' }],
+    });
   });
 });

@@ -52,6 +52,10 @@ export interface FloorStep {
   mixed?: string[];
   /** Inks in the order of the units: what washing up to it takes. Absent in releases of older programs, and where nothing is printed. */
   inks?: string[];
+  /** Series those inks are of. */
+  series?: string;
+  /** The job touches food: the line is cleared before it, and somebody says so. Absent where it need not. */
+  clear?: true;
   /** What is read of it at the register desk; absent or null: nothing. */
   register?: RegisterOf | null;
 }
@@ -125,7 +129,8 @@ export function floorSteps({ plan, contexts, to }: Planned, place: Place, balanc
         ...pileSays(cx, units, id, stone.id),
         balanced,
         mixed: (step.inks ?? []).filter(isMixedInk),
-        ...(step.inks && { inks: step.inks }),
+        ...(step.inks && { inks: step.inks, series: cx.inkSeries?.name ?? '' }),
+        ...(step.inks && cx.parts.some((p) => p.food) && { clear: true as const }),
         register: routed.process.registers?.(cx, id) ?? null,
       };
       const sheet: SetupSheet = {

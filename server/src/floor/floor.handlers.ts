@@ -1,6 +1,6 @@
 import { verify } from '@node-rs/argon2';
 import type { floor, JobFloor, LogLine, MachineNow, Pile, StepNow } from '@druckerei/contract';
-import { CAUTIONS, ENOUGH_LIKE_JOBS, readScan, washUpBetween } from '@druckerei/core';
+import { CAUTIONS, ENOUGH_LIKE_JOBS, type FloorStep, readScan, washUpBetween } from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { invalid, notFound, Refused } from '../errors';
 import { csvFile } from '../files/csv-file';
@@ -203,14 +203,16 @@ export const floorHandlers: Handlers<typeof floor> = {
 /** Steps of a machine that are not done, in the order they will run, each with the wash-up after what prints before it. */
 function queueOf(all: FloorOf, machine: string, now: number): StepNow[] {
   const here = all.steps.filter((s) => s.facts.machine === machine);
-  const inks = new Map(here.map((s) => [stepKey(s.job, s.facts.step), s.facts.inks]));
+  const facts = new Map(here.map((s) => [stepKey(s.job, s.facts.step), s.facts]));
+  const factsOf = (s: StepNow): FloorStep | undefined => facts.get(stepKey(s.job, s.step));
   const steps = here.map((s) => stepNow(all, s, now));
   const done = steps.filter((s) => s.times.state === 'done').sort((a, b) => (b.times.since ?? 0) - (a.times.since ?? 0));
-  let before = done.map((s) => inks.get(stepKey(s.job, s.step))).find((i) => i !== undefined);
+  let before = done.map(factsOf).find((f) => f?.inks !== undefined);
   return inQueue(steps.filter((s) => s.times.state !== 'done')).map((s) => {
-    const own = inks.get(stepKey(s.job, s.step));
-    const washUp = s.times.state === 'waiting' && before && own ? washUpBetween(before, own) : null;
-    before = own ?? before;
+    const own = factsOf(s);
+    const foreign = own?.clear === true && before?.series !== own.series;
+    const washUp = s.times.state === 'waiting' && before?.inks && own?.inks ? washUpBetween(before.inks, own.inks, foreign) : null;
+    if (own?.inks) before = own;
     return { ...s, washUp };
   });
 }

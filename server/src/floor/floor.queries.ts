@@ -130,6 +130,12 @@ values (
   $1, $2, (select coalesce(max(nr), 0) + 1 from piles where job = $2), $3, $4, $5, $6, to_timestamp($8), $7, to_timestamp($8), to_timestamp($8)
 )
 on conflict (id) do nothing`;
+/** Lines cleared, by job and step. $1 uuid[] jobs */
+export const CLEARED = `
+select l.job, l.step
+from floor_log l
+where l.kind = 'clear' and l.job = any($1)
+  and not exists (select 1 from floor_log b where b.kind = 'counter' and b.other = l.id)`;
 /** The newest word counts, whenever it comes. $1 uuid, $2 text state, $3 double at */
 export const SET_PILE_STATE = `update piles set state = $2, state_at = to_timestamp($3) where id = $1 and state_at <= to_timestamp($3)`;
 /** $1 uuid, $2 text place, $3 double at */

@@ -3,6 +3,7 @@ import type { FloorEntry, Shelf } from '@druckerei/core';
 import { pileScan } from '@druckerei/core';
 import type { JobFloor, Pile, Shortage, Terminal } from '@druckerei/contract';
 import { pino } from 'pino';
+import { labelSpec } from '../../../core/src/plan/line-2.fixture';
 import { Client, NOW, type Said, TestServer } from '../test-server.fixture';
 import { writeOlderReleases } from './released-steps';
 
@@ -437,6 +438,35 @@ describe('a terminal', () => {
     await accepted([entry(later, 'runStart', { at: server.now - 5 * 3600 }), entry(later, 'runEnd', { at: server.now - 5 * 3600 + 1 })]);
     await accepted([entry(later, 'runStart', { step: BACK })]);
     expect((await floorOf(later)).log.find((l) => l.kind === 'runStart' && l.step === BACK)?.marks).not.toContain('stillWet');
+  });
+  it('wants the line cleared before a job that touches food, washes other series off, and marks a run begun without', async () => {
+    const web = 'label.web.print';
+    const labels = async (series: string): Promise<string> => {
+      const job = await planner.orderOf(
+        labelSpec(480_000, { food: series === 'lampFood' }, { [web]: { series, coatSeries: 'lampFood' } }),
+        480_000,
+      );
+      expect((await release(job)).status).toBe(200);
+      return job;
+    };
+    const [plain, food] = [await labels('lamp'), await labels('lampFood')];
+    const machine = (await floorOf(food)).steps.find((s) => s.step === web)?.machine ?? '';
+    const now = async (job: string) => (await terminal(machine)).steps.find((s) => s.job === job && s.step === web);
+    await accepted([entry(plain, 'runStart', { machine, step: web })]);
+    expect(await now(plain)).toMatchObject({ toClear: false });
+    // Four units of the same colours, but of another series: each is washed with care, 20 minutes by hand.
+    expect(await now(food)).toMatchObject({ toClear: true, washUp: { minutes: 80 } });
+    const marks = async (): Promise<string[][]> =>
+      (await floorOf(food)).log.filter((l) => l.kind === 'runStart').map((l) => l.marks.filter((m) => m === 'uncleared'));
+    await accepted([entry(food, 'runStart', { machine, step: web })]);
+    expect(await marks()).toEqual([['uncleared']]);
+    const clear = entry(food, 'clear', { machine, step: web });
+    await accepted([clear]);
+    expect(await now(food)).toMatchObject({ toClear: false });
+    await accepted([entry(food, 'runStart', { machine, step: web })]);
+    expect(await marks()).toEqual([[], ['uncleared']]);
+    await accepted([entry(food, 'counter', { machine, step: null, other: clear.id, note: 'a pail of oil ink was found' })]);
+    expect(await now(food)).toMatchObject({ toClear: true });
   });
 });
 

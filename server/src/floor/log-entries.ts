@@ -21,7 +21,7 @@ import {
   STEPS_WITHOUT_INK,
 } from './floor.queries';
 import { personOf } from './sign-on';
-import { driesAt, floorOfJob, stepKey } from './steps-now';
+import { driesAt, floorOfJob, isToClear, stepKey } from './steps-now';
 
 /** An entry that came in this long after it happened was kept on its device meanwhile. */
 const LATE_S = 900;
@@ -112,7 +112,7 @@ async function checked(
   );
   const active = new Set((await db.query<{ id: string }>(ACTIVE_PEOPLE, [many(entries.map((e) => e.who))])).rows.map((p) => p.id));
   const there = new Set((await db.query<{ id: string }>(ENTRIES_THERE, [entries.map((e) => e.id)])).rows.map((r) => r.id));
-  const [waiting, wet] = [await waitingForInk(db, entries), await dryTimes(db, entries, now)];
+  const marksOf = await marksOfStarts(db, entries, now);
   const good: Entry[] = [];
   for (const e of entries) {
     // Sent again: it was checked when it was written, and may look wrong now (a counter-entry finds its entry taken back, by itself).
@@ -139,8 +139,7 @@ async function checked(
         ...(job && (job.state === 'revising' || (e.release !== null && e.release < job.release)) ? ['revised'] : []),
         ...(job && e.step !== null && !steps.has(`${e.job ?? ''} ${e.step}`) ? ['unreleased'] : []),
         ...(job?.state === 'delivered' ? ['afterClose'] : []),
-        ...(e.kind === 'runStart' && waiting.has(`${e.job ?? ''} ${e.step ?? ''}`) ? ['noDrawDown'] : []),
-        ...(e.kind === 'runStart' && at < (wet.get(stepKey(e.job ?? '', e.step ?? '')) ?? 0) ? ['stillWet'] : []),
+        ...marksOf(e, at),
       ],
     });
   }
@@ -148,24 +147,36 @@ async function checked(
 }
 
 /** Steps among those that begin whose mixed inks have no accepted draw-down. */
-async function waitingForInk(db: Db, entries: readonly Entry[]): Promise<Set<string>> {
-  const jobs = many(entries.filter((e) => e.kind === 'runStart').map((e) => e.job));
+async function waitingForInk(db: Db, starts: readonly Entry[]): Promise<Set<string>> {
+  const jobs = many(starts.map((e) => e.job));
   if (jobs.length === 0) return new Set();
-  return new Set((await db.query<{ job: string; step: string }>(STEPS_WITHOUT_INK, [jobs])).rows.map((s) => `${s.job} ${s.step}`));
+  return new Set((await db.query<{ job: string; step: string }>(STEPS_WITHOUT_INK, [jobs])).rows.map((s) => stepKey(s.job, s.step)));
 }
 
-/** When what comes to the steps that begin has dried, by step. */
-async function dryTimes(db: Db, entries: readonly Entry[], now: number): Promise<Map<string, number>> {
+/** What should have been waited for by the steps that begin, as marks of their entries. A line cleared in the same batch is cleared. */
+async function marksOfStarts(db: Db, entries: readonly Entry[], now: number): Promise<(e: Entry, at: number) => string[]> {
   const starts = entries.filter((e) => e.kind === 'runStart');
-  const dry = new Map<string, number>();
+  const [dry, uncleared] = [new Map<string, number>(), new Set<string>()];
   for (const job of many(starts.map((e) => e.job))) {
     const floor = await floorOfJob(db, job, now);
     for (const { facts } of floor.steps) {
-      const at = starts.some((e) => e.job === job && e.step === facts.step) ? driesAt(floor, job, facts) : null;
-      if (at !== null) dry.set(stepKey(job, facts.step), at);
+      const key = stepKey(job, facts.step);
+      const at = driesAt(floor, job, facts);
+      if (at !== null) dry.set(key, at);
+      if (isToClear(floor, job, facts) && !entries.some((e) => e.kind === 'clear' && e.job === job && e.step === facts.step))
+        uncleared.add(key);
     }
   }
-  return dry;
+  const inkless = await waitingForInk(db, starts);
+  return (e, at) => {
+    const key = stepKey(e.job ?? '', e.step ?? '');
+    if (e.kind !== 'runStart') return [];
+    return [
+      ...(inkless.has(key) ? ['noDrawDown'] : []),
+      ...(at < (dry.get(key) ?? 0) ? ['stillWet'] : []),
+      ...(uncleared.has(key) ? ['uncleared'] : []),
+    ];
+  };
 }
 
 interface Known {

@@ -13,7 +13,7 @@ import {
 import type { Pile, StepNow } from '@druckerei/contract';
 import type { Db } from '../db/pool';
 import { ACCEPTED } from '../kitchen/kitchen.queries';
-import { PILES, STEPS_OF_JOB, STEPS_ON, SUMS, TIMES, UNREAD } from './floor.queries';
+import { CLEARED, PILES, STEPS_OF_JOB, STEPS_ON, SUMS, TIMES, UNREAD } from './floor.queries';
 
 /** A step as released, with its job. */
 export interface ReleasedStep {
@@ -45,6 +45,8 @@ export interface FloorOf {
   piles: PileRow[];
   /** Mixed inks a draw-down was accepted of, by job and ink. */
   accepted: ReadonlySet<string>;
+  /** Steps whose line was cleared. */
+  cleared: ReadonlySet<string>;
 }
 export const stepKey = (job: string, step: string): string => `${job} ${step}`;
 
@@ -76,6 +78,7 @@ async function floorOf(db: Db, steps: ReleasedStep[], jobs: readonly string[], n
     times: new Map([...log].map(([key, entries]) => [key, stepTimes(entries, now)])),
     sums,
     piles,
+    cleared: new Set((await db.query<{ job: string; step: string }>(CLEARED, [jobs])).rows.map((c) => stepKey(c.job, c.step))),
     accepted: new Set(accepted.filter((a) => a.accepted).map((a) => stepKey(a.job, a.ink))),
   };
 }
@@ -109,6 +112,10 @@ export function driesAt(floor: FloorOf, job: string, { step, before }: FloorStep
   });
   return moments.length > 0 ? Math.max(...moments) : null;
 }
+
+/** The job touches food, and nobody said yet that the line is cleared for it. */
+export const isToClear = (floor: FloorOf, job: string, { step, clear }: FloorStep): boolean =>
+  clear === true && !floor.cleared.has(stepKey(job, step));
 
 /** A step as terminal, floor screen and job page show it. */
 export function stepNow(floor: FloorOf, { job, release, facts, number, title, customer }: ReleasedStep, now: number): StepNow {
@@ -150,6 +157,7 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     next: facts.next.map(({ step, name, machineName, waitS }) => ({ step, name, machineName, waitS })),
     waits: times.state === 'waiting' ? waits : [],
     locked: (facts.mixed ?? []).filter((ink) => !floor.accepted.has(stepKey(job, ink))),
+    toClear: isToClear(floor, job, facts),
     dryAt: dryAt !== null && dryAt > now ? dryAt : null,
     washUp: null,
     times: { state: times.state, setupS: times.setupS, runS: times.runS, since: times.since, stopReason: times.stopReason },

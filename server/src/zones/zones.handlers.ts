@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { ZoneDesk, zones } from '@druckerei/contract';
-import { ductOpening, FIRST_DUCT_CURVE, heaviestSpot, type InkRaster, pressWork, spotOn, type PressWork, refitDuct } from '@druckerei/core';
+import { ductOpening, FIRST_DUCT_CURVE, heaviestSpot, pressWork, spotOn, type PressWork, refitDuct } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
 import { invalid, notFound, Refused } from '../errors';
@@ -18,6 +18,13 @@ const PART_BYTES = 4_000_000;
 export const zonesHandlers: Handlers<typeof zones> = {
   'zones.read': ({ params }, ctx) => zoneDesk(ctx, ctx.db, params.id, params.step),
 
+  'zones.raster': async ({ params }, ctx) => {
+    const work = await passOf(ctx, ctx.db, params.id, params.step);
+    const raster = (await rastersOf(ctx.db, params.id, params.step, [params.ink]))[0];
+    if (!raster) throw notFound('A separation of this ink');
+    const { across, values, width, height } = raster;
+    return { across, values: values.toString('base64'), places: placesFor(work, width, height) ?? [] };
+  },
   'zones.send': async ({ file }, ctx) => {
     if (file.byteLength === 0) throw new Refused(422, 'empty', 'The file is empty.');
     const hash = createHash('sha256').update(file).digest('hex');
@@ -73,15 +80,26 @@ export async function passOf(ctx: Pick<Ctx, 'now'>, db: Db, job: string, step: s
   return work;
 }
 
+/** Newest separations of a pass's inks in blocks; those read by older programs have none. */
+async function rastersOf(db: Db, job: string, step: string, inks: readonly string[]): Promise<RasterRow[]> {
+  const rows = (await db.query<Omit<RasterRow, 'values'> & { values: Buffer | null }>(RASTERS, [job, step])).rows;
+  return rows.flatMap(({ values, ...r }) => (inks.includes(r.ink) && values !== null ? [{ ...r, values }] : []));
+}
+interface RasterRow {
+  ink: string;
+  width: number;
+  height: number;
+  across: number;
+  values: Buffer;
+}
+
 async function zoneDesk(ctx: Ctx, db: Db, job: string, step: string): Promise<ZoneDesk> {
   const work = await passOf(ctx, db, job, step);
   const sets = (await db.query<{ ink: string; percent: number[]; file: string }>(ZONE_SETS, [job, step])).rows;
   const logged = (await db.query<{ coveragePercent: number; openingPercent: number }>(DUCT_SETTINGS, [work.machine])).rows;
   const curve = refitDuct(logged) ?? FIRST_DUCT_CURVE;
   const inks = work.passes.find((p) => p.step === step)?.inks ?? [];
-  const rasters = (await db.query<InkRaster & { ink: string; width: number; height: number }>(RASTERS, [job, step])).rows.filter(
-    (r) => inks.includes(r.ink) && r.values !== null,
-  );
+  const rasters = await rastersOf(db, job, step, inks);
   const [spot, size] = [heaviestSpot(rasters), rasters[0]];
   return {
     job,

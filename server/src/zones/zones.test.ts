@@ -212,6 +212,15 @@ describe('ink zones of a job', () => {
     expect(after.totalInk?.at).toHaveLength(copies.length);
     expect(Math.round(after.totalInk?.percent ?? 0)).toBe(350);
     expect(after.limitPercent).toBe(320);
+    // The left half of yellow is full, the right half empty; it lies on every copy.
+    const raster = (await planner.call('GET', `/api/jobs/${job}/zones/${STEP}/rasters/Y`)).body as {
+      across: number;
+      values: string;
+      places: object[];
+    };
+    const row = [...Buffer.from(raster.values, 'base64').subarray(0, raster.across)];
+    expect([row[0], row.at(-1), raster.places.length]).toEqual([255, 0, copies.length]);
+    expect((await planner.call('GET', `/api/jobs/${job}/zones/${STEP}/rasters/gold`)).status).toBe(404);
     const total = async (): Promise<unknown> =>
       ((await planner.call('GET', `/api/jobs/${job}`)).body as { shelf: { desks?: { totalInk?: object } } }).shelf.desks?.totalInk;
     expect(Object.values((await total()) as object).map(Math.round)).toEqual([350]);

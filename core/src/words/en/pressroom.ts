@@ -6,6 +6,9 @@ export const PRESSROOM_SCREENS = {
   'jobPage.forms': 'Forms and plates',
   'jobPage.inks': 'Inks in the kitchen',
   'jobPage.zones': 'Ink zones, {0}',
+  'terminal.clearLine':
+    'This job touches food. Before the run: ducts, rollers and coater washed of other series; other inks, coatings, sheets and cloths away from the machine; samples of the job before taken off. The works’ own list and local law go first.',
+  'terminal.lineCleared': 'Line cleared',
   'terminal.dryTried': 'Tried by hand: it is dry',
   'terminal.dryTriedNote': 'Tried by hand before its time: dry.',
   'terminal.stillWetRun': 'It dries until {0}: turned, cut or folded before that, it sets off.',
@@ -322,6 +325,8 @@ export const PRESSROOM_LABELS: Record<string, string> = {
   'fast.fat': 'fat',
   'fast.heat': 'heat',
   'mark.noDrawDown': 'begun without an accepted draw-down',
+  'entry.clear': 'line cleared',
+  'mark.uncleared': 'begun before the line was cleared',
   'mark.stillWet': 'begun before it was dry',
   'aim.l': 'L*',
   'aim.a': 'a*',

@@ -96,6 +96,7 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'kitchen.file': ['post', '/api/kitchen-files'],
   'kitchen.trace': ['get', '/api/ink-lots/:lot'],
   'zones.read': ['get', '/api/jobs/:id/zones/:step'],
+  'zones.raster': ['get', '/api/jobs/:id/zones/:step/rasters/:ink'],
   'zones.send': ['post', '/api/separations'],
   'zones.begin': ['post', '/api/tasks/zones'],
   'zones.csv': ['get', '/api/jobs/:id/zones/:step/zones.csv'],

@@ -12,7 +12,7 @@ export type Wish =
   | { kind: 'recount'; quantity: number; note: string }
   | { kind: 'stop'; reason: string }
   | { kind: 'note'; note: string }
-  | { kind: 'setupEnd' | 'go' | 'runEnd' | 'newPile' | 'takeMore' | 'sheet' };
+  | { kind: 'setupEnd' | 'clear' | 'go' | 'runEnd' | 'newPile' | 'takeMore' | 'sheet' };
 
 type Count = 'good' | 'waste' | 'samples' | 'destroyed';
 type Ask =

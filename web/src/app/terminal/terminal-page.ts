@@ -194,7 +194,8 @@ export class TerminalPage implements OnDestroy {
       case 'note':
         return this.write(this.entry(wish.kind, wish));
       case 'go':
-        return this.write(this.entry('go'));
+      case 'clear':
+        return this.write(this.entry(wish.kind));
       case 'setupEnd':
         this.write(this.entry('setupEnd'), this.entry('runStart'));
         return this.step()?.units.takes !== null && this.step()?.tally.received === 0 ? this.show('take') : undefined;

@@ -119,6 +119,15 @@ describe('the desk of a step that runs', () => {
     const dry = await open({ step: step({ times: setup, dryAt: NOW + 30 }), timeZone: 'UTC' });
     expect(dry.host.textContent).not.toContain('It dries until');
   });
+  it('does not begin the run of a job that touches food before somebody says that the line is cleared', async () => {
+    const setup = { ...step().times, state: 'setup' as const };
+    const { host, press, wishes } = await open({ step: step({ times: setup, toClear: true }) });
+    const begin = [...host.querySelectorAll('button')].find((b) => b.textContent.trim() === say('terminal.setupDone'))!;
+    expect(begin.disabled).toBe(true);
+    expect(host.textContent).toContain('local law');
+    await press('Line cleared');
+    expect(wishes).toEqual([{ kind: 'clear' }]);
+  });
   it('destroys under a witness only', async () => {
     const { press, wishes, host, f } = await open();
     await press('Waste…', 'destroyed under witness');

@@ -58,6 +58,7 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   next: [{ step: 'back', name: 'Print, back', machineName: 'Press 3', waitS: 0 }],
   waits: [],
   locked: [],
+  toClear: false,
   dryAt: null,
   washUp: null,
   times: { state: 'running', setupS: 1_500, runS: 300, since: NOW, stopReason: '' },

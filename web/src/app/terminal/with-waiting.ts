@@ -49,6 +49,7 @@ function stepWith(step: StepNow, entries: readonly FloorEntry[]): StepNow {
   for (const [reason, n] of Object.entries(more.waste)) waste[reason] = (waste[reason] ?? 0) + n;
   return {
     ...step,
+    toClear: step.toClear && !entries.some((e) => e.kind === 'clear'),
     times: entries.reduce(timesAfter, step.times),
     tally: {
       received: tally.received + more.received,

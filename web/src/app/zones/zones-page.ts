@@ -8,6 +8,7 @@ import { formatNumber, inkColour, say } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
 import { ApiCaller, type Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
+import { artworkOf, placed, type Raster } from './artwork';
 
 interface Reading {
   id: string;
@@ -104,10 +105,30 @@ export class ZonesPage {
     return c.from === 0 ? say('zones.firstCurve', this.desk()?.logged ?? 0) : say('zones.ownCurve', c.from, formatNumber(c.off, 1));
   });
 
+  /** The chosen ink as it lies on the sheet. */
+  private readonly raster = signal<{ ink: string; of: Raster } | null>(null);
+  protected readonly artwork = computed(() => {
+    const [desk, raster] = [this.desk(), this.raster()];
+    if (!desk || raster?.ink !== this.ink()) return null;
+    return { href: artworkOf(raster.of, raster.ink), places: raster.of.places.map((p) => placed(p, desk.sheetMm[1])) };
+  });
+
   constructor() {
     effect(() => {
       this.news();
       this.read();
+    });
+    effect(() => {
+      const of = this.of();
+      if (of?.percent) this.readRaster(of.ink);
+    });
+  }
+  private readRaster(ink: string): void {
+    const { job, step } = this.at();
+    // A separation that an older program read has no picture; the profile stands without it.
+    this.api.call('zones.raster', { params: { id: job, step, ink } }).subscribe({
+      next: (of) => this.raster.set({ ink, of }),
+      error: () => this.raster.set(null),
     });
   }
   private read(): void {

@@ -30,7 +30,11 @@ let calls: { name: string; sent: { body?: Record<string, unknown>; params?: Reco
 let answers: Record<string, () => unknown>;
 async function open(d: ZoneDesk) {
   calls = [];
-  answers = { 'zones.read': () => d, 'zones.log': () => d };
+  answers = {
+    'zones.read': () => d,
+    'zones.log': () => d,
+    'zones.raster': () => ({ across: 2, values: btoa('\x00\xff\x80\x00'), places: d.copies }),
+  };
   TestBed.configureTestingModule({
     providers: [
       provideRouter([]),
@@ -60,6 +64,9 @@ const drop = (host: HTMLElement, onto: 'all' | 'first' = 'first', name = 'k.png'
 };
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
+// Nothing is drawn outside a browser: what the picture shows is looked at in one.
+beforeEach(() => jest.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue(null));
+
 describe('ink zones', () => {
   it('say what to drop where there is nothing, and draw the profile over the sheet where there is', async () => {
     expect((await open(desk(null))).host.textContent).toContain('Drop a separation of this ink on its name.');
@@ -69,6 +76,24 @@ describe('ink zones', () => {
     expect((bars[2] ?? 0) / (bars[1] ?? 1)).toBeCloseTo(2, 6);
     expect([...host.querySelectorAll('.opening')].map((t) => t.textContent)).toEqual(['3', '19', '34', '3']);
     expect(host.textContent).toContain('First curve of this press');
+  });
+  it('lay the separation of the chosen ink on every copy, turned as that lies', async () => {
+    const copies = [
+      { x: 10, y: 10, w: 40, h: 30, turn: 0 },
+      { x: 60, y: 10, w: 30, h: 40, turn: 90 },
+    ];
+    const { host } = await open({ ...desk([0, 20, 40, 0]), copies });
+    expect(calls.find((c) => c.name === 'zones.raster')?.sent.params).toMatchObject({ ink: 'K' });
+    // By hand, on a sheet 70 high: middles at (30, 45) and (75, 40); both pictures are 40 × 30 upright
+    expect(
+      [...host.querySelectorAll('image')].map((i) => [i.getAttribute('width'), i.getAttribute('height'), i.getAttribute('transform')]),
+    ).toEqual([
+      ['40', '30', 'translate(30 45) rotate(0) translate(-20 -15)'],
+      ['40', '30', 'translate(75 40) rotate(90) translate(-20 -15)'],
+    ]);
+    TestBed.resetTestingModule();
+    expect((await open(desk(null))).host.querySelectorAll('image')).toHaveLength(0);
+    expect(calls.some((c) => c.name === 'zones.raster')).toBe(false);
   });
   it('read a dropped separation as a task that can be cancelled', async () => {
     const { f, host } = await open(desk(null));
