@@ -167,4 +167,11 @@ test('a separation is laid on the sheet zone by zone; one of other sides is refu
   await page.getByLabel('Choose a separation for K').setInputFiles(`${SEPARATIONS}/menu-k.png`);
   await expect(page.getByText('menu-k.png')).toBeVisible({ timeout: 20_000 });
   await expect(page.locator('svg .bar').first()).toBeAttached();
+  // One PDF for all inks: its crease is none of the press's, its heaviest spot stands beside what the paper takes.
+  await page.getByLabel('Choose a PDF for all inks').setInputFiles(`${SEPARATIONS}/menu.pdf`);
+  await expect(page.getByText('does not print it: Crease.')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('menu.pdf')).toHaveCount(4);
+  await expect(page.getByText(/^Heaviest spot \(circled\): 310 % of ink\. The paper takes 320 %\.$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Y', exact: true }).click();
+  await expect(page.locator('svg image').first()).toHaveAttribute('href', /^data:image\/png/);
 });

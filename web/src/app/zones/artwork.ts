@@ -1,6 +1,5 @@
-import type { Api } from '@druckerei/contract';
+import type { Api, Replied } from '@druckerei/contract';
 import { inkColour } from '@druckerei/core';
-import type { Replied } from '../shared/api';
 
 /** A separation in blocks, and where it lies. */
 export type Raster = Replied<Api['zones.raster']>;
