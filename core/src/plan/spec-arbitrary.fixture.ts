@@ -59,6 +59,7 @@ const settings = fc.dictionary(
     'score',
     'owner',
     'series',
+    'coatSeries',
     'layers',
     'gapMm',
     'cutS',
@@ -67,7 +68,7 @@ const settings = fc.dictionary(
   fc.oneof(
     fc.integer({ min: 0, max: 1_000_000 }),
     fc.double({ min: 1e-6, max: 1e6, noNaN: true }),
-    fc.constantFrom('repeat', 'none', 'customer', 'lamp', 'oilWax', 'cyanFirst', ''),
+    fc.constantFrom('repeat', 'none', 'customer', 'lamp', 'oilWax', 'cyanFirst', 'groundFirst', 'dispersion', ''),
   ),
 );
 const stones = ['stock', 'plates', 'print', 'foil', 'cut', 'fold', 'hands', 'envelope', 'band', 'pack'].map((k) => `card.card.${k}`);
@@ -169,6 +170,7 @@ const webSettings = fc.dictionary(
     'perHour',
     'repeat',
     'series',
+    'coatSeries',
     'samples',
     'people',
     'toleranceMm',
@@ -176,7 +178,7 @@ const webSettings = fc.dictionary(
   fc.oneof(
     fc.integer({ min: 0, max: 1_000_000 }),
     fc.double({ min: 1e-6, max: 2_000, noNaN: true }),
-    fc.constantFrom('repeat', 'lamp', 'lampFood', 'oil', ''),
+    fc.constantFrom('repeat', 'lamp', 'lampFood', 'lampGloss', 'oil', ''),
   ),
 );
 const webStones = ['stock', 'plates', 'print', 'camera', 'sheet', 'reject', 'stack', 'wind', 'pack'].map((k) => `label.web.${k}`);

@@ -2,7 +2,7 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { correctBatch, matchRecipes, searchLayout } from '@druckerei/core';
 import { plannedOn } from '../jobs/plan-for';
 import { shelfFrom } from '../plants/shelf';
-import { readPlates } from '../zones/plates-read';
+import { readPlates } from '../zones/read-plates';
 import { ordersOf, readOrders, tableOf } from './read-orders';
 import type { ThreadAsk, ThreadSays } from './thread-messages';
 

@@ -1,7 +1,7 @@
 import type { BadRow, ImportPreview } from '@druckerei/contract';
 import type { Correction, CorrectionAsk, FoundLayout, JobSpec, MatchAsk, MatchResult, Plant, PlanSummary, Shelf } from '@druckerei/core';
 import type { Store } from '../plants/shelf';
-import type { PlatesAsk, PlatesRead } from '../zones/plates-read';
+import type { PlatesAsk, PlatesRead } from '../zones/plates';
 
 /** An order read from a row of a file. */
 export interface RowRead {

@@ -1,16 +1,16 @@
 import { createHash } from 'node:crypto';
 import type { ZonesDone } from '@druckerei/contract';
-import { heaviestSpot, type InkRaster, type PressWork, zoneCoverage } from '@druckerei/core';
+import { heaviestSpot, type PressWork, zoneCoverage } from '@druckerei/core';
 import { z } from 'zod';
 import { inTransaction } from '../db/pool';
 import { notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { TaskCtx, TaskWork } from '../tasks/task-work';
 import type { SeparationRead } from './separation';
-import type { PlatesRead } from './plates-read';
+import type { PlatesRead } from './plates';
 import { placesFor, uprightCopy } from './places';
-import { passOf } from './zones.handlers';
-import { ADD_SEPARATION, ADD_ZONE_SET, DROP_PARTS, PART, PARTS_OF, RASTERS, SEPARATION } from './zones.queries';
+import { passOf, rastersOf } from './zones.handlers';
+import { ADD_SEPARATION, ADD_ZONE_SET, DROP_PARTS, PART, PARTS_OF } from './zones.queries';
 
 const Ask = z.object({
   job: z.uuid(),
@@ -36,9 +36,8 @@ export const readZones: TaskWork = async (asked, cx) => {
   const { plates, absent, leftAside } = await platesOf(ask, inks, cx);
   const laid = Object.entries(plates).map(([ink, plate]) => ({ ink, plate, percent: percentOf(plate, work) }));
   await inTransaction(db, async (tx) => {
-    const before = (await tx.query<InkRaster & { ink: string }>(RASTERS, [ask.job, ask.step])).rows;
-    const kept = before.filter((b) => ofPass.includes(b.ink) && !(b.ink in plates));
-    const total = kept.some((k) => k.values === null) ? null : heaviestSpot([...kept, ...laid.map(({ plate }) => plate.raster)]);
+    const others = ofPass.filter((i) => !(i in plates));
+    const total = heaviestSpot([...(await rastersOf(tx, ask.job, ask.step, others)), ...laid.map(({ plate }) => plate.raster)]);
     for (const { ink, plate, percent } of laid) {
       const { width, height, profile, raster } = plate;
       const key = keyOf(ask, ink);

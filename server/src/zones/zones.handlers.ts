@@ -81,7 +81,7 @@ export async function passOf(ctx: Pick<Ctx, 'now'>, db: Db, job: string, step: s
 }
 
 /** Newest separations of a pass's inks in blocks; those read by older programs have none. */
-async function rastersOf(db: Db, job: string, step: string, inks: readonly string[]): Promise<RasterRow[]> {
+export async function rastersOf(db: Db, job: string, step: string, inks: readonly string[]): Promise<RasterRow[]> {
   const rows = (await db.query<Omit<RasterRow, 'values'> & { values: Buffer | null }>(RASTERS, [job, step])).rows;
   return rows.flatMap(({ values, ...r }) => (inks.includes(r.ink) && values !== null ? [{ ...r, values }] : []));
 }

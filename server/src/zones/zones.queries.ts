@@ -10,8 +10,6 @@ export const DROP_PARTS = `delete from separation_parts where at < now() - inter
 export const ADD_SEPARATION = `
 insert into separations (hash, name, width, height, profile, raster_across, raster)
 values ($1, $2, $3, $4, $5, $6, $7) on conflict (hash) do nothing`;
-/** $1 text key */
-export const SEPARATION = `select width, height, profile from separations where hash = $1`;
 /** $1 uuid, $2 uuid job, $3 text step, $4 text ink, $5 text key, $6 double[] percent, $7 uuid person, $8 double total ink of the pass */
 export const ADD_ZONE_SET = `
 insert into zone_sets (id, job, step, ink, hash, percent, who, total_ink)

@@ -406,7 +406,7 @@ describe('food', () => {
       coats: { plain: { name: 'Gloss, lamp-dried', waxed: false, lampDried: true, pricePerKg: 22 }, ...more },
     });
     const safe = { name: 'Gloss, low migration', waxed: false, lampDried: true, lowMigration: true, pricePerKg: 30 };
-    const about = (plant: Plant, settings = fits): unknown[] =>
+    const about = (plant: Plant, settings: JobSpec['choices']['settings'] = fits): unknown[] =>
       found({ spec: food(varnished, settings), plant })
         .filter((f) => f.code === 'food.migration')
         .map((f) => [f.args['what'], f.args['name'], f.remedies.length]);

@@ -108,7 +108,7 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     title: (a) =>
       a['what'] === 'adhesive'
         ? `${a['name']}: not for food`
-        : `${a['name'] || 'Varnish or coating without a card'}: not made to lie near food`,
+        : `${a['name'] === '' ? 'Varnish or coating without a card' : a['name']}: not made to lie near food`,
     says: (a) =>
       a['what'] !== 'adhesive'
         ? 'The order touches food. Take a low-migration series; what is allowed is a matter of local law and of the customer.'

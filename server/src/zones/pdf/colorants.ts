@@ -12,12 +12,12 @@ import {
 import { NoSeparation } from '../separation';
 
 const PROCESS = ['C', 'M', 'Y', 'K'] as const;
-const LONG_NAMES: Record<string, string> = { cyan: 'C', magenta: 'M', yellow: 'Y', black: 'K' };
+const LONG_NAMES = new Map(Object.entries({ cyan: 'C', magenta: 'M', yellow: 'Y', black: 'K' }));
 
 /** A colorant's name as we compare it: process colours by their letter, others in small letters. */
 export function colorantOf(name: string): string {
   const small = name.trim().toLowerCase();
-  return LONG_NAMES[small] ?? (small.length === 1 ? small.toUpperCase() : small);
+  return LONG_NAMES.get(small) ?? (small.length === 1 ? small.toUpperCase() : small);
 }
 export const isProcess = (ink: string): boolean => PROCESS.includes(ink as (typeof PROCESS)[number]);
 
@@ -25,6 +25,8 @@ export const isProcess = (ink: string): boolean => PROCESS.includes(ink as (type
 export interface Painted {
   kind: 'gray' | 'cmyk' | 'named' | 'none';
   colorants: readonly string[];
+  /** A pattern is painted in it: a colour alone cannot be set. */
+  pattern?: true;
 }
 /** What is met on a page while it is read. */
 export class Met {
@@ -82,7 +84,7 @@ export function paintedBy(context: PDFContext, space: PDFObject | undefined, met
     case 'I':
       return paintedBy(context, second, met, depth + 1);
     case 'Pattern':
-      return second === undefined ? { kind: 'none', colorants: [] } : paintedBy(context, second, met, depth + 1);
+      return second === undefined ? { kind: 'none', colorants: [] } : { ...paintedBy(context, second, met, depth + 1), pattern: true };
     default:
       // An array of one: the name of a device's space.
       return paintedBy(context, family, met, depth + 1);

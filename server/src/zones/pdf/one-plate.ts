@@ -12,7 +12,7 @@ import {
   PDFStream,
 } from 'pdf-lib';
 import { NoSeparation } from '../separation';
-import { componentOf, contentText, dictOf, isProcess, type Met, type Painted, paintedBy, plateSpace } from './colorants';
+import { componentOf, contentText, dictOf, isProcess, Met, type Painted, paintedBy, plateSpace } from './colorants';
 import { type Operation, operations, written } from './content';
 
 /** Names of the plate's spaces for what a content stream paints without naming a space. */
@@ -21,12 +21,17 @@ const OWN_CMYK = 'PlateCmyk';
 /** Blend modes that mix the components of a colour: plate by plate they mean nothing. Source: ISO 32000-1, 11.3.5.3 */
 const MIXES_COMPONENTS = ['Hue', 'Saturation', 'Color', 'Luminosity'];
 /** Painting operators when the fill, the stroke or both leave the plate as it is. Source: ISO 32000-1, 8.5.3 */
-const WITHOUT_FILL: Record<string, string> = { f: 'n', F: 'n', 'f*': 'n', B: 'S', 'B*': 'S', b: 's', 'b*': 's' };
-const WITHOUT_STROKE: Record<string, string> = { S: 'n', s: 'n', B: 'f', 'B*': 'f*', b: 'f', 'b*': 'f*' };
-const WITHOUT_BOTH: Record<string, string> = Object.fromEntries([...Object.keys(WITHOUT_FILL), 'S', 's'].map((o) => [o, 'n']));
+const WITHOUT_FILL = new Map(Object.entries({ f: 'n', F: 'n', 'f*': 'n', B: 'S', 'B*': 'S', b: 's', 'b*': 's' }));
+const WITHOUT_STROKE = new Map(Object.entries({ S: 'n', s: 'n', B: 'f', 'B*': 'f*', b: 'h f', 'b*': 'h f*' }));
+const WITHOUT_BOTH = new Map([...WITHOUT_FILL.keys(), 'S', 's'].map((o) => [o, 'n']));
+const AS_IT_IS = new Map<string, string>();
 /** Spaces that need no resources, and their short names in inline images. Source: ISO 32000-1, 8.6.8 and table 94 */
 const DEVICE_NAMES = ['/DeviceGray', '/DeviceCMYK', '/DeviceRGB', '/Pattern'];
-const SHORT_NAMES: Record<string, string> = { '/G': '/DeviceGray', '/CMYK': '/DeviceCMYK', '/RGB': '/DeviceRGB' };
+const SHORT_NAMES = new Map([
+  ['/G', '/DeviceGray'],
+  ['/CMYK', '/DeviceCMYK'],
+  ['/RGB', '/DeviceRGB'],
+]);
 const SHOWS_TEXT = ['Tj', 'TJ', "'", '"'];
 
 /** A colour as it is set: the space, and its values where they are known. */
@@ -78,7 +83,7 @@ class Plate {
   resources(from: PDFDict): PDFDict {
     const { context } = this;
     const to = from.clone(context);
-    const spaces = this.each(from, 'ColorSpace', (space) => this.space(space));
+    const spaces = this.each(from, 'ColorSpace', (space) => this.unusedSpace(space));
     spaces.set(PDFName.of(OWN_GRAY), plateSpace(context, PDFName.of('DeviceGray'), GRAY, this.ink));
     spaces.set(PDFName.of(OWN_CMYK), plateSpace(context, PDFName.of('DeviceCMYK'), CMYK, this.ink));
     to.set(PDFName.of('ColorSpace'), spaces);
@@ -186,8 +191,9 @@ class Plate {
       case 'Do':
         return this.drawnOver(operands[0] ?? '', fillLeaves, s, resources) ? '' : written(operation);
     }
-    const without = fillLeaves && strokeLeaves ? WITHOUT_BOTH : fillLeaves ? WITHOUT_FILL : strokeLeaves ? WITHOUT_STROKE : {};
-    if (without[operator]) return `${['b', 'b*'].includes(operator) && strokeLeaves ? 'h ' : ''}${without[operator]}`;
+    const without = fillLeaves && strokeLeaves ? WITHOUT_BOTH : fillLeaves ? WITHOUT_FILL : strokeLeaves ? WITHOUT_STROKE : AS_IT_IS;
+    const instead = without.get(operator);
+    if (instead !== undefined) return instead;
     if (SHOWS_TEXT.includes(operator) && (fillLeaves || strokeLeaves)) {
       const mode = textModeWithout(s.textMode, fillLeaves, strokeLeaves);
       if (mode !== s.textMode) return `${mode} Tr ${written(operation)} ${s.textMode} Tr`;
@@ -217,7 +223,7 @@ class Plate {
   private spaceChosen({ operator, operands }: Operation, painted: Painted): string {
     const name = operands[0] ?? '';
     const set = operator === 'cs' ? 'scn' : 'SCN';
-    const first = painted.kind === 'gray' ? '0' : painted.kind === 'cmyk' ? '0 0 0 1' : null;
+    const first = painted.pattern ? null : painted.kind === 'gray' ? '0' : painted.kind === 'cmyk' ? '0 0 0 1' : null;
     return `${this.ownName(name)} ${operator}${first === null ? '' : ` ${first} ${set}`}`;
   }
   private inlineImage(operation: Operation, resources: PDFDict): Operation {
@@ -226,8 +232,9 @@ class Plate {
     if (at < 0) return operation;
     const name = operands[at + 1] ?? '';
     if (!name.startsWith('/')) throw new NoSeparation('The page holds a small picture in colours of its own, which cannot be separated.');
-    const painted = this.painted(SHORT_NAMES[name] ?? name, resources);
-    operands[at + 1] = this.ownName(SHORT_NAMES[name] ?? name);
+    const long = SHORT_NAMES.get(name) ?? name;
+    const painted = this.painted(long, resources);
+    operands[at + 1] = this.ownName(long);
     return painted.kind === 'none' ? operation : { ...operation, operands };
   }
   /** Device spaces by the plate's name, others by their own: those the resources hold anew. */
@@ -242,6 +249,15 @@ class Plate {
   }
   private space(space: PDFObject): PDFObject {
     return plateSpace(this.context, space, paintedBy(this.context, space, this.met), this.ink);
+  }
+  /** A space that stands there to be used: what it holds counts when it is used, and one that cannot be separated is refused then. */
+  private unusedSpace(space: PDFObject): PDFObject {
+    try {
+      return plateSpace(this.context, space, paintedBy(this.context, space, new Met()), this.ink);
+    } catch (error) {
+      if (error instanceof NoSeparation) return space;
+      throw error;
+    }
   }
   /** Every entry of a kind of resources, by its rewriting. */
   private each(resources: PDFDict, kind: string, rewrite: (o: PDFObject) => PDFObject): PDFDict {
@@ -288,7 +304,8 @@ class Plate {
     return PDFRawStream.of(dict, x.contents);
   }
   private pattern(x: PDFStream | PDFDict, around: PDFDict): PDFObject {
-    if (x instanceof PDFRawStream) return this.drawing(x, around, true);
+    // One that is drawn in the colour it is used with sets none of its own.
+    if (x instanceof PDFRawStream) return this.drawing(x, around, numberOf(this.context, x.dict, 'PaintType') === 1);
     if (!(x instanceof PDFDict)) return x;
     const dict = x.clone(this.context);
     const shading = x.get(PDFName.of('Shading'));
@@ -322,6 +339,10 @@ class Plate {
   }
 }
 
+const numberOf = (context: PDFContext, dict: PDFDict, key: string): number | null => {
+  const found = context.lookup(dict.get(PDFName.of(key)));
+  return found instanceof PDFNumber ? found.asNumber() : null;
+};
 const isMask = (context: PDFContext, image: PDFDict): boolean => {
   const mask = context.lookup(image.get(PDFName.of('ImageMask')));
   return mask instanceof PDFBool && mask.asBoolean();

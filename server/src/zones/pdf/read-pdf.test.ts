@@ -1,18 +1,18 @@
 import { PDFDocument, PDFName, type PDFObject } from 'pdf-lib';
 import { TestServer } from '../../test-server.fixture';
-import type { PlatesRead } from '../plates-read';
+import type { PlatesRead } from '../plates';
 
 interface Page {
   content: string;
   /** Width and height in points. */
-  size?: [number, number];
+  size?: readonly [number, number];
   resources?: (doc: PDFDocument) => Record<string, unknown>;
-  trim?: [number, number, number, number];
+  trim?: readonly [number, number, number, number];
 }
 async function pdf(...pages: Page[]): Promise<PDFDocument> {
   const doc = await PDFDocument.create({ updateMetadata: false });
-  for (const { content, size = [72, 72], resources, trim } of pages) {
-    const page = doc.addPage(size);
+  for (const { content, size = [72, 72] as const, resources, trim } of pages) {
+    const page = doc.addPage([size[0], size[1]]);
     page.node.set(PDFName.of('Contents'), doc.context.register(doc.context.stream(content)));
     page.node.set(PDFName.of('Resources'), doc.context.obj((resources?.(doc) ?? {}) as never));
     if (trim) page.setTrimBox(...trim);
@@ -67,6 +67,30 @@ describe('a PDF page read for the inks of a pass', () => {
     const content = '1 0 0 0 k 0 0 72 72 re f /Over gs 0 0 0 1 k 0 0 36 72 re f /Plain gs /S0 cs 1 scn 36 0 36 36 re f';
     const read = await plates(await pdf({ content, resources: (d) => ({ ...spots('white')(d), ...state }) }), ['C', 'K', 'white']);
     expect(means(read)).toEqual({ C: 75, K: 50, white: 25 });
+  });
+  it('counts colours that are used, not those that only stand in a list; a pattern without colour takes the one it is used with', async () => {
+    const resources = (d: PDFDocument) => {
+      const c = d.context;
+      const tile = {
+        Type: 'Pattern',
+        PatternType: 1,
+        PaintType: 2,
+        TilingType: 1,
+        BBox: [0, 0, 24, 24],
+        XStep: 24,
+        YStep: 24,
+        Resources: {},
+      };
+      return {
+        ColorSpace: { ...spots('moss', 'constructor')(d).ColorSpace, Rgb: ['CalRGB', {}], P: ['Pattern', 'DeviceCMYK'] },
+        Pattern: { T: c.register(c.stream('0 0 12 24 re f', tile)) },
+      };
+    };
+    const read = await plates(await pdf({ content: '/P cs 0 0.5 0 0 /T scn 0 0 72 72 re f', resources }), ['M', 'K', 'moss']);
+    expect(means(read)['M']).toBeCloseTo(25, 0);
+    // Seams of a pattern's cells: decision 39.
+    expect(means(read)['K']).toBeLessThan(0.5);
+    expect([read.absent, read.leftAside]).toEqual([['moss'], []]);
   });
   it('takes the letters of registration black on every plate, and nothing of a colour that never prints', async () => {
     const content = '/S0 cs 1 scn 0 0 18 72 re f /S1 cs 1 scn 36 0 36 72 re f';
@@ -215,7 +239,7 @@ describe('a PDF page read for the inks of a pass', () => {
         ColorSpace,
         Font: { F: { Type: 'Font', Subtype: 'Type1', BaseFont: 'Helvetica-Bold' } },
         ExtGState: { O: { OP: true, op: true, OPM: 1 }, M: { BM: 'Multiply' }, A: { ca: 0.5 } },
-        XObject: { G: c.register(c.stream('0 1 0 0 k 10 10 60 60 re f /S0 cs 1 scn 40 40 50 50 re f', group as never)) },
+        XObject: { G: c.register(c.stream('0 1 0 0 k 10 10 60 60 re f /S0 cs 1 scn 40 40 50 50 re f', group)) },
       };
     };
     const read = means(await plates(await pdf({ content, size: [216, 144], resources }), Object.keys(expected)));

@@ -2,20 +2,16 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createCanvas } from '@napi-rs/canvas';
 import { PDFArray, PDFDocument, PDFHexString, PDFName, type PDFObject, type PDFPage, PDFString } from 'pdf-lib';
-import { getDocument, type PDFPageProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { CoverageSums, NoSeparation, type SeparationRead } from '../separation';
-import type { PlatesRead } from '../plates-read';
+import type { PlatesRead } from '../plates';
 import { colorantOf, dictOf, isProcess, Met } from './colorants';
 import { showOnePlate } from './one-plate';
 
 /** Enough for ink zones, and little enough for a page of any size. */
 const MOST_PIXELS = 12_000_000;
 const MOST_DPI = 150;
-const MM_AN_INCH = 25.4;
 const POINTS_AN_INCH = 72;
-
-/** The library is written for browsers; the canvas here does what theirs does. */
-type DomContext = NonNullable<Parameters<PDFPageProxy['render']>[0]['canvasContext']>;
 
 /** Where the reader's own fonts and decoders lie: nothing is fetched. */
 const ASSETS = dirname(fileURLToPath(import.meta.resolve('pdfjs-dist/package.json')));
@@ -131,7 +127,7 @@ async function drawn(bytes: Uint8Array, pageNumber: number, trim: ReturnType<PDF
     const onto = canvas.getContext('2d');
     await page.render({
       canvas: null,
-      canvasContext: onto as unknown as DomContext,
+      canvasContext: onto,
       viewport,
       transform,
       intent: 'print',

@@ -157,7 +157,7 @@ describe('ink zones', () => {
     const { host } = await open({ ...desk([0, 20, 40, 0]), ...more });
     expect(host.textContent).toContain(says);
     expect(host.querySelector('.level-decide') !== null).toBe(over);
-    expect(host.querySelectorAll('.spot')).toHaveLength('totalInk' in more ? (more.totalInk?.at.length ?? 0) : 0);
+    expect(host.querySelectorAll('.spot')).toHaveLength('totalInk' in more ? more.totalInk.at.length : 0);
   });
   it('stop at an opening that is no number', async () => {
     const { f, host } = await open(desk([0, 20, 40, 0]));

@@ -1,20 +1,5 @@
-import { readSeparation, NoSeparation, type SeparationRead } from './separation';
-
-/** What a file holds for the inks of a pass. */
-export interface PlatesRead {
-  /** By the name of the ink in the pass. */
-  plates: Record<string, SeparationRead>;
-  /** Of a PDF: inks of the pass that the page has no colour of; colours of the page that the pass does not print. */
-  absent: string[];
-  leftAside: string[];
-}
-export interface PlatesAsk {
-  bytes: Uint8Array;
-  /** Of a PDF. */
-  page: number;
-  inkIsDark: boolean;
-  inks: readonly string[];
-}
+import type { PlatesAsk, PlatesRead } from './plates';
+import { NoSeparation, readSeparation } from './separation';
 
 /** Reads a picture as the separation of one ink, a PDF page as those of all that are asked for. @throws NoSeparation what cannot be read, by name */
 export async function readPlates(
