@@ -15,7 +15,7 @@ const SEND = 'Send one colour as an 8-bit grey PNG, or a TIFF in strips, uncompr
 const refuse = (what: string): NoSeparation => new NoSeparation(`${what} ${SEND}`);
 
 /** More than this no platesetter images at once. */
-const MOST_PIXELS = 400_000_000;
+export const MOST_PIXELS = 400_000_000;
 /** Rows between two words of progress. */
 const TELL_ROWS = 500;
 

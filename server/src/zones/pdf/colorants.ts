@@ -1,3 +1,4 @@
+import { constants, inflateSync } from 'node:zlib';
 import {
   decodePDFRawStream,
   PDFArray,
@@ -133,7 +134,10 @@ export function plateSpace(context: PDFContext, space: PDFObject | undefined, pa
   return n === 1 ? context.obj(['Separation', 'Part0', 'DeviceGray', tint]) : context.obj(['DeviceN', names, 'DeviceGray', tint]);
 }
 
-/** What a content stream says, as Latin-1 text. @throws NoSeparation one that cannot be unpacked */
+/** A page's drawing unpacks to no more than this; more is no page but a trap. */
+const MOST_CONTENT_BYTES = 100_000_000;
+
+/** What a content stream says, as Latin-1 text. @throws NoSeparation one that cannot be unpacked, or unpacks to too much */
 export function contentText(context: PDFContext, content: PDFObject | undefined): string {
   const found = context.lookup(content);
   if (found instanceof PDFArray)
@@ -143,10 +147,21 @@ export function contentText(context: PDFContext, content: PDFObject | undefined)
       .join('\n');
   if (!(found instanceof PDFRawStream)) return '';
   try {
-    return Buffer.from(decodePDFRawStream(found).decode()).toString('latin1');
-  } catch {
+    return unpacked(found).toString('latin1');
+  } catch (error) {
+    if (error instanceof RangeError) throw new NoSeparation('The page’s drawing unpacks to more than a page can hold.');
     throw new NoSeparation('The page’s content is packed in a way that cannot be read, or breaks off.');
   }
+}
+/** Nearly all content is deflated: that is unpacked to a bound, and to where it breaks off. */
+function unpacked(stream: PDFRawStream): Buffer {
+  const { dict, contents } = stream;
+  const filter = dict.context.lookup(dict.get(PDFName.of('Filter')));
+  const [first, ...more] = filter instanceof PDFArray ? filter.asArray() : [filter];
+  const deflated = first === PDFName.of('FlateDecode') && more.length === 0 && !dict.has(PDFName.of('DecodeParms'));
+  return deflated
+    ? inflateSync(contents, { maxOutputLength: MOST_CONTENT_BYTES, finishFlush: constants.Z_SYNC_FLUSH })
+    : Buffer.from(decodePDFRawStream(stream).decode());
 }
 /** An entry that is a dictionary, or an empty one. */
 export function dictOf(context: PDFContext, from: PDFDict | undefined, key: string): PDFDict {

@@ -11,7 +11,7 @@ import {
   PDFRef,
   PDFStream,
 } from 'pdf-lib';
-import { NoSeparation } from '../separation';
+import { MOST_PIXELS, NoSeparation } from '../separation';
 import { componentOf, contentText, dictOf, isProcess, Met, type Painted, paintedBy, plateSpace } from './colorants';
 import { type Operation, operations, written } from './content';
 
@@ -293,6 +293,8 @@ class Plate {
     return PDFRawStream.of(dict, Buffer.from(this.content(contentText(this.context, x), resources, fromTheStart), 'latin1'));
   }
   private image(x: PDFRawStream): PDFObject {
+    const [w, h] = ['Width', 'Height'].map((side) => numberOf(this.context, x.dict, side) ?? 0);
+    if ((w ?? 0) * (h ?? 0) > MOST_PIXELS) throw new NoSeparation(`The page holds a picture of ${w} × ${h} pixels, more than can be read.`);
     if (isMask(this.context, x.dict)) return x;
     const space = x.dict.get(PDFName.of('ColorSpace'));
     if (!space)

@@ -1,3 +1,4 @@
+import { deflateSync } from 'node:zlib';
 import { PDFDocument, PDFName, type PDFObject } from 'pdf-lib';
 import { TestServer } from '../../test-server.fixture';
 import type { PlatesRead } from '../plates';
@@ -200,12 +201,31 @@ describe('a PDF page read for the inks of a pass', () => {
   ] as [string, Page, number, string][])('refuses %s by name', async (_name, page, nr, says) => {
     await expect(plates(await pdf(page), ['K'], nr)).rejects.toThrow(says);
   });
-  it('refuses what is locked, cut off or draws itself', async () => {
+  it('refuses what is locked, cut off, a trap or draws itself', async () => {
     const whole = await (await pdf({ content: '0 g 0 0 9 9 re f' })).save({ useObjectStreams: false });
     await expect(plates(whole.slice(0, 200), ['K'])).rejects.toThrow('damaged');
     const locked = await pdf({ content: '' });
     locked.context.trailerInfo.Encrypt = locked.context.obj({ Filter: 'Standard' });
     await expect(plates(locked, ['K'])).rejects.toThrow('locked');
+    const deflated = async (text: string): Promise<PDFDocument> => {
+      const doc = await pdf({ content: '' });
+      const stream = doc.context.stream(deflateSync(text), { Filter: 'FlateDecode' });
+      doc.getPage(0).node.set(PDFName.of('Contents'), doc.context.register(stream));
+      return doc;
+    };
+    expect(means(await plates(await deflated('0 g 0 0 36 72 re f'), ['K']))).toEqual({ K: 50 });
+    await expect(plates(await deflated(' '.repeat(101_000_000)), ['K'])).rejects.toThrow('more than a page can hold');
+    const vast = await pdf({
+      content: '/I Do',
+      resources: (d) => ({
+        XObject: {
+          I: d.context.register(
+            d.context.stream('x', { Subtype: 'Image', Width: 99_999, Height: 99_999, ColorSpace: 'DeviceGray', BitsPerComponent: 1 }),
+          ),
+        },
+      }),
+    });
+    await expect(plates(vast, ['K'])).rejects.toThrow('99999 × 99999 pixels');
     const snake = await pdf({ content: '/F Do' });
     const own = snake.context.nextRef();
     snake.context.assign(own, snake.context.stream('/F Do', { Subtype: 'Form', BBox: [0, 0, 9, 9], Resources: { XObject: { F: own } } }));
