@@ -40,6 +40,25 @@ export const ToolCard = z.object({
   replaces: z.string().nullable(),
 });
 export type ToolCard = z.infer<typeof ToolCard>;
+const side = z.number().min(1, 'must be at least 1 mm').max(5_000, 'is longer than any machine').nullable();
+const cycles = z.number().int('is a whole number of impressions').min(0, 'must not be below 0').max(1_000_000_000);
+/** A tool as it is entered by hand. */
+export const ToolEntry = z.strictObject({
+  key: z.uuid(),
+  kind: z.enum(TOOL_KINDS),
+  spec: z.string().trim().min(3, 'says what it carries').max(80),
+  version: z.string().trim().max(40),
+  widthMm: side,
+  heightMm: side,
+  life: cycles.min(1, 'must be at least 1'),
+  used: cycles,
+  place: z.string().trim().min(1, 'says where it lies').max(80),
+  /** The works, or the customer it belongs to. */
+  owner: z.string().trim().min(2, 'says whose it is').max(80),
+  /** The job it was made for; null: none of ours. */
+  number: z.number().int().min(1, 'is a number of a job').nullable(),
+});
+export type ToolEntry = z.infer<typeof ToolEntry>;
 /** A plate that waits for the platesetter. */
 export const QueuedForm = z.object({
   id: z.string(),
@@ -122,6 +141,29 @@ export const tools = {
     params,
     reply: z.object({ card: ToolCard, log: z.array(ToolEvent) }),
     example: { params: { id: 'F-000' } },
+  },
+  'tools.enter': {
+    method: 'post',
+    path: '/api/tool-cards',
+    who: STORE,
+    says: 'Enters a tool that came into the store: made elsewhere, bought, or the customer’s. The same key twice is one tool.',
+    body: ToolEntry,
+    reply: ToolCard,
+    example: {
+      body: {
+        key: ID,
+        kind: 'cuttingDie',
+        spec: 'sleeve, four up',
+        version: '',
+        widthMm: 700,
+        heightMm: 500,
+        life: 500_000,
+        used: 0,
+        place: 'die rack 3',
+        owner: 'works',
+        number: null,
+      },
+    },
   },
   'tools.move': {
     method: 'post',

@@ -130,7 +130,8 @@ async function zonesOf({ call, jobs }, { order, side, ink, file: name }) {
 }
 
 /** A game on the practice press, set by the press's own ideal. */
-async function practised({ call }, { seed, level }) {
+async function practised({ as }, { who, seed, level }) {
+  const call = await as(who);
   const { ideal } = await call('POST', '/api/practice', { id: key(), seed, level, turns: [{}] });
   await call('POST', '/api/practice', { id: key(), seed, level, turns: [{}, ...ideal.turns.map((t) => t.settings)] });
 }

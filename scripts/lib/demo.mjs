@@ -13,12 +13,8 @@ const dayFrom = (start, days, clock) => {
   return `${d.getUTCFullYear()}-${pad(d.getUTCMonth() + 1)}-${pad(d.getUTCDate())}T${clock}`;
 };
 
-/** Loads the demo's customers and orders through the API, like anybody would enter them; nothing where orders are there already. */
-export async function loadDemo(base, { now = new Date() } = {}) {
-  if (!existsSync(`${ROOT}/demo/orders.json`)) return;
-  const firstStart = read('first-start');
-  const floor = read('floor');
-  const planner = firstStart.people.find((p) => p.roles.includes('planner'));
+/** Calls of the API by one person, once signed in. */
+async function signedIn(base, { name, password }) {
   let cookie = '';
   const call = async (method, path, body) => {
     const res = await fetch(`${base}${path}`, {
@@ -35,7 +31,17 @@ export async function loadDemo(base, { now = new Date() } = {}) {
       throw new Stop(`the demo could not be loaded: ${method} ${path} answered ${res.status} ${(await res.text()).slice(0, 400)}`);
     return res.json();
   };
-  await call('POST', '/api/session', { name: planner.name, password: planner.password });
+  await call('POST', '/api/session', { name, password });
+  return call;
+}
+
+/** Loads the demo's customers and orders through the API, like anybody would enter them; nothing where orders are there already. */
+export async function loadDemo(base, { now = new Date() } = {}) {
+  if (!existsSync(`${ROOT}/demo/orders.json`)) return;
+  const firstStart = read('first-start');
+  const floor = read('floor');
+  const planner = firstStart.people.find((p) => p.roles.includes('planner'));
+  const call = await signedIn(base, planner);
   if ((await call('GET', '/api/orders')).rows.length > 0) return;
   say('entering the demo orders of the Lindmoor works');
   for (const customer of read('customers')) await call('POST', '/api/customers', customer);
@@ -46,7 +52,18 @@ export async function loadDemo(base, { now = new Date() } = {}) {
     jobs.set(nr, (await call('POST', '/api/orders', { id, customer, spec })).job);
   };
   for (const [i, order] of orders.entries()) await enter(i + 1, order);
-  const desk = { call, jobs, firstStart, now: now.getTime() / 1000, day: (days, clock) => dayFrom(now, days, clock) };
+  const desk = {
+    call,
+    as: (name) =>
+      signedIn(
+        base,
+        firstStart.people.find((p) => p.name === name),
+      ),
+    jobs,
+    firstStart,
+    now: now.getTime() / 1000,
+    day: (days, clock) => dayFrom(now, days, clock),
+  };
   for (const step of read('desk')) {
     // What is delivered went over the floor first.
     const before = step.deliver && floor.before.find((f) => f.order === step.order);

@@ -18,10 +18,7 @@ const LETTER: Record<ToolCard['kind'], string> = {
 };
 
 /** A new card with the next number of its kind; gives the number. */
-export async function addCard(
-  db: Db,
-  card: Omit<CardRow, 'id' | 'number' | 'title' | 'used' | 'kept' | 'madeAt' | 'madeHow' | 'owner'>,
-): Promise<string> {
+export async function addCard(db: Db, card: Omit<CardRow, 'id' | 'number' | 'title' | 'kept' | 'madeAt' | 'madeHow'>): Promise<string> {
   const n = (await db.query<{ n: number }>(NEXT_NUMBER)).rows[0]?.n ?? 0;
   const id = `${LETTER[card.kind]}-${n}`;
   await db.query(ADD_CARD, [
@@ -44,6 +41,8 @@ export async function addCard(
     card.wantedAt,
     card.replaces,
     card.registerHoles,
+    card.owner,
+    card.used,
   ]);
   return id;
 }
@@ -83,6 +82,8 @@ export async function planForms(db: Db, job: string, made: Planned, version: str
         replaces: null,
         registerHoles: '',
         checks: null,
+        owner: OWN,
+        used: 0,
       }),
     );
   }
@@ -97,6 +98,7 @@ export async function planForms(db: Db, job: string, made: Planned, version: str
   for (const c of there) if (c.state === 'planned' && !wanted.has(c.id)) await db.query(SET_STATE, [c.id, 'recycled', null, 0]);
 }
 
+const OWN = 'works';
 /** A bought die, before anything is known of it. Life: common practice, no source (practice.ts). */
 const DIE = {
   kind: 'foilDie' as const,
@@ -113,4 +115,6 @@ const DIE = {
   replaces: null,
   registerHoles: '',
   checks: null,
+  owner: OWN,
+  used: 0,
 };

@@ -10,6 +10,7 @@ import {
   OutOfRange,
   passes,
   platesetterQueue,
+  type PracticeKey,
   practiceValue,
   simulatedPlate,
   TOOL_STATES,
@@ -77,6 +78,17 @@ export const toolsHandlers: Handlers<typeof tools> = {
     log: (await ctx.db.query<never>(TOOL_EVENTS, [params.id])).rows,
   }),
 
+  'tools.enter': ({ body: { key, number, ...tool } }, ctx) =>
+    inTransaction(ctx.db, async (db) => {
+      const [twice] = (await db.query<{ tool: string }>(EVENT_THERE, [key])).rows;
+      if (twice) return readCard(db, twice.tool);
+      const job = number === null ? null : (await db.query<{ id: string }>(JOB_NUMBERED, [number])).rows[0]?.id;
+      if (job === undefined) throw invalid([{ path: 'number', says: `${number} is no job of the house` }]);
+      const id = await addCard(db, { ...ENTERED, ...tool, job });
+      await db.query(ADD_TOOL_EVENT, [key, id, 'entered', '', null, JSON.stringify({ used: tool.used }), signedIn(ctx).id]);
+      await told(db, ctx, id);
+      return readCard(db, id);
+    }),
   'tools.move': ({ params, body }, ctx) =>
     change(ctx, params.id, body.key, async (db, card) => {
       if (card.state !== body.was)
@@ -115,7 +127,8 @@ export const toolsHandlers: Handlers<typeof tools> = {
       if (!nextStates(card.state).includes('spoilt') && card.state !== 'spoilt')
         throw new Refused(409, 'not-there', 'Only a form that was made can be made again.');
       const { plant } = await plantInForce(db);
-      const cost = practiceValue(plant, card.kind === 'plate' ? 'plate.price' : 'foilDie.priceEach');
+      const price = PRICES[card.kind];
+      const cost = price && practiceValue(plant, price);
       if (card.state !== 'spoilt')
         await db.query(SET_STATE, [card.id, 'spoilt', null, card.state === 'onPress' ? await impressions(db, card.id) : 0]);
       made = await addCard(db, {
@@ -125,8 +138,9 @@ export const toolsHandlers: Handlers<typeof tools> = {
         place: '',
         replaces: card.id,
         checks: null,
+        used: 0,
       });
-      return { what: 'remake', reason: body.reason, cost, facts: { card: made } };
+      return { what: 'remake', reason: body.reason, ...(cost !== undefined && { cost }), facts: { card: made } };
     });
     const again = made || (await ctx.db.query<{ card: string }>(REMADE_AS, [body.key])).rows[0]?.card;
     return readCard(ctx.db, again ?? params.id);
@@ -189,6 +203,24 @@ export const toolsHandlers: Handlers<typeof tools> = {
       await notifyChanged(db, { table: 'jobs', id: params.id, version: 0, by: signedIn(ctx).name });
       return offersFor(ctx, db, params.id);
     }),
+};
+
+/** What making a form again costs, where the works has a price for it; other tools are bought at the price of the day. */
+const PRICES: Partial<Record<ToolCard['kind'], PracticeKey>> = { plate: 'plate.price', foilDie: 'foilDie.priceEach' };
+
+/** A tool that comes from outside: it lies in the store, and no stone of a plan made it. */
+const ENTERED = {
+  state: 'stored' as const,
+  stone: null,
+  side: '',
+  ink: '',
+  press: '',
+  steps: [],
+  imagingS: 0,
+  wantedAt: null,
+  replaces: null,
+  registerHoles: '',
+  checks: null,
 };
 
 const queued = (c: CardRow) => ({

@@ -31,10 +31,11 @@ where t.job = $1 and t.state in ('stored', 'checked', 'onPress')
 order by t.id`;
 export const NEXT_NUMBER = `select nextval('tool_numbers')::int as n`;
 /** $1 text id, $2 text kind, $3 text spec, $4 text state, $5 text place, $6 int life, $7 uuid job, $8 text stone, $9 text side, $10 text ink, $11 text version,
- * $12 double width, $13 double height, $14 text press, $15 text[] steps, $16 real imaging s, $17 double wanted at, $18 text replaces, $19 text holes */
+ * $12 double width, $13 double height, $14 text press, $15 text[] steps, $16 real imaging s, $17 double wanted at, $18 text replaces, $19 text holes, $20 text owner,
+ * $21 int used */
 export const ADD_CARD = `
-insert into tools (id, kind, spec, state, place, life, job, stone, side, ink, art_version, width_mm, height_mm, press, steps, imaging_s, wanted_at, replaces, register_holes)
-values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, to_timestamp($17), $18, $19)`;
+insert into tools (id, kind, spec, state, place, life, job, stone, side, ink, art_version, width_mm, height_mm, press, steps, imaging_s, wanted_at, replaces, register_holes, owner, used)
+values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, to_timestamp($17), $18, $19, $20, $21)`;
 /** $1 text id, $2 text state, $3 text place, null: as before, $4 int impressions more */
 export const SET_STATE = `update tools set state = $2, place = coalesce($3, place), used = used + $4 where id = $1`;
 /** $1 text id, $2 double made at, $3 text how */

@@ -163,3 +163,50 @@ it('blocks the next release of a job whose plates carry another version than the
   expect(held.status).toBe(422);
   expect(JSON.stringify(held.body['fields'])).toContain('Plates are v1, approval is v2');
 });
+
+describe('a tool that came into the store', () => {
+  const entry = (more: object = {}) => ({
+    key: randomUUID(),
+    kind: 'cuttingDie',
+    spec: 'sleeve, four up',
+    version: '',
+    widthMm: 700,
+    heightMm: 500,
+    life: 500_000,
+    used: 12_000,
+    place: 'die rack 3',
+    owner: 'Marlock Dairy',
+    number: null,
+    ...more,
+  });
+  const enter = (body: object): Promise<Said> => store.call('POST', '/api/tool-cards', body);
+  it('has a card of its kind, however often it is sent; whose it is stays when it is made again', async () => {
+    const tool = entry();
+    const first = await enter(tool);
+    expect(first.body).toMatchObject({ kind: 'cuttingDie', state: 'stored', used: 12_000, owner: 'Marlock Dairy', job: null });
+    expect(String(first.body['id'])).toMatch(/^D-\d+$/);
+    expect((await enter(tool)).body['id']).toBe(first.body['id']);
+    const id = String(first.body['id']);
+    expect((await read(id)).log.map((l) => l.what)).toEqual(['entered']);
+    await check(id, { smallestUm: null });
+    expect((await read(id)).card).toMatchObject({ state: 'stored', checks: { scratches: false, wedge: 'none' } });
+    const again = await store.call('POST', `/api/tool-cards/${id}/remake`, { key: randomUUID(), reason: 'rules worn' });
+    expect(again.body).toMatchObject({ owner: 'Marlock Dairy', used: 0, state: 'planned', replaces: id });
+    // Nobody set a price for a cutting die: none is made up.
+    expect((await read(id)).log[0]).toMatchObject({ what: 'remake', cost: null });
+  });
+  it.each(['engravedDie', 'screen', 'cylinder', 'foilDie', 'plate'])('may be any kind of form: %s', async (kind) => {
+    expect((await enter(entry({ kind }))).body).toMatchObject({ kind, state: 'stored' });
+  });
+  it('names a job of the house, or none; what is missing is said by its field', async () => {
+    const job = await released();
+    const { number } = (await cardsOf(job))[0]!;
+    expect((await enter(entry({ number }))).body).toMatchObject({ job, number });
+    const refused = async (more: object): Promise<unknown> => (await enter(entry(more))).body['fields'];
+    expect(await refused({ number: 999_999 })).toEqual([{ path: 'number', says: '999999 is no job of the house' }]);
+    expect(await refused({ spec: 'x' })).toEqual([{ path: 'spec', says: 'says what it carries' }]);
+    expect(await refused({ life: 0 })).toEqual([{ path: 'life', says: 'must be at least 1' }]);
+    expect((await planner.call('POST', '/api/tool-cards', entry())).status).toBe(200);
+    expect((await (await server.signedIn('ink')).call('POST', '/api/tool-cards', entry())).status).toBe(403);
+  });
+});

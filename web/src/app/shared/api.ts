@@ -75,6 +75,7 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'tools.list': ['get', '/api/tools'],
   'tools.cards': ['get', '/api/tool-cards'],
   'tools.read': ['get', '/api/tool-cards/:id'],
+  'tools.enter': ['post', '/api/tool-cards'],
   'tools.move': ['post', '/api/tool-cards/:id/move'],
   'tools.check': ['post', '/api/tool-cards/:id/check'],
   'tools.remake': ['post', '/api/tool-cards/:id/remake'],

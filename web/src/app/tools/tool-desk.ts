@@ -120,15 +120,21 @@ export class ToolDesk {
   protected type(tone: number, text: string): void {
     this.typed.update((t) => ({ ...t, [tone]: text }));
   }
+  /** What was typed for the smallest element; NaN: no number. */
+  private readonly smallestUm = computed(() => {
+    const text = this.smallest().trim();
+    return text === '' ? null : Number(text.replace(',', '.'));
+  });
+  protected readonly smallestWrong = computed(() => Number.isNaN(this.smallestUm()));
   protected check(): void {
-    const smallest = Number(this.smallest().replace(',', '.'));
+    if (this.smallestWrong()) return;
     this.asked.emit(
       this.api.call('tools.check', {
         params: { id: this.card().id },
         body: {
           key: crypto.randomUUID(),
           scratches: this.scratches(),
-          smallestUm: this.smallest().trim() === '' || Number.isNaN(smallest) ? null : smallest,
+          smallestUm: this.smallestUm(),
           steps: this.steps(),
           registerHoles: this.holes(),
         },

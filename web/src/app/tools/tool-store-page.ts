@@ -9,6 +9,7 @@ import { formatDuration, formatMoment, formatNumber, inkColour, label, say } fro
 import { sessionFeature } from '../session/session.feature';
 import { ApiCaller, type Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
+import { enterTool } from './enter-tool';
 import { ToolDesk } from './tool-desk';
 
 type Shown = 'work' | 'kept' | 'gone';
@@ -135,6 +136,17 @@ export class ToolStorePage {
         this.read();
       },
       error: this.failed,
+    });
+  }
+  /** What was entered lies in the store: it is shown there. */
+  protected enter(): void {
+    enterTool(this.dialog).subscribe((card) => {
+      this.failure.set(null);
+      this.job.set(null);
+      this.find.set('');
+      this.view.set('kept');
+      this.chosen.set(card.id);
+      this.read();
     });
   }
   protected takeKept(): void {

@@ -1,11 +1,12 @@
 import { TestBed } from '@angular/core/testing';
-import { MatDialog } from '@angular/material/dialog';
+import { MatDialog, MatDialogRef } from '@angular/material/dialog';
 import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/router';
 import { EMPTY, type Observable, of, throwError } from 'rxjs';
 import type { ToolCard, ToolPage } from '@druckerei/contract';
 import { provideSignedIn } from '../session/signed-in.fixture';
 import { ApiCaller } from '../shared/api';
 import { Changes } from '../shared/changes';
+import { EnterTool } from './enter-tool';
 import { ToolStorePage } from './tool-store-page';
 
 /* The tool store: groups, the queue, a card's check, moves and remakes. */
@@ -157,5 +158,76 @@ describe('the tool store', () => {
     expect(host.textContent).toContain('1 kept forms of the job before would do');
     await press('Take them');
     expect(sentBody('tools.take')).toMatchObject({ tools: ['P-900'] });
+  });
+});
+
+describe('entering a tool', () => {
+  const show = async () => {
+    const closed: unknown[] = [];
+    TestBed.configureTestingModule({
+      providers: [
+        { provide: MatDialogRef, useValue: { close: (card: unknown) => closed.push(card) } },
+        {
+          provide: ApiCaller,
+          useValue: {
+            call: (name: string, sent: never): Observable<unknown> => {
+              calls.push({ name, sent });
+              const answer = answers[name];
+              return answer instanceof Error
+                ? throwError(() => ({ status: 422, title: 'No', fields: [{ path: 'number', says: answer.message }] }))
+                : of(answer);
+            },
+          },
+        },
+      ],
+    });
+    calls = [];
+    answers = { 'tools.enter': card({ id: 'D-1100', kind: 'cuttingDie', state: 'stored' }) };
+    const f = TestBed.createComponent(EnterTool);
+    await f.whenStable();
+    const host = f.nativeElement as HTMLElement;
+    const field = (name: string): HTMLInputElement =>
+      [...host.querySelectorAll('label')].find((l) => l.textContent.includes(name))!.querySelector('input')!;
+    const type = async (name: string, text: string): Promise<void> => {
+      field(name).value = text;
+      field(name).dispatchEvent(new Event('input'));
+      await f.whenStable();
+    };
+    const send = async (): Promise<void> => {
+      host.querySelector('form')!.dispatchEvent(new Event('submit'));
+      await f.whenStable();
+    };
+    return { host, field, type, send, closed };
+  };
+  it('asks for what is missing, keeps what was typed when the store refuses, and closes when it is in', async () => {
+    const { host, field, type, send, closed } = await show();
+    await type('Width', '7oo');
+    await send();
+    expect([...host.querySelectorAll('[role=alert]')].map((a) => a.textContent)).toEqual(['is missing', 'is no number', 'is missing']);
+    expect(calls).toEqual([]);
+    await type('Width', '700,5');
+    await type('What it carries', 'sleeve, four up');
+    await type('Place', 'die rack 3');
+    await type('Life', '500 000');
+    await type('Made for job', '9');
+    const kept = answers['tools.enter'];
+    answers['tools.enter'] = new Error('9 is no job of the house');
+    await send();
+    expect(host.querySelector('[role=alert]')?.textContent).toBe('9 is no job of the house');
+    expect(field('What it carries').value).toBe('sleeve, four up');
+    await type('Made for job', '');
+    answers['tools.enter'] = kept;
+    await send();
+    expect(closed).toEqual([kept]);
+    const keys = calls.map((c) => c.sent.body?.['key']);
+    expect(keys[0]).toBe(keys[1]);
+    expect(sentBody('tools.enter')).toMatchObject({
+      kind: 'cuttingDie',
+      widthMm: 700.5,
+      heightMm: null,
+      life: 500_000,
+      used: 0,
+      number: null,
+    });
   });
 });
