@@ -144,6 +144,19 @@ test('plates are imaged by the simulated platesetter, checked, used and kept', a
   await page.getByRole('button', { name: 'Into the store' }).click();
   await page.getByRole('button', { name: 'Kept', exact: true }).click();
   await expect(page.locator('.item').first()).toContainText('stored');
+  // A die that was made elsewhere is entered by hand; a job that is not there is said, and nothing typed is lost.
+  await page.getByRole('button', { name: 'Enter a tool …' }).click();
+  await page.getByLabel('Kind').selectOption('Screen');
+  await page.getByLabel('What it carries').fill('gloss spots of the crest');
+  await page.getByLabel('Place').fill('screen rack 1');
+  await page.getByLabel('Made for job').fill('999999');
+  const into = page.getByRole('dialog').getByRole('button', { name: 'Into the store' });
+  await into.click();
+  await expect(page.getByText('999999 is no job of the house')).toBeVisible();
+  await page.getByLabel('Made for job').fill('');
+  await into.click();
+  await expect(page.getByRole('heading', { name: /^Screen S-\d+$/ })).toBeVisible();
+  await expect(page.locator('dk-tool-desk')).toContainText('screen rack 1');
 });
 
 test('a separation is laid on the sheet zone by zone; one of other sides is refused by its size', async ({ page }) => {

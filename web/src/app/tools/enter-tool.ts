@@ -21,9 +21,9 @@ const MAY_BE_EMPTY: readonly Field[] = ['version', 'widthMm', 'heightMm', 'numbe
       <mat-dialog-content>
         <label
           ><span class="soft">{{ say('tools.kind') }}</span>
-          <select class="field-input" [value]="kind()" (change)="kind.set($any($event.target).value)">
+          <select class="field-input" (change)="kind.set($any($event.target).value)">
             @for (k of kinds; track k) {
-              <option [value]="k">{{ label('tool.' + k) }}</option>
+              <option [value]="k" [selected]="k === kind()">{{ label('tool.' + k) }}</option>
             }
           </select></label
         >

@@ -93,11 +93,12 @@ export class ToolDesk {
   });
   protected readonly facts = computed((): [string, string][] => {
     const c = this.card();
+    const sides = [c.widthMm, c.heightMm].filter((s) => s !== null);
     return [
       [say('tools.job'), c.number === null ? '–' : `${c.number} ${c.title ?? ''}`],
       [say('tools.carries'), c.ink ? `${c.ink}, ${c.side}` : c.spec],
       [say('tools.version'), c.version || '–'],
-      [say('tools.size'), c.widthMm === null ? '–' : `${formatNumber(c.widthMm)} × ${formatNumber(c.heightMm ?? 0)} mm`],
+      [say('tools.size'), sides.length === 0 ? '–' : `${sides.map((s) => formatNumber(s)).join(' × ')} mm`],
       [say('tools.holes'), c.registerHoles || '–'],
       [say('tools.made'), c.madeAt === null ? '–' : `${formatMoment(c.madeAt, this.zone())}, ${c.madeHow}`],
       [say('tools.impressions'), say('tools.usedOf', formatNumber(c.used), formatNumber(c.life))],

@@ -201,6 +201,7 @@ describe('entering a tool', () => {
   };
   it('asks for what is missing, keeps what was typed when the store refuses, and closes when it is in', async () => {
     const { host, field, type, send, closed } = await show();
+    expect(host.querySelector('select')?.value).toBe('cuttingDie');
     await type('Width', '7oo');
     await send();
     expect([...host.querySelectorAll('[role=alert]')].map((a) => a.textContent)).toEqual(['is missing', 'is no number', 'is missing']);
