@@ -246,7 +246,7 @@ test('6 delivers at two dates, and one job works for two orders that each add up
   await expect(page.getByText('and 1 more')).toBeVisible();
   await page.getByRole('link', { name: new RegExp(`^Order ${first}, `) }).click();
   await expect(page.getByRole('heading', { name: `Order ${first}` })).toBeVisible();
-  await expect(page.getByRole('cell', { name: 'as ordered' })).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'as ordered', exact: true })).toBeVisible();
   await expect(page.getByRole('cell', { name: '2 orders together' })).toBeVisible();
   await expect(page.getByRole('cell', { name: 'Harbour office' })).toBeVisible();
 });

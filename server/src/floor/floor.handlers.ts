@@ -1,7 +1,7 @@
 import { verify } from '@node-rs/argon2';
 import type { floor, JobFloor, LogLine, MachineNow, Pile, StepNow } from '@druckerei/contract';
 import { CAUTIONS, ENOUGH_LIKE_JOBS, type FloorStep, readScan, washUpBetween } from '@druckerei/core';
-import type { Db } from '../db/pool';
+import { type Db, inTransaction } from '../db/pool';
 import { invalid, notFound, Refused } from '../errors';
 import { csvFile } from '../files/csv-file';
 import type { Handlers } from '../implement';
@@ -10,6 +10,7 @@ import { plantInForce } from '../plants/read-plant';
 import { ADD_ATTEMPT, FAILED_ATTEMPTS, FORGET_ATTEMPTS } from '../session/session.queries';
 import { flagPdf } from './flag-pdf';
 import {
+  AS_OF_ONE_MOMENT,
   CHILDREN,
   LAST_OF,
   LOG,
@@ -76,35 +77,37 @@ export const floorHandlers: Handlers<typeof floor> = {
     return { asOf: ctx.now(), timeZone: plant.timeZone, machines };
   },
 
-  'floor.terminal': async ({ params, query }, ctx) => {
-    const { plant } = await plantInForce(ctx.db);
-    const machine = plant.machines[params.id];
-    if (!machine) throw notFound('This machine');
-    // Read before the counts: what is named here is surely in them.
-    const newest = (await ctx.db.query<{ id: string }>(NEWEST, [params.id, NEWEST_NAMED])).rows.map((r) => r.id);
-    const near = await floorOnMachines(ctx.db, [params.id], ctx.now());
-    const steps = queueOf(near, params.id, ctx.now()).slice(0, STEPS_SHOWN);
-    const kept = steps.filter((s, i) => i < SHEETS_KEPT || (s.job === query.job && s.step === query.step));
-    const sheets = (
-      await ctx.db.query<{ job: string; step: string; sheet: never }>(SHEETS, [
-        kept.map((s) => s.job),
-        kept.map((s) => s.release),
-        kept.map((s) => s.step),
-      ])
-    ).rows;
-    const flows = new Set(steps.flatMap((s) => [`${s.job} ${s.units.takes ?? ''}`, `${s.job} ${s.units.gives ?? ''}`]));
-    return {
-      machine: params.id,
-      name: machine.name,
-      newest,
-      asOf: ctx.now(),
-      timeZone: plant.timeZone,
-      steps,
-      sheets: Object.fromEntries(sheets.map((s) => [`${s.job} ${s.step}`, s.sheet])),
-      piles: [...new Set(steps.map((s) => s.job))].flatMap((job) => pilesOf(near, job)).filter((p) => flows.has(`${p.job} ${p.flow}`)),
-      handovers: (await ctx.db.query<UnreadRow>(UNREAD, [[params.id]])).rows,
-    };
-  },
+  'floor.terminal': ({ params, query }, ctx) =>
+    inTransaction(ctx.db, async (db) => {
+      // As of one moment: an entry is in the counts if and only if it is named as known, or the device would add it once more.
+      await db.query(AS_OF_ONE_MOMENT);
+      const { plant } = await plantInForce(db);
+      const machine = plant.machines[params.id];
+      if (!machine) throw notFound('This machine');
+      const newest = (await db.query<{ id: string }>(NEWEST, [params.id, NEWEST_NAMED])).rows.map((r) => r.id);
+      const near = await floorOnMachines(db, [params.id], ctx.now());
+      const steps = queueOf(near, params.id, ctx.now()).slice(0, STEPS_SHOWN);
+      const kept = steps.filter((s, i) => i < SHEETS_KEPT || (s.job === query.job && s.step === query.step));
+      const sheets = (
+        await db.query<{ job: string; step: string; sheet: never }>(SHEETS, [
+          kept.map((s) => s.job),
+          kept.map((s) => s.release),
+          kept.map((s) => s.step),
+        ])
+      ).rows;
+      const flows = new Set(steps.flatMap((s) => [`${s.job} ${s.units.takes ?? ''}`, `${s.job} ${s.units.gives ?? ''}`]));
+      return {
+        machine: params.id,
+        name: machine.name,
+        newest,
+        asOf: ctx.now(),
+        timeZone: plant.timeZone,
+        steps,
+        sheets: Object.fromEntries(sheets.map((s) => [`${s.job} ${s.step}`, s.sheet])),
+        piles: [...new Set(steps.map((s) => s.job))].flatMap((job) => pilesOf(near, job)).filter((p) => flows.has(`${p.job} ${p.flow}`)),
+        handovers: (await db.query<UnreadRow>(UNREAD, [[params.id]])).rows,
+      };
+    }),
 
   'floor.people': async (_asked, ctx) => (await ctx.db.query<{ id: string; fullName: string; initials: string }>(PEOPLE_WITH_PIN)).rows,
 

@@ -130,6 +130,8 @@ values (
   $1, $2, (select coalesce(max(nr), 0) + 1 from piles where job = $2), $3, $4, $5, $6, to_timestamp($8), $7, to_timestamp($8), to_timestamp($8)
 )
 on conflict (id) do nothing`;
+/** First in a transaction: all it reads stands as of one moment. Source: PostgreSQL, transaction isolation (repeatable read). */
+export const AS_OF_ONE_MOMENT = `set transaction isolation level repeatable read, read only`;
 /** Lines cleared, by job and step. $1 uuid[] jobs */
 export const CLEARED = `
 select l.job, l.step
