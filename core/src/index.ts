@@ -56,7 +56,7 @@ export * from './ink/draw-down';
 export * from './ink/simulated-spectro';
 export * from './ink/invented-inks';
 export * from './ink/zone-coverage';
-export * from './ink/spot-ink';
+export * from './ink/total-ink';
 export * from './ink/duct-curve';
 export * from './ink/ink-order';
 export * from './ink/wash-up';

@@ -3,8 +3,8 @@ import type { Id } from '../quantity/figure';
 import { idText } from '../plant/plant-schema';
 
 /**
- * What can be written into the floor's log. Times: setup and run begin and end, a stop and its end. The line cleared of what stood there before. Counts: a pile taken in, good pieces onto a pile, waste,
- * samples, pieces destroyed under witness, a recount (what was found more or less), a pile spoilt after it was counted. Piles: laid, moved, split, merged, set
+ * What can be written into the floor's log. Times: setup and run begin and end, a stop and its end. The line cleared of what stood there before.
+ * Counts: a pile taken in, good pieces onto a pile, waste, samples, pieces destroyed under witness, a recount (what was found more or less), a pile spoilt after it was counted. Piles: laid, moved, split, merged, set
  * to good, hold or make-ready. Words: a note, a handover and its confirmation. A counter-entry takes one back.
  */
 export const ENTRY_KINDS = [

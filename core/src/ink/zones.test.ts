@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { ductOpening, FIRST_DUCT_CURVE, refitDuct } from './duct-curve';
-import { heaviestSpot, spotOn } from './spot-ink';
+import { heaviestSpot, spotOn } from './total-ink';
 import { type CoverageProfile, zoneCoverage } from './zone-coverage';
 
 const flat = (mean: number): CoverageProfile => ({ columns: [mean, mean], rows: [mean, mean], mean });

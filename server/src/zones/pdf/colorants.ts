@@ -37,8 +37,8 @@ export class Met {
   coloured = false;
 }
 
-const GRAY: Painted = { kind: 'gray', colorants: ['K'] };
-const CMYK: Painted = { kind: 'cmyk', colorants: PROCESS };
+export const GRAY: Painted = { kind: 'gray', colorants: ['K'] };
+export const CMYK: Painted = { kind: 'cmyk', colorants: PROCESS };
 const NOT_SEPARABLE = 'Have it converted to the inks it is printed with.';
 const inRgb = (): NoSeparation => new NoSeparation(`The page has colours in RGB or Lab. ${NOT_SEPARABLE}`);
 

@@ -12,7 +12,7 @@ import {
   PDFStream,
 } from 'pdf-lib';
 import { MOST_PIXELS, NoSeparation } from '../separation';
-import { componentOf, contentText, dictOf, isProcess, Met, type Painted, paintedBy, plateSpace } from './colorants';
+import { CMYK, componentOf, contentText, dictOf, GRAY, isProcess, Met, type Painted, paintedBy, plateSpace } from './colorants';
 import { type Operation, operations, written } from './content';
 
 /** Names of the plate's spaces for what a content stream paints without naming a space. */
@@ -47,8 +47,6 @@ interface State {
   overprintMode: number;
   textMode: number;
 }
-const GRAY: Painted = { kind: 'gray', colorants: ['K'] };
-const CMYK: Painted = { kind: 'cmyk', colorants: ['C', 'M', 'Y', 'K'] };
 const FIRST: State = {
   fill: { painted: GRAY, values: [0] },
   stroke: { painted: GRAY, values: [0] },

@@ -9,7 +9,7 @@ import { colorantOf, dictOf, isProcess, Met } from './colorants';
 import { showOnePlate } from './one-plate';
 
 /** Enough for ink zones, and little enough for a page of any size. */
-const MOST_PIXELS = 12_000_000;
+const DRAWN_PIXELS = 12_000_000;
 const MOST_DPI = 150;
 const POINTS_AN_INCH = 72;
 
@@ -108,7 +108,7 @@ async function drawn(bytes: Uint8Array, pageNumber: number, trim: ReturnType<PDF
   try {
     const pdf = await task.promise;
     const page = await pdf.getPage(pageNumber);
-    const dpi = Math.min(MOST_DPI, POINTS_AN_INCH * Math.sqrt(MOST_PIXELS / (trim.width * trim.height * page.userUnit ** 2)));
+    const dpi = Math.min(MOST_DPI, POINTS_AN_INCH * Math.sqrt(DRAWN_PIXELS / (trim.width * trim.height * page.userUnit ** 2)));
     const scale = dpi / POINTS_AN_INCH;
     const whole = page.getViewport({ scale });
     const [x0, y0, x1, y1] = whole.convertToViewportRectangle([trim.x, trim.y, trim.x + trim.width, trim.y + trim.height]) as [
