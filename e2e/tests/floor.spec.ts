@@ -272,17 +272,17 @@ test('the planner sees the floor move within two seconds, and rescues a job that
   await expect(desk.locator('.log tr.gone', { hasText: '1 568' })).toBeVisible();
 });
 
-test('a wished certainty shows its price, and sets the aim', async ({ page }) => {
+test('a wished certainty shows its price, and lays its reserve', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await signIn(page);
   await enterOrder(page, 'Certain card');
   await page.getByRole('button', { name: 'Risk', exact: true }).click();
-  await expect(page.getByText(/From handbook ranges/)).toBeVisible();
+  await expect(page.getByText(/From handbook allowances/)).toBeVisible();
   await expect(page.locator('apx-chart svg').first()).toBeVisible();
   await page.getByRole('button', { name: '99 %' }).click();
+  await page.getByRole('button', { name: 'Lay this reserve' }).click();
   await expect(page.getByText('wish 99')).toBeVisible();
-  await page.getByRole('button', { name: 'Aim so high' }).click();
-  await expect(page.getByText(/in 100 such jobs fall short/)).toHaveCount(0);
+  await expect(page.getByText(/in reserve/).first()).toBeVisible();
   await page.getByLabel('other, %').fill('20');
   await page.keyboard.press('Tab');
   await expect(page.getByText('between 50 and 99.9 %')).toBeVisible();

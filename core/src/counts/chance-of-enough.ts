@@ -1,67 +1,81 @@
-import { OutOfRange, requireNotNegative } from '../quantity/errors';
-import type { Formula } from '../quantity/figure';
-import { normalBelow, normalQuantile } from '../quantity/normal-distribution';
-import { portableExp, portableLog } from '../quantity/portable-math';
+import type { Formula, Term } from '../quantity/figure';
 import { ceilTolerant } from '../quantity/round-tolerant';
+import { type StepAtRisk, reserveTimes, shareEnough } from './drawn-jobs';
 
-/** Parameters of a lognormal with mean 1 and the given coefficient of variation: σ² = ln(1 + cv²), μ = −σ²/2. Source: definition of the lognormal. */
-export function lognormal(variation: number): { mu: number; sigma: number } {
-  const variance = portableLog(1 + variation * variation);
-  return { mu: -variance / 2, sigma: Math.sqrt(variance) };
+/** A step at risk as terms of a figure: what is kept, what goes as a rule, how it spreads, which step follows. */
+export interface RiskTerms {
+  kept: Term;
+  losses: { loss: Term; spread: Term; common: Term }[];
+  /** Number of the step that takes what this one gives, from 1; 0: nothing does. */
+  next: number;
+}
+/** Losses of one step at most: setting up and running. */
+const LOSSES = ['a', 'b'] as const;
+
+/** Terms by number, step by step: kept1, next1, loss1a, spread1a, common1a, loss1b … */
+export const riskTerms = (steps: readonly RiskTerms[]): Record<string, Term> =>
+  Object.fromEntries(
+    steps.flatMap(({ kept, losses, next }, i): [string, Term][] => [
+      [`kept${i + 1}`, kept],
+      ...losses.flatMap(({ loss, spread, common }, k): [string, Term][] => [
+        [`loss${i + 1}${LOSSES[k] ?? ''}`, loss],
+        [`spread${i + 1}${LOSSES[k] ?? ''}`, spread],
+        [`common${i + 1}${LOSSES[k] ?? ''}`, common],
+      ]),
+      [`next${i + 1}`, { value: next, unit: '1', from: 'family', at: 'route' }],
+    ]),
+  );
+
+/** The steps back from their terms. */
+export function stepsAtRisk(t: Readonly<Record<string, number>>): StepAtRisk[] {
+  const steps: StepAtRisk[] = [];
+  for (let i = 1; `kept${i}` in t; i++) {
+    const next = t[`next${i}`] ?? 0;
+    steps.push({
+      kept: t[`kept${i}`] ?? 0,
+      next: next > 0 ? next - 1 : null,
+      losses: LOSSES.flatMap((k) =>
+        `loss${i}${k}` in t
+          ? [{ loss: t[`loss${i}${k}`] ?? 0, spread: Math.max(t[`spread${i}${k}`] ?? 0, 0), common: Math.max(t[`common${i}${k}`] ?? 0, 0) }]
+          : [],
+      ),
+    });
+  }
+  return steps;
 }
 
-/**
- * Chance that a job started with an allowance ends with enough good pieces.
- *
- * Formula: the whole loss is the expected loss × M, M lognormal with mean 1 and variation cv, one M for the whole job (bad board is bad on
- * every machine); enough when expected · M ≤ allowance: Φ((ln(allowance / expected) − μ) / σ).
- * Source: handbook spread of losses (half to all of their mean, from memory), a guess until the works has a log of its own.
- *
- * @throws OutOfRange a negative argument
- * @example chanceOfEnough({ allowance: 300, expected: 300, variation: 0.75 }) // 0.631: the mean of a skewed loss is above its median
- */
-export function chanceOfEnough({ allowance, expected, variation }: { allowance: number; expected: number; variation: number }): number {
-  requireNotNegative('allowance', allowance);
-  requireNotNegative('expected', expected);
-  requireNotNegative('variation', variation);
-  if (expected === 0) return 1;
-  if (allowance === 0) return 0;
-  if (variation === 0) return allowance >= expected ? 1 : 0;
-  const { mu, sigma } = lognormal(variation);
-  return normalBelow((portableLog(allowance / expected) - mu) / sigma);
-}
-
-/**
- * Allowance that is enough with a wished certainty: expected · exp(μ + σ·z). The inverse of `chanceOfEnough`.
- * @throws OutOfRange certainty outside (0, 1)
- */
-export function allowanceFor({ certainty, expected, variation }: { certainty: number; expected: number; variation: number }): number {
-  if (!(certainty > 0 && certainty < 1)) throw new OutOfRange('certainty', certainty, 'between 0 and 1');
-  const { mu, sigma } = lognormal(variation);
-  return expected * portableExp(mu + sigma * normalQuantile(certainty));
-}
-
-const source = 'lognormal total loss, fully correlated between steps; spread from a handbook, from memory: a guess until there is a log';
-/** Good pieces lost on the way if all goes as expected: what the first flow could have given, less what comes out. */
-export const EXPECTED_LOSS: Formula<'started' | 'perGood' | 'out'> = {
-  id: 'counts.expectedLoss',
-  unit: 'piece',
-  source: 'arithmetic',
-  of: ({ started, perGood, out }) => Math.max(started / perGood - out, 0),
-};
-/** Pieces that may be lost before the order falls short of what it must have at least. */
-export const ALLOWANCE: Formula<'started' | 'perGood' | 'least'> = {
-  id: 'counts.allowance',
-  unit: 'piece',
-  source: 'arithmetic',
-  of: ({ started, perGood, least }) => Math.max(started / perGood - least, 0),
-};
-export const CHANCE: Formula<'allowance' | 'expected' | 'variation'> = {
+const source = '1,021 jobs drawn evenly over what may happen; lognormal losses that partly go together; see drawn-jobs';
+/** The share of such jobs that end with enough good pieces. */
+export const CHANCE: Formula = {
   id: 'counts.chance',
   unit: '1',
   source,
   carriesGuess: false,
-  of: (t) => chanceOfEnough({ ...t, variation: Math.max(t.variation, 0) }),
+  of: ({ slack = 0, ...t }) => shareEnough(stepsAtRisk(t), slack),
+};
+/** How many times the allowances are kept so that a wish is met. */
+export const RESERVE_TIMES: Formula = {
+  id: 'counts.reserveTimes',
+  unit: '1',
+  source,
+  carriesGuess: false,
+  of: ({ slack = 0, wish = 0, ...t }) => {
+    const steps = stepsAtRisk(t);
+    return reserveTimes(
+      steps,
+      steps.map((s) => s.kept),
+      slack,
+      wish,
+    );
+  },
+};
+/** What lies before a step beyond its allowance, in pieces of what it takes. */
+export const RESERVE: Formula<'allowance' | 'times' | 'perGood'> = {
+  id: 'counts.reserve',
+  unit: 'piece',
+  source: 'the reserve lies before each step, in proportion to its allowance; house rule, see docs/decisions',
+  carriesGuess: false,
+  of: ({ allowance, times, perGood }) => ceilTolerant(Math.max(times - 1, 0) * allowance * perGood),
 };
 /** Least good pieces the customer takes. */
 export const LEAST_GOOD: Formula<'wanted' | 'underPpm'> = {

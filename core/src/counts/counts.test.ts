@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { goodCycles, leastRun, MOST_CYCLES } from '../flow/counts';
-import { allowanceFor, chanceOfEnough } from './chance-of-enough';
+import { seeded } from '../quantity/seeded';
+import { allowanceFactor, LIKELY, OWN_ALLOWANCE, spreadOf } from './allowance';
+import { leftAsARule, lossAt, reserveTimes, shareEnough, type StepAtRisk } from './drawn-jobs';
 
 const terms = { setup: 0, runningPpm: 0, samples: 0, batchCycles: 0, batchLost: 0 };
 
@@ -59,41 +61,92 @@ describe('least run', () => {
   });
 });
 
+describe('an allowance', () => {
+  it('is what 85 of 100 jobs stay under: the mean lies well below', () => {
+    // By hand: σ = √ln 1.5625 = 0.668; z of 0.85 = 1.0364; e^(−0.2231 + 0.6923) = 1.599.
+    expect(allowanceFactor(spreadOf(0.75), 0.85)).toBeCloseTo(1.599, 3);
+    expect(LIKELY.of({ allowance: 160, spread: spreadOf(0.75), share: 0.85 })).toBeCloseTo(100.1, 1);
+  });
+  it('follows from mean and spread of the own log, and leads back to them', () => {
+    for (const spread of [0, 0.2, 0.6])
+      expect(LIKELY.of({ allowance: OWN_ALLOWANCE.of({ mean: 70, spread, share: 0.85 }), spread, share: 0.85 })).toBeCloseTo(70, 9);
+  });
+  it('refuses a share that is certain and a spread below 0', () => {
+    expect(() => allowanceFactor(0.5, 1)).toThrow('share');
+    expect(() => allowanceFactor(-0.1, 0.85)).toThrow('spread');
+    expect(() => spreadOf(-1)).toThrow('variation');
+  });
+});
+
 describe('chance of enough', () => {
-  it('is 63 % when just the expected loss is allowed for: the mean of a skewed loss lies above its median', () => {
-    expect(chanceOfEnough({ allowance: 300, expected: 300, variation: 0.75 })).toBeCloseTo(0.6308, 3);
-  }); // by hand: Φ(½·√ln 1.5625) = Φ(0.334)
-  it('is undone by the allowance for a certainty', () => {
-    for (const certainty of [0.5, 0.9, 0.95, 0.99])
-      expect(
-        chanceOfEnough({ allowance: allowanceFor({ certainty, expected: 200, variation: 0.75 }), expected: 200, variation: 0.75 }),
-      ).toBeCloseTo(certainty, 9);
+  const spread = spreadOf(0.75);
+  /** Steps in a row, each with one loss of which the allowance is kept. */
+  const chain = (allowances: number[], common = spread, more = 0): StepAtRisk[] =>
+    allowances.map((a, i) => ({
+      kept: a * (1 + more),
+      losses: [{ loss: a / allowanceFactor(spread, 0.85), spread, common }],
+      next: i + 1 < allowances.length ? i + 1 : null,
+    }));
+  it('is the share that an allowance is for, where all losses of a job go together, however many steps there are', () => {
+    for (const allowances of [[100], [100, 40], [225, 113, 65, 5, 35]]) expect(shareEnough(chain(allowances), 0)).toBeCloseTo(0.85, 2);
   });
-  it('rises with the allowance', () => {
-    fc.assert(
-      fc.property(
-        fc.double({ min: 0, max: 1e4, noNaN: true }),
-        fc.double({ min: 0, max: 1e3, noNaN: true }),
-        (allowance, more) =>
-          chanceOfEnough({ allowance: allowance + more, expected: 100, variation: 0.75 }) >=
-          chanceOfEnough({ allowance, expected: 100, variation: 0.75 }),
+  it('agrees with chance draws of the same model, step by step', () => {
+    const random = seeded(5);
+    const z = (): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random()); // Box and Muller 1958
+    const steps = chain([100, 60, 60, 20, 40, 10], 0.3);
+    let enough = 0;
+    for (let job = 0; job < 40_000; job++) {
+      const x = z();
+      const lost = steps.map(
+        ({ losses: [l] }) => (l?.loss ?? 0) * Math.exp(0.3 * x + Math.sqrt(spread * spread - 0.09) * z() - (spread * spread) / 2),
+      );
+      const holds = steps.every((_, k) => lost.slice(k).reduce((a, b) => a + b, 0) <= steps.slice(k).reduce((a, s) => a + s.kept, 0));
+      if (holds) enough++;
+    }
+    expect(Math.abs(shareEnough(steps, 0) - enough / 40_000)).toBeLessThan(0.012);
+  });
+  it('asks of every step whether what lies before it lasts: kindness before a stop is not carried on', () => {
+    const [first, second] = chain([1_000, 100]) as [StepAtRisk, StepAtRisk];
+    expect(
+      shareEnough(
+        [
+          { ...first, kept: 5_000 },
+          { ...second, kept: 0 },
+        ],
+        0,
       ),
+    ).toBe(0);
+  });
+  it('lets two branches that join lose each its own', () => {
+    // By hand: text and cover, both of allowance 100, join in a step that loses nothing: each branch is enough in 85 of 100, the same ones.
+    const branch = { kept: 100, losses: [{ loss: 100 / allowanceFactor(spread, 0.85), spread, common: spread }], next: 2 };
+    expect(shareEnough([branch, branch, { kept: 0, losses: [], next: null }], 0)).toBeCloseTo(0.85, 2);
+  });
+  it('rises with what is kept and what the order leaves open, and is certain where nothing is lost', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 3, noNaN: true }), fc.double({ min: 0, max: 500, noNaN: true }), (more, slack) => {
+        const steps = chain([225, 65, 35], 0.3);
+        return shareEnough(chain([225, 65, 35], 0.3, more), slack) >= shareEnough(steps, 0);
+      }),
+      { numRuns: 40 },
     );
+    expect(shareEnough([{ kept: 0, losses: [], next: null }], 0)).toBe(1);
   });
-  it('agrees with a simulation of the same lognormal', () => {
-    // Sum of twelve uniforms would not do for tails: a seeded quasi-random sweep over the normal quantile instead.
-    const n = 4000;
-    const sigma = Math.sqrt(Math.log(1 + 0.5625));
-    const { normalQuantile } = jest.requireActual<typeof import('../quantity/normal-distribution')>('../quantity/normal-distribution');
-    const enough = Array.from({ length: n }, (_, i) => 200 * Math.exp((-sigma * sigma) / 2 + sigma * normalQuantile((i + 0.5) / n))).filter(
-      (loss) => loss <= 350,
-    ).length;
-    expect(chanceOfEnough({ allowance: 350, expected: 200, variation: 0.75 })).toBeCloseTo(enough / n, 2);
+  it('is reached by the reserve of the wish, and one per cent of reserve less does not', () => {
+    for (const common of [spread, 0.3, 0])
+      for (const wish of [0.9, 0.95, 0.99]) {
+        const allowances = [225, 113, 65, 35];
+        const times = reserveTimes(chain(allowances, common), allowances, 0, wish);
+        expect(shareEnough(chain(allowances, common, times - 1), 0)).toBeGreaterThanOrEqual(wish);
+        expect(shareEnough(chain(allowances, common, times * 0.99 - 1), 0)).toBeLessThan(wish + 0.002);
+      }
   });
-  it('knows the ends and refuses nonsense', () => {
-    expect(chanceOfEnough({ allowance: 0, expected: 1, variation: 0.75 })).toBe(0);
-    expect(chanceOfEnough({ allowance: 0, expected: 0, variation: 0.75 })).toBe(1);
-    expect(() => chanceOfEnough({ allowance: -1, expected: 1, variation: 1 })).toThrow('allowance');
-    expect(() => allowanceFor({ certainty: 1, expected: 1, variation: 1 })).toThrow('certainty');
+  it('takes no reserve where allowances suffice', () => {
+    expect(reserveTimes(chain([100, 50]), [100, 50], 0, 0.85)).toBe(1);
+  });
+  it('gives back at the first step what the middle job leaves', () => {
+    // By hand: median of the loss 62.5 · e^(−0.2231) = 50.0; 100 kept.
+    expect(leftAsARule(chain([100]), 0)).toBeCloseTo(50, 0);
+    expect(lossAt([{ loss: 62.5, spread: 0, common: 0 }], 0.95)).toBe(62.5);
   });
 });

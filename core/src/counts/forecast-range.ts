@@ -1,11 +1,10 @@
 import type { Formula, Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { type Ledger, fig } from '../quantity/ledger';
-import { normalQuantile } from '../quantity/normal-distribution';
-import { portableExp } from '../quantity/portable-math';
 import type { Net } from '../flow/net';
 import type { Counted } from '../plant/plant';
-import { lognormal } from './chance-of-enough';
+import type { LossTerms } from '../flow/solve-backward';
+import { lossAt, type SpreadLoss } from './drawn-jobs';
 
 /** The range shown holds nine of ten such jobs. */
 const RANGE = { low: 0.05, high: 0.95 } as const;
@@ -23,29 +22,30 @@ const ALL_TO_LOSE: Formula = {
   source: 'arithmetic',
   of: (t) => Object.values(t).reduce((a, b) => a + b, 0),
 };
-const RANGE_SOURCE = 'losses ahead × M, M lognormal with mean 1 and the spread of whole jobs; nine of ten such jobs lie within';
+const RANGE_SOURCE = 'losses ahead as in the drawn jobs: nine of ten such jobs lie within';
+/** Losses ahead as terms by number (loss1, spread1, common1 …), read back. */
+const spreadLosses = (t: Readonly<Record<string, number>>): SpreadLoss[] => {
+  const losses: SpreadLoss[] = [];
+  for (let i = 1; `loss${i}` in t; i++)
+    losses.push({ loss: t[`loss${i}`] ?? 0, spread: t[`spread${i}`] ?? 0, common: t[`common${i}`] ?? 0 });
+  return losses;
+};
 /** Good pieces at the end in a bad job of twenty: the losses ahead grow. */
-const LOW: Formula<'forecast' | 'toLose' | 'variation'> = {
+const LOW: Formula = {
   id: 'forecast.low',
   unit: 'piece',
   source: RANGE_SOURCE,
   carriesGuess: false,
-  of: ({ forecast, toLose, variation }) => Math.max(Math.floor(forecast - toLose * (factorAt(RANGE.high, variation) - 1)), 0),
+  of: ({ forecast = 0, toLose = 0, ...t }) => Math.max(Math.floor(forecast + toLose - lossAt(spreadLosses(t), RANGE.high)), 0),
 };
 /** In a good one of twenty: they shrink. */
-const HIGH: Formula<'forecast' | 'toLose' | 'variation'> = {
+const HIGH: Formula = {
   id: 'forecast.high',
   unit: 'piece',
   source: RANGE_SOURCE,
   carriesGuess: false,
-  of: ({ forecast, toLose, variation }) => Math.floor(forecast + toLose * (1 - factorAt(RANGE.low, variation))),
+  of: ({ forecast = 0, toLose = 0, ...t }) => Math.floor(forecast + toLose - lossAt(spreadLosses(t), RANGE.low)),
 };
-
-/** What a share of jobs stays below, as a factor on the expected loss. */
-function factorAt(share: number, variation: number): number {
-  const { mu, sigma } = lognormal(variation);
-  return portableExp(mu + sigma * normalQuantile(share));
-}
 
 /** Good pieces of a flow at the end, with its range: what is still to be lost on the way to it, of all items made together, may be more or less. */
 export function forecastRange(
@@ -54,10 +54,11 @@ export function forecastRange(
   together: readonly Id<'item'>[],
   net: Net,
   counted: Readonly<Record<Id<'step'>, Counted>>,
-  variation: Term,
+  losses: Readonly<Record<Id<'step'>, LossTerms>>,
   to: Ledger,
 ): { good: Id<'figure'>; low: Id<'figure'>; high: Id<'figure'> } {
   const ahead: Record<string, Term> = {};
+  const spread: Record<string, Term> = {};
   for (const [id, step] of Object.entries(net.steps)) {
     const flow = step.gives[0];
     const mine = counted[id] ?? { run: 0, good: 0, done: false };
@@ -70,10 +71,15 @@ export function forecastRange(
       perGood: { value: (net.flows[flow.flow]?.perGood ?? 1) / flow.per, unit: '1', from: 'family', at: 'layout' },
     });
     ahead[id] = fig(idOf(id, 'toLose'));
+    const number = Object.keys(ahead).length;
+    const { running, setup, table } = losses[id]?.likely ?? {};
+    const known = running ?? setup ?? table;
+    spread[`loss${number}`] = fig(idOf(id, 'toLose'));
+    if (known) Object.assign(spread, { [`spread${number}`]: known.spread, [`common${number}`]: known.common });
   }
   const ids = { good: idOf(goods, 'real'), low: idOf(item, 'forecastLow'), high: idOf(item, 'forecastHigh') };
   to.figure(idOf(item, 'toLose'), ALL_TO_LOSE, ahead);
-  const terms = { forecast: fig(ids.good), toLose: fig(idOf(item, 'toLose')), variation };
+  const terms = { forecast: fig(ids.good), toLose: fig(idOf(item, 'toLose')), ...spread };
   to.figure(ids.low, LOW, terms);
   to.figure(ids.high, HIGH, terms);
   return ids;

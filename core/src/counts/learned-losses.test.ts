@@ -1,9 +1,7 @@
-import fc from 'fast-check';
 import { learnedLosses, type StepFact } from './learned-losses';
-import { lossVariation, spreadWidth, widened } from './loss-variation';
-import { chanceOfEnough } from './chance-of-enough';
+import { spreadWidth, widened } from './spread-seen';
 import { seeded } from '../quantity/seeded';
-import { HIDDEN, HIDDEN_COMMON, normal, shareShort } from './simulated-shop.fixture';
+import { HIDDEN, HIDDEN_COMMON, type Nature, normal, shopYears } from './simulated-shop.fixture';
 
 const fact = (job: number, more: Partial<StepFact> = {}): StepFact => ({
   job: String(job),
@@ -39,10 +37,17 @@ describe('what the works learns', () => {
     expect(leftAside[0]?.times).toBeGreaterThan(50);
     expect(losses['fold@folder2']).toEqual(learnedLosses(honest).losses['fold@folder2']);
   });
+  it('learns from the newest two hundred jobs: what was true years ago need not be', () => {
+    const { losses } = learnedLosses([
+      ...Array.from({ length: 300 }, (_, i) => fact(i, { lost: 500 })),
+      ...Array.from({ length: 200 }, (_, i) => fact(1_000 + i, { lost: 50 })),
+    ]);
+    expect(losses['fold@folder2']?.meanPpm).toBe(5_050);
+  });
   it('takes an entry for a slip only when there are enough like it to tell', () => {
     expect(learnedLosses([fact(1), fact(2, { lost: 90 })]).leftAside).toEqual([]);
   });
-  it('finds what is hidden in 2,000 simulated jobs: losses, spreads and what they share', () => {
+  it('finds what is hidden in 2,000 simulated jobs, of which it reads 200: losses, spreads and what they share', () => {
     const random = seeded(11);
     const facts = Array.from({ length: 2_000 }, (_, j) => {
       const common = normal(random);
@@ -61,58 +66,44 @@ describe('what the works learns', () => {
       });
     }).flat();
     const { losses, together } = learnedLosses(facts);
+    // Three standard errors of 200 jobs: 3 · 0.6 / √200 = 0.13.
+    const near = (seen: number | undefined, truth: number): void => {
+      expect(Math.abs((seen ?? 0) / truth - 1)).toBeLessThan(0.13);
+    };
     for (const t of HIDDEN) {
       const own = losses[`${t.process}@${t.machine}`];
-      expect((own?.meanPpm ?? 0) / t.ppm).toBeCloseTo(1, 1);
-      expect((own?.setupFactor ?? 0) / t.setupFactor).toBeCloseTo(1, 1);
-      expect(own?.runningSpread).toBeCloseTo(t.runningSpread, 1);
-      expect(own?.setupSpread).toBeCloseTo(t.setupSpread, 1);
+      near(own?.meanPpm, t.ppm);
+      near(own?.setupFactor, t.setupFactor);
+      near(own?.runningSpread, t.runningSpread);
+      near(own?.setupSpread, t.setupSpread);
     }
     expect(together?.spread).toBeCloseTo(HIDDEN_COMMON, 1);
-    expect(together?.jobs).toBe(2_000);
+    expect(together?.jobs).toBe(200);
   });
 });
 
 describe('a wished certainty', () => {
-  // Hidden truth, fixed seeds, 2,000 jobs each; the works starts from the handbook and learns from its own jobs as they close.
-  test.each([
-    [0.9, 21],
-    [0.95, 22],
-    [0.99, 23],
-  ])('of %d is kept within 1.5 points once 100 jobs are logged', (certainty, seed) => {
-    const short = shareShort(certainty, { jobs: 2_000, from: 100, seed });
-    expect(Math.abs(short - (1 - certainty))).toBeLessThan(0.015);
+  // Hidden truth of another kind than the model's but for the first, fixed seeds, 1,000 jobs each; the works starts from the handbook and learns from its own
+  // jobs as they close; every step stops at its good ones, what was not needed goes back.
+  const years = { jobs: 1_000, from: 100 };
+  test.each<[Nature, number]>([
+    ['lognormal', 0.85],
+    ['lognormal', 0.99],
+    ['gamma', 0.85],
+    ['gamma', 0.95],
+    ['twoKinds', 0.85],
+    ['twoKinds', 0.95],
+    ['drift', 0.85],
+    ['drift', 0.95],
+  ])('is kept within 2 points when losses are %s: %d', (nature, wish) => {
+    expect(Math.abs(shopYears(wish, { ...years, seed: 22, nature }).short - (1 - wish))).toBeLessThan(0.02);
   });
   it('is kept though one count in a hundred is mistyped', () => {
-    expect(Math.abs(shareShort(0.95, { jobs: 2_000, from: 100, seed: 24, slips: 0.01 }) - 0.05)).toBeLessThan(0.015);
+    expect(Math.abs(shopYears(0.95, { ...years, seed: 24, slips: 0.01 }).short - 0.05)).toBeLessThan(0.02);
   });
 });
 
 describe('the spread of a whole job', () => {
-  it('of one loss is that of a lognormal', () => {
-    expect(lossVariation([{ loss: 100, spread: 0.5, common: 0.2 }], 100)).toBeCloseTo(Math.sqrt(Math.exp(0.25) - 1), 12);
-  });
-  it('is smaller where losses do not go together, and greatest where they do', () => {
-    const two = (common: number): number =>
-      lossVariation(
-        [
-          { loss: 50, spread: 0.6, common },
-          { loss: 50, spread: 0.6, common },
-        ],
-        100,
-      );
-    expect(two(0)).toBeCloseTo(lossVariation([{ loss: 100, spread: 0.6, common: 0 }], 100) / Math.SQRT2, 12);
-    expect(two(0.6)).toBeCloseTo(lossVariation([{ loss: 100, spread: 0.6, common: 0 }], 100), 12);
-  });
-  it('never lowers the risk when a spread grows, for allowances above the expected loss', () => {
-    fc.assert(
-      fc.property(fc.double({ min: 1.5, max: 4, noNaN: true }), fc.double({ min: 0.05, max: 0.6, noNaN: true }), (times, spread) => {
-        const chance = (s: number): number =>
-          chanceOfEnough({ allowance: 100 * times, expected: 100, variation: lossVariation([{ loss: 100, spread: s, common: 0 }], 100) });
-        return chance(spread + 0.05) <= chance(spread) + 1e-12;
-      }),
-    );
-  });
   test.each([
     [20, 1.08, 'by hand: √(1.05 · 19/17)'],
     [100, 1.015, 'by hand: √(1.01 · 99/97)'],

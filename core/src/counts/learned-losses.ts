@@ -2,6 +2,7 @@ import type { Id } from '../quantity/figure';
 import { portableExp, portableLog } from '../quantity/portable-math';
 import { PPM } from '../quantity/units';
 import type { OwnLoss, Shelf } from '../plant/plant';
+import { spreadOf } from './allowance';
 
 /** What was counted of one step of a closed job, beside what its plan expected. Cycles and seconds. */
 export interface StepFact {
@@ -40,17 +41,21 @@ const LEAST_CYCLES = 100;
 /** Added to counts before the logarithm: a run may lose nothing. Source: the usual continuity correction of half a count. */
 const HALF = 0.5;
 
+/** The newest so many jobs of a kind are learned from: what was true years ago need not be. House rule. */
+export const NEWEST_JOBS = 200;
+
+/** A count as a share: of the cycles run, or of what the handbook expects. */
 interface Sample {
   fact: StepFact;
-  log: number;
+  share: number;
 }
 interface Fit {
   jobs: number;
-  /** Mean and standard deviation of the logarithms. */
-  middle: number;
+  mean: number;
+  /** Of the logarithm, as it follows from mean and standard deviation. */
   spread: number;
-  /** Samples kept, with how far they lie from the middle. */
-  kept: { fact: StepFact; residual: number }[];
+  /** Samples kept, with how far they lie from the mean, as a part of it. */
+  kept: { fact: StepFact; off: number }[];
   slips: { fact: StepFact; times: number }[];
 }
 
@@ -60,32 +65,35 @@ const median = (sorted: readonly number[]): number => {
 };
 const inOrder = (of: readonly number[]): number[] => [...of].sort((a, b) => a - b);
 
-/** Middle and spread of logarithms: slips are found by the median and its absolute deviations, which no single count can move, then left out of mean and deviation. */
-function fitLogs(samples: readonly Sample[]): Fit {
-  const middle = median(inOrder(samples.map((s) => s.log)));
+/**
+ * Mean and spread of shares: slips are found among their logarithms, by the median and its absolute deviations, which no single count can move. Mean and standard
+ * deviation are taken of the shares themselves: a fit of logarithms is led by the jobs that lost hardly anything, which no allowance is for.
+ */
+function fitShares(samples: readonly Sample[]): Fit {
+  const logs = samples.map((s) => portableLog(s.share));
+  const middle = median(inOrder(logs));
   // 1.4826: the median absolute deviation of a normal distribution as its standard deviation.
-  const rough = Math.max(1.4826 * median(inOrder(samples.map((s) => Math.abs(s.log - middle)))), LEAST_SPREAD);
-  const isSlip = (s: Sample): boolean => Math.abs(s.log - middle) > SLIP_SPREADS * rough;
-  const kept = samples.filter((s) => !isSlip(s));
-  const mean = kept.reduce((sum, s) => sum + s.log, 0) / Math.max(kept.length, 1);
-  const squares = kept.reduce((sum, s) => sum + (s.log - mean) * (s.log - mean), 0);
+  const rough = Math.max(1.4826 * median(inOrder(logs.map((log) => Math.abs(log - middle)))), LEAST_SPREAD);
+  const isSlip = (i: number): boolean => Math.abs((logs[i] ?? 0) - middle) > SLIP_SPREADS * rough;
+  const kept = samples.filter((_, i) => !isSlip(i));
+  const mean = kept.reduce((sum, s) => sum + s.share, 0) / Math.max(kept.length, 1);
+  const squares = kept.reduce((sum, s) => sum + (s.share - mean) * (s.share - mean), 0);
+  const variation = kept.length > 1 && mean > 0 ? Math.sqrt(squares / (kept.length - 1)) / mean : 0;
   return {
     jobs: kept.length,
-    middle: mean,
-    spread: kept.length > 1 ? Math.sqrt(squares / (kept.length - 1)) : 0,
-    kept: kept.map((s) => ({ fact: s.fact, residual: s.log - mean })),
-    slips: samples.filter(isSlip).map((s) => ({ fact: s.fact, times: portableExp(s.log - middle) })),
+    mean,
+    spread: spreadOf(variation),
+    kept: kept.map((s) => ({ fact: s.fact, off: mean > 0 ? s.share / mean - 1 : 0 })),
+    slips: samples.flatMap((s, i) => (isSlip(i) ? [{ fact: s.fact, times: portableExp((logs[i] ?? 0) - middle) }] : [])),
   };
 }
 
-const meanOf = ({ middle, spread }: Fit): number => portableExp(middle + (spread * spread) / 2);
-
 /**
  * What the works learns from closed jobs: for every process, on each of its machines and on all, running loss and setup factor with their spread from job to
- * job, and how far the losses of one job go together.
+ * job, and how far the losses of one job go together. Facts come in the order the jobs were closed in.
  *
- * Model: running loss = p·e^{x}, setup = handbook × f·e^{y}, x and y normal from job to job; between the steps of a job their residuals share a common part of
- * variance τ². Formula: mean of a lognormal e^{m + s²/2}; τ² = mean product of two different residuals of a job (moment estimate), not below 0.
+ * Model: running loss = p·x, setup = handbook × f·y, x and y of mean 1, lognormal from job to job; all factors of a job share a common part of variance τ² (of the
+ * logarithm). Formula: moments: mean, s² = ln(1 + cv²); τ² = ln(1 + mean product of two different (x − 1) of a job), not below 0. The newest 200 jobs count.
  * Robust: see `SLIP_SPREADS`; what is left aside is named.
  * Source: shop's own log with job-to-job spread and a common factor (common practice, no source); lognormal by definition; median absolute deviation as in
  * Hampel, "The influence curve and its role in robust estimation", JASA 69 (1974), from memory.
@@ -101,12 +109,13 @@ export function learnedLosses(facts: readonly StepFact[]): Learned {
   const losses: Shelf['losses'] = {};
   const leftAside: LeftAside[] = [];
   const residuals = new Map<string, number[]>();
-  for (const [key, of] of [...groups].sort(([a], [b]) => (a < b ? -1 : 1))) {
-    const running = fitLogs(
-      of.filter((f) => f.cycles >= LEAST_CYCLES).map((fact) => ({ fact, log: portableLog((fact.lost + HALF) / fact.cycles) })),
+  for (const [key, all] of [...groups].sort(([a], [b]) => (a < b ? -1 : 1))) {
+    const of = all.slice(-NEWEST_JOBS);
+    const running = fitShares(
+      of.filter((f) => f.cycles >= LEAST_CYCLES).map((fact) => ({ fact, share: (fact.lost + HALF) / fact.cycles })),
     );
-    const setup = fitLogs(
-      of.filter((f) => f.expectedSetup > 0).map((fact) => ({ fact, log: portableLog((fact.setup + HALF) / (fact.expectedSetup + HALF)) })),
+    const setup = fitShares(
+      of.filter((f) => f.expectedSetup > 0).map((fact) => ({ fact, share: (fact.setup + HALF) / (fact.expectedSetup + HALF) })),
     );
     losses[key] = ownLoss(running, setup);
     if (!key.includes('@')) continue;
@@ -115,10 +124,10 @@ export function learnedLosses(facts: readonly StepFact[]): Learned {
       ['setup', setup],
     ] as const) {
       for (const { fact, times } of fit.slips) leftAside.push({ job: fact.job, process: fact.process, machine: fact.machine, what, times });
-      for (const { fact, residual } of fit.kept) {
+      for (const { fact, off } of fit.kept) {
         const known = residuals.get(fact.job);
-        if (known) known.push(residual);
-        else residuals.set(fact.job, [residual]);
+        if (known) known.push(off);
+        else residuals.set(fact.job, [off]);
       }
     }
   }
@@ -126,18 +135,18 @@ export function learnedLosses(facts: readonly StepFact[]): Learned {
 }
 
 function ownLoss(running: Fit, setup: Fit): OwnLoss {
-  const share = running.jobs > 0 ? meanOf(running) : 0;
+  const share = running.jobs > 0 ? running.mean : 0;
   const variance = portableExp(running.spread * running.spread) - 1;
   return {
     jobs: running.jobs,
     meanPpm: Math.min(Math.round(share * PPM), 900_000),
     sdPpm: Math.min(Math.round(share * PPM * Math.sqrt(variance)), 900_000),
     runningSpread: running.spread,
-    ...(setup.jobs > 0 && { setupFactor: meanOf(setup), setupSpread: setup.spread }),
+    ...(setup.jobs > 0 && { setupFactor: setup.mean, setupSpread: setup.spread }),
   };
 }
 
-/** The common part: the mean product of two different residuals of the same job. Null without a job of two counts. */
+/** The common part: from the mean product of two different deviations of the same job. Null without a job of two counts. */
 function togetherness(residuals: ReadonlyMap<string, readonly number[]>): Learned['together'] {
   let [products, pairs, jobs] = [0, 0, 0];
   for (const of of residuals.values()) {
@@ -148,5 +157,5 @@ function togetherness(residuals: ReadonlyMap<string, readonly number[]>): Learne
     pairs += (of.length * (of.length - 1)) / 2;
     jobs++;
   }
-  return pairs === 0 ? null : { spread: Math.sqrt(Math.max(products / pairs, 0)), jobs };
+  return pairs === 0 ? null : { spread: Math.sqrt(portableLog(1 + Math.max(products / pairs, 0))), jobs };
 }

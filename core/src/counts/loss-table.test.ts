@@ -73,7 +73,7 @@ describe('a net that loses by a table', () => {
         cautions: [],
       },
     },
-    wanted: { out: 3_000 },
+    wanted: { out: { order: { value: 3_000, unit: 'piece', from: 'typed', at: 'order' } } },
   };
   it('runs good ones, samples and what the table says', () => {
     const to = new Ledger();

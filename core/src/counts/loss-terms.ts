@@ -3,7 +3,8 @@ import { idOf } from '../quantity/id-of';
 import { type Ledger, fig } from '../quantity/ledger';
 import { ceilTolerant, floorTolerant } from '../quantity/round-tolerant';
 import { type LossPoint, tableTerms } from '../flow/loss-table';
-import type { LossTerms } from '../flow/solve-backward';
+import type { LikelyLoss, LossTerms } from '../flow/solve-backward';
+import { LIKELY } from './allowance';
 
 const source = 'school "setup + running %": handbook ranges, from memory';
 /** Setup sheets of a pass of n inks: the four-colour form and so much for each unit more or less; repeat work and shared plates take a part of it. */
@@ -60,20 +61,79 @@ export interface LossesSaid<T extends string> {
   batch?: { cycles: Record<'batch' | 'perCycle', Term>; lost: Record<'metres' | 'factor' | 'repeatMm', Term> };
 }
 
-/** Writes the losses of a step that occur as figures (so that each can be overridden by hand) and returns them as terms for the counts. */
+/** How far a loss spreads from job to job, and how much of that it shares with the other losses of a job. */
+export interface SpreadTerms {
+  spread: Term;
+  common: Term;
+}
+/** The spreads of a step's losses, and the share of jobs that an allowance suffices in. */
+export interface LossSpreads {
+  share: Term;
+  setup: SpreadTerms;
+  running: SpreadTerms;
+}
+
+/** Writes a step's setup allowance under a name; the works' own factor on what the handbook gives stands apart. */
+function setupFigure<T extends string>(
+  step: string,
+  name: 'setupCycles' | 'usualSetup',
+  { formula, terms, own }: NonNullable<LossesSaid<T>['setup']>,
+  to: Ledger,
+): Term {
+  if (own) {
+    to.figure(idOf(step, 'setupHandbook'), formula, terms);
+    to.figure(idOf(step, name), STEP_SETUP, { fresh: fig(idOf(step, 'setupHandbook')), factor: own });
+  } else to.figure(idOf(step, name), formula, terms);
+  return fig(idOf(step, name));
+}
+
+/**
+ * What is likely lost of what is set aside. Where an allowance was set by hand (on the step, or its figure), the likely loss stays what handbook or log say:
+ * to count on less does not make less go to waste.
+ */
+function likelyLosses<T extends string>(
+  step: string,
+  losses: LossTerms,
+  usual: LossesSaid<T>,
+  { share, setup, running }: LossSpreads,
+  to: Ledger,
+): NonNullable<LossTerms['likely']> {
+  const byHand = (name: 'setupCycles' | 'runningPpm'): boolean => to.isByHand(idOf(step, name));
+  const likely = (name: string, allowance: Term, { spread, common }: SpreadTerms, unit: 'cycle' | 'ppm'): LikelyLoss => {
+    to.figure(idOf(step, name), LIKELY, { allowance, spread, share }, unit);
+    return { amount: fig(idOf(step, name)), spread, common };
+  };
+  const all: NonNullable<LossTerms['likely']> = {};
+  if (losses.setup && usual.setup)
+    all.setup = likely(
+      'likelySetup',
+      byHand('setupCycles') ? setupFigure(step, 'usualSetup', usual.setup, to) : losses.setup,
+      setup,
+      'cycle',
+    );
+  if (losses.runningPpm && usual.runningPpm) {
+    let allowance = losses.runningPpm;
+    if (byHand('runningPpm')) {
+      to.figure(idOf(step, 'usualPpm'), RUNNING_PPM, { ppm: usual.runningPpm });
+      allowance = fig(idOf(step, 'usualPpm'));
+    }
+    all.running = likely('likelyPpm', allowance, running, 'ppm');
+  }
+  return all;
+}
+
+/**
+ * Writes the losses of a step that occur as figures (so that each can be overridden by hand) and returns them as terms for the counts. `usual` is what would be
+ * said had nobody set anything on the step.
+ */
 export function lossFigures<T extends string>(
   step: string,
   { setup, runningPpm, samples, batch, table }: LossesSaid<T>,
   to: Ledger,
+  { usual, spreads, logKnows }: { usual: LossesSaid<T>; spreads: LossSpreads; logKnows: boolean },
 ): LossTerms {
   const losses: LossTerms = {};
-  if (setup) {
-    if (setup.own) {
-      to.figure(idOf(step, 'setupHandbook'), setup.formula, setup.terms);
-      to.figure(idOf(step, 'setupCycles'), STEP_SETUP, { fresh: fig(idOf(step, 'setupHandbook')), factor: setup.own });
-    } else to.figure(idOf(step, 'setupCycles'), setup.formula, setup.terms);
-    losses.setup = fig(idOf(step, 'setupCycles'));
-  }
+  if (setup) losses.setup = setupFigure(step, 'setupCycles', setup, to);
   if (runningPpm) {
     to.figure(idOf(step, 'runningPpm'), RUNNING_PPM, { ppm: runningPpm });
     losses.runningPpm = fig(idOf(step, 'runningPpm'));
@@ -88,7 +148,19 @@ export function lossFigures<T extends string>(
     losses.batchCycles = fig(idOf(step, 'batchCycles'));
     losses.batchLost = fig(idOf(step, 'batchLost'));
   }
+  losses.likely = likelyLosses(step, losses, usual, spreads, to);
   if (!table) return losses;
+  // A table says nothing of what is likely: the works' own log does, where it knows; else its lines are allowances as the handbook's are.
+  const { likely, ...bySetup } = losses;
+  if (table.inForce && !logKnows) {
+    const { samples: pulled } = bySetup;
+    return {
+      ...(pulled && { samples: pulled }),
+      table: tableTerms(table.points, table.at),
+      likely: { table: { ...spreads.running, share: spreads.share } },
+      other: bySetup,
+    };
+  }
   const byTable: LossTerms = { ...(losses.samples && { samples: losses.samples }), table: tableTerms(table.points, table.at) };
-  return table.inForce ? { ...byTable, other: losses } : { ...losses, other: byTable };
+  return table.inForce ? { ...byTable, likely, other: bySetup } : { ...losses, other: byTable };
 }

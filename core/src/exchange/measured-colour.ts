@@ -1,3 +1,4 @@
+import { readNumber } from '../quantity/read-number';
 import { type Lab, labOf } from '../colour/lab';
 import { REFLECTANCE, resampled, type Resampled, type Spectrum } from '../colour/spectrum';
 
@@ -23,8 +24,7 @@ const LAB_COLUMNS = [
   ['L*', 'A*', 'B*'],
   ['L', 'A', 'B'],
 ] as const;
-const number = (text: string | undefined): number =>
-  text === undefined || text.trim() === '' ? NaN : Number(text.trim().replace(',', '.'));
+const number = (text: string | undefined): number => (text === undefined ? NaN : readNumber(text));
 
 /**
  * Colours out of a table with a head: spectra (columns named by their wavelength) or L*, a*, b*. Spectra win where both are there. Values up to 1.5 are shares,

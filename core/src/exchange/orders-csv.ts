@@ -1,3 +1,4 @@
+import { readNumber } from '../quantity/read-number';
 import { FAMILIES, familyOf } from '../families/registry';
 import type { WishField } from '../families/family';
 import { type FamilyId, type JobSpec, NO_CHOICES } from '../product/job-spec';
@@ -78,7 +79,7 @@ const wholeNumber = (text: string): number | null =>
 function percentPpm(text: string): number | null {
   if (text === '') return 0;
   const match = /^(\d{1,3}(?:[.,]\d+)?)\s*%?$/.exec(text);
-  return match ? Math.round(Number((match[1] ?? '').replace(',', '.')) * 10_000) : null;
+  return match ? Math.round(readNumber(match[1] ?? '') * 10_000) : null;
 }
 
 /** A day, or a day and a time; a day alone is noon, as on the order form. */
@@ -96,7 +97,7 @@ function cellValue(text: string, kind: WishField['kind']): unknown {
     case 'length':
     case 'count':
     case 'percent': {
-      const number = Number(text.replace(',', '.'));
+      const number = readNumber(text);
       return Number.isFinite(number) ? number : text;
     }
     default:

@@ -1,3 +1,4 @@
+import { readNumber } from '../quantity/read-number';
 import { ReadingSchema, type Reading } from '../register/reading';
 
 export interface ReadingsFile {
@@ -16,7 +17,7 @@ export function readingsFromTable(head: readonly string[], lines: readonly (read
   if (missing.length > 0) throw new Error(`Column ${missing.map(([n]) => n).join(', ')} is missing: readings need ink, mark, dx and dy.`);
   const file: ReadingsFile = { inks: [], bad: [] };
   lines.forEach((cells, i) => {
-    const value = (at: number): number => Number((cells[at] ?? '').trim().replace(',', '.')) * (TO_MM[upper[at] ?? ''] ?? 1);
+    const value = (at: number): number => readNumber(cells[at] ?? '') * (TO_MM[upper[at] ?? ''] ?? 1);
     const read = ReadingSchema.safeParse({ mark: (cells[mark] ?? '').trim(), dxMm: value(dx), dyMm: value(dy) });
     const name = (cells[ink] ?? '').trim();
     if (!read.success || name === '') {

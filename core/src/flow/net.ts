@@ -1,4 +1,4 @@
-import type { CountUnit, Id } from '../quantity/figure';
+import type { CountUnit, Id, Term } from '../quantity/figure';
 import type { LossPoint } from './loss-table';
 
 export type Supply =
@@ -37,6 +37,8 @@ export interface Loss {
   perBatch?: { cycles: number; lost: number };
   /** The table school: what so many good cycles lose, in place of setup and running loss. */
   table?: LossPoint[];
+  /** What goes as a rule: the above are allowances, which most jobs stay under. Absent in plans of older programs: as much as is set aside. */
+  likely?: { setup: number; runningPpm: number; tableShare?: number };
 }
 
 /** Why a step waits on the clock. */
@@ -74,11 +76,13 @@ export interface ToolUse {
   supply: Supply;
 }
 
-/** The counted net: steps joined by flows; acyclic. `wanted` is what leaves the house, by flow. */
+/** The counted net: steps joined by flows; acyclic. `wanted` is what leaves the house, by flow and item. */
 export interface Net {
   flows: Record<Id<'flow'>, Flow>;
   steps: Record<Id<'step'>, Step>;
-  wanted: Record<Id<'flow'>, number>;
+  wanted: Record<Id<'flow'>, Record<string, Term>>;
+  /** What lies before a step beyond what it is planned to take, by flow. */
+  reserve?: Readonly<Record<Id<'flow'>, Record<string, Term>>>;
 }
 
 /** Steps so that every maker stands before its takers; steps in a circle (a broken net) are left out and named. */

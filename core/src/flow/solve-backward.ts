@@ -40,8 +40,16 @@ export type LossTerms = Partial<Record<Exclude<keyof RunTerms, 'need'>, Term>> &
   /** Lines of a table of losses, in place of setup and running loss. */
   table?: Record<string, Term>;
   /** The run by the other school, shown beside. */
-  other?: Omit<LossTerms, 'other'>;
+  other?: Omit<LossTerms, 'other' | 'likely'>;
+  /** What of the allowances goes as a rule; of a table, how its lines spread. */
+  likely?: { setup?: LikelyLoss; running?: LikelyLoss; table?: Omit<LikelyLoss, 'amount'> & { share: Term } };
 };
+/** A loss as a rule (cycles of setup, parts per million while running), its spread from job to job, and the part of it that the losses of a job share. */
+export interface LikelyLoss {
+  amount: Term;
+  spread: Term;
+  common: Term;
+}
 
 const plain = (value: number, unit: 'cycle' | 'ppm' | 'piece' | '1', at: string): Term => ({ value, unit, from: 'plant', at });
 
@@ -68,8 +76,8 @@ function plainLosses(id: Id<'step'>, { setupCycles, runningPpm, samples, perBatc
 export function solveBackward(net: Net, to: Ledger, lossTerms: Readonly<Record<Id<'step'>, LossTerms>> = {}): Counts {
   const { order } = inOrder(net.steps);
   const asked = new Map<Id<'flow'>, Record<string, Term>>();
-  for (const [flow, wanted] of Object.entries(net.wanted))
-    asked.set(flow, { delivered: { value: wanted, unit: 'piece', from: 'typed', at: `wanted:${flow}` } });
+  for (const [flow, wanted] of Object.entries(net.wanted)) asked.set(flow, wanted);
+  for (const [flow, reserve] of Object.entries(net.reserve ?? {})) asked.set(flow, { ...asked.get(flow), ...reserve });
   const counts: Counts = { steps: {}, demand: {} };
 
   const demandOf = (flow: Id<'flow'>): Id<'figure'> => {
@@ -101,7 +109,7 @@ function countStep(
   to: Ledger,
   said: LossTerms = plainLosses(id, step.loss),
 ): StepCount {
-  const { table, other, ...each } = said;
+  const { table, other, likely: _likely, ...each } = said;
   const losses: LossTerms = Object.fromEntries(Object.entries(each).filter(([, term]) => 'fig' in term || term.value > 0));
   const at = (what: string): Id<'figure'> => idOf(id, what);
   const cyclesFor = ({ flow, per, share = 1 }: Port): Record<'demand' | 'share' | 'per', Term> => ({
@@ -119,7 +127,7 @@ function countStep(
     to.figure(at('need'), NEED, Object.fromEntries(needs));
   }
   const need = fig(at('need'));
-  const bySchool = ({ table: lines, ...rest }: Omit<LossTerms, 'other'>): [Formula, Record<string, Term>] =>
+  const bySchool = ({ table: lines, ...rest }: Omit<LossTerms, 'other' | 'likely'>): [Formula, Record<string, Term>] =>
     lines ? [RUN_BY_TABLE, { need, ...(rest.samples && { samples: rest.samples }), ...lines }] : [RUN, { need, ...rest }];
   to.figure(at('run'), ...bySchool({ ...losses, ...(table && { table }) }));
   if (other) to.figure(at('runOther'), ...bySchool(other));

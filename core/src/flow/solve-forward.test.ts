@@ -26,7 +26,7 @@ const net: Net = {
     cut: step('printed', 'copies', [1, 6], { setupCycles: 2, runningPpm: 2_000 }),
     band: step('copies', 'bands', [6, 1], {}, false),
   },
-  wanted: { bands: 1_000 },
+  wanted: { bands: { order: { value: 1_000, unit: 'piece', from: 'typed', at: 'order' } } },
 };
 function forward(counted: Record<string, Counted>, there: Record<string, number> = {}): { to: Ledger; value: (id: string) => number } {
   const to = new Ledger();

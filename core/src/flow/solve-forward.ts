@@ -41,16 +41,18 @@ const REAL_PPM: Formula<'lost' | 'cycles' | 'planPpm' | 'weight'> = {
   source: 'mean of the counted rate and the plan’s, weighted by cycles; house rule',
   of: ({ lost, cycles, planPpm, weight }) => Math.min(((lost + (planPpm * weight) / PPM) * PPM) / (cycles + weight), PPM),
 };
+/** A run stops at the good pieces that were wanted of it, reserve for the steps after included; what was counted beyond stays counted. */
+const stopped = (likely: number, counted: number, stop: number): number => Math.max(counted, Math.min(likely, stop));
 /** Good cycles of a step at its end: those counted, and what the rest of the run leaves. */
 const REAL_GOOD: Formula = {
   id: 'forecast.good',
   unit: 'cycle',
   source,
-  of: ({ counted = 0, good = 0, done = 0, run = 0, ppm = 0, ...t }) => {
+  of: ({ counted = 0, good = 0, done = 0, run = 0, ppm = 0, stop = Infinity, ...t }) => {
     if (done > 0) return good;
     const begun = counted > 0;
     const losses = { setup: 0, samples: 0, batchCycles: 0, batchLost: 0, ...t, ...(begun && { setup: 0, samples: 0 }), runningPpm: ppm };
-    return good + goodCycles(Math.max(run - counted, 0), losses);
+    return stopped(good + goodCycles(Math.max(run - counted, 0), losses), good, stop);
   },
 };
 /** The same for a step that loses by a table: the share the table leaves of the whole run. */
@@ -58,12 +60,13 @@ const REAL_GOOD_TABLE: Formula = {
   id: 'forecast.goodTable',
   unit: 'cycle',
   source,
-  of: ({ counted = 0, good = 0, done = 0, run = 0, samples = 0, ...lines }) => {
+  of: ({ counted = 0, good = 0, done = 0, run = 0, samples = 0, stop = Infinity, likelyShare = 1, ...lines }) => {
     if (done > 0 || run <= 0) return good;
     const points = Object.keys(lines)
       .filter((name) => name.startsWith('good'))
       .map((name): [number, number] => [lines[name] ?? 0, lines[name.replace('good', 'lost')] ?? 0]);
-    return good + floorTolerant((Math.max(run - counted, 0) * goodByTable(points, run, samples)) / run);
+    const lostShare = (1 - goodByTable(points, run, samples) / run) * likelyShare;
+    return stopped(good + floorTolerant(Math.max(run - counted, 0) * (1 - lostShare)), good, stop);
   },
 };
 /** Pieces a flow will have: what its makers leave. */
@@ -120,27 +123,34 @@ export function solveForward(
     });
     if (step.takes.length === 0) terms['plan'] = fig(at('run'));
     to.figure(at('realRun'), REAL_RUN, terms);
-    const { table, perBatch } = step.loss;
+    const { table, perBatch, likely = { setup: step.loss.setupCycles, runningPpm: step.loss.runningPpm } } = step.loss;
     const shared = {
       counted: log(mine.run, `log:${id}`),
       good: log(mine.good, `log:${id}`),
       done: plain(mine.done ? 1 : 0, '1', `log:${id}`),
       run: fig(at('realRun')),
       samples: plain(step.loss.samples, 'cycle', idOf(id, 'samples')),
+      // Of a split run either maker may make more than its share.
+      ...(step.whole && step.gives.every((g) => g.share === undefined) && { stop: fig(at('good')) }),
     };
-    if (table) to.figure(at('realGood'), REAL_GOOD_TABLE, { ...shared, ...tableTerms(table, idOf(id, 'table')) });
+    if (table)
+      to.figure(at('realGood'), REAL_GOOD_TABLE, {
+        ...shared,
+        likelyShare: plain(likely.tableShare ?? 1, '1', idOf(id, 'table')),
+        ...tableTerms(table, idOf(id, 'table')),
+      });
     else {
       const [setup, samples] = [mine.setup ?? 0, mine.samples ?? 0];
       to.figure(at('realPpm'), REAL_PPM, {
         lost: log(Math.max(mine.run - mine.good - setup - samples, 0), `log:${id}`),
         cycles: log(Math.max(mine.run - setup - samples, 0), `log:${id}`),
-        planPpm: plain(step.loss.runningPpm, 'ppm', idOf(id, 'running')),
+        planPpm: plain(likely.runningPpm, 'ppm', idOf(id, 'running')),
         weight: plain(RATE_PRIOR_CYCLES, 'cycle', 'practice'),
       });
       to.figure(at('realGood'), REAL_GOOD, {
         ...shared,
         ppm: fig(at('realPpm')),
-        setup: plain(step.loss.setupCycles, 'cycle', idOf(id, 'setup')),
+        setup: plain(likely.setup, 'cycle', idOf(id, 'setup')),
         ...(perBatch && {
           batchCycles: plain(perBatch.cycles, 'cycle', idOf(id, 'batch')),
           batchLost: plain(perBatch.lost, 'cycle', idOf(id, 'batch')),

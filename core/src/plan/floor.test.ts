@@ -1,3 +1,5 @@
+import { allowanceFactor } from '../counts/allowance';
+import { widened } from '../counts/spread-seen';
 import type { Shelf } from '../plant/plant';
 import type { JobSpec } from '../product/job-spec';
 import { JobSpecSchema } from './door';
@@ -6,7 +8,6 @@ import { cardSpec, LINDMOOR, SHELF } from './line-1.fixture';
 import { labelSpec } from './line-2.fixture';
 import { plan, planned } from './plan';
 import type { Plan } from './plan-types';
-import { riskCurve } from './risk-curve';
 import { riverOf } from './river';
 import { shortageOptions } from './shortage';
 
@@ -37,16 +38,19 @@ describe('what was counted', () => {
     expect(good(asPlanned)).toBeGreaterThanOrEqual(10_000);
     expect(value(worse, `${BACK}.realRun`)).toBe(value(plain, `${FRONT}.good`) - 400);
     const ups = value(plain, 'card.card.copiesUp');
-    expect(good(asPlanned) - good(worse)).toBeGreaterThan(400 * ups * 0.9);
+    // What the steps ahead leave of their allowances as a rule makes up for some of it.
+    expect(good(asPlanned) - good(worse)).toBeGreaterThan(400 * ups * 0.6);
     expect(good(asPlanned) - good(worse)).toBeLessThanOrEqual(400 * ups);
   });
   it('lets the rest of a run lose at the rate this run shows, with the plan’s standing for 500 cycles', () => {
     const ran = { run: 1_000, good: 700, done: false, setup: 200, samples: 0 };
     const p = plan(cardSpec(), LINDMOOR, counted({ [FRONT]: ran }));
-    // By hand: 100 lost of 800, and the plan's 2 % of 500: (100 + 10) / 1,300.
-    expect(value(p, `${FRONT}.realPpm`)).toBeCloseTo((110 / 1_300) * 1e6, 3);
+    // By hand: 100 lost of 800, and of the plan's 2 %, which 85 of 100 stay under, 1.2508 % as a rule, of 500: (100 + 6.25) / 1,300.
+    const ppm = ((100 + value(p, `${FRONT}.likelyPpm`) / 2_000) / 1_300) * 1e6;
+    expect(value(p, `${FRONT}.likelyPpm`)).toBeCloseTo(12_508, -2);
+    expect(value(p, `${FRONT}.realPpm`)).toBeCloseTo(ppm, 3);
     const rest = value(p, `${FRONT}.realRun`) - 1_000;
-    expect(value(p, `${FRONT}.realGood`)).toBe(700 + rest - Math.ceil((rest * 110) / 1_300));
+    expect(value(p, `${FRONT}.realGood`)).toBe(700 + rest - Math.ceil((rest * ppm) / 1e6));
   });
   it('has a range that narrows as steps are done', () => {
     const width = (c: Shelf['counted']): number => {
@@ -155,39 +159,6 @@ describe('short at this rate', () => {
   });
 });
 
-describe('extra sheets against risk', () => {
-  const curve = riskCurve(cardSpec(), LINDMOOR, SHELF, 'i1');
-  it('falls from the aim of the order to hardly any', () => {
-    const risks = curve?.points.map((p) => p.risk) ?? [];
-    expect(risks.every((r, i) => i === 0 || r < (risks[i - 1] ?? 0))).toBe(true);
-    expect(risks[0]).toBeGreaterThan(0.3);
-    expect(risks.at(-1)).toBeLessThan(0.01);
-    expect(curve?.points[0]?.extra).toBe(0);
-  });
-  it('says its width, and that it is from the handbook', () => {
-    expect(curve?.jobs).toBeNull();
-    expect(Math.max(...(curve?.points.map((p) => p.riskHigh - p.riskLow) ?? []))).toBeGreaterThan(0.05);
-    expect(curve?.points.every((p) => p.riskLow <= p.risk && p.risk <= p.riskHigh)).toBe(true);
-  });
-  it('narrows with the works’ own log, and says from how many jobs', () => {
-    const own = { jobs: 120, meanPpm: 20_000, sdPpm: 8_000, runningSpread: 0.4, setupFactor: 1, setupSpread: 0.4 };
-    const losses = Object.fromEntries(['offset', 'foil', 'guillotine', 'fold', 'apply', 'envelope'].map((p) => [p, own]));
-    const learned = riskCurve(cardSpec(), LINDMOOR, { ...SHELF, losses, together: { spread: 0.2, jobs: 120 } }, 'i1');
-    expect(learned?.jobs).toBe(120);
-    const width = (c: typeof curve): number => Math.max(...(c?.points.map((p) => p.riskHigh - p.riskLow) ?? []));
-    expect(width(learned)).toBeLessThan(width(curve) / 2);
-  });
-  it('is met where the remedy of the finding aims', () => {
-    const wish: JobSpec = { ...cardSpec(), choices: { ...cardSpec().choices, certainty: 0.99 } };
-    const found = plan(wish, LINDMOOR, SHELF).findings.find((f) => f.code === 'risk.short');
-    const remedy = found?.remedies[0];
-    const aim = remedy?.do === 'edit' ? (remedy.edits[0]?.now as number) : 0;
-    const met = plan({ ...wish, choices: { ...wish.choices, aim: { i1: aim } } }, LINDMOOR, SHELF);
-    expect(value(met, met.items['i1']?.chance ?? '')).toBeGreaterThanOrEqual(0.99);
-    expect(met.findings.map((f) => f.code)).not.toContain('risk.short');
-  });
-});
-
 describe('the works’ own log in a plan', () => {
   it('sets setup and running loss from twenty like jobs on, of the machine before all machines', () => {
     const own = { jobs: 25, meanPpm: 31_000, sdPpm: 9_000, runningSpread: 0.3, setupFactor: 2, setupSpread: 0.3 };
@@ -196,8 +167,11 @@ describe('the works’ own log in a plan', () => {
       ...SHELF,
       losses,
     });
-    expect(value(p, `${FRONT}.runningPpm`)).toBe(31_000);
-    expect(value(p, `${FRONT}.setupCycles`)).toBe(2 * value(plain, `${FRONT}.setupCycles`));
+    // As a rule what was counted; set aside is what 85 of 100 jobs stay under by the spread that was counted, widened for the next job.
+    const factor = allowanceFactor(widened(0.3, 25), 0.85);
+    expect(value(p, `${FRONT}.likelyPpm`)).toBeCloseTo(31_000, -1);
+    expect(value(p, `${FRONT}.runningPpm`)).toBe(Math.round(31_000 * factor));
+    expect(value(p, `${FRONT}.setupCycles`)).toBe(Math.ceil(2 * factor * value(plain, `${FRONT}.setupCycles`)));
     const few = plan(cardSpec(), LINDMOOR, { ...SHELF, losses: { offset: { ...own, jobs: 19 } } });
     expect(value(few, `${FRONT}.setupCycles`)).toBe(value(plain, `${FRONT}.setupCycles`));
   });

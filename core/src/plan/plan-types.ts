@@ -44,6 +44,9 @@ export interface Stone {
   perGoodIn: number;
   perGoodOut: number;
   lost: { kind: string; figure: Id<'figure'>; perGood: number }[];
+  /** What of the loss goes as a rule, in finished copies; and what lies before its steps as a reserve, in pieces of what each takes. */
+  likely: Id<'figure'>[];
+  reserve: { figure: Id<'figure'>; perGood: number }[];
   /** Once anything of the job was counted: what goes in and comes out for good, in cycles, and finished copies in a cycle. */
   real: { run: Id<'figure'>; good: Id<'figure'>; copiesIn: number; copiesOut: number; counted: boolean; done: boolean } | null;
   setupS: Id<'figure'>;
@@ -54,7 +57,19 @@ export interface Stone {
 }
 
 export type TotalKey =
-  'sheets' | 'metres' | 'money' | 'perThousand' | 'runOn' | 'machineS' | 'waitS' | 'inkKg' | 'plates' | 'readyAt' | 'chance' | 'wasteKg';
+  | 'sheets'
+  | 'metres'
+  | 'money'
+  | 'perThousand'
+  | 'runOn'
+  | 'machineS'
+  | 'waitS'
+  | 'inkKg'
+  | 'plates'
+  | 'readyAt'
+  | 'chance'
+  | 'reserve'
+  | 'wasteKg';
 
 /** The plan: plain JSON, everything derived from spec, plant and shelf. */
 export interface Plan {

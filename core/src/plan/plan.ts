@@ -1,24 +1,24 @@
-import type { Id, Term } from '../quantity/figure';
+import type { Formula, Id, Term } from '../quantity/figure';
 import { hashInOrder, inKeyOrder } from '../quantity/hash';
 import { idOf } from '../quantity/id-of';
-import { Ledger, fig } from '../quantity/ledger';
+import { Ledger, fig, typed } from '../quantity/ledger';
 import type { Scene } from '../scene/scene';
 import type { Plant, Shelf } from '../plant/plant';
-import { practiceTerm, practiceValue } from '../plant/practice';
 import type { Flow, Net, Step } from '../flow/net';
+import { practiceValue } from '../plant/practice';
 import { type Counts, type LossTerms, solveBackward } from '../flow/solve-backward';
 import { anyCounted, solveForward } from '../flow/solve-forward';
 import { copiesUp } from '../layout/layout';
 import type { SheetLayoutAsk } from '../layout/sheet-layout';
-import { type JobSpec, orderedQuantity } from '../product/job-spec';
-import { ALLOWANCE, CHANCE, EXPECTED_LOSS, LEAST_GOOD, lognormal, MOST_GOOD } from '../counts/chance-of-enough';
+import type { JobSpec } from '../product/job-spec';
+import { LEAST_GOOD, MOST_GOOD } from '../counts/chance-of-enough';
 import { forecastRange } from '../counts/forecast-range';
-import { VARIATION, widened } from '../counts/loss-variation';
 import { LATEST, PER_THOUSAND, RUN_ON, SUM, TOTAL_COST } from '../route/time-and-cost';
-import { type Bundle, type ConsumeContext, type Consumed, type DraftContext, ownLoss, type PanelRow } from '../processes/process';
+import { type Bundle, type ConsumeContext, type Consumed, type DraftContext, type PanelRow } from '../processes/process';
 import { coatSeriesFor, inkSeriesFor } from '../processes/press-inks';
 import { PROCESSES } from '../processes/registry';
 import { FAMILIES } from '../families/registry';
+import { type Certainty, chanceOf, layReserve, LIKELY_KINDS } from './certainty';
 import { CORE_VERSION } from './core-version';
 import { findAll } from './findings/find-all';
 import { type PartLayout, layOut, workStyleFor } from './lay-out';
@@ -74,21 +74,23 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const net: Net = { flows: drafted.flows, steps: withGates(drafted.steps, spec.gates), wanted: {} };
   const items: Plan['items'] = {};
   for (const [id, item] of Object.entries(spec.items)) {
-    const wanted = Object.hasOwn(spec.choices.aim, id) ? (spec.choices.aim[id] as number) : orderedQuantity(item);
-    net.wanted[goods(item.product)] = (net.wanted[goods(item.product)] ?? 0) + wanted;
-    items[id] = { product: item.product, goods: goods(item.product), ...wantedFigures(id, spec, to), chance: null, forecast: null };
+    const figures = wantedFigures(id, spec, to);
+    const aim = Object.hasOwn(spec.choices.aim, id) ? spec.choices.aim[id] : undefined;
+    const wanted = aim === undefined ? fig(figures.wanted) : typed(aim, 'piece', `choices.aim.${id}`);
+    net.wanted[goods(item.product)] = { ...net.wanted[goods(item.product)], [id]: wanted };
+    items[id] = { product: item.product, goods: goods(item.product), ...figures, chance: null, forecast: null };
   }
-  const counts = solveBackward(net, to, drafted.losses);
+  const { counts, reserved } = countAll({ net, losses: drafted.losses, items, to }, wishFor(spec, drafted.losses, plant, to));
   const contexts = drafted.contexts.map(({ stone, cx }) => ({ stone, cx: { ...cx, counts, steps: net.steps } }));
   const consumed = contexts.map(({ stone, cx }) => stone.process.consume(cx));
   const assumptions = layOutTime(net, shelf, arrivalsOf(net, drafted.tools, plant, shelf, to), spec.gates, to);
   const real = anyCounted(net, shelf.counted);
   if (real) solveForward(net, counts, shelf.counted, to);
-  const stones = contexts.map(({ stone, cx }) => stoneOf(stone, cx, net, counts, real));
   for (const [id, item] of Object.entries(items)) {
-    item.chance = chanceFigure(id, items, net, stones, contexts, plant, to);
-    if (real) item.forecast = forecastRange(item.goods, id, sharing(items, id), net, shelf.counted, variationTerm(id, plant, to), to);
+    item.chance = chanceOf(id, { net, counts, losses: drafted.losses, items, to });
+    if (real) item.forecast = forecastRange(item.goods, id, sharing(items, id), net, shelf.counted, drafted.losses, to);
   }
+  const stones = contexts.map(({ stone, cx }) => stoneOf(stone, cx, net, counts, real));
   const totals = totalFigures(
     consumed,
     wasteFigures(
@@ -100,6 +102,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
     stones,
     items,
     net,
+    reserved,
     to,
   );
   const complete: Plan = {
@@ -280,97 +283,38 @@ function wantedFigures(id: Id<'item'>, spec: JobSpec, to: Ledger): { wanted: str
   return figures;
 }
 
-/** The least that must come out of a run: of its item, or of all items that are made in it together. */
-function leastOf(id: Id<'item'>, items: Plan['items'], to: Ledger): Id<'figure'> {
-  const together = sharing(items, id);
-  if (together.length === 1) return items[id]?.least ?? '';
-  const all = idOf(id, 'leastTogether');
-  to.figure(all, { ...SUM, id: 'counts.wanted', unit: 'piece' }, Object.fromEntries(together.map((i) => [i, fig(items[i]?.least ?? '')])));
-  return all;
+/**
+ * The certainty a reserve is laid for: what the job wishes. Where the works' own log tells the losses, what the works wishes, since losses that go together only
+ * in part add up otherwise than handbook allowances do. Null: net and allowances, as the handbook, the plant's table or somebody by hand says them.
+ */
+function wishFor(spec: JobSpec, losses: Readonly<Record<Id<'step'>, LossTerms>>, plant: Plant, to: Ledger): number | null {
+  if (spec.choices.certainty !== undefined) return spec.choices.certainty;
+  const steps = Object.entries(losses);
+  const byLog = steps.some(([, l]) => [l.likely?.setup, l.likely?.running].some((k) => k && 'from' in k.spread && k.spread.from === 'log'));
+  const otherwise = steps.some(([id, l]) => l.table || to.isByHand(idOf(id, 'setupCycles')) || to.isByHand(idOf(id, 'runningPpm')));
+  return byLog && !otherwise ? practiceValue(plant, 'risk.wish') : null;
 }
-
-/** Chance of enough of an item: from what its first stone starts with. Null where nothing of it is made here. */
-function chanceFigure(
-  id: Id<'item'>,
-  items: Plan['items'],
-  net: Net,
-  stones: readonly Stone[],
-  contexts: Planned['contexts'],
-  plant: Plant,
-  to: Ledger,
-): Id<'figure'> | null {
-  const first = stones.find(
-    (s) =>
-      s.in !== null &&
-      s.steps.some((step) =>
-        net.steps[step]?.takes.some(
-          ({ flow }) => net.flows[flow]?.item === id && ['stock', 'customer'].includes(net.flows[flow].supply?.from ?? ''),
-        ),
-      ),
-  );
-  const item = items[id];
-  if (!first?.in || !item) return null;
-  const perGood: Term = { value: first.perGoodIn, unit: '1', from: 'family', at: 'layout' };
-  to.figure(idOf(id, 'expectedLoss'), EXPECTED_LOSS, { started: fig(first.in), perGood, out: fig(idOf(item.goods, 'demand')) });
-  to.figure(idOf(id, 'allowance'), ALLOWANCE, { started: fig(first.in), perGood, least: fig(leastOf(id, items, to)) });
-  variationFigure(id, sharing(items, id), net, stones, contexts, plant, to);
-  const at = idOf(id, 'chance');
-  to.figure(at, CHANCE, {
-    allowance: fig(idOf(id, 'allowance')),
-    expected: fig(idOf(id, 'expectedLoss')),
-    variation: variationTerm(id, plant, to),
-  });
-  return at;
-}
-
-/** How far an item's whole loss spreads: by the works' own log where it was reckoned, else by the handbook. */
-const variationTerm = (id: Id<'item'>, plant: Plant, to: Ledger): Term =>
-  to.has(idOf(id, 'variation')) ? fig(idOf(id, 'variation')) : practiceTerm(plant, 'risk.variation');
 
 /**
- * The spread of an item's whole loss from the spreads of its steps, where the works' own log knows any of them. A step it does not know spreads as the
- * handbook says and goes with all others.
+ * Counts backward: net and allowances, step by step; where a certainty is wished for the job, once more with the reserve that it takes. `reserved`: what is pulled
+ * for the reserve, beyond what was pulled without.
  */
-function variationFigure(
-  id: Id<'item'>,
-  together: readonly Id<'item'>[],
-  net: Net,
-  stones: readonly Stone[],
-  contexts: Planned['contexts'],
-  plant: Plant,
-  to: Ledger,
-): void {
-  const terms: Record<string, Term> = {};
-  const handbook = lognormal(practiceValue(plant, 'risk.variation')).sigma;
-  let [number, learned] = [0, false];
-  contexts.forEach(({ cx }, i) => {
-    const own = ownLoss(cx);
-    const { spread: common = 0, jobs = 0 } = cx.shelf.together ?? {};
-    for (const { kind, figure, perGood } of stones[i]?.lost ?? []) {
-      if (
-        (kind !== 'setup' && kind !== 'running') ||
-        !cx.stepIds.some((s) => together.includes(net.flows[net.steps[s]?.gives[0]?.flow ?? '']?.item ?? ''))
-      )
-        continue;
-      number++;
-      const known = kind === 'setup' ? own?.log.setupSpread : own?.log.runningSpread;
-      const spread = own && known !== undefined ? widened(known, own.log.jobs) : handbook;
-      to.figure(idOf(figure, 'copies'), OF_A_STEP, {
-        lost: fig(figure),
-        perGood: { value: perGood, unit: '1', from: 'family', at: 'layout' },
-      });
-      terms[`loss${number}`] = fig(idOf(figure, 'copies'));
-      const from =
-        own && known !== undefined ? ({ from: 'log', at: own.at } as const) : ({ from: 'plant', at: 'practice:risk.variation' } as const);
-      terms[`spread${number}`] = { value: spread, unit: '1', ...from };
-      terms[`common${number}`] =
-        own && known !== undefined
-          ? { value: Math.min(common, spread), unit: '1', from: 'log', at: `log:together, ${jobs} jobs` }
-          : { value: spread, unit: '1', ...from };
-      learned ||= known !== undefined;
-    }
-  });
-  if (learned) to.figure(idOf(id, 'variation'), VARIATION, { ...terms, expected: fig(idOf(id, 'expectedLoss')) });
+function countAll(cx: Omit<Certainty, 'counts'>, wish: number | null): { counts: Counts; reserved: Record<Id<'flow'>, number> } {
+  const { net, to, losses, items } = cx;
+  const plain = solveBackward(net, to, losses);
+  if (wish === null) return { counts: plain, reserved: {} };
+  const laid: Record<Id<'flow'>, Record<string, Term>> = {};
+  for (const id of Object.keys(items)) {
+    if (sharing(items, id)[0] !== id) continue;
+    for (const [flow, reserve] of Object.entries(layReserve(id, wish, { ...cx, counts: plain })))
+      laid[flow] = { ...laid[flow], ...reserve };
+  }
+  if (Object.keys(laid).length === 0) return { counts: plain, reserved: {} };
+  const before = Object.fromEntries(Object.keys(net.flows).map((f) => [f, to.value(idOf(f, 'demand'))]));
+  net.reserve = laid;
+  const counts = solveBackward(net, to, losses);
+  const reserved = Object.fromEntries(Object.keys(net.flows).map((f) => [f, to.value(idOf(f, 'demand')) - (before[f] ?? 0)]));
+  return { counts, reserved };
 }
 
 /** The run by the school of losses that is not in force, where the plant keeps both. */
@@ -406,6 +350,11 @@ function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Count
     perGoodIn: taken ? (net.flows[taken.flow]?.perGood ?? 1) : 1,
     perGoodOut: given ? (net.flows[given.flow]?.perGood ?? 1) : 1,
     lost,
+    likely: cx.stepIds.flatMap((id) => LIKELY_KINDS.map((kind) => idOf(id, `likelyLost.${kind}`)).filter((f) => cx.to.has(f))),
+    reserve: cx.stepIds.flatMap((id) => {
+      const figure = idOf(id, 'reserve');
+      return cx.to.has(figure) ? [{ figure, perGood: net.flows[net.steps[id]?.takes[0]?.flow ?? '']?.perGood ?? 1 }] : [];
+    }),
     setupS: idOf(first ?? cx.id, 'setupS'),
     runS: idOf(first ?? cx.id, 'runS'),
     real: real ? realOf(cx, net) : null,
@@ -437,6 +386,7 @@ function totalFigures(
   stones: readonly Stone[],
   items: Plan['items'],
   net: Net,
+  reserved: Readonly<Record<Id<'flow'>, number>>,
   to: Ledger,
 ): Plan['totals'] {
   const sum = (id: string, unit: 's' | 'kg' | 'plate' | 'sheet' | 'metre', parts: readonly string[]): string => (
@@ -470,14 +420,27 @@ function totalFigures(
     LATEST,
     Object.fromEntries(steps.filter((s) => to.has(idOf(s, 'endAt'))).map((s) => [s, fig(idOf(s, 'endAt'))])),
   );
-  const pulled = (unit: 'sheet' | 'metre'): string[] =>
-    Object.entries(net.flows)
-      .filter(([, f]) => f.unit === unit && f.supply)
-      .map(([id]) => idOf(id, 'demand'));
+  const pulledFlows = (unit: 'sheet' | 'metre'): Id<'flow'>[] =>
+    Object.keys(net.flows).filter((id) => net.flows[id]?.unit === unit && net.flows[id].supply);
+  const pulled = (unit: 'sheet' | 'metre'): string[] => pulledFlows(unit).map((id) => idOf(id, 'demand'));
   const [sheets, metres] = [pulled('sheet'), pulled('metre')];
-  const chance = Object.values(items)
-    .map((i) => i.chance)
-    .find((c) => c !== null);
+  const chance = leastChance(items, to);
+  const reserve = [...(sheets.length > 0 ? pulledFlows('sheet') : pulledFlows('metre'))].filter((f) => (reserved[f] ?? 0) > 0);
+  if (reserve.length > 0)
+    to.figure(
+      'total.reserve',
+      RESERVED,
+      Object.fromEntries(
+        reserve.flatMap((f): [string, Term][] => [
+          [`with ${f}`, fig(idOf(f, 'demand'))],
+          [
+            `without ${f}`,
+            { value: to.value(idOf(f, 'demand')) - (reserved[f] ?? 0), unit: 'piece', from: 'family', at: 'net + allowances' },
+          ],
+        ]),
+      ),
+      sheets.length > 0 ? 'sheet' : 'metre',
+    );
   return {
     ...((sheets.length > 0 || metres.length === 0) && { sheets: sum('sheets', 'sheet', sheets) }),
     ...(metres.length > 0 && { metres: sum('metres', 'metre', metres) }),
@@ -503,5 +466,20 @@ function totalFigures(
     ),
     wasteKg: sum('wasteKg', 'kg', wasteKg),
     ...(chance && { chance }),
+    ...(reserve.length > 0 && { reserve: 'total.reserve' }),
   };
+}
+
+/** What the reserve adds to what is pulled. */
+const RESERVED: Formula = {
+  id: 'total.reserve',
+  unit: 'sheet',
+  source: 'arithmetic',
+  of: (t) => Object.entries(t).reduce((sum, [name, n]) => sum + (name.startsWith('without') ? -n : n), 0),
+};
+
+/** The item that most often falls short stands for the job. */
+function leastChance(items: Plan['items'], to: Ledger): Id<'figure'> | undefined {
+  const chances = Object.values(items).flatMap((i) => i.chance ?? []);
+  return chances.reduce<string | undefined>((least, c) => (least === undefined || to.value(c) < to.value(least) ? c : least), undefined);
 }

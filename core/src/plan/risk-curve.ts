@@ -1,21 +1,27 @@
 import type { Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
-import { chanceOfEnough } from '../counts/chance-of-enough';
-import { spreadWidth } from '../counts/loss-variation';
+import { stepsAtRisk } from '../counts/chance-of-enough';
+import { leftAsARule, type StepAtRisk, shareEnough } from '../counts/drawn-jobs';
+import { spreadWidth } from '../counts/spread-seen';
 import type { Plant, Shelf } from '../plant/plant';
 import { practiceValue } from '../plant/practice';
-import { type JobSpec, orderedQuantity } from '../product/job-spec';
+import type { JobSpec } from '../product/job-spec';
 import { plan } from './plan';
+import type { Plan } from './plan-types';
+import { pulledOf } from './pulled';
 
-/** What one aim costs and risks. */
+/** What one wish takes and costs. */
 export interface RiskPoint {
-  /** Good pieces aimed at, and what is pulled for it beyond what the order alone needs. */
-  aim: number;
-  extra: number;
-  /** Share of such jobs that fall short, and where it may lie: the spread itself is an estimate. */
-  risk: number;
-  riskLow: number;
-  riskHigh: number;
+  /** The share of such jobs that is to come out; null: net + allowances, no reserve. */
+  wish: number | null;
+  /** The share that does, and where it may lie: the spread itself is an estimate. */
+  chance: number;
+  chanceLow: number;
+  chanceHigh: number;
+  /** What is pulled in all, what of it is reserve, and what comes back as a rule (of the middle job). */
+  pulled: number;
+  reserve: number;
+  back: number;
   money: number;
 }
 export interface RiskCurve {
@@ -27,52 +33,69 @@ export interface RiskCurve {
 
 /** The handbook says half to all of the mean: a third either way of the middle. */
 const HANDBOOK_WIDTH = 1 / 3;
-const MOST_POINTS = 16;
-/** Below this risk a curve says nothing more. */
-const LEAST_RISK = 0.002;
+/** Wishes the curve is drawn for, beside what net and allowances give. */
+const WISHES = [0.9, 0.95, 0.98, 0.99] as const;
 
 /**
- * Extra sheets against the risk of falling short, for one item: the job planned for aims that rise by a quarter of what it is expected to lose, until hardly
- * any such job falls short. Every point is a whole plan, so whole sheets, larger piles and price breaks are in it.
+ * Extra sheets against risk, for one item: the job planned as it counts by default, and with the reserve that each wish takes. Every point is a whole plan, so
+ * whole sheets, larger piles and price breaks are in it.
  */
 export function riskCurve(spec: JobSpec, plant: Plant, shelf: Shelf, item: Id<'item'>): RiskCurve | null {
-  const of = Object.hasOwn(spec.items, item) ? spec.items[item] : undefined;
-  if (!of) return null;
-  const ordered = orderedQuantity(of);
-  const points: RiskPoint[] = [];
-  let [jobs, first, step, unit]: [number | null, number, number, string] = [null, 0, 1, 'sheet'];
-  for (let k = 0; k < MOST_POINTS; k++) {
-    const aim = ordered + k * step;
-    const made = plan({ ...spec, choices: { ...spec.choices, aim: { ...spec.choices.aim, [item]: aim } } }, plant, shelf);
-    const value = (id: string): number => made.figures[id]?.value ?? 0;
-    const chance = made.items[item]?.chance;
-    if (!chance) return null;
-    const pulled = value(made.totals.sheets ?? made.totals.metres ?? '');
-    if (k === 0) {
-      first = pulled;
-      unit = made.totals.sheets ? 'sheet' : 'metre';
-      step = Math.max(Math.ceil(value(idOf(item, 'expectedLoss')) / 4), 1);
-      jobs = Object.hasOwn(made.figures, idOf(item, 'variation')) ? (shelf.together?.jobs ?? null) : null;
-    }
-    const variation = jobs === null ? practiceValue(plant, 'risk.variation') : value(idOf(item, 'variation'));
-    const width = jobs === null ? HANDBOOK_WIDTH : spreadWidth(jobs);
-    const risk = (times: number): number =>
-      1 -
-      chanceOfEnough({
-        allowance: value(idOf(item, 'allowance')),
-        expected: value(idOf(item, 'expectedLoss')),
-        variation: Math.max(variation * times, 0),
-      });
-    const likely = [1 - value(chance), risk(1 - width), risk(1 + width)];
-    points.push({
-      aim,
-      extra: pulled - first,
-      risk: 1 - value(chance),
-      riskLow: Math.min(...likely),
-      riskHigh: Math.max(...likely),
-      money: value('total.money'),
-    });
-    if (1 - value(chance) < LEAST_RISK) break;
-  }
-  return { points, jobs, unit };
+  const usual = practiceValue(plant, 'risk.wish');
+  const choices = { ...spec.choices };
+  delete choices.certainty;
+  const bare = plan({ ...spec, choices }, plant, shelf);
+  const first = pointOf(bare, item, null, shelf);
+  if (!first) return null;
+  const wishes = [...new Set([usual, ...WISHES, spec.choices.certainty ?? usual])].filter((w) => w > first.chance).sort((a, b) => a - b);
+  const more = wishes.flatMap(
+    (wish) => pointOf(plan({ ...spec, choices: { ...choices, certainty: wish } }, plant, shelf), item, wish, shelf) ?? [],
+  );
+  return { points: [first, ...more], jobs: jobsLearnedFrom(bare, item, shelf), unit: pulledOf(bare).pulledUnit };
 }
+
+const chanceTerms = ({ items, figures }: Plan, item: Id<'item'>): Record<string, number> | null => {
+  const chance = figures[items[item]?.chance ?? ''];
+  return chance
+    ? Object.fromEntries(Object.entries(chance.terms).map(([name, t]) => [name, 'fig' in t ? (figures[t.fig]?.value ?? 0) : t.value]))
+    : null;
+};
+
+/** Jobs the spreads were learned from; null where they are the handbook's. */
+function jobsLearnedFrom({ items, figures }: Plan, item: Id<'item'>, shelf: Shelf): number | null {
+  const terms = Object.values(figures[items[item]?.chance ?? '']?.terms ?? {});
+  return terms.some((t) => 'from' in t && t.from === 'log') ? (shelf.together?.jobs ?? null) : null;
+}
+
+function pointOf(made: Plan, item: Id<'item'>, wish: number | null, shelf: Shelf): RiskPoint | null {
+  const terms = chanceTerms(made, item);
+  if (!terms) return null;
+  const value = (id: string): number => made.figures[id]?.value ?? 0;
+  const steps = stepsAtRisk(terms);
+  const jobs = jobsLearnedFrom(made, item, shelf);
+  const width = jobs === null ? HANDBOOK_WIDTH : spreadWidth(jobs);
+  const chance = (times: number): number => shareEnough(spreadBy(steps, times), terms['slack'] ?? 0);
+  const likely = [chance(1), chance(Math.max(1 - width, 0)), chance(1 + width)];
+  const pulledPerGood =
+    Object.values(made.flows).find((f) => f.item === item && f.unit === pulledOf(made).pulledUnit && f.supply)?.perGood ?? 1;
+  const { pulled } = pulledOf(made);
+  return {
+    wish,
+    chance: chance(1),
+    chanceLow: Math.min(...likely),
+    chanceHigh: Math.max(...likely),
+    pulled,
+    reserve: value(idOf('total', 'reserve')),
+    back: Math.floor(
+      leftAsARule(
+        steps,
+        steps.findIndex((s) => s.losses.length > 0),
+      ) * pulledPerGood,
+    ),
+    money: value('total.money'),
+  };
+}
+
+/** The same steps, their losses spreading so many times as far. */
+const spreadBy = (steps: readonly StepAtRisk[], times: number): StepAtRisk[] =>
+  steps.map((s) => ({ ...s, losses: s.losses.map((l) => ({ ...l, spread: l.spread * times, common: l.common * times })) }));

@@ -1,5 +1,4 @@
 import type { JobSpec } from '../product/job-spec';
-import { applyEdits } from './door';
 import { cardSpec, LINDMOOR, SHELF } from './line-1.fixture';
 import { plan } from './plan';
 import { sharing } from './sharing';
@@ -23,16 +22,9 @@ describe('two orders for one product, made in one run', () => {
   it('are not called over for what the other order takes', () => {
     expect(shared.findings.map((f) => f.code)).not.toContain('overs.above');
   });
-  it('aim higher together by the remedy: the risk is settled, each order counted once', () => {
-    const remedy = shared.findings.find((f) => f.code === 'risk.short')?.remedies[0];
-    if (remedy?.do !== 'edit') throw new Error('no remedy');
-    const applied = applyEdits(together, remedy.edits);
-    if (!applied.ok) throw new Error('refused');
-    const aimed = plan(applied.made, LINDMOOR, SHELF);
-    expect(aimed.findings.map((f) => f.code)).not.toContain('risk.short');
-    const one = alone.findings.find((f) => f.code === 'risk.short')?.remedies[0];
-    const ofOne = one?.do === 'edit' ? applyEdits(cardSpec(10_000), one.edits) : null;
-    if (!ofOne?.ok) throw new Error('refused');
-    expect(value(aimed, 'total.sheets')).toBe(value(plan(ofOne.made, LINDMOOR, SHELF), 'total.sheets'));
+  it('share one reserve: it is laid once, as for one order of the sum', () => {
+    const sure = (spec: JobSpec) => plan({ ...spec, choices: { ...spec.choices, certainty: 0.95 } }, LINDMOOR, SHELF);
+    expect(value(sure(together), 'total.reserve')).toBeGreaterThan(0);
+    expect(value(sure(together), 'total.reserve')).toBe(value(sure(cardSpec(10_000)), 'total.reserve'));
   });
 });

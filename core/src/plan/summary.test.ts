@@ -25,13 +25,20 @@ describe('the summary a list shows', () => {
     expect(summary.river[0]).toBe(1);
     for (const [i, w] of summary.river.entries()) expect(w).toBeLessThanOrEqual((summary.river[i - 1] ?? 1) + 1e-9);
   });
+  it('says nothing of an ordinary job', () => {
+    expect([summary.worst, summary.undecided]).toEqual([null, 0]);
+  });
+  const tight = JobSpecSchema.parse({
+    ...cardSpec(),
+    choices: { ...cardSpec().choices, settings: { 'card.card.print': { setupSheets: 60 } } },
+  });
   it('names the gravest finding that asks something of a person', () => {
-    expect(summary.worst?.code).toBe('risk.short');
+    expect(summaryOf(plan(tight, LINDMOOR, SHELF), tight, LINDMOOR, SHELF).worst?.code).toBe('risk.short');
   });
   it('counts what is undecided, and not what was decided', () => {
-    expect(summary.undecided).toBe(1);
+    expect(summaryOf(plan(tight, LINDMOOR, SHELF), tight, LINDMOOR, SHELF).undecided).toBe(1);
     const key = findingKey({ code: 'risk.short', at: 'job' });
-    const decided = JobSpecSchema.parse({ ...cardSpec(), decisions: { [key]: { by: 'test', reason: 'runs the risk', at: 1 } } });
+    const decided = JobSpecSchema.parse({ ...tight, decisions: { [key]: { by: 'test', reason: 'runs the risk', at: 1 } } });
     expect(summaryOf(plan(decided, LINDMOOR, SHELF), decided, LINDMOOR, SHELF).undecided).toBe(0);
   });
   it('carries a picture without text', () => {

@@ -89,7 +89,8 @@ export const PRACTICE_DEFAULTS = {
   'setup.repeatFactor': fixed(0.6, '1', 'practice', 'repeat work has smaller setups; common practice, no source'),
   // risk
   'risk.variation': fixed(0.75, '1', 'book', 'losses spread from job to job by half to all of their mean; handbook, from memory'),
-  'risk.shortLimit': fixed(0.05, '1', 'practice', PRACTICE),
+  'risk.allowanceShare': fixed(0.85, '1', 'practice', 'a handbook allowance suffices in 85 of 100 jobs; common practice, no source'),
+  'risk.wish': fixed(0.85, '1', 'practice', 'of 100 jobs 85 are to come out without a reserve; common practice, no source'),
   // finishing
   'guillotine.liftMm': fixed(100, 'mm', 'practice', 'lifts of about 100 mm; common practice, no source'),
   'guillotine.softLiftMm': fixed(60, 'mm', 'practice', 'soft or laminated; common practice, no source'),

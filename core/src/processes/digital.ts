@@ -3,10 +3,11 @@ import { idOf } from '../quantity/id-of';
 import { fig } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
 import { sheetScene } from '../layout/sheet-scene';
-import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
-import { type Process, runningLossTerm, setting, settingPath } from './process';
+import { STEP_SETUP } from '../counts/loss-terms';
+import { type Process, setting, settingPath } from './process';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
+import { runningLossTerm, stepLosses } from './step-losses';
 
 /** Toner and wear of a printed side: sides × price. Source: price list of the plant. */
 const CLICKS: Formula<'sheets' | 'sides' | 'perSide'> = {
@@ -33,17 +34,13 @@ export const digital: Process = {
   }),
   draft(cx) {
     const lead = cx.incoming[0]?.flow;
-    const losses = lossFigures(
-      cx.id,
-      {
-        setup: {
-          formula: STEP_SETUP,
-          terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'digital.setupSheets')), factor: repeatFactor(cx) },
-        },
-        runningPpm: runningLossTerm(cx, 'digital.runningPpm'),
+    const losses = stepLosses(cx, cx.id, (cx) => ({
+      setup: {
+        formula: STEP_SETUP,
+        terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'digital.setupSheets')), factor: repeatFactor(cx) },
       },
-      cx.to,
-    );
+      runningPpm: runningLossTerm(cx, 'digital.runningPpm'),
+    }));
     return singleStep(cx, {
       takesPer: 1,
       givesPer: 1,

@@ -6,7 +6,7 @@ import { practiceTerm, practiceValue } from '../plant/practice';
 import { copiesUp, copyPlaces } from '../layout/layout';
 import { FOIL_DIES, FOIL_DIE_PRICE, REMAKES } from '../form/plates';
 import { FOIL_METRES, FOIL_PER_STROKE, FOIL_PRICE, foilPull } from '../ink/foil-pull';
-import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
+import { STEP_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';
 import type { FoilArea } from '../product/part';
 import {
@@ -17,8 +17,6 @@ import {
   type PanelRow,
   type Process,
   lossTable,
-  ownSetupTerm,
-  runningLossTerm,
   setting,
   settingPath,
   wordSetting,
@@ -26,6 +24,7 @@ import {
 import { registerToPrint } from './register-of';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
+import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
 
 /** How the dies of one foil area stand on the sheet: lanes along the foil (feed direction), dies in a lane, pitch between them. */
 interface Lanes {
@@ -67,19 +66,15 @@ export const foil: Process = {
   }),
 
   draft(cx): Draft {
-    const losses = lossFigures(
-      cx.id,
-      {
-        setup: {
-          formula: STEP_SETUP,
-          terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'foil.setupSheets')), factor: repeatFactor(cx) },
-          own: ownSetupTerm(cx),
-        },
-        runningPpm: runningLossTerm(cx, 'foil.runningPpm'),
-        table: lossTable(cx),
+    const losses = stepLosses(cx, cx.id, (cx) => ({
+      setup: {
+        formula: STEP_SETUP,
+        terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'foil.setupSheets')), factor: repeatFactor(cx) },
+        own: ownSetupTerm(cx),
       },
-      cx.to,
-    );
+      runningPpm: runningLossTerm(cx, 'foil.runningPpm'),
+      table: lossTable(cx),
+    }));
     const waits = cx.wet.map((after) => {
       const figure = idOf(cx.id, 'waitS');
       cx.to.figure(figure, SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, 'wait.foilS')) });

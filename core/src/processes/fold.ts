@@ -3,20 +3,11 @@ import { fig, typed } from '../quantity/ledger';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
 import { BELT_RATE, FOLDED_THICKNESS, FOLDED_WIDTH, PANELS, SLOWEST } from '../finishing/folding';
-import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
-import {
-  type ConsumeContext,
-  type Process,
-  type ProcessContext,
-  lossTable,
-  ownSetupTerm,
-  runningLossTerm,
-  setting,
-  settingPath,
-  wordSetting,
-} from './process';
+import { STEP_SETUP } from '../counts/loss-terms';
+import { type ConsumeContext, type Process, type ProcessContext, lossTable, setting, settingPath, wordSetting } from './process';
 import { singleStep } from './single-step';
 import { repeatFactor, speedTerm, timeAndCost } from './time-and-cost';
+import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
 
 export const isScored = (cx: Pick<ProcessContext, 'settings' | 'id'>): boolean =>
   (Object.hasOwn(cx.settings, 'score') ? cx.settings['score'] : 'score') !== 'none';
@@ -27,19 +18,15 @@ export const fold: Process = {
   losses: { setup: 'fold.setupSheets', running: 'fold.runningPpm' },
   asks: () => ({}),
   draft(cx) {
-    const losses = lossFigures(
-      cx.id,
-      {
-        setup: {
-          formula: STEP_SETUP,
-          terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'fold.setupSheets')), factor: repeatFactor(cx) },
-          own: ownSetupTerm(cx),
-        },
-        runningPpm: runningLossTerm(cx, 'fold.runningPpm'),
-        table: lossTable(cx),
+    const losses = stepLosses(cx, cx.id, (cx) => ({
+      setup: {
+        formula: STEP_SETUP,
+        terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'fold.setupSheets')), factor: repeatFactor(cx) },
+        own: ownSetupTerm(cx),
       },
-      cx.to,
-    );
+      runningPpm: runningLossTerm(cx, 'fold.runningPpm'),
+      table: lossTable(cx),
+    }));
     return singleStep(cx, { takesPer: 1, givesPer: 1, unit: 'copy', perGood: 1, whole: true, losses, cautions: ['rollers'] });
   },
   consume(cx) {

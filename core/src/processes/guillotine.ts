@@ -6,21 +6,12 @@ import { PILE_SHEETS } from '../stock/pile';
 import { SHEET_MASS } from '../stock/sheet-mass';
 import { copiesUp, copyPlaces } from '../layout/layout';
 import { type Cut, CUTS, CUTTING_TIME, LIFTS, cuttingProgram } from '../finishing/cutting-program';
-import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
+import { STEP_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';
-import {
-  type ConsumeContext,
-  type Process,
-  type ProcessContext,
-  says,
-  lossTable,
-  ownSetupTerm,
-  runningLossTerm,
-  setting,
-  settingPath,
-} from './process';
+import { type ConsumeContext, type Process, type ProcessContext, says, lossTable, setting, settingPath } from './process';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
+import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
 
 /** The lift asked: lower for soft or laminated stock. */
 const liftMm = (cx: ProcessContext & { stock: { soft?: boolean } | null }): ReturnType<typeof practiceTerm> =>
@@ -35,19 +26,15 @@ export const guillotine: Process = {
   straightCuts: true,
   asks: (cx) => ({ ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }) }),
   draft(cx) {
-    const losses = lossFigures(
-      cx.id,
-      {
-        setup: {
-          formula: STEP_SETUP,
-          terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'guillotine.setupSheets')), factor: repeatFactor(cx) },
-          own: ownSetupTerm(cx),
-        },
-        runningPpm: runningLossTerm(cx, 'guillotine.runningPpm'),
-        table: lossTable(cx),
+    const losses = stepLosses(cx, cx.id, (cx) => ({
+      setup: {
+        formula: STEP_SETUP,
+        terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'guillotine.setupSheets')), factor: repeatFactor(cx) },
+        own: ownSetupTerm(cx),
       },
-      cx.to,
-    );
+      runningPpm: runningLossTerm(cx, 'guillotine.runningPpm'),
+      table: lossTable(cx),
+    }));
     const waits = cx.wet.slice(-1).map((after) => {
       cx.to.figure(idOf(cx.id, 'waitS'), SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, 'wait.cutS')) });
       return { after, figure: idOf(cx.id, 'waitS'), why: 'cut' as const };

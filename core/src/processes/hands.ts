@@ -6,7 +6,7 @@ import { practiceTerm, practiceValue } from '../plant/practice';
 import type { Flow, Port } from '../flow/net';
 import { CLOCK_TIME, HANDS_TIME, SECONDS_EACH } from '../finishing/folding';
 import { PRICE_OF } from '../form/plates';
-import { lossFigures, STEP_SETUP } from '../counts/loss-terms';
+import { STEP_SETUP } from '../counts/loss-terms';
 import {
   type ConsumeContext,
   type Consumed,
@@ -15,14 +15,13 @@ import {
   type Process,
   machineTerm,
   lossTable,
-  ownSetupTerm,
-  runningLossTerm,
   says,
   setting,
   settingPath,
 } from './process';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
+import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
 
 /** One thing done to a piece at the bench: seconds, and what is put on. */
 interface Motion {
@@ -57,19 +56,15 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
     ...(joins && { joins }),
     asks: () => ({}),
     draft(cx) {
-      const losses = lossFigures(
-        cx.id,
-        {
-          setup: {
-            formula: STEP_SETUP,
-            terms: { fresh: practiceTerm(cx.plant, 'hands.setupPieces'), factor: typed(1, '1', 'none') },
-            own: ownSetupTerm(cx),
-          },
-          runningPpm: runningLossTerm(cx, 'hands.runningPpm'),
-          table: lossTable(cx),
+      const losses = stepLosses(cx, cx.id, (cx) => ({
+        setup: {
+          formula: STEP_SETUP,
+          terms: { fresh: practiceTerm(cx.plant, 'hands.setupPieces'), factor: typed(1, '1', 'none') },
+          own: ownSetupTerm(cx),
         },
-        cx.to,
-      );
+        runningPpm: runningLossTerm(cx, 'hands.runningPpm'),
+        table: lossTable(cx),
+      }));
       const lead = cx.incoming[0]?.flow;
       const also = motions(cx)
         .filter((m) => m.supplied)

@@ -6,7 +6,7 @@ import { practiceTerm } from '../plant/practice';
 import type { Flow, Step } from '../flow/net';
 import { PILES, PILE_SHEETS } from '../stock/pile';
 import { fitsWorkStyle, pressPasses, WORK_STYLE_IDS } from '../layout/work-style';
-import { lossFigures, OFFSET_SETUP } from '../counts/loss-terms';
+import { OFFSET_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';
 import {
   type ConsumeContext,
@@ -17,8 +17,6 @@ import {
   type Process,
   limitTerm,
   lossTable,
-  ownSetupTerm,
-  runningLossTerm,
   setting,
   settingPath,
   wordSetting,
@@ -27,6 +25,7 @@ import { INK_IN_ALL, inkRows, inksOf, inOrder, type Pass, plateRemakes, pressAbi
 import { registerOfInks } from './register-of';
 import { lossNumbers } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
+import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
 
 const NONE = typed(0, 's', 'none');
 
@@ -64,25 +63,21 @@ export const offset: Process = {
     let incoming = lead.id;
     passes.forEach((pass, i) => {
       const factor = pass.samePlates ? practiceTerm(cx.plant, 'offset.setupSamePlates') : repeatFactor(cx);
-      const losses = lossFigures(
-        pass.id,
-        {
-          setup: {
-            formula: OFFSET_SETUP,
-            terms: {
-              fourColour: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'offset.setupFourSheets')),
-              perUnit: practiceTerm(cx.plant, 'offset.setupUnitSheets'),
-              inks: typed(pass.inks.length, '1', 'colours'),
-              factor,
-            },
-            own: ownSetupTerm(cx),
+      const losses = stepLosses(cx, pass.id, (cx) => ({
+        setup: {
+          formula: OFFSET_SETUP,
+          terms: {
+            fourColour: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'offset.setupFourSheets')),
+            perUnit: practiceTerm(cx.plant, 'offset.setupUnitSheets'),
+            inks: typed(pass.inks.length, '1', 'colours'),
+            factor,
           },
-          runningPpm: runningLossTerm(cx, 'offset.runningPpm'),
-          table: lossTable(cx, pass.inks.length),
-          samples: setting(cx, 'samples', practiceTerm(cx.plant, 'offset.samples')),
+          own: ownSetupTerm(cx),
         },
-        cx.to,
-      );
+        runningPpm: runningLossTerm(cx, 'offset.runningPpm'),
+        table: lossTable(cx, pass.inks.length),
+        samples: setting(cx, 'samples', practiceTerm(cx.plant, 'offset.samples')),
+      }));
       const out = idOf(pass.id, 'out');
       const before = passes[i - 1];
       const flow: Flow = { ...lead.flow, unit: 'sheet' };

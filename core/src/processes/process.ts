@@ -159,22 +159,6 @@ export function ownLoss(cx: Pick<ProcessContext, 'process' | 'machineId' | 'shel
   return null;
 }
 
-/** Running loss: typed on the step, else the works' own log where it holds enough jobs, else the default. */
-export function runningLossTerm(cx: ProcessContext, key: PracticeKey): Term {
-  const own = ownLoss(cx);
-  const known: Term = own
-    ? { value: own.log.meanPpm, unit: 'ppm', from: 'log', at: own.at, pm: own.log.sdPpm }
-    : practiceTerm(cx.plant, key);
-  return setting(cx, 'runningPpm', known);
-}
-
-/** How many times the handbook's setup loss the works' own log shows; nothing where it holds too little, or the loss was typed on the step. */
-export function ownSetupTerm(cx: ProcessContext): Term | undefined {
-  const own = ownLoss(cx);
-  if (own?.log.setupFactor === undefined || typeof cx.settings['setupSheets'] === 'number') return undefined;
-  return { value: own.log.setupFactor, unit: '1', from: 'log', at: own.at };
-}
-
 /** The plant's table of losses for this work, if it keeps one: the first for as many inks or more, else the last. */
 export function lossTable(cx: ProcessContext, inks = 0): { points: LossPoint[]; inForce: boolean; at: string } | null {
   const kept = cx.plant.spoilage && Object.hasOwn(cx.plant.spoilage, cx.process) ? cx.plant.spoilage[cx.process] : undefined;

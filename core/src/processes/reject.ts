@@ -5,20 +5,10 @@ import { formatNumber } from '../words/format';
 import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
 import { CLOCK_TIME, HANDS_TIME } from '../finishing/folding';
-import { lossFigures } from '../counts/loss-terms';
-import {
-  type ConsumeContext,
-  machineTerm,
-  type PanelRow,
-  type Process,
-  lossTable,
-  runningLossTerm,
-  says,
-  setting,
-  settingPath,
-} from './process';
+import { type ConsumeContext, machineTerm, type PanelRow, type Process, lossTable, says, setting, settingPath } from './process';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
+import { runningLossTerm, stepLosses } from './step-losses';
 
 /** Sheets that never reach the customer: the faulty ones and the samples. Source: arithmetic. */
 const DESTROYED: Formula = {
@@ -42,15 +32,11 @@ export const reject: Process = {
   losses: { running: 'reject.runningPpm' },
   asks: () => ({}),
   draft(cx) {
-    const losses = lossFigures(
-      cx.id,
-      {
-        runningPpm: runningLossTerm(cx, 'reject.runningPpm'),
-        table: lossTable(cx),
-        samples: setting(cx, 'samples', practiceTerm(cx.plant, 'reject.samples')),
-      },
-      cx.to,
-    );
+    const losses = stepLosses(cx, cx.id, (cx) => ({
+      runningPpm: runningLossTerm(cx, 'reject.runningPpm'),
+      table: lossTable(cx),
+      samples: setting(cx, 'samples', practiceTerm(cx.plant, 'reject.samples')),
+    }));
     return singleStep(cx, {
       takesPer: 1,
       givesPer: 1,

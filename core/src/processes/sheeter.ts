@@ -3,12 +3,12 @@ import { idOf } from '../quantity/id-of';
 import { floorTolerant } from '../quantity/round-tolerant';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
-import { lossFigures } from '../counts/loss-terms';
-import { type ConsumeContext, type PanelRow, type Process, lossTable, runningLossTerm, setting, settingPath } from './process';
+import { type ConsumeContext, type PanelRow, type Process, lossTable, setting, settingPath } from './process';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 import { webSetup } from './web-press';
 import { edgeTrim, ofPart, webTime } from './web-time';
+import { runningLossTerm, stepLosses } from './step-losses';
 
 /** Slits in the liner of one sheet, so far apart. Source: arithmetic. */
 const BACK_SLITS: Formula<'widthMm' | 'everyMm'> = {
@@ -31,15 +31,11 @@ export const sheeter: Process = {
   losses: { running: 'sheeter.runningPpm' },
   asks: () => ({}),
   draft(cx) {
-    const losses = lossFigures(
-      cx.id,
-      {
-        setup: webSetup(cx, setting(cx, 'setupMetres', practiceTerm(cx.plant, 'sheeter.setupMetres'))),
-        runningPpm: runningLossTerm(cx, 'sheeter.runningPpm'),
-        table: lossTable(cx),
-      },
-      cx.to,
-    );
+    const losses = stepLosses(cx, cx.id, (cx) => ({
+      setup: webSetup(cx, setting(cx, 'setupMetres', practiceTerm(cx.plant, 'sheeter.setupMetres'))),
+      runningPpm: runningLossTerm(cx, 'sheeter.runningPpm'),
+      table: lossTable(cx),
+    }));
     const form = cx.layout?.web;
     const perSheet = (cx.parts[0]?.web?.across ?? 1) * (cx.parts[0]?.web?.along ?? 1);
     return singleStep(cx, {

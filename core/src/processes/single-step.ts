@@ -1,6 +1,7 @@
 import type { CountUnit, Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import type { Flow, Port, Step } from '../flow/net';
+import { allowanceFactor } from '../counts/allowance';
 import type { LossPoint } from '../flow/loss-table';
 import type { LossTerms } from '../flow/solve-backward';
 import type { Ledger } from '../quantity/ledger';
@@ -27,7 +28,7 @@ export interface SingleStep {
 export const NOTHING_LOST: Step['loss'] = { setupCycles: 0, runningPpm: 0, samples: 0 };
 
 /** A step's losses as numbers, read back from their terms. */
-export function lossNumbers({ setup, runningPpm, samples, batchCycles, batchLost, table }: LossTerms, to: Ledger): Step['loss'] {
+export function lossNumbers({ setup, runningPpm, samples, batchCycles, batchLost, table, likely }: LossTerms, to: Ledger): Step['loss'] {
   const read = (term: Term | undefined): number => (term === undefined ? 0 : 'fig' in term ? to.value(term.fig) : term.value);
   const perBatch = batchCycles && batchLost ? { perBatch: { cycles: read(batchCycles), lost: read(batchLost) } } : {};
   const lines = Object.values(table ?? {});
@@ -38,6 +39,13 @@ export function lossNumbers({ setup, runningPpm, samples, batchCycles, batchLost
     samples: read(samples),
     ...perBatch,
     ...(points.length > 0 && { table: points }),
+    ...(likely && {
+      likely: {
+        setup: read(likely.setup?.amount),
+        runningPpm: read(likely.running?.amount),
+        ...(likely.table && { tableShare: 1 / allowanceFactor(read(likely.table.spread), read(likely.table.share)) }),
+      },
+    }),
   };
 }
 

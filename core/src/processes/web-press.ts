@@ -4,7 +4,7 @@ import { fig, typed } from '../quantity/ledger';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
 import { copiesUp } from '../layout/layout';
-import { CYCLES_OF_METRES, lossFigures } from '../counts/loss-terms';
+import { CYCLES_OF_METRES } from '../counts/loss-terms';
 import {
   type ConsumeContext,
   type Consumed,
@@ -14,7 +14,6 @@ import {
   type PanelRow,
   type Process,
   lossTable,
-  runningLossTerm,
   setting,
   settingPath,
   wordSetting,
@@ -24,6 +23,7 @@ import { registerOfInks } from './register-of';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 import { ofPart, webTime } from './web-time';
+import { runningLossTerm, stepLosses } from './step-losses';
 
 const passOf = (cx: DraftContext): Pass => ({
   id: cx.id,
@@ -49,23 +49,19 @@ export const webPress: Process = {
   asks: () => ({}),
   draft(cx): Draft {
     const repeatMm = fig(ofPart(cx, 'repeatMm'));
-    const losses = lossFigures(
-      cx.id,
-      {
-        setup: webSetup(cx, setting(cx, 'setupMetres', practiceTerm(cx.plant, 'web.setupMetres'))),
-        runningPpm: runningLossTerm(cx, 'web.runningPpm'),
-        table: lossTable(cx, cx.parts[0]?.colours[0].length),
-        batch: {
-          cycles: { batch: fig(ofPart(cx, 'usableRollMm')), perCycle: repeatMm },
-          lost: {
-            metres: setting(cx, 'spliceMetres', practiceTerm(cx.plant, 'web.spliceMetres')),
-            factor: typed(1, '1', 'none'),
-            repeatMm,
-          },
+    const losses = stepLosses(cx, cx.id, (cx) => ({
+      setup: webSetup(cx, setting(cx, 'setupMetres', practiceTerm(cx.plant, 'web.setupMetres'))),
+      runningPpm: runningLossTerm(cx, 'web.runningPpm'),
+      table: lossTable(cx, cx.parts[0]?.colours[0].length),
+      batch: {
+        cycles: { batch: fig(ofPart(cx, 'usableRollMm')), perCycle: repeatMm },
+        lost: {
+          metres: setting(cx, 'spliceMetres', practiceTerm(cx.plant, 'web.spliceMetres')),
+          factor: typed(1, '1', 'none'),
+          repeatMm,
         },
       },
-      cx.to,
-    );
+    }));
     return singleStep(cx, {
       inks: passOf(cx).inks,
       takesPer: (cx.layout?.sheetMm[1] ?? 0) / 1000,

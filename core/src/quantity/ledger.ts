@@ -67,6 +67,16 @@ export class Ledger {
     return this.table.has(id);
   }
 
+  /** Whether a figure was set by hand: it was overridden, or one of its terms was set on its step. */
+  isByHand(id: Id<'figure'>): boolean {
+    const figure = this.table.get(id);
+    return (
+      figure !== undefined &&
+      (figure.instead !== undefined ||
+        Object.values(figure.terms).some((t) => 'from' in t && t.from === 'typed' && t.at.startsWith('setting:')))
+    );
+  }
+
   private overrideInForce(id: Id<'figure'>): Override | undefined {
     if (this.noOverrides) return undefined;
     const override = Object.hasOwn(this.overrides, id) ? this.overrides[id] : undefined;

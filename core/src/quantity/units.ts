@@ -1,3 +1,4 @@
+import { readNumber } from './read-number';
 /** Millimetres in one inch: exact, by the international yard and pound agreement of 1959. */
 export const MM_PER_INCH = 25.4;
 /** Points of 1/72 inch: the point of page description languages, not the older printer's point. */
@@ -44,8 +45,7 @@ export function lengthMmFromText(text: string, plain: 'mm' | 'in' = 'mm'): numbe
   if (!found) return null;
   const [, whole, last = '', below, unit = ''] = found;
   if (whole !== undefined && below === undefined) return null; // "5 1 in" is half typed
-  const read = (s: string): number => Number(s.replace(',', '.').replace('−', '-'));
-  const fraction = below === undefined ? read(last) : read(last) / Number(below);
-  const mm = ((whole === undefined ? 0 : read(whole)) + fraction) * (MM_PER[unit.toLowerCase() || plain] ?? NaN);
+  const fraction = below === undefined ? readNumber(last) : readNumber(last) / Number(below);
+  const mm = ((whole === undefined ? 0 : readNumber(whole)) + fraction) * (MM_PER[unit.toLowerCase() || plain] ?? NaN);
   return Number.isFinite(mm) ? mm : null;
 }

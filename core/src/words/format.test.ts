@@ -55,7 +55,7 @@ describe('the catalogue', () => {
   it('puts the figure into the sentence', () => {
     expect(findingTitle('stock.short', { short: 410, stock: 'board', days: 3 })).toBe('410 sheets short');
     expect(findingSays('stock.short', { short: 410, stock: 'board', days: 3 })).toContain('3 days');
-    expect(remedySays('remedy.aimMore', { more: 140 })).toBe('Aim 140 pieces higher');
+    expect(remedySays('remedy.layReserve', { share: 95 })).toBe('Lay a reserve so that 95 of 100 such jobs come out');
   });
   it('shows a word it does not know as it is', () => {
     expect(label('moss green')).toBe('moss green');

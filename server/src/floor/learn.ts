@@ -47,7 +47,7 @@ export async function learned(db: Db): Promise<Known> {
   const rows = (await db.query<StepFact & TimeFact & { number: number }>(FACTS, [MOST_FACTS])).rows;
   known = {
     stamp,
-    learned: { ...learnedLosses(rows), times: learnedTimes(rows), numbers: new Map(rows.map((r) => [r.job, r.number])) },
+    learned: { ...learnedLosses([...rows].reverse()), times: learnedTimes(rows), numbers: new Map(rows.map((r) => [r.job, r.number])) },
   };
   return known.learned;
 }

@@ -236,7 +236,11 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
     },
     silent: {},
   },
-  'risk.short': { level: 'decide', fires: {}, silent: { spec: aimed } },
+  'risk.short': {
+    level: 'decide',
+    fires: { spec: { ...cardSpec(), choices: { ...cardSpec().choices, settings: { 'card.card.print': { setupSheets: 60 } } } } },
+    silent: {},
+  },
   'overs.above': {
     level: 'know',
     fires: { spec: aimed },

@@ -1,65 +1,66 @@
 import { idOf } from '../../quantity/id-of';
-import { allowanceFor } from '../../counts/chance-of-enough';
+import { stepsAtRisk } from '../../counts/chance-of-enough';
+import { DRAWN_JOBS, shareEnough } from '../../counts/drawn-jobs';
 import { practiceValue } from '../../plant/practice';
+import { pulledFlow } from '../../processes/pull';
 import { editAt } from '../../product/edit';
-import { type JobSpec, orderedQuantity } from '../../product/job-spec';
-import { sharing } from '../sharing';
+import { freeStock } from '../ready';
 import type { FindingContext, Rule } from './rule';
 
+/** Two of the drawn jobs: whole sheets, and the loss of the reserve itself, are no risk. */
+const ROUNDING = 2 / DRAWN_JOBS;
+
 /**
- * The aim at which the chance of enough reaches the wish. The loss is a fixed part S and a share r of the aim; with k the factor of allowance
- * to expected loss that the wish asks, aim − least = (k − 1)·(S + r·aim), so aim = (least + (k − 1)·S) / (1 − (k − 1)·r).
+ * The chance of enough with the sheets that are there, where they are fewer than the plan pulls though more than the good pieces alone take; null where they
+ * suffice, or are so few that only buying helps.
  */
-function aimForWish({ plan, spec, to, plant }: FindingContext, item: string, limit: number): number | null {
-  const of = plan.items[item];
-  if (!of) return null;
-  const aim = to.value(idOf(of.goods, 'demand'));
-  const expected = to.value(idOf(item, 'expectedLoss'));
-  const running = plan.stones
-    .flatMap((s) => s.lost)
-    .filter((l) => l.kind === 'running')
-    .reduce((sum, l) => sum + (l.perGood > 0 ? to.value(l.figure) / l.perGood : 0), 0);
-  const variationOf = (id: string): number =>
-    to.has(idOf(id, 'variation')) ? to.value(idOf(id, 'variation')) : practiceValue(plant, 'risk.variation');
-  const k = allowanceFor({ certainty: 1 - limit, expected: 1, variation: variationOf(item) });
-  const r = Math.min(running, expected) / Math.max(aim, 1);
-  const below = 1 - (k - 1) * r;
-  // One part in two hundred more: setup losses of small runs come in whole sheets of copies.
-  const together = sharing(plan.items, item);
-  const least = together.reduce((sum, id) => sum + to.value(plan.items[id]?.least ?? ''), 0);
-  // The aim of this item: what the others made with it want is aimed at by them.
-  const others = together.filter((id) => id !== item).reduce((sum, id) => sum + wantedOf(spec, id), 0);
-  return below > 0 ? Math.ceil(((least + (k - 1) * Math.max(expected - running, 0)) / below) * 1.005) - others : null;
+function chanceWithStock({ plan, shelf, to, contexts }: FindingContext, item: string): number | null {
+  const chance = plan.figures[idOf(item, 'chance')];
+  if (!chance) return null;
+  let missing = 0;
+  for (const { cx } of contexts) {
+    const [id, flow] = [pulledFlow(cx), plan.flows[pulledFlow(cx)]];
+    if (flow?.supply?.from !== 'stock' || flow.item !== item) continue;
+    missing += Math.max(to.value(idOf(id, 'demand')) - freeStock(shelf, flow.supply.stock), 0) / flow.perGood;
+  }
+  if (missing === 0) return null;
+  const values = Object.fromEntries(Object.entries(chance.terms).map(([name, t]) => [name, 'fig' in t ? to.value(t.fig) : t.value]));
+  const steps = stepsAtRisk(values);
+  const kept = steps.reduce((sum, s) => sum + s.kept, 0);
+  const [first] = steps;
+  if (!first || missing >= kept) return null;
+  return shareEnough([{ ...first, kept: first.kept - missing }, ...steps.slice(1)], values['slack'] ?? 0);
 }
 
-/** Pieces an item is planned for: its aim, or what was ordered of it. */
-function wantedOf(spec: JobSpec, item: string): number {
-  const of = spec.items[item];
-  return Object.hasOwn(spec.choices.aim, item) ? (spec.choices.aim[item] ?? 0) : of ? orderedQuantity(of) : 0;
-}
-
-/** The chance of falling short is above what is wished for this job, or what the plant allows. */
+/** Fewer such jobs come out than is wished for this job, or than the plant wishes: somebody counts on less, the stock does not reach, or the log says worse. */
 export const riskShort: Rule = {
   code: 'risk.short',
   nr: 41,
   find: (cx) =>
     Object.entries(cx.plan.items).flatMap(([item, { chance }]) => {
-      const { certainty } = cx.spec.choices;
-      const limit = certainty === undefined ? practiceValue(cx.plant, 'risk.shortLimit') : 1 - certainty;
-      // Rounding of a whole sheet is no risk.
-      if (chance === null || 1 - cx.to.value(chance) <= limit + 1e-9) return [];
-      const aim = aimForWish(cx, item, limit);
-      const more = aim === null ? 0 : aim - wantedOf(cx.spec, item);
+      if (chance === null) return [];
+      const wish = cx.spec.choices.certainty ?? practiceValue(cx.plant, 'risk.wish');
+      const planned = cx.to.value(chance);
+      const there = chanceWithStock(cx, item);
+      const reached = Math.min(planned, there ?? 1);
+      if (reached >= wish - ROUNDING) return [];
       return [
         {
           level: 'decide',
           at: 'job',
           figure: chance,
-          args: { inHundred: Math.round((1 - cx.to.value(chance)) * 100), limit: Math.round(limit * 1_000) / 10 },
+          args: { inHundred: Math.round((1 - reached) * 100), limit: Math.round((1 - wish) * 1_000) / 10 },
           remedies:
-            aim === null || more <= 0 || aim > 1e9
-              ? []
-              : [{ do: 'edit' as const, says: 'remedy.aimMore', args: { more }, edits: [editAt(cx.spec, ['choices', 'aim', item], aim)] }],
+            planned < wish - ROUNDING && cx.spec.choices.certainty === undefined
+              ? [
+                  {
+                    do: 'edit' as const,
+                    says: 'remedy.layReserve',
+                    args: { share: Math.round(wish * 1_000) / 10 },
+                    edits: [editAt(cx.spec, ['choices', 'certainty'], wish)],
+                  },
+                ]
+              : [],
         },
       ];
     }),

@@ -225,7 +225,7 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
   },
   'risk.short': {
     title: (a) => `${n(a['inHundred'], 0)} in 100 such jobs fall short`,
-    says: (a) => `${n(a['limit'])} in 100 are allowed. Aim higher, or decide to run this risk.`,
+    says: (a) => `${n(a['limit'])} in 100 are what the works is ready to risk. Lay a reserve, or decide to run this risk.`,
   },
   'overs.above': {
     title: (a) => `Aims ${n(a['percent'])} % over`,
@@ -282,7 +282,7 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.waitDay': () => 'Wait as the handbook asks',
   'remedy.waitLonger': () => 'Wait as the ink asks',
   'remedy.widenArt': () => 'Ask prepress to widen',
-  'remedy.aimMore': (a) => `Aim ${n(a['more'], 0)} pieces higher`,
+  'remedy.layReserve': (a) => `Lay a reserve so that ${n(a['share'])} of 100 such jobs come out`,
   'remedy.score': () => 'Score before folding',
   'remedy.grainAlong': () => 'Grain along the fold',
   'remedy.lift': (a) => `Lifts of ${n(a['limit'], 0)} mm`,

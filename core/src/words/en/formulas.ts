@@ -1,3 +1,16 @@
+/** Terms of steps at risk, by number. */
+const RISK_TERMS: Record<string, string> = Object.fromEntries(
+  Array.from({ length: 60 }, (_, i) => i + 1).flatMap((i): [string, string][] => [
+    [`kept${i}`, `step ${i}: kept for losses`],
+    ...['a', 'b'].flatMap((k): [string, string][] => [
+      [`loss${i}${k}`, `step ${i}: lost as a rule`],
+      [`spread${i}${k}`, 'its spread'],
+      [`common${i}${k}`, 'shared part'],
+    ]),
+    [`next${i}`, `step ${i}: number of the step after`],
+  ]),
+);
+
 /** Every formula in words: what it is, how it reads, what its terms mean. Terms not named here are steps or flows of the plan. */
 export const FORMULAS: Record<string, { name: string; reads: string; terms?: Record<string, string> }> = {
   'counts.wanted': { name: 'Ordered', reads: 'the sum of all versions' },
@@ -74,22 +87,63 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
   },
   'counts.runningPpm': { name: 'Running loss', reads: 'share of the run, in whole parts per million', terms: { ppm: 'share' } },
   'counts.samplesPulled': { name: 'Samples pulled', reads: 'whole pieces', terms: { samples: 'samples' } },
-  'counts.expectedLoss': {
-    name: 'Expected loss',
-    reads: 'what the first pile could give − what comes out',
-    terms: { started: 'started with', perGood: 'of it per good piece', out: 'comes out' },
+  'counts.ownAllowance': {
+    name: 'Allowance by the own log',
+    reads: 'mean as counted × what a share of jobs stays under, by the spread',
+    terms: { mean: 'mean, own log', spread: 'spread from job to job', share: 'share of jobs it suffices in' },
   },
-  'counts.allowance': {
-    name: 'Allowance',
-    reads: 'what the first pile could give − the least the order takes',
-    terms: { started: 'started with', perGood: 'of it per good piece', least: 'least good' },
+  'counts.likely': {
+    name: 'Lost as a rule',
+    reads: 'allowance ÷ what it exceeds the mean by: it suffices in a share of jobs',
+    terms: { allowance: 'allowance', spread: 'spread from job to job', share: 'share of jobs it suffices in' },
+  },
+  'counts.likelySetup': {
+    name: 'Lost as a rule in setup, in finished pieces',
+    reads: 'cycles ÷ cycles a finished piece',
+    terms: { cycles: 'cycles', perGood: 'cycles a finished piece' },
+  },
+  'counts.likelyRunning': {
+    name: 'Lost as a rule while running, in finished pieces',
+    reads: '(run − setup) × running loss as a rule ÷ cycles a finished piece',
+    terms: { run: 'run', setup: 'setup', ppm: 'running loss as a rule', perGood: 'cycles a finished piece' },
+  },
+  'counts.kept': {
+    name: 'Kept for losses, in finished pieces',
+    reads: 'allowances, what whole sheets give over, and the reserve, ÷ cycles a finished piece',
+    terms: {
+      perGood: 'cycles a finished piece',
+      givesPer: 'pieces a cycle gives',
+      takesPer: 'pieces a cycle takes',
+      setup: 'setup allowance',
+      running: 'running allowance',
+      table: 'allowance by the table',
+      over: 'over',
+      reserve: 'reserve',
+    },
+  },
+  'counts.slack': {
+    name: 'Left open by the order',
+    reads: 'what comes out − the least the customer takes',
+    terms: { demand: 'comes out', least: 'least good' },
   },
   'counts.chance': {
-    name: 'Chance of enough',
+    name: 'Such jobs that come out',
     reads:
-      'share of jobs whose loss stays below the allowance: lognormal, all steps together; by the works’ own log, or a guess from the handbook',
-    terms: { allowance: 'allowance', expected: 'expected loss', variation: 'spread of losses' },
+      'of 1,021 jobs drawn evenly over what may happen, those in which no step and none after it loses more than is kept for it; spreads by the works’ own log, or from the handbook, where all losses of a job go together',
+    terms: { slack: 'left open by the order', ...RISK_TERMS },
   },
+  'counts.reserveTimes': {
+    name: 'Times the allowances',
+    reads: 'the least number by which all that is kept must grow so that the wish is met, by the same drawn jobs',
+    terms: { slack: 'left open by the order', wish: 'wish', ...RISK_TERMS },
+  },
+  'counts.reserve': {
+    name: 'Reserve before this step',
+    reads:
+      '(times − 1) × what is kept for this step × pieces it takes for a finished one, rounded up: it lies where its losses fall, never in finished pieces',
+    terms: { allowance: 'kept without reserve', times: 'times the allowances', perGood: 'pieces taken for a finished one' },
+  },
+  'total.reserve': { name: 'Reserve', reads: 'pulled with the reserve − pulled without' },
   'counts.leastGood': {
     name: 'Least good',
     reads: 'ordered × (1 − under), rounded up',
@@ -444,20 +498,6 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     name: 'Toner and wear',
     reads: 'sheets × sides × price a side',
     terms: { sheets: 'sheets', sides: 'sides', perSide: 'price a side' },
-  },
-  'counts.variation': {
-    name: 'Spread of the whole loss',
-    reads: 'root of the variances and shared parts of all losses ÷ expected loss',
-    terms: {
-      expected: 'expected loss',
-      ...Object.fromEntries(
-        Array.from({ length: 40 }, (_, i) => i + 1).flatMap((i) => [
-          [`loss${i}`, `loss ${i}`],
-          [`spread${i}`, `its spread`],
-          [`common${i}`, `shared part`],
-        ]),
-      ),
-    },
   },
   'forecast.reach': {
     name: 'Reaches this step',

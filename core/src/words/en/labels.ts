@@ -263,6 +263,7 @@ export const LABELS: Record<string, string> = {
   'total.inkKg': 'ink',
   'total.machineS': 'on machines',
   'total.waitS': 'waiting',
+  'total.reserve': 'of it reserve',
   'total.readyAt': 'ready',
   'total.money': 'planning cost',
   'total.perThousand': 'per thousand',

@@ -62,6 +62,7 @@ export const SCREENS = {
   'countRiver.goodOf': '{0} {1} good',
   'countRiver.noPiecesPass': 'no pieces pass',
   'countRiver.lostOf': '{0} lost',
+  'countRiver.reserveOf': '{0} in reserve',
   // findings
   'findings.findings': 'Findings',
   'findings.decidedBy': 'Decided by {0}: {1}',
@@ -88,7 +89,7 @@ export const SCREENS = {
   'jobPage.quantity': 'Quantity',
   'jobPage.overAllowedPercent': 'Over allowed, percent',
   'jobPage.due': 'Due',
-  'jobPage.chanceOfEnough': 'Chance of enough',
+  'jobPage.chanceOfEnough': 'Such jobs come out',
   'jobPage.undo': 'Undo',
   'jobPage.printTicket': 'Print ticket',
   'jobPage.printDraft': 'Print draft',

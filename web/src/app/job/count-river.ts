@@ -68,6 +68,7 @@ export class CountRiver {
       const waits = stone.waitS.reduce((s, id) => s + (figures[id]?.value ?? 0), 0);
       const name = stoneName(stone);
       const count = stone.in === null ? '' : (shown?.number ?? '');
+      const reserve = stone.reserve.reduce((s, r) => s + (figures[r.figure]?.value ?? 0), 0);
       const lostSum = byKind.reduce((s, l) => s + l.value, 0);
       return {
         stone,
@@ -77,7 +78,10 @@ export class CountRiver {
         count,
         unit: shown?.unit ?? '',
         lost: lostSum > 0 ? `−${formatNumber(lostSum)}` : '',
-        lostSays: byKind.map((l) => `${label(l.kind)} ${formatNumber(l.value)}`).join(' · '),
+        lostSays: [
+          ...byKind.map((l) => `${label(l.kind)} ${formatNumber(l.value)}`),
+          ...(reserve > 0 ? [say('countRiver.reserveOf', formatNumber(reserve))] : []),
+        ].join(' · '),
         time: formatDuration(seconds),
         wait: waits > 0 ? say('countRiver.waits', formatDuration(waits)) : '',
         level: this.worst(stone),
@@ -87,6 +91,7 @@ export class CountRiver {
           stone.machineName,
           count ? say('countRiver.goodOf', count, shown?.unit) : say('countRiver.noPiecesPass'),
           ...(lostSum > 0 ? [say('countRiver.lostOf', formatNumber(lostSum))] : []),
+          ...(reserve > 0 ? [say('countRiver.reserveOf', formatNumber(reserve))] : []),
           formatDuration(seconds),
           ...(stone.real ? [this.realSays(stone)] : []),
         ].join(', '),
@@ -112,8 +117,11 @@ export class CountRiver {
     return (HEIGHT / 2) * (copies / this.most());
   }
 
-  /** The band: straight through the head of each stone, narrowing towards its end. */
-  protected readonly band = computed(() => this.bandOf(this.river()));
+  /** The band: straight through the head of each stone, narrowing towards its end. Net and allowances; the reserve lies around it. */
+  protected readonly band = computed(() =>
+    this.bandOf(this.river().map((s) => ({ inCopies: s.inCopies - s.reserveIn, outCopies: s.outCopies - s.reserveOut }))),
+  );
+  protected readonly reserve = computed(() => (this.river().some((s) => s.reserveIn > 0) ? this.bandOf(this.river()) : null));
   /** The same by the counts, once anything was counted: it lies over what was planned. */
   protected readonly real = computed(() => {
     let carried = 0;
@@ -143,13 +151,21 @@ export class CountRiver {
   protected readonly branches = computed(() => {
     const w = 1000 / Math.max(this.river().length, 1);
     return this.river().flatMap((s, i) => {
-      const thick = 2 * (this.y(s.inCopies) - this.y(s.outCopies));
-      if (thick < 0.15) return [];
-      const x = i * w + w * 0.55;
-      const y = TOP + HEIGHT / 2 + this.y(s.inCopies) - thick / 2;
-      return [
-        { d: `M${x} ${y}C${x + w * 0.14} ${y} ${x + w * 0.16} ${y + 6} ${x + w * 0.18} ${this.bandHeight}`, thick: Math.max(thick, 1.6) },
+      // What goes as a rule, and beside it what of the allowance stays as a rule.
+      const parts = [
+        { kind: 'lost', copies: s.likelyCopies },
+        { kind: 'spared', copies: Math.max(s.lostCopies - s.likelyCopies, 0) },
       ];
+      let edge = TOP + HEIGHT / 2 + this.y(s.inCopies);
+      return parts.flatMap(({ kind, copies }) => {
+        const thick = 2 * this.y(copies);
+        if (thick < 0.15) return [];
+        const x = i * w + w * 0.55;
+        const y = edge - thick / 2;
+        edge -= thick;
+        const d = `M${x} ${y}C${x + w * 0.14} ${y} ${x + w * 0.16} ${y + 6} ${x + w * 0.18} ${this.bandHeight}`;
+        return [{ kind, d, thick: Math.max(thick, 1.6) }];
+      });
     });
   });
 

@@ -148,26 +148,36 @@ describe('a job on the floor', () => {
 describe('the risk of a job', () => {
   const curve = riskCurve(spec, plant, EMPTY_SHELF, 'i1')!;
   const open = async (more: Record<string, unknown> = {}) => {
-    const shown = await show(RiskPanel, { curve, spec, item: 'i1', usual: 0.05, ...more });
+    const shown = await show(RiskPanel, { curve, spec, item: 'i1', usual: 0.85, ...more });
     const edits: Edit[][] = [];
     shown.of.edits.subscribe((e) => edits.push(e));
     return { ...shown, edits };
   };
   it('is drawn as a curve with how sure it is, and says where it comes from', async () => {
     const { host } = await open();
-    expect(host.textContent).toContain('From handbook ranges');
+    expect(host.textContent).toContain('From handbook allowances');
     expect(JSON.parse(host.querySelector('apx-chart')!.textContent)).toHaveLength(3);
     TestBed.resetTestingModule();
     expect((await open({ curve: { ...curve, jobs: 140 } })).host.textContent).toContain('From 140 closed jobs');
   });
-  it('sets the wish, and the first aim that keeps it', async () => {
-    const { press, edits } = await open();
-    await press('99 %');
-    await press('Aim so high');
-    const kept = curve.points.find((p) => p.risk <= 0.05)!;
-    expect(edits).toMatchObject([[{ at: ['choices', 'certainty'], now: 0.99 }], [{ at: ['choices', 'aim', 'i1'], now: kept.aim }]]);
+  it('says that net and allowances reach what the works wishes', async () => {
+    expect((await open()).host.textContent).toContain('Net and allowances reach it');
   });
-  it('refuses a wish nobody can keep, and says so where the curve ends before it', async () => {
+  it('shows what a wish takes before it is taken, lays it with one click, and takes it back', async () => {
+    const { press, edits, host } = await open();
+    await press('99 %');
+    const wish = curve.points.find((p) => p.wish === 0.99)!;
+    expect(host.textContent.replace(/\u2009/g, '')).toContain(`${wish.reserve} sheets of reserve`);
+    expect(edits).toEqual([]);
+    await press('Lay this reserve');
+    expect(edits).toMatchObject([[{ at: ['choices', 'certainty'], now: 0.99 }]]);
+    TestBed.resetTestingModule();
+    const laid = await open({ spec: { ...spec, choices: { ...spec.choices, certainty: 0.99 } } });
+    await laid.press('Without reserve');
+    expect(laid.edits).toMatchObject([[{ at: ['choices', 'certainty'] }]]);
+    expect(laid.edits[0]?.[0]?.now).toBeUndefined();
+  });
+  it('refuses a wish nobody can keep', async () => {
     const { host, edits, f } = await open({ spec: { ...spec, choices: { ...spec.choices, certainty: 0.999 } } });
     const other = host.querySelector('input')!;
     other.value = '100';

@@ -18,6 +18,7 @@ import {
   label,
   orderedQuantity,
   practiceValue,
+  PRACTICE_DEFAULTS,
   type Override,
   type TotalKey,
   type Place,
@@ -202,10 +203,10 @@ export class JobPage implements OnDestroy {
     const made = Object.values(this.spec()?.products ?? {}).find((p) => p.kind === 'made');
     return made?.kind === 'made' ? familyOf(made.family).words.pieces : 'pieces';
   });
-  /** What the plant allows where a job wishes nothing. */
-  protected readonly usualRisk = computed(() => {
+  /** The share of jobs the works wishes to come out, where a job wishes nothing. */
+  protected readonly usualWish = computed(() => {
     const plant = this.plant();
-    return plant ? practiceValue(plant, 'risk.shortLimit') : 0.05;
+    return plant ? practiceValue(plant, 'risk.wish') : PRACTICE_DEFAULTS['risk.wish'].value;
   });
   protected readonly due = computed(() => this.item()?.item.deliveries[0]?.by ?? '');
   protected readonly shownDue = computed(() => {
@@ -228,7 +229,7 @@ export class JobPage implements OnDestroy {
     const f = p?.figures[p.totals.chance ?? ''];
     return f ? Math.round(f.value * 100) : null;
   });
-  protected readonly wishSays = computed(() => formatNumber((this.spec()?.choices.certainty ?? 1 - this.usualRisk()) * 100, 1));
+  protected readonly wishSays = computed(() => formatNumber((this.spec()?.choices.certainty ?? this.usualWish()) * 100, 1));
   protected readonly foot = computed(() => {
     const p = this.planning()?.plan;
     return p

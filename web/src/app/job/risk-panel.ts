@@ -1,11 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { NgApexchartsModule } from 'ng-apexcharts';
-import { CERTAINTY, editAt, type Edit, formatNumber, type JobSpec, type RiskCurve, type RiskPoint, say, UNIT_WORDS } from '@druckerei/core';
+import {
+  CERTAINTY,
+  editAt,
+  type Edit,
+  formatNumber,
+  type JobSpec,
+  type RiskCurve,
+  type RiskPoint,
+  say,
+  UNIT_WORDS,
+  readNumber,
+} from '@druckerei/core';
 import { chartColours } from '../shared/chart-colours';
 
-const WISHES = [0.9, 0.95, 0.99] as const;
+const WISHES = [0.85, 0.9, 0.95, 0.99] as const;
 
-/** How certain it is to be: extra sheets against the risk of falling short, as a curve, with what the works knows and how sure it is; the wish sets the aim. */
+/** How certain it is to be: sheets and money against the share of such jobs that come out, as a curve, with what the works knows and how sure it is; a wish lays its reserve. */
 @Component({
   selector: 'dk-risk-panel',
   imports: [NgApexchartsModule],
@@ -29,8 +40,8 @@ const WISHES = [0.9, 0.95, 0.99] as const;
           }"
           [stroke]="{ width: [3, 1, 1], dashArray: [0, 4, 4], curve: 'straight' }"
           [colors]="[colours.act, colours.watch, colours.watch]"
-          [xaxis]="{ type: 'numeric', title: { text: say('risk.extra', unit()) }, decimalsInFloat: 0 }"
-          [yaxis]="{ min: 0, max: 60, title: { text: say('risk.inHundred') }, decimalsInFloat: 0 }"
+          [xaxis]="{ type: 'numeric', title: { text: say('risk.pulled', unit()) }, decimalsInFloat: 0 }"
+          [yaxis]="{ min: 60, max: 100, title: { text: say('risk.inHundred') }, decimalsInFloat: 0 }"
           [annotations]="annotations()"
           [grid]="{ borderColor: colours.line }"
           [legend]="{ position: 'top' }"
@@ -46,7 +57,7 @@ const WISHES = [0.9, 0.95, 0.99] as const;
                 [class.here]="wished() === w"
                 [attr.aria-pressed]="wished() === w"
                 [disabled]="locked()"
-                (click)="choose(w)"
+                (click)="look(w)"
               >
                 {{ number(w * 100, 0) }} %
               </button>
@@ -67,34 +78,40 @@ const WISHES = [0.9, 0.95, 0.99] as const;
           </div>
           @if (needed(); as p) {
             <p class="need" data-figures>
-              {{ say('risk.needs', number(p.extra), unit(), number(p.aim)) }}
-              <button type="button" class="act" [disabled]="locked() || aim() === p.aim" (click)="take(p)">{{ say('risk.takeIt') }}</button>
-              @if (aim() !== null) {
-                <button type="button" class="plain" [disabled]="locked()" (click)="edits.emit([noAim()])">
-                  {{ say('risk.backToOrdered') }}
+              @if (p.reserve > 0) {
+                {{ say('risk.needs', number(p.reserve), unit(), number(p.money - bare(), 2), number(p.back)) }}
+                <button type="button" class="act" [disabled]="locked() || laid()" (click)="take(p)">
+                  {{ laid() ? say('risk.taken') : say('risk.takeIt') }}
                 </button>
+              } @else {
+                {{ say('risk.met', number(p.chance * 100, 0)) }}
+              }
+              @if (spec().choices.certainty !== undefined) {
+                <button type="button" class="plain" [disabled]="locked()" (click)="choose(undefined)">{{ say('risk.without') }}</button>
               }
             </p>
-          } @else {
-            <p class="note level-decide">{{ say('risk.beyond') }}</p>
           }
           <table class="lines" data-figures>
             <thead>
               <tr>
-                <th class="number">{{ say('risk.extra', unit()) }}</th>
-                <th class="number">{{ say('risk.aim') }}</th>
-                <th class="number">{{ say('risk.inHundred') }}</th>
+                <th>{{ say('risk.wish') }}</th>
+                <th class="number">{{ say('risk.comesOut') }}</th>
                 <th class="number">{{ say('risk.likely') }}</th>
+                <th class="number">{{ say('risk.pulled', unit()) }}</th>
+                <th class="number">{{ say('risk.reserve') }}</th>
+                <th class="number">{{ say('risk.back') }}</th>
                 <th class="number">{{ say('risk.money') }}</th>
               </tr>
             </thead>
             <tbody>
-              @for (p of c.points; track p.aim) {
-                <tr>
-                  <td class="number">{{ number(p.extra) }}</td>
-                  <td class="number">{{ number(p.aim) }}</td>
-                  <td class="number">{{ number(p.risk * 100, 1) }}</td>
-                  <td class="number">{{ number(p.riskLow * 100, 1) }} – {{ number(p.riskHigh * 100, 1) }}</td>
+              @for (p of c.points; track p.pulled) {
+                <tr [class.here]="p === needed()">
+                  <td>{{ p.wish === null ? say('risk.none') : number(p.wish * 100, 1) }}</td>
+                  <td class="number">{{ number(p.chance * 100, 0) }}</td>
+                  <td class="number">{{ number(p.chanceLow * 100, 0) }} – {{ number(p.chanceHigh * 100, 0) }}</td>
+                  <td class="number">{{ number(p.pulled) }}</td>
+                  <td class="number">{{ number(p.reserve) }}</td>
+                  <td class="number">{{ number(p.back) }}</td>
                   <td class="number">{{ number(p.money, 2) }}</td>
                 </tr>
               }
@@ -135,50 +152,59 @@ export class RiskPanel {
   readonly curve = input.required<RiskCurve | null>();
   readonly spec = input.required<JobSpec>();
   readonly item = input.required<string>();
-  /** What the plant allows where the job says nothing. */
+  /** The share of jobs the works wishes to come out, where the job says nothing. */
   readonly usual = input.required<number>();
   readonly locked = input(false);
   readonly edits = output<Edit[]>();
   protected readonly refused = signal('');
-  protected readonly wished = computed(() => this.spec().choices.certainty ?? 1 - this.usual());
-  protected readonly aim = computed(() => this.spec().choices.aim[this.item()] ?? null);
+  /** The wish looked at: nothing is laid before it is taken. */
+  private readonly looked = signal<number | null>(null);
+  protected readonly wished = computed(() => this.looked() ?? this.spec().choices.certainty ?? this.usual());
+  protected readonly laid = computed(() => this.spec().choices.certainty === this.wished());
   protected readonly unit = computed(() => UNIT_WORDS[this.curve()?.unit ?? 'sheet']?.[1] ?? '');
-  /** The first aim of the curve that risks no more than is wished. */
+  /** What the job costs without a reserve. */
+  protected readonly bare = computed(() => this.curve()?.points[0]?.money ?? 0);
+  /** The first point of the curve that comes out as often as is wished. */
   protected readonly needed = computed(
-    (): RiskPoint | null => this.curve()?.points.find((p) => p.risk <= 1 - this.wished() + 1e-9) ?? null,
+    (): RiskPoint | null => this.curve()?.points.find((p) => p.chance >= this.wished() - 0.0005 || p.wish === this.wished()) ?? null,
   );
   protected readonly series = computed(() => {
     const points = this.curve()?.points ?? [];
     const of = (pick: (p: RiskPoint) => number): { x: number; y: number }[] =>
-      points.map((p) => ({ x: p.extra, y: Math.round(pick(p) * 1_000) / 10 }));
+      points.map((p) => ({ x: p.pulled, y: Math.round(pick(p) * 1_000) / 10 }));
     return [
-      { name: say('risk.risk'), data: of((p) => p.risk) },
-      { name: say('risk.atLeast'), data: of((p) => p.riskLow) },
-      { name: say('risk.atMost'), data: of((p) => p.riskHigh) },
+      { name: say('risk.comesOut'), data: of((p) => p.chance) },
+      { name: say('risk.atLeast'), data: of((p) => p.chanceLow) },
+      { name: say('risk.atMost'), data: of((p) => p.chanceHigh) },
     ];
   });
   protected readonly annotations = computed(() => ({
     yaxis: [
       {
-        y: Math.round((1 - this.wished()) * 1_000) / 10,
+        y: Math.round(this.wished() * 1_000) / 10,
         borderColor: this.colours.ink,
         label: { text: say('risk.wishLine'), style: { background: 'transparent', color: this.colours.ink } },
       },
     ],
   }));
 
-  protected choose(certainty: number): void {
+  protected look(certainty: number): void {
     this.refused.set('');
+    this.looked.set(certainty);
+  }
+  protected choose(certainty: number | undefined): void {
+    this.looked.set(null);
     this.edits.emit([editAt(this.spec(), ['choices', 'certainty'], certainty)]);
   }
   protected typed(text: string): void {
-    const share = Number(text.replace(',', '.')) / 100;
+    const share = readNumber(text) / 100;
     if (!(share >= CERTAINTY.min && share <= CERTAINTY.max))
       this.refused.set(say('risk.between', CERTAINTY.min * 100, CERTAINTY.max * 100));
+    // A wish between the points of the curve is laid at once: the curve is then drawn through it.
+    else if (this.curve()?.points.some((p) => p.wish === share)) this.look(share);
     else this.choose(share);
   }
   protected take(p: RiskPoint): void {
-    this.edits.emit([editAt(this.spec(), ['choices', 'aim', this.item()], p.aim)]);
+    this.choose(p.wish ?? this.wished());
   }
-  protected noAim = (): Edit => editAt(this.spec(), ['choices', 'aim', this.item()], undefined);
 }

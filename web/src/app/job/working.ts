@@ -13,6 +13,7 @@ import {
   type Place,
   typingUnit,
   say,
+  readNumber,
 } from '@druckerei/core';
 
 interface TermRow {
@@ -215,7 +216,7 @@ export class Working {
   protected send(): void {
     const { value, until, reason } = this.form.getRawValue();
     this.override.emit({
-      value: Number(value.replace(',', '.').replace('−', '-').trim()) * this.typing().per,
+      value: readNumber(value) * this.typing().per,
       reason,
       by: this.who(),
       until: Math.floor(Date.parse(`${until}T23:59:59Z`) / 1000),

@@ -14,6 +14,7 @@ import {
   say,
   screenColour,
   toneIncrease,
+  readNumber,
 } from '@druckerei/core';
 import { ApiCaller, type Failure } from '../shared/api';
 import { EditValue } from '../shared/edit-value';
@@ -89,13 +90,7 @@ export class AimList {
   /** Dot area and gain of what is typed, against the aim; or what it lacks. */
   protected readonly reckoned = computed(() => {
     const d = this.densities();
-    const [paper, solid, tint, file, n] = this.fields.map((f) => Number(d[f].replace(',', '.'))) as [
-      number,
-      number,
-      number,
-      number,
-      number,
-    ];
+    const [paper, solid, tint, file, n] = this.fields.map((f) => readNumber(d[f])) as [number, number, number, number, number];
     try {
       const seen = dotArea({ paper, solid, tint }, n);
       const gain = toneIncrease(seen, file / 100);

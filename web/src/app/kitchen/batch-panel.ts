@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import type { Observable } from 'rxjs';
 import type { InkDesk, Match, Pail } from '@druckerei/contract';
-import { type BaseInk, formatNumber, reweigh, say, weighOut } from '@druckerei/core';
+import { type BaseInk, formatNumber, reweigh, say, weighOut, readNumber } from '@druckerei/core';
 import { ApiCaller } from '../shared/api';
 
 interface Row {
@@ -53,11 +53,11 @@ export class BatchPanel {
   protected readonly shown = linkedSignal<Match, Record<string, string>>({ source: () => this.recipe(), computation: () => ({}) });
   protected readonly lots = linkedSignal<Match, Record<string, string>>({ source: () => this.recipe(), computation: () => ({}) });
   private readonly id = linkedSignal<Match, string>({ source: () => this.recipe(), computation: () => crypto.randomUUID() });
-  private readonly kg = computed(() => Number(this.mass().replace(',', '.')));
+  private readonly kg = computed(() => readNumber(this.mass()));
   private readonly weighed = computed(() =>
     Object.fromEntries(
       Object.entries(this.shown()).flatMap(([base, text]) => {
-        const kg = Number(text.trim().replace(',', '.'));
+        const kg = readNumber(text);
         return text.trim() === '' || Number.isNaN(kg) || kg <= 0 ? [] : [[base, kg] as const];
       }),
     ),

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { Subscription } from 'rxjs';
 import type { InkDesk, Match, Pail } from '@druckerei/contract';
-import { type BaseInk, formatNumber, say, screenColour } from '@druckerei/core';
+import { type BaseInk, formatNumber, say, screenColour, readNumber } from '@druckerei/core';
 import { ApiCaller, type Failure } from '../shared/api';
 
 /** Asks for recipes: how near, of how many bases, how much from left-overs; shows the best beside each other with what differs. */
@@ -47,7 +47,7 @@ export class MatchPanel {
     this.without.update((w) => new Set(w.has(base) ? [...w].filter((b) => b !== base) : [...w, base]));
   }
   protected search(): void {
-    const value = (text: string): number => Number(text.replace(',', '.'));
+    const value = (text: string): number => readNumber(text);
     const bases = this.without().size > 0 ? this.bases().flatMap((b) => (this.without().has(b.id) ? [] : [b.id])) : undefined;
     this.found.set(null);
     this.running.set(

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { BACKINGS, formatNumber, MEASURED_IN, type Measurement, say } from '@druckerei/core';
+import { BACKINGS, formatNumber, MEASURED_IN, type Measurement, say, readNumber } from '@druckerei/core';
 import { ApiCaller, type Failure } from '../shared/api';
 
 /** A colour as it is measured: L*, a*, b* typed, or a text file of an instrument; with light, filter and backing. */
@@ -87,7 +87,7 @@ export class MeasureField {
   private readonly spectrum = signal<readonly number[] | undefined>(undefined);
   private readonly source = signal<Measurement['from']>('typed');
   protected readonly notes = signal('');
-  private readonly numbers = computed(() => this.typed().map((t) => Number(t.trim().replace(',', '.').replace('−', '-'))));
+  private readonly numbers = computed(() => this.typed().map((t) => readNumber(t)));
   protected readonly wrong = computed(() => {
     if (this.typed().every((t) => t.trim() === '')) return '';
     const [l = NaN] = this.numbers();

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import type { KitchenPage } from '@druckerei/contract';
-import { type BaseInk, deltaE2000, formatNumber, type Lab, printedLab, say, screenColour, usualPaper } from '@druckerei/core';
+import { type BaseInk, deltaE2000, formatNumber, type Lab, printedLab, say, screenColour, usualPaper, readNumber } from '@druckerei/core';
 
 /** The house's library: base inks and recipes, found by name or by how near they are to a colour. */
 @Component({
@@ -97,7 +97,7 @@ export class RecipeList {
   /** Three numbers find what is nearest to that colour; words find names. */
   protected readonly shown = computed(() => {
     const wanted = this.find().trim().toLowerCase();
-    const lab = wanted.split(/[\s/;]+/).map((t) => Number(t.replace(',', '.')));
+    const lab = wanted.split(/[\s/;]+/).map((t) => readNumber(t));
     const rows = this.recipes().map((r) => ({
       id: r.id,
       name: r.name,

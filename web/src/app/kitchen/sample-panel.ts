@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, viewChild } from '@angular/core';
 import type { InkDesk } from '@druckerei/contract';
-import { type Measurement, say } from '@druckerei/core';
+import { type Measurement, say, readNumber } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 import { MeasureField } from './measure-field';
 
@@ -48,7 +48,7 @@ export class SamplePanel {
   private readonly field = viewChild(MeasureField);
   protected readonly tolerance = linkedSignal(() => String(this.sample()?.tolerance ?? 2));
   protected readonly ready = computed(() => this.field()?.value() !== null && this.number() > 0);
-  private number = (): number => Number(this.tolerance().replace(',', '.'));
+  private number = (): number => readNumber(this.tolerance());
 
   protected save(): void {
     const measured = this.field()?.value();

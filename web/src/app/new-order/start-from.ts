@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Api, Replied } from '@druckerei/contract';
-import { formatNumber, type JobSpec, JobSpecSchema, label, say } from '@druckerei/core';
+import { formatNumber, type JobSpec, JobSpecSchema, label, say, readNumber } from '@druckerei/core';
 import { movedSays } from '../shared/moved-says';
 import { ApiCaller, type Failure } from '../shared/api';
 
@@ -183,7 +183,7 @@ export class StartFrom {
   /** Same again: what is kept, worn and changed is shown; the form takes the specification. */
   again(job: string): void {
     this.job = job;
-    const times = Number(this.factor().replace(',', '.'));
+    const times = readNumber(this.factor());
     this.api
       .call('jobs.again', { params: { id: job }, query: { by: this.by(), times: String(Number.isFinite(times) && times > 0 ? times : 1) } })
       .subscribe({

@@ -10,7 +10,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { lengthMmFromText, typedLength, type UnitSystem, say } from '@druckerei/core';
+import { lengthMmFromText, typedLength, type UnitSystem, say, readNumber } from '@druckerei/core';
 import { Units } from './units';
 
 export type EditKind = 'count' | 'length' | 'percent' | 'hours' | 'minutes' | 'seconds' | 'number' | 'text' | 'moment';
@@ -30,13 +30,8 @@ export function parseTyped(kind: EditKind, text: string, system: UnitSystem = 'm
   if (trimmed === '') return undefined;
   if (kind === 'text' || kind === 'moment') return trimmed;
   if (kind === 'length') return lengthMmFromText(trimmed, system === 'imperial' ? 'in' : 'mm');
-  const plain = trimmed
-    .replace(/[\s\u2009\u202f']/g, '')
-    .replace(',', '.')
-    .replace('−', '-')
-    .replace(/%$/, '');
-  if (!/^-?(\d+\.?\d*|\.\d+)$/.test(plain)) return null;
-  const value = Number(plain);
+  const value = readNumber(trimmed.replace(/%$/, ''));
+  if (Number.isNaN(value)) return null;
   if (kind === 'count') return Number.isInteger(value) ? value : null;
   return kind === 'percent' ? Math.round(value * PER_TYPED.percent) : value * PER_TYPED[kind];
 }

@@ -3,7 +3,7 @@ import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angula
 import { RouterLink } from '@angular/router';
 import { type Observable, tap } from 'rxjs';
 import type { MoveKind, StockLine, StockPage } from '@druckerei/contract';
-import { formatMoment, formatNumber, label, type Plant, say, UNIT_WORDS } from '@druckerei/core';
+import { formatMoment, formatNumber, label, type Plant, say, UNIT_WORDS, readNumber } from '@druckerei/core';
 import { ApiCaller } from '../shared/api';
 import { LotMoves } from './lot-moves';
 
@@ -394,7 +394,7 @@ export class StockDesk {
     const d = this.doing();
     const v = this.form.getRawValue();
     const quantity = Number(v.quantity);
-    const caliperUm = v.caliper.trim() === '' ? undefined : Number(v.caliper.replace(',', '.'));
+    const caliperUm = v.caliper.trim() === '' ? undefined : readNumber(v.caliper);
     const key = crypto.randomUUID();
     const { stock } = this.line();
     switch (d.kind) {

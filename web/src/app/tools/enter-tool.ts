@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { type MatDialog, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { filter, type Observable } from 'rxjs';
 import type { ToolCard } from '@druckerei/contract';
-import { label, say, TOOL_KINDS, type ToolKind } from '@druckerei/core';
+import { label, say, TOOL_KINDS, type ToolKind, readNumber } from '@druckerei/core';
 import { ApiCaller, type Failure } from '../shared/api';
 
 /** Fields of a tool in the order one reads them off it. */
@@ -106,13 +106,14 @@ export class EnterTool {
     const typed = this.typed();
     const wrong: Partial<Record<Field, string>> = {};
     for (const f of FIELDS) {
-      if (typed[f].trim() === '' && !MAY_BE_EMPTY.includes(f)) wrong[f] = say('tools.isMissing');
-      if (NUMBERS.includes(f) && Number.isNaN(numberOf(typed[f]))) wrong[f] = say('tools.noNumber');
+      if (typed[f].trim() === '') {
+        if (!MAY_BE_EMPTY.includes(f)) wrong[f] = say('tools.isMissing');
+      } else if (NUMBERS.includes(f) && Number.isNaN(readNumber(typed[f]))) wrong[f] = say('tools.noNumber');
     }
     this.wrong.set(wrong);
     this.failure.set(null);
     if (Object.keys(wrong).length > 0) return;
-    const orNull = (f: Field): number | null => (typed[f].trim() === '' ? null : numberOf(typed[f]));
+    const orNull = (f: Field): number | null => (typed[f].trim() === '' ? null : readNumber(typed[f]));
     this.busy.set(true);
     this.api
       .call('tools.enter', {
@@ -123,8 +124,8 @@ export class EnterTool {
           version: typed.version,
           widthMm: orNull('widthMm'),
           heightMm: orNull('heightMm'),
-          life: numberOf(typed.life),
-          used: numberOf(typed.used),
+          life: readNumber(typed.life),
+          used: readNumber(typed.used),
           place: typed.place,
           owner: typed.owner,
           number: orNull('number'),
@@ -142,9 +143,6 @@ export class EnterTool {
       });
   }
 }
-/** A number as a person types it: spaces between thousands, a comma or a point. */
-const numberOf = (text: string): number => Number(text.replace(/[\s\u2009]/g, '').replace(',', '.'));
-
 /** Opens the dialog; the tool, once it is in the store. */
 export const enterTool = (dialog: MatDialog): Observable<ToolCard> =>
   dialog

@@ -16,6 +16,7 @@ import {
   type ToolState,
   WEDGE_TOLERANCE,
   type WedgeFit,
+  readNumber,
 } from '@druckerei/core';
 import { ApiCaller } from '../shared/api';
 import { askReason } from '../shared/reason-dialog';
@@ -61,8 +62,8 @@ export class ToolDesk {
   protected readonly remakes = computed(() => nextStates(this.card().state).includes('spoilt') || this.card().state === 'spoilt');
   private readonly steps = computed(() =>
     WEDGE_TONES.flatMap((file) => {
-      const text = (this.typed()[file] ?? '').trim().replace(',', '.');
-      return text === '' || Number.isNaN(Number(text)) ? [] : [{ file, plate: Number(text) }];
+      const plate = readNumber(this.typed()[file] ?? '');
+      return Number.isNaN(plate) ? [] : [{ file, plate }];
     }),
   );
   protected readonly fit = computed((): WedgeFit | string | null => {
@@ -124,7 +125,7 @@ export class ToolDesk {
   /** What was typed for the smallest element; NaN: no number. */
   private readonly smallestUm = computed(() => {
     const text = this.smallest().trim();
-    return text === '' ? null : Number(text.replace(',', '.'));
+    return text === '' ? null : readNumber(text);
   });
   protected readonly smallestWrong = computed(() => Number.isNaN(this.smallestUm()));
   protected check(): void {

@@ -4,7 +4,7 @@ import { ActivatedRoute, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { debounceTime, filter, map, switchMap, takeWhile, timer, type Subscription } from 'rxjs';
 import type { ZoneDesk, ZonesDone } from '@druckerei/contract';
-import { formatNumber, inkColour, say } from '@druckerei/core';
+import { formatNumber, inkColour, say, readNumber } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
 import { ApiCaller, type Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
@@ -208,13 +208,13 @@ export class ZonesPage {
     const [of, { job, step }] = [this.of(), this.at()];
     if (!of?.opening) return;
     const typed = of.opening.map((_, i) => (this.set()[i] ?? '').trim());
-    const wrong = typed.find((text) => Number.isNaN(Number(text.replace(',', '.'))));
+    const wrong = typed.find((text) => text !== '' && Number.isNaN(readNumber(text)));
     if (wrong !== undefined) {
       this.failure.set({ status: 422, title: say('zones.notLogged'), detail: say('zones.noNumber', wrong) });
       return;
     }
     this.failure.set(null);
-    const openings = of.opening.map((told, i) => (typed[i] === '' ? told : Number(typed[i]?.replace(',', '.'))));
+    const openings = of.opening.map((told, i) => (typed[i] === '' ? told : readNumber(typed[i] ?? '')));
     this.api.call('zones.log', { params: { id: job, step }, body: { id: crypto.randomUUID(), ink: of.ink, openings } }).subscribe({
       next: (d) => {
         this.set.set({});
