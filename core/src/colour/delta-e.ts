@@ -8,6 +8,9 @@ const seventh = (c: number): number => {
 };
 const HIGH = seventh(25);
 
+/** Hues exactly opposite are opposite, whatever the last bit of an arc tangent says: the mean hue must not hang on it. */
+const OPPOSITE = 180 + 1e-9;
+
 /** Hue in degrees, 0 to 360; 0 where there is no chroma. */
 const hue = (a: number, b: number): number => {
   if (a === 0 && b === 0) return 0;
@@ -32,15 +35,15 @@ export function deltaE2000([l1, a1, b1]: Lab, [l2, a2, b2]: Lab, { kL = 1, kC = 
   const dL = l2 - l1;
   const dC = c2 - c1;
   let dh = grey ? 0 : h2 - h1;
-  if (dh > 180) dh -= 360;
-  else if (dh < -180) dh += 360;
+  if (dh > OPPOSITE) dh -= 360;
+  else if (dh < -OPPOSITE) dh += 360;
   const dH = 2 * Math.sqrt(c1 * c2) * portableSin((dh / 2) * RADIANS);
 
   const l = (l1 + l2) / 2;
   const c = (c1 + c2) / 2;
   let h = h1 + h2;
   if (!grey) {
-    if (Math.abs(h1 - h2) <= 180) h /= 2;
+    if (Math.abs(h1 - h2) <= OPPOSITE) h /= 2;
     else h = h < 360 ? (h + 360) / 2 : (h - 360) / 2;
   }
   const t =

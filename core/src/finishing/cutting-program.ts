@@ -1,98 +1,232 @@
-import type { CutTree } from '../layout/guillotine-count';
-import type { Layout } from '../layout/layout';
+import { copyPlaces, type Layout } from '../layout/layout';
 import type { Formula } from '../quantity/figure';
 
-/** One cut of the program: a straight cut across the pile at a measure from the lay edge (back gauge), in sheet coordinates. */
-export interface Cut {
-  nr: number;
-  kind: 'trim' | 'part' | 'strip';
+/** Edges of a sheet as it lies on the press, gripper towards the reader: they keep their names however the pile is turned at the guillotine. */
+export type SheetEdge = 'gripper' | 'tail' | 'lay' | 'far';
+const OPPOSITE: Readonly<Record<SheetEdge, SheetEdge>> = { gripper: 'tail', tail: 'gripper', lay: 'far', far: 'lay' };
+
+/** A line across the sheet, in sheet coordinates: where a cut goes through one of the piles that lie under the knife. */
+export interface CutLine {
   across: 'x' | 'y';
   atMm: number;
   fromMm: number;
   toMm: number;
-  /** Strips lying side by side under the knife are cut together. */ says: 'trimEdge' | 'separate' | 'cutOut';
+}
+/** One cut of the program, as the machine wants it: which edge lies at the back gauge, how far the gauge stands behind the knife, what falls off in front. */
+export interface Cut {
+  nr: number;
+  edge: SheetEdge;
+  gaugeMm: number;
+  /** Quarter turns of the pile since the cut before: 0, 1, or 2 where it is turned end for end. */
+  turns: 0 | 1 | 2;
+  /** What lies under the knife where that changes: strips laid side by side, a strip taken up again; '' while it is the same pile. */
+  take: string;
+  falls: 'trim' | 'strip' | 'waste';
+  fallsMm: number;
+  lines: CutLine[];
+}
+
+interface Rect {
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+/** Congruent piles that lie side by side and are cut together: where each comes from on the sheet, their size, the copies in them (from their own corner). */
+interface Pile extends Pick<Rect, 'w' | 'h'> {
+  at: [x: number, y: number][];
+  copies: Rect[];
+  take: string;
+}
+const EPS = 1e-6;
+
+/** The program while it is made: cuts so far, and the edge that lies at the gauge. */
+interface Program {
+  cuts: Omit<Cut, 'nr'>[];
+  edge: SheetEdge | null;
+}
+
+const isAlongX = (edge: SheetEdge): boolean => edge === 'lay' || edge === 'far';
+/** How far a line lies from an edge of the pile. */
+const fromEdge = (edge: SheetEdge, line: number, { w, h }: Pile): number =>
+  edge === 'gripper' || edge === 'lay' ? line : (edge === 'far' ? w : h) - line;
+
+/** Cuts a pile at a line (from its corner at lay and gripper), an edge at the gauge; what lies in front of the knife falls off. */
+function cutAt(program: Program, pile: Pile, edge: SheetEdge, line: number, falls: Cut['falls'], fallsMm: number): void {
+  const before = program.edge;
+  const turns = before === null || before === edge ? 0 : OPPOSITE[before] === edge ? 2 : 1;
+  program.cuts.push({
+    edge,
+    gaugeMm: fromEdge(edge, line, pile),
+    turns,
+    take: pile.take,
+    falls,
+    fallsMm,
+    lines: pile.at.map(([x, y]) =>
+      isAlongX(edge)
+        ? { across: 'x', atMm: x + line, fromMm: y, toMm: y + pile.h }
+        : { across: 'y', atMm: y + line, fromMm: x, toMm: x + pile.w },
+    ),
+  });
+  program.edge = edge;
+  pile.take = '';
 }
 
 /**
- * The cutting program of a sheet of copies: four edges first, then the blocks apart, then each block into strips and copies.
- * Copies with bleed stand apart by twice the bleed: two cuts between neighbours, one on each trim line; without bleed one common cut.
- * Strips of a block lie side by side for the second direction, so a lattice of nx × ny costs 4 + g·(nx − 1) + g·(ny − 1) cuts, g = 2 or 1.
- * Source: common practice, no source. Six-up (3 × 2) with bleed: 4 + 4 + 2 = 10 cuts.
+ * Trims a pile to its copies. The printed edges lie at the gauge first (gripper, then side lay, which everything was printed from), then the fresh ones.
  */
-export function cuttingProgram(layout: Layout, trim: { widthMm: number; heightMm: number }): Cut[] {
-  const cuts: Omit<Cut, 'nr'>[] = [];
-  const boxes = layout.cells.map((c) => {
-    const [w, h] = c.turn === 90 || c.turn === 270 ? [trim.heightMm, trim.widthMm] : [trim.widthMm, trim.heightMm];
-    return { c, w, h, left: c.x, top: c.y, right: c.x + (c.nx - 1) * c.dx + w, bottom: c.y + (c.ny - 1) * c.dy + h };
+function trim(program: Program, pile: Pile): Pile {
+  let [left, right] = [Math.min(...pile.copies.map((c) => c.x)), Math.max(...pile.copies.map((c) => c.x + c.w))];
+  let [low, high] = [Math.min(...pile.copies.map((c) => c.y)), Math.max(...pile.copies.map((c) => c.y + c.h))];
+  let now = pile;
+  const cropped = (x: number, y: number, w: number, h: number): void => {
+    now = {
+      at: now.at.map(([ax, ay]) => [ax + x, ay + y]),
+      w,
+      h,
+      take: now.take,
+      copies: now.copies.map((c) => ({ ...c, x: c.x - x, y: c.y - y })),
+    };
+    [left, right, low, high] = [left - x, right - x, low - y, high - y];
+  };
+  if (now.h - high > EPS) {
+    cutAt(program, now, 'gripper', high, 'trim', now.h - high);
+    cropped(0, 0, now.w, high);
+  }
+  if (now.w - right > EPS) {
+    cutAt(program, now, 'lay', right, 'trim', now.w - right);
+    cropped(0, 0, right, now.h);
+  }
+  if (low > EPS) {
+    cutAt(program, now, 'tail', low, 'trim', low);
+    cropped(0, low, now.w, now.h - low);
+  }
+  if (left > EPS) {
+    cutAt(program, now, 'far', left, 'trim', left);
+    cropped(left, 0, now.w - left, now.h);
+  }
+  return now;
+}
+
+/** Copies in groups that a straight line parts, from the lay or the gripper on. */
+function groups(pile: Pile, along: 'x' | 'y'): { from: number; to: number; copies: Rect[] }[] {
+  const size = along === 'x' ? 'w' : 'h';
+  const found: { from: number; to: number; copies: Rect[] }[] = [];
+  for (const c of [...pile.copies].sort((a, b) => a[along] - b[along])) {
+    const last = found.at(-1);
+    if (last && c[along] < last.to - EPS) {
+      last.copies.push(c);
+      last.to = Math.max(last.to, c[along] + c[size]);
+    } else found.push({ from: c[along], to: c[along] + c[size], copies: [c] });
+  }
+  return found;
+}
+
+/** What a strip looks like from its own corner: strips that look alike are cut side by side. */
+const shapeOf = (copies: readonly Rect[]): string =>
+  copies
+    .map((c) => [c.x, c.y, c.w, c.h].map((n) => Math.round(n * 1e4)).join(' '))
+    .sort()
+    .join(';');
+
+/** Cuts a trimmed pile into strips along one direction and goes on with each; false where no straight line parts it. */
+function part(program: Program, pile: Pile, along: 'x' | 'y'): boolean {
+  const strips = groups(pile, along);
+  if (strips.length < 2) return false;
+  // The edge that lies at the gauge stays there where it can: no turn.
+  const [near, far]: [SheetEdge, SheetEdge] = along === 'x' ? ['lay', 'far'] : ['gripper', 'tail'];
+  const edge = program.edge === near ? near : far;
+  const inFall = edge === far ? strips : [...strips].reverse();
+  const asideAt = new Map<(typeof strips)[number], number>();
+  inFall.slice(0, -1).forEach((strip, i) => {
+    const after = inFall[i + 1] as (typeof strips)[number];
+    const [inner, outer] = edge === far ? [strip.to, after.from] : [strip.from, after.to];
+    cutAt(program, pile, edge, inner, 'strip', strip.to - strip.from);
+    asideAt.set(strip, program.cuts.length);
+    const gap = Math.abs(outer - inner);
+    if (gap > EPS) cutAt(program, pile, edge, outer, 'waste', gap);
   });
-  if (boxes.length === 0) return [];
-  const outer = {
-    left: Math.min(...boxes.map((b) => b.left)),
-    top: Math.min(...boxes.map((b) => b.top)),
-    right: Math.max(...boxes.map((b) => b.right)),
-    bottom: Math.max(...boxes.map((b) => b.bottom)),
-  };
-  const vertical = (atMm: number, from: number, to: number, kind: Cut['kind'], says: Cut['says']): void =>
-    void cuts.push({ kind, across: 'x', atMm, fromMm: from, toMm: to, says });
-  const horizontal = (atMm: number, from: number, to: number, kind: Cut['kind'], says: Cut['says']): void =>
-    void cuts.push({ kind, across: 'y', atMm, fromMm: from, toMm: to, says });
-  horizontal(outer.top, outer.left, outer.right, 'trim', 'trimEdge');
-  vertical(outer.left, outer.top, outer.bottom, 'trim', 'trimEdge');
-  horizontal(outer.bottom, outer.left, outer.right, 'trim', 'trimEdge');
-  vertical(outer.right, outer.top, outer.bottom, 'trim', 'trimEdge');
-  for (const { at, across, from, to } of separations(layout)) (across === 'x' ? vertical : horizontal)(at, from, to, 'part', 'separate');
-  for (const b of boxes) {
-    if (boxes.length > 1) trimBlock(b, outer, vertical, horizontal);
-    between(b.c.nx, b.left, b.w, b.c.dx, (at) => vertical(at, b.top, b.bottom, 'strip', 'cutOut'));
-    between(b.c.ny, b.top, b.h, b.c.dy, (at) => horizontal(at, b.left, b.right, 'strip', 'cutOut'));
+  const made = strips.map((s) => {
+    const copies = s.copies.map((c) => ({ ...c, [along]: c[along] - s.from }));
+    return { s, copies, shape: shapeOf(copies) };
+  });
+  for (const shape of new Set(made.map((m) => m.shape))) {
+    const alike = made.filter((m) => m.shape === shape);
+    const [first] = alike;
+    if (
+      !first ||
+      (first.copies.length === 1 &&
+        fills(first.copies[0], along === 'x' ? first.s.to - first.s.from : pile.w, along === 'x' ? pile.h : first.s.to - first.s.from))
+    )
+      continue;
+    const number = alike.length * pile.at.length;
+    cutPile(program, {
+      at: alike.flatMap(({ s }) => pile.at.map(([x, y]): [number, number] => (along === 'x' ? [x + s.from, y] : [x, y + s.from]))),
+      w: along === 'x' ? first.s.to - first.s.from : pile.w,
+      h: along === 'x' ? pile.h : first.s.to - first.s.from,
+      copies: first.copies,
+      take:
+        alike.length === strips.length
+          ? `${number} strips side by side`
+          : takeUp(
+              alike.map(({ s }) => asideAt.get(s)),
+              number,
+            ),
+    });
   }
-  return cuts.map((cut, i) => ({ nr: i + 1, ...cut }));
+  return true;
 }
 
-type Draw = (at: number, from: number, to: number, kind: Cut['kind'], says: Cut['says']) => void;
+const fills = (copy: Rect | undefined, w: number, h: number): boolean =>
+  copy !== undefined && Math.abs(copy.w - w) < EPS && Math.abs(copy.h - h) < EPS;
 
-/** The edges of a block that the outer trim has not cut already. */
-function trimBlock(
-  b: { left: number; top: number; right: number; bottom: number },
-  outer: typeof b,
-  vertical: Draw,
-  horizontal: Draw,
-): void {
-  const near = (p: number, q: number): boolean => Math.abs(p - q) < 1e-6;
-  if (!near(b.left, outer.left)) vertical(b.left, b.top, b.bottom, 'trim', 'trimEdge');
-  if (!near(b.right, outer.right)) vertical(b.right, b.top, b.bottom, 'trim', 'trimEdge');
-  if (!near(b.top, outer.top)) horizontal(b.top, b.left, b.right, 'trim', 'trimEdge');
-  if (!near(b.bottom, outer.bottom)) horizontal(b.bottom, b.left, b.right, 'trim', 'trimEdge');
+/** Which strips come under the knife again: those put aside at some cuts, and what was left at the gauge. */
+function takeUp(asideAt: readonly (number | undefined)[], number: number): string {
+  const cuts = asideAt.filter((nr) => nr !== undefined);
+  const what = [
+    ...(cuts.length > 0 ? [`put aside at ${cuts.join(', ')}`] : []),
+    ...(cuts.length < asideAt.length ? ['left at the gauge'] : []),
+  ];
+  return `${number === 1 ? 'the strip' : `${number} strips`} ${what.join(' and ')}`;
 }
 
-function between(n: number, start: number, size: number, pitch: number, cut: (at: number) => void): void {
-  const gap = pitch - size;
-  for (let i = 1; i < n; i++) {
-    cut(start + (i - 1) * pitch + size);
-    if (gap > 1e-6) cut(start + i * pitch);
-  }
+/** Trims a pile and parts it, in whichever direction takes fewer cuts. What straight cuts cannot part stays as it is. */
+function cutPile(program: Program, pile: Pile): void {
+  const trimmed = trim(program, pile);
+  if (trimmed.copies.length < 2) return;
+  const tries = (['x', 'y'] as const).flatMap((along) => {
+    const tried: Program = { cuts: [...program.cuts], edge: program.edge };
+    return part(tried, { ...trimmed }, along) ? [tried] : [];
+  });
+  const [first, second] = tries;
+  const best = first && second && second.cuts.length < first.cuts.length ? second : first;
+  if (!best) return;
+  program.cuts = best.cuts;
+  program.edge = best.edge;
 }
 
-interface Separation {
-  across: 'x' | 'y';
-  at: number;
-  from: number;
-  to: number;
-}
+const known = new WeakMap<Layout, Map<string, Cut[]>>();
 
-/** The cuts that part blocks from each other (not from waste, which falls with the trims), in sheet coordinates, outermost first. */
-function separations({ cuts, cutsBox }: Layout): Separation[] {
-  const walk = (tree: CutTree, x: number, y: number, w: number, h: number): Separation[] => {
-    if (tree.kind !== 'cut') return [];
-    const { across, at, first, second } = tree;
-    const deeper =
-      across === 'x'
-        ? [...walk(first, x, y, at, h), ...walk(second, x + at, y, w - at, h)]
-        : [...walk(first, x, y, w, at), ...walk(second, x, y + at, w, h - at)];
-    if (first.kind === 'waste' || second.kind === 'waste') return deeper;
-    return [across === 'x' ? { across, at: x + at, from: y, to: y + h } : { across, at: y + at, from: x, to: x + w }, ...deeper];
-  };
-  return cuts && cutsBox ? walk(cuts, cutsBox.x, cutsBox.y, cutsBox.w, cutsBox.h) : [];
+/**
+ * The cutting program of a sheet of copies: trims first, then strips, then the strips side by side into copies.
+ *
+ * Formula: gauge = distance of the cut from the edge that lies at the back gauge, in the pile as it lies then. Copies with bleed stand apart by twice the bleed:
+ * one cut puts the strip aside, the next drops the waste; without bleed one common cut. Congruent strips are cut together, so a lattice of nx × ny costs
+ * 4 + g·(nx − 1) + g·(ny − 1) cuts, g = 2 or 1.
+ * Source: common practice, no source. Six-up (3 × 2) with bleed: 4 + 4 + 2 = 10 cuts.
+ *
+ * @example cuttingProgram(sixUp, { widthMm: 210, heightMm: 210 }).length // 10
+ */
+export function cuttingProgram(layout: Layout, trimSize: { widthMm: number; heightMm: number }): Cut[] {
+  const key = `${trimSize.widthMm} ${trimSize.heightMm}`;
+  const made = known.get(layout)?.get(key);
+  if (made) return made;
+  const program: Program = { cuts: [], edge: null };
+  const copies = copyPlaces(layout, trimSize).map(({ x, y, w, h }) => ({ x, y, w, h }));
+  if (copies.length > 0) cutPile(program, { at: [[0, 0]], w: layout.sheetMm[0], h: layout.sheetMm[1], copies, take: '' });
+  const cuts = program.cuts.map((cut, i) => ({ nr: i + 1, ...cut }));
+  known.set(layout, (known.get(layout) ?? new Map<string, Cut[]>()).set(key, cuts));
+  return cuts;
 }
 
 /** Sheets in a lift: ⌊height / caliper⌋. Source: geometry. */

@@ -9,7 +9,8 @@ export const PER_CARTON: Formula<'set' | 'limitKg' | 'emptyKg' | 'pieceKg' | 'pe
   of: ({ set, limitKg, emptyKg, pieceKg, perBand, stacks, heightMm, thicknessMm }) => {
     if (set >= 1) return Math.floor(set);
     const byMass = pieceKg > 0 ? floorTolerant(Math.max(limitKg - emptyKg, 0) / (pieceKg * perBand)) : Infinity;
-    const byRoom = thicknessMm > 0 && stacks > 0 ? floorTolerant((stacks * heightMm) / (thicknessMm * perBand)) : Infinity;
+    // A band is not parted between two stacks: whole ones in each.
+    const byRoom = thicknessMm > 0 && stacks > 0 ? stacks * floorTolerant(heightMm / (thicknessMm * perBand)) : Infinity;
     const bands = Math.min(byMass, byRoom);
     return (Number.isFinite(bands) ? Math.max(bands, 1) : 1) * perBand;
   },
@@ -56,6 +57,21 @@ export const PER_PALLET: Formula<'perLayer' | 'layers'> = {
   of: ({ perLayer, layers }) => perLayer * layers,
 };
 
-/** Outer size of the works' carton and of a flat pallet (ISO 6780 lists 1200 × 800 mm), and their own mass: typical, from memory. */
-export const CARTON_MM = { width: 400, depth: 300, height: 200, emptyKg: 0.4 } as const;
-export const PALLET_MM = { width: 1200, depth: 800, height: 144, emptyKg: 22 } as const;
+/** What the last carton holds: what the full ones leave. Source: arithmetic. */
+export const LAST_CARTON: Formula<'pieces' | 'cartons' | 'perCarton'> = {
+  id: 'finishing.lastCarton',
+  unit: 'piece',
+  source: 'arithmetic',
+  of: ({ pieces, cartons, perCarton }) => Math.max(pieces - Math.max(cartons - 1, 0) * perCarton, 0),
+};
+/** Layers that the highest pallet really has: of few cartons not all are filled. Source: arithmetic. */
+export const LAYERS_LAID: Formula<'layers' | 'cartons' | 'perLayer'> = {
+  id: 'finishing.layersLaid',
+  unit: '1',
+  source: 'arithmetic',
+  of: ({ layers, cartons, perLayer }) => Math.min(layers, Math.ceil(cartons / Math.max(perLayer, 1) - 1e-9)),
+};
+
+/** Outer size of a carton and of a flat pallet (ISO 6780 lists 1200 × 800 mm), and their own mass, where the plant keeps no cards: typical, from memory. */
+export const USUAL_CARTON = { name: 'carton 400 × 300 × 200', widthMm: 400, depthMm: 300, heightMm: 200, emptyKg: 0.4 } as const;
+export const USUAL_PALLET = { name: 'flat pallet 1200 × 800', widthMm: 1200, depthMm: 800, heightMm: 144, emptyKg: 22 } as const;

@@ -42,7 +42,7 @@ export interface Loss {
 }
 
 /** Why a step waits on the clock. */
-export type WaitReason = 'turn' | 'foil' | 'cut';
+export type WaitReason = 'turn' | 'pass' | 'foil' | 'cut';
 
 /** One process on one machine. A cycle is one impression, cut sheet, fold, box, metre. */
 export interface Step {
@@ -61,8 +61,11 @@ export interface Step {
   /** Elapsed time between the end of an earlier step and this one's start: ink dries by the clock, not by the shift. */
   waits: { after: Id<'step'>; figure: Id<'figure'>; why: WaitReason }[];
   keepsFrom?: Id<'step'>;
-  /** Inks by unit, for the wash-up between steps. */
+  /** Sent out: the days it takes, on the clock, and when it is agreed to be back (epoch seconds). */
+  outside?: { days: number; returnBy: number | null };
+  /** Inks by unit, for the wash-up between steps; and what of them is printed on which side. */
   inks?: string[];
+  prints?: { side: 'front' | 'back'; inks: string[] }[];
   cautions: Id<'caution'>[];
 }
 

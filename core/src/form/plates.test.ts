@@ -1,9 +1,20 @@
-import { FOIL_DIES, FOIL_DIE_PRICE, IMAGING_TIME, PLATE_LIFE, plateCount, PLATES, PRICE_OF, REMAKES } from './plates';
+import { FOIL_DIES, FOIL_DIE_PRICE, IMAGING_TIME, PLATE_LIFE, platesOfInk, PLATES, PLATES_OF_VERSIONS, PRICE_OF, REMAKES } from './plates';
 
 describe('plates', () => {
   it('counts colours unchanged and versions of those that change', () => {
     // Trade check value: 4/4 in five languages, black changes on both sides: 6 + 5 × 2 = 16; common practice, no source
-    expect(plateCount({ unchanged: 6, changing: 2, versions: 5 })).toBe(16);
+    const languages = ['en', 'de', 'fr', 'it', 'es'].map((name, i) => ({ name, changes: i === 0 ? [] : ['K'] }));
+    const side = ['K', 'C', 'M', 'Y'].map((ink) => platesOfInk(ink, languages).length);
+    expect(2 * side.reduce((a, b) => a + b, 0)).toBe(16);
+    expect(PLATES_OF_VERSIONS.of({ unchanged: 3, changed: 5 })).toBe(8);
+    expect(platesOfInk('K', languages)).toEqual(['en', 'de', 'fr', 'it', 'es']);
+    expect(
+      platesOfInk(
+        'K',
+        languages.map((v) => ({ ...v, changes: ['K'] })),
+      ),
+    ).toHaveLength(5);
+    expect(platesOfInk('K', [{ name: 'only', changes: ['K'] }])).toHaveLength(1);
     expect(PLATES.of({ inks: 4 })).toBe(4);
   });
 

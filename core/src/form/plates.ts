@@ -4,9 +4,24 @@ import { ceilTolerant } from '../quantity/round-tolerant';
 const source = 'one plate per ink and form; common practice, no source';
 /** Plates of one pass: one per ink; none where the pass runs from the plates of the pass before (work-and-turn, work-and-tumble). */
 export const PLATES: Formula<'inks'> = { id: 'form.plates', unit: 'plate', source, of: ({ inks }) => inks };
-/** Plates per side where versions change some inks: colours unchanged + versions × colours that change. */
-export const plateCount = ({ unchanged, changing, versions }: { unchanged: number; changing: number; versions: number }): number =>
-  unchanged + versions * changing;
+/** Plates of a side where versions change some inks: colours unchanged, and for each that changes one plate a version. */
+export const PLATES_OF_VERSIONS: Formula<'unchanged' | 'changed'> = {
+  id: 'form.platesOfVersions',
+  unit: 'plate',
+  source: 'colours unchanged + versions × colours that change, a side each; common practice, no source',
+  of: ({ unchanged, changed }) => unchanged + changed,
+};
+
+/**
+ * The versions an ink needs a plate of its own for: those that change it, and one for all that do not. A single version needs one.
+ * @example platesOfInk('K', [{ name: 'en', changes: [] }, { name: 'de', changes: ['K'] }]) // ['en', 'de']
+ */
+export function platesOfInk(ink: string, versions: readonly { name: string; changes: readonly string[] }[]): string[] {
+  const own = versions.filter((v) => v.changes.includes(ink)).map((v) => v.name);
+  if (versions.length < 2 || own.length === 0) return [''];
+  const shared = versions.find((v) => !v.changes.includes(ink));
+  return shared ? [shared.name, ...own] : own;
+}
 /** Life of a plate under this ink: rated life × factor. */
 export const PLATE_LIFE: Formula<'rated' | 'factor'> = {
   id: 'form.plateLife',
@@ -46,6 +61,6 @@ export const FOIL_DIES: Formula<'copiesUp' | 'areas'> = {
 export const FOIL_DIE_PRICE: Formula<'dies' | 'widthMm' | 'heightMm' | 'perCm2' | 'least'> = {
   id: 'form.foilDiePrice',
   unit: 'money',
-  source: 'price list of the plant',
+  source: 'arithmetic, at the plant’s prices',
   of: (t) => t.dies * Math.max((t.widthMm * t.heightMm * t.perCm2) / 100, t.least),
 };

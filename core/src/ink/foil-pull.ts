@@ -16,11 +16,11 @@ export interface FoilPull {
  * How the foil is drawn so that strikes interleave: dies stand one pitch apart along the foil; after a stroke the foil moves on by one image
  * and gap, so that the next strike falls between the last ones, until the pitch is used up; then it jumps.
  *
- * Formula: strikes k = ⌊pitch / (image + gap)⌋, short advance a = image + gap, jump = dies · pitch − (k − 1) · a, on average dies · pitch / k.
+ * Formula: strikes k = ⌊pitch / (image + gap)⌋, short advance a = image + gap, jump = (dies − 1) · pitch + a; on average ((k − 1) · a + jump) / k.
  * A single die needs a each stroke. Source: geometry; the practice of interleaved strikes: common practice, no source.
  *
  * @throws OutOfRange image not above 0, dies below 1, or dies standing closer than the image is long
- * @example foilPull({ imageMm: 40, gapMm: 3, pitchMm: 154, dies: 3 }).perStrokeMm // 154: three strikes fit in a pitch
+ * @example foilPull({ imageMm: 54, gapMm: 3, pitchMm: 250, dies: 2 }).perStrokeMm // 119.5: 57, 57, 57, then 307
  */
 export function foilPull({ imageMm, gapMm, pitchMm, dies }: { imageMm: number; gapMm: number; pitchMm: number; dies: number }): FoilPull {
   requireAboveZero('imageMm', imageMm);
@@ -30,7 +30,8 @@ export function foilPull({ imageMm, gapMm, pitchMm, dies }: { imageMm: number; g
   if (dies === 1) return { strikes: 1, shortMm, jumpMm: shortMm, perStrokeMm: shortMm };
   requireAboveZero('pitchMm', pitchMm);
   const strikes = Math.max(floorTolerant(pitchMm / shortMm), 1);
-  return { strikes, shortMm, jumpMm: dies * pitchMm - (strikes - 1) * shortMm, perStrokeMm: (dies * pitchMm) / strikes };
+  const jumpMm = (dies - 1) * pitchMm + shortMm;
+  return { strikes, shortMm, jumpMm, perStrokeMm: ((strikes - 1) * shortMm + jumpMm) / strikes };
 }
 
 /** Foil drawn per stroke as a figure. */

@@ -48,10 +48,18 @@ describe('foil pull', () => {
     expect(foilPull({ imageMm: 40, gapMm: 3, pitchMm: 154, dies: 3 })).toEqual({
       strikes: 3,
       shortMm: 43,
-      jumpMm: 3 * 154 - 2 * 43,
-      perStrokeMm: 154,
+      jumpMm: 2 * 154 + 43,
+      perStrokeMm: (43 + 43 + 351) / 3,
     });
   }); // by hand
+  test.each([
+    [250, [57, 57, 57, 307], 119.5],
+    [100, [157], 157],
+  ])('two dies %d apart, image and gap 57, advance %j', (pitchMm, advances, perStrokeMm) => {
+    const pull = foilPull({ imageMm: 54, gapMm: 3, pitchMm, dies: 2 }); // by hand: after the jump the first die lies one advance behind where the last one struck
+    expect([...Array.from({ length: pull.strikes - 1 }, () => pull.shortMm), pull.jumpMm]).toEqual(advances);
+    expect(pull.perStrokeMm).toBe(perStrokeMm);
+  });
   it('a single die moves by its image and the gap', () => {
     expect(foilPull({ imageMm: 40, gapMm: 3, pitchMm: 0, dies: 1 }).perStrokeMm).toBe(43);
   });

@@ -55,12 +55,32 @@ describe('the best recipe', () => {
       RUNS,
     );
   });
-  it('takes of a left-over what was asked for, never more than there is, and pays nothing for it', () => {
+  it('offers no left-over outside the wish, whatever it would save', () => {
+    fc.assert(
+      fc.property(bases, lab, (of, target) => {
+        const withPail = of.map((b, i) => (i === 0 ? { ...b, leftOverKg: 5 } : b));
+        const { found } = matchRecipes({
+          bases: withPail,
+          target: { lab: target },
+          stock: PAPER,
+          filmGsm: 1.2,
+          most: 2,
+          wish: 3,
+          leftOverShare: 1,
+          neededKg: 5,
+        });
+        expect(found.filter((f) => f.leftOverShare > 0 && !f.withinWish)).toEqual([]);
+        expect(found.length).toBeGreaterThan(0);
+      }),
+      RUNS,
+    );
+  });
+  it('takes of a left-over what was asked for where colour allows, never more than there is, and pays nothing for it', () => {
     fc.assert(
       fc.property(bases, lab, fc.double({ min: 0.2, max: 5, noNaN: true }), (of, target, kg) => {
         const withPail = of.map((b, i) => (i === 0 ? { ...b, leftOverKg: kg } : b));
         const most = Math.min(Math.floor((PARTS * kg) / 5), PARTS) / PARTS;
-        const found = best({ bases: withPail, target: { lab: target }, leftOverShare: Math.min(most, 0.3) });
+        const found = best({ bases: withPail, target: { lab: target }, leftOverShare: Math.min(most, 0.3), wish: 100 });
         expect(found.leftOverShare).toBeLessThanOrEqual(most + 1e-9);
         expect(found.leftOverShare).toBeGreaterThanOrEqual(Math.min(most, 0.3) - 1e-9);
         const paid = found.parts.reduce(

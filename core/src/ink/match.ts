@@ -55,7 +55,7 @@ interface Tried {
   of: readonly number[];
   parts: readonly number[];
 }
-/** What counts, in this order: share of left-overs missing, difference above the wish, cost, names. */
+/** What counts, in this order: difference above the wish, share of left-overs missing, cost, names. */
 interface Scored extends Tried {
   missing: number;
   over: number;
@@ -65,8 +65,8 @@ interface Scored extends Tried {
 /**
  * Recipes for a colour on a stock at a film weight, the best first.
  *
- * Formula: mixtures by additivity of K and S, printed by Kubelka–Munk with Saunderson's surface, compared by CIEDE2000. Ranked by the share of left-overs asked for,
- * then the difference within the wish, then cost, ties by the names of the bases. While there are at most 600,000 recipes in whole parts of a hundred they are all
+ * Formula: mixtures by additivity of K and S, printed by Kubelka–Munk with Saunderson's surface, compared by CIEDE2000. Ranked by the difference
+ * within the wish, then the share of left-overs asked for, then cost, ties by the names of the bases; no left-over is offered outside the wish. While there are at most 600,000 recipes in whole parts of a hundred they are all
  * looked at; beyond that a beam of base sets, fitted by Gauss–Newton and rounded, and it says that it may miss a better one.
  * Source: Kubelka & Munk 1931; Saunderson 1942. @throws OutOfRange no base, most below 1, film weight not above 0
  */
@@ -184,7 +184,7 @@ class Best {
   ) {}
 
   private compare(a: Scored, b: Scored): number {
-    return a.missing - b.missing || a.over - b.over || a.cost - b.cost || this.names(a, b);
+    return a.over - b.over || a.missing - b.missing || a.cost - b.cost || this.names(a, b);
   }
   /** Bases stand in the order of their names: fewer and earlier names first, then more of the first. */
   private names(a: Tried, b: Tried): number {
@@ -197,14 +197,16 @@ class Best {
   /** The best beats it whatever its colour: it need not be looked at. */
   isBeaten(tried: Tried): boolean {
     const best = this.kept[0];
-    if (!best) return false;
+    if (!best || best.over > 0) return false;
     const missing = this.model.missing(tried);
-    return missing > best.missing || (missing === best.missing && best.over === 0 && this.model.cost(tried) > best.cost);
+    return missing > best.missing || (missing === best.missing && this.model.cost(tried) > best.cost);
   }
 
   offer(tried: Tried): void {
     const worst = this.kept[KEPT - 1];
     const scored = this.model.score(tried);
+    // Colour comes before thrift: no left-over is offered that misses the tolerance.
+    if (scored.over > 0 && this.model.leftOver(tried) > 0) return;
     if (worst && this.compare(scored, worst) >= 0) return;
     const same = this.kept.findIndex((k) => k.of.length === scored.of.length && k.of.every((at, i) => at === scored.of[i]));
     if (same >= 0) {

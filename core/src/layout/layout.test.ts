@@ -3,7 +3,6 @@ import { guillotineCount } from './guillotine-count';
 import { copiesUp, copyPlaces, type Layout } from './layout';
 import { type SheetLayoutAsk, sheetLayout } from './sheet-layout';
 import { breakEvenQuantity, fitsWorkStyle, pressPasses, WORK_STYLE_IDS, type WorkStyleId } from './work-style';
-import { cuttingProgram } from '../finishing/cutting-program';
 
 const ask = (more: Partial<SheetLayoutAsk> = {}): SheetLayoutAsk => ({
   part: 'p',
@@ -165,10 +164,12 @@ describe('work styles', () => {
   ])('%s', (style, colours, passes, plates, _why) => {
     const made = pressPasses(style, colours, { units: 5, perfects: true });
     expect(made).toHaveLength(passes);
-    expect(made.filter((p) => !p.samePlates).reduce((s, p) => s + p.inks.length, 0)).toBe(plates);
+    expect(made.filter((p) => !p.samePlates).reduce((s, p) => s + p.prints.reduce((n, side) => n + side.inks.length, 0), 0)).toBe(plates);
   });
   it('splits inks beyond the units into further passes, losing none', () => {
-    expect(pressPasses('sheetwise', [['1', '2', '3', '4', '5', '6', '7'], ['K']], press).map((p) => p.inks.length)).toEqual([5, 2, 1]);
+    expect(pressPasses('sheetwise', [['1', '2', '3', '4', '5', '6', '7'], ['K']], press).map((p) => p.prints[0]?.inks.length)).toEqual([
+      5, 2, 1,
+    ]);
   });
   it('a ten-unit perfector prints 5/5 in one pass', () => {
     const five = ['K', 'C', 'M', 'Y', 'spot'];
@@ -182,50 +183,5 @@ describe('work styles', () => {
   it('breaks even where the fixed cost is earned', () => {
     expect(breakEvenQuantity({ fixedA: 100, eachA: 0.05, fixedB: 200, eachB: 0.03 })).toBeCloseTo(5000, 6);
     expect(breakEvenQuantity({ fixedA: 100, eachA: 0.03, fixedB: 200, eachB: 0.05 })).toBe(Infinity);
-  });
-});
-
-describe('cutting program', () => {
-  const lattice = (nx: number, ny: number, bleed: number): Layout => ({
-    sheetMm: [720, 520],
-    gripperMm: 12,
-    cells: [{ part: 'p', item: 'i', x: 20, y: 20, nx, ny, dx: 210 + 2 * bleed, dy: 210 + 2 * bleed, turn: 0 }],
-  });
-  it('cuts six-up with bleed in ten cuts', () => {
-    expect(cuttingProgram(lattice(3, 2, 3), { widthMm: 210, heightMm: 210 })).toHaveLength(10);
-  }); // trade check value: about 10 cuts
-  it('needs one common cut between copies without bleed', () => {
-    expect(cuttingProgram(lattice(3, 2, 0), { widthMm: 210, heightMm: 210 })).toHaveLength(7);
-  });
-  it('cuts along every edge of every copy, and through none', () => {
-    fc.assert(
-      fc.property(
-        fc.integer({ min: 60, max: 330 }),
-        fc.integer({ min: 60, max: 330 }),
-        fc.integer({ min: 0, max: 4 }),
-        fc.boolean(),
-        (w, h, bleedMm, turn) => {
-          const layout = sheetLayout(ask({ trimMm: [w, h], bleedMm, style: turn ? 'turn' : 'simplex' }));
-          if (!layout) return;
-          const cuts = cuttingProgram(layout, { widthMm: w, heightMm: h });
-          const near = (a: number, b: number): boolean => Math.abs(a - b) < 1e-6;
-          for (const p of copyPlaces(layout, { widthMm: w, heightMm: h })) {
-            const edges = [
-              ['x', p.x],
-              ['x', p.x + p.w],
-              ['y', p.y],
-              ['y', p.y + p.h],
-            ] as const;
-            expect(edges.every(([across, at]) => cuts.some((c) => c.across === across && near(c.atMm, at)))).toBe(true);
-            const crossing = cuts.filter((c) => {
-              const [from, to, low, high] = c.across === 'x' ? [p.x, p.x + p.w, p.y, p.y + p.h] : [p.y, p.y + p.h, p.x, p.x + p.w];
-              return c.atMm > from + 1e-6 && c.atMm < to - 1e-6 && c.fromMm < high - 1e-6 && c.toMm > low + 1e-6;
-            });
-            expect(crossing).toEqual([]);
-          }
-        },
-      ),
-      { numRuns: 200 },
-    );
   });
 });

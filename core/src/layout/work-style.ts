@@ -23,18 +23,40 @@ export interface PressAbility {
   perfects: boolean;
 }
 
-/** The passes of a style: the inks of each run through the press, split where there are more than units. Both sides of a perfected sheet run together. */
+/** What a pass prints on one side of the sheet, unit by unit. */
+export interface SidePrint {
+  side: 'front' | 'back';
+  inks: string[];
+}
+/** A run through the press: what it prints side by side; `samePlates`: from the form that is in the press already. */
+export interface PressPass {
+  side: 'front' | 'back' | 'both';
+  prints: SidePrint[];
+  samePlates: boolean;
+}
+
+/** The passes of a style, split where a side has more inks than there are units. Both sides of a perfected sheet run together, each from units of its own. */
 export function pressPasses(
   style: WorkStyleId,
   colours: readonly [readonly string[], readonly string[]],
   press: PressAbility,
-): { side: 'front' | 'back' | 'both'; inks: string[]; samePlates: boolean }[] {
+): PressPass[] {
   const units = Math.max(press.units, 1);
-  const split = (inks: readonly string[], side: 'front' | 'back' | 'both', samePlates: boolean): ReturnType<typeof pressPasses> =>
-    Array.from({ length: Math.ceil(inks.length / units) }, (_, i) => ({ side, inks: inks.slice(i * units, (i + 1) * units), samePlates }));
+  const split = (inks: readonly string[], side: 'front' | 'back', samePlates: boolean): PressPass[] =>
+    Array.from({ length: Math.ceil(inks.length / units) }, (_, i) => ({
+      side,
+      prints: [{ side, inks: inks.slice(i * units, (i + 1) * units) }],
+      samePlates,
+    }));
   const [front, back] = colours;
   const { forms, passes } = WORK_STYLES[style];
-  if (passes === 1 && forms === 2) return [{ side: 'both', inks: [...front, ...back], samePlates: false }];
+  if (passes === 1 && forms === 2) {
+    const prints: SidePrint[] = [
+      { side: 'front', inks: [...front] },
+      { side: 'back', inks: [...back] },
+    ];
+    return [{ side: 'both', prints: prints.filter((p) => p.inks.length > 0), samePlates: false }];
+  }
   if (forms === 1 && passes === 2) {
     const shared = sharedInks(colours);
     return [...split(shared, 'front', false), ...split(shared, 'back', true)];

@@ -146,10 +146,9 @@ describe('register of a step', () => {
   });
   it('is held to the smaller of what is asked and what the press holds, in its own steps and signs', () => {
     const plant = limits({ registerMm: 0.08, registerLateralMm: 0.02, registerRoundSign: -1 });
-    const of = at(wish({ screenPerCm: 80 }), 'card.card.print.front', plant);
-    // half a period of 80 lines a centimetre: 10 / 160 = 0.0625 mm
-    expect(of).toMatchObject({ askedMm: 0.0625, holdsMm: 0.08, steps: { lateralMm: 0.02, roundSign: -1 } });
-    expect(of && toleranceOf(of)).toBe(0.0625);
+    const of = at(wish({ finestOverprintMm: 0.06, screenPerCm: 80 }), 'card.card.print.front', plant);
+    expect(of).toMatchObject({ askedMm: 0.06, holdsMm: 0.08, steps: { lateralMm: 0.02, roundSign: -1 } });
+    expect(of && toleranceOf(of)).toBe(0.06);
     expect(toleranceOf({ askedMm: null, holdsMm: 0.08 })).toBe(0.08);
   });
 });

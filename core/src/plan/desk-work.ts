@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import { printedInks } from '../processes/press-inks';
 import { idOf } from '../quantity/id-of';
 import type { Fastness } from '../plant/fastness';
 import { practiceValue } from '../plant/practice';
@@ -58,7 +59,9 @@ export function pressWork({ contexts, plan, to }: Planned): PressWork[] {
       return inks ? [{ step, side: step.slice(cx.id.length + 1) || 'both', inks, startAt: to.value(idOf(step, 'startAt')) }] : [];
     });
     const sum = (ink: string, what: 'kg' | 'onSheets'): number =>
-      passes.reduce((n, p) => n + (p.inks.includes(ink) ? to.value(`${p.step}.ink.${ink}.${what}`) : 0), 0);
+      passes
+        .flatMap((p) => printedInks(p.step, plan.steps[p.step]))
+        .reduce((n, p) => n + (p.ink === ink ? to.value(idOf(p.at, what)) : 0), 0);
     const zoneMm = limits['zoneMm'] ?? USUAL_ZONE_MM;
     const { layout } = cx;
     const [width] = layout.sheetMm;
@@ -104,18 +107,18 @@ export function formWork({ contexts, plan, to }: Planned): FormWork[] {
     const press = prints.find((p) => p.cx.parts[0] === cx.parts[0])?.cx;
     const first = press?.stepIds.find((id) => plan.steps[id]?.inks !== undefined);
     if (!press || first === undefined) return [];
-    const plates = sets.reduce((n, s) => n + s.inks.length, 0);
+    const plates = sets.reduce((n, s) => n + s.plates.length, 0);
     const imagingS = to.has(idOf(cx.id, 'imagingS')) ? to.value(idOf(cx.id, 'imagingS')) : 0;
-    return sets.flatMap(({ side, inks }) =>
-      inks.map((ink) => ({
+    return sets.flatMap((set) =>
+      set.plates.map(({ ink, version }) => ({
         stone: cx.id,
-        side,
-        ink,
+        side: set.side,
+        ink: version === '' ? ink : `${ink}, ${version}`,
         sizeMm: press.layout?.sheetMm ?? [0, 0],
         life: Math.round(to.value(idOf(first, 'plateLife'))),
         imagingS: plates > 0 ? imagingS / plates : 0,
         wantedAt: to.value(idOf(first, 'startAt')),
-        steps: press.stepIds.filter((id) => printsWith(id, press.id, side) && (plan.steps[id]?.inks ?? []).includes(ink)),
+        steps: press.stepIds.filter((id) => printsWith(id, press.id, set.side) && (plan.steps[id]?.inks ?? []).includes(ink)),
         press: press.machineId,
       })),
     );

@@ -8,6 +8,7 @@ import type { JobSpec } from '../product/job-spec';
 import type { Part } from '../product/part';
 import type { Layout } from '../layout/layout';
 import { copiesUp } from '../layout/layout';
+import { layoutFault } from '../layout/layout-faults';
 import { type SheetLayoutAsk, sheetLayout } from '../layout/sheet-layout';
 import { COPIES_UP, GREATEST, type LayoutAsk, USABLE_DEPTH, USABLE_WIDTH, WITH_BLEED } from '../layout/usable-sheet';
 import { fitsWorkStyle, isWorkStyle, WORK_STYLES, type WorkStyleId } from '../layout/work-style';
@@ -101,12 +102,26 @@ export function layOut(
 function chosenLayout(part: Part, ask: SheetLayoutAsk, question: string, spec: JobSpec, findings: Finding[]): Layout | null {
   const chosen = Object.hasOwn(spec.choices.layout, part.id) ? spec.choices.layout[part.id] : undefined;
   if (!chosen) return null;
-  if (chosen.question === question)
-    return {
+  if (chosen.question === question) {
+    const layout: Layout = {
       sheetMm: ask.sheetMm,
       gripperMm: ask.gripperMm,
       cells: chosen.value.cells.map((c) => ({ ...c, part: part.id, item: part.item })),
     };
+    const fault = layoutFault(layout, part, part.bleedMm, ask.usable);
+    if (fault === null) return layout;
+    findings.push({
+      code: 'layout.refused',
+      level: 'decide',
+      at: part.id,
+      args: { why: fault === 'overlap' ? 'copies lie over each other' : 'a copy leaves the usable sheet' },
+      remedies: [
+        { do: 'edit', says: 'remedy.defaultLayout', args: {}, edits: [{ at: ['choices', 'layout', part.id], was: chosen }] },
+        { do: 'search', says: 'remedy.searchLayout', slot: part.id },
+      ],
+    });
+    return null;
+  }
   findings.push({
     code: 'choice.stale',
     level: 'decide',

@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import { printedInks } from '../processes/press-inks';
 import { idOf } from '../quantity/id-of';
 import type { Plant, Shelf } from '../plant/plant';
 import { isMixedInk } from '../product/ink-names';
@@ -39,7 +40,7 @@ export const mixedInks = (plan: Plan): { ink: string; stone: Id<'stage'>; kg: nu
   plan.stones.flatMap((stone) => {
     const kg = new Map<string, number>();
     for (const step of stone.steps)
-      for (const ink of (plan.steps[step]?.inks ?? []).filter(isMixedInk))
-        kg.set(ink, (kg.get(ink) ?? 0) + (plan.figures[`${step}.ink.${ink}.kg`]?.value ?? 0));
+      for (const { ink, at } of printedInks(step, plan.steps[step]).filter((p) => isMixedInk(p.ink)))
+        kg.set(ink, (kg.get(ink) ?? 0) + (plan.figures[idOf(at, 'kg')]?.value ?? 0));
     return [...kg].map(([ink, mass]) => ({ ink, stone: stone.id, kg: mass }));
   });

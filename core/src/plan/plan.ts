@@ -13,6 +13,7 @@ import type { SheetLayoutAsk } from '../layout/sheet-layout';
 import type { JobSpec } from '../product/job-spec';
 import { LEAST_GOOD, MOST_GOOD } from '../counts/chance-of-enough';
 import { forecastRange } from '../counts/forecast-range';
+import { returnMoment } from '../route/outside-work';
 import { LATEST, PER_THOUSAND, RUN_ON, SUM, TOTAL_COST } from '../route/time-and-cost';
 import { type Bundle, type ConsumeContext, type Consumed, type DraftContext, type PanelRow } from '../processes/process';
 import { coatSeriesFor, inkSeriesFor } from '../processes/press-inks';
@@ -24,6 +25,7 @@ import { findAll } from './findings/find-all';
 import { type PartLayout, layOut, workStyleFor } from './lay-out';
 import { layOutWeb } from './lay-out-web';
 import type { Finding, Plan, Stone } from './plan-types';
+import { runOnTerms } from './run-on';
 import { sharing } from './sharing';
 import { arrivalsOf, layOutTime, withGates } from './ready';
 import { OF_A_STEP, wasteFigures } from './waste';
@@ -242,7 +244,8 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
     };
     const draft = stone.process.draft(draftCx);
     for (const [id, { step, losses }] of Object.entries(draft.steps)) {
-      all.steps[id] = step;
+      const { outside } = cx.machine;
+      all.steps[id] = outside ? { ...step, outside: { days: outside.days, returnBy: returnMoment(cx.settings['returnBy']) } } : step;
       all.losses[id] = losses;
     }
     Object.assign(all.flows, draft.flows);
@@ -414,7 +417,7 @@ function totalFigures(
     Object.fromEntries(Object.values(items).map((i) => [i.goods, fig(idOf(i.goods, 'demand'))])),
   );
   to.figure('total.perThousand', PER_THOUSAND, { total: fig(total), good: fig(good) });
-  to.figure('total.runOn', RUN_ON, { total: fig(total), fixed: fig(fixed), good: fig(good) });
+  to.figure('total.runOn', RUN_ON, runOnTerms(consumed, stones, items, net, to));
   to.figure(
     'total.readyAt',
     LATEST,

@@ -5,7 +5,9 @@ import type { Plant, Shelf } from '../plant/plant';
 import { type Net, inOrder, type Step } from '../flow/net';
 import type { JobSpec } from '../product/job-spec';
 import { layIntoOpenHours } from '../route/open-hours';
+import { OUTSIDE_END } from '../route/outside-work';
 import { END, LATER, LATEST, START } from '../route/time-and-cost';
+import { byNumbers } from '../quantity/by-numbers';
 import type { Plan } from './plan-types';
 
 const DAY_S = 86_400;
@@ -36,7 +38,7 @@ export function approvedVersion(gates: JobSpec['gates'], answers: Shelf['gates']
       return (
         yes
           .map(([, g]) => g.version)
-          .sort()
+          .sort(byNumbers)
           .at(-1) ?? null
       );
   }
@@ -93,6 +95,16 @@ export function layOutTime(net: Net, shelf: Shelf, arrivals: readonly Arrival[],
       after: fig(idOf(id, 'afterAt')),
       closedS: { value: placed.closedBefore, unit: 's', from: 'shelf', at: `hours:${step.machine}` },
     });
+    if (step.outside) {
+      to.figure(idOf(id, 'endAt'), OUTSIDE_END, {
+        start: fig(idOf(id, 'startAt')),
+        daysS: { value: step.outside.days * DAY_S, unit: 's', from: 'plant', at: `machine:${step.machine}.outside` },
+        ...(step.outside.returnBy !== null && {
+          returnBy: { value: step.outside.returnBy, unit: 'moment', from: 'typed', at: 'returnBy' } as const,
+        }),
+      });
+      continue;
+    }
     to.figure(idOf(id, 'endAt'), END, {
       start: fig(idOf(id, 'startAt')),
       setupS: fig(idOf(id, 'setupS')),

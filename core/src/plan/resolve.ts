@@ -122,6 +122,7 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
         id: s.id,
         process: instead,
         parts: s.parts,
+        versions: versionsOf(spec, s.product),
         settings,
         machineId: machineId ?? '',
         machine: (machineId === null ? undefined : plant.machines[machineId]) ?? NO_MACHINE,
@@ -134,6 +135,12 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
   for (const [item, { product }] of Object.entries(spec.items)) visit(product, item);
   return route;
 }
+
+/** Versions of a product: of all items that want it. */
+const versionsOf = (spec: JobSpec, product: Id<'product'>): ProcessContext['versions'] =>
+  Object.values(spec.items)
+    .filter((i) => i.product === product)
+    .flatMap((i) => Object.values(i.versions).map(({ name, changes }) => ({ name, changes })));
 
 /** The machine chosen for a step; else the plant's first that suits the parts and takes a sheet they could be made from; else the first that can do the process. */
 function machineFor(step: Id<'step'>, process: Process, parts: Part[], spec: JobSpec, plant: Plant): Id<'machine'> | null {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { FASTNESS } from './fastness';
-import type { Plant, Shelf } from './plant';
+import { PRACTICE_TAGS, type Plant, type Shelf } from './plant';
 
 /* The door for plant and shelf. Bounds keep out nonsense (a sheet of 20 m), not unusual plants. */
 
@@ -24,7 +24,7 @@ const practice = z.strictObject({
   value: notNegative(1e9),
   pm: notNegative(1e9),
   unit: z.string().max(12),
-  tag: z.enum(['std', 'book', 'practice', 'own']),
+  tag: z.enum(PRACTICE_TAGS),
   source: z.string().min(1).max(300),
 });
 const machine = z.strictObject({
@@ -141,6 +141,15 @@ const calendar = z.strictObject({
   ),
 });
 
+const packCard = z.strictObject({
+  name: shortText,
+  widthMm: positive(3_000),
+  depthMm: positive(3_000),
+  heightMm: positive(3_000),
+  emptyKg: notNegative(200),
+  price: notNegative(1e5),
+});
+
 export const PlantSchema = z
   .strictObject({
     schema: z.literal(1),
@@ -157,6 +166,8 @@ export const PlantSchema = z
     spoilage: z.record(idText, spoilage).optional(),
     hours: z.partialRecord(z.enum(['1', '2', '3', '4', '5', '6', '7']), z.array(z.tuple([clock, clock])).max(6)),
     calendar: calendar.optional(),
+    cartons: z.record(idText, packCard).optional(),
+    pallets: z.record(idText, packCard).optional(),
     aims: z.partialRecord(z.enum(['gloss', 'matt', 'uncoated']), z.partialRecord(z.enum(['K', 'C', 'M', 'Y']), printAim)).optional(),
   })
   .superRefine((plant, cx) => {

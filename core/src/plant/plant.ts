@@ -1,8 +1,9 @@
 import type { Id, Unit } from '../quantity/figure';
 import type { Fastness } from './fastness';
 
-/** Where a practice value comes from: a standard, a handbook (from memory), common practice, or the plant's own record. */
-export type PracticeTag = 'std' | 'book' | 'practice' | 'own';
+/** Where a practice value comes from: a standard, a handbook (from memory), common practice, the plant's own record, or invented for the demo. */
+export const PRACTICE_TAGS = ['std', 'book', 'practice', 'own', 'invented'] as const;
+export type PracticeTag = (typeof PRACTICE_TAGS)[number];
 
 /** A default of the trade or the plant: value with the half-width of the guess, its tag and its source in words. */
 export interface Practice {
@@ -133,6 +134,16 @@ export interface Calendar {
 }
 export const NO_CALENDAR: Calendar = { shifts: {}, machines: {}, people: {}, closed: {} };
 
+/** A carton or a pallet of the works: outer size, its own mass, its price. */
+export interface PackCard {
+  name: string;
+  widthMm: number;
+  depthMm: number;
+  heightMm: number;
+  emptyKg: number;
+  price: number;
+}
+
 /** Slow facts, immutable, named by their hash; below 200 kB. */
 export interface Plant {
   schema: 1;
@@ -155,6 +166,9 @@ export interface Plant {
   /** Opening hours by weekday (1 = Monday), plant-local "HH:MM"; the server expands them to UTC intervals for the shelf. */
   hours: Record<string, [from: string, to: string][]>;
   calendar?: Calendar;
+  /** Cartons and pallets the works packs into, the usual ones first; the trade's usual where nothing is said. */
+  cartons?: Record<Id<'carton'>, PackCard>;
+  pallets?: Record<Id<'pallet'>, PackCard>;
   /** Aims of the process inks by paper, where the works sets its own; those of `PRINT_AIMS` where nothing is said. */
   aims?: Partial<Record<Surface, Partial<Record<ProcessInk, PrintAim>>>>;
 }

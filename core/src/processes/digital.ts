@@ -9,11 +9,11 @@ import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 import { runningLossTerm, stepLosses } from './step-losses';
 
-/** Toner and wear of a printed side: sides × price. Source: price list of the plant. */
+/** Toner and wear of a printed side: sides × price. Source: the plant's price. */
 const CLICKS: Formula<'sheets' | 'sides' | 'perSide'> = {
   id: 'cost.clicks',
   unit: 'money',
-  source: 'price list of the plant',
+  source: 'arithmetic, at the plant’s price',
   of: ({ sheets, sides, perSide }) => sheets * sides * perSide,
 };
 

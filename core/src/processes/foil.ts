@@ -1,12 +1,12 @@
-import type { Id } from '../quantity/figure';
+import type { Formula, Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
+import { ceilTolerant } from '../quantity/round-tolerant';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm, practiceValue } from '../plant/practice';
 import { copiesUp, copyPlaces } from '../layout/layout';
 import { FOIL_DIES, FOIL_DIE_PRICE, REMAKES } from '../form/plates';
 import { FOIL_METRES, FOIL_PER_STROKE, FOIL_PRICE, foilPull } from '../ink/foil-pull';
-import { STEP_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';
 import type { FoilArea } from '../product/part';
 import {
@@ -55,6 +55,29 @@ export function foilLanes(cx: DraftContext, area: FoilArea): Lanes {
   };
 }
 
+/** The gap between strikes: set on the step, else the plant's. */
+const gapTerm = (cx: ConsumeContext): Term => setting(cx, 'gapMm', practiceTerm(cx.plant, 'foil.gapMm'));
+const gapOf = (cx: ConsumeContext): number => {
+  const term = gapTerm(cx);
+  return 'value' in term ? term.value : 0;
+};
+
+const areasTerm = (cx: DraftContext): Term => typed(Math.max(cx.parts[0]?.foils.length ?? 0, 1), '1', 'foils');
+
+/** Each foil area is set up on its own. Source: common practice, no source. */
+const FOIL_SETUP: Formula<'fresh' | 'areas' | 'factor'> = {
+  id: 'counts.foilSetup',
+  unit: 'cycle',
+  source: 'handbook range for one area, from memory; each further area as much again, common practice, no source',
+  of: ({ fresh, areas, factor }) => ceilTolerant(fresh * Math.max(areas, 1) * factor),
+};
+const AREA_DIES: Formula<'copiesUp' | 'areas'> = {
+  id: 'form.diesSetUp',
+  unit: 'die',
+  source: 'arithmetic',
+  of: ({ copiesUp: up, areas }) => up * Math.max(areas, 1),
+};
+
 /** Hot foil: a heated die per copy up, foil drawn so that strikes interleave, ink dry before. */
 export const foil: Process = {
   id: 'foil',
@@ -68,8 +91,12 @@ export const foil: Process = {
   draft(cx): Draft {
     const losses = stepLosses(cx, cx.id, (cx) => ({
       setup: {
-        formula: STEP_SETUP,
-        terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'foil.setupSheets')), factor: repeatFactor(cx) },
+        formula: FOIL_SETUP,
+        terms: {
+          fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'foil.setupSheets')),
+          areas: areasTerm(cx),
+          factor: repeatFactor(cx),
+        },
         own: ownSetupTerm(cx),
       },
       runningPpm: runningLossTerm(cx, 'foil.runningPpm'),
@@ -113,12 +140,13 @@ export const foil: Process = {
   consume(cx): Consumed {
     const costs: Consumed['costs'] = [];
     for (const area of cx.parts[0]?.foils ?? []) costs.push(...foilOf(cx, area));
+    cx.to.figure(idOf(cx.id, 'diesSetUp'), AREA_DIES, { copiesUp: fig(idOf(cx.parts[0]?.id ?? '', 'copiesUp')), areas: areasTerm(cx) });
     return {
       costs: [
         ...costs,
         ...timeAndCost(cx, {
           step: cx.id,
-          forms: fig(idOf(cx.parts[0]?.id ?? '', 'copiesUp')),
+          forms: fig(idOf(cx.id, 'diesSetUp')),
           perFormS: { value: cx.machine.limits['perDieS'] ?? 300, unit: 's', from: 'plant', at: `machine:${cx.machineId}.perDieS` },
         }),
       ],
@@ -142,12 +170,12 @@ export const foil: Process = {
       lists: [
         {
           title: 'dies',
-          head: ['area', 'size', 'dies', 'lanes', 'short advance', 'jump'],
+          head: ['area', 'size', 'dies', 'lanes', 'foil width', 'strokes before a jump', 'short advance', 'jump'],
           rows: (cx.parts[0]?.foils ?? []).map((a) => {
             const lanes = foilLanes(cx, a);
             const pull = foilPull({
               imageMm: lanes.imageMm,
-              gapMm: practiceValue(cx.plant, 'foil.gapMm'),
+              gapMm: gapOf(cx),
               pitchMm: lanes.pitchMm,
               dies: lanes.dies,
             });
@@ -156,8 +184,10 @@ export const foil: Process = {
               `${a.widthMm} × ${a.heightMm} mm`,
               String(cx.to.value(`${cx.id}.die.${a.id}.dies`)),
               String(lanes.lanes),
+              `${round(cx.to.value(`${cx.id}.foil.${a.id}.widthMm`))} mm`,
+              lanes.dies === 1 ? 'no jump' : String(pull.strikes),
               `${round(pull.shortMm)} mm`,
-              `${round(pull.jumpMm)} mm`,
+              lanes.dies === 1 ? '–' : `${round(pull.jumpMm)} mm`,
             ];
           }),
         },
@@ -175,7 +205,7 @@ function foilOf(cx: ConsumeContext, area: FoilArea): Consumed['costs'] {
   const die = `${cx.id}.die.${area.id}`;
   const lanes = foilLanes(cx, area);
   const mm = (value: number, what: string): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'family', at: what });
-  const gapMm = setting(cx, 'gapMm', practiceTerm(cx.plant, 'foil.gapMm'));
+  const gapMm = gapTerm(cx);
   cx.to.figure(idOf(at, 'perStroke'), FOIL_PER_STROKE, {
     imageMm: mm(lanes.imageMm, `foil:${area.id}`),
     gapMm,
@@ -224,7 +254,7 @@ function stripScene(cx: ConsumeContext): Scene {
   const area = cx.parts[0]?.foils[0];
   if (!area) return { title: 'foil', says: 'No foil area.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
   const lanes = foilLanes(cx, area);
-  const gap = practiceValue(cx.plant, 'foil.gapMm');
+  const gap = gapOf(cx);
   const pull = foilPull({ imageMm: lanes.imageMm, gapMm: gap, pitchMm: lanes.pitchMm, dies: lanes.dies });
   const rounds = 2;
   const width = lanes.laneWidthMm + 2 * practiceValue(cx.plant, 'foil.marginMm');

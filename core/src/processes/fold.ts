@@ -6,6 +6,7 @@ import { BELT_RATE, FOLDED_THICKNESS, FOLDED_WIDTH, PANELS, SLOWEST } from '../f
 import { STEP_SETUP } from '../counts/loss-terms';
 import { type ConsumeContext, type Process, type ProcessContext, lossTable, setting, settingPath, wordSetting } from './process';
 import { singleStep } from './single-step';
+import { caliperTerm } from './stock-terms';
 import { repeatFactor, speedTerm, timeAndCost } from './time-and-cost';
 import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
 
@@ -39,7 +40,7 @@ export const fold: Process = {
     });
     to.figure(idOf(id, 'thickness'), FOLDED_THICKNESS, {
       panels: fig(idOf(id, 'panels')),
-      caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
+      caliperUm: caliperTerm(cx),
       extraUm: typed(0, 'µm', 'none'),
     });
     to.figure(idOf(id, 'beltRate'), BELT_RATE, {

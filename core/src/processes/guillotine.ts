@@ -1,15 +1,27 @@
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
-import { practiceTerm } from '../plant/practice';
+import { type PracticeKey, practiceTerm, practiceValue } from '../plant/practice';
+import { dryBeforeCutting, type DryingLoad } from '../ink/drying';
+import { isFromTheDrum } from '../product/ink-names';
 import { PILE_SHEETS } from '../stock/pile';
 import { SHEET_MASS } from '../stock/sheet-mass';
 import { copiesUp, copyPlaces } from '../layout/layout';
-import { type Cut, CUTS, CUTTING_TIME, LIFTS, cuttingProgram } from '../finishing/cutting-program';
+import { type Cut, CUTS, CUTTING_TIME, cuttingProgram, LIFTS, type SheetEdge } from '../finishing/cutting-program';
 import { STEP_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';
-import { type ConsumeContext, type Process, type ProcessContext, says, lossTable, setting, settingPath } from './process';
+import {
+  type ConsumeContext,
+  type DraftContext,
+  type Process,
+  type ProcessContext,
+  says,
+  lossTable,
+  setting,
+  settingPath,
+} from './process';
 import { singleStep } from './single-step';
+import { caliperTerm } from './stock-terms';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
 
@@ -18,6 +30,20 @@ const liftMm = (cx: ProcessContext & { stock: { soft?: boolean } | null }): Retu
   setting(cx, 'liftMm', practiceTerm(cx.plant, cx.stock?.soft ? 'guillotine.softLiftMm' : 'guillotine.liftMm'));
 
 const programOf = (cx: ConsumeContext): Cut[] => (cx.layout && cx.parts[0] ? cuttingProgram(cx.layout, cx.parts[0]) : []);
+
+/** What lies on the sheet that is to be cut: the heavier side, coverage typed or the plant's guess; whether a water-based coat covers it. */
+function loadOf(cx: DraftContext): DryingLoad {
+  const part = cx.parts[0];
+  const usual = practiceValue(cx.plant, 'ink.coveragePercent');
+  const sides = (part?.colours ?? []).map((inks) =>
+    inks.filter((ink) => !isFromTheDrum(ink)).reduce((sum, ink) => sum + (part?.coveragePercent[ink] ?? usual), 0),
+  );
+  const waterCoat = (part?.colours ?? []).flat().some((ink) => isFromTheDrum(ink) && !/varnish/i.test(ink));
+  return { surface: cx.stock?.surface, inkPercent: Math.max(0, ...sides), waterCoat };
+}
+
+/** How long ink lies before it is cut, as a practice of the plant. */
+export const cutWait = (cx: DraftContext): PracticeKey => dryBeforeCutting(loadOf(cx));
 
 /** Guillotine: sheets to copies in lifts, by a program of cuts. */
 export const guillotine: Process = {
@@ -36,7 +62,7 @@ export const guillotine: Process = {
       table: lossTable(cx),
     }));
     const waits = cx.wet.slice(-1).map((after) => {
-      cx.to.figure(idOf(cx.id, 'waitS'), SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, 'wait.cutS')) });
+      cx.to.figure(idOf(cx.id, 'waitS'), SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, cutWait(cx))) });
       return { after, figure: idOf(cx.id, 'waitS'), why: 'cut' as const };
     });
     return singleStep(cx, {
@@ -54,7 +80,7 @@ export const guillotine: Process = {
     const { to, id } = cx;
     to.figure(idOf(id, 'perLift'), PILE_SHEETS, {
       heightMm: liftMm(cx),
-      caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
+      caliperUm: caliperTerm(cx),
     });
     to.figure(idOf(id, 'lifts'), LIFTS, { sheets: fig(idOf(id, 'run')), perLift: fig(idOf(id, 'perLift')) });
     to.figure(idOf(id, 'cuts'), CUTS, { cuts: { value: programOf(cx).length, unit: 'cut', from: 'family', at: 'program' } });
@@ -90,15 +116,15 @@ export const guillotine: Process = {
       lists: [
         {
           title: 'program',
-          head: ['cut', 'kind', 'direction', 'at'],
-          rows: programOf(cx)
-            .slice(0, 60)
-            .map((c) => [
-              String(c.nr),
-              c.says === 'trimEdge' ? 'trim' : c.says === 'separate' ? 'part' : 'cut out',
-              c.across === 'x' ? 'from the side lay' : 'from the gripper edge',
-              `${Math.round(c.atMm * 10) / 10} mm`,
-            ]),
+          head: ['cut', 'pile', 'turn', 'edge at the gauge', 'gauge', 'falls off in front'],
+          rows: programOf(cx).map((c) => [
+            String(c.nr),
+            c.take,
+            TURNS[c.turns],
+            EDGES[c.edge],
+            `${mmSays(c.gaugeMm)} mm`,
+            `${FALLS[c.falls]} ${mmSays(c.fallsMm)} mm${c.falls === 'strip' ? ', put aside' : ''}`,
+          ]),
         },
       ],
       blanks: ['lay edge marked', 'strips sorted', 'knife changed'],
@@ -136,6 +162,11 @@ const TRIM_WASTE = {
   of: ({ sheets, copies }: { sheets: number; copies: number }) => Math.max(sheets - copies, 0),
 } as const;
 
+const EDGES: Readonly<Record<SheetEdge, string>> = { gripper: 'gripper edge', tail: 'tail edge', lay: 'side lay edge', far: 'far edge' };
+const TURNS = ['', 'quarter turn', 'end for end'] as const;
+const FALLS: Readonly<Record<Cut['falls'], string>> = { trim: 'trim', strip: 'strip', waste: 'waste' };
+const mmSays = (mm: number): string => (Math.round(mm * 10) / 10).toFixed(1);
+
 function cutScene(cx: ConsumeContext): Scene {
   const cuts = programOf(cx);
   if (!cx.layout || !cx.parts[0])
@@ -149,65 +180,38 @@ function cutScene(cx: ConsumeContext): Scene {
   ];
   for (const p of copyPlaces(cx.layout, cx.parts[0]).slice(0, 400))
     shapes.push({ kind: 'rect', role: 'copy', x: p.x, y: up(p.y + p.h), w: p.w, h: p.h });
-  for (const cut of cuts.slice(0, 200)) {
-    const over = text * 0.9;
-    const line: Shape =
-      cut.across === 'x'
-        ? {
-            kind: 'line',
-            role: 'cut',
-            x1: cut.atMm,
-            y1: up(cut.toMm) - over,
-            x2: cut.atMm,
-            y2: up(cut.fromMm) + over,
-            ref: `cut ${cut.nr}`,
-          }
-        : {
-            kind: 'line',
-            role: 'cut',
-            x1: cut.fromMm - over,
-            y1: up(cut.atMm),
-            x2: cut.toMm + over,
-            y2: up(cut.atMm),
-            ref: `cut ${cut.nr}`,
-          };
-    shapes.push(
-      line,
-      cut.across === 'x'
-        ? {
-            kind: 'text',
-            role: 'strong',
-            x: cut.atMm,
-            y: up(cut.toMm) - over * 1.3 - (cut.nr % 2) * text,
-            text: String(cut.nr),
-            sizeMm: text,
-            anchor: 'middle',
-          }
-        : {
-            kind: 'text',
-            role: 'strong',
-            x: cut.toMm + over * 1.6 + (cut.nr % 2) * text * 1.3,
-            y: up(cut.atMm) + text / 3,
-            text: String(cut.nr),
-            sizeMm: text,
-            anchor: 'middle',
-          },
-    );
+  const over = text * 0.9;
+  for (const { nr, lines } of cuts) {
+    for (const l of lines)
+      shapes.push(
+        l.across === 'x'
+          ? { kind: 'line', role: 'cut', x1: l.atMm, y1: up(l.toMm) - over, x2: l.atMm, y2: up(l.fromMm) + over, ref: `cut ${nr}` }
+          : { kind: 'line', role: 'cut', x1: l.fromMm - over, y1: up(l.atMm), x2: l.toMm + over, y2: up(l.atMm), ref: `cut ${nr}` },
+      );
+    // Strips cut together bear the number once.
+    const l = lines.at(-1);
+    if (l)
+      shapes.push({
+        kind: 'text',
+        role: 'strong',
+        x: l.across === 'x' ? l.atMm : l.toMm + over * 1.6 + (nr % 2) * text * 1.3,
+        y: l.across === 'x' ? up(l.toMm) - over * 1.3 - (nr % 2) * text : up(l.atMm) + text / 3,
+        text: String(nr),
+        sizeMm: text,
+        anchor: 'middle',
+      });
   }
   shapes.push({
     kind: 'text',
     role: 'label',
     x: 0,
     y: h + text * 1.6,
-    text: `${cuts.length} cuts a lift; strips of a block lie side by side for the second direction`,
+    text: `${cuts.length} cuts a lift, in the order of the numbers; gripper edge below, side lay at the left`,
     sizeMm: text,
   });
   return {
     title: 'cutting program',
-    says: `${cuts.length} cuts: ${cuts
-      .slice(0, 60)
-      .map((c) => `${c.nr} ${c.across === 'x' ? 'across' : 'along'} at ${Math.round(c.atMm * 10) / 10} mm`)
-      .join('; ')}`,
+    says: `${cuts.length} cuts: ${cuts.map((c) => `${c.nr} ${EDGES[c.edge]} at the gauge, ${mmSays(c.gaugeMm)} mm`).join('; ')}`,
     box: boxAround(shapes, text * 1.6),
     toScale: true,
     shapes,

@@ -3,7 +3,7 @@ import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm, practiceValue } from '../plant/practice';
-import type { Flow, Port } from '../flow/net';
+import type { Flow, Port, Supply } from '../flow/net';
 import { CLOCK_TIME, HANDS_TIME, SECONDS_EACH } from '../finishing/folding';
 import { PRICE_OF } from '../form/plates';
 import { STEP_SETUP } from '../counts/loss-terms';
@@ -29,7 +29,8 @@ interface Motion {
   name: string;
   seconds: Term;
   each: number;
-  supplied: boolean;
+  /** Where it comes from; null: nothing is put on. */
+  supply: Supply | null;
   price: Term;
 }
 
@@ -46,7 +47,7 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
     { label: 'handsTime', figure: idOf(cx.id, 'handsS') },
     { label: 'clockTime', figure: idOf(cx.id, 'clockS') },
     ...motions(cx)
-      .filter((m) => m.supplied)
+      .filter((m) => m.supply)
       .map((m) => ({ label: 'suppliedPieces', text: m.name, figure: `${cx.id}.${m.key}.demand` })),
     { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
   ];
@@ -67,10 +68,10 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
       }));
       const lead = cx.incoming[0]?.flow;
       const also = motions(cx)
-        .filter((m) => m.supplied)
+        .filter((m) => m.supply)
         .map((m): { port: Port; flow: Flow } => ({
           port: { flow: idOf(cx.id, m.key), per: m.each, spoilPpm: practiceValue(cx.plant, 'hands.pieceSpoilPpm') },
-          flow: { unit: 'piece', part: lead?.part ?? '', item: lead?.item ?? '', perGood: m.each, supply: { from: 'buy', leadDays: 2 } },
+          flow: { unit: 'piece', part: lead?.part ?? '', item: lead?.item ?? '', perGood: m.each, supply: m.supply ?? { from: 'here' } },
         }));
       return singleStep(cx, { takesPer: 1, givesPer: 1, unit: 'piece', perGood: 1, whole: true, losses, also, cautions });
     },
@@ -85,12 +86,12 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
       });
       to.figure(idOf(cx.id, 'clockS'), CLOCK_TIME, { handsS: fig(idOf(cx.id, 'handsS')), people: people(cx) });
       const goods = list
-        .filter((m) => m.supplied)
+        .filter((m) => m.supply)
         .map((m) => {
           to.figure(`${cx.id}.${m.key}.cost`, PRICE_OF, { number: fig(`${cx.id}.${m.key}.demand`), price: m.price });
-          return { figure: `${cx.id}.${m.key}.cost`, kind: 'goods' as const, fixed: false };
+          return { figure: `${cx.id}.${m.key}.cost`, kind: 'goods' as const, fixed: false, per: `${cx.id}.${m.key}.demand` };
         });
-      return { costs: [...goods, ...timeAndCost(cx, { step: cx.id, runS: fig(idOf(cx.id, 'clockS')) })] };
+      return { costs: [...goods, ...timeAndCost(cx, { step: cx.id, runS: fig(idOf(cx.id, 'clockS')), people: people(cx) })] };
     },
     paper: (cx) => [
       {
@@ -101,11 +102,7 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
           {
             title: 'motions',
             head: ['what', 'seconds', 'each'],
-            rows: motions(cx).map((m) => [
-              m.name,
-              String(Math.round(termValue(cx, m.seconds) * 10) / 10),
-              m.supplied ? String(m.each) : '–',
-            ]),
+            rows: motions(cx).map((m) => [m.name, String(Math.round(termValue(cx, m.seconds) * 10) / 10), m.supply ? String(m.each) : '–']),
           },
         ],
         blanks: ['pieces counted in', 'spoilt, by reason'],
@@ -128,7 +125,7 @@ export const applyByHand = handsProcess(
       name: p.name,
       seconds: typed(p.secondsEach * p.each, 's', `applied:${p.id}`),
       each: p.each,
-      supplied: true,
+      supply: p.supply,
       price: practiceTerm(cx.plant, 'piece.price'),
     })),
   ['repetition'],
@@ -146,7 +143,7 @@ export const envelope = handsProcess(
         name: wanted.name,
         seconds: practiceTerm(cx.plant, 'hands.insertS'),
         each: 1,
-        supplied: true,
+        supply: wanted.supply,
         price: practiceTerm(cx.plant, 'envelope.price'),
       },
       ...(wanted.sealed
@@ -156,7 +153,7 @@ export const envelope = handsProcess(
               name: 'seal',
               seconds: practiceTerm(cx.plant, 'hands.sealS'),
               each: 0,
-              supplied: false,
+              supply: null,
               price: practiceTerm(cx.plant, 'piece.price'),
             },
           ]
@@ -175,7 +172,7 @@ export const assemble = handsProcess(
       name: f.id,
       seconds: practiceTerm(cx.plant, 'hands.insertS'),
       each: 1,
-      supplied: false,
+      supply: null,
       price: practiceTerm(cx.plant, 'piece.price'),
     })),
   ['repetition'],

@@ -2,8 +2,9 @@ import type { Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { Scene, Shape } from '../scene/scene';
-import { practiceTerm } from '../plant/practice';
+import { practiceTerm, practiceValue } from '../plant/practice';
 import type { Flow, Step } from '../flow/net';
+import { platesOfInk } from '../form/plates';
 import { PILES, PILE_SHEETS } from '../stock/pile';
 import { fitsWorkStyle, pressPasses, WORK_STYLE_IDS } from '../layout/work-style';
 import { OFFSET_SETUP } from '../counts/loss-terms';
@@ -21,9 +22,10 @@ import {
   settingPath,
   wordSetting,
 } from './process';
-import { INK_IN_ALL, inkRows, inksOf, inOrder, type Pass, plateRemakes, pressAbility } from './press-inks';
+import { INK_IN_ALL, inkRows, inksOf, inOrder, type Pass, plateRemakes, pressAbility, printedInks } from './press-inks';
 import { registerOfInks } from './register-of';
 import { lossNumbers } from './single-step';
+import { caliperTerm } from './stock-terms';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
 
@@ -34,12 +36,16 @@ export function passesOf(cx: DraftContext): Pass[] {
   const part = cx.parts[0];
   if (!part) return [];
   const passes = pressPasses(cx.workStyle, part.colours, pressAbility(cx));
-  return passes.map((p, i) => ({
-    ...p,
-    inks: inOrder(cx, p.inks),
-    id: passes.length === 1 ? cx.id : `${cx.id}.${p.side}${passes.filter((q, j) => q.side === p.side && j < i).length || ''}`,
-  }));
+  return passes.map((p, i) => {
+    const prints = p.prints.map(({ side, inks }) => ({ side, inks: inOrder(cx, inks) }));
+    const id = passes.length === 1 ? cx.id : `${cx.id}.${p.side}${passes.filter((q, j) => q.side === p.side && j < i).length || ''}`;
+    return { ...p, prints, inks: prints.flatMap((side) => side.inks), id };
+  });
 }
+
+/** Plates hung in the run beyond the first set, where versions change inks of a pass. */
+const platesChanged = (cx: DraftContext, pass: Pass): number =>
+  pass.inks.reduce((sum, ink) => sum + platesOfInk(ink, cx.versions).length - 1, 0);
 
 /** Sheet-fed offset: passes by work style, plates and ink of each, turn wait, setup and running loss of every pass. */
 export const offset: Process = {
@@ -62,11 +68,13 @@ export const offset: Process = {
     if (!lead) return draft;
     let incoming = lead.id;
     passes.forEach((pass, i) => {
+      const changed = pass.samePlates ? 0 : platesChanged(cx, pass);
       const factor = pass.samePlates ? practiceTerm(cx.plant, 'offset.setupSamePlates') : repeatFactor(cx);
       const losses = stepLosses(cx, pass.id, (cx) => ({
         setup: {
           formula: OFFSET_SETUP,
           terms: {
+            ...(changed > 0 && { changed: typed(changed, 'plate', 'versions') }),
             fourColour: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'offset.setupFourSheets')),
             perUnit: practiceTerm(cx.plant, 'offset.setupUnitSheets'),
             inks: typed(pass.inks.length, '1', 'colours'),
@@ -92,10 +100,11 @@ export const offset: Process = {
         machine: cx.machineId,
         needs: [],
         after: cx.formsFrom,
-        waits: before && before.side !== pass.side ? [turnWait(cx, before.id, pass.id)] : [],
+        waits: before ? [dryWait(cx, before.id, pass.id, before.side === pass.side ? 'pass' : 'turn')] : [],
         ...(pass.samePlates && before && { keepsFrom: before.id }),
         inks: pass.inks,
-        cautions: ['nips', ...(cx.inkSeries?.lampDried ? ['lamps'] : ['solvents'])],
+        prints: pass.prints,
+        cautions: ['nips', 'solvents', cx.inkSeries?.lampDried ? 'lamps' : 'powder'],
       };
       draft.steps[pass.id] = { step, losses };
       draft.flows[out] = flow;
@@ -114,13 +123,14 @@ export const offset: Process = {
       costs.push(
         ...timeAndCost(cx, {
           step: pass.id,
-          forms: typed(pass.samePlates ? 0 : pass.inks.length, 'plate', 'colours'),
+          setupShare: pass.samePlates ? practiceValue(cx.plant, 'offset.setupSamePlates') : 1,
+          forms: typed(pass.samePlates ? 0 : pass.inks.length + platesChanged(cx, pass), 'plate', 'colours'),
           perFormS: limitTerm(cx, 'perPlateS', { value: 180, unit: 's', from: 'plant', at: 'practice' }),
         }),
       );
-      for (const { kg, cost } of inksOf(cx, pass)) {
-        inkKg.push(kg);
-        costs.push({ figure: cost, kind: 'ink', fixed: false });
+      for (const ink of inksOf(cx, pass)) {
+        inkKg.push(ink.kg);
+        costs.push(...ink.costs);
       }
       if (!pass.samePlates) {
         plates.push(plateRemakes(cx, pass));
@@ -131,7 +141,7 @@ export const offset: Process = {
     if (first) {
       cx.to.figure(idOf(cx.id, 'perPile'), PILE_SHEETS, {
         heightMm: limitTerm(cx, 'pileMm', { value: 1_000, unit: 'mm', from: 'plant', at: 'practice' }),
-        caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
+        caliperUm: caliperTerm(cx),
       });
       cx.to.figure(idOf(cx.id, 'piles'), PILES, { sheets: fig(idOf(first.id, 'run')), perPile: fig(idOf(cx.id, 'perPile')) });
     }
@@ -144,13 +154,13 @@ export const offset: Process = {
       department: 'ink',
       scene: false,
       rows: passesOf(cx).flatMap((p) =>
-        p.inks.map((ink) => ({ label: 'inkOf', text: `${ink}, ${p.side}`, figure: `${p.id}.ink.${ink}.kg` })),
+        printedInks(p.id, p).map(({ ink, side, at }) => ({ label: 'inkOf', text: `${ink}, ${side}`, figure: idOf(at, 'kg') })),
       ),
       lists: [
         {
           title: 'sequence',
           head: ['pass', 'inks in order', 'series'],
-          rows: passesOf(cx).map((p) => [p.side, p.inks.join(' – '), cx.inkSeries?.name ?? '']),
+          rows: passesOf(cx).flatMap((p) => p.prints.map(({ side, inks }) => [side, inks.join(' – '), cx.inkSeries?.name ?? ''])),
         },
       ],
       blanks: ['left-over ink used', 'batch numbers'],
@@ -177,7 +187,7 @@ export const offset: Process = {
     const passes = passesOf(cx);
     const at = passes.findIndex((p) => p.id === step);
     const pass = passes[at];
-    return pass ? registerOfInks(cx, pass.inks, 'offset', at > 0 || pass.side === 'both') : null;
+    return pass ? registerOfInks(cx, pass.prints, 'offset', at > 0) : null;
   },
   scene: pressScene,
   panel: panelRows,
@@ -188,10 +198,11 @@ export const offset: Process = {
   }),
 };
 
-function turnWait(cx: DraftContext, after: Id<'step'>, step: Id<'step'>): Step['waits'][number] {
+/** Ink sets before the sheet is turned, or goes through the press once more on the same side. */
+function dryWait(cx: DraftContext, after: Id<'step'>, step: Id<'step'>, why: 'turn' | 'pass'): Step['waits'][number] {
   const figure = idOf(step, 'waitS');
   cx.to.figure(figure, SUM, { wait: cx.inkSeries?.lampDried ? NONE : setting(cx, 'turnWaitS', practiceTerm(cx.plant, 'wait.turnS')) });
-  return { after, figure, why: 'turn' };
+  return { after, figure, why };
 }
 
 function pressScene(cx: ConsumeContext): Scene {
@@ -281,7 +292,13 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
       : []),
     { label: 'speed', text: `${cx.machine.netPerHour} an hour`, edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
     { label: 'inkKg', figure: idOf(cx.id, 'inkKg') },
-    ...passesOf(cx).flatMap((p) => p.inks.map((ink) => ({ label: 'inkOf', text: ink, figure: `${p.id}.ink.${ink}.kg` }))),
+    ...passesOf(cx).flatMap((p, _, { length }) =>
+      printedInks(p.id, p).map(({ ink, side, at }) => ({
+        label: 'inkOf',
+        text: length > 1 || p.side === 'both' ? `${ink}, ${side}` : ink,
+        figure: idOf(at, 'kg'),
+      })),
+    ),
     { label: 'piles', figure: idOf(cx.id, 'piles') },
     ...passesOf(cx)
       .filter((p) => !p.samePlates)

@@ -1,15 +1,41 @@
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { Scene, Shape } from '../scene/scene';
+import type { Term } from '../quantity/figure';
+import type { PackCard } from '../plant/plant';
 import { practiceTerm, practiceValue } from '../plant/practice';
 import type { Flow, Step } from '../flow/net';
 import { guillotineCount } from '../layout/guillotine-count';
 import { HANDS_TIME, PACKS, PIECE_MASS, CLOCK_TIME } from '../finishing/folding';
-import { CARTON_KG, CARTON_MM, LAYERS, PALLET_HEIGHT, PALLET_KG, PALLET_MM, PER_CARTON, PER_LAYER, PER_PALLET } from '../finishing/packing';
+import {
+  CARTON_KG,
+  LAST_CARTON,
+  LAYERS,
+  LAYERS_LAID,
+  PALLET_HEIGHT,
+  PALLET_KG,
+  PER_CARTON,
+  PER_LAYER,
+  PER_PALLET,
+  USUAL_CARTON,
+  USUAL_PALLET,
+} from '../finishing/packing';
 import { PRICE_OF } from '../form/plates';
 import type { LossTerms } from '../flow/solve-backward';
-import { type ConsumeContext, type Draft, type DraftContext, type Process, machineTerm, says, setting, settingPath } from './process';
+import {
+  type ConsumeContext,
+  type Draft,
+  type DraftContext,
+  machineTerm,
+  type PanelRow,
+  type Process,
+  says,
+  setting,
+  settingPath,
+  wordSetting,
+} from './process';
 import { lossNumbers, singleStep } from './single-step';
+import { caliperTerm } from './stock-terms';
 import { timeAndCost } from './time-and-cost';
 
 /** Packing spoils a share of its cycles where the plant says so; setups and samples cost no pieces. */
@@ -43,7 +69,9 @@ export const band: Process = {
       handsS: fig(idOf(cx.id, 'handsS')),
       people: setting(cx, 'people', machineTerm(cx, 'crew')),
     });
-    return { costs: timeAndCost(cx, { step: cx.id, runS: fig(idOf(cx.id, 'clockS')) }) };
+    return {
+      costs: timeAndCost(cx, { step: cx.id, runS: fig(idOf(cx.id, 'clockS')), people: setting(cx, 'people', machineTerm(cx, 'crew')) }),
+    };
   },
   paper: (cx) => [{ department: 'packing', scene: true, rows: band.panel(cx), lists: [], blanks: ['bands counted'] }],
   scene(cx): Scene {
@@ -90,6 +118,38 @@ export const band: Process = {
   summary: (cx) => ({ figure: idOf(cx.id, 'bands'), text: `${cx.parts[0]?.perBand ?? 1} a band` }),
 };
 
+type Card = Omit<PackCard, 'price'> & { id: string };
+const cardsOf = (cards: Record<string, PackCard> | undefined, usual: Omit<PackCard, 'price'>): Card[] => {
+  const all = Object.entries(cards ?? {}).map(([id, c]) => ({ ...c, id }));
+  return all.length > 0 ? all : [{ ...usual, id: '' }];
+};
+/** What lies flat in the carton: a layer of a bundle, or the folded piece. */
+const footprintOf = (cx: DraftContext): [number, number] =>
+  cx.bundle?.footprintMm ?? [cx.parts[0]?.foldedWidthMm ?? 0, cx.parts[0]?.heightMm ?? 0];
+/** Pieces that lie side by side in a carton. */
+const stacksIn = (card: Card, [pieceWidth, pieceHeight]: [number, number]): number =>
+  pieceWidth > 0 && pieceHeight > 0
+    ? guillotineCount({ width: card.widthMm, height: card.depthMm, pieceWidth, pieceHeight, mayTurn: true }).count
+    : 0;
+
+/** The carton set on the step; else the first of the plant's cards the piece goes into; else the first. */
+export function cartonOf(cx: DraftContext): { card: Card; all: Card[]; fits: boolean } {
+  const all = cardsOf(cx.plant.cartons, USUAL_CARTON);
+  const set = all.find((c) => c.id !== '' && c.id === wordSetting(cx, 'carton', ''));
+  const card = set ?? all.find((c) => stacksIn(c, footprintOf(cx)) > 0) ?? (all[0] as Card);
+  return { card, all, fits: stacksIn(card, footprintOf(cx)) > 0 };
+}
+/** The pallet set on the step, else the plant's first. */
+function palletOf(cx: DraftContext): { card: Card; all: Card[] } {
+  const all = cardsOf(cx.plant.pallets, USUAL_PALLET);
+  return { card: all.find((c) => c.id !== '' && c.id === wordSetting(cx, 'pallet', '')) ?? (all[0] as Card), all };
+}
+const priceTerm = (cx: DraftContext, what: 'carton' | 'pallet', { id }: Card): Term => {
+  const cards: Record<string, PackCard> | undefined = what === 'carton' ? cx.plant.cartons : cx.plant.pallets;
+  const card = cards?.[id];
+  return card ? { value: card.price, unit: 'money', from: 'plant', at: `${what}:${id}` } : practiceTerm(cx.plant, `pack.${what}Price`);
+};
+
 /** Cartons, then pallets: two steps of one stone. Full ones first, the last ones may be short. */
 export const pack: Process = {
   id: 'pack',
@@ -131,6 +191,18 @@ export const pack: Process = {
     const pieces = fig(idOf(id, 'pallet.out.demand'));
     to.figure(idOf(id, 'cartons'), PACKS, { pieces, perPack: fig(idOf(id, 'perCarton')) });
     to.figure(idOf(id, 'pallets'), PACKS, { pieces: fig(idOf(id, 'cartons')), perPack: fig(idOf(id, 'perPallet')) });
+    to.figure(idOf(id, 'lastCarton'), LAST_CARTON, { pieces, cartons: fig(idOf(id, 'cartons')), perCarton: fig(idOf(id, 'perCarton')) });
+    const pallet = palletOf(cx).card;
+    to.figure(idOf(id, 'layersLaid'), LAYERS_LAID, {
+      layers: fig(idOf(id, 'layers')),
+      cartons: fig(idOf(id, 'cartons')),
+      perLayer: fig(idOf(id, 'perLayer')),
+    });
+    to.figure(idOf(id, 'palletHeight'), PALLET_HEIGHT, {
+      layers: fig(idOf(id, 'layersLaid')),
+      cartonMm: { value: cartonOf(cx).card.heightMm, unit: 'mm', from: 'plant', at: 'carton' },
+      palletMm: { value: pallet.heightMm, unit: 'mm', from: 'plant', at: 'pallet' },
+    });
     to.figure(idOf(id, 'kg'), PALLET_KG, {
       cartons: fig(idOf(id, 'cartons')),
       cartonKg: fig(idOf(id, 'cartonKg')),
@@ -149,14 +221,26 @@ export const pack: Process = {
         handsS: fig(`${id}.${what}.handsS`),
         people: setting(cx, 'people', machineTerm(cx, 'crew')),
       });
-      to.figure(`${id}.${what}.cost`, PRICE_OF, { number: fig(`${id}.${what}s`), price: practiceTerm(cx.plant, `pack.${what}Price`) });
+      to.figure(`${id}.${what}.cost`, PRICE_OF, {
+        number: fig(`${id}.${what}s`),
+        price: priceTerm(cx, what, what === 'carton' ? cartonOf(cx).card : palletOf(cx).card),
+      });
     }
     return {
       costs: [
-        ...timeAndCost(cx, { step: idOf(id, 'carton'), runS: fig(idOf(id, 'carton.clockS')) }),
-        ...timeAndCost(cx, { step: idOf(id, 'pallet'), runS: fig(idOf(id, 'pallet.clockS')), setupFactor: typed(0, 's', 'none') }),
+        ...timeAndCost(cx, {
+          step: idOf(id, 'carton'),
+          runS: fig(idOf(id, 'carton.clockS')),
+          people: setting(cx, 'people', machineTerm(cx, 'crew')),
+        }),
+        ...timeAndCost(cx, {
+          step: idOf(id, 'pallet'),
+          runS: fig(idOf(id, 'pallet.clockS')),
+          people: setting(cx, 'people', machineTerm(cx, 'crew')),
+          setupFactor: typed(0, 's', 'none'),
+        }),
         { figure: idOf(id, 'carton.cost'), kind: 'goods', fixed: false },
-        { figure: idOf(id, 'pallet.cost'), kind: 'goods', fixed: false },
+        { figure: idOf(id, 'pallet.cost'), kind: 'goods', fixed: false, per: idOf(id, 'pallet.run') },
       ],
     };
   },
@@ -171,10 +255,13 @@ export const pack: Process = {
   ],
   scene: palletScene,
   panel: (cx) => [
+    cardRow(cx, 'carton', cartonOf(cx)),
     { label: 'perCarton', figure: idOf(cx.id, 'perCarton'), edit: { at: settingPath(cx, 'perCarton'), kind: 'count' } },
+    { label: 'lastCarton', figure: idOf(cx.id, 'lastCarton') },
     { label: 'pieceMass', figure: idOf(cx.id, 'pieceKg') },
     { label: 'cartonMass', figure: idOf(cx.id, 'cartonKg') },
     { label: 'cartons', figure: idOf(cx.id, 'cartons') },
+    cardRow(cx, 'pallet', palletOf(cx)),
     { label: 'perLayer', figure: idOf(cx.id, 'perLayer') },
     { label: 'layers', figure: idOf(cx.id, 'layers'), edit: { at: settingPath(cx, 'layers'), kind: 'count' } },
     { label: 'pallets', figure: idOf(cx.id, 'pallets') },
@@ -183,6 +270,15 @@ export const pack: Process = {
   ],
   summary: (cx) => ({ figure: idOf(cx.id, 'cartons'), text: `${cx.to.value(idOf(cx.id, 'perCarton'))} a carton` }),
 };
+
+/** Cards to choose from, the one in use shown. */
+const cardRow = (cx: ConsumeContext, label: 'carton' | 'pallet', { card, all }: { card: Card; all: Card[] }): PanelRow => ({
+  label,
+  text: card.name,
+  ...(all.length > 1 && {
+    edit: { at: settingPath(cx, label), kind: 'choice' as const, options: all.map((c) => ({ value: c.id, says: c.name })) },
+  }),
+});
 
 function packFigures(cx: DraftContext): void {
   const { to, id } = cx;
@@ -203,42 +299,34 @@ function packFigures(cx: DraftContext): void {
   else
     to.figure(idOf(id, 'thickness'), PIECE_THICKNESS, {
       panels: typed((part?.folds ?? 0) + 1, '1', 'folds'),
-      caliperUm: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
+      caliperUm: caliperTerm(cx),
       envelopeUm: { value: part?.envelope ? 300 : 0, unit: 'µm', from: 'guess', at: 'envelope' },
       air: { value: 1.15, unit: '1', from: 'guess', at: 'practice', pm: 0.1 },
     });
-  const footprint = cx.bundle?.footprintMm ?? [part?.foldedWidthMm ?? 0, part?.heightMm ?? 0];
-  const stacks = part
-    ? guillotineCount({
-        width: CARTON_MM.width,
-        height: CARTON_MM.depth,
-        pieceWidth: footprint[0],
-        pieceHeight: footprint[1],
-        mayTurn: true,
-      }).count
-    : 0;
+  const [carton, pallet] = [cartonOf(cx).card, palletOf(cx).card];
+  const stacks = stacksIn(carton, footprintOf(cx));
   to.figure(idOf(id, 'perCarton'), PER_CARTON, {
     set: setting(cx, 'perCarton', typed(part?.perCarton ?? 0, 'piece', 'perCarton')),
     limitKg: practiceTerm(cx.plant, 'pack.cartonKg'),
-    emptyKg: { value: CARTON_MM.emptyKg, unit: 'kg', from: 'plant', at: 'carton' },
+    emptyKg: { value: carton.emptyKg, unit: 'kg', from: 'plant', at: 'carton' },
     pieceKg: fig(idOf(id, 'pieceKg')),
     perBand: cx.bundle
       ? { value: cx.bundle.together, unit: 'piece', from: 'family', at: 'bundle' }
       : typed(part?.perBand ?? 1, 'piece', 'perBand'),
     stacks: { value: stacks, unit: '1', from: 'family', at: 'carton' },
-    heightMm: mm(CARTON_MM.height, 'carton'),
+    heightMm: mm(carton.heightMm, 'carton'),
     thicknessMm: fig(idOf(id, 'thickness')),
   });
   to.figure(idOf(id, 'cartonKg'), CARTON_KG, {
     pieces: fig(idOf(id, 'perCarton')),
     pieceKg: fig(idOf(id, 'pieceKg')),
-    emptyKg: { value: CARTON_MM.emptyKg, unit: 'kg', from: 'plant', at: 'carton' },
+    emptyKg: { value: carton.emptyKg, unit: 'kg', from: 'plant', at: 'carton' },
   });
   const places = guillotineCount({
-    width: PALLET_MM.width,
-    height: PALLET_MM.depth,
-    pieceWidth: CARTON_MM.width,
-    pieceHeight: CARTON_MM.depth,
+    width: pallet.widthMm,
+    height: pallet.depthMm,
+    pieceWidth: carton.widthMm,
+    pieceHeight: carton.depthMm,
     mayTurn: true,
   }).count;
   to.figure(idOf(id, 'perLayer'), PER_LAYER, { places: { value: places, unit: 'case', from: 'family', at: 'pallet' } });
@@ -246,8 +334,8 @@ function packFigures(cx: DraftContext): void {
   to.figure(idOf(id, 'layers'), LAYERS, {
     set: setting(cx, 'layers', typed(0, '1', 'none')),
     heightMm: limit ? { value: limit.heightMm, unit: 'mm', from: 'shelf', at: 'customer' } : practiceTerm(cx.plant, 'pack.palletHeightMm'),
-    palletMm: mm(PALLET_MM.height, 'pallet'),
-    cartonMm: mm(CARTON_MM.height, 'carton'),
+    palletMm: mm(pallet.heightMm, 'pallet'),
+    cartonMm: mm(carton.heightMm, 'carton'),
     limitKg: limit ? { value: limit.kg, unit: 'kg', from: 'shelf', at: 'customer' } : practiceTerm(cx.plant, 'pack.palletKg'),
     perLayer: fig(idOf(id, 'perLayer')),
     cartonKg: fig(idOf(id, 'cartonKg')),
@@ -256,12 +344,7 @@ function packFigures(cx: DraftContext): void {
   to.figure(idOf(id, 'palletKg'), PALLET_KG, {
     cartons: fig(idOf(id, 'perPallet')),
     cartonKg: fig(idOf(id, 'cartonKg')),
-    emptyKg: { value: PALLET_MM.emptyKg, unit: 'kg', from: 'plant', at: 'pallet' },
-  });
-  to.figure(idOf(id, 'palletHeight'), PALLET_HEIGHT, {
-    layers: fig(idOf(id, 'layers')),
-    cartonMm: mm(CARTON_MM.height, 'carton'),
-    palletMm: mm(PALLET_MM.height, 'pallet'),
+    emptyKg: { value: pallet.emptyKg, unit: 'kg', from: 'plant', at: 'pallet' },
   });
 }
 
@@ -283,27 +366,28 @@ const SHARE_OF_LAYER = {
 
 /** A pallet from the side, layer by layer, to scale. */
 function palletScene(cx: ConsumeContext): Scene {
-  const layers = Math.min(cx.to.value(idOf(cx.id, 'layers')), 20);
+  const [carton, pallet] = [cartonOf(cx).card, palletOf(cx).card];
+  const layers = Math.min(cx.to.value(idOf(cx.id, 'layersLaid')), 20);
   const shapes: Shape[] = [
-    { kind: 'rect', role: 'pallet', x: 0, y: layers * CARTON_MM.height, w: PALLET_MM.width, h: PALLET_MM.height, ref: 'pallet' },
+    { kind: 'rect', role: 'pallet', x: 0, y: layers * carton.heightMm, w: pallet.widthMm, h: pallet.heightMm, ref: 'pallet' },
   ];
-  const across = Math.floor(PALLET_MM.width / CARTON_MM.width);
+  const across = Math.floor(pallet.widthMm / carton.widthMm);
   for (let l = 0; l < layers; l++)
     for (let i = 0; i < across; i++)
       shapes.push({
         kind: 'rect',
         role: 'carton',
-        x: i * CARTON_MM.width,
-        y: l * CARTON_MM.height,
-        w: CARTON_MM.width,
-        h: CARTON_MM.height,
+        x: i * carton.widthMm,
+        y: l * carton.heightMm,
+        w: carton.widthMm,
+        h: carton.heightMm,
         ref: `layer ${layers - l}`,
       });
-  const height = layers * CARTON_MM.height + PALLET_MM.height;
+  const height = layers * carton.heightMm + pallet.heightMm;
   const limit = cx.shelf.palletLimit?.heightMm ?? practiceValue(cx.plant, 'pack.palletHeightMm');
   shapes.push(
-    { kind: 'line', role: 'cut', x1: -60, y1: height - limit, x2: PALLET_MM.width + 60, y2: height - limit, ref: 'limit' },
-    { kind: 'text', role: 'label', x: PALLET_MM.width, y: height - limit - 18, text: `limit ${limit} mm`, sizeMm: 44, anchor: 'end' },
+    { kind: 'line', role: 'cut', x1: -60, y1: height - limit, x2: pallet.widthMm + 60, y2: height - limit, ref: 'limit' },
+    { kind: 'text', role: 'label', x: pallet.widthMm, y: height - limit - 18, text: `limit ${limit} mm`, sizeMm: 44, anchor: 'end' },
   );
   shapes.push({
     kind: 'text',
@@ -316,7 +400,7 @@ function palletScene(cx: ConsumeContext): Scene {
   return {
     title: 'pallet',
     says: `Pallet of ${layers} layers with ${cx.to.value(idOf(cx.id, 'perLayer'))} cartons each, ${height} millimetres high.`,
-    box: { x: -90, y: Math.min(height - limit, 0) - 90, w: PALLET_MM.width + 180, h: Math.max(limit, height) + 190 },
+    box: { x: -90, y: Math.min(height - limit, 0) - 90, w: pallet.widthMm + 180, h: Math.max(limit, height) + 190 },
     toScale: true,
     shapes,
   };

@@ -2,10 +2,10 @@ import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
-import { IMAGING_TIME, PLATES, PRICE_OF } from '../form/plates';
+import { IMAGING_TIME, PLATES, PLATES_OF_VERSIONS, platesOfInk, PRICE_OF } from '../form/plates';
 import { inkOrder } from '../ink/ink-order';
 import { pressPasses, WORK_STYLES } from '../layout/work-style';
-import { type Process, type ProcessContext, setting } from './process';
+import { type Process, type ProcessContext, says, setting, settingPath } from './process';
 import { NOTHING_LOST } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
@@ -15,14 +15,11 @@ export function plateSets(cx: ProcessContext & { workStyle: keyof typeof WORK_ST
   if (!part) return [];
   return pressPasses(cx.workStyle, part.colours, { units: 1e3, perfects: true })
     .filter((p) => !p.samePlates)
-    .flatMap((p) =>
-      p.side === 'both'
-        ? [
-            { side: 'front', inks: part.colours[0] },
-            { side: 'back', inks: part.colours[1] },
-          ]
-        : [{ side: WORK_STYLES[cx.workStyle].forms === 1 && WORK_STYLES[cx.workStyle].sides === 2 ? 'both' : p.side, inks: p.inks }],
-    )
+    .flatMap((p) => p.prints)
+    .map(({ side, inks }) => ({
+      side: WORK_STYLES[cx.workStyle].forms === 1 && WORK_STYLES[cx.workStyle].sides === 2 ? 'both' : side,
+      inks,
+    }))
     .map(({ side, inks }) => ({ side, inks: inkOrder(inks, 'blackFirst') }));
 }
 
@@ -31,9 +28,16 @@ export const platemaking: Process = {
   id: 'platemaking',
   asks: () => ({}),
   draft(cx) {
-    plateSets(cx).forEach((set, i) =>
-      cx.to.figure(`${cx.id}.plates.${i}`, PLATES, { inks: typed(set.inks.length, '1', `colours:${set.side}`) }),
-    );
+    plateSets(cx).forEach((set, i) => {
+      const own = set.inks.map((ink) => platesOfInk(ink, cx.versions).length);
+      const changed = own.filter((n) => n > 1).reduce((a, b) => a + b, 0);
+      if (changed === 0) cx.to.figure(`${cx.id}.plates.${i}`, PLATES, { inks: typed(set.inks.length, '1', `colours:${set.side}`) });
+      else
+        cx.to.figure(`${cx.id}.plates.${i}`, PLATES_OF_VERSIONS, {
+          unchanged: typed(own.filter((n) => n === 1).length, 'plate', `colours:${set.side}`),
+          changed: typed(changed, 'plate', `versions:${set.side}`),
+        });
+    });
     const plates = plateSets(cx).map((_, i) => fig(`${cx.id}.plates.${i}`));
     const kept = cx.shelf.desks?.forms[cx.id]?.kept ?? 0;
     cx.to.figure(idOf(cx.id, 'plates'), PLATES_IN_ALL, {
@@ -69,7 +73,11 @@ export const platemaking: Process = {
       plates: [idOf(id, 'plates')],
     };
   },
-  forms: plateSets,
+  forms: (cx) =>
+    plateSets(cx).map((s) => ({
+      ...s,
+      plates: s.inks.flatMap((ink) => platesOfInk(ink, cx.versions).map((version) => ({ ink, version }))),
+    })),
   scene(cx): Scene {
     const shapes: Shape[] = [];
     const press = cx.layout?.sheetMm ?? [740, 600];
@@ -111,7 +119,11 @@ export const platemaking: Process = {
       text: s.inks.join(' '),
     })),
     { label: 'imaging', figure: idOf(cx.id, 'runS') },
-    { label: 'imagingEach', figure: idOf(cx.id, 'imagingS'), edit: { at: ['choices', 'settings', cx.id, 'imagingS'], kind: 'seconds' } },
+    {
+      label: 'imagingEach',
+      text: says(setting(cx, 'imagingS', practiceTerm(cx.plant, 'plate.imagingS')), 's'),
+      edit: { at: settingPath(cx, 'imagingS'), kind: 'seconds' },
+    },
     { label: 'cost', figure: idOf(cx.id, 'cost') },
   ],
   paper: (cx) => [
@@ -122,8 +134,18 @@ export const platemaking: Process = {
       lists: [
         {
           title: 'forms',
-          head: ['form', 'ink', 'version', 'checked'],
-          rows: plateSets(cx).flatMap((s) => s.inks.map((ink) => [s.side, ink, '1', '☐ scratches  ☐ smallest element'])),
+          head: ['form', 'ink', 'artwork', 'for', 'checked'],
+          rows: plateSets(cx).flatMap((s) =>
+            s.inks.flatMap((ink) =>
+              platesOfInk(ink, cx.versions).map((version) => [
+                s.side,
+                ink,
+                cx.shelf.desks?.approved ?? 'not approved yet',
+                version || 'all',
+                '☐ scratches  ☐ smallest element',
+              ]),
+            ),
+          ),
         },
       ],
       blanks: ['proof number and date', 'wedge measured (aim 50 % = 50 % on the plate)', 'register holes punched', 'remakes: cause, time'],

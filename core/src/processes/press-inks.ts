@@ -1,4 +1,4 @@
-import type { Id } from '../quantity/figure';
+import type { Formula, Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { InkSeries } from '../plant/plant';
@@ -8,16 +8,25 @@ import { INK_ON_SHEETS, INK_TOTAL } from '../ink/ink-mass';
 import { INK_ORDER_SCHOOLS, inkOrder, type InkOrderSchool } from '../ink/ink-order';
 import { isFromTheDrum } from '../product/ink-names';
 import { INK_COST, SUM } from '../route/time-and-cost';
-import { type ConsumeContext, type PanelRow, type ProcessContext, settingPath, wordSetting } from './process';
+import type { PressPass, SidePrint } from '../layout/work-style';
+import type { Step } from '../flow/net';
+import { type Consumed, type ConsumeContext, type PanelRow, type ProcessContext, settingPath, wordSetting } from './process';
 
 /* What sheet-fed and web presses have in common: passes, inks, plates that wear. */
 
-export interface Pass {
+export interface Pass extends PressPass {
   id: Id<'step'>;
-  side: 'front' | 'back' | 'both';
+  /** All its inks, unit by unit: those of the front, then those of the back. */
   inks: string[];
-  samePlates: boolean;
 }
+
+/** Where the figures of an ink stand: of a pass that prints both sides, side by side. */
+export const inkAt = (step: Id<'step'>, prints: readonly SidePrint[], side: string, ink: string): string =>
+  idOf(prints.length > 1 ? idOf(step, side) : step, `ink.${ink}`);
+
+/** Every ink a step prints, with its side and the stem of its figures. */
+export const printedInks = (id: Id<'step'>, step: Pick<Step, 'prints'> | undefined): { ink: string; side: string; at: string }[] =>
+  (step?.prints ?? []).flatMap(({ side, inks }, _, prints) => inks.map((ink) => ({ ink, side, at: inkAt(id, prints, side, ink) })));
 
 /** The series set on the step; else lamp-dried ink where the machine has lamps only, else the plant's usual one. */
 export function inkSeriesFor(cx: ProcessContext): InkSeries | null {
@@ -82,14 +91,20 @@ const school = (cx: ProcessContext): InkOrderSchool => {
   return Object.hasOwn(INK_ORDER_SCHOOLS, word) ? (word as InkOrderSchool) : 'blackFirst';
 };
 
+/** Ink that fills ducts and rollers and is washed out: paid once, however long the run. Source: arithmetic. */
+const FILL_COST: Formula<'cost' | 'onSheets'> = {
+  id: 'cost.inkFill',
+  unit: 'money',
+  source: 'arithmetic',
+  of: ({ cost, onSheets }) => Math.max(cost - onSheets, 0),
+};
 export const INK_IN_ALL = { ...SUM, id: 'ink.inAll', unit: 'kg' } as const;
 
-/** Mass and cost of each ink of a pass; fill and wash-up once per ink and pass. */
-export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost: Id<'figure'> }[] {
+/** Mass and cost of each ink of a pass, side by side; fill and wash-up once for each unit and form. */
+export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; costs: Consumed['costs'] }[] {
   const part = cx.parts[0];
   const [w, h] = cx.layout?.sheetMm ?? [0, 0];
-  return pass.inks.map((ink) => {
-    const at = `${pass.id}.ink.${ink}`;
+  return printedInks(pass.id, pass).map(({ ink, at }) => {
     const series = isFromTheDrum(ink) ? (cx.coatSeries ?? cx.inkSeries) : cx.inkSeries;
     const share = part?.coveragePercent[ink];
     const coveragePercent = share === undefined ? practiceTerm(cx.plant, 'ink.coveragePercent') : typed(share, '%', `coverage:${ink}`);
@@ -103,14 +118,26 @@ export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost
     });
     cx.to.figure(idOf(at, 'kg'), INK_TOTAL, {
       onSheets: fig(idOf(at, 'onSheets')),
-      fill: practiceTerm(cx.plant, 'ink.fillKg'),
-      wash: practiceTerm(cx.plant, 'ink.washKg'),
+      // From the form that is in the press already: ducts are full, and it is washed once, after the first pass.
+      fill: pass.samePlates ? typed(0, 'kg', 'same form') : practiceTerm(cx.plant, 'ink.fillKg'),
+      wash: pass.samePlates ? typed(0, 'kg', 'same form') : practiceTerm(cx.plant, 'ink.washKg'),
     });
     cx.to.figure(idOf(at, 'cost'), INK_COST, {
       kg: fig(idOf(at, 'kg')),
       perKg: { value: series?.pricePerKg ?? 0, unit: 'money/kg', from: 'plant', at: 'inkSeries' },
     });
-    return { kg: idOf(at, 'kg'), cost: idOf(at, 'cost') };
+    cx.to.figure(idOf(at, 'costOnSheets'), INK_COST, {
+      kg: fig(idOf(at, 'onSheets')),
+      perKg: { value: series?.pricePerKg ?? 0, unit: 'money/kg', from: 'plant', at: 'inkSeries' },
+    });
+    cx.to.figure(idOf(at, 'costFill'), FILL_COST, { cost: fig(idOf(at, 'cost')), onSheets: fig(idOf(at, 'costOnSheets')) });
+    return {
+      kg: idOf(at, 'kg'),
+      costs: [
+        { figure: idOf(at, 'costOnSheets'), kind: 'ink', fixed: false, per: idOf(pass.id, 'run') },
+        { figure: idOf(at, 'costFill'), kind: 'ink', fixed: true },
+      ],
+    };
   });
 }
 

@@ -19,6 +19,8 @@ export interface ProcessContext {
   id: string;
   process: Id<'process'>;
   parts: Part[];
+  /** Versions of what is made, with the inks that each changes. */
+  versions: { name: string; changes: string[] }[];
   settings: Settings;
   machineId: Id<'machine'>;
   machine: Machine;
@@ -76,7 +78,8 @@ export interface ConsumeContext extends DraftContext {
 export type CostKind = 'machine' | 'stock' | 'form' | 'ink' | 'goods' | 'outside';
 /** What a stone used: figure ids, for the totals. `fixed` does not grow with the quantity. */
 export interface Consumed {
-  costs: { figure: Id<'figure'>; kind: CostKind; fixed: boolean }[];
+  /** `per`: the count a cost grows with (a step's run, a flow's demand); the run of the stone's first step where nothing is said. */
+  costs: { figure: Id<'figure'>; kind: CostKind; fixed: boolean; per?: Id<'figure'> }[];
   inkKg?: Id<'figure'>[];
   plates?: Id<'figure'>[];
   wasteKg?: { kind: string; figure: Id<'figure'> }[];
@@ -129,7 +132,7 @@ export interface Process {
   /** What of a step is read at the register desk. */
   registers?(cx: ConsumeContext, step: Id<'step'>): RegisterOf | null;
   /** The forms it makes for a press, by side. */
-  forms?(cx: ConsumeContext): { side: string; inks: string[] }[];
+  forms?(cx: ConsumeContext): { side: string; inks: string[]; plates: { ink: string; version: string }[] }[];
   /** The stone's drawing. */
   scene(cx: ConsumeContext): Scene;
   /** The stone's pages of the ticket. */

@@ -1,3 +1,4 @@
+import { breakEvenQuantity } from '../layout/work-style';
 import type { JobSpec } from '../product/job-spec';
 import { JobSpecSchema } from '../plan/door';
 import { cardSpec, LINDMOOR, SHELF } from '../plan/line-1.fixture';
@@ -31,10 +32,38 @@ describe('offset', () => {
     expect(p.stones.find((s) => s.key === 'print')?.steps).toEqual(['card.card.print']);
     expect(p.figures['card.card.usableDepth']?.terms['tail']).toEqual({ fig: 'card.card.gripper' });
   });
-  it('keeps the plates for the second pass of work and turn, with a smaller setup', () => {
+  it('pays setup, fill and wash-up once in work and turn: the second pass runs from the form that stands', () => {
     const p = plan(withChoices({ workStyle: { 'card.card': 'turn' } }), LINDMOOR, SHELF);
     expect(p.steps['card.card.print.back']?.keepsFrom).toBe('card.card.print.front');
-    expect(value(p, 'card.card.print.back.setupCycles')).toBe(68); // 225 × 0.3 = 67.5, by hand
+    expect(['setupCycles', 'setupS', 'lost.setup'].map((f) => value(p, `card.card.print.back.${f}`))).toEqual([0, 0, 0]);
+    for (const ink of ['K', 'C', 'M', 'Y']) {
+      const [first, second] = ['front', 'back'].map((side) => `card.card.print.${side}.ink.${ink}`);
+      expect(value(p, `${first}.kg`) - value(p, `${first}.onSheets`)).toBeCloseTo(0.8, 9);
+      expect(value(p, `${second}.kg`)).toBeCloseTo(value(p, `${second}.onSheets`), 12);
+    }
+  });
+  it('prints each side of a perfected sheet from units of its own: ink, fill and order by side', () => {
+    const four = ['K', 'C', 'M', 'Y'];
+    const limits = { ...LINDMOOR.machines['press5']!.limits, units: 8, perfects: 1 };
+    const eight = { ...LINDMOOR, machines: { ...LINDMOOR.machines, press5: { ...LINDMOOR.machines['press5']!, limits } } };
+    const spec = withWish({ front: four, back: four });
+    const choices = { ...spec.choices, machine: { 'card.card.print': 'press5' } };
+    const both = plan({ ...spec, choices: { ...choices, workStyle: { 'card.card': 'perfect' } } }, eight, SHELF);
+    const turned = plan({ ...spec, choices: { ...choices, workStyle: { 'card.card': 'sheetwise' } } }, eight, SHELF);
+    expect(both.steps['card.card.print']?.inks).toEqual([...four, ...four]);
+    expect(both.steps['card.card.print']?.prints).toEqual([
+      { side: 'front', inks: four },
+      { side: 'back', inks: four },
+    ]);
+    const kg = (p: Plan): number => value(p, 'total.inkKg');
+    const fill = (p: Plan, at: string): number => value(p, `${at}.kg`) - value(p, `${at}.onSheets`);
+    for (const side of ['front', 'back']) expect(fill(both, `card.card.print.${side}.ink.K`)).toBeCloseTo(0.8, 9);
+    // Eight fills either way; the sheets differ only by the setup of a second pass.
+    expect(kg(both) / kg(turned)).toBeGreaterThan(0.9);
+  });
+  it('breaks even between perfecting and turning where plates and impressions cost the same', () => {
+    // By hand: 4 plates more at 15 are 60; two-up a copy is half a sheet, and turning takes one impression more a sheet at 0.03: 60 / 0.015 = 4,000 copies.
+    expect(breakEvenQuantity({ fixedA: 4 * 15, eachA: (2 * 0.03) / 2, fixedB: 8 * 15, eachB: 0.03 / 2 })).toBeCloseTo(4_000, 9);
   });
   it('does not wait for ink that a lamp dries', () => {
     const p = plan(set('print', { series: 'lamp' }), LINDMOOR, SHELF);
@@ -76,9 +105,9 @@ describe('stock', () => {
 
 describe('foil', () => {
   it('draws the foil of three lanes of two dies', () => {
-    // Copies lie turned for the grain: pitch 216, image 40, gap 3, five strikes a pitch, so 2 · 216 / 5 = 86.4 mm a stroke; by hand
-    expect(value(base, 'card.card.foil.foil.f1.perStroke')).toBeCloseTo(86.4, 9);
-    expect(value(base, 'card.card.foil.foil.f1.metres')).toBeCloseTo((86.4 * value(base, 'card.card.foil.run') * 3) / 1000, 9);
+    // Copies lie turned for the grain: pitch 216, image 40, gap 3: four advances of 43 and a jump of 216 + 43 are five strikes, 86.2 mm each; by hand
+    expect(value(base, 'card.card.foil.foil.f1.perStroke')).toBeCloseTo(86.2, 9);
+    expect(value(base, 'card.card.foil.foil.f1.metres')).toBeCloseTo((86.2 * value(base, 'card.card.foil.run') * 3) / 1000, 9);
   });
   it('buys no die that lies in the store', () => {
     const p = plan(withWish({ foils: { f1: { name: 'crest', widthMm: 40, heightMm: 30, tool: 'F-1' } } }), LINDMOOR, SHELF);
@@ -94,6 +123,8 @@ describe('hands', () => {
   it('shares the work among the people at the bench', () => {
     const p = plan(set('hands', { people: 12 }), LINDMOOR, SHELF);
     expect(value(p, 'card.card.hands.clockS')).toBeCloseTo(value(base, 'card.card.hands.clockS') / 2, 6);
+    // Half the hours of twice the people: the work costs what it costs.
+    expect(value(p, 'card.card.hands.costRun')).toBeCloseTo(value(base, 'card.card.hands.costRun'), 6);
   });
 });
 

@@ -10,6 +10,7 @@ import { priceAt } from '../stock/purchase';
 import { STOCK_COST } from '../route/time-and-cost';
 import { type ConsumeContext, type Process, settingPath, wordSetting } from './process';
 import { isCustomers, pulledFlow } from './pull';
+import { caliperUmOf } from './stock-terms';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 import { ofPart } from './web-time';
@@ -152,7 +153,7 @@ export const metresAPiece = (cx: Pick<ConsumeContext, 'layout'>): number =>
 function rollScene(cx: ConsumeContext): Scene {
   const core = cx.stock?.coreMm ?? 76;
   const length = cx.to.value(ofPart(cx, 'rollLength'));
-  const caliperUm = cx.stock?.caliperUm ?? 100;
+  const caliperUm = caliperUmOf(cx) || 100;
   const diameter = cx.stock?.rollDiameterMm ?? rollDiameterMm({ lengthM: length, coreMm: core, caliperUm });
   const width = cx.stock?.widthMm ?? 0;
   const r = diameter / 2;

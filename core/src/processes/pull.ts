@@ -12,6 +12,7 @@ import { priceAt } from '../stock/purchase';
 import { STOCK_COST } from '../route/time-and-cost';
 import { type ConsumeContext, type Process, type ProcessContext, limitTerm, machineTerm, settingPath, wordSetting } from './process';
 import { singleStep } from './single-step';
+import { caliperTerm } from './stock-terms';
 import { timeAndCost } from './time-and-cost';
 
 const stockFlow = (id: string): string => idOf(id, 'in');
@@ -24,11 +25,7 @@ export const pull: Process = {
     const part = cx.parts[0];
     const ups = cx.layout ? copiesUp(cx.layout) : 1;
     if (!part) return { steps: {}, flows: {}, tools: {}, outgoing: null };
-    const lot = Object.values(cx.shelf.lots).find((l) => l.stock === cx.stockId && l.caliperUm !== undefined);
-    cx.to.figure(idOf(cx.id, 'caliper'), CALIPER, {
-      card: { value: cx.stock?.caliperUm ?? 0, unit: 'µm', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
-      lot: { value: lot?.caliperUm ?? 0, unit: 'µm', from: 'shelf', at: `lot:${cx.stockId ?? ''}` },
-    });
+    cx.to.figure(idOf(cx.id, 'caliper'), CALIPER, { reckoned: caliperTerm(cx) });
     const sheets = {
       unit: 'sheet',
       part: part.id,

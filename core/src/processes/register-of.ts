@@ -1,6 +1,7 @@
 import { type RegisterSteps, USUAL_STEPS } from '../register/corrections';
 import type { RegisterOf } from '../register/register-of-step';
 import { PROCESS_REGISTER, type RegisterProcess, requiredToleranceMm } from '../register/tolerance';
+import type { SidePrint } from '../layout/work-style';
 import type { ConsumeContext } from './process';
 
 const middle = ([a, b]: readonly [number, number]): number => (a + b) / 2;
@@ -19,15 +20,19 @@ function stepsOf({ limits }: ConsumeContext['machine']): RegisterSteps {
   };
 }
 
-/** Inks of a pass against the first of them; from the second side on, the side itself against the front. */
+/**
+ * Inks of a pass against the first of them; in a second pass the side itself against the front. Of a sheet printed on both sides at once the inks of the back are read
+ * by name and side.
+ */
 export function registerOfInks(
   cx: ConsumeContext,
-  inks: readonly string[],
+  prints: readonly SidePrint[],
   process: RegisterProcess,
-  secondSide: boolean,
+  secondPass: boolean,
 ): RegisterOf | null {
-  const [reference, ...others] = inks;
-  const colours = [...others, ...(secondSide ? [SIDE] : [])];
+  const [front, back] = prints;
+  const [reference, ...others] = front?.inks ?? [];
+  const colours = [...others, ...(secondPass || back ? [SIDE] : []), ...(back?.inks.slice(1) ?? []).map((ink) => `${ink}, back`)];
   if (reference === undefined || colours.length === 0 || !cx.layout) return null;
   const artwork = cx.parts[0]?.artwork;
   return {

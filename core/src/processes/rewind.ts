@@ -7,6 +7,7 @@ import { PRICE_OF } from '../form/plates';
 import { copiesUp } from '../layout/layout';
 import { rollDiameterMm } from '../stock/roll';
 import { type ConsumeContext, machineTerm, type PanelRow, type Process, type DraftContext, says, setting, settingPath } from './process';
+import { caliperUmOf } from './stock-terms';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
@@ -114,7 +115,7 @@ function finishedRoll(cx: DraftContext): { widthMm: number; lengthM: number; dia
   return {
     widthMm: cx.layout?.web?.sheetMm[0] ?? part?.widthMm ?? 1,
     lengthM,
-    diameterMm: rollDiameterMm({ lengthM, coreMm: CORE_MM, caliperUm: cx.stock?.caliperUm ?? 100 }),
+    diameterMm: rollDiameterMm({ lengthM, coreMm: CORE_MM, caliperUm: caliperUmOf(cx) || 100 }),
   };
 }
 

@@ -20,6 +20,7 @@ export interface SingleStep {
   needs?: Step['needs'];
   after?: Id<'step'>[];
   inks?: string[];
+  prints?: Step['prints'];
   tools?: Draft['tools'];
   /** Flows no step makes. */
   supplied?: Draft['flows'];
@@ -64,6 +65,7 @@ export function singleStep(cx: DraftContext, s: SingleStep): Draft {
     needs: s.needs ?? [],
     ...(s.after && { after: s.after }),
     ...(s.inks && { inks: s.inks }),
+    ...(s.prints && { prints: s.prints }),
     waits: s.waits ?? [],
     cautions: s.cautions,
   };

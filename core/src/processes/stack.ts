@@ -5,6 +5,7 @@ import { practiceTerm } from '../plant/practice';
 import { CLOCK_TIME, HANDS_TIME } from '../finishing/folding';
 import { PRICE_OF } from '../form/plates';
 import { type ConsumeContext, machineTerm, type PanelRow, type Process, says, setting, settingPath } from './process';
+import { caliperUmOf } from './stock-terms';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
@@ -28,7 +29,7 @@ export const stack: Process = {
     const bundle = {
       footprintMm: [width, length] as [number, number],
       pieces,
-      layerMm: (cx.stock?.caliperUm ?? 0) / 1000,
+      layerMm: caliperUmOf(cx) / 1000,
       paperMm2: width * length,
       together: sheets * pieces,
     };
@@ -48,12 +49,15 @@ export const stack: Process = {
       price: wrapped ? practiceTerm(cx.plant, 'stack.filmPrice') : typed(0, 'money', 'wrapped'),
     });
     return {
-      costs: [...timeAndCost(cx, { step: id, runS: fig(idOf(id, 'clockS')) }), { figure: idOf(id, 'cost'), kind: 'goods', fixed: false }],
+      costs: [
+        ...timeAndCost(cx, { step: id, runS: fig(idOf(id, 'clockS')), people: setting(cx, 'people', machineTerm(cx, 'crew')) }),
+        { figure: idOf(id, 'cost'), kind: 'goods', fixed: false },
+      ],
     };
   },
   scene(cx): Scene {
     const sheets = cx.parts[0]?.web?.sheetsAStack ?? 1;
-    const heightMm = (sheets * (cx.stock?.caliperUm ?? 0)) / 1000;
+    const heightMm = (sheets * caliperUmOf(cx)) / 1000;
     const [w] = cx.layout?.web?.sheetMm ?? [200];
     const layers = Math.min(sheets, 24);
     const high = Math.max(heightMm, 8);

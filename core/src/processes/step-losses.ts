@@ -53,7 +53,11 @@ function runningSpread(cx: ProcessContext): number | undefined {
 
 /** Running allowance: typed on the step, else what follows from the works' own log where it holds enough jobs, else the handbook's. */
 export function runningLossTerm(cx: ProcessContext, key: PracticeKey): Term {
-  const handbook = practiceTerm(cx.plant, key);
+  const { outside } = cx.machine;
+  // What a supplier is allowed to lose is said on its card.
+  const handbook: Term = outside
+    ? { value: outside.lossPpm, unit: 'ppm', from: 'plant', at: `machine:${cx.machineId}.outside` }
+    : practiceTerm(cx.plant, key);
   if (typeof cx.settings['runningPpm'] === 'number') return setting(cx, 'runningPpm', handbook);
   const own = ownLoss(cx);
   if (!own) return handbook;

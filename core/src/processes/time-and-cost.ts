@@ -28,6 +28,10 @@ export interface StepTime {
   cycles?: Term;
   perHour?: Term;
   runS?: Term;
+  /** People at work where they may be more or fewer than the machine's crew. */
+  people?: Term;
+  /** Setup is not paid again: the form stands in the press already. */
+  setupShare?: number;
 }
 
 /**
@@ -36,28 +40,43 @@ export interface StepTime {
  */
 export function timeAndCost(
   cx: ConsumeContext,
-  { step, forms = NONE('1'), perFormS = NONE('s'), setupFactor, cycles = fig(idOf(step, 'run')), perHour = speedTerm(cx), runS }: StepTime,
+  {
+    step,
+    forms = NONE('1'),
+    perFormS = NONE('s'),
+    setupFactor,
+    cycles = fig(idOf(step, 'run')),
+    perHour = speedTerm(cx),
+    runS,
+    people,
+    setupShare = 1,
+  }: StepTime,
 ): Consumed['costs'] {
   const base = setting(cx, 'setupS', machineTerm(cx, isRepeat(cx) ? 'setupRepeatS' : 'setupS'));
-  cx.to.figure(idOf(step, 'setupS'), SETUP_TIME, { base: setupFactor ?? base, forms, perForm: perFormS });
+  const paid =
+    setupFactor ?? (setupShare === 1 || 'fig' in base ? base : { ...base, value: base.value * setupShare, at: `${base.at} × same form` });
+  cx.to.figure(idOf(step, 'setupS'), SETUP_TIME, { base: paid, forms, perForm: perFormS });
   if (runS) cx.to.figure(idOf(step, 'runS'), SUM, { run: runS });
   else cx.to.figure(idOf(step, 'runS'), RUN_TIME, { cycles, perHour });
   const zero = typed(0, 's', 'none');
+  const crew = people && { people, crew: machineTerm(cx, 'crew') };
   cx.to.figure(idOf(step, 'costSetup'), MACHINE_COST, {
     setupS: fig(idOf(step, 'setupS')),
     setupRate: machineTerm(cx, 'setupCostPerHour'),
     runS: zero,
     runRate: machineTerm(cx, 'runCostPerHour'),
+    ...crew,
   });
   cx.to.figure(idOf(step, 'costRun'), MACHINE_COST, {
     setupS: zero,
     setupRate: machineTerm(cx, 'setupCostPerHour'),
     runS: fig(idOf(step, 'runS')),
     runRate: machineTerm(cx, 'runCostPerHour'),
+    ...crew,
   });
   const kind = cx.machine.outside ? 'outside' : 'machine';
   return [
     { figure: idOf(step, 'costSetup'), kind, fixed: true },
-    { figure: idOf(step, 'costRun'), kind, fixed: false },
+    { figure: idOf(step, 'costRun'), kind, fixed: false, per: idOf(step, 'run') },
   ];
 }

@@ -25,12 +25,10 @@ import { repeatFactor, timeAndCost } from './time-and-cost';
 import { ofPart, webTime } from './web-time';
 import { runningLossTerm, stepLosses } from './step-losses';
 
-const passOf = (cx: DraftContext): Pass => ({
-  id: cx.id,
-  side: 'front',
-  inks: inOrder(cx, cx.parts[0]?.colours[0] ?? []),
-  samePlates: false,
-});
+const passOf = (cx: DraftContext): Pass => {
+  const inks = inOrder(cx, cx.parts[0]?.colours[0] ?? []);
+  return { id: cx.id, side: 'front', inks, prints: [{ side: 'front', inks }], samePlates: false };
+};
 
 /** Losses of web stones: metres to set up, new or repeat, as whole repeats. */
 export const webSetup = (
@@ -64,6 +62,7 @@ export const webPress: Process = {
     }));
     return singleStep(cx, {
       inks: passOf(cx).inks,
+      prints: passOf(cx).prints,
       takesPer: (cx.layout?.sheetMm[1] ?? 0) / 1000,
       givesPer: 1,
       unit: 'repeat',
@@ -71,10 +70,10 @@ export const webPress: Process = {
       whole: true,
       losses,
       after: cx.formsFrom,
-      cautions: ['nips', cx.inkSeries?.lampDried ? 'lamps' : 'solvents'],
+      cautions: ['nips', 'solvents', ...(cx.inkSeries?.lampDried ? ['lamps'] : [])],
     });
   },
-  registers: (cx) => registerOfInks(cx, passOf(cx).inks, 'web-offset', false),
+  registers: (cx) => registerOfInks(cx, passOf(cx).prints, 'web-offset', false),
   consume(cx): Consumed {
     const pass = passOf(cx);
     const inks = inksOf(cx, pass);
@@ -88,7 +87,7 @@ export const webPress: Process = {
           perFormS: limitTerm(cx, 'perPlateS', { value: 240, unit: 's', from: 'plant', at: 'practice' }),
           runS: webTime(cx, true),
         }),
-        ...inks.map(({ cost }) => ({ figure: cost, kind: 'ink' as const, fixed: false })),
+        ...inks.flatMap((ink) => ink.costs),
         ...plates.map(() => ({ figure: idOf(cx.id, 'remakeCost'), kind: 'form' as const, fixed: false })),
       ],
       inkKg: inks.map(({ kg }) => kg),

@@ -226,7 +226,6 @@ describe('marks and readings', () => {
 describe('tolerance and trap', () => {
   test.each([
     ['its finest overprint', { finestOverprintMm: 0.08 }, 0.08],
-    ['half a period of its screen, by hand 10/(2·80)', { screenPerCm: 80, finestOverprintMm: 0.2 }, 0.0625],
     ['nothing that is known', {}, null],
   ])('a job asks for %s', (_name, needs, mm) => {
     expect(requiredToleranceMm(needs)).toBe(mm);

@@ -10,28 +10,14 @@ export const PROCESS_REGISTER = {
 } as const satisfies Record<string, { holdsMm: readonly [number, number]; trapMm: readonly [number, number] }>;
 export type RegisterProcess = keyof typeof PROCESS_REGISTER;
 
-/** What of the artwork asks for register. */
-export interface RegisterNeeds {
-  /** Finest place where two inks meet or one stands in the other, mm. */
-  finestOverprintMm?: number | undefined;
-  /** Screen ruling, lines a centimetre. */
-  screenPerCm?: number | undefined;
-}
 /**
- * Register a job asks for: its finest overprint, and half a period of its screen, whichever is smaller; null where neither is known.
- *
- * Formula: min(finest overprint, 10 / (2 · ruling)) in mm. Source: common practice, no source: half a period off and rosettes fall apart.
+ * Register a job asks for: its finest overprint, where two inks meet or one stands in the other, in mm; null where nobody said. A screen ruling asks for nothing: rosettes
+ * hold at whatever a press holds, or every ordinary job would be too fine.
+ * Source: common practice, no source.
  * @throws OutOfRange a size not above 0
  */
-export function requiredToleranceMm({ finestOverprintMm, screenPerCm }: RegisterNeeds): number | null {
-  const asked: number[] = [];
-  if (finestOverprintMm !== undefined) {
-    requireAboveZero('finestOverprintMm', finestOverprintMm);
-    asked.push(finestOverprintMm);
-  }
-  if (screenPerCm !== undefined) {
-    requireAboveZero('screenPerCm', screenPerCm);
-    asked.push(10 / (2 * screenPerCm));
-  }
-  return asked.length === 0 ? null : Math.min(...asked);
+export function requiredToleranceMm({ finestOverprintMm }: { finestOverprintMm?: number | undefined }): number | null {
+  if (finestOverprintMm === undefined) return null;
+  requireAboveZero('finestOverprintMm', finestOverprintMm);
+  return finestOverprintMm;
 }

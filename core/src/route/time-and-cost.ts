@@ -17,12 +17,13 @@ export const RUN_TIME: Formula<'cycles' | 'perHour'> = {
   of: ({ cycles, perHour }) => (perHour > 0 ? (cycles * 3600) / perHour : 0),
 };
 export const SUM: Formula = { id: 'route.sum', unit: 's', source: 'arithmetic', of: (t) => Object.values(t).reduce((a, b) => a + b, 0) };
-/** Machine money: setup and run hours at their rates. */
-export const MACHINE_COST: Formula<'setupS' | 'setupRate' | 'runS' | 'runRate'> = {
+/** Machine money: setup and run hours at their rates. A rate is of the machine with its usual crew: with more or fewer people an hour costs as much more or less. */
+export const MACHINE_COST: Formula = {
   id: 'cost.machine',
   unit: 'money',
   source: 'machine-hour rates of the plant',
-  of: (t) => (t.setupS * t.setupRate + t.runS * t.runRate) / 3600,
+  of: ({ setupS = 0, setupRate = 0, runS = 0, runRate = 0, people = 1, crew = 1 }) =>
+    (((setupS * setupRate + runS * runRate) / 3600) * people) / Math.max(crew, 1),
 };
 /** Sheets to buy: whole reams where the stock is sold by the ream. */
 export const STOCK_COST: Formula<'number' | 'perThousand'> = {
@@ -44,12 +45,33 @@ export const PER_THOUSAND: Formula<'total' | 'good'> = {
   source: 'arithmetic',
   of: ({ total, good }) => (good > 0 ? (1000 * total) / good : 0),
 };
-/** What a thousand more cost when the machines are already set: everything but setups, forms and setup sheets. */
-export const RUN_ON: Formula<'total' | 'fixed' | 'good'> = {
+/** Cycles that a thousand more finished pieces take at a step: what follows takes, over what is left after running loss. No setup, no samples. */
+export const MORE_CYCLES: Formula<'pieces' | 'per' | 'runningPpm'> = {
+  id: 'cost.moreCycles',
+  unit: 'cycle',
+  source: 'counts backward without setup; arithmetic',
+  carriesGuess: false,
+  of: ({ pieces, per, runningPpm }) => pieces / per / Math.max(1 - runningPpm / 1e6, 0.05),
+};
+/** What a thousand more finished pieces take of a flow. */
+export const MORE_PIECES: Formula = {
+  id: 'cost.morePieces',
+  unit: 'piece',
+  source: 'counts backward without setup; arithmetic',
+  carriesGuess: false,
+  of: ({ delivered = 0, ...takes }) => delivered + Object.values(takes).reduce((a, b) => a + b, 0),
+};
+/** What a thousand more cost when the machines are already set: each cost that grows with the quantity, by the pieces it grows with. No setup, no forms, no fill. */
+export const RUN_ON: Formula = {
   id: 'cost.runOn',
   unit: 'money',
   source: 'arithmetic',
-  of: ({ total, fixed, good }) => (good > 0 ? (1000 * Math.max(total - fixed, 0)) / good : 0),
+  of: (t) => {
+    let sum = 0;
+    for (let i = 1; `cost${i}` in t; i++)
+      sum += (t[`count${i}`] ?? 0) > 0 ? ((t[`cost${i}`] ?? 0) * (t[`more${i}`] ?? 0)) / (t[`count${i}`] ?? 1) : 0;
+    return sum;
+  },
 };
 /** A moment some time after another. Epoch seconds. */
 export const LATER: Formula<'from' | 'by'> = {

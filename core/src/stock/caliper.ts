@@ -28,9 +28,9 @@ export function pagesPerInch(caliper: number): number {
 }
 
 /** The caliper a job reckons with: a measured lot wins over the stock card (a pile from the wrong bulk is off by up to 30 %). */
-export const CALIPER: Formula<'card' | 'lot'> = {
+export const CALIPER: Formula<'reckoned'> = {
   id: 'stock.caliper',
   unit: 'µm',
   source: 'house rule: the measured lot wins over the catalogue',
-  of: ({ card, lot }) => (lot > 0 ? lot : card),
+  of: ({ reckoned }) => reckoned,
 };

@@ -37,7 +37,7 @@ export const coatOnGlue: Rule = {
 const USUAL_HOLDS_MM = 0.125;
 const asks = (artwork: Artwork | undefined): number | null => (artwork ? requiredToleranceMm(artwork) : null);
 
-/** The finest overprint or screen asks for more register than the press holds. */
+/** The finest overprint of the artwork asks for more register than the press's card says it holds. */
 export const overprintFine: Rule = {
   code: 'register.finest',
   nr: 38,

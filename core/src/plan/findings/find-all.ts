@@ -25,9 +25,12 @@ import { lotCaliper } from './lot-caliper';
 import { machineNone } from './machine-none';
 import { notCuttable } from './not-cuttable';
 import { nothingFits } from './nothing-fits';
-import { outsideNoDate } from './outside-no-date';
+import { dieStrokesLeft, foilTooLarge } from './foil-dies';
+import { outsideNoDate, outsideTooSoon } from './outside-work';
+import { noLamps, repeatCannot, unitsShort } from './press-cannot';
 import { overrideStale } from './override-stale';
 import { overs } from './overs';
+import { packDoesNotFit } from './pack-fits';
 import { palletOver } from './pallet-over';
 import { plateLife } from './plate-life';
 import { repeatBroken } from './repeat-broken';
@@ -41,6 +44,7 @@ import { textNearEdge } from './text-near-edge';
 import { toolOut } from './tool-out';
 import { totalInk } from './total-ink';
 import { waitUnmet } from './wait-unmet';
+import { versionsTogether } from './versions-together';
 import { washUp } from './wash-up';
 
 /** Every rule, in the order of the work. */
@@ -63,8 +67,14 @@ export const RULES: readonly Rule[] = [
   customerStockShort,
   lotCaliper,
   platesOld,
+  versionsTogether,
+  noLamps,
+  unitsShort,
+  repeatCannot,
   plateLife,
   toolOut,
+  dieStrokesLeft,
+  foilTooLarge,
   totalInk,
   inkFill,
   noDrawDown,
@@ -80,8 +90,10 @@ export const RULES: readonly Rule[] = [
   foilToPrint,
   liftHigh,
   foldWithoutScore,
+  packDoesNotFit,
   palletOver,
   outsideNoDate,
+  outsideTooSoon,
   cannotReach,
   floorShort,
   countsOff,

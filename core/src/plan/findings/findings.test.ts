@@ -50,6 +50,21 @@ const delivered = (n: number): JobSpec => ({
   items: { i1: { ...cardSpec().items['i1']!, deliveries: [{ by: '2026-03-20T12:00', share: { only: n }, to: 'x' }] } },
 });
 
+/** Cards in three languages, the second and third changing some inks. */
+const inLanguages = (changes: string[]): JobSpec => ({
+  ...cardSpec(),
+  items: {
+    i1: {
+      ...cardSpec().items['i1']!,
+      versions: {
+        en: { name: 'en', quantity: 5_000, changes: [] },
+        de: { name: 'de', quantity: 3_000, changes },
+        fr: { name: 'fr', quantity: 2_000, changes },
+      },
+    },
+  },
+});
+
 /** A flat piece of 200 × 130, laid by hand. */
 const pinwheel = (at: [number, number, 0 | 90][]): JobSpec => {
   const flat = wish({ openWidthMm: 200, openHeightMm: 130, folds: 0, bleedMm: 0, grain: 'free', foils: {} });
@@ -191,7 +206,68 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
     },
   },
   'ink.total': { level: 'decide', fires: { spec: wish({ totalInkPercent: 321 }) }, silent: { spec: wish({ totalInkPercent: 320 }) } },
-  'ink.fill': { level: 'know', fires: {}, silent: { spec: wish({ coveragePercent: { K: 100, C: 100, M: 100, Y: 100 } }, 100_000) } },
+  'ink.fill': {
+    level: 'know',
+    fires: { spec: wish({ front: ['moss green'], back: [], coveragePercent: { 'moss green': 30 } }, 12_000) },
+    silent: { spec: wish({ front: ['K'], back: [] }, 500) },
+  },
+  'press.noLamps': {
+    level: 'release',
+    fires: { spec: settings('print', { series: 'lamp' }) },
+    silent: { spec: settings('print', { series: 'oil' }) },
+  },
+  'press.unitsShort': {
+    level: 'release',
+    fires: { spec: labelSpec(), plant: machine('web7', { limits: { ...LINDMOOR.machines['web7']!.limits, units: 3 } }) },
+    silent: { spec: labelSpec() },
+  },
+  'press.repeatCannot': {
+    level: 'release',
+    fires: { spec: { ...labelSpec(), choices: { ...labelSpec().choices, settings: { 'label.web.print': { repeatMm: 1_200 } } } } },
+    silent: { spec: labelSpec() },
+  },
+  'outside.tooSoon': {
+    level: 'decide',
+    fires: {
+      plant: machine('platen1', { outside: { supplier: 'Foil works', days: 30, lossPpm: 5_000 } }),
+      spec: settings('foil', { returnBy: '2026-03-06' }),
+    },
+    silent: {
+      plant: machine('platen1', { outside: { supplier: 'Foil works', days: 3, lossPpm: 5_000 } }),
+      spec: settings('foil', { returnBy: '2026-03-20' }),
+    },
+  },
+  'foil.tooLarge': {
+    level: 'release',
+    fires: { spec: wish({ foils: { f1: { name: 'crest', widthMm: 230, heightMm: 30 } } }) },
+    silent: { spec: wish({ foils: { f1: { name: 'crest', widthMm: 200, heightMm: 30 } } }) },
+  },
+  'die.strokesLeft': {
+    level: 'decide',
+    fires: {
+      spec: wish({ foils: { f1: { ...foiled['f1'], tool: 'F-1' } } }),
+      shelf: shelf({ tools: { 'F-1': { spec: 'x', lifeLeft: 1_700, state: 'store' } } }),
+    },
+    silent: {
+      spec: wish({ foils: { f1: { ...foiled['f1'], tool: 'F-1' } } }),
+      shelf: shelf({ tools: { 'F-1': { spec: 'x', lifeLeft: 9e5, state: 'store' } } }),
+    },
+  },
+  'pack.doesNotFit': {
+    level: 'release',
+    fires: {
+      spec: choose(
+        { settings: { 'card.card.pack': { carton: 'box400' } } },
+        wish({ openWidthMm: 440, openHeightMm: 310, folds: 0, foils: {}, envelope: undefined }),
+      ),
+    },
+    silent: { spec: wish({ openWidthMm: 440, openHeightMm: 310, folds: 0, foils: {}, envelope: undefined }) },
+  },
+  'versions.together': {
+    level: 'know',
+    fires: { spec: inLanguages(['K']) },
+    silent: { spec: inLanguages([]) },
+  },
   'wait.unmet': {
     level: 'start',
     fires: { spec: settings('print', { turnWaitS: 3600 }) },
@@ -264,7 +340,7 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
     fires: { shelf: shelf({ floor: { off: [], unread: [{ machine: 'folder2', notes: 2 }] } }) },
     silent: { shelf: shelf({ floor: { off: [], unread: [{ machine: 'rewinder', notes: 2 }] } }) },
   },
-  'log.thin': { level: 'know', fires: {}, silent: { shelf: shelf({ losses: logs }) } },
+  'log.thin': { level: 'know', fires: { spec: choose({ certainty: 0.95 }) }, silent: {} },
   'delivery.sum': { level: 'decide', fires: { spec: delivered(9_000) }, silent: { spec: delivered(10_000) } },
   'due.missed': {
     level: 'decide',
@@ -353,6 +429,25 @@ test('a chosen layout whose question changed is stale, and one whose question st
   expect(kept.figures['card.card.copiesUp']?.value).toBe(4);
   expect(kept.findings.some((f) => f.code === 'choice.stale')).toBe(false);
   expect(found({ spec: chosen('0') }).some((f) => f.code === 'choice.stale')).toBe(true);
+});
+
+it('refuses a chosen layout that leaves the sheet or lays copies over each other, by name, and lays it out anew', () => {
+  const found = (cells: [number, number, 0 | 90][]) => plan(pinwheel(cells), LINDMOOR, SHELF);
+  for (const [cells, why] of [
+    [[[600, 30, 0]], 'a copy leaves the usable sheet'],
+    [
+      [
+        [20, 30, 0],
+        [120, 60, 0],
+      ],
+      'copies lie over each other',
+    ],
+  ] as [[number, number, 0 | 90][], string][]) {
+    const p = found(cells);
+    expect(p.findings.find((f) => f.code === 'layout.refused')?.args).toEqual({ why });
+    expect(p.figures['card.card.copiesUp']?.value).toBeGreaterThan(2);
+  }
+  expect(found([[20, 30, 0]]).findings.map((f) => f.code)).not.toContain('layout.refused');
 });
 
 test('every code and remedy has its words', () => {

@@ -1,4 +1,5 @@
 import { editAt } from '../../product/edit';
+import type { Finding } from '../plan-types';
 import type { Rule } from './rule';
 
 const DAY_S = 86_400;
@@ -8,33 +9,33 @@ export const foilOnInk: Rule = {
   code: 'foil.onInk',
   nr: 31,
   find: ({ plan, spec, to, contexts }) =>
-    contexts.flatMap(({ cx }) =>
-      cx.stepIds.flatMap((step) =>
-        (plan.steps[step]?.waits ?? [])
-          .filter((w) => w.why === 'foil')
-          .flatMap((w) => {
-            const hours = Math.round((to.value(w.figure) / 3600) * 10) / 10;
-            if (to.value(w.figure) >= DAY_S && !cx.inkSeries?.waxed) return [];
-            const early = to.value(w.figure) < DAY_S;
-            return [
-              {
-                level: 'decide',
-                at: cx.id,
-                figure: w.figure,
-                args: { hours, why: early ? 'early' : 'wax', series: cx.inkSeries?.name ?? '' },
-                remedies: early
-                  ? [
-                      {
-                        do: 'edit' as const,
-                        says: 'remedy.waitDay',
-                        args: {},
-                        edits: [editAt(spec, ['choices', 'settings', cx.id, 'waitS'], undefined)],
-                      },
-                    ]
-                  : [],
-              },
-            ];
-          }),
-      ),
-    ),
+    contexts.flatMap(({ cx, stone }, i) => {
+      if (stone.process.id !== 'foil') return [];
+      // What the foil is laid on: what printed these parts before, and with which series.
+      const printed = contexts
+        .slice(0, i)
+        .filter((c) => c.cx.stepIds.some((id) => plan.steps[id]?.inks) && c.cx.parts.some((p) => cx.parts.includes(p)));
+      const waxed = printed.map((c) => c.cx.inkSeries).find((s) => s?.waxed);
+      const [early] = cx.stepIds
+        .flatMap((step) => plan.steps[step]?.waits ?? [])
+        .filter((w) => w.why === 'foil' && to.value(w.figure) < DAY_S);
+      const found: Omit<Finding, 'code'>[] = [];
+      if (early)
+        found.push({
+          level: 'decide',
+          at: cx.id,
+          figure: early.figure,
+          args: { hours: Math.round((to.value(early.figure) / 3600) * 10) / 10, why: 'early', series: '' },
+          remedies: [
+            {
+              do: 'edit',
+              says: 'remedy.waitDay',
+              args: {},
+              edits: [editAt(spec, ['choices', 'settings', cx.id, 'waitS'], undefined)],
+            },
+          ],
+        });
+      if (waxed) found.push({ level: 'decide', at: cx.id, args: { hours: 0, why: 'wax', series: waxed.name }, remedies: [] });
+      return found;
+    }),
 };

@@ -1,24 +1,25 @@
 import { idOf } from '../../quantity/id-of';
+import { printedInks } from '../../processes/press-inks';
+import { isMixedInk } from '../../product/ink-names';
 import type { Rule } from './rule';
+
+const LEAST_KG = 1;
 
 /** More ink stays in duct and rollers than goes on the paper. */
 export const inkFill: Rule = {
   code: 'ink.fill',
   nr: 34,
-  find: ({ to, contexts }) =>
+  find: ({ plan, to, contexts }) =>
     contexts.flatMap(({ cx }) => {
-      const inks = [...new Set(cx.parts.flatMap((p) => p.colours.flat()))];
+      // What is left of process inks and coatings goes back to the can; below a kilogram nobody gangs for it.
       const mostly = cx.stepIds
-        .flatMap((step) =>
-          inks
-            .map((ink) => `${step}.ink.${ink}`)
-            .filter((at) => to.has(idOf(at, 'kg')))
-            .map((at) => {
-              const onSheets = to.value(idOf(at, 'onSheets'));
-              return { id: idOf(at, 'kg'), onSheets, rollers: to.value(idOf(at, 'kg')) - onSheets };
-            }),
-        )
-        .filter(({ onSheets, rollers }) => onSheets > 0 && rollers > onSheets);
+        .flatMap((step) => printedInks(step, plan.steps[step]))
+        .filter(({ ink }) => isMixedInk(ink))
+        .map(({ at }) => {
+          const [kg, onSheets] = [to.value(idOf(at, 'kg')), to.value(idOf(at, 'onSheets'))];
+          return { id: idOf(at, 'kg'), kg, onSheets, rollers: kg - onSheets };
+        })
+        .filter(({ kg, onSheets, rollers }) => kg >= LEAST_KG && rollers > onSheets);
       const worst = mostly.sort((a, b) => a.onSheets - b.onSheets)[0];
       return worst
         ? [

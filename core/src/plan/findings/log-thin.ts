@@ -1,11 +1,14 @@
+import { practiceValue } from '../../plant/practice';
 import { ENOUGH_LIKE_JOBS } from '../../processes/process';
 import type { Rule } from './rule';
 
-/** Losses of some stones come from the handbook: the works' own log holds too few like jobs. */
+/** A certainty is wished that rests on guesses: losses of some stones come from the handbook: the works' own log holds too few like jobs. */
 export const logThin: Rule = {
   code: 'log.thin',
   nr: 43,
-  find: ({ plan, shelf }) => {
+  find: ({ plan, spec, plant, shelf }) => {
+    // Where more certainty is wished than the works usually has, it matters that the spread is a guess.
+    if ((spec.choices.certainty ?? 0) <= practiceValue(plant, 'risk.wish')) return [];
     const lossy = [
       ...new Set(
         plan.stones

@@ -1,9 +1,10 @@
 import { type PracticeKey, practiceOf } from '../../plant/practice';
 import { editAt } from '../../product/edit';
+import { cutWait } from '../../processes/guillotine';
 import type { Rule } from './rule';
 
-const ASKED: Record<'turn' | 'cut', PracticeKey> = { turn: 'wait.turnS', cut: 'wait.cutS' };
-const SETTING = { turn: 'turnWaitS', cut: 'waitS' } as const;
+const ASKED: Record<'turn' | 'pass', PracticeKey> = { turn: 'wait.turnS', pass: 'wait.turnS' };
+const SETTING = { turn: 'turnWaitS', pass: 'turnWaitS', cut: 'waitS' } as const;
 
 /** A wait typed shorter than the ink's own range before turning or cutting (elapsed, not shift time). */
 export const waitUnmet: Rule = {
@@ -14,7 +15,7 @@ export const waitUnmet: Rule = {
       cx.stepIds.flatMap((step) =>
         (plan.steps[step]?.waits ?? []).flatMap((w) => {
           if (w.why === 'foil' || cx.inkSeries?.lampDried) return [];
-          const { value, pm } = practiceOf(plant, ASKED[w.why]);
+          const { value, pm } = practiceOf(plant, w.why === 'cut' ? cutWait(cx) : ASKED[w.why]);
           if (to.value(w.figure) >= value - pm) return [];
           return [
             {

@@ -5,6 +5,7 @@ export const CAUTIONS: Record<string, string> = {
   laser: 'Imager: the housing stays closed while the laser runs.',
   nips: 'Press nips: guards closed, inch with hands clear.',
   lamps: 'UV lamps: eyes, skin, ozone; uncured UV ink sensitises. Gloves.',
+  powder: 'Spray powder: dust in the lungs. Extraction on, no more than the sheet needs, no dry sweeping.',
   solvents: 'Wash-up solvents: fire and vapour. Earthing, extraction, no flame.',
   platen: 'Platen: crushing. Lock out before make-ready; guards closed to run.',
   heat: 'Hot dies and sealing bars: burns.',

@@ -167,7 +167,8 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
   },
   'wait.unmet': {
     title: (a) => `${n(a['hours'])} h are too short to dry`,
-    says: (a) => `The ink asks ${n(a['least'])} h at least before ${a['why'] === 'turn' ? 'the sheet is turned' : 'it is cut'}: it marks.`,
+    says: (a) =>
+      `The ink asks ${n(a['least'])} h at least before ${a['why'] === 'turn' ? 'the sheet is turned' : a['why'] === 'pass' ? 'the next pass' : 'it is cut'}: it marks.`,
   },
   'foil.onInk': {
     title: (a) => (a['why'] === 'wax' ? `Foil on waxed ink` : `Foil after ${n(a['hours'])} h`),
@@ -222,6 +223,45 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
   'handover.unread': {
     title: (a) => `${n(a['notes'], 0)} handover ${a['notes'] === 1 ? 'note' : 'notes'} unread at ${a['machine']}`,
     says: () => 'The shift before left word. Read and sign it at the machine before the step starts.',
+  },
+  'press.noLamps': {
+    title: (a) => `${a['machine']} has no lamps for ${a['series']}`,
+    says: () => 'This series dries under a lamp only: on this press it would stay wet.',
+  },
+  'press.unitsShort': {
+    title: (a) => `${n(a['inks'], 0)} inks on ${n(a['units'], 0)} units`,
+    says: (a) => `${a['machine']} prints ${n(a['units'], 0)} in one pass. Fewer inks, or another press.`,
+  },
+  'press.repeatCannot': {
+    title: (a) => `The press has no cylinder of ${n(a['repeatMm'])} mm`,
+    says: (a) => `It turns ${n(a['leastMm'], 0)} to ${n(a['mostMm'], 0)} mm.`,
+  },
+  'outside.tooSoon': {
+    title: (a) => `${a['supplier']} cannot be back by then`,
+    says: (a) => `It takes ${n(a['days'], 0)} days from when the work leaves: the date agreed is ${n(a['late'], 0)} too early.`,
+  },
+  'foil.tooLarge': {
+    title: (a) => `Foil “${a['area']}” is larger than its place`,
+    says: (a) =>
+      `${n(a['widthMm'])} × ${n(a['heightMm'])} mm asked; ${n(a['placeWidthMm'])} × ${n(a['placeHeightMm'])} mm of the copy lie under the die.`,
+  },
+  'die.strokesLeft': {
+    title: (a) => `Die ${a['tool']} has ${n(a['left'], 0)} strokes left`,
+    says: (a) => `The run wants ${n(a['need'], 0)} with what setting up takes. Have it made again, or a second one ready.`,
+  },
+  'pack.doesNotFit': {
+    title: (a) => `The piece does not go into ${a['carton']}`,
+    says: (a) =>
+      `It measures ${n(a['widthMm'], 0)} × ${n(a['depthMm'], 0)} mm flat; the carton takes ${n(a['cartonWidthMm'], 0)} × ${n(a['cartonDepthMm'], 0)}.`,
+  },
+  'versions.together': {
+    title: (a) => `${n(a['versions'], 0)} versions: ${n(a['plates'], 0)} plates, ${n(a['changes'], 0)} plate changes in the run`,
+    says: () =>
+      'Sheets are counted for all versions together. Each change of plates stops the press and costs sheets; both are in the set-up.',
+  },
+  'layout.refused': {
+    title: (a) => `The chosen layout is not taken: ${a['why']}`,
+    says: () => 'The sheet is laid out anew instead. Choose another layout, or take the choice back.',
   },
   'risk.short': {
     title: (a) => `${n(a['inHundred'], 0)} in 100 such jobs fall short`,
@@ -282,6 +322,13 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.waitDay': () => 'Wait as the handbook asks',
   'remedy.waitLonger': () => 'Wait as the ink asks',
   'remedy.widenArt': () => 'Ask prepress to widen',
+  'remedy.usualSeries': () => 'Take the usual series',
+  'remedy.repeatFound': () => 'Take the repeat that fits best',
+  'remedy.returnLater': (a) => `Agree on the day after ${a['by']}`,
+  'remedy.smallerFoil': () => 'Ask for a smaller foil area',
+  'remedy.newDie': () => 'Ask the tool store for a new die',
+  'remedy.largerCarton': () => 'Ask the store for a larger carton',
+  'remedy.otherCarton': (a) => `Pack into ${a['carton']}`,
   'remedy.layReserve': (a) => `Lay a reserve so that ${n(a['share'])} of 100 such jobs come out`,
   'remedy.score': () => 'Score before folding',
   'remedy.grainAlong': () => 'Grain along the fold',

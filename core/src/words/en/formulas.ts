@@ -77,13 +77,55 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
   },
   'counts.offsetSetup': {
     name: 'Setup sheets',
-    reads: '(four-colour form + (inks − 4) × a further unit) × factor, rounded up',
-    terms: { fourColour: 'four-colour form', perUnit: 'each unit more or less', inks: 'inks of this pass', factor: 'new or repeat' },
+    reads: '(four-colour form + (inks − 4) × a further unit + plates changed × a further unit) × factor, rounded up',
+    terms: {
+      fourColour: 'four-colour form',
+      perUnit: 'each unit more or less',
+      inks: 'inks of this pass',
+      factor: 'new or repeat',
+      changed: 'plates changed in the run',
+    },
   },
   'counts.stepSetup': {
     name: 'Setup',
     reads: 'setup of new work × factor, rounded up',
     terms: { fresh: 'new work', factor: 'new or repeat' },
+  },
+  'cost.inkFill': {
+    name: 'Ink of fill and wash-up',
+    reads: 'all ink − ink on the sheets',
+    terms: { cost: 'all ink', onSheets: 'on the sheets' },
+  },
+  'cost.moreCycles': {
+    name: 'For a thousand more',
+    reads: 'pieces ÷ pieces a cycle ÷ (1 − running loss), no setup',
+    terms: { pieces: 'pieces', per: 'pieces a cycle', runningPpm: 'running loss' },
+  },
+  'cost.morePieces': {
+    name: 'For a thousand more',
+    reads: 'what all that follows takes for a thousand more',
+    terms: { delivered: 'delivered' },
+  },
+  'finishing.lastCarton': {
+    name: 'In the last carton',
+    reads: 'pieces − full cartons × pieces a carton',
+    terms: { pieces: 'pieces', cartons: 'cartons', perCarton: 'a carton' },
+  },
+  'finishing.layersLaid': {
+    name: 'Layers laid',
+    reads: 'cartons ÷ cartons a layer, at most the layers a pallet takes',
+    terms: { layers: 'layers a pallet takes', cartons: 'cartons', perLayer: 'a layer' },
+  },
+  'counts.foilSetup': {
+    name: 'Setup',
+    reads: 'setup of one foil area × areas × factor, rounded up',
+    terms: { fresh: 'one area, new work', areas: 'foil areas', factor: 'new or repeat' },
+  },
+  'form.diesSetUp': { name: 'Dies set up', reads: 'copies up × foil areas', terms: { copiesUp: 'copies up', areas: 'foil areas' } },
+  'route.outsideEnd': {
+    name: 'Back from outside',
+    reads: 'the later of: left + days of the supplier, date agreed',
+    terms: { start: 'left', daysS: 'days of the supplier', returnBy: 'date agreed' },
   },
   'counts.runningPpm': { name: 'Running loss', reads: 'share of the run, in whole parts per million', terms: { ppm: 'share' } },
   'counts.samplesPulled': { name: 'Samples pulled', reads: 'whole pieces', terms: { samples: 'samples' } },
@@ -170,8 +212,8 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
   'counts.copiesCut': { name: 'Copies cut', reads: 'sheets × copies up', terms: { sheets: 'sheets', copiesUp: 'copies up' } },
   'stock.caliper': {
     name: 'Caliper',
-    reads: 'the measured lot if there is one, else the stock card',
-    terms: { card: 'stock card', lot: 'measured lot' },
+    reads: 'of the measured lot if there is one, else of the stock card',
+    terms: { reckoned: 'caliper' },
   },
   'stock.mass': {
     name: 'Mass',
@@ -203,6 +245,11 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     name: 'Copies up',
     reads: 'the most that straight cuts can take out of the usable sheet',
     terms: { places: 'places found' },
+  },
+  'form.platesOfVersions': {
+    name: 'Plates of a form',
+    reads: 'colours unchanged + one a version of each colour that changes',
+    terms: { unchanged: 'colours unchanged', changed: 'plates of colours that change' },
   },
   'form.plates': { name: 'Plates', reads: 'one per ink of the form', terms: { inks: 'inks' } },
   'form.platesInAll': { name: 'Plates', reads: 'the plates of all forms together' },
@@ -366,8 +413,8 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
   },
   'cost.machine': {
     name: 'Machine cost',
-    reads: 'setup hours × setup rate + run hours × run rate',
-    terms: { setupS: 'setup', setupRate: 'setup rate', runS: 'run', runRate: 'run rate' },
+    reads: '(setup hours × setup rate + run hours × run rate) × people ÷ usual crew',
+    terms: { setupS: 'setup', setupRate: 'setup rate', runS: 'run', runRate: 'run rate', people: 'people', crew: 'usual crew' },
   },
   'cost.stock': { name: 'Cost of stock', reads: 'number × price per thousand', terms: { number: 'number', perThousand: 'per thousand' } },
   'cost.ink': { name: 'Cost of ink', reads: 'mass × price', terms: { kg: 'mass', perKg: 'a kilogram' } },
@@ -379,8 +426,14 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
   },
   'cost.runOn': {
     name: 'A thousand more',
-    reads: '(planning cost − setups and forms) ÷ good pieces × 1000',
-    terms: { total: 'planning cost', fixed: 'setups and forms', good: 'good pieces' },
+    reads: 'each cost that grows with the quantity ÷ its count × what a thousand more take of it: no setup, no forms, no fill',
+    terms: Object.fromEntries(
+      Array.from({ length: 80 }, (_, i) => i + 1).flatMap((i): [string, string][] => [
+        [`cost${i}`, `cost ${i}`],
+        [`count${i}`, 'its count'],
+        [`more${i}`, 'of it for a thousand more'],
+      ]),
+    ),
   },
   'total.sheets': { name: 'Sheets to pull', reads: 'all stocks together' },
   'total.machineS': { name: 'On machines', reads: 'all setups and runs' },

@@ -257,6 +257,9 @@ export const LABELS: Record<string, string> = {
   'assume.gate': 'answer',
   'assume.hoursUnknown': 'opening hours beyond the calendar',
   // totals
+  carton: 'Carton',
+  pallet: 'Pallet',
+  lastCarton: 'In the last one',
   'total.sheets': 'to pull',
   'total.metres': 'to pull',
   'total.plates': 'to make',

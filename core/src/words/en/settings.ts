@@ -73,6 +73,8 @@ export const PRACTICE_WORDS: Record<string, string> = {
   'reject.samples': 'Samples pulled',
   'reject.secondsEach': 'Taking out one',
   'setup.repeatFactor': 'Setup of repeat work, share',
+  'wait.cutHeavyS': 'Before cutting: matt, uncoated or heavy solids',
+  'wait.cutCoatedS': 'Before cutting: under a water-based coat',
   'risk.variation': 'Spread of losses from job to job',
   'risk.allowanceShare': 'Share of jobs an allowance suffices in',
   'risk.wish': 'Share of jobs that are to come out',
@@ -122,6 +124,7 @@ export const TAG_WORDS: Record<string, string> = {
   book: 'handbook, from memory',
   practice: 'common practice, no source',
   own: 'our own',
+  invented: 'invented for the demo',
 };
 
 /** Kinds of work, as their losses are called. */
