@@ -82,6 +82,8 @@ export const StepNow = z.object({
   runS: z.number(),
   startAt: z.number(),
   runningPpm: z.number(),
+  /** Cycles of what lies before it that are reserve. */
+  reserve: z.number(),
   next: z.array(z.object({ step: z.string(), name: z.string(), machineName: z.string(), waitS: z.number() })),
   /** What it waits for: steps not done, piles still to dry. */
   waits: z.array(z.string()),

@@ -47,7 +47,7 @@ const tolerance = (u: StepUnits): number => {
 /**
  * Balances a job step by step and pile by pile.
  *
- * Formula: received + recounted = good + waste + samples + destroyed + in hand, for every step, in pieces of its finer side; and for every pile
+ * Formula: received (taken in less brought back) + recounted = good + waste + samples + destroyed + in hand, for every step, in pieces of its finer side; and for every pile
  * laid on it + split or merged in + recounted = taken + split or merged out + spoilt + in hand.
  * A step that still runs may hold pieces; one that is done may not. A pile may not hold fewer than none. Where nothing was counted in at all there is nothing
  * to balance, unless the job must balance.
@@ -79,7 +79,8 @@ export function balanceOf(
   const held = piles.map(({ id }): PileBalance => {
     const mine = ofPile.get(id) ?? [];
     const of = (pick: (s: CountSum) => boolean): number => mine.reduce((n, s) => n + (pick(s) ? s.quantity : 0), 0);
-    const laid = of((s) => s.kind === 'good' || (passesOver(s) && s.reason === INTO));
+    // What a step brings back lies on the pile again.
+    const laid = of((s) => s.kind === 'good' || s.kind === 'back' || (passesOver(s) && s.reason === INTO));
     const gone = of((s) => s.kind === 'take' || s.kind === 'scrap' || (passesOver(s) && s.reason === OUT_OF));
     const recounted = of((s) => s.kind === 'recount' && s.step === null);
     const inHand = laid + recounted - gone;

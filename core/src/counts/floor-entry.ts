@@ -4,7 +4,7 @@ import { idText } from '../plant/plant-schema';
 
 /**
  * What can be written into the floor's log. Times: setup and run begin and end, a stop and its end. The line cleared of what stood there before.
- * Counts: a pile taken in, good pieces onto a pile, waste, samples, pieces destroyed under witness, a recount (what was found more or less), a pile spoilt after it was counted. Piles: laid, moved, split, merged, set
+ * Counts: a pile taken in, what of it goes back untouched, good pieces onto a pile, waste, samples, pieces destroyed under witness, a recount (what was found more or less), a pile spoilt after it was counted. Piles: laid, moved, split, merged, set
  * to good, hold or make-ready. Words: a note, a handover and its confirmation. A counter-entry takes one back.
  */
 export const ENTRY_KINDS = [
@@ -16,6 +16,7 @@ export const ENTRY_KINDS = [
   'go',
   'clear',
   'take',
+  'back',
   'good',
   'waste',
   'samples',
@@ -77,7 +78,18 @@ const WITHOUT_STEP: readonly EntryKind[] = ['handover', 'read', 'note', 'move', 
 const WITHOUT_JOB: readonly EntryKind[] = ['handover', 'read', 'note'];
 const ON_A_PILE: readonly EntryKind[] = ['good', 'pile', 'move', 'split', 'merge', 'state', 'scrap'];
 /** Kinds that count pieces, and so are summed. */
-export const COUNTED_KINDS: readonly EntryKind[] = ['take', 'good', 'waste', 'samples', 'destroyed', 'recount', 'scrap', 'split', 'merge'];
+export const COUNTED_KINDS: readonly EntryKind[] = [
+  'take',
+  'back',
+  'good',
+  'waste',
+  'samples',
+  'destroyed',
+  'recount',
+  'scrap',
+  'split',
+  'merge',
+];
 const REASONS: Partial<Record<EntryKind, readonly string[]>> = { waste: WASTE_REASONS, stop: STOP_REASONS, state: PILE_STATES };
 /** Kinds whose note says why. */
 const SAYS_WHY: readonly EntryKind[] = ['recount', 'scrap', 'destroyed', 'counter', 'note', 'handover'];

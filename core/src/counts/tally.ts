@@ -13,6 +13,7 @@ export interface CountSum {
 
 /** What was counted on a step, in pieces of its finer side. */
 export interface Tally {
+  /** Taken in, less what went back untouched. */
   received: number;
   good: number;
   /** By reason. */
@@ -39,7 +40,7 @@ export function tallyOf(step: Id<'step'>, units: StepUnits, sums: readonly Count
   const [wasted, samples, destroyed] = [of('waste'), of('samples'), of('destroyed')];
   const per = units.perCycle > 0 ? units.perCycle : 1;
   return {
-    received: of('take') * finerIn(units),
+    received: (of('take') - of('back')) * finerIn(units),
     good,
     waste,
     wasted,

@@ -28,6 +28,8 @@ export interface FloorStep {
   /** Planned, in cycles; good in cycles too. */
   run: number;
   good: number;
+  /** Of the cycles it may run, those that are reserve: what it does not need goes back. Absent in releases of older programs. */
+  reserve?: number;
   setupCycles: number;
   runningPpm: number;
   /** Setup cycles as the handbook gives them: what the works' own setup factor is reckoned against. */
@@ -115,6 +117,7 @@ export function floorSteps({ plan, contexts, to }: Planned, place: Place, balanc
         run: value(`${id}.run`),
         // The last carton is part-filled: what is wanted is the pieces, not so many full ones.
         good: step.whole ? value(`${id}.good`) : value(plan.counts.demand[units.gives ?? ''] ?? '') / Math.max(units.givesPer, 1),
+        reserve: value(`${id}.reserve`) / Math.max(units.takesPer, 1e-9),
         setupCycles: step.loss.setupCycles,
         runningPpm: step.loss.runningPpm,
         handbookSetup: value(to.has(`${id}.setupHandbook`) ? `${id}.setupHandbook` : `${id}.setupCycles`),

@@ -1,14 +1,17 @@
 import type { Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import type { Scene } from '../scene/scene';
-import type { PaperPage } from '../processes/process';
+import type { Ledger } from '../quantity/ledger';
+import { practiceTerm } from '../plant/practice';
+import { sheetScene } from '../layout/sheet-scene';
+import type { PanelRow, PaperPage } from '../processes/process';
 import type { Stone } from './plan-types';
 import type { Planned } from './plan';
 
 /** One page of the ticket: a department's part of a stone, what comes next, and until when to wait. */
 export interface TicketPage extends PaperPage {
   stone: Stone;
-  drawing: Scene | null;
+  drawings: Scene[];
   next: string | null;
   waitUntil: Id<'figure'> | null;
 }
@@ -22,11 +25,27 @@ export function ticketPages({ plan, contexts }: Planned): TicketPage[] {
     const waits = next !== null && next.waitS.length > 0 && next.steps[0] !== undefined;
     return routed.process.paper(cx).map((page) => ({
       ...page,
-      rows: page.rows.filter((r) => r.figure === undefined || cx.to.has(r.figure)),
+      rows: shopRows(page.rows, cx.to),
       stone,
-      drawing: page.scene ? routed.process.scene(cx) : null,
+      drawings: [
+        ...(page.scene ? [routed.process.scene(cx)] : []),
+        ...(page.sheet ? [sheetScene(cx.layout, cx.parts[0], cx.stock, cx.workStyle, practiceTerm(cx.plant, 'layout.colourBarMm'))] : []),
+      ],
       next: next?.machineName ?? null,
       waitUntil: waits ? idOf(next.steps[0] ?? '', 'startAt') : null,
     }));
   });
 }
+
+/** Rows a shop page shows: what was computed, each once, and no money, which is the planner's. */
+function shopRows(rows: readonly PanelRow[], to: Ledger): PanelRow[] {
+  const seen = new Set<string>();
+  return rows.filter((r) => {
+    if (r.figure !== undefined && (!to.has(r.figure) || MONEY.has(to.unitOf(r.figure)))) return false;
+    const key = `${r.label} ${r.figure ?? ''} ${r.text ?? ''}`;
+    if (seen.has(key)) return false;
+    seen.add(key);
+    return true;
+  });
+}
+const MONEY: ReadonlySet<string> = new Set(['money', 'money/h', 'money/kg']);

@@ -166,7 +166,7 @@ export interface Plant {
   /** Opening hours by weekday (1 = Monday), plant-local "HH:MM"; the server expands them to UTC intervals for the shelf. */
   hours: Record<string, [from: string, to: string][]>;
   calendar?: Calendar;
-  /** Cartons and pallets the works packs into, the usual ones first; the trade's usual where nothing is said. */
+  /** Cartons and pallets the works packs into; the trade's usual where nothing is said. */
   cartons?: Record<Id<'carton'>, PackCard>;
   pallets?: Record<Id<'pallet'>, PackCard>;
   /** Aims of the process inks by paper, where the works sets its own; those of `PRINT_AIMS` where nothing is said. */

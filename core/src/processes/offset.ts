@@ -6,7 +6,8 @@ import { practiceTerm, practiceValue } from '../plant/practice';
 import type { Flow, Step } from '../flow/net';
 import { platesOfInk } from '../form/plates';
 import { PILES, PILE_SHEETS } from '../stock/pile';
-import { fitsWorkStyle, pressPasses, WORK_STYLE_IDS } from '../layout/work-style';
+import { fitsWorkStyle, pressPasses, WORK_STYLE_IDS, WORK_STYLES } from '../layout/work-style';
+import { toleranceOf } from '../register/register-of-step';
 import { OFFSET_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';
 import {
@@ -22,7 +23,7 @@ import {
   settingPath,
   wordSetting,
 } from './process';
-import { INK_IN_ALL, inkRows, inksOf, inOrder, type Pass, plateRemakes, pressAbility, printedInks } from './press-inks';
+import { filmList, INK_IN_ALL, inkRows, inksOf, inOrder, type Pass, plateRemakes, pressAbility, printedInks } from './press-inks';
 import { registerOfInks } from './register-of';
 import { lossNumbers } from './single-step';
 import { caliperTerm } from './stock-terms';
@@ -162,25 +163,38 @@ export const offset: Process = {
           head: ['pass', 'inks in order', 'series'],
           rows: passesOf(cx).flatMap((p) => p.prints.map(({ side, inks }) => [side, inks.join(' – '), cx.inkSeries?.name ?? ''])),
         },
+        filmList(
+          cx,
+          passesOf(cx).flatMap((p) => p.inks),
+        ),
       ],
-      blanks: ['left-over ink used', 'batch numbers'],
+      blanks: ['draw-down measured, ΔE', 'left-over ink used', 'batch numbers'],
     },
     {
       department: 'press',
       scene: true,
-      rows: panelRows(cx),
+      sheet: true,
+      rows: pressRows(cx),
       lists: [
         {
           title: 'passes',
-          head: ['pass', 'inks', 'set-up', 'run', 'good'],
-          rows: passesOf(cx).map((p) => [
-            p.side,
-            p.inks.join(' '),
-            ...['lost.setup', 'run', 'good'].map((f) => String(cx.to.value(idOf(p.id, f)))),
-          ]),
+          head: ['pass', 'units in order', 'set-up sheets', 'stop at good', 'of it before the press in reserve'],
+          rows: passesOf(cx).flatMap((p) =>
+            p.prints.map(({ side, inks }, i) => [
+              side,
+              inks.map((ink, u) => `${i === 0 ? u + 1 : (p.prints[0]?.inks.length ?? 0) + u + 1} ${ink}`).join('  '),
+              i === 0 ? whole(cx, idOf(p.id, 'setupCycles')) : '–',
+              i === 0 ? whole(cx, idOf(p.id, 'good')) : '–',
+              i === 0
+                ? cx.to.has(idOf(p.id, 'reserve'))
+                  ? `${whole(cx, idOf(p.id, 'reserve'))}: bring back what is not needed`
+                  : 'none'
+                : '–',
+            ]),
+          ),
         },
       ],
-      blanks: ['register aim: 0.1 mm, reached', 'colour OK sheet signed by', 'samples pulled', 'turned at'],
+      blanks: ['colour OK sheet signed by', 'register reached', 'samples pulled', ...(passesOf(cx).length > 1 ? ['turned at'] : [])],
     },
   ],
   registers: (cx, step) => {
@@ -203,6 +217,36 @@ function dryWait(cx: DraftContext, after: Id<'step'>, step: Id<'step'>, why: 'tu
   const figure = idOf(step, 'waitS');
   cx.to.figure(figure, SUM, { wait: cx.inkSeries?.lampDried ? NONE : setting(cx, 'turnWaitS', practiceTerm(cx.plant, 'wait.turnS')) });
   return { after, figure, why };
+}
+
+const whole = (cx: ConsumeContext, figure: Id<'figure'>): string => String(Math.ceil(cx.to.value(figure) - 1e-9));
+
+/** What the operator sets the press by: sheet, gripper and lay, series and how it dries, zones, register as it must hold, piles. */
+function pressRows(cx: ConsumeContext): PanelRow[] {
+  const { limits } = cx.machine;
+  const [w, h] = cx.layout?.sheetMm ?? [0, 0];
+  const passes = passesOf(cx);
+  const style = WORK_STYLES[cx.workStyle];
+  const of = passes[0] && offset.registers?.(cx, passes[0].id);
+  return [
+    { label: 'stock', text: cx.stock?.name ?? '' },
+    { label: 'sheetSize', text: `${w} × ${h} mm, ${cx.stock?.gsm ?? 0} g/m²` },
+    {
+      label: 'gripper',
+      text: `${w} mm edge, ${cx.layout?.gripperMm ?? 0} mm${style.secondGripper ? '; second pass grips the other edge' : ''}`,
+    },
+    { label: 'sideLay', text: style.layChanges && passes.length > 1 ? 'left; right after the turn' : 'left' },
+    { label: 'workStyle', text: cx.workStyle },
+    { label: 'inkSeries', text: cx.inkSeries?.name ?? '' },
+    ...(cx.coatSeries ? [{ label: 'coatSeries', text: cx.coatSeries.name }] : []),
+    { label: 'drying', text: cx.inkSeries?.lampDried ? 'lamps' : 'powder' },
+    ...(limits['zones'] ? [{ label: 'zones', text: `${limits['zones']}; presets from the zones desk` }] : []),
+    ...(of ? [{ label: 'registerAim', text: `± ${toleranceOf(of)} mm against ${of.reference}` }] : []),
+    { label: 'pileSheets', figure: idOf(cx.id, 'perPile') },
+    { label: 'piles', figure: idOf(cx.id, 'piles') },
+    ...passes.slice(1).map((p) => ({ label: 'waitBeforePass', text: p.side, figure: idOf(p.id, 'waitS') })),
+    { label: 'setupKind', text: wordSetting(cx, 'repeat', 'new') },
+  ];
 }
 
 function pressScene(cx: ConsumeContext): Scene {
@@ -302,6 +346,6 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
     { label: 'piles', figure: idOf(cx.id, 'piles') },
     ...passesOf(cx)
       .filter((p) => !p.samePlates)
-      .map((p) => ({ label: 'remakes', figure: idOf(p.id, 'remakes') })),
+      .map((p, _, { length }) => ({ label: 'remakes', ...(length > 1 && { text: p.side }), figure: idOf(p.id, 'remakes') })),
   ];
 }

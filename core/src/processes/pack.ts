@@ -120,7 +120,10 @@ export const band: Process = {
 
 type Card = Omit<PackCard, 'price'> & { id: string };
 const cardsOf = (cards: Record<string, PackCard> | undefined, usual: Omit<PackCard, 'price'>): Card[] => {
-  const all = Object.entries(cards ?? {}).map(([id, c]) => ({ ...c, id }));
+  // The smallest first: what is taken where nobody chooses.
+  const all = Object.entries(cards ?? {})
+    .map(([id, c]) => ({ ...c, id }))
+    .sort((a, b) => a.widthMm * a.depthMm * a.heightMm - b.widthMm * b.depthMm * b.heightMm);
   return all.length > 0 ? all : [{ ...usual, id: '' }];
 };
 /** What lies flat in the carton: a layer of a bundle, or the folded piece. */
@@ -132,14 +135,14 @@ const stacksIn = (card: Card, [pieceWidth, pieceHeight]: [number, number]): numb
     ? guillotineCount({ width: card.widthMm, height: card.depthMm, pieceWidth, pieceHeight, mayTurn: true }).count
     : 0;
 
-/** The carton set on the step; else the first of the plant's cards the piece goes into; else the first. */
+/** The carton set on the step; else the smallest of the plant's cards the piece goes into; else the smallest. */
 export function cartonOf(cx: DraftContext): { card: Card; all: Card[]; fits: boolean } {
   const all = cardsOf(cx.plant.cartons, USUAL_CARTON);
   const set = all.find((c) => c.id !== '' && c.id === wordSetting(cx, 'carton', ''));
   const card = set ?? all.find((c) => stacksIn(c, footprintOf(cx)) > 0) ?? (all[0] as Card);
   return { card, all, fits: stacksIn(card, footprintOf(cx)) > 0 };
 }
-/** The pallet set on the step, else the plant's first. */
+/** The pallet set on the step, else the plant's smallest. */
 function palletOf(cx: DraftContext): { card: Card; all: Card[] } {
   const all = cardsOf(cx.plant.pallets, USUAL_PALLET);
   return { card: all.find((c) => c.id !== '' && c.id === wordSetting(cx, 'pallet', '')) ?? (all[0] as Card), all };

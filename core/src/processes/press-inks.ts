@@ -1,8 +1,9 @@
 import type { Formula, Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
-import type { InkSeries } from '../plant/plant';
-import { practiceTerm } from '../plant/practice';
+import type { InkSeries, PrintAim, ProcessInk } from '../plant/plant';
+import { practiceTerm, practiceValue } from '../plant/practice';
+import { aimOf, isProcessInk } from '../colour/print-aims';
 import { PLATE_LIFE, PRICE_OF, REMAKES } from '../form/plates';
 import { INK_ON_SHEETS, INK_TOTAL } from '../ink/ink-mass';
 import { INK_ORDER_SCHOOLS, inkOrder, type InkOrderSchool } from '../ink/ink-order';
@@ -139,6 +140,25 @@ export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost
       ],
     };
   });
+}
+
+/** What each ink is laid with and how near a draw-down has to come: for the kitchen's page. */
+export function filmList(cx: ConsumeContext, inks: readonly string[]): { title: string; head: string[]; rows: string[][] } {
+  const usual = practiceValue(cx.plant, 'ink.filmGsm');
+  const aim = (ink: ProcessInk): PrintAim => aimOf(cx.plant, cx.stock?.surface ?? 'uncoated', ink);
+  return {
+    title: 'films',
+    head: ['ink', 'wet film', 'draw-down accepted within'],
+    rows: [...new Set(inks)].map((ink) => {
+      const film = (isFromTheDrum(ink) ? cx.coatSeries?.filmGsm : undefined) ?? cx.inkSeries?.filmGsm ?? usual;
+      const within = isFromTheDrum(ink)
+        ? 'none is drawn'
+        : isProcessInk(ink)
+          ? `ΔE00 ${aim(ink).deltaE}, density ${aim(ink).density}`
+          : 'the wish of its sample, at the ink kitchen';
+      return [ink, `${Math.round(film * 100) / 100} g/m²`, within];
+    }),
+  };
 }
 
 /** Plates worn out in the run, and their price. */

@@ -104,7 +104,9 @@ export type Department =
 /** What a stone's page says on paper beyond its panel: lists (cuts, lots, inks) and lines a person fills in. */
 export interface PaperPage {
   department: Department;
+  /** The stone's own drawing; `sheet`: and the sheet as it lies, with gripper and lay. */
   scene: boolean;
+  sheet?: true;
   rows: PanelRow[];
   lists: { title: string; head: string[]; rows: string[][] }[];
   blanks: string[];

@@ -18,7 +18,8 @@ import {
   settingPath,
   wordSetting,
 } from './process';
-import { INK_IN_ALL, inkRows, inksOf, inOrder, type Pass, plateRemakes, pressAbility } from './press-inks';
+import { filmList, INK_IN_ALL, inkRows, inksOf, inOrder, type Pass, plateRemakes, pressAbility } from './press-inks';
+import { toleranceOf } from '../register/register-of-step';
 import { registerOfInks } from './register-of';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
@@ -107,13 +108,14 @@ export const webPress: Process = {
           head: ['units in order', 'series', 'fit for food'],
           rows: [[passOf(cx).inks.join(' – '), cx.inkSeries?.name ?? '', cx.inkSeries?.lowMigration ? 'yes' : 'no']],
         },
+        filmList(cx, passOf(cx).inks),
       ],
-      blanks: ['left-over ink used', 'batch numbers'],
+      blanks: ['draw-down measured, ΔE', 'left-over ink used', 'batch numbers'],
     },
     {
       department: 'press',
       scene: true,
-      rows: panelRows(cx),
+      rows: panelRows(cx).filter((r) => !['inkOf', 'inkKg', 'remakes'].includes(r.label)),
       lists: [
         {
           title: 'breaks',
@@ -121,10 +123,16 @@ export const webPress: Process = {
           rows: Array.from({ length: 4 }, () => ['', '', '', '', '']),
         },
       ],
-      blanks: ['tension at unwinder and rewinder', 'register aim: 0.1 mm, reached', 'colour OK cut signed by', 'splices marked'],
+      blanks: ['tension at unwinder and rewinder', `register aim: ${aimSays(cx)}, reached`, 'colour OK cut signed by', 'splices marked'],
     },
   ],
   summary: (cx) => ({ text: `${cx.machine.name} · ${passOf(cx).inks.join(' ')}` }),
+};
+
+/** Register as it must hold: what the artwork asks where that is finer than the press holds. */
+const aimSays = (cx: ConsumeContext): string => {
+  const of = webPress.registers?.(cx, cx.id);
+  return of ? `± ${toleranceOf(of)} mm` : 'one colour';
 };
 
 function panelRows(cx: ConsumeContext): PanelRow[] {

@@ -63,6 +63,11 @@ export class Ledger {
     return this.table.get(id)?.value ?? 0;
   }
 
+  /** What a figure is measured in; of one that is not there, a bare number. */
+  unitOf(id: Id<'figure'>): Unit {
+    return this.table.get(id)?.unit ?? '1';
+  }
+
   has(id: Id<'figure'>): boolean {
     return this.table.has(id);
   }

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { planned } from '@druckerei/core';
+import { planned, ticketPages } from '@druckerei/core';
 import { cardSpec, LINDMOOR, SHELF } from '../../../core/src/plan/line-1.fixture';
 import { labelSpec } from '../../../core/src/plan/line-2.fixture';
 import { ticketPdf, type TicketOf } from './ticket-pdf';
@@ -44,6 +44,56 @@ describe('the ticket', () => {
       if (i > 0) expect(page).toContain('trained people only');
       if (i > 0) expect(page).toMatch(/next (Press 3|Platen 1|Guillotine 1|Folder 2|Bench|Packing|dispatch)/);
     }
+  });
+  it('puts every row of every list on paper, however many there are, and goes on on the next page', async () => {
+    const base = cardSpec();
+    const card = base.products['card'] as { wish: object };
+    const small = { openWidthMm: 40, openHeightMm: 30, folds: 0, foils: {}, applied: {}, grain: 'free' };
+    const spec = { ...base, products: { card: { ...card, wish: { ...card.wish, ...small } } } } as unknown as typeof base;
+    const made = planned(spec, LINDMOOR, SHELF);
+    const cuts = ticketPages(made).find((p) => p.department === 'guillotine')?.lists[0]?.rows ?? [];
+    expect(cuts.length).toBeGreaterThan(45);
+    const pages = words(await ticketPdf(of({ spec, planned: made }))).filter((p) => p.includes('Guillotine – Cut'));
+    expect(pages.length).toBeGreaterThan(1);
+    const row = /(\d+) (?:(?:\d+ strips|the strip)[a-z\d ,]*? )?(?:quarter turn |end for end )?(?:gripper|side lay|tail|far) edge/g;
+    const printed = pages.flatMap((p) => [...p.matchAll(row)].map((m) => m[1]));
+    expect(printed).toEqual(cuts.map((row) => row[0]));
+    for (const page of pages) expect(page).toContain('two-hand start');
+  });
+  it('says no row twice on a page, and no money on the shop’s pages', async () => {
+    for (const spec of [cardSpec(), labelSpec()]) {
+      const made = planned(spec, LINDMOOR, SHELF);
+      for (const page of ticketPages(made)) {
+        const said = page.rows.map((r) => `${r.label} ${r.text ?? ''} ${r.figure ? made.to.unitOf(r.figure) : ''}`);
+        expect([page.department, said.filter((row, i) => said.indexOf(row) !== i)]).toEqual([page.department, []]);
+      }
+      const [cover, ...shop] = words(await ticketPdf(of({ spec, planned: made })));
+      expect(cover).toContain('EUR');
+      expect(shop.filter((p) => p.includes('EUR'))).toEqual([]);
+    }
+  });
+  it('says who set a figure by hand, and why', async () => {
+    const until = SHELF.asOf + 86_400;
+    const spec = {
+      ...cardSpec(),
+      overrides: { 'card.card.foil.setupCycles': { value: 90, reason: 'new die, hard board', by: 'Anselm Hardt', until } },
+    };
+    const page = words(await ticketPdf(of({ spec })))
+      .find((p) => p.includes('Foil – Foil'))
+      ?.replace(/\s+/g, ' ');
+    expect(page).toContain('hard board');
+    expect(page).toContain('Anselm');
+  });
+  it('tells the press where to stop, and what of the sheets is reserve', async () => {
+    const spec = { ...cardSpec(), choices: { ...cardSpec().choices, certainty: 0.95 } };
+    const press =
+      words(await ticketPdf(of({ spec })))
+        .find((p) => p.includes('Press – Print'))
+        ?.replace(/\s+/g, ' ') ?? '';
+    expect(press).toMatch(/Stop at \d/);
+    expect(press).toContain('bring back what is not needed');
+    for (const asked of ['Gripper', 'Side lay', 'Register held', 'powder', 'Sheets a pile', 'colour OK sheet signed by', 'turned at'])
+      expect(press).toContain(asked);
   });
   it('holds letters of many languages and the signs of the trade', async () => {
     const pages = words(await ticketPdf(of({ spec: { ...cardSpec(), name: 'Über Žluťoučký kőris ≥ 3 ≤ 5 Δ' } })));

@@ -29,7 +29,19 @@ import { fontDir } from './font-dir';
 
 const MM = 72 / 25.4;
 const PAGE = { left: 15, right: 195, top: 12, bottom: 282 };
-const DRAWING = { x: 15, y: 62, w: 108, h: 92 };
+const DRAWING = { x: 15, y: 62, w: 108, h: 86 };
+/** How far down a page may be written on: above the caution, and where there is none. */
+const FOOT = { withCaution: 252, plain: 278 } as const;
+
+/** Widths of a table's columns, 180 mm in all, by the longest text of each; none narrower than its head's longest word. */
+function widthsFor(head: readonly string[], rows: readonly (readonly string[])[]): number[] {
+  const longest = head.map((h, i) => {
+    const word = Math.max(...h.split(' ').map((w) => w.length), 3);
+    return Math.min(Math.max(word, ...rows.map((r) => (r[i] ?? '').length)), 34) + 2;
+  });
+  const all = longest.reduce((a, b) => a + b, 0);
+  return longest.map((n) => (180 * n) / all);
+}
 const FONT = { Sans: 'SourceSans3-Regular.ttf', Strong: 'SourceSans3-Semibold.ttf', Serif: 'SourceSerif4-Semibold.ttf' } as const;
 
 export interface TicketOf {
@@ -151,7 +163,7 @@ class Paper {
   cover(): void {
     const { of } = this;
     const { plan } = of.planned;
-    this.head('The route', `${of.number}/v${of.version}`);
+    this.begin('The route', `${of.number}/v${of.version}`);
     let y = 52;
     y = this.table(
       ['stone', 'machine', 'in', 'out', 'setup + run', 'starts', 'ends'],
@@ -172,7 +184,7 @@ class Paper {
     const totals = (Object.keys(plan.totals) as (keyof typeof plan.totals)[])
       .filter((k) => k !== 'chance')
       .map((k) => [label(`total.${k}`), this.figure(plan.totals[k] ?? '')]);
-    y = this.table(['in all', ''], totals, y + 8, [50, 50]);
+    y = this.table(['in all', ''], totals, this.room(y + 8, 20), [50, 50]);
     const deliveries = Object.values(of.spec.items).flatMap((i) =>
       i.deliveries.map((d) => [d.by.replace('T', ' '), formatNumber(Object.values(d.share).reduce((a, b) => a + b, 0)), d.to]),
     );
@@ -189,7 +201,7 @@ class Paper {
         ? `Planned for ${formatMoment(of.shelf.asOf, this.place.timeZone)}; steps one after another, nobody else in the way.`
         : `Release ${of.release.nr}, ${formatMoment(of.release.at, this.place.timeZone)} by ${of.release.by}${of.release.reason ? `: ${of.release.reason}` : ''}.`,
       PAGE.left,
-      Math.min(y + 6, 270),
+      this.room(y + 6, 10),
       9,
       { colour: '#676257', width: 180 },
     );
@@ -197,7 +209,7 @@ class Paper {
 
   /** What is released before the rest: to buy and to make, what takes longest first. */
   early(scope: readonly string[]): void {
-    this.head('Released early', `${this.of.number}/v${this.of.version}/early`);
+    this.begin('Released early', `${this.of.number}/v${this.of.version}/early`);
     const things = earlyThings(this.of.planned.plan, this.of.plant).filter((t) => scope.includes(t.id));
     this.table(
       ['what', 'how much', 'days to come'],
@@ -208,9 +220,40 @@ class Paper {
   }
 
   department(page: TicketPage): void {
-    const { of } = this;
-    const name = stoneName(page.stone);
-    this.head(`${label(`dept.${page.department}`)} – ${name}`, `${of.number}/v${of.version}/${page.stone.id}/${page.department}`);
+    const title = `${label(`dept.${page.department}`)} – ${stoneName(page.stone)}`;
+    this.begin(title, `${this.of.number}/v${this.of.version}/${page.stone.id}/${page.department}`, page);
+    const right = page.drawings.length > 0 ? 128 : PAGE.left;
+    const frameMm = page.drawings.length > 1 ? DRAWING.h * 0.62 : DRAWING.h;
+    const drawn = page.drawings.reduce((y, scene) => this.drawing(scene, y, frameMm) + 4, DRAWING.y);
+    let y = DRAWING.y;
+    for (const row of [...this.counts(page), ...page.rows.map((r) => [this.rowLabel(r), this.rowValue(r)] as const)])
+      y = this.row(row[0], row[1], right, page.drawings.length > 0 ? [29, 38] : [60, 118], y);
+    y = Math.max(y, page.drawings.length > 0 && !this.on.continued ? drawn : y) + 5;
+    for (const list of page.lists) {
+      y = this.room(y, 16);
+      this.text(label(list.title), PAGE.left, y, 11, { font: 'Serif' });
+      y = this.table(list.head, list.rows, y + 6, widthsFor(list.head, list.rows)) + 6;
+    }
+    if (page.department === 'packing') y = this.deliveries(y);
+    for (const blank of page.blanks) {
+      y = this.room(y, 7);
+      this.text(blank, PAGE.left, y, 9.5, { colour: '#676257' });
+      this.line(PAGE.left + 75, y + 4.5, PAGE.right, y + 4.5);
+      y += 7.4;
+    }
+  }
+
+  /** What a page says, and says again where it goes on: title, code, and of a department where its work goes and what to beware of. */
+  private on: { title: string; code: string; page: TicketPage | null; continued: boolean } = {
+    title: '',
+    code: '',
+    page: null,
+    continued: false,
+  };
+  private begin(title: string, code: string, page: TicketPage | null = null, continued = false): void {
+    this.on = { title, code, page, continued };
+    this.head(continued ? `${title}, continued` : title, code);
+    if (!page) return;
     this.text(
       `Machine ${page.stone.machineName} · next ${page.next ?? 'dispatch'}${page.waitUntil ? ` · next step not before ${this.figure(page.waitUntil)}` : ''}`,
       PAGE.left,
@@ -218,44 +261,38 @@ class Paper {
       10,
       { width: 180 },
     );
-    const right = page.drawing ? 128 : PAGE.left;
-    if (page.drawing) this.drawing(page.drawing);
-    let y = DRAWING.y;
-    for (const row of [...this.counts(page), ...page.rows.map((r) => [this.rowLabel(r), this.rowValue(r)] as const)]) {
-      this.text(row[0], right, y, 9.5, { colour: '#676257', width: page.drawing ? 40 : 60 });
-      this.text(row[1], right + (page.drawing ? 30 : 60), y, 9.5, {
-        font: 'Strong',
-        width: page.drawing ? 37 : 60,
-        align: page.drawing ? 'right' : 'left',
-      });
-      y = Math.max(this.doc.y / MM, y + 5.4);
-    }
-    y = Math.max(y, page.drawing ? DRAWING.y + DRAWING.h + 16 : y) + 5;
-    for (const list of page.lists) {
-      this.text(label(list.title), PAGE.left, y, 11, { font: 'Serif' });
-      y =
-        this.table(
-          list.head,
-          list.rows,
-          y + 6,
-          list.head.map(() => 180 / list.head.length),
-        ) + 6;
-    }
-    if (page.department === 'packing') y = this.deliveries(y);
-    for (const blank of page.blanks) {
-      if (y > 240) break;
-      this.text(blank, PAGE.left, y, 9.5, { colour: '#676257' });
-      this.line(PAGE.left + 75, y + 4.5, PAGE.right, y + 4.5);
-      y += 8.5;
-    }
     this.cautions(page.stone.cautions);
+  }
+  /** The height to write at: here where so much room is left, else on a page that goes on. */
+  private room(y: number, needMm: number): number {
+    const { title, code, page } = this.on;
+    if (y + needMm <= (page ? FOOT.withCaution : FOOT.plain)) return y;
+    this.begin(title, code, page, true);
+    return page ? DRAWING.y : 52;
+  }
+  /** A label and its value; both may wrap, and the next row begins below the longer one. */
+  private row(name: string, value: string, x: number, [labelMm, valueMm]: [number, number], top: number): number {
+    const high = (s: string, font: keyof typeof FONT, mm: number): number =>
+      this.doc
+        .font(font)
+        .fontSize(9.5)
+        .heightOfString(s, { width: mm * MM }) / MM;
+    const height = Math.max(high(name, 'Sans', labelMm), high(value, 'Strong', valueMm - 1), 4.4) + 1;
+    const y = this.room(top, height);
+    // On a page that goes on there is no drawing beside: rows take its whole width.
+    const at = y === top ? x : PAGE.left;
+    this.text(name, at, y, 9.5, { colour: '#676257', width: labelMm });
+    this.text(value, at + labelMm + 1, y, 9.5, { font: 'Strong', width: valueMm - 1, align: x > PAGE.left && at === x ? 'right' : 'left' });
+    return y + height;
   }
 
   private counts(page: TicketPage): [string, string][] {
     const { plan } = this.of.planned;
     const rows: [string, string][] = [];
     if (page.stone.in) rows.push(['Comes in', this.figure(page.stone.in)]);
-    if (page.stone.out) rows.push(['Good wanted', this.figure(page.stone.out)]);
+    const [reserve] = page.stone.reserve;
+    if (reserve) rows.push(['Of it reserve', `${this.figure(reserve.figure)}: bring back what is not needed`]);
+    if (page.stone.out) rows.push(['Stop at', `${this.figure(page.stone.out)} good`]);
     const time = page.stone.steps.reduce(
       (s, st) => s + (plan.figures[`${st}.setupS`]?.value ?? 0) + (plan.figures[`${st}.runS`]?.value ?? 0),
       0,
@@ -269,7 +306,11 @@ class Paper {
   }
 
   private rowLabel = (r: PanelRow): string => (r.figure !== undefined && r.text ? `${label(r.label)}, ${label(r.text)}` : label(r.label));
-  private rowValue = (r: PanelRow): string => (r.figure !== undefined ? this.figure(r.figure) : label(r.text ?? ''));
+  private rowValue = (r: PanelRow): string => {
+    if (r.figure === undefined) return label(r.text ?? '');
+    const by = this.of.planned.plan.figures[r.figure]?.instead;
+    return by ? `${this.figure(r.figure)} (set by hand, ${by.by}: ${by.reason})` : this.figure(r.figure);
+  };
 
   private deliveries(y: number): number {
     const rows = Object.values(this.of.spec.items).flatMap((i) =>
@@ -281,52 +322,67 @@ class Paper {
       ]),
     );
     if (rows.length === 0) return y;
-    this.text(label('deliveries'), PAGE.left, y, 11, { font: 'Serif' });
-    return this.table(['by', 'pieces', 'to', 'label text'], rows, y + 6, [30, 24, 76, 50]) + 6;
+    const top = this.room(y, 16);
+    this.text(label('deliveries'), PAGE.left, top, 11, { font: 'Serif' });
+    return this.table(['by', 'pieces', 'to', 'label text'], rows, top + 6, [30, 24, 76, 50]) + 6;
   }
 
-  /** The drawing at the largest ISO 5455 scale that fits its frame; a bar of 100 mm (full size, or what it stands for) to check the printer by. */
-  private drawing(scene: Scene): void {
+  /** A drawing at the largest ISO 5455 scale that fits its frame; a bar of 100 mm (full size, or what it stands for) to check the printer by. Gives where it ends. */
+  private drawing(scene: Scene, top: number, heightMm: number): number {
     const { doc } = this;
-    const frame = { widthMm: DRAWING.w, heightMm: DRAWING.h };
+    const frame = { widthMm: DRAWING.w, heightMm };
     const scale = scene.toScale
       ? paperScale({ widthMm: scene.box.w, heightMm: scene.box.h }, frame)
       : Math.max(scene.box.w / frame.widthMm, scene.box.h / frame.heightMm);
     const [w, h] = [scene.box.w / scale, scene.box.h / scale];
-    svgToPdf(doc, sceneSvg(scene, 0.25 * scale), DRAWING.x * MM, DRAWING.y * MM, {
+    svgToPdf(doc, sceneSvg(scene, 0.25 * scale), DRAWING.x * MM, top * MM, {
       width: w * MM,
       height: h * MM,
       preserveAspectRatio: 'xMinYMin meet',
       assumePt: false,
       fontCallback: () => 'Sans',
     });
-    if (!scene.toScale) return;
-    const y = DRAWING.y + DRAWING.h + 8;
+    if (!scene.toScale) return top + h;
+    const y = top + h + 4;
     this.line(DRAWING.x, y, DRAWING.x + 100, y, '#1F1E1B', 1);
     for (const x of [0, 50, 100]) this.line(DRAWING.x + x, y - 1.5, DRAWING.x + x, y + 1.5, '#1F1E1B', 1);
     this.text(`Scale 1:${scale} · this bar is 100 mm on paper, ${formatNumber(100 * scale)} mm in the drawing`, DRAWING.x, y + 2, 8, {
       colour: '#676257',
     });
+    return y + 7;
   }
 
-  private table(head: string[], rows: readonly (readonly string[])[], top: number, widths: number[]): number {
+  /** A table; what does not fit goes on on the next page, under its head again. No row is left out. */
+  private table(head: readonly string[], rows: readonly (readonly string[])[], top: number, widths: readonly number[]): number {
     let y = top;
-    const cells = (row: readonly string[], font: keyof typeof FONT, colour: string): number => {
+    const high = (row: readonly string[]): number =>
+      Math.max(
+        ...row.map(
+          (cell, i) =>
+            this.doc
+              .font('Sans')
+              .fontSize(9)
+              .heightOfString(cell || ' ', { width: ((widths[i] ?? 20) - 1.5) * MM }) / MM,
+        ),
+      );
+    const cells = (row: readonly string[], colour: string): void => {
       let x = PAGE.left;
-      let bottom = y;
       row.forEach((cell, i) => {
-        this.text(cell, x, y, 9, { font, colour, width: (widths[i] ?? 20) - 1.5 });
-        bottom = Math.max(bottom, this.doc.y / MM);
+        if (cell !== '') this.text(cell, x, y, 9, { colour, width: (widths[i] ?? 20) - 1.5 });
         x += widths[i] ?? 20;
       });
-      return bottom;
+      y += high(row) + 0.6;
     };
-    y = cells(head, 'Sans', '#676257') + 0.6;
+    cells(head, '#676257');
     for (const row of rows) {
-      if (y > 262) break;
+      const at = this.room(y, high(row) + 2);
+      if (at !== y) {
+        y = at;
+        cells(head, '#676257');
+      }
       this.line(PAGE.left, y, PAGE.right, y);
       y += 0.8;
-      y = cells(row, 'Sans', '#1F1E1B') + 0.6;
+      cells(row, '#1F1E1B');
     }
     this.line(PAGE.left, y, PAGE.right, y);
     return y;

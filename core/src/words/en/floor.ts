@@ -136,6 +136,8 @@ export const FLOOR_SCREENS = {
   'risk.without': 'Without reserve',
   // terminal
   'terminal.allOfIt': 'All of it: {0} {1}',
+  'terminal.bringBack': 'Bring {0} {1} back, not used',
+  'terminal.stopRule': 'Stop at {0} good. {1} {2} before the machine are reserve: what is not needed goes back.',
   'terminal.allSent': 'everything sent',
   'terminal.anHourToGo': '{0} an hour · {1} to go',
   'terminal.andMoreNotes': '{0} more after this',

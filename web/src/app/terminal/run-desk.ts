@@ -6,7 +6,7 @@ import { goodGiven, goodWantedGiven, leftAtMachine } from './with-waiting';
 
 /** What the operator wants written down. Counts in pieces: good of what the step gives, waste and samples of its finer side. */
 export type Wish =
-  | { kind: 'good' | 'samples'; quantity: number }
+  | { kind: 'good' | 'samples' | 'back'; quantity: number }
   | { kind: 'waste'; quantity: number; reason: string }
   | { kind: 'destroyed'; quantity: number; note: string; witness: string }
   | { kind: 'recount'; quantity: number; note: string }
@@ -79,6 +79,14 @@ export class RunDesk {
       .join(' · '),
   );
   protected readonly left = computed(() => leftAtMachine(this.step()));
+  /** What is left at the machine, in whole pieces of what came in: what can be brought back untouched. */
+  protected readonly toBringBack = computed(() => {
+    const { units } = this.step();
+    return units.takesPer > 0 ? Math.floor(((this.left() ?? 0) * units.takesPer) / units.perCycle + 1e-6) : 0;
+  });
+  protected readonly takenUnit = computed(() => UNIT_WORDS[this.step().units.takesUnit ?? 'piece']?.[1] ?? '');
+  /** Of what lies before the step, what is reserve, in pieces of what it takes. */
+  protected readonly reserve = computed(() => Math.round(this.step().reserve * this.step().units.takesPer));
   /** Forms are made without pieces passing: nothing to count, only time. */
   protected readonly counts = computed(() => this.step().units.unit !== null);
   protected readonly asked = computed(() => {

@@ -88,7 +88,7 @@ function pilesWith(terminal: Terminal, entries: readonly FloorEntry[]): Pile[] {
       const step = terminal.steps.find((s) => s.job === e.job && s.step === (e.step ?? pile?.step));
       if (!piles.has(id) && (step || pile)) piles.set(id, laid(id, e, step, pile));
     }
-    if (e.kind === 'good' && pile) pile.inHand += n;
+    if ((e.kind === 'good' || e.kind === 'back') && pile) pile.inHand += n;
     if ((e.kind === 'take' || e.kind === 'scrap' || e.kind === 'split' || e.kind === 'merge') && pile) pile.inHand -= n;
     const other = piles.get(e.other ?? '');
     if ((e.kind === 'split' || e.kind === 'merge') && other) other.inHand += n;
