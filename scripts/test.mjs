@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { Cluster } from './lib/cluster.mjs';
 import { ensureBuilt } from './lib/build.mjs';
 import { ensurePackages, ensureTestTools } from './lib/packages.mjs';
-import { freePort, ROOT, show } from './lib/run.mjs';
+import { ROOT, show } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
 
 const BUDGET_S = { static: 400, jest: 300, checks: 60, server: 420, browser: 1500 };
@@ -87,15 +87,16 @@ await main(async () => {
       ],
     ]);
     ensureBuilt();
-    const port = await freePort();
-    cluster.dropDatabase('druckerei_e2e');
-    const e2e = cluster.database('druckerei_e2e');
+    const databases = [0, 1].map((i) => {
+      cluster.dropDatabase(`druckerei_e2e_${i}`);
+      return cluster.database(`druckerei_e2e_${i}`);
+    });
     await stage('browser', [
       [
         'the real thing in Chromium',
         bin('playwright'),
         ['test'],
-        { cwd: `${ROOT}/e2e`, env: { E2E_PORT: String(port), CHROMIUM: chromium, E2E_APP_URL: e2e.app, E2E_OWNER_URL: e2e.owner } },
+        { cwd: `${ROOT}/e2e`, env: { CHROMIUM: chromium, E2E_DATABASES: JSON.stringify(databases) } },
       ],
     ]);
   } finally {

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from '../house';
 import { enterOrder, release, signIn, type } from '../sign-in';
 
 const clean = async (page: Page): Promise<void> => {

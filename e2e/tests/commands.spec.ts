@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../house';
 
 const ROOT = `${import.meta.dirname}/../..`;
 const run = (script: string, ...args: string[]): { status: number | null; out: string; err: string } => {

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../house';
 import { enterOrder, signIn, type } from '../sign-in';
 
 test('the list of orders is walked by keys, searched, and opened', async ({ page }) => {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { spawnSync } from 'node:child_process';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../house';
 import { cardSpec } from '../../core/src/plan/line-1.fixture';
 
 interface Running {

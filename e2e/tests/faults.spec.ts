@@ -1,6 +1,6 @@
 import type { ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { type APIRequestContext, expect, type Page, test } from '@playwright/test';
+import { type APIRequestContext, expect, type Page, test } from '../house';
 import { cardSpec } from '../../core/src/plan/line-1.fixture';
 import { enterOrder, signIn, type } from '../sign-in';
 import { own, type Own } from '../own-server';

@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from '../house';
 import { enterOrder, release, signIn } from '../sign-in';
 
 /* The floor by visible words: a step run at a terminal from sign-in to handover, the line cut in mid-run, and what the planner sees of it. */

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../house';
 import { enterOrder, signIn, type } from '../sign-in';
 
 const SCRIPT = `<img src=x onerror="taken=1"><script>taken=1</script>'; drop table jobs`;

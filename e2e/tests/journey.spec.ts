@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../house';
 import { enterOrder, signIn, type } from '../sign-in';
 
 test('a new order of line 1 goes from sign-in to the printed ticket by visible words', async ({ page }) => {
@@ -36,6 +36,10 @@ test('a new order of line 1 goes from sign-in to the printed ticket by visible w
   await expect(page.getByText('the program, cut by cut')).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).click();
 
+  // An ordinary job says nothing; somebody who counts on less waste is told what it risks.
+  await expect(page.getByText(/such jobs fall short/)).toHaveCount(0);
+  await page.getByRole('button', { name: /^Print, / }).click();
+  await type(page, 'Running loss', '0.1');
   await page
     .getByRole('region', { name: 'Findings and working' })
     .getByRole('button', { name: /in 100 such jobs fall short/ })

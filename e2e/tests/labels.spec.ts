@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../house';
 import { signIn, type } from '../sign-in';
 
 test('a new order of line 2 goes from sign-in to the printed ticket by visible words', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../house';
 import { enterOrder, signIn, type } from '../sign-in';
 
 test('two people on one job: different places merge by themselves, both see it', async ({ browser, page }) => {

@@ -1,5 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from '../house';
 import { enterOrder, release, signIn, type } from '../sign-in';
 
 /* The planner's desk by visible words: one journey for each thing a planner does there. */

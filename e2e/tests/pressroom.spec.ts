@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from '../house';
 import { enterOrder, release, signIn, type } from '../sign-in';
 
 /* Plates, ink and register by visible words: an ink from its sample to an accepted draw-down, the simulated press into register, plates made and kept, zones read. */

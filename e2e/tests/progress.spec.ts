@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../house';
 
 const ROOT = `${import.meta.dirname}/../..`;
 const files = (dir: string): string[] =>

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../house';
 import { FAMILIES, PROCESS_IDS } from '@druckerei/core';
 
 const ROOT = resolve(import.meta.dirname, '../..');

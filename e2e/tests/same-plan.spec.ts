@@ -1,6 +1,6 @@
 import { build } from 'esbuild';
 import fc from 'fast-check';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../house';
 import { hashOf, plan } from '@druckerei/core';
 import { LINDMOOR, SHELF } from '../../core/src/plan/line-1.fixture';
 import { anySpec } from '../../core/src/plan/spec-arbitrary.fixture';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../house';
 import { enterOrder, signIn, type } from '../sign-in';
 
 test('a new rate is tried on the open jobs, put in force, and taken by a draft, by visible words', async ({ page, browser }) => {

@@ -1,5 +1,10 @@
+let stream = process.stdout;
+/** Progress goes to the other stream: for commands whose output is data. */
+export const keepOutputClean = () => {
+  stream = process.stderr;
+};
 /** Progress for the person who started the command. */
-export const say = (text) => process.stdout.write(`  ${text}\n`);
+export const say = (text) => stream.write(`  ${text}\n`);
 
 /** A fault the user can act on: one sentence, exit code 1, no stack. */
 export class Stop extends Error {}

@@ -1,3 +1,6 @@
+import demoOrders from '../../../demo/orders.json' with { type: 'json' };
+import { PROCESSES } from '../processes/registry';
+import type { Plant, Shelf } from '../plant/plant';
 import fc from 'fast-check';
 import { canonicalJson, hashOf } from '../quantity/hash';
 import { FORMULAS, LABELS, CAUTIONS } from '../words/en';
@@ -88,6 +91,50 @@ describe('laws over generated specifications', () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it('no figure refers to one that is not there: every demo order and line, by every school of losses', () => {
+    const lines: [number, number][] = [
+      [1_000, 60],
+      [10_000, 200],
+      [100_000, 1_100],
+    ];
+    const tables: Plant = {
+      ...LINDMOOR,
+      spoilage: Object.fromEntries(Object.keys(PROCESSES).map((p) => [p, { school: 'table' as const, tables: [{ upToInks: 12, lines }] }])),
+    };
+    const own = { jobs: 40, meanPpm: 18_000, sdPpm: 7_000, runningSpread: 0.4, setupFactor: 1.2, setupSpread: 0.4 };
+    const log: Shelf = {
+      ...SHELF,
+      losses: Object.fromEntries(Object.keys(PROCESSES).map((p) => [p, own])),
+      together: { spread: 0.2, jobs: 40 },
+    };
+    const specs = [
+      ...demoOrders.map((o) => JobSpecSchema.parse(o.spec)),
+      cardSpec(),
+      labelSpec(),
+      labelSpec(480_000, { delivered: 'rolls' }),
+      JobSpecSchema.parse({ ...cardSpec(), choices: { ...cardSpec().choices, certainty: 0.99 } }),
+    ];
+    for (const spec of specs)
+      for (const [plant, shelf] of [
+        [LINDMOOR, SHELF],
+        [tables, SHELF],
+        [LINDMOOR, log],
+        [tables, log],
+      ] as [Plant, Shelf][]) {
+        const { plan: p, to } = planned(spec, plant, shelf);
+        expect([spec.name, to.missing]).toEqual([spec.name, []]);
+        // And the books of what is destroyed close by every school: nothing vanishes at the reject table.
+        for (const [id, f] of Object.entries(p.figures)) if (f.formula === 'counts.balance') expect([id, f.value]).toEqual([id, 0]);
+      }
+  });
+  it('wanted set by hand moves all that hangs on it', () => {
+    const by = { value: 12_000, reason: 'the customer rang', by: 'anselm', until: SHELF.asOf + 86_400 };
+    const moved = plan({ ...cardSpec(10_000), overrides: { 'i1.wanted': by } }, LINDMOOR, SHELF);
+    const typed = plan(cardSpec(12_000), LINDMOOR, SHELF);
+    for (const figure of ['total.sheets', 'card.card.envelope.run', 'card.card.pack.pallet.out.demand', 'total.money'])
+      expect([figure, moved.figures[figure]?.value]).toEqual([figure, typed.figures[figure]?.value]);
   });
 
   it('counts balance at every step', () => {

@@ -49,7 +49,12 @@ export const reject: Process = {
   },
   consume(cx) {
     const { to, id } = cx;
-    to.figure(idOf(id, 'destroyed'), DESTROYED, { running: fig(idOf(id, 'lost.running')), samples: fig(idOf(id, 'lost.samples')) });
+    // All that is lost here, by whatever school: setup and running, or the plant's table.
+    to.figure(
+      idOf(id, 'destroyed'),
+      DESTROYED,
+      Object.fromEntries(Object.entries(cx.counts.steps[id]?.lost ?? {}).map(([kind, figure]) => [kind, fig(figure)])),
+    );
     to.figure(idOf(id, 'balance'), BALANCE, {
       taken: fig(idOf(id, 'run')),
       good: fig(idOf(id, 'good')),

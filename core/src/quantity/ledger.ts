@@ -9,6 +9,8 @@ import type { Figure, Formula, Id, Override, Term, Unit } from './figure';
 export class Ledger {
   private readonly noOverrides: boolean;
   private readonly table = new Map<Id<'figure'>, Figure>();
+  /** References to figures that were not there when they were read. */
+  readonly missing: { figure: Id<'figure'>; names: Id<'figure'> }[] = [];
   /** Every formula used, for the law "value equals its formula of its terms" and for the words catalogue. */
   readonly formulas = new Map<Id<'formula'>, Formula>();
 
@@ -33,6 +35,8 @@ export class Ledger {
       const term: Term = terms[name];
       // One look-up serves value and width: ids are long, and a plan has hundreds.
       const at = 'fig' in term ? this.table.get(term.fig) : term;
+      // A reference to nothing must not count as 0 unseen: it is named, and a law over all plans finds none.
+      if (at === undefined && 'fig' in term) this.missing.push({ figure: id, names: term.fig });
       values[name] = at?.value ?? 0;
       if (at?.pm !== undefined && at.pm > 0) (halves ??= {})[name] = at.pm;
     }

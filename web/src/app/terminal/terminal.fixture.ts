@@ -55,7 +55,7 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   runS: 900,
   startAt: NOW,
   reserve: 0,
-    runningPpm: 20_000,
+  runningPpm: 20_000,
   next: [{ step: 'back', name: 'Print, back', machineName: 'Press 3', waitS: 0 }],
   waits: [],
   locked: [],
