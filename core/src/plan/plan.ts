@@ -28,7 +28,7 @@ import type { Finding, Plan, Stone } from './plan-types';
 import { runOnTerms } from './run-on';
 import { sharing } from './sharing';
 import { arrivalsOf, layOutTime, withGates } from './ready';
-import { OF_A_STEP, wasteFigures } from './waste';
+import { wasteFigures } from './waste';
 import { type Registries, type RoutedStone, resolveRoute, stockFor } from './resolve';
 
 export const REGISTRIES: Registries = { families: FAMILIES, processes: PROCESSES };
@@ -193,6 +193,7 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
   const wet: Record<Id<'product'>, Id<'step'>[]> = {};
   const forms: Record<Id<'product'>, Id<'step'>[]> = {};
   const bundles: Record<Id<'product'>, Bundle> = {};
+  const faults: Record<Id<'product'>, Term> = {};
   for (const product of route.supplied) {
     all.goods[product] = idOf(product, 'goods');
     all.flows[idOf(product, 'goods')] = {
@@ -203,7 +204,7 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
       supply: { from: 'buy', leadDays: 0 },
     };
   }
-  for (const stone of route.stones) {
+  for (const [at, stone] of route.stones.entries()) {
     const { cx, product } = stone;
     const lead = cx.parts[0];
     const l = lead ? laid[lead.id] : undefined;
@@ -240,6 +241,8 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
       formsFrom: forms[product] ?? [],
       inkSeries: inkSeriesFor(cx),
       coatSeries: coatSeriesFor(cx),
+      faults: faults[product] ?? null,
+      faultsTakenOut: route.stones.slice(at + 1).some((s) => s.product === product && s.process.takesOutFaults === true),
       bundle: bundles[product] ?? null,
     };
     const draft = stone.process.draft(draftCx);
@@ -254,6 +257,7 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
         all.flows[id] = flow;
     Object.assign(all.tools, draft.tools);
     if (draft.bundle) bundles[product] = draft.bundle;
+    if (draft.faults) faults[product] = draft.faults;
     if (draft.wet) wet[product] = draft.wet;
     if (draft.forms) forms[product] = [...(forms[product] ?? []), ...draft.forms];
     if (draft.outgoing !== null) {
@@ -406,7 +410,7 @@ function totalFigures(
     'money',
     costs.map((c) => c.figure),
   );
-  const fixed = money(
+  money(
     'fixed',
     costs.filter((c) => c.fixed).map((c) => c.figure),
   );

@@ -87,7 +87,8 @@ export function comparedWith(proposal: Proposal, spec: JobSpec, plant: Plant, sh
     plates: total('plates'),
     machineS: total('machineS'),
     readyAt: total('readyAt'),
-    fixed: p.figures['total.fixed']?.value ?? 0,
+    // What a thousand more do not cost: setups with their sheets, forms, fill.
+    fixed: total('money') - (total('runOn') * (p.figures['total.good']?.value ?? 0)) / 1_000,
     copiesUp: p.figures[idOf(part, 'copiesUp')]?.value ?? 0,
     blocking: p.findings.filter((f) => f.level === 'release').length,
   };

@@ -119,12 +119,13 @@ export const band: Process = {
 };
 
 type Card = Omit<PackCard, 'price'> & { id: string };
-const cardsOf = (cards: Record<string, PackCard> | undefined, usual: Omit<PackCard, 'price'>): Card[] => {
+const cardsOf = (cards: Record<string, PackCard> | undefined, usual: Omit<PackCard, 'price'>): [Card, ...Card[]] => {
   // The smallest first: what is taken where nobody chooses.
   const all = Object.entries(cards ?? {})
     .map(([id, c]) => ({ ...c, id }))
     .sort((a, b) => a.widthMm * a.depthMm * a.heightMm - b.widthMm * b.depthMm * b.heightMm);
-  return all.length > 0 ? all : [{ ...usual, id: '' }];
+  const [first, ...others] = all;
+  return first ? [first, ...others] : [{ ...usual, id: '' }];
 };
 /** What lies flat in the carton: a layer of a bundle, or the folded piece. */
 const footprintOf = (cx: DraftContext): [number, number] =>
@@ -139,13 +140,13 @@ const stacksIn = (card: Card, [pieceWidth, pieceHeight]: [number, number]): numb
 export function cartonOf(cx: DraftContext): { card: Card; all: Card[]; fits: boolean } {
   const all = cardsOf(cx.plant.cartons, USUAL_CARTON);
   const set = all.find((c) => c.id !== '' && c.id === wordSetting(cx, 'carton', ''));
-  const card = set ?? all.find((c) => stacksIn(c, footprintOf(cx)) > 0) ?? (all[0] as Card);
+  const card = set ?? all.find((c) => stacksIn(c, footprintOf(cx)) > 0) ?? all[0];
   return { card, all, fits: stacksIn(card, footprintOf(cx)) > 0 };
 }
 /** The pallet set on the step, else the plant's smallest. */
 function palletOf(cx: DraftContext): { card: Card; all: Card[] } {
   const all = cardsOf(cx.plant.pallets, USUAL_PALLET);
-  return { card: all.find((c) => c.id !== '' && c.id === wordSetting(cx, 'pallet', '')) ?? (all[0] as Card), all };
+  return { card: all.find((c) => c.id !== '' && c.id === wordSetting(cx, 'pallet', '')) ?? all[0], all };
 }
 const priceTerm = (cx: DraftContext, what: 'carton' | 'pallet', { id }: Card): Term => {
   const cards: Record<string, PackCard> | undefined = what === 'carton' ? cx.plant.cartons : cx.plant.pallets;

@@ -1,7 +1,7 @@
 import type { Id, Term } from '../quantity/figure';
 import { type Ledger, typed } from '../quantity/ledger';
 import type { Scene } from '../scene/scene';
-import { type PracticeKey, practiceTerm } from '../plant/practice';
+import type { PracticeKey } from '../plant/practice';
 import type { InkSeries, Machine, OwnLoss, Plant, Shelf, Stock } from '../plant/plant';
 import type { Flow, Step, ToolUse } from '../flow/net';
 import type { LossPoint } from '../flow/loss-table';
@@ -44,6 +44,10 @@ export interface DraftContext extends ProcessContext {
   inkSeries: InkSeries | null;
   /** Of varnish, coating, primer; null: none is printed, or no card fits. */
   coatSeries: InkSeries | null;
+  /** What is faulty of what comes in and runs through until it is taken out (a web is not cut for it); null: nothing. */
+  faults: Term | null;
+  /** A stone further on takes faulty pieces out. */
+  faultsTakenOut: boolean;
   /** How pieces come from the stone before, where they do not come singly. */
   bundle: Bundle | null;
 }
@@ -66,6 +70,7 @@ export interface Draft {
   /** Steps whose ink must dry; steps that made forms others wait for. */
   wet?: Id<'step'>[];
   forms?: Id<'step'>[];
+  faults?: Term;
   bundle?: Bundle;
 }
 
@@ -123,6 +128,8 @@ export interface Process {
   joins?: true;
   /** The practice values its setup (where it is said in cycles) and running loss go by when nothing else is said. */
   losses?: { setup?: PracticeKey; running: PracticeKey };
+  /** Takes out what ran through faulty from an earlier machine. */
+  takesOutFaults?: true;
   /** Parts sheets by straight cuts from edge to edge, and by nothing else. */
   straightCuts?: true;
   /** First pass: late machines speak before the layout. */

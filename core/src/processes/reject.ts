@@ -1,11 +1,22 @@
-import type { Formula } from '../quantity/figure';
+import type { Formula, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import { formatNumber } from '../words/format';
 import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
 import { CLOCK_TIME, HANDS_TIME } from '../finishing/folding';
-import { type ConsumeContext, machineTerm, type PanelRow, type Process, lossTable, says, setting, settingPath } from './process';
+import {
+  type ConsumeContext,
+  machineTerm,
+  type PanelRow,
+  type Process,
+  lossTable,
+  says,
+  setting,
+  settingPath,
+  type DraftContext,
+  ownLoss,
+} from './process';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 import { runningLossTerm, stepLosses } from './step-losses';
@@ -26,14 +37,30 @@ const BALANCE: Formula<'taken' | 'good' | 'destroyed'> = {
   of: ({ taken, good, destroyed }) => taken - good - destroyed,
 };
 
+/** Faulty ones from here and from the press. Source: shares of what is left, one after the other; arithmetic. */
+const FAULTS: Formula<'here' | 'carried'> = {
+  id: 'counts.faults',
+  unit: 'ppm',
+  source: 'arithmetic',
+  of: ({ here, carried }) => 1e6 - ((1e6 - here) * (1e6 - carried)) / 1e6,
+};
+/** What is taken out: what is found here, and what ran through from the press. The works' own log of this table has counted both. */
+function takenOut(cx: DraftContext): Term {
+  const here = runningLossTerm(cx, 'reject.runningPpm');
+  if (cx.faults === null || ownLoss(cx) !== null) return here;
+  cx.to.figure(idOf(cx.id, 'faultsPpm'), FAULTS, { here, carried: cx.faults });
+  return fig(idOf(cx.id, 'faultsPpm'));
+}
+
 /** Faulty sheets are taken out where the camera marked them, counted, and destroyed under witness (or recycled); in = good + destroyed. */
 export const reject: Process = {
   id: 'reject',
   losses: { running: 'reject.runningPpm' },
+  takesOutFaults: true,
   asks: () => ({}),
   draft(cx) {
     const losses = stepLosses(cx, cx.id, (cx) => ({
-      runningPpm: runningLossTerm(cx, 'reject.runningPpm'),
+      runningPpm: takenOut(cx),
       table: lossTable(cx),
       samples: setting(cx, 'samples', practiceTerm(cx.plant, 'reject.samples')),
     }));

@@ -4,7 +4,7 @@ import { fig, typed } from '../quantity/ledger';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
 import { copiesUp } from '../layout/layout';
-import { CYCLES_OF_METRES } from '../counts/loss-terms';
+import { CYCLES_OF_METRES, RUNNING_PPM } from '../counts/loss-terms';
 import {
   type ConsumeContext,
   type Consumed,
@@ -48,10 +48,15 @@ export const webPress: Process = {
   asks: () => ({}),
   draft(cx): Draft {
     const repeatMm = fig(ofPart(cx, 'repeatMm'));
+    // A web is not cut for a fault: it runs through, and is taken out where sheets or rolls are parted.
+    const running = runningLossTerm(cx, 'web.runningPpm');
+    const table = lossTable(cx, cx.parts[0]?.colours[0].length);
+    const runThrough = cx.faultsTakenOut && table?.inForce !== true;
+    if (runThrough) cx.to.figure(idOf(cx.id, 'runningPpm'), RUNNING_PPM, { ppm: running });
     const losses = stepLosses(cx, cx.id, (cx) => ({
       setup: webSetup(cx, setting(cx, 'setupMetres', practiceTerm(cx.plant, 'web.setupMetres'))),
-      runningPpm: runningLossTerm(cx, 'web.runningPpm'),
-      table: lossTable(cx, cx.parts[0]?.colours[0].length),
+      ...(!runThrough && { runningPpm: runningLossTerm(cx, 'web.runningPpm') }),
+      table,
       batch: {
         cycles: { batch: fig(ofPart(cx, 'usableRollMm')), perCycle: repeatMm },
         lost: {
@@ -61,7 +66,7 @@ export const webPress: Process = {
         },
       },
     }));
-    return singleStep(cx, {
+    const draft = singleStep(cx, {
       inks: passOf(cx).inks,
       prints: passOf(cx).prints,
       takesPer: (cx.layout?.sheetMm[1] ?? 0) / 1000,
@@ -73,6 +78,7 @@ export const webPress: Process = {
       after: cx.formsFrom,
       cautions: ['nips', 'solvents', ...(cx.inkSeries?.lampDried ? ['lamps'] : [])],
     });
+    return { ...draft, ...(runThrough && { faults: fig(idOf(cx.id, 'runningPpm')) }) };
   },
   registers: (cx) => registerOfInks(cx, passOf(cx).prints, 'web-offset', false),
   consume(cx): Consumed {

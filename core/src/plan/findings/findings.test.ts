@@ -36,9 +36,6 @@ const stock = (id: string, more: object): Plant => ({
 const shelf = (more: object): Shelf => ({ ...SHELF, ...more });
 const desks = (more: object): Shelf => shelf({ desks: { inks: {}, forms: {}, approved: null, register: [], ...more } });
 const used = plan(cardSpec(), LINDMOOR, SHELF).stocks['card.card'] as string;
-const logs = Object.fromEntries(
-  ['offset', 'foil', 'guillotine', 'fold', 'apply', 'envelope'].map((p) => [p, { jobs: 40, meanPpm: 10_000, sdPpm: 5_000 }]),
-);
 const foiled = (cardSpec().products['card'] as { wish: { foils: Record<string, object> } }).wish.foils;
 const aimed = { ...cardSpec(), choices: { ...cardSpec().choices, aim: { i1: 20_000 } } };
 const override = (until: number, id = 'card.card.print.front.run'): JobSpec => ({

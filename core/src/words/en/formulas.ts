@@ -116,6 +116,11 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'cartons ÷ cartons a layer, at most the layers a pallet takes',
     terms: { layers: 'layers a pallet takes', cartons: 'cartons', perLayer: 'a layer' },
   },
+  'counts.faults': {
+    name: 'Faulty, taken out',
+    reads: '1 − (1 − found here) × (1 − run through from the press)',
+    terms: { here: 'found here', carried: 'run through from the press' },
+  },
   'counts.foilSetup': {
     name: 'Setup',
     reads: 'setup of one foil area × areas × factor, rounded up',
