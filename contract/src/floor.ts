@@ -84,6 +84,8 @@ export const StepNow = z.object({
   runningPpm: z.number(),
   /** Cycles of what lies before it that are reserve. */
   reserve: z.number(),
+  /** For counting by scale and by height: a piece it gives, and the share of them the order leaves open; null: not to be counted so. */
+  measure: z.object({ pieceKg: z.number(), kgPpm: z.number(), pieceUm: z.number(), umPpm: z.number(), openPpm: z.number() }).nullable(),
   next: z.array(z.object({ step: z.string(), name: z.string(), machineName: z.string(), waitS: z.number() })),
   /** What it waits for: steps not done, piles still to dry. */
   waits: z.array(z.string()),

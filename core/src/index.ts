@@ -73,6 +73,7 @@ export * from './quality/walking-units';
 export * from './finishing/book-block';
 export * from './finishing/cutting-program';
 export * from './counts/balance';
+export * from './counts/count-by-measure';
 export * from './counts/chance-of-enough';
 export * from './counts/floor-entry';
 export * from './counts/learned-losses';

@@ -33,7 +33,7 @@ test('1 starts from anything: an old job, a tool number, what the customer had l
   await page.getByRole('button', { name: 'Enter order' }).click();
   await expect(page.getByText(`repeats ${old}`)).toBeVisible();
   await page.getByRole('button', { name: /^Print,/ }).click();
-  await expect(page.getByLabel('Setup', { exact: true }).first()).toHaveValue('repeat');
+  await expect(page.getByLabel('New or repeat', { exact: true }).first()).toHaveValue('repeat');
 
   // What the customer had last.
   await page.goto('/orders/new');

@@ -1,6 +1,8 @@
 import type { Id } from '../quantity/figure';
 import type { Scene } from '../scene/scene';
-import { type StepUnits, stepUnits } from '../counts/step-units';
+import { MEASURE_SPREAD, type PieceMeasure } from '../counts/count-by-measure';
+import { finerOut, type StepUnits, stepUnits } from '../counts/step-units';
+import { caliperUmOf } from '../processes/stock-terms';
 import { WORK_STYLES } from '../layout/work-style';
 import type { ConsumeContext } from '../processes/process';
 import { isMixedInk } from '../product/ink-names';
@@ -45,6 +47,8 @@ export interface FloorStep {
   next: { step: Id<'step'>; name: string; machine: Id<'machine'>; machineName: string; waitS: number }[];
   /** Steps that must be done before. */
   before: Id<'step'>[];
+  /** What a piece it gives weighs and how thick it is, and what share of them the order leaves open: for counting by scale and by height. Absent where pieces have neither. */
+  measure?: PieceMeasure & { openPpm: number };
   /** What lies on the pile: which edge is the gripper's, where the lay is, which side was printed; '' where it says nothing. */
   gripper: string;
   lay: string;
@@ -85,11 +89,19 @@ export function floorSteps({ plan, contexts, to }: Planned, place: Place, balanc
   };
   const value = (id: string): number => to.value(id);
   let seq = 0;
+  let folded = 0;
+  const open = Object.values(plan.items).map((i) => ({ wanted: value(i.wanted), least: value(i.least), most: value(i.most) }));
+  // The narrower side of what the order takes: a count that may be off by more is no count.
+  const openPpm = Math.min(
+    1e6,
+    ...open.map((i) => (i.wanted > 0 ? (1e6 * Math.max(i.wanted - i.least, i.most - i.wanted)) / i.wanted : 0)),
+  );
   return contexts.flatMap(({ stone: routed, cx }, i) =>
     cx.stepIds.flatMap((id) => {
       const [step, stone] = [plan.steps[id], plan.stones[i]];
       if (!step || !stone) return [];
       const units = stepUnits(step, plan.flows);
+      if (to.has(`${cx.id}.thickness`) && to.unitOf(`${cx.id}.thickness`) === 'µm') folded = value(`${cx.id}.thickness`);
       const next = Object.entries(plan.steps).flatMap(([other, s]) =>
         s.takes.some((t) => t.flow === units.gives)
           ? [
@@ -127,6 +139,7 @@ export function floorSteps({ plan, contexts, to }: Planned, place: Place, balanc
         startAt: value(`${id}.startAt`),
         endAt: value(`${id}.endAt`),
         pieceKg: pieceKg(units, cx),
+        ...measureOf(units, cx, openPpm, folded),
         next,
         before: [...new Set([...step.takes.flatMap((t) => makers.get(t.flow) ?? []), ...(step.after ?? [])])],
         ...pileSays(cx, units, id, stone.id),
@@ -154,6 +167,24 @@ const pieceKg = (units: StepUnits, cx: ConsumeContext): number => {
   const [w, h] = sizeOf(units.unit, cx);
   return (w * h * (cx.stock?.gsm ?? 0)) / 1e9;
 };
+
+/** Mass and thickness of what a step gives, with what either may be off: measured on the lot, or as the catalogue says. */
+function measureOf(units: StepUnits, cx: ConsumeContext, openPpm: number, foldedUm: number): Pick<FloorStep, 'measure'> {
+  const caliperUm = caliperUmOf(cx);
+  const pieceKgGiven = pieceKg(units, cx) * finerOut(units);
+  if (!['sheet', 'copy', 'piece'].includes(units.givesUnit ?? '') || caliperUm <= 0 || pieceKgGiven <= 0 || cx.parts[0]?.web) return {};
+  const measured = Object.values(cx.shelf.lots).some((l) => l.stock === cx.stockId && l.caliperUm !== undefined);
+  const { measuredPpm, catalogueCaliperPpm, catalogueGsmPpm } = MEASURE_SPREAD;
+  return {
+    measure: {
+      pieceKg: pieceKgGiven,
+      kgPpm: catalogueGsmPpm,
+      pieceUm: units.givesUnit === 'sheet' ? caliperUm : Math.max(foldedUm, caliperUm),
+      umPpm: measured ? measuredPpm : catalogueCaliperPpm,
+      openPpm,
+    },
+  };
+}
 
 /** Gripper and lay as the pile's flag shows them: only while there are whole sheets to lay up. */
 function pileSays(cx: ConsumeContext, units: StepUnits, step: string, stage: string): Pick<FloorStep, 'gripper' | 'lay' | 'side'> {

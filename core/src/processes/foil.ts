@@ -82,6 +82,7 @@ const AREA_DIES: Formula<'copiesUp' | 'areas'> = {
 export const foil: Process = {
   id: 'foil',
   losses: { setup: 'foil.setupSheets', running: 'foil.runningPpm' },
+  laysFoil: true,
   asks: (cx) => ({
     gripperMm: cx.machine.limits['gripperMm'] ?? 0,
     ...(cx.machine.minSheetMm && { minSheetMm: cx.machine.minSheetMm }),

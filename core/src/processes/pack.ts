@@ -157,6 +157,7 @@ const priceTerm = (cx: DraftContext, what: 'carton' | 'pallet', { id }: Card): T
 /** Cartons, then pallets: two steps of one stone. Full ones first, the last ones may be short. */
 export const pack: Process = {
   id: 'pack',
+  packs: true,
   asks: () => ({}),
   draft(cx): Draft {
     const lead = cx.incoming[0];

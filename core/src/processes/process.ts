@@ -128,6 +128,9 @@ export interface Process {
   joins?: true;
   /** The practice values its setup (where it is said in cycles) and running loss go by when nothing else is said. */
   losses?: { setup?: PracticeKey; running: PracticeKey };
+  /** Lays foil on what was printed; packs finished pieces. */
+  laysFoil?: true;
+  packs?: true;
   /** Takes out what ran through faulty from an earlier machine. */
   takesOutFaults?: true;
   /** Parts sheets by straight cuts from edge to edge, and by nothing else. */

@@ -155,6 +155,7 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     startAt: facts.startAt,
     runningPpm: facts.runningPpm,
     reserve: facts.reserve ?? 0,
+    measure: facts.measure ?? null,
     next: facts.next.map(({ step, name, machineName, waitS }) => ({ step, name, machineName, waitS })),
     waits: times.state === 'waiting' ? waits : [],
     locked: (facts.mixed ?? []).filter((ink) => !floor.accepted.has(stepKey(job, ink))),

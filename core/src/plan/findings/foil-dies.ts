@@ -12,7 +12,7 @@ export const foilTooLarge: Rule = {
   find: ({ contexts }) =>
     contexts.flatMap(({ cx, stone }): Omit<Finding, 'code'>[] => {
       const part = cx.parts[0];
-      if (stone.process.id !== 'foil' || !part || !cx.layout) return [];
+      if (!stone.process.laysFoil || !part || !cx.layout) return [];
       const turned = cx.layout.cells[0]?.turn === 90 || cx.layout.cells[0]?.turn === 270;
       const [along, across] = turned ? [part.widthMm, part.heightMm] : [part.heightMm, part.widthMm];
       return part.foils.flatMap((area) => {

@@ -10,7 +10,7 @@ export const foilOnInk: Rule = {
   nr: 31,
   find: ({ plan, spec, to, contexts }) =>
     contexts.flatMap(({ cx, stone }, i) => {
-      if (stone.process.id !== 'foil') return [];
+      if (!stone.process.laysFoil) return [];
       // What the foil is laid on: what printed these parts before, and with which series.
       const printed = contexts
         .slice(0, i)

@@ -7,7 +7,7 @@ export const packDoesNotFit: Rule = {
   code: 'pack.doesNotFit',
   find: ({ spec, contexts }) =>
     contexts.flatMap(({ cx, stone }) => {
-      if (stone.process.id !== 'pack') return [];
+      if (!stone.process.packs) return [];
       const { card, all, fits } = cartonOf(cx);
       if (fits) return [];
       const [widthMm, depthMm] = cx.bundle?.footprintMm ?? [cx.parts[0]?.foldedWidthMm ?? 0, cx.parts[0]?.heightMm ?? 0];

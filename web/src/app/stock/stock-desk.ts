@@ -3,7 +3,18 @@ import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angula
 import { RouterLink } from '@angular/router';
 import { type Observable, tap } from 'rxjs';
 import type { MoveKind, StockLine, StockPage } from '@druckerei/contract';
-import { formatMoment, formatNumber, label, type Plant, say, UNIT_WORDS, readNumber } from '@druckerei/core';
+import {
+  formatMoment,
+  formatNumber,
+  label,
+  type Plant,
+  say,
+  UNIT_WORDS,
+  readNumber,
+  MEASURE_SPREAD,
+  type PieceMeasure,
+} from '@druckerei/core';
+import { MeasuredCount } from '../shared/measured-count';
 import { ApiCaller } from '../shared/api';
 import { LotMoves } from './lot-moves';
 
@@ -13,7 +24,7 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
 /** One stock: what to order by when, its lots and what is done with them, promises and orders. */
 @Component({
   selector: 'dk-stock-desk',
-  imports: [ReactiveFormsModule, RouterLink, LotMoves],
+  imports: [ReactiveFormsModule, RouterLink, LotMoves, MeasuredCount],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<h2>{{ name() }}</h2>
     @if (line().shortage; as s) {
@@ -125,6 +136,12 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
               ><span class="soft">{{ unit() }}</span
               ><input class="field-input" formControlName="quantity" inputmode="numeric"
             /></label>
+            @if (measure(); as m) {
+              <details>
+                <summary>{{ say('measured.instead') }}</summary>
+                <dk-measured-count [measure]="m" [atStake]="atStake()" [unit]="unit()" [due]="booked()" (counted)="measured($event)" />
+              </details>
+            }
           }
           @if (shows('caliper')) {
             <label
@@ -346,6 +363,26 @@ export class StockDesk {
     ...(this.smaller().length > 0 ? ['trim'] : []),
     ...(owner === 'customer' ? ['back'] : []),
   ];
+
+  /** What the lot in hand holds by the books. */
+  protected readonly booked = computed(() => this.lots().find((l) => l.id === this.lotOf())?.quantity ?? 1_000);
+  /** A count in the store may be off by one in a hundred of what is booked. Common practice, no source. */
+  protected readonly atStake = computed(() => Math.floor(this.booked() / 100));
+  /** A sheet of the lot, for counting it by height or scale; null where it has no sheets, or nothing is counted. */
+  protected readonly measure = computed((): PieceMeasure | null => {
+    const stock = this.plant().stocks[this.line().stock];
+    if (this.doing().kind !== 'recount' || stock?.form !== 'sheet' || stock.lengthMm === undefined) return null;
+    const measuredUm = this.lots().find((l) => l.id === this.lotOf())?.caliperUm ?? null;
+    return {
+      pieceKg: (stock.widthMm * stock.lengthMm * stock.gsm) / 1e9,
+      kgPpm: MEASURE_SPREAD.catalogueGsmPpm,
+      pieceUm: measuredUm ?? stock.caliperUm,
+      umPpm: measuredUm === null ? MEASURE_SPREAD.catalogueCaliperPpm : MEASURE_SPREAD.measuredPpm,
+    };
+  });
+  protected measured(pieces: number): void {
+    this.form.patchValue({ quantity: String(pieces) });
+  }
 
   /** Which fields what is done asks for. */
   protected shows(field: string): boolean {

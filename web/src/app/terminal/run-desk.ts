@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
 import type { Pile, StepNow } from '@druckerei/contract';
 import { formatDuration, formatMoment, formatNumber, label, say, STOP_REASONS, UNIT_WORDS, WASTE_REASONS } from '@druckerei/core';
+import { MeasuredCount } from '../shared/measured-count';
 import { Keypad } from './keypad';
 import { goodGiven, goodWantedGiven, leftAtMachine } from './with-waiting';
 
@@ -16,7 +17,9 @@ export type Wish =
 
 type Count = 'good' | 'waste' | 'samples' | 'destroyed';
 type Ask =
-  { is: 'count'; of: Count; reason: string } | { is: 'waste' | 'stop' | 'note' | 'finish' } | { is: 'above'; wish: Wish; more: number };
+  | { is: 'count'; of: Count; reason: string }
+  | { is: 'waste' | 'stop' | 'note' | 'finish' | 'measured' }
+  | { is: 'above'; wish: Wish; more: number };
 
 /** Why more came out than went in, as people say it. */
 const RECOUNTS = ['terminal.flagWasLow', 'terminal.countedAgain', 'terminal.counterRanOn'] as const;
@@ -24,7 +27,7 @@ const RECOUNTS = ['terminal.flagWasLow', 'terminal.countedAgain', 'terminal.coun
 /** The step that runs: how far it is, and one decision at a time: good, waste with its reason, a stop, a new pile, samples, the end. */
 @Component({
   selector: 'dk-run-desk',
-  imports: [Keypad],
+  imports: [Keypad, MeasuredCount],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './run-desk.html',
   styleUrl: './run-desk.scss',
@@ -85,6 +88,9 @@ export class RunDesk {
     return units.takesPer > 0 ? Math.floor(((this.left() ?? 0) * units.takesPer) / units.perCycle + 1e-6) : 0;
   });
   protected readonly takenUnit = computed(() => UNIT_WORDS[this.step().units.takesUnit ?? 'piece']?.[1] ?? '');
+  /** Pieces a measured count may be off: what the order leaves open of what is wanted here. */
+  protected readonly atStake = computed(() => Math.floor((this.wanted() * (this.step().measure?.openPpm ?? 0)) / 1e6));
+  protected readonly due = computed(() => Math.max(Math.round(this.wanted() - this.good()), 1));
   /** Of what lies before the step, what is reserve, in pieces of what it takes. */
   protected readonly reserve = computed(() => Math.round(this.step().reserve * this.step().units.takesPer));
   /** Forms are made without pieces passing: nothing to count, only time. */
@@ -110,13 +116,18 @@ export class RunDesk {
   protected duration = formatDuration;
   protected moment = formatMoment;
 
-  protected show(is: 'waste' | 'stop' | 'note' | 'finish'): void {
+  protected show(is: 'waste' | 'stop' | 'note' | 'finish' | 'measured'): void {
     this.words.set('');
     this.ask.set({ is });
   }
   protected count(of: Count, reason = ''): void {
     this.words.set('');
     this.ask.set({ is: 'count', of, reason });
+  }
+  /** Counted by height or by a scale: as if typed. */
+  protected measured(pieces: number): void {
+    this.count('good');
+    this.typed(String(pieces));
   }
   protected typed(text: string): void {
     const a = this.ask();

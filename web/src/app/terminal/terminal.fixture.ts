@@ -55,6 +55,7 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   runS: 900,
   startAt: NOW,
   reserve: 0,
+  measure: { pieceKg: 0.012, kgPpm: 40_000, pieceUm: 400, umPpm: 50_000, openPpm: 50_000 },
   runningPpm: 20_000,
   next: [{ step: 'back', name: 'Print, back', machineName: 'Press 3', waitS: 0 }],
   waits: [],
