@@ -15,6 +15,8 @@ const esmOnly = [
 /** One Jest set-up for core, contract and server. */
 export const swcJest = (more = {}) => ({
   testEnvironment: 'node',
+  // No outcome hangs on the speed of a machine: ten times what a quiet one needs.
+  testTimeout: 60_000,
   roots: ['<rootDir>/src'],
   transform: {
     '^.+\\.[mc]?[jt]s$': [

@@ -9,7 +9,7 @@ export default defineConfig({
   retries: 0,
   reporter: [['list']],
   // A busy machine is no fault of the program: speed is measured by npm run bench, never here.
-  expect: { timeout: 45_000 },
+  expect: { timeout: 60_000 },
   timeout: 300_000,
   use: {
     viewport: { width: 1280, height: 800 },

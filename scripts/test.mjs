@@ -56,7 +56,20 @@ await main(async () => {
     await stage('static', [
       ['types', bin('tsc'), ['-b']],
       ['types of the web client', 'npm', ['run', 'typecheck', '-w', '@druckerei/web', '--silent']],
-      ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+      [
+        'format',
+        bin('prettier'),
+        [
+          '--check',
+          '--log-level',
+          'warn',
+          '{core,contract,server,web,e2e}/{src,tests}/**/*.{ts,html,scss}',
+          'scripts/**/*.{mjs,ts}',
+          'e2e/*.ts',
+          'checks/*.ts',
+        ],
+      ],
+      ['lint', bin('eslint'), ['.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/']],
       ['dependency rules', bin('depcruise'), ['core/src', 'contract/src', 'server/src', 'web/src', '--config', '.dependency-cruiser.cjs']],
     ]);
     await stage(

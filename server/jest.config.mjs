@@ -1,3 +1,3 @@
 import { swcJest } from '../jest.base.mjs';
 
-export default swcJest({ testTimeout: 20_000 });
+export default swcJest({ testTimeout: 200_000 });

@@ -5,6 +5,7 @@ const esmOnly = ['d3-[^/]+', '@noble/hashes', 'tinykeys', 'idb', '@angular/commo
 
 export default {
   ...preset,
+  testTimeout: 60_000,
   roots: ['<rootDir>/src'],
   setupFilesAfterEnv: ['<rootDir>/src/setup-jest.ts'],
   moduleNameMapper: {

@@ -17,7 +17,6 @@ const clean = async (page: Page): Promise<void> => {
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`every screen is clean for axe, ${colorScheme}`, async ({ page }) => {
-    test.setTimeout(120_000);
     await page.emulateMedia({ colorScheme });
     await page.goto('/');
     await page.getByLabel('Password').waitFor();
@@ -65,7 +64,6 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`the settings are clean for axe, ${colorScheme}`, async ({ page }) => {
-    test.setTimeout(120_000);
     await page.emulateMedia({ colorScheme });
     await signIn(page, 'runa', 'paper-river-25');
     await page.getByRole('button', { name: 'Runa Tormeel, menu' }).click();
@@ -85,7 +83,6 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`the floor, the logbook and a terminal are clean for axe, ${colorScheme}`, async ({ page }) => {
-    test.setTimeout(120_000);
     await page.emulateMedia({ colorScheme });
     await signIn(page);
     await enterOrder(page, `Floor axe ${colorScheme}`);
@@ -147,7 +144,6 @@ test('text on the river keeps a contrast of 4.5 in both themes', async ({ page }
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`tools, kitchen, zones, register and practice are clean for axe, ${colorScheme}`, async ({ page }) => {
-    test.setTimeout(120_000);
     await page.emulateMedia({ colorScheme });
     await signIn(page, 'runa', 'paper-river-25');
     await enterOrder(page, `Press axe ${colorScheme}`);

@@ -26,7 +26,6 @@ const lib = async (): Promise<{
 };
 
 test('what was saved survives kill -9 of server and database', async () => {
-  test.setTimeout(120_000);
   const { Cluster, startServer } = await lib();
   const cluster = new Cluster('killed', 0);
   await cluster.start();
@@ -87,7 +86,6 @@ test('what was saved survives kill -9 of server and database', async () => {
 });
 
 test('a dozen random kills of server and database under load lose no acknowledged entry', async () => {
-  test.setTimeout(180_000);
   const { soak } = (await import(new URL('../../scripts/lib/soak.mjs', import.meta.url).href)) as {
     soak(ask: {
       kills: number;

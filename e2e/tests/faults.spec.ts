@@ -9,23 +9,21 @@ import { own, type Own } from '../own-server';
 
 let house: Own;
 test.beforeAll(async () => {
-  test.setTimeout(120_000);
   house = await own('faults', { SILENT_S: '3' });
 });
 test.afterAll(async () => {
   await house.end();
 });
 const at = (page: Page): Promise<void> => signIn(page, 'anselm', 'paper-river-24', house.base);
-const saved = (page: Page): Promise<void> => expect(page.getByText('saved', { exact: true })).toBeVisible({ timeout: 30_000 });
+const saved = (page: Page): Promise<void> => expect(page.getByText('saved', { exact: true })).toBeVisible();
 
 test('the database goes away while editing: the page says so, keeps the input, and saves when it is back', async ({ page }) => {
-  test.setTimeout(120_000);
   await at(page);
   await enterOrder(page, 'Interrupted card');
   await saved(page);
   house.stopDatabase();
   await type(page, 'Quantity', '7777');
-  await expect(page.getByText(/The database does not answer|The server does not answer/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/The database does not answer|The server does not answer/)).toBeVisible();
   await page.waitForTimeout(5_000);
   await expect(page.getByRole('button', { name: /^Quantity, 7\s?777/ })).toBeVisible();
   await house.startDatabase();
@@ -35,13 +33,12 @@ test('the database goes away while editing: the page says so, keeps the input, a
 });
 
 test('the server is killed and started again while editing: nothing typed is lost', async ({ page }) => {
-  test.setTimeout(120_000);
   await at(page);
   await enterOrder(page, 'Restarted card');
   await saved(page);
   await house.killServer();
   await type(page, 'Quantity', '6666');
-  await expect(page.getByText(/kept here/).first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/kept here/).first()).toBeVisible();
   await house.startServer();
   await saved(page);
   await page.reload();
@@ -56,13 +53,12 @@ test('the same person in two tabs: both show what is saved in either', async ({ 
   await other.goto(page.url());
   await expect(other.getByRole('button', { name: /^Quantity, 10\s?000/ })).toBeVisible();
   await type(other, 'Quantity', '4444');
-  await expect(page.getByRole('button', { name: /^Quantity, 4\s?444/ })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('button', { name: /^Quantity, 4\s?444/ })).toBeVisible();
   await type(page, 'Title', 'Two tabs, one job');
-  await expect(other.getByRole('button', { name: /^Title, Two tabs, one job/ })).toBeVisible({ timeout: 15_000 });
+  await expect(other.getByRole('button', { name: /^Title, Two tabs, one job/ })).toBeVisible();
 });
 
 test('two server processes on one database: an edit through one reaches the browser at the other', async ({ page, browser }) => {
-  test.setTimeout(120_000);
   const second = await house.anotherServer();
   try {
     await at(page);
@@ -72,7 +68,7 @@ test('two server processes on one database: an edit through one reaches the brow
     await signIn(other, 'runa', 'paper-river-25', second.base);
     await other.getByRole('link', { name: 'Two servers' }).first().click();
     await type(other, 'Quantity', '3333');
-    await expect(page.getByRole('button', { name: /^Quantity, 3\s?333/ })).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByRole('button', { name: /^Quantity, 3\s?333/ })).toBeVisible();
     await expect(page.getByText('runa changed meanwhile:')).toBeVisible();
   } finally {
     await second.stop();
@@ -105,7 +101,6 @@ async function smallPieces(call: Call): Promise<string> {
 }
 
 test('a worker killed in mid-search: another takes the search over and ends it', async ({ request }) => {
-  test.setTimeout(120_000);
   await house.killServer();
   await house.startServer({ WORKERS: '0' });
   const call = await talk(request);
@@ -130,7 +125,6 @@ test('a worker killed in mid-search: another takes the search over and ends it',
 });
 
 test('what was saved survives a backup, a loss of everything, and a restore: same plans by name', async ({ request }, info) => {
-  test.setTimeout(180_000);
   const file = info.outputPath('house.backup');
   await smallPieces(await talk(request));
   const before = house.backup(file);

@@ -45,7 +45,7 @@ test('a new order of line 1 goes from sign-in to the printed ticket by visible w
     .getByRole('button', { name: /in 100 such jobs fall short/ })
     .click();
   await expect(page.getByText(/\+.* sheets/)).toBeVisible();
-  await expect(page.getByText('saved', { exact: true })).toBeVisible({ timeout: 10_000 });
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Release …' }).click();
   for (const reason of await page.getByRole('textbox', { name: /^Reason:/ }).all()) await reason.fill('agreed with the customer');
   await page.getByRole('button', { name: 'Release now' }).click();
@@ -128,7 +128,7 @@ test('stocks and presses are compared by cost, and one is taken', async ({ page 
   await page.getByRole('button', { name: 'Compare stocks and presses' }).click();
   await page.getByRole('button', { name: 'Close' }).waitFor();
   await page.getByRole('button', { name: 'Take it' }).first().click();
-  await expect(page.getByText('saved', { exact: true })).toBeVisible({ timeout: 10_000 });
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
 });
 
 test('a press operator reads but does not change', async ({ page }) => {

@@ -38,7 +38,7 @@ test('a new order of line 2 goes from sign-in to the printed ticket by visible w
   await findings.getByRole('button', { name: /Blocks release: .* not made to lie near food/ }).click();
   await findings.getByRole('button', { name: /^Print with .* low migration/ }).click();
   await expect(findings.getByText(/Blocks release/)).toHaveCount(0);
-  await expect(page.getByText('saved', { exact: true })).toBeVisible({ timeout: 10_000 });
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
 
   await page.getByRole('button', { name: 'Release …' }).click();
   for (const reason of await page.getByRole('textbox', { name: /^Reason:/ }).all()) await reason.fill('agreed with the customer');

@@ -9,11 +9,11 @@ test('two people on one job: different places merge by themselves, both see it',
   await signIn(other, 'runa', 'paper-river-25');
   await other.getByRole('link', { name: 'Shared card' }).first().click();
   await type(other, 'Title', 'Shared card, renamed');
-  await expect(other.getByText('saved', { exact: true })).toBeVisible({ timeout: 10_000 });
+  await expect(other.getByText('saved', { exact: true })).toBeVisible();
   expect(other.url()).toBe(address);
-  await expect(page.getByRole('button', { name: /^Title, Shared card, renamed/ })).toBeVisible({ timeout: 10_000 });
+  await expect(page.getByRole('button', { name: /^Title, Shared card, renamed/ })).toBeVisible();
   await type(page, 'Quantity', '11000');
-  await expect(other.getByRole('button', { name: /^Quantity, 11\s?000/ })).toBeVisible({ timeout: 10_000 });
+  await expect(other.getByRole('button', { name: /^Quantity, 11\s?000/ })).toBeVisible();
 });
 
 test('a session that ends in mid-edit loses nothing', async ({ page, context }) => {
@@ -22,11 +22,11 @@ test('a session that ends in mid-edit loses nothing', async ({ page, context }) 
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await context.clearCookies();
   await type(page, 'Quantity', '4321');
-  await expect(page.getByText('Your session has ended.')).toBeVisible({ timeout: 10_000 });
+  await expect(page.getByText('Your session has ended.')).toBeVisible();
   await page.getByLabel('Name').fill('anselm');
   await page.getByLabel('Password').fill('paper-river-24');
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByText('saved', { exact: true })).toBeVisible({ timeout: 10_000 });
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('button', { name: /^Quantity, 4\s?321/ })).toBeVisible();
 });
@@ -36,10 +36,10 @@ test('without an answer from the server the input is kept, and saved when it is 
   await enterOrder(page, 'Offline card');
   await page.route('**/edits', (route) => route.abort());
   await type(page, 'Quantity', '5555');
-  await expect(page.getByText('The server does not answer. What you typed is kept here.')).toBeVisible({ timeout: 10_000 });
+  await expect(page.getByText('The server does not answer. What you typed is kept here.')).toBeVisible();
   await page.unroute('**/edits');
   await page.getByRole('button', { name: 'Try now' }).click();
-  await expect(page.getByText('saved', { exact: true })).toBeVisible({ timeout: 10_000 });
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
 });
 
 test('9 the same place changed by two: both values stand there with names, and whichever is taken, the other stays in the history', async ({

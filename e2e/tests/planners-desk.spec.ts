@@ -16,7 +16,6 @@ const because = async (page: Page, button: string, words: string): Promise<void>
   await expect(dialog).toHaveCount(0);
 };
 test('1 starts from anything: an old job, a tool number, what the customer had last, a file', async ({ page }, info) => {
-  test.setTimeout(120_000);
   await signIn(page);
   await enterOrder(page, 'First edition');
   await saved(page);
@@ -151,12 +150,12 @@ test('3 waits at a gate: the ready date moves with it, the release is held until
   await expect(page.getByText('Blocks release: File proof v1: no answer from the customer')).toBeVisible();
   await page.getByRole('button', { name: 'Yes', exact: true }).click();
   await because(page, 'Yes to file proof v1', '');
+  await expect(page.getByText('no answer from the customer')).toHaveCount(0);
   await release(page);
   await expect(page.getByText('Released by Anselm Hardt')).toBeVisible();
 });
 
 test('4 releases parts first, then the whole; revises with a reason; shows what differs and who did what', async ({ page }) => {
-  test.setTimeout(90_000);
   await signIn(page);
   await enterOrder(page, 'Early card');
   await saved(page);
@@ -292,7 +291,6 @@ test('7 counts a lot in, promises it to a job, notes what to order, and takes a 
 });
 
 test('8 a closed day in the calendar moves the ready date of open jobs', async ({ page }) => {
-  test.setTimeout(90_000);
   await signIn(page, 'runa', 'paper-river-25');
   await enterOrder(page, 'Holiday card');
   const job = page.url();

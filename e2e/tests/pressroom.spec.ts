@@ -9,7 +9,6 @@ const jobOf = (page: Page): string => /jobs\/([^/?]+)/.exec(page.url())?.[1] ?? 
 test('an ink is matched, weighed, drawn down with the simulated instrument, corrected and accepted; until then the press waits', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await signIn(page);
   await enterOrder(page, 'Moss card');
   await page.getByRole('button', { name: 'Product', exact: false }).first().click();
@@ -46,7 +45,7 @@ test('an ink is matched, weighed, drawn down with the simulated instrument, corr
     await page.getByLabel(name, { exact: true }).fill(value);
   await page.getByRole('button', { name: 'Take it as the sample' }).click();
   await page.getByRole('button', { name: 'Find recipes' }).click();
-  await expect(page.getByText(/there may be a better one|there is no better one/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/there may be a better one|there is no better one/)).toBeVisible();
   await page.getByRole('button', { name: 'Take it', exact: true }).first().click();
   await expect(page.getByText('trained people only')).toBeVisible();
   for (const row of await page.locator('dk-batch-panel tbody tr').all()) {
@@ -81,7 +80,6 @@ test('an ink is matched, weighed, drawn down with the simulated instrument, corr
 });
 
 test('the simulated press comes into register: read, set as told, read again', async ({ page }) => {
-  test.setTimeout(60_000);
   await signIn(page);
   await enterOrder(page, 'Register card');
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
@@ -115,7 +113,6 @@ test('the simulated press comes into register: read, set as told, read again', a
 });
 
 test('plates are imaged by the simulated platesetter, checked, used and kept', async ({ page }) => {
-  test.setTimeout(120_000);
   await signIn(page);
   await enterOrder(page, 'Plate card');
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
@@ -178,11 +175,11 @@ test('a separation is laid on the sheet zone by zone; one of other sides is refu
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await page.goto(`/zones/${job}/card.card.print.front`);
   await page.getByLabel('Choose a separation for K').setInputFiles(`${SEPARATIONS}/menu-k.png`);
-  await expect(page.getByText('menu-k.png')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('menu-k.png')).toBeVisible();
   await expect(page.locator('svg .bar').first()).toBeAttached();
   // One PDF for all inks: its crease is none of the press's, its heaviest spot stands beside what the paper takes.
   await page.getByLabel('Choose a PDF for all inks').setInputFiles(`${SEPARATIONS}/menu.pdf`);
-  await expect(page.getByText('does not print it: Crease.')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('does not print it: Crease.')).toBeVisible();
   await expect(page.getByText('menu.pdf')).toHaveCount(4);
   await expect(page.getByText(/^Heaviest spot \(circled\): 310 % of ink\. The paper takes 320 %\.$/)).toBeVisible();
   await page.getByRole('button', { name: 'Y', exact: true }).click();

@@ -6,7 +6,6 @@ import { LINDMOOR, SHELF } from '../../core/src/plan/line-1.fixture';
 import { anySpec } from '../../core/src/plan/spec-arbitrary.fixture';
 
 test('200 generated specifications give the same plan, bit for bit, in Node and in Chromium', async ({ page }) => {
-  test.setTimeout(180_000);
   const specs = fc.sample(anySpec, { numRuns: 200, seed: 20_260_302 });
   const mine = specs.map((s) => hashOf(plan(s, LINDMOOR, SHELF)));
   const bundle = await build({

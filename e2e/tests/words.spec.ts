@@ -57,7 +57,6 @@ const look = (page: Page, typed: string[]): Promise<Seen> =>
   );
 
 test('no screen says anything past the catalogue, and none is too narrow for a longer language', async ({ page }) => {
-  test.setTimeout(240_000);
   await signIn(page, 'runa', 'paper-river-25');
   await enterOrder(page, 'Pseudo print');
   await page.getByRole('button', { name: 'Product', exact: false }).first().click();

@@ -212,3 +212,16 @@ describe('a spectrum from elsewhere', () => {
     expect(() => resampled(nm, values)).toThrow(field);
   });
 });
+
+describe('hues that lie opposite', () => {
+  // Sharma, Wu & Dalal 2005, Table 1, pairs 11 to 14: up to 0.0010 the hues count as opposite or less, beyond as more.
+  test.each([
+    [0.0009, 4.8045],
+    [0.001, 4.8045],
+    [0.0011, 4.7461],
+    [0.0012, 4.7461],
+  ])('finds opposite hues opposite, whatever the last bit says: a = ∓%d', (a, expected) => {
+    expect(deltaE2000([50, -0.001, 2.49], [50, a, -2.49])).toBeCloseTo(expected, 4);
+    expect(deltaE2000([50, a, -2.49], [50, -0.001, 2.49])).toBeCloseTo(expected, 4);
+  });
+});

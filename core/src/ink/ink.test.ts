@@ -94,6 +94,12 @@ describe('foil pull', () => {
 });
 
 describe('washing up between two jobs', () => {
+  it('washes special inks by their lightness: light after dark is the long one', () => {
+    expect(washUpBetween(['navy blue'], ['pale pink']).units[0]?.wash).toBe('deep');
+    expect(washUpBetween(['pale pink'], ['navy blue']).units[0]?.wash).toBe('wash');
+    expect(washUpBetween(['gold'], ['K']).units[0]?.wash).toBe('wash');
+    expect(washUpBetween(['K'], ['moss green']).units[0]?.wash).toBe('deep');
+  });
   it('takes a unit nothing where its ink stays, long where a lighter one follows a darker', () => {
     // by hand: K stays 0, M → Y is lighter 20, Y → C is darker 8
     expect(washUpBetween(['K', 'M', 'Y'], ['K', 'Y', 'C'])).toEqual({

@@ -161,11 +161,12 @@ describe('the version somebody said yes to', () => {
     by: '2026-03-10T10:00',
     holds: 'release',
   });
-  const gates = { a: gate('fileProof', 'v2'), b: gate('contractProof', 'v3'), c: gate('dummy', 'v9') };
+  const gates = { a: gate('fileProof', 'v9'), b: gate('contractProof', 'v3'), c: gate('dummy', 'v9'), d: gate('fileProof', 'v10') };
   test.each([
     ['nobody', {}, null],
-    ['of the file proof', { 'gate:a': { state: 'open' as const } }, 'v2'],
+    ['of the file proof', { 'gate:a': { state: 'open' as const } }, 'v9'],
     ['of the contract proof before it', { 'gate:a': { state: 'open' as const }, 'gate:b': { state: 'open' as const } }, 'v3'],
+    ['counted as numbers: v10 comes after v9', { 'gate:a': { state: 'open' as const }, 'gate:d': { state: 'open' as const } }, 'v10'],
     ['never of a dummy', { 'gate:c': { state: 'open' as const } }, null],
     ['not while it waits', { 'gate:a': { state: 'waiting' as const } }, null],
   ])('%s', (_name, answers, version) => {

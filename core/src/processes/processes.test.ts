@@ -109,6 +109,15 @@ describe('foil', () => {
     expect(value(base, 'card.card.foil.foil.f1.perStroke')).toBeCloseTo(86.2, 9);
     expect(value(base, 'card.card.foil.foil.f1.metres')).toBeCloseTo((86.2 * value(base, 'card.card.foil.run') * 3) / 1000, 9);
   });
+  it('sets up every foil area on its own, in sheets and in time', () => {
+    const two = plan(
+      withWish({ foils: { f1: { name: 'crest', widthMm: 40, heightMm: 30 }, f2: { name: 'rule', widthMm: 60, heightMm: 4 } } }),
+      LINDMOOR,
+      SHELF,
+    );
+    expect(value(two, 'card.card.foil.setupCycles')).toBe(2 * value(base, 'card.card.foil.setupCycles'));
+    expect(value(two, 'card.card.foil.setupS') - value(base, 'card.card.foil.setupS')).toBe(6 * 300); // six more dies of five minutes
+  });
   it('buys no die that lies in the store', () => {
     const p = plan(withWish({ foils: { f1: { name: 'crest', widthMm: 40, heightMm: 30, tool: 'F-1' } } }), LINDMOOR, SHELF);
     expect(p.figures['card.card.foil.die.f1.cost']).toBeUndefined();
@@ -116,7 +125,53 @@ describe('foil', () => {
   });
 });
 
+describe('the measured lot', () => {
+  it('wins over the stock card everywhere a thickness counts, and the working says whose it is', () => {
+    const lots = { m1: { stock: base.stocks['card.card'] ?? '', quantity: 20_000, owner: 'works' as const, caliperUm: 440 } };
+    const p = plan(cardSpec(), LINDMOOR, { ...SHELF, lots });
+    for (const figure of ['cut.perLift', 'print.perPile', 'stock.perPile'])
+      expect([figure, value(p, `card.card.${figure}`)]).toEqual([
+        figure,
+        Math.floor(figure === 'cut.perLift' ? 100_000 / 440 : 1_000_000 / 440),
+      ]);
+    expect(value(p, 'card.card.fold.thickness')).toBe(2 * 440);
+    expect(value(p, 'card.card.pack.thickness')).toBeCloseTo(((2 * 440 + 300) * 1.15) / 1_000, 9);
+    expect(p.figures['card.card.cut.perLift']?.terms['caliperUm']).toMatchObject({ from: 'shelf', at: 'lot:m1, measured' });
+  });
+});
+
+describe('work sent out', () => {
+  const outside = (settings: object = {}) =>
+    plan(
+      withChoices({ settings: { 'card.card.foil': settings } }),
+      {
+        ...LINDMOOR,
+        machines: {
+          ...LINDMOOR.machines,
+          platen1: { ...LINDMOOR.machines['platen1']!, outside: { supplier: 'Foil works', days: 5, lossPpm: 30_000 } },
+        },
+      },
+      SHELF,
+    );
+  const at = (p: Plan, what: 'startAt' | 'endAt', step = 'foil'): number => value(p, `card.card.${step}.${what}`);
+  it('takes the supplier’s days on the clock, and loses what the supplier may lose', () => {
+    const p = outside();
+    expect(at(p, 'endAt') - at(p, 'startAt')).toBe(5 * 86_400);
+    expect(value(p, 'card.card.foil.runningPpm')).toBe(30_000);
+    expect(at(p, 'startAt', 'cut')).toBeGreaterThanOrEqual(at(p, 'endAt'));
+  });
+  it('is back on the day agreed where that is later', () => {
+    const p = outside({ returnBy: '2026-04-10' });
+    expect(at(p, 'endAt')).toBe(Date.UTC(2026, 3, 10, 12) / 1000);
+  });
+});
+
 describe('hands', () => {
+  it('waits for pieces that are bought: their days count', () => {
+    const ribbon = (leadDays: number) =>
+      plan(withWish({ applied: { r1: { name: 'ribbon', secondsEach: 8, each: 1, supply: { from: 'buy', leadDays } } } }), LINDMOOR, SHELF);
+    expect(value(ribbon(40), 'total.readyAt') - value(ribbon(2), 'total.readyAt')).toBeGreaterThan(20 * 86_400);
+  });
   it('asks for pieces and envelopes with what is spoilt on the way', () => {
     expect(value(base, 'card.card.hands.r1.demand')).toBe(Math.ceil(value(base, 'card.card.hands.run') / 0.995 - 1e-9));
   });

@@ -8,7 +8,7 @@ let planner: Client;
 beforeAll(async () => {
   await server.start();
   planner = await server.signedIn('planner');
-}, 60_000);
+});
 afterAll(() => server.stop());
 
 const task = async (id: string): Promise<Task> => (await planner.call('GET', `/api/tasks/${id}`)).body as unknown as Task;
@@ -38,12 +38,12 @@ describe('long work', () => {
     const over = await until(id, isOver);
     expect(over).toMatchObject({ state: 'done', attempt: 1, result: { part: 'card.card' } });
     expect((over.result as { found: number; bound: number }).found).toBeGreaterThan(0);
-  }, 40_000);
+  });
   it('fails in words for a part that is not there', async () => {
     const id = randomUUID();
     await layout(await planner.order(), id, 'boat');
     expect(await until(id, isOver)).toMatchObject({ state: 'failed', says: 'This part has no sheet to be laid on.' });
-  }, 40_000);
+  });
   it('is stopped by who asked for it, not by another planner', async () => {
     const id = randomUUID();
     const sheet = await planner.order();
@@ -64,7 +64,7 @@ describe('long work', () => {
     expect((await (await server.signedIn('store')).call('POST', `/api/tasks/${id}/cancel`)).status).toBe(403);
     await planner.call('POST', `/api/tasks/${id}/cancel`);
     expect(['cancelled', 'done']).toContain((await until(id, isOver)).state);
-  }, 40_000);
+  });
   it('that waits is cancelled before it begins', async () => {
     const other = await new TestServer().start();
     try {
@@ -79,7 +79,7 @@ describe('long work', () => {
     } finally {
       await other.stop();
     }
-  }, 40_000);
+  });
 });
 
 describe('an import', () => {
@@ -96,7 +96,7 @@ describe('an import', () => {
       bad: [{ line: 3, issues: expect.arrayContaining([expect.objectContaining({ column: 'line' })]) as never }],
     });
     expect((await planner.call('GET', '/api/orders/totals')).body['orders']).toBe(before);
-  }, 40_000);
+  });
   it('makes every good row an order, names every bad one, and makes none twice', async () => {
     const rows = Array.from({ length: 120 }, (_, i) => `Harbour ${i % 3},Flyer ${i},folded-card,${1_000 + i},2026-03-20,210`);
     const sent = await send(csv([...rows, 'Harbour 1,Bad,folded-card,0,2026-03-20,210']));
@@ -120,7 +120,7 @@ describe('an import', () => {
     await server.db.query(`select queue.add_job('import', json_build_object('id', $1::text))`, [id]);
     await until(id, (t) => isOver(t) && t.attempt === 1);
     expect(((await planner.call('GET', '/api/orders?find=flyer&rows=200')).body['rows'] as object[]).length).toBe(120);
-  }, 60_000);
+  });
   it('is an order like any other', async () => {
     const [row] = (await planner.call('GET', '/api/orders?find=flyer&rows=1')).body['rows'] as { job: string }[];
     const edited = await planner.call('POST', `/api/jobs/${String(row?.job)}/edits`, {
@@ -147,7 +147,7 @@ describe('an import', () => {
   it('reads no file larger than it says', async () => {
     const sent = await send('x'.repeat(20_000_001));
     expect(sent.status).toBe(413);
-  }, 40_000);
+  });
   it('takes a file from no other role', async () => {
     const c = await server.signedIn('press');
     expect((await c.call('POST', '/api/imports', 'x', { 'sec-fetch-site': 'same-origin', 'content-type': 'text/csv' })).status).toBe(403);

@@ -476,7 +476,7 @@ export class JobPage implements OnDestroy {
     const [plan, spec, plant, job] = [this.planning()?.plan, this.spec(), this.plant(), this.job()];
     if (!plan || !spec || !plant || !job) return;
     const data: ReleaseData = {
-      findings: plan.findings,
+      findings: () => this.planning()?.plan.findings ?? [],
       decided: Object.keys(spec.decisions).filter((k) => plan.findings.some((f) => findingKey(f) === k)),
       things: earlyThings(plan, plant),
       early: job.releases.flatMap((r) => r.scope ?? []),

@@ -249,7 +249,7 @@ describe('ReleaseDialog', () => {
     const closed: unknown[] = [];
     TestBed.configureTestingModule({
       providers: [
-        { provide: MAT_DIALOG_DATA, useValue: { findings, decided, things: [], early: [], revising: false } },
+        { provide: MAT_DIALOG_DATA, useValue: { findings: () => findings, decided, things: [], early: [], revising: false } },
         { provide: MatDialogRef, useValue: { close: (v: unknown) => closed.push(v) } },
       ],
     });

@@ -4,7 +4,8 @@ import { type EarlyThing, type Finding, findingKey, findingSays, findingTitle, f
 import type { ReleaseAsk } from './job.feature';
 
 export interface ReleaseData {
-  findings: Finding[];
+  /** Followed while the dialog is open: an answer may come in that moment. */
+  findings: () => Finding[];
   decided: string[];
   things: EarlyThing[];
   /** Ids released early before; releasing them again revises that, with a reason. */
@@ -115,13 +116,13 @@ export class ReleaseDialog {
   private readonly reasons = signal<Record<string, string>>({});
   /** Gates and what was released early hold the whole; things that go ahead are not held by them. */
   protected readonly blocking = computed(() =>
-    this.data.findings.filter(
-      (f) => f.level === 'release' && !(this.parts() && (f.code === 'frozen.changed' || f.code.startsWith('gate.'))),
-    ),
+    this.data
+      .findings()
+      .filter((f) => f.level === 'release' && !(this.parts() && (f.code === 'frozen.changed' || f.code.startsWith('gate.')))),
   );
-  protected readonly undecided = signal(
-    this.data.findings.filter((f) => f.level === 'decide' && !this.data.decided.includes(findingKey(f))),
-  ).asReadonly();
+  protected readonly undecided = computed(() =>
+    this.data.findings().filter((f) => f.level === 'decide' && !this.data.decided.includes(findingKey(f))),
+  );
   protected readonly again = computed(() => (this.parts() ? this.data.early.some((id) => this.chosen().has(id)) : this.data.revising));
   protected readonly ready = computed(
     () =>
