@@ -14,7 +14,6 @@ const DATABASES = JSON.parse(process.env['E2E_DATABASES'] ?? '[]') as { app: str
 /** Tests on the real program: each worker has a server and a database of its own, so that two may run side by side. */
 export const test = base.extend<object, { house: House }>({
   house: [
-    // eslint-disable-next-line no-empty-pattern -- Playwright reads the pattern to know what a fixture needs: nothing
     async ({}, use, worker) => {
       const { startServer } = (await import(new URL('../scripts/lib/server.mjs', import.meta.url).href)) as Lib;
       const of = DATABASES[worker.parallelIndex];

@@ -298,7 +298,9 @@ function wishFor(spec: JobSpec, losses: Readonly<Record<Id<'step'>, LossTerms>>,
   if (spec.choices.certainty !== undefined) return spec.choices.certainty;
   const steps = Object.entries(losses);
   const byLog = steps.some(([, l]) => [l.likely?.setup, l.likely?.running].some((k) => k && 'from' in k.spread && k.spread.from === 'log'));
-  const otherwise = steps.some(([id, l]) => l.table || to.isByHand(idOf(id, 'setupCycles')) || to.isByHand(idOf(id, 'runningPpm')));
+  const otherwise = steps.some(
+    ([id, l]) => l.table !== undefined || to.isByHand(idOf(id, 'setupCycles')) || to.isByHand(idOf(id, 'runningPpm')),
+  );
   return byLog && !otherwise ? practiceValue(plant, 'risk.wish') : null;
 }
 
