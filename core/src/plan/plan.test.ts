@@ -129,6 +129,44 @@ describe('laws over generated specifications', () => {
         for (const [id, f] of Object.entries(p.figures)) if (f.formula === 'counts.balance') expect([id, f.value]).toEqual([id, 0]);
       }
   });
+  describe('two products of one stock in a set', () => {
+    const one = cardSpec(4_000);
+    const spec = JobSpecSchema.parse({
+      ...one,
+      items: { i1: { ...one.items['i1'], product: 'pair' } },
+      products: {
+        pair: {
+          kind: 'set',
+          by: 'assemble',
+          of: [
+            { product: 'card', times: 1 },
+            { product: 'second', times: 1 },
+          ],
+        },
+        card: one.products['card'],
+        second: one.products['card'],
+      },
+    });
+    it('are held against what is free of it together, and said once', () => {
+      const p = plan(spec, LINDMOOR, SHELF);
+      const [a, b] = ['card.card', 'second.card'].map((part) => value(p, `${part}.stock.in.demand`)) as [number, number];
+      const lots = { l1: { stock: p.stocks['card.card'] ?? '', quantity: Math.max(a, b) + 10, owner: 'works' as const } };
+      const short = plan(spec, LINDMOOR, { ...SHELF, lots }).findings.filter((f) => f.code === 'stock.short');
+      expect(short.map((f) => f.args['short'])).toEqual([a + b - (Math.max(a, b) + 10)]);
+    });
+    it('never run two steps on one machine at once', () => {
+      const p = plan(spec, LINDMOOR, SHELF);
+      const at = (id: string, what: string): number => value(p, `${id}.${what}`);
+      const byMachine = new Map<string, [number, number][]>();
+      for (const [id, step] of Object.entries(p.steps))
+        if (at(id, 'endAt') > at(id, 'startAt'))
+          byMachine.set(step.machine, [...(byMachine.get(step.machine) ?? []), [at(id, 'startAt'), at(id, 'endAt')]]);
+      for (const spans of byMachine.values()) {
+        spans.sort((x, y) => x[0] - y[0]);
+        for (let i = 1; i < spans.length; i++) expect(spans[i]?.[0]).toBeGreaterThanOrEqual(spans[i - 1]?.[1] ?? 0);
+      }
+    });
+  });
   it('wanted set by hand moves all that hangs on it', () => {
     const by = { value: 12_000, reason: 'the customer rang', by: 'anselm', until: SHELF.asOf + 86_400 };
     const moved = plan({ ...cardSpec(10_000), overrides: { 'i1.wanted': by } }, LINDMOOR, SHELF);

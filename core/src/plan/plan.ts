@@ -85,7 +85,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const { counts, reserved } = countAll({ net, losses: drafted.losses, items, to }, wishFor(spec, drafted.losses, plant, to));
   const contexts = drafted.contexts.map(({ stone, cx }) => ({ stone, cx: { ...cx, counts, steps: net.steps } }));
   const consumed = contexts.map(({ stone, cx }) => stone.process.consume(cx));
-  const assumptions = layOutTime(net, shelf, arrivalsOf(net, drafted.tools, plant, shelf, to), spec.gates, to);
+  const assumptions = layOutTime(net, plant, shelf, arrivalsOf(net, drafted.tools, plant, shelf, to), spec.gates, to);
   const real = anyCounted(net, shelf.counted);
   if (real) solveForward(net, counts, shelf.counted, to);
   for (const [id, item] of Object.entries(items)) {

@@ -56,7 +56,18 @@ export interface Arrival {
  * When each step starts and ends if steps are laid one after another into open hours with nobody else in the way, and what that assumes.
  * A step starts when all it takes is made, its forms are there, its waits are over by the clock, and what it needs from outside has come.
  */
-export function layOutTime(net: Net, shelf: Shelf, arrivals: readonly Arrival[], gates: JobSpec['gates'], to: Ledger): Plan['assumptions'] {
+export function layOutTime(
+  net: Net,
+  plant: Plant,
+  shelf: Shelf,
+  arrivals: readonly Arrival[],
+  gates: JobSpec['gates'],
+  to: Ledger,
+): Plan['assumptions'] {
+  // One machine does one thing at a time: its next step waits for the one before. Benches and stores say how many places they have.
+  const lastOn = new Map<Id<'machine'>, Id<'step'>>();
+  const oneAtATime = (machine: Id<'machine'>): boolean =>
+    Object.hasOwn(plant.machines, machine) && !plant.machines[machine]?.outside && (plant.machines[machine]?.limits['places'] ?? 1) <= 1;
   const { order } = inOrder(net.steps);
   const makers = new Map<Id<'flow'>, Id<'step'>>();
   for (const [id, s] of Object.entries(net.steps)) for (const { flow } of s.gives) makers.set(flow, id);
@@ -68,6 +79,9 @@ export function layOutTime(net: Net, shelf: Shelf, arrivals: readonly Arrival[],
     const after: Record<string, Term> = { now: { value: shelf.asOf, unit: 'moment', from: 'shelf', at: 'clock' } };
     for (const before of [...step.takes.flatMap(({ flow }) => makers.get(flow) ?? []), ...(step.after ?? [])])
       if (to.has(idOf(before, 'endAt'))) after[before] = fig(idOf(before, 'endAt'));
+    const busy = lastOn.get(step.machine);
+    if (busy !== undefined && !Object.hasOwn(after, busy)) after['machine free'] = fig(idOf(busy, 'endAt'));
+    if (oneAtATime(step.machine)) lastOn.set(step.machine, id);
     step.waits.forEach((wait, i) => {
       to.figure(`${id}.waited.${i}`, LATER, { from: fig(idOf(wait.after, 'endAt')), by: fig(wait.figure) });
       after[`wait ${wait.why} ${i + 1}`] = fig(`${id}.waited.${i}`);
@@ -125,11 +139,12 @@ export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: 
       const supply = net.flows[flow]?.supply;
       if (supply?.from === 'stock') {
         const free = freeStock(shelf, supply.stock);
+        const need = neededOf(net, supply.stock, to);
         const days = plant.stocks[supply.stock]?.leadDays ?? 0;
-        if (to.value(idOf(flow, 'demand')) > free)
+        if (need > free)
           arrivals.push({
             step: id,
-            at: comesBy(shelf, supply.stock, to.value(idOf(flow, 'demand')) - free) ?? shelf.asOf + days * DAY_S,
+            at: comesBy(shelf, supply.stock, need - free) ?? shelf.asOf + days * DAY_S,
             code: 'assume.stock',
             args: { stock: plant.stocks[supply.stock]?.name ?? '' },
           });
@@ -149,6 +164,13 @@ export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: 
   }
   return arrivals;
 }
+
+/** What a job takes of a stock in all, whichever of its parts are made of it. */
+export const neededOf = ({ flows }: Pick<Net, 'flows'>, stock: Id<'stock'>, to: Ledger): number =>
+  Object.entries(flows).reduce(
+    (sum, [id, f]) => sum + (f.supply?.from === 'stock' && f.supply.stock === stock ? to.value(idOf(id, 'demand')) : 0),
+    0,
+  );
 
 /** When what was ordered covers what is short; null where it does not, and more must be ordered. */
 function comesBy(shelf: Shelf, stock: Id<'stock'>, short: number): number | null {

@@ -1,5 +1,5 @@
 import { idOf } from '../../quantity/id-of';
-import { freeStock } from '../ready';
+import { freeStock, neededOf } from '../ready';
 import { isCustomers, pulledFlow } from '../../processes/pull';
 import type { Rule } from './rule';
 
@@ -7,14 +7,16 @@ import type { Rule } from './rule';
 export const stockShort: Rule = {
   code: 'stock.short',
   nr: 6,
-  find: ({ plan, plant, shelf, to, contexts }) =>
-    contexts.flatMap(({ cx }) => {
+  find: ({ plan, plant, shelf, to, contexts }) => {
+    // What all parts of one stock take together is held against what is free, and said once.
+    const said = new Set<string>();
+    return contexts.flatMap(({ cx }) => {
       const flow = plan.flows[pulledFlow(cx)];
-      if (flow?.supply?.from !== 'stock' || isCustomers(cx)) return [];
-      const need = to.value(idOf(pulledFlow(cx), 'demand'));
-      const free = freeStock(shelf, flow.supply.stock);
+      if (flow?.supply?.from !== 'stock' || isCustomers(cx) || said.has(flow.supply.stock)) return [];
+      const { stock: id } = flow.supply;
+      said.add(id);
+      const [need, free, stock] = [neededOf(plan, id, to), freeStock(shelf, id), plant.stocks[id]];
       if (need <= free) return [];
-      const stock = plant.stocks[flow.supply.stock];
       return [
         {
           level: 'decide',
@@ -24,5 +26,6 @@ export const stockShort: Rule = {
           remedies: [{ do: 'ask', says: 'remedy.orderStock', desk: 'store' }],
         },
       ];
-    }),
+    });
+  },
 };
