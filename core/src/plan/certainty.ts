@@ -97,9 +97,10 @@ function risksOf(steps: readonly Id<'step'>[], cx: Certainty, asValue: boolean):
     const plain = (value: number, unit: '1' | 'piece'): Term => ({ value, unit, from: 'family', at: 'layout' });
     const perGood = plain(cyclesPerGood(step, net), '1');
     const found: RiskTerms['losses'] = [];
-    if (setup && setupLost)
+    // By a table the log may know what goes as a rule; where it does not, the table's lines are allowances like the handbook's.
+    if (setup && (setupLost ?? table))
       found.push({ ...setup, loss: written(idOf(id, 'likelyLost.setup'), LIKELY_SETUP, { cycles: setup.amount, perGood }) });
-    if (running && runningLost)
+    if (running && (runningLost ?? table))
       found.push({
         ...running,
         loss: written(idOf(id, 'likelyLost.running'), LIKELY_RUNNING, {
@@ -115,14 +116,6 @@ function risksOf(steps: readonly Id<'step'>[], cx: Certainty, asValue: boolean):
         spread: byTable.spread,
         common: byTable.common,
         loss: written(idOf(id, 'likelyLost.table'), LIKELY_SETUP, { cycles: fig(idOf(id, 'likelyTable')), perGood }),
-      });
-    }
-    if (table && !byTable && running) {
-      // The table is what is set aside; what goes as a rule is known by the log.
-      if (setup) found.push({ ...setup, loss: written(idOf(id, 'likelyLost.setup'), LIKELY_SETUP, { cycles: setup.amount, perGood }) });
-      found.push({
-        ...running,
-        loss: written(idOf(id, 'likelyLost.running'), LIKELY_RUNNING, { ppm: running.amount, run: fig(idOf(id, 'run')), perGood }),
       });
     }
     const kept = written(idOf(id, 'kept'), KEPT, {
