@@ -37,7 +37,7 @@ const MOST_DIGITS = 9;
       gap: 10px;
     }
     .key {
-      min-height: 76px;
+      min-height: 67px;
       font-size: 28px;
       font-weight: 600;
       background: var(--card);
