@@ -292,7 +292,7 @@ function stripScene(cx: ConsumeContext): Scene {
     role: 'label',
     x: 0,
     y: -text * 0.8,
-    text: `short advance ${round(pull.shortMm)} mm · jump ${round(pull.jumpMm)} mm · one lane of ${lanes.lanes}, ${lanes.dies} dies ${round(lanes.pitchMm)} mm apart`,
+    text: `short advance ${round(pull.shortMm)} mm · jump ${round(pull.jumpMm)} mm · one lane of ${lanes.lanes}, ${lanes.dies === 1 ? 'one die' : `${lanes.dies} dies ${round(lanes.pitchMm)} mm apart`}`,
     sizeMm: text,
   });
   shapes.push({
@@ -305,7 +305,7 @@ function stripScene(cx: ConsumeContext): Scene {
   });
   return {
     title: 'strip of foil',
-    says: `Foil strip: ${lanes.dies} dies a lane, ${pull.strikes} strikes interleaved; short advance ${round(pull.shortMm)}, jump ${round(pull.jumpMm)} millimetres.`,
+    says: `Foil strip: ${lanes.dies === 1 ? 'one die' : `${lanes.dies} dies`} a lane, ${pull.strikes} strikes interleaved; short advance ${round(pull.shortMm)}, jump ${round(pull.jumpMm)} millimetres.`,
     box: boxAround(shapes, text * 1.6),
     toScale: true,
     shapes,

@@ -1,3 +1,4 @@
+import { formatNumber } from '../words/format';
 import type { Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
@@ -219,7 +220,7 @@ function dryWait(cx: DraftContext, after: Id<'step'>, step: Id<'step'>, why: 'tu
   return { after, figure, why };
 }
 
-const whole = (cx: ConsumeContext, figure: Id<'figure'>): string => String(Math.ceil(cx.to.value(figure) - 1e-9));
+const whole = (cx: ConsumeContext, figure: Id<'figure'>): string => formatNumber(Math.ceil(cx.to.value(figure) - 1e-9));
 
 /** What the operator sets the press by: sheet, gripper and lay, series and how it dries, zones, register as it must hold, piles. */
 function pressRows(cx: ConsumeContext): PanelRow[] {

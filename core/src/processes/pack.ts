@@ -1,3 +1,4 @@
+import { countOf } from '../words/format';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { Scene, Shape } from '../scene/scene';
@@ -269,6 +270,7 @@ export const pack: Process = {
     cardRow(cx, 'pallet', palletOf(cx)),
     { label: 'perLayer', figure: idOf(cx.id, 'perLayer') },
     { label: 'layers', figure: idOf(cx.id, 'layers'), edit: { at: settingPath(cx, 'layers'), kind: 'count' } },
+    { label: 'layersLaid', figure: idOf(cx.id, 'layersLaid') },
     { label: 'pallets', figure: idOf(cx.id, 'pallets') },
     { label: 'palletMass', figure: idOf(cx.id, 'palletKg') },
     { label: 'palletHeight', figure: idOf(cx.id, 'palletHeight') },
@@ -389,6 +391,7 @@ function palletScene(cx: ConsumeContext): Scene {
         ref: `layer ${layers - l}`,
       });
   const height = layers * carton.heightMm + pallet.heightMm;
+  const perLayer = cx.to.value(idOf(cx.id, 'perLayer'));
   const limit = cx.shelf.palletLimit?.heightMm ?? practiceValue(cx.plant, 'pack.palletHeightMm');
   shapes.push(
     { kind: 'line', role: 'cut', x1: -60, y1: height - limit, x2: pallet.widthMm + 60, y2: height - limit, ref: 'limit' },
@@ -399,12 +402,12 @@ function palletScene(cx: ConsumeContext): Scene {
     role: 'label',
     x: 0,
     y: height + 70,
-    text: `${cx.to.value(idOf(cx.id, 'perLayer'))} cartons a layer, ${layers} layers, ${height} mm`,
+    text: `${countOf(perLayer, ['carton', 'cartons'])} a layer, ${countOf(layers, ['layer', 'layers'])}, ${height} mm`,
     sizeMm: 44,
   });
   return {
     title: 'pallet',
-    says: `Pallet of ${layers} layers with ${cx.to.value(idOf(cx.id, 'perLayer'))} cartons each, ${height} millimetres high.`,
+    says: `Pallet of ${countOf(layers, ['layer', 'layers'])} with ${countOf(perLayer, ['carton', 'cartons'])} each, ${height} millimetres high.`,
     box: { x: -90, y: Math.min(height - limit, 0) - 90, w: pallet.widthMm + 180, h: Math.max(limit, height) + 190 },
     toScale: true,
     shapes,

@@ -46,6 +46,8 @@ describe('numbers as they are shown', () => {
     [3600, 's', '1 h', ''],
     [8000, '1/h', `8${thin}000`, 'an hour'],
     [0.125, '1', '0.13', ''],
+    [0.0047, 'kg', '4.7', 'g'],
+    [0, 'kg', '0', 'kg'],
   ])('%d %s', (value, unit, number, shownUnit) => {
     expect(formatFigure(value, unit, place)).toEqual({ number, unit: shownUnit });
   });

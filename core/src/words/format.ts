@@ -66,6 +66,10 @@ export const UNIT_WORDS: Record<string, [one: string, many: string]> = {
   cut: ['cut', 'cuts'],
   cycle: ['cycle', 'cycles'],
 };
+/** So many of a thing, in words: "1 layer", "8 layers". */
+export const countOf = (count: number, [one, many]: readonly [one: string, many: string]): string =>
+  `${formatNumber(count)} ${Math.abs(count) === 1 ? one : many}`;
+
 const DECIMALS: Record<string, number> = {
   mm: 1,
   m: 1,
@@ -132,6 +136,8 @@ export function formatFigure(value: number, unit: string, place: Place): Shown {
   if (unit === 'moment') return { number: formatMoment(value, place.timeZone), unit: '' };
   if (unit === 'ppm') return { number: formatNumber(value / 10_000, 2), unit: '%' };
   if (unit.startsWith('money')) return { number: formatNumber(value, 2, true), unit: unit.replace('money', place.currency) };
+  // A card weighs grams: in kilograms it would read 0.
+  if (unit === 'kg' && value !== 0 && Math.abs(value) < 0.1) return { number: formatNumber(value * 1000, 1), unit: 'g' };
   const words = UNIT_WORDS[unit];
   if (words) return { number: formatNumber(value, Number.isInteger(value) ? 0 : 1), unit: Math.abs(value) === 1 ? words[0] : words[1] };
   return { number: formatNumber(value, DECIMALS[unit] ?? 1), unit: unit === '1' ? '' : unit };

@@ -30,6 +30,8 @@ import { fontDir } from './font-dir';
 const MM = 72 / 25.4;
 const PAGE = { left: 15, right: 195, top: 12, bottom: 282 };
 const DRAWING = { x: 15, y: 62, w: 108, h: 86 };
+/** Height of a line to fill in by hand. */
+const BLANK_MM = 7.4;
 /** How far down a page may be written on: above the caution, and where there is none. */
 const FOOT = { withCaution: 252, plain: 278 } as const;
 
@@ -235,11 +237,12 @@ class Paper {
       y = this.table(list.head, list.rows, y + 6, widthsFor(list.head, list.rows)) + 6;
     }
     if (page.department === 'packing') y = this.deliveries(y);
+    // What is to be filled in stays together: a page with one line to fill in is overlooked.
+    y = this.room(y, page.blanks.length * BLANK_MM);
     for (const blank of page.blanks) {
-      y = this.room(y, 7);
       this.text(blank, PAGE.left, y, 9.5, { colour: '#676257' });
       this.line(PAGE.left + 75, y + 4.5, PAGE.right, y + 4.5);
-      y += 7.4;
+      y += BLANK_MM;
     }
   }
 
