@@ -1,13 +1,13 @@
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { askedSheetMm } from '../layout/web-layout';
-import type { LabelSheetWish } from './label-sheet-wish';
+import { gapOf, type LabelSheetWish } from './label-sheet-wish';
 
 const MOST_DRAWN = 300;
 
 /** The sheet of labels lying flat, one label lifting off its corner; dimension lines on the first label. */
 export function labelSheetPicture(wish: LabelSheetWish): Scene {
   const [w, h, across, along] = [wish.widthMm ?? 60, wish.heightMm ?? 40, wish.across ?? 4, wish.along ?? 6];
-  const [gapMm, edgeMm] = [wish.gapMm ?? 2, wish.edgeMm ?? 5];
+  const [gapMm, edgeMm] = [gapOf(wish, wish.bleedMm ?? 1.5), wish.edgeMm ?? 5];
   const [sheetW, sheetH] = askedSheetMm([w, h], { across, along, gapMm, edgeMm });
   const text = Math.max(sheetW, sheetH) / 16;
   const shapes: Shape[] = [{ kind: 'rect', role: 'sheet', x: 0, y: 0, w: sheetW, h: sheetH, ref: 'sheet' }];

@@ -35,6 +35,15 @@ export const LabelSheetWish = z
   .partial();
 export type LabelSheetWish = z.infer<typeof LabelSheetWish>;
 
+/**
+ * The gap between labels, mm: as typed; else 2, and where they are die-cut at least the bleed of both, so that the matrix carries it and no label
+ * shows its neighbour's ink. Common practice, no source.
+ * @example gapOf({ delivered: 'rolls' }, 1.5) // 3
+ */
+export const gapOf = (wish: LabelSheetWish, bleedMm: number): number =>
+  wish.gapMm ?? (wish.delivered === 'rolls' ? Math.max(USUAL_GAP_MM, 2 * bleedMm) : USUAL_GAP_MM);
+const USUAL_GAP_MM = 2;
+
 declare module '../product/job-spec' {
   interface Wishes {
     'label-sheet': LabelSheetWish;

@@ -7,7 +7,7 @@ import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
 import type { Family, RouteStone } from './family';
 import { labelSheetPicture } from './label-sheet-picture';
-import { LabelSheetWish } from './label-sheet-wish';
+import { gapOf, LabelSheetWish } from './label-sheet-wish';
 
 const rollGrades = (plant: Plant): string[] =>
   Object.entries(plant.stocks)
@@ -32,6 +32,7 @@ export const labelSheet: Family<'label-sheet'> = {
       camera: 'Camera',
       sheet: 'Perforate and sheet',
       reject: 'Reject',
+      die: 'Die-cut, matrix off',
       stack: 'Stack',
       wind: 'Rewind',
       pack: 'Pack',
@@ -121,6 +122,7 @@ export const labelSheet: Family<'label-sheet'> = {
   parts({ product, item }, wish, plant) {
     const id: Id<'part'> = idOf(product, 'web');
     const widthMm = wish.widthMm ?? 60;
+    const bleedMm = wish.bleedMm ?? practiceValue(plant, 'layout.labelBleedMm');
     const part: Part = {
       id,
       product,
@@ -128,7 +130,7 @@ export const labelSheet: Family<'label-sheet'> = {
       role: 'web',
       widthMm,
       heightMm: wish.heightMm ?? 40,
-      bleedMm: wish.bleedMm ?? practiceValue(plant, 'layout.labelBleedMm'),
+      bleedMm,
       leaves: 1,
       folds: 0,
       foldedWidthMm: widthMm,
@@ -148,7 +150,7 @@ export const labelSheet: Family<'label-sheet'> = {
       web: {
         across: wish.across ?? 4,
         along: wish.along ?? 6,
-        gapMm: wish.gapMm ?? 2,
+        gapMm: gapOf(wish, bleedMm),
         edgeMm: wish.edgeMm ?? practiceValue(plant, 'layout.labelEdgeMm'),
         delivered: wish.delivered ?? 'sheets',
         perforated: wish.perforated ?? true,
@@ -176,6 +178,7 @@ export const labelSheet: Family<'label-sheet'> = {
       ...stone('print', 'webPress'),
       ...stone('camera', 'camera', printed),
       ...stone('sheet', 'sheeter', sheets),
+      ...stone('die', 'rollDie', !sheets),
       ...stone('reject', 'reject'),
       ...stone('stack', 'stack', sheets),
       ...stone('wind', 'rewind', !sheets),

@@ -91,9 +91,24 @@ describe('line 2: what must hold', () => {
   });
   it('wound on rolls it needs a core for each, and no stacks', () => {
     const p = plan(labelSpec(480_000, { delivered: 'rolls', piecesARoll: 1_000 }), LINDMOOR, SHELF);
-    expect(p.stones.map((s) => s.key)).toEqual(['stock', 'plates', 'print', 'camera', 'reject', 'wind', 'pack']);
+    expect(p.stones.map((s) => s.key)).toEqual(['stock', 'plates', 'print', 'camera', 'die', 'reject', 'wind', 'pack']);
     expect(of(p, 'label.web.wind.run')).toBe(480);
     expect(of(p, 'label.web.wind.cores.demand')).toBe(480);
+  });
+  it('die-cuts labels for rolls and draws the matrix off, as worked by hand', () => {
+    const p = plan(labelSpec(480_000, { delivered: 'rolls', piecesARoll: 1_000 }), LINDMOOR, SHELF);
+    const repeatMm = 167 * 3.175; // 530.225: rows of 6 × 40 with 3 mm for the bleed of both, twice 265, ask 530
+    expect(of(p, 'label.web.pieceWidth')).toBe(4 * 60 + 3 * 3 + 2 * 5);
+    expect(of(p, 'label.web.repeatMm')).toBeCloseTo(repeatMm, 8);
+    expect(of(p, 'label.web.reject.run')).toBe(10_313); // 10,000 repeats good, 5 samples, 2.98 % of 10,313 is 307.3, so 308
+    expect(of(p, 'label.web.die.run')).toBe(10_383); // 20 m to set up are 38 repeats; 0.3 % of 10,345 is 31.04, so 32
+    const share = 1 - (48 * 60 * 40) / (330 * repeatMm);
+    expect(of(p, 'label.web.die.matrixShare')).toBeCloseTo(share, 8);
+    // Face and adhesive are 57.5 % of 162 g/m².
+    expect(of(p, 'label.web.die.matrixKg')).toBeCloseTo(10_383 * (repeatMm / 1_000) * 0.33 * 0.162 * 0.575 * share, 6);
+    expect(of(p, 'label.web.die.dieCost')).toBe(160);
+    const kept = plan(labelSpec(480_000, { delivered: 'rolls' }, { 'label.web.die': { dies: 0 } }), LINDMOOR, SHELF);
+    expect(of(kept, 'label.web.die.dieCost')).toBe(0);
   });
   it('prints with lamp-dried ink, so that nothing waits on the clock', () => {
     const { contexts } = planned(labelSpec(), LINDMOOR, SHELF);

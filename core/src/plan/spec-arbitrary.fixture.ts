@@ -181,7 +181,7 @@ const webSettings = fc.dictionary(
     fc.constantFrom('repeat', 'lamp', 'lampFood', 'lampGloss', 'oil', ''),
   ),
 );
-const webStones = ['stock', 'plates', 'print', 'camera', 'sheet', 'reject', 'stack', 'wind', 'pack'].map((k) => `label.web.${k}`);
+const webStones = ['stock', 'plates', 'print', 'camera', 'sheet', 'die', 'reject', 'stack', 'wind', 'pack'].map((k) => `label.web.${k}`);
 
 /** Any job of line 2 the door lets in. */
 const anyLabel: fc.Arbitrary<JobSpec> = fc

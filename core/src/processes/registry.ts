@@ -13,6 +13,7 @@ import { pull } from './pull';
 import { pullRoll } from './pull-roll';
 import { reject } from './reject';
 import { rewind } from './rewind';
+import { rollDie } from './roll-die';
 import { sheeter } from './sheeter';
 import { stack } from './stack';
 import { webPress } from './web-press';
@@ -20,7 +21,7 @@ import { webPress } from './web-press';
 /** All processes by id. One row for a new one; nothing else asks for a process by name. */
 export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEntries(
   [
-    ...[pull, pullRoll, platemaking, offset, digital, webPress, camera, foil, guillotine, sheeter, rewind, reject, fold],
+    ...[pull, pullRoll, platemaking, offset, digital, webPress, camera, foil, guillotine, sheeter, rollDie, rewind, reject, fold],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

@@ -1,5 +1,6 @@
 import { LEVELS, type Finding } from '../plan-types';
 import { coatOnGlue, overprintFine, typeSmall } from './artwork';
+import { gapNarrow } from './gap-narrow';
 import { bleedSmall } from './bleed-small';
 import { cannotReach } from './cannot-reach';
 import { choiceUnknown } from './choice-unknown';
@@ -53,6 +54,7 @@ export const RULES: readonly Rule[] = [
   choiceUnknown,
   foldSizes,
   bleedSmall,
+  gapNarrow,
   textNearEdge,
   typeSmall,
   coatOnGlue,

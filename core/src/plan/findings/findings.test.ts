@@ -156,6 +156,11 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
   },
   'fold.sizes': { level: 'release', fires: { spec: wish({ foldedWidthMm: 90 }) }, silent: { spec: wish({ foldedWidthMm: 105 }) } },
   'bleed.small': { level: 'decide', fires: { spec: wish({ bleedMm: 2 }) }, silent: { spec: wish({ bleedMm: 3 }) } },
+  'gap.narrow': {
+    level: 'decide',
+    fires: { spec: labelSpec(480_000, { delivered: 'rolls', gapMm: 2 }) },
+    silent: { spec: labelSpec(480_000, { delivered: 'rolls' }) },
+  },
   'text.nearEdge': {
     level: 'decide',
     fires: { spec: wish({ smallestDistanceMm: 2.9 }) },

@@ -142,6 +142,10 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     title: (a) => `Bleed ${n(a['bleedMm'])} mm`,
     says: (a) => `The cut wanders about 1 mm; ${n(a['least'])} mm keeps white edges away.`,
   },
+  'gap.narrow': {
+    title: (a) => `Gap ${n(a['gapMm'])} mm for ${n(a['bleedMm'])} mm bleed`,
+    says: (a) => `Die-cut labels need the bleed of both between them, ${n(a['least'])} mm, or one shows its neighbour’s ink at the cut.`,
+  },
   'text.nearEdge': {
     title: (a) => `Text ${n(a['distanceMm'])} mm from an edge`,
     says: (a) => `Cut and fold wander: keep ${n(a['least'])} mm, or part of it goes.`,
@@ -315,6 +319,7 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.reviseEarly': () => 'Revise the early release with a reason',
   'remedy.orderStock': () => 'Ask the store to order',
   'remedy.askCustomer': () => 'Ask the customer',
+  'remedy.gap': (a) => `Gap ${n(a['least'])} mm`,
   'remedy.bleed': (a) => `Bleed ${n(a['least'])} mm`,
   'remedy.moveText': () => 'Ask prepress to move it',
   'remedy.getTool': () => 'Ask the store to get it',

@@ -528,6 +528,16 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'repeats × (web − lanes × sheet width) × repeat × grammage',
     terms: { repeats: 'repeats', webMm: 'web', lanes: 'lanes', sheetWidthMm: 'sheet width', repeatMm: 'repeat', gsm: 'grammage' },
   },
+  'finishing.matrixShare': {
+    name: 'Matrix, share of the face',
+    reads: '1 − labels × width × height ÷ (web × repeat)',
+    terms: { labels: 'labels a repeat', widthMm: 'width', heightMm: 'height', webMm: 'web', repeatMm: 'repeat' },
+  },
+  'finishing.matrixKg': {
+    name: 'Matrix drawn off',
+    reads: 'metres × web × grammage × share of face × share of matrix',
+    terms: { metres: 'metres', webMm: 'web', gsm: 'grammage', face: 'share of face', share: 'share of matrix' },
+  },
   'finishing.perforations': {
     name: 'Lines of perforation',
     reads: 'between columns and between rows',
