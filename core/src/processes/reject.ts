@@ -76,17 +76,23 @@ export const reject: Process = {
   },
   consume(cx) {
     const { to, id } = cx;
+    // Labels on rolls are not parted yet: here repeats are taken out.
+    const unit = cx.parts[0]?.web?.delivered === 'rolls' ? 'repeat' : 'sheet';
     // All that is lost here, by whatever school: setup and running, or the plant's table.
     to.figure(
       idOf(id, 'destroyed'),
-      DESTROYED,
+      { ...DESTROYED, unit },
       Object.fromEntries(Object.entries(cx.counts.steps[id]?.lost ?? {}).map(([kind, figure]) => [kind, fig(figure)])),
     );
-    to.figure(idOf(id, 'balance'), BALANCE, {
-      taken: fig(idOf(id, 'run')),
-      good: fig(idOf(id, 'good')),
-      destroyed: fig(idOf(id, 'destroyed')),
-    });
+    to.figure(
+      idOf(id, 'balance'),
+      { ...BALANCE, unit },
+      {
+        taken: fig(idOf(id, 'run')),
+        good: fig(idOf(id, 'good')),
+        destroyed: fig(idOf(id, 'destroyed')),
+      },
+    );
     to.figure(idOf(id, 'handsS'), HANDS_TIME, {
       pieces: fig(idOf(id, 'destroyed')),
       secondsEach: setting(cx, 'secondsEach', practiceTerm(cx.plant, 'reject.secondsEach')),
@@ -106,7 +112,7 @@ export const reject: Process = {
         {
           title: 'books',
           head: ['in', 'good', 'destroyed', 'left over'],
-          rows: [[...['run', 'good', 'destroyed', 'balance'].map((f) => String(cx.to.value(idOf(cx.id, f))))], ['', '', '', '']],
+          rows: [[...['run', 'good', 'destroyed', 'balance'].map((f) => formatNumber(cx.to.value(idOf(cx.id, f))))], ['', '', '', '']],
         },
       ],
       blanks: isDestroyed(cx)

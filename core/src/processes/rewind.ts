@@ -5,6 +5,7 @@ import { practiceTerm } from '../plant/practice';
 import { CLOCK_TIME, HANDS_TIME } from '../finishing/folding';
 import { PRICE_OF } from '../form/plates';
 import { copiesUp } from '../layout/layout';
+import { formatNumber } from '../words/format';
 import { rollDiameterMm } from '../stock/roll';
 import { type ConsumeContext, machineTerm, type PanelRow, type Process, type DraftContext, says, setting, settingPath } from './process';
 import { caliperUmOf } from './stock-terms';
@@ -122,7 +123,7 @@ function finishedRoll(cx: DraftContext): { widthMm: number; lengthM: number; dia
 function rows(cx: ConsumeContext): PanelRow[] {
   return [
     { label: 'finishedRolls', figure: idOf(cx.id, 'run') },
-    { label: 'piecesARoll', text: String(cx.parts[0]?.web?.piecesARoll ?? 1) },
+    { label: 'piecesARoll', text: formatNumber(cx.parts[0]?.web?.piecesARoll ?? 1) },
     { label: 'cores', figure: idOf(cx.id, 'cores.demand') },
     {
       label: 'secondsEach',
