@@ -239,7 +239,7 @@ describe('a job', () => {
 
 describe('release', () => {
   it('is refused while something is undecided, and keeps who decided what', async () => {
-    const job = await planner.order();
+    const job = await planner.order(10_000, { bleedMm: 2 }); // less bleed than the cut wanders: somebody must say so
     const refused = await planner.call('POST', `/api/jobs/${job}/release`, { version: 1, decisions: {} });
     expect(refused.status).toBe(422);
     const decisions = await decideAll(job);
