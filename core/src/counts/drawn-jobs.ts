@@ -64,7 +64,7 @@ function drawnLosses(steps: readonly StepAtRisk[]): Float64Array[] {
   });
 }
 
-/** Whether a job has enough: no step may find so little before it that it and all that follow lose more than was kept for them. */
+/** Equal but for the last bits counts as enough. */
 const RATHER = 1e-9;
 
 /** Steps so that whatever takes a step's pieces stands before it. */
@@ -76,7 +76,10 @@ function lastFirst(steps: readonly StepAtRisk[]): number[] {
   return steps.map((_, i) => i).sort((a, b) => depth(a) - depth(b) || a - b);
 }
 
-/** The drawn jobs that have enough when `times` as much is kept for every step's losses; the rounding and what the order leaves open (`slack`) count once. */
+/**
+ * The drawn jobs that have enough when so much `more` is kept for the losses of each step: at no step do it and all that follow lose more than was kept for them.
+ * What the order leaves open (`slack`) counts once, at the last step.
+ */
 function enough(steps: readonly StepAtRisk[], drawn: readonly Float64Array[], slack: number, more: readonly number[]): number {
   const order = lastFirst(steps);
   const keptAhead = new Array<number>(steps.length).fill(0);

@@ -20,8 +20,9 @@ const KEPT: Formula = {
   of: ({ perGood = 1, givesPer = 1, takesPer = 1, over = 0, reserve = 0, ...lost }) =>
     (Object.values(lost).reduce((a, b) => a + b, 0) + over / givesPer + reserve / takesPer) / perGood,
 };
-const LIKELY_SETUP: Formula<'cycles' | 'perGood'> = {
-  id: 'counts.likelySetup',
+/** Cycles that go as a rule, setting up or by the plant's table, in finished copies. */
+const LIKELY_CYCLES: Formula<'cycles' | 'perGood'> = {
+  id: 'counts.likelyCycles',
   unit: 'piece',
   source,
   carriesGuess: false,
@@ -99,7 +100,7 @@ function risksOf(steps: readonly Id<'step'>[], cx: Certainty, asValue: boolean):
     const found: RiskTerms['losses'] = [];
     // By a table the log may know what goes as a rule; where it does not, the table's lines are allowances like the handbook's.
     if (setup && (setupLost ?? table))
-      found.push({ ...setup, loss: written(idOf(id, 'likelyLost.setup'), LIKELY_SETUP, { cycles: setup.amount, perGood }) });
+      found.push({ ...setup, loss: written(idOf(id, 'likelyLost.setup'), LIKELY_CYCLES, { cycles: setup.amount, perGood }) });
     if (running && (runningLost ?? table))
       found.push({
         ...running,
@@ -115,7 +116,7 @@ function risksOf(steps: readonly Id<'step'>[], cx: Certainty, asValue: boolean):
       found.push({
         spread: byTable.spread,
         common: byTable.common,
-        loss: written(idOf(id, 'likelyLost.table'), LIKELY_SETUP, { cycles: fig(idOf(id, 'likelyTable')), perGood }),
+        loss: written(idOf(id, 'likelyLost.table'), LIKELY_CYCLES, { cycles: fig(idOf(id, 'likelyTable')), perGood }),
       });
     }
     const kept = written(idOf(id, 'kept'), KEPT, {

@@ -109,6 +109,8 @@ describe('line 2: what must hold', () => {
     expect(of(p, 'label.web.die.dieCost')).toBe(160);
     const kept = plan(labelSpec(480_000, { delivered: 'rolls' }, { 'label.web.die': { dies: 0 } }), LINDMOOR, SHELF);
     expect(of(kept, 'label.web.die.dieCost')).toBe(0);
+    const again = plan(labelSpec(480_000, { delivered: 'rolls' }, { 'label.web.die': { repeat: 'repeat' } }), LINDMOOR, SHELF);
+    expect(of(again, 'label.web.die.dieCost')).toBe(0);
   });
   it('prints with lamp-dried ink, so that nothing waits on the clock', () => {
     const { contexts } = planned(labelSpec(), LINDMOOR, SHELF);

@@ -37,10 +37,11 @@ export function ticketPages({ plan, contexts }: Planned): TicketPage[] {
   });
 }
 
-/** Rows a shop page shows: what was computed, each once, and no money, which is the planner's. */
+/** Rows a shop page shows: what was computed, each once; not the machine, which stands in the head, and no money, which is the planner's. */
 function shopRows(rows: readonly PanelRow[], to: Ledger): PanelRow[] {
   const seen = new Set<string>();
   return rows.filter((r) => {
+    if (r.label === 'machine') return false;
     if (r.figure !== undefined && (!to.has(r.figure) || MONEY.has(to.unitOf(r.figure)))) return false;
     const key = `${r.label} ${r.figure ?? ''} ${r.text ?? ''}`;
     if (seen.has(key)) return false;

@@ -8,7 +8,7 @@ import { copyPlaces } from '../layout/layout';
 import { type ConsumeContext, lossTable, type PanelRow, type Process, says, setting, settingPath } from './process';
 import { singleStep } from './single-step';
 import { runningLossTerm, stepLosses } from './step-losses';
-import { timeAndCost } from './time-and-cost';
+import { isRepeat, timeAndCost } from './time-and-cost';
 import { webSetup } from './web-press';
 import { METRES_RUN, ofPart } from './web-time';
 
@@ -92,8 +92,8 @@ export const rollDie: Process = {
   summary: (cx) => ({ figure: idOf(cx.id, 'matrixKg'), text: cx.machine.name }),
 };
 
-/** Dies to make: none where one of this size lies in the store. */
-const dies = (cx: ConsumeContext): Term => setting(cx, 'dies', typed(1, '1', 'one die'));
+/** Dies to make: none on repeat work, whose die is kept, or where one of this size lies in the store. */
+const dies = (cx: ConsumeContext): Term => setting(cx, 'dies', typed(isRepeat(cx) ? 0 : 1, '1', 'one die'));
 
 function rows(cx: ConsumeContext): PanelRow[] {
   const gapMm = cx.parts[0]?.web?.gapMm ?? 0;
@@ -103,6 +103,7 @@ function rows(cx: ConsumeContext): PanelRow[] {
       label: 'dieSize',
       text: `${cx.parts[0]?.widthMm ?? 0} × ${cx.parts[0]?.heightMm ?? 0} mm, ${cx.to.value(ofPart(cx, 'copiesUp'))} a turn`,
     },
+    { label: 'teeth', figure: ofPart(cx, 'teeth') },
     { label: 'dieTurn', figure: ofPart(cx, 'repeatMm') },
     { label: 'bridge', text: `${gapMm} mm` },
     { label: 'diesToMake', text: says(dies(cx)), edit: { at: settingPath(cx, 'dies'), kind: 'count' } },

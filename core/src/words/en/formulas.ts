@@ -144,8 +144,8 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'allowance ÷ what it exceeds the mean by: it suffices in a share of jobs',
     terms: { allowance: 'allowance', spread: 'spread from job to job', share: 'share of jobs it suffices in' },
   },
-  'counts.likelySetup': {
-    name: 'Lost as a rule in setup, in finished pieces',
+  'counts.likelyCycles': {
+    name: 'Lost as a rule, in finished pieces',
     reads: 'cycles ÷ cycles a finished piece',
     terms: { cycles: 'cycles', perGood: 'cycles a finished piece' },
   },
