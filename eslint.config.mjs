@@ -96,6 +96,19 @@ export default defineConfig(
     },
   },
   {
+    files: ['server/src/**/*.ts'],
+    ignores: ['**/*.test.ts', '**/*.fixture.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'CallExpression[typeArguments] > MemberExpression.callee[property.name="query"]',
+          message: 'A type is no check: read rows through one, maybeOne or many of db/rows, with a schema.',
+        },
+      ],
+    },
+  },
+  {
     files: ['**/*.test.ts', '**/*.spec.ts', '**/*.fixture.ts', 'e2e/**/*.ts'],
     rules: Object.fromEntries(
       [

@@ -20,11 +20,13 @@ const Units = z.object({
   perCycle: z.number(),
   whole: z.boolean(),
 });
-/** How a step stands by the clock. */
+/** How a step stood by the clock when its newest entry was written. */
 const Times = z.object({
   state: z.enum(['waiting', 'setup', 'running', 'stopped', 'done']),
+  open: z.enum(['setup', 'run']).nullable(),
   setupS: z.number(),
   runS: z.number(),
+  stops: z.record(z.string(), z.object({ seconds: z.number(), times: z.number() })),
   since: z.number().nullable(),
   stopReason: z.string(),
 });

@@ -125,6 +125,18 @@ const weighed = z.strictObject({
   lot: z.string().trim().max(40),
 });
 
+/** A batch with a lot of a base in it, and all its lots. */
+export const LotTrace = z.object({
+  batch: z.uuid(),
+  number: z.number().int(),
+  ink: z.string(),
+  job: z.uuid(),
+  jobNumber: z.number().int(),
+  title: z.string(),
+  kg: z.number(),
+  lots: z.array(z.object({ base: z.string(), lot: z.string(), kg: z.number() })),
+});
+
 export const kitchen = {
   'kitchen.read': {
     method: 'get',
@@ -281,18 +293,7 @@ export const kitchen = {
     who: 'signed-in',
     says: 'Where a lot of a base went: batches, jobs; and from a batch back to every lot in it.',
     params: z.strictObject({ lot: z.string().min(1).max(40) }),
-    reply: z.array(
-      z.object({
-        batch: z.uuid(),
-        number: z.number().int(),
-        ink: z.string(),
-        job: z.uuid(),
-        jobNumber: z.number().int(),
-        title: z.string(),
-        kg: z.number(),
-        lots: z.array(z.object({ base: z.string(), lot: z.string(), kg: z.number() })),
-      }),
-    ),
+    reply: z.array(LotTrace),
     example: { params: { lot: 'A1' } },
   },
 } as const satisfies Record<string, Endpoint>;

@@ -102,6 +102,20 @@ const played = z.object({
   inside: z.boolean(),
 });
 
+/** A round at the practice press. */
+export const Score = z.object({
+  id: z.uuid(),
+  by: z.string(),
+  level: z.string(),
+  turns: z.number().int(),
+  waste: z.number().int(),
+  inside: z.boolean(),
+  idealTurns: z.number().int(),
+  idealWaste: z.number().int(),
+  score: z.number().int(),
+  at: z.number(),
+});
+
 export const register = {
   'register.list': {
     method: 'get',
@@ -226,19 +240,6 @@ export const register = {
     path: '/api/practice',
     who: 'signed-in',
     says: 'Scores of the practice press, the newest first.',
-    reply: z.array(
-      z.object({
-        id: z.uuid(),
-        by: z.string(),
-        level: z.string(),
-        turns: z.number().int(),
-        waste: z.number().int(),
-        inside: z.boolean(),
-        idealTurns: z.number().int(),
-        idealWaste: z.number().int(),
-        score: z.number().int(),
-        at: z.number(),
-      }),
-    ),
+    reply: z.array(Score),
   },
 } as const satisfies Record<string, Endpoint>;

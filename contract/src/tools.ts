@@ -100,6 +100,17 @@ export const FormOffer = z.object({
 });
 export type FormOffer = z.infer<typeof FormOffer>;
 
+/** A tool by its number, with the jobs that used it. */
+export const ToolWithJobs = z.object({
+  id: z.string(),
+  kind: z.string(),
+  spec: z.string(),
+  lifeLeft: z.number().int(),
+  state: z.string(),
+  place: z.string(),
+  jobs: z.array(z.object({ job: z.uuid(), number: z.number().int(), title: z.string(), quantity: z.number().int() })),
+});
+
 export const tools = {
   'tools.list': {
     method: 'get',
@@ -107,17 +118,7 @@ export const tools = {
     who: 'signed-in',
     says: 'Tools of the store by their number and the jobs that used them, the newest first; to start a job from a tool number.',
     query: z.strictObject({ id: toolId.optional() }),
-    reply: z.array(
-      z.object({
-        id: z.string(),
-        kind: z.string(),
-        spec: z.string(),
-        lifeLeft: z.number().int(),
-        state: z.string(),
-        place: z.string(),
-        jobs: z.array(z.object({ job: z.uuid(), number: z.number().int(), title: z.string(), quantity: z.number().int() })),
-      }),
-    ),
+    reply: z.array(ToolWithJobs),
     example: { query: {} },
   },
   'tools.cards': {

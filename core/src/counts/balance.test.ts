@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import type { Flow, Step } from '../flow/net';
-import { balanceOf, INTO, OUT_OF } from './balance';
+import { balanceOf } from './balance';
 import { type StepUnits, stepUnits } from './step-units';
-import { type CountSum, tallyOf } from './tally';
+import { type CountSum, INTO, OUT_OF, tallyOf } from './tally';
 
 const flow = (unit: Flow['unit']): Flow => ({ unit, part: 'p', item: 'i', perGood: 1 });
 const step = (takes: number, gives: number): Step => ({

@@ -1,6 +1,6 @@
 import type { Id } from '../quantity/figure';
 import { finerIn, type StepUnits } from './step-units';
-import { type CountSum, type Tally, tallyOf } from './tally';
+import { type CountSum, INTO, leftOf, OUT_OF, type Tally, tallyOf } from './tally';
 
 /** A pile as the balance reads it. */
 export interface PileHeld {
@@ -61,7 +61,7 @@ export function balanceOf(
   const differences: Difference[] = [];
   const balanced = steps.map(({ step, units, done, mustBalance = false }): StepBalance => {
     const tally = tallyOf(step, units, sums);
-    const left = tally.received + tally.recounted - tally.good - tally.wasted - tally.samples - tally.destroyed;
+    const left = leftOf(tally);
     const countedIn = mustBalance || tally.received > 0;
     const inHand = done || !countedIn ? 0 : Math.max(left, 0);
     const off = !countedIn || Math.abs(left - inHand) <= tolerance(units) ? 0 : left - inHand;
@@ -77,22 +77,22 @@ export function balanceOf(
     else ofPile.set(s.pile, [s]);
   }
   const held = piles.map(({ id }): PileBalance => {
-    const mine = ofPile.get(id) ?? [];
-    const of = (pick: (s: CountSum) => boolean): number => mine.reduce((n, s) => n + (pick(s) ? s.quantity : 0), 0);
-    // What a step brings back lies on the pile again.
-    const laid = of((s) => s.kind === 'good' || s.kind === 'back' || (passesOver(s) && s.reason === INTO));
-    const gone = of((s) => s.kind === 'take' || s.kind === 'scrap' || (passesOver(s) && s.reason === OUT_OF));
-    const recounted = of((s) => s.kind === 'recount' && s.step === null);
-    const inHand = laid + recounted - gone;
-    if (inHand < 0) differences.push({ step: null, pile: id, off: inHand });
-    return { id, in: laid, out: gone, recounted, inHand };
+    const pile = pileBalance(id, ofPile.get(id) ?? []);
+    if (pile.inHand < 0) differences.push({ step: null, pile: id, off: pile.inHand });
+    return pile;
   });
   return { steps: balanced, piles: held, differences };
 }
 
-/** Sums of a split or merge stand on both piles: out of one, into the other. */
-export const OUT_OF = 'out';
-export const INTO = 'in';
+/** What lies on a pile, by the sums that name it. */
+export function pileBalance(id: string, sums: readonly CountSum[]): PileBalance {
+  const of = (pick: (s: CountSum) => boolean): number => sums.reduce((n, s) => n + (s.pile === id && pick(s) ? s.quantity : 0), 0);
+  // What a step brings back lies on the pile again.
+  const laid = of((s) => s.kind === 'good' || s.kind === 'back' || (passesOver(s) && s.reason === INTO));
+  const gone = of((s) => s.kind === 'take' || s.kind === 'scrap' || (passesOver(s) && s.reason === OUT_OF));
+  const recounted = of((s) => s.kind === 'recount' && s.step === null);
+  return { id, in: laid, out: gone, recounted, inHand: laid + recounted - gone };
+}
 const passesOver = (s: CountSum): boolean => s.kind === 'split' || s.kind === 'merge';
 
 /** The pile a difference shows on: where pieces are missing, the last one taken in; where there are too many, the last one laid. Null where none was named. */

@@ -1,15 +1,16 @@
 import fc from 'fast-check';
 import { learnedTimes, type TimeFact } from './learned-times';
 import { simulatedRun, type SimulatedMachine } from './simulated-counter';
-import { stepTimes, type TimeEntry } from './step-times';
+import { stepTimes, type TimeEntry, timesAfter, timesUpTo } from './step-times';
 
 const at = (kind: TimeEntry['kind'], minutes: number, reason = ''): TimeEntry => ({ kind, at: minutes * 60, reason });
 
 describe('a step by the clock', () => {
   it('adds up setup, run and stops', () => {
     const log = [at('setupStart', 0), at('setupEnd', 25), at('runStart', 30), at('stop', 60, 'blanket'), at('go', 72), at('runEnd', 90)];
-    expect(stepTimes(log, 99_999)).toEqual({
+    expect(stepTimes(log)).toEqual({
       state: 'done',
+      open: null,
       setupS: 25 * 60,
       runS: 60 * 60,
       stops: { blanket: { seconds: 12 * 60, times: 1 } },
@@ -18,7 +19,7 @@ describe('a step by the clock', () => {
     });
   });
   it('counts what is open up to now, and says why it stands', () => {
-    expect(stepTimes([at('runStart', 0), at('stop', 10, 'waitPile')], 15 * 60)).toMatchObject({
+    expect(timesUpTo(stepTimes([at('runStart', 0), at('stop', 10, 'waitPile')]), 15 * 60)).toMatchObject({
       state: 'stopped',
       runS: 15 * 60,
       stopReason: 'waitPile',
@@ -27,18 +28,37 @@ describe('a step by the clock', () => {
     });
   });
   it('ends a setup nobody ended when the run begins', () => {
-    expect(stepTimes([at('setupStart', 0), at('runStart', 20), at('runEnd', 50)], 0)).toMatchObject({ setupS: 1_200, runS: 1_800 });
+    expect(stepTimes([at('setupStart', 0), at('runStart', 20), at('runEnd', 50)])).toMatchObject({ setupS: 1_200, runS: 1_800 });
   });
   it('takes up a step again that was done too early', () => {
     const log = [at('runStart', 0), at('runEnd', 10), at('runStart', 20)];
-    expect(stepTimes(log, 25 * 60)).toMatchObject({ state: 'running', runS: 15 * 60 });
+    expect(timesUpTo(stepTimes(log), 25 * 60)).toMatchObject({ state: 'running', runS: 15 * 60 });
   });
   it('reads entries that came late in the order of their clocks', () => {
     const log = [at('runEnd', 50), at('setupStart', 0), at('runStart', 20)];
-    expect(stepTimes(log, 0)).toEqual(stepTimes([...log].reverse(), 0));
+    expect(stepTimes(log)).toEqual(stepTimes([...log].reverse()));
+  });
+  it('stands the same read entry by entry as read at once, whatever came in whatever order', () => {
+    const kinds = ['setupStart', 'setupEnd', 'runStart', 'runEnd', 'stop', 'go', 'note', 'good'] as const;
+    const entry = fc.record({
+      kind: fc.constantFrom(...kinds),
+      at: fc.integer({ min: 0, max: 10_000 }),
+      reason: fc.constantFrom('tool', 'fault'),
+    });
+    fc.assert(
+      fc.property(fc.array(entry, { maxLength: 20 }), fc.nat(20), fc.nat(10_000), (log, cut, later) => {
+        const sorted = [...log].sort((a, b) => a.at - b.at);
+        const known = stepTimes(sorted.slice(0, cut));
+        expect(sorted.slice(cut).reduce(timesAfter, known)).toEqual(stepTimes(sorted));
+        // Looking twice adds nothing twice; no second is counted that has not passed.
+        const up = timesUpTo(stepTimes(sorted), 10_000 + later);
+        expect(up.setupS + up.runS).toBeLessThanOrEqual(10_000 + later);
+        expect(timesUpTo(stepTimes(sorted), 10_000 + later)).toEqual(up);
+      }),
+    );
   });
   it('waits before anything is logged', () => {
-    expect(stepTimes([], 5)).toMatchObject({ state: 'waiting', setupS: 0, runS: 0, since: null });
+    expect(stepTimes([])).toMatchObject({ state: 'waiting', setupS: 0, runS: 0, since: null });
   });
 });
 

@@ -11,6 +11,10 @@ export interface CountSum {
   quantity: number;
 }
 
+/** Sums of a split or merge stand on both piles: out of one, into the other. */
+export const OUT_OF = 'out';
+export const INTO = 'in';
+
 /** What was counted on a step, in pieces of its finer side. */
 export interface Tally {
   /** Taken in, less what went back untouched. */
@@ -29,6 +33,10 @@ export interface Tally {
   setupCycles: number;
   sampleCycles: number;
 }
+
+/** Pieces that came in and have neither gone on nor been lost: what is at the machine. Below 0: more came out than went in. */
+export const leftOf = (t: Pick<Tally, 'received' | 'recounted' | 'good' | 'wasted' | 'samples' | 'destroyed'>): number =>
+  t.received + t.recounted - t.good - t.wasted - t.samples - t.destroyed;
 
 /** Adds up what was counted on a step. Source: arithmetic; see `stepUnits` for the pieces. */
 export function tallyOf(step: Id<'step'>, units: StepUnits, sums: readonly CountSum[]): Tally {

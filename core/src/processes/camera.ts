@@ -3,7 +3,7 @@ import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
-import { type Process, says, setting, settingPath } from './process';
+import { type Process, says, setting, settingRow } from './process';
 import { singleStep } from './single-step';
 import { speedTerm, timeAndCost } from './time-and-cost';
 import { ofPart } from './web-time';
@@ -54,11 +54,7 @@ export const camera: Process = {
   },
   panel: (cx) => [
     { label: 'machine', text: cx.machine.name },
-    {
-      label: 'tolerance',
-      text: says(practiceTerm(cx.plant, 'camera.toleranceMm'), 'mm'),
-      edit: { at: settingPath(cx, 'toleranceMm'), kind: 'length' },
-    },
+    settingRow(cx, 'tolerance', 'toleranceMm', practiceTerm(cx.plant, 'camera.toleranceMm'), { kind: 'length', unit: 'mm' }),
     { label: 'repeatsRead', figure: idOf(cx.id, 'run') },
     { label: 'readsASecond', figure: idOf(cx.id, 'readsASecond') },
   ],

@@ -4,7 +4,7 @@ import { fig } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
 import { sheetScene } from '../layout/sheet-scene';
 import { STEP_SETUP } from '../counts/loss-terms';
-import { type Process, setting, settingPath } from './process';
+import { type Process, setting, settingPath, machineTerm, settingRow } from './process';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 import { runningLossTerm, stepLosses } from './step-losses';
@@ -69,7 +69,7 @@ export const digital: Process = {
       figure: idOf(cx.id, 'runningPpm'),
       edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' },
     },
-    { label: 'speed', text: `${cx.machine.netPerHour} an hour`, edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
+    settingRow(cx, 'speed', 'perHour', machineTerm(cx, 'netPerHour'), { kind: 'count', unit: 'an hour' }),
     { label: 'clicks', figure: idOf(cx.id, 'clicks') },
   ],
   paper: (cx) => [

@@ -74,6 +74,7 @@ export const fold: Process = {
         ],
       },
     },
+    { label: 'foldKind', text: foldKind(cx.parts[0]?.folds ?? 0) },
     { label: 'panels', figure: idOf(cx.id, 'panels') },
     { label: 'foldedWidth', figure: idOf(cx.id, 'foldedMm') },
     { label: 'thickness', figure: idOf(cx.id, 'thickness') },
@@ -97,6 +98,9 @@ export const fold: Process = {
     text: `${cx.machine.name} · ${cx.parts[0]?.folds ?? 0} ${cx.parts[0]?.folds === 1 ? 'fold' : 'folds'}${isScored(cx) ? ', scored' : ''}`,
   }),
 };
+
+/** How panels of one width fold: more than one fold can only go to and fro, as a panel that is to lie inside would have to be narrower. */
+const foldKind = (folds: number): string => (folds > 1 ? 'to and fro (zigzag), panels alike, front outside first' : 'once, front outside');
 
 /** The open piece with its folds, and the folded piece seen on edge. */
 function foldScene(cx: ConsumeContext): Scene {

@@ -15,10 +15,10 @@ import {
   type DraftContext,
   type Process,
   type ProcessContext,
-  says,
   lossTable,
   setting,
   settingPath,
+  settingRow,
 } from './process';
 import { singleStep } from './single-step';
 import { caliperTerm } from './stock-terms';
@@ -134,14 +134,10 @@ export const guillotine: Process = {
   panel: (cx) => [
     { label: 'cuts', figure: idOf(cx.id, 'cuts') },
     { label: 'sheetsPerLift', figure: idOf(cx.id, 'perLift') },
-    { label: 'liftHeight', text: says(liftMm(cx), 'mm'), edit: { at: settingPath(cx, 'liftMm'), kind: 'length' } },
+    settingRow(cx, 'liftHeight', 'liftMm', liftMm(cx), { kind: 'length', unit: 'mm' }),
     { label: 'lifts', figure: idOf(cx.id, 'lifts') },
     { label: 'cuttingTime', figure: idOf(cx.id, 'cuttingS') },
-    {
-      label: 'secondsPerCut',
-      text: says(practiceTerm(cx.plant, 'guillotine.cutS'), 's'),
-      edit: { at: settingPath(cx, 'cutS'), kind: 'seconds' },
-    },
+    settingRow(cx, 'secondsPerCut', 'cutS', practiceTerm(cx.plant, 'guillotine.cutS'), { kind: 'seconds', unit: 's' }),
     { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
     { label: 'waitBefore', figure: idOf(cx.id, 'waitS'), edit: { at: settingPath(cx, 'waitS'), kind: 'hours' } },
     { label: 'trimWaste', figure: idOf(cx.id, 'trimKg') },

@@ -15,9 +15,9 @@ import {
   type Process,
   machineTerm,
   lossTable,
-  says,
   setting,
   settingPath,
+  settingRow,
 } from './process';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
@@ -38,12 +38,11 @@ interface Motion {
 function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[], cautions: string[], joins = false): Process {
   const people = (cx: DraftContext): Term => setting(cx, 'people', machineTerm(cx, 'crew'));
   const rows = (cx: ConsumeContext): PanelRow[] => [
-    { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
-    {
-      label: 'secondsEach',
-      text: `${Math.round(cx.to.value(idOf(cx.id, 'secondsEach')) * 10) / 10} s`,
-      edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
-    },
+    settingRow(cx, 'people', 'people', machineTerm(cx, 'crew'), { kind: 'count' }),
+    settingRow(cx, 'secondsEach', 'secondsEach', typed(cx.to.value(idOf(cx.id, 'secondsEach')), 's', 'motions'), {
+      kind: 'seconds',
+      unit: 's',
+    }),
     { label: 'handsTime', figure: idOf(cx.id, 'handsS') },
     { label: 'clockTime', figure: idOf(cx.id, 'clockS') },
     ...motions(cx)

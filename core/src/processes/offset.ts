@@ -23,6 +23,8 @@ import {
   setting,
   settingPath,
   wordSetting,
+  machineTerm,
+  settingRow,
 } from './process';
 import { filmList, INK_IN_ALL, inkRows, inksOf, inOrder, type Pass, plateRemakes, pressAbility, printedInks } from './press-inks';
 import { registerOfInks } from './register-of';
@@ -335,7 +337,7 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
           },
         ]
       : []),
-    { label: 'speed', text: `${cx.machine.netPerHour} an hour`, edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
+    settingRow(cx, 'speed', 'perHour', machineTerm(cx, 'netPerHour'), { kind: 'count', unit: 'an hour' }),
     { label: 'inkKg', figure: idOf(cx.id, 'inkKg') },
     ...passesOf(cx).flatMap((p, _, { length }) =>
       printedInks(p.id, p).map(({ ink, side, at }) => ({

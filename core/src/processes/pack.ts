@@ -30,10 +30,10 @@ import {
   machineTerm,
   type PanelRow,
   type Process,
-  says,
   setting,
   settingPath,
   wordSetting,
+  settingRow,
 } from './process';
 import { lossNumbers, singleStep } from './single-step';
 import { caliperTerm } from './stock-terms';
@@ -108,12 +108,8 @@ export const band: Process = {
   panel: (cx) => [
     { label: 'perBand', text: String(cx.parts[0]?.perBand ?? 1) },
     { label: 'bands', figure: idOf(cx.id, 'bands') },
-    {
-      label: 'secondsEach',
-      text: says(practiceTerm(cx.plant, 'pack.bandS'), 's'),
-      edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
-    },
-    { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
+    settingRow(cx, 'secondsABand', 'secondsEach', practiceTerm(cx.plant, 'pack.bandS'), { kind: 'seconds', unit: 's' }),
+    settingRow(cx, 'people', 'people', machineTerm(cx, 'crew'), { kind: 'count' }),
     { label: 'clockTime', figure: idOf(cx.id, 'clockS') },
   ],
   summary: (cx) => ({ figure: idOf(cx.id, 'bands'), text: `${cx.parts[0]?.perBand ?? 1} a band` }),

@@ -5,7 +5,7 @@ import { practiceTerm } from '../plant/practice';
 import { IMAGING_TIME, PLATES, PLATES_OF_VERSIONS, platesOfInk, PRICE_OF } from '../form/plates';
 import { inkOrder } from '../ink/ink-order';
 import { pressPasses, WORK_STYLES } from '../layout/work-style';
-import { type Process, type ProcessContext, says, setting, settingPath } from './process';
+import { type Process, type ProcessContext, setting, settingRow } from './process';
 import { NOTHING_LOST } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
@@ -119,11 +119,7 @@ export const platemaking: Process = {
       text: s.inks.join(' '),
     })),
     { label: 'imaging', figure: idOf(cx.id, 'runS') },
-    {
-      label: 'imagingEach',
-      text: says(setting(cx, 'imagingS', practiceTerm(cx.plant, 'plate.imagingS')), 's'),
-      edit: { at: settingPath(cx, 'imagingS'), kind: 'seconds' },
-    },
+    settingRow(cx, 'imagingEach', 'imagingS', practiceTerm(cx.plant, 'plate.imagingS'), { kind: 'seconds', unit: 's' }),
     { label: 'cost', figure: idOf(cx.id, 'cost') },
   ],
   paper: (cx) => [

@@ -193,6 +193,15 @@ export const says = (term: Term, unit = ''): string =>
 
 export const settingPath = (cx: ProcessContext, name: string): string[] => ['choices', 'settings', cx.id, name];
 
+/** A panel row of what may be set by hand: it says what counts, set or not. */
+export const settingRow = (
+  cx: ProcessContext,
+  label: string,
+  name: string,
+  otherwise: Term,
+  { kind, unit }: { kind: 'count' | 'length' | 'seconds'; unit?: string },
+): PanelRow => ({ label, text: says(setting(cx, name, otherwise), unit), edit: { at: settingPath(cx, name), kind } });
+
 /** A machine's limit as a term; the trade's default where the machine card is silent. */
 export function limitTerm(cx: ProcessContext, name: string, otherwise: Term): Term {
   const value = Object.hasOwn(cx.machine.limits, name) ? cx.machine.limits[name] : undefined;

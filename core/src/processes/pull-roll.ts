@@ -9,7 +9,7 @@ import { WEB_USE } from '../layout/web-layout';
 import { priceAt } from '../stock/purchase';
 import { STOCK_COST } from '../route/time-and-cost';
 import { type ConsumeContext, type Process, settingPath, wordSetting } from './process';
-import { isCustomers, pulledFlow } from './pull';
+import { isCustomers, lotRows, pulledFlow } from './pull';
 import { caliperUmOf } from './stock-terms';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
@@ -128,9 +128,7 @@ export const pullRoll: Process = {
         {
           title: 'rollList',
           head: ['roll', 'metres', 'kg', 'diameter', 'core'],
-          rows: Object.entries(cx.shelf.lots)
-            .filter(([, l]) => l.stock === cx.stockId)
-            .map(([id, l]) => [id, String(l.quantity), String(l.kg ?? '–'), said(l.diameterMm), said(l.coreMm ?? cx.stock?.coreMm)]),
+          rows: lotRows(cx, (l) => [String(l.quantity), String(l.kg ?? '–'), said(l.diameterMm), said(l.coreMm ?? cx.stock?.coreMm)]),
         },
       ],
       blanks: ['location', 'unwrap not before', 'substitute note', 'metres left on each roll'],

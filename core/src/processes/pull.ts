@@ -1,4 +1,5 @@
 import { idOf } from '../quantity/id-of';
+import type { Shelf } from '../plant/plant';
 import { fig, typed } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
 import type { Flow } from '../flow/net';
@@ -131,9 +132,7 @@ export const pull: Process = {
         {
           title: 'lots',
           head: ['lot', 'sheets', 'owner', 'measured'],
-          rows: Object.entries(cx.shelf.lots)
-            .filter(([, l]) => l.stock === cx.stockId)
-            .map(([id, l]) => [id, String(l.quantity), l.owner, l.caliperUm === undefined ? 'not measured' : `${l.caliperUm} µm`]),
+          rows: lotRows(cx, (l) => [String(l.quantity), l.owner, l.caliperUm === undefined ? 'not measured' : `${l.caliperUm} µm`]),
         },
         {
           title: 'grain',
@@ -145,6 +144,12 @@ export const pull: Process = {
     },
   ],
   summary: (cx) => ({ text: cx.stock?.name ?? '' }),
+};
+
+/** Lots of the stock as the store lists them; that there is none is said, never left blank. */
+export const lotRows = (cx: ConsumeContext, tell: (lot: Shelf['lots'][string]) => string[]): string[][] => {
+  const lots = Object.entries(cx.shelf.lots).filter(([, l]) => l.stock === cx.stockId);
+  return lots.length > 0 ? lots.map(([id, l]) => [id, ...tell(l)]) : [['none in the store']];
 };
 
 /** The customer sends the sheets: counted in, owned by the customer, returned. */

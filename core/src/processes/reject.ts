@@ -11,11 +11,11 @@ import {
   type PanelRow,
   type Process,
   lossTable,
-  says,
   setting,
   settingPath,
   type DraftContext,
   ownLoss,
+  settingRow,
 } from './process';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
@@ -132,11 +132,7 @@ function rows(cx: ConsumeContext): PanelRow[] {
     { label: 'samplesPulled', figure: idOf(cx.id, 'samples'), edit: { at: settingPath(cx, 'samples'), kind: 'count' } },
     { label: 'destroyed', figure: idOf(cx.id, 'destroyed') },
     { label: 'balance', figure: idOf(cx.id, 'balance') },
-    {
-      label: 'secondsEach',
-      text: says(practiceTerm(cx.plant, 'reject.secondsEach'), 's'),
-      edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
-    },
+    settingRow(cx, 'secondsEach', 'secondsEach', practiceTerm(cx.plant, 'reject.secondsEach'), { kind: 'seconds', unit: 's' }),
     { label: 'clockTime', figure: idOf(cx.id, 'clockS') },
   ];
 }

@@ -7,7 +7,7 @@ import { PRICE_OF } from '../form/plates';
 import { copiesUp } from '../layout/layout';
 import { formatNumber } from '../words/format';
 import { rollDiameterMm } from '../stock/roll';
-import { type ConsumeContext, machineTerm, type PanelRow, type Process, type DraftContext, says, setting, settingPath } from './process';
+import { type ConsumeContext, machineTerm, type PanelRow, type Process, type DraftContext, setting, settingRow } from './process';
 import { caliperUmOf } from './stock-terms';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
@@ -125,12 +125,8 @@ function rows(cx: ConsumeContext): PanelRow[] {
     { label: 'finishedRolls', figure: idOf(cx.id, 'run') },
     { label: 'piecesARoll', text: formatNumber(cx.parts[0]?.web?.piecesARoll ?? 1) },
     { label: 'cores', figure: idOf(cx.id, 'cores.demand') },
-    {
-      label: 'secondsEach',
-      text: says(practiceTerm(cx.plant, 'rewind.secondsEach'), 's'),
-      edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
-    },
-    { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
+    settingRow(cx, 'secondsARoll', 'secondsEach', practiceTerm(cx.plant, 'rewind.secondsEach'), { kind: 'seconds', unit: 's' }),
+    settingRow(cx, 'people', 'people', machineTerm(cx, 'crew'), { kind: 'count' }),
     { label: 'clockTime', figure: idOf(cx.id, 'clockS') },
   ];
 }

@@ -5,7 +5,7 @@ import { type Scene, type Shape, boxAround } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
 import { PRICE_OF } from '../form/plates';
 import { copyPlaces } from '../layout/layout';
-import { type ConsumeContext, lossTable, type PanelRow, type Process, says, setting, settingPath } from './process';
+import { type ConsumeContext, lossTable, type PanelRow, type Process, setting, settingPath, settingRow } from './process';
 import { singleStep } from './single-step';
 import { runningLossTerm, stepLosses } from './step-losses';
 import { isRepeat, timeAndCost } from './time-and-cost';
@@ -106,7 +106,7 @@ function rows(cx: ConsumeContext): PanelRow[] {
     { label: 'teeth', figure: ofPart(cx, 'teeth') },
     { label: 'dieTurn', figure: ofPart(cx, 'repeatMm') },
     { label: 'bridge', text: `${gapMm} mm` },
-    { label: 'diesToMake', text: says(dies(cx)), edit: { at: settingPath(cx, 'dies'), kind: 'count' } },
+    settingRow(cx, 'diesToMake', 'dies', dies(cx), { kind: 'count' }),
     { label: 'setupRepeats', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupMetres'), kind: 'count' } },
     { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
     { label: 'metres', figure: idOf(cx.id, 'metres') },

@@ -4,7 +4,7 @@ import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm } from '../plant/practice';
 import { CLOCK_TIME, HANDS_TIME } from '../finishing/folding';
 import { PRICE_OF } from '../form/plates';
-import { type ConsumeContext, machineTerm, type PanelRow, type Process, says, setting, settingPath } from './process';
+import { type ConsumeContext, machineTerm, type PanelRow, type Process, setting, settingRow } from './process';
 import { caliperUmOf } from './stock-terms';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
@@ -96,12 +96,8 @@ function rows(cx: ConsumeContext): PanelRow[] {
   return [
     { label: 'stacks', figure: idOf(cx.id, 'run') },
     { label: 'sheetsAStack', text: String(cx.parts[0]?.web?.sheetsAStack ?? 1) },
-    {
-      label: 'secondsEach',
-      text: says(practiceTerm(cx.plant, 'stack.wrapS'), 's'),
-      edit: { at: settingPath(cx, 'secondsEach'), kind: 'seconds' },
-    },
-    { label: 'people', text: says(machineTerm(cx, 'crew')), edit: { at: settingPath(cx, 'people'), kind: 'count' } },
+    settingRow(cx, 'secondsAStack', 'secondsEach', practiceTerm(cx.plant, 'stack.wrapS'), { kind: 'seconds', unit: 's' }),
+    settingRow(cx, 'people', 'people', machineTerm(cx, 'crew'), { kind: 'count' }),
     { label: 'clockTime', figure: idOf(cx.id, 'clockS') },
     { label: 'film', figure: idOf(cx.id, 'cost') },
   ];

@@ -4,6 +4,7 @@ import type { Pool } from 'pg';
 import { hashOf, INVENTED_BASES, inventedRecipes, mixed, PlantSchema, printedLab, TOOL_KINDS, usualPaper } from '@druckerei/core';
 import { ROLES } from '@druckerei/contract';
 import { z } from 'zod';
+import { one, rows } from './rows';
 import { ADD_BASE, ADD_RECIPE } from '../kitchen/kitchen.queries';
 
 /** What the first start puts in: people who may sign in, the plant, what lies in the store. Orders come through the API like anybody's. */
@@ -48,6 +49,8 @@ export const FirstStart = z.strictObject({
     }),
   ),
 });
+const SESSION_SECRET = rows(z.object({ value: z.string() }), `select value from secrets where name = 'session'`);
+const HOW_MANY_USERS = rows(z.object({ n: z.number() }), `select count(*)::int as n from users`);
 /** House recipes the first start makes up. */
 const HOUSE_RECIPES = 220;
 export type FirstStart = z.infer<typeof FirstStart>;
@@ -57,13 +60,12 @@ export async function sessionSecret(db: Pool): Promise<string> {
   await db.query(`insert into secrets (name, value) values ('session', $1) on conflict (name) do nothing`, [
     randomBytes(32).toString('hex'),
   ]);
-  return (await db.query<{ value: string }>(`select value from secrets where name = 'session'`)).rows[0]?.value ?? '';
+  return (await one(db, SESSION_SECRET)).value;
 }
 
 /** Fills an empty database. True if it did; an already filled one is left alone. */
 export async function firstStart(db: Pool, from: FirstStart): Promise<boolean> {
-  const { rows } = await db.query<{ n: number }>('select count(*)::int as n from users');
-  if ((rows[0]?.n ?? 0) > 0) return false;
+  if ((await one(db, HOW_MANY_USERS)).n > 0) return false;
   for (const p of from.people) {
     await db.query(
       'insert into users (id, name, full_name, initials, password_hash, roles, pin_hash) values ($1, $2, $3, $4, $5, $6, $7)',

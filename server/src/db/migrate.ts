@@ -2,10 +2,23 @@ import { readdirSync } from 'node:fs';
 import pg from 'pg';
 import { runMigrations } from 'graphile-worker';
 import Postgrator from 'postgrator';
+import { z } from 'zod';
+import { many, one, rows } from './rows';
 
 const LOCK = 7_340_211;
 /** The schema the queue's library keeps its tables in. */
 export const QUEUE_SCHEMA = 'queue';
+
+const IS_MIGRATED = rows(z.object({ there: z.boolean() }), `select to_regclass('public.schemaversion') is not null as there`);
+const NEWEST_VERSION = rows(
+  z.object({ version: z.number() }),
+  `select coalesce(max(version), 0)::int as version from public.schemaversion`,
+);
+/** Tables the queue's library shuts to everybody but their owner by row. */
+const SHUT_BY_ROW = rows(
+  z.object({ table: z.string() }),
+  `select c.oid::regclass::text as table from pg_class c where c.relnamespace = '${QUEUE_SCHEMA}'::regnamespace and c.relrowsecurity`,
+);
 
 /** The database was made by a newer program: this one must not touch it. */
 export class DatabaseNewer extends Error {}
@@ -25,14 +38,11 @@ export async function migrate(ownerUrl: string, dir: string, appRole: string | n
         .map((f) => Number.parseInt(f, 10))
         .filter(Number.isFinite),
     );
-    const known = await client.query<{ there: boolean }>(`select to_regclass('public.schemaversion') is not null as there`);
-    if (known.rows[0]?.there) {
-      const { rows } = await client.query<{ version: number }>(
-        'select coalesce(max(version), 0)::int as version from public.schemaversion',
-      );
-      if ((rows[0]?.version ?? 0) > newest)
+    if ((await one(client, IS_MIGRATED)).there) {
+      const { version } = await one(client, NEWEST_VERSION);
+      if (version > newest)
         throw new DatabaseNewer(
-          `The database is at version ${rows[0]?.version ?? 0}, this program knows ${newest}: start the newer program, or use another database.`,
+          `The database is at version ${version}, this program knows ${newest}: start the newer program, or use another database.`,
         );
     }
     const runner = new Postgrator({
@@ -117,11 +127,8 @@ async function grantRights(client: pg.Client, role: string): Promise<void> {
   await client.query(`grant select, insert, update, delete on all tables in schema ${QUEUE_SCHEMA} to ${name}`);
   await client.query(`grant usage on all sequences in schema ${QUEUE_SCHEMA} to ${name}`);
   await client.query(`grant execute on all functions in schema ${QUEUE_SCHEMA} to ${name}`);
-  // The library shuts its tables to everybody but their owner by row; the program is let in by name.
-  const shut = await client.query<{ table: string }>(
-    `select c.oid::regclass::text as table from pg_class c where c.relnamespace = '${QUEUE_SCHEMA}'::regnamespace and c.relrowsecurity`,
-  );
-  for (const { table } of shut.rows) {
+  // The program is let in by name.
+  for (const { table } of await many(client, SHUT_BY_ROW)) {
     await client.query(`drop policy if exists druckerei on ${table}`);
     await client.query(`create policy druckerei on ${table} for all to ${name} using (true) with check (true)`);
   }

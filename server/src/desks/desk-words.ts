@@ -1,6 +1,6 @@
 import { approvedVersion, type DeskWords, flagsOf, type JobSpec, type Shelf } from '@druckerei/core';
-import type { ColourFit } from '@druckerei/contract';
 import type { Db } from '../db/pool';
+import { many } from '../db/rows';
 import { contentsOf, mixtureOf, readBases } from '../kitchen/contents';
 import { ACCEPTED } from '../kitchen/kitchen.queries';
 import { LAST_READINGS } from '../register/register.queries';
@@ -11,7 +11,7 @@ import { TOTAL_INK } from '../zones/zones.queries';
 export async function desksOf(db: Db, spec: JobSpec | null, job: string | null, gates: Shelf['gates']): Promise<Pick<Shelf, 'desks'>> {
   if (job === null) return {};
   const desks: DeskWords = { inks: {}, forms: {}, approved: approvedVersion(spec?.gates, gates), register: [] };
-  const accepted = (await db.query<{ ink: string; batch: string; accepted: boolean }>(ACCEPTED, [[job]])).rows;
+  const accepted = await many(db, ACCEPTED, [[job]]);
   const bases = accepted.length > 0 ? await readBases(db) : [];
   for (const { ink, batch, accepted: yes } of accepted) {
     const mix = mixtureOf(await contentsOf(db, batch), bases);
@@ -24,13 +24,11 @@ export async function desksOf(db: Db, spec: JobSpec | null, job: string | null, 
     if (card.state !== 'planned') at.versions.push(card.version);
     if (card.kept) at.kept++;
   }
-  for (const { step, facts } of (
-    await db.query<{ step: string; facts: { toleranceMm: number; colours: ColourFit[] } }>(LAST_READINGS, [job])
-  ).rows)
+  for (const { step, facts } of await many(db, LAST_READINGS, [job]))
     for (const { ink, advice } of facts.colours)
       if (advice.remedies.length > 0)
         desks.register.push({ step, ink, leftMm: advice.afterMm, toleranceMm: facts.toleranceMm, remedy: advice.remedies[0] ?? '' });
-  const totals = (await db.query<{ step: string; percent: number | null }>(TOTAL_INK, [job])).rows;
+  const totals = await many(db, TOTAL_INK, [job]);
   const read = totals.flatMap(({ step, percent }) => (percent === null ? [] : [[step, percent] as const]));
   if (read.length > 0) desks.totalInk = Object.fromEntries(read);
   const silent = accepted.length === 0 && Object.keys(desks.forms).length === 0 && desks.register.length === 0 && !desks.totalInk;

@@ -1,7 +1,8 @@
 import { verify } from '@node-rs/argon2';
-import type { floor, JobFloor, LogLine, MachineNow, Pile, StepNow } from '@druckerei/contract';
+import type { floor, JobFloor, MachineNow, Pile, StepNow } from '@druckerei/contract';
 import { CAUTIONS, ENOUGH_LIKE_JOBS, type FloorStep, readScan, washUpBetween } from '@druckerei/core';
 import { type Db, inTransaction } from '../db/pool';
+import { many, maybeOne } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { csvFile } from '../files/csv-file';
 import type { Handlers } from '../implement';
@@ -22,12 +23,13 @@ import {
   PIN_OF,
   SHEETS,
   UNREAD,
+  type PileRow,
 } from './floor.queries';
 import { learned } from './learn';
 import { writeEntries } from './log-entries';
 import { shortageHandlers } from './shortage.handlers';
 import { tokenFor } from './sign-on';
-import { balanceOfJob, floorOfJob, floorOnMachines, type FloorOf, type PileRow, pilesOf, stepKey, stepNow } from './steps-now';
+import { balanceOfJob, floorOfJob, floorOnMachines, type FloorOf, pilesOf, stepKey, stepNow } from './steps-now';
 
 /** Steps a terminal keeps with their setup sheets: the one that runs and those that come next. */
 const SHEETS_KEPT = 6;
@@ -36,8 +38,6 @@ const NEWEST_NAMED = 500;
 const LOG_PAGE = 100;
 const MOST_EXPORTED = 200_000;
 const MOST_WRONG_PINS = 5;
-
-type UnreadRow = { id: string; machine: string; note: string; by: string; at: number };
 
 /** What runs comes first, the last begun before what was left standing; then what has begun, then by the planned start. */
 const inQueue = (steps: readonly StepNow[]): StepNow[] => {
@@ -56,10 +56,10 @@ export const floorHandlers: Handlers<typeof floor> = {
 
   'floor.board': async (_asked, ctx) => {
     const { plant } = await plantInForce(ctx.db);
-    const all = await floorOnMachines(ctx.db, null, ctx.now());
+    const all = await floorOnMachines(ctx.db, null);
     const ids = Object.keys(plant.machines);
-    const last = (await ctx.db.query<NonNullable<MachineNow['last']> & { machine: string }>(LAST_OF, [ids])).rows;
-    const unread = (await ctx.db.query<UnreadRow>(UNREAD, [null])).rows;
+    const last = await many(ctx.db, LAST_OF, [ids]);
+    const unread = await many(ctx.db, UNREAD, [null]);
     const machines = ids.map((id): MachineNow => {
       const queue = queueOf(all, id, ctx.now());
       const runs = queue.find((s) => s.times.state !== 'waiting') ?? null;
@@ -84,17 +84,11 @@ export const floorHandlers: Handlers<typeof floor> = {
       const { plant } = await plantInForce(db);
       const machine = plant.machines[params.id];
       if (!machine) throw notFound('This machine');
-      const newest = (await db.query<{ id: string }>(NEWEST, [params.id, NEWEST_NAMED])).rows.map((r) => r.id);
-      const near = await floorOnMachines(db, [params.id], ctx.now());
+      const newest = (await many(db, NEWEST, [params.id, NEWEST_NAMED])).map((r) => r.id);
+      const near = await floorOnMachines(db, [params.id]);
       const steps = queueOf(near, params.id, ctx.now()).slice(0, STEPS_SHOWN);
       const kept = steps.filter((s, i) => i < SHEETS_KEPT || (s.job === query.job && s.step === query.step));
-      const sheets = (
-        await db.query<{ job: string; step: string; sheet: never }>(SHEETS, [
-          kept.map((s) => s.job),
-          kept.map((s) => s.release),
-          kept.map((s) => s.step),
-        ])
-      ).rows;
+      const sheets = await many(db, SHEETS, [kept.map((s) => s.job), kept.map((s) => s.release), kept.map((s) => s.step)]);
       const flows = new Set(steps.flatMap((s) => [`${s.job} ${s.units.takes ?? ''}`, `${s.job} ${s.units.gives ?? ''}`]));
       return {
         machine: params.id,
@@ -105,19 +99,18 @@ export const floorHandlers: Handlers<typeof floor> = {
         steps,
         sheets: Object.fromEntries(sheets.map((s) => [`${s.job} ${s.step}`, s.sheet])),
         piles: [...new Set(steps.map((s) => s.job))].flatMap((job) => pilesOf(near, job)).filter((p) => flows.has(`${p.job} ${p.flow}`)),
-        handovers: (await db.query<UnreadRow>(UNREAD, [[params.id]])).rows,
+        handovers: await many(db, UNREAD, [[params.id]]),
       };
     }),
 
-  'floor.people': async (_asked, ctx) => (await ctx.db.query<{ id: string; fullName: string; initials: string }>(PEOPLE_WITH_PIN)).rows,
+  'floor.people': async (_asked, ctx) => await many(ctx.db, PEOPLE_WITH_PIN),
 
   'floor.signOn': async ({ body }, ctx) => {
     // Wrong PINs are counted like wrong passwords, under a name no sign-in has.
     const counter = `pin ${body.person}`;
-    const failed = (await ctx.db.query<{ ofName: number }>(FAILED_ATTEMPTS, [counter, ''])).rows[0]?.ofName ?? 0;
+    const failed = (await maybeOne(ctx.db, FAILED_ATTEMPTS, [counter, '']))?.ofName ?? 0;
     if (failed >= MOST_WRONG_PINS) throw new Refused(429, 'too-many', 'Too many wrong PINs. Try again in a quarter of an hour.');
-    const person = (await ctx.db.query<{ name: string; fullName: string; initials: string; pinHash: string }>(PIN_OF, [body.person]))
-      .rows[0];
+    const person = await maybeOne(ctx.db, PIN_OF, [body.person]);
     if (!person || !(await verify(person.pinHash, body.pin))) {
       await ctx.db.query(ADD_ATTEMPT, [counter, ctx.session.address]);
       throw invalid([{ path: 'pin', says: 'is not the PIN of this person' }]);
@@ -131,9 +124,9 @@ export const floorHandlers: Handlers<typeof floor> = {
 
   'floor.job': async ({ params, query }, ctx) => {
     const job = await findJob(ctx.db, params.id);
-    const all = await floorOfJob(ctx.db, job.id, ctx.now());
+    const all = await floorOfJob(ctx.db, job.id);
     const { steps, differences } = balanceOfJob(all, job.id);
-    const log = (await ctx.db.query<LogLine>(LOG, [job.id, query.before ?? Number.MAX_SAFE_INTEGER, LOG_PAGE + 1])).rows;
+    const log = await many(ctx.db, LOG, [job.id, query.before ?? Number.MAX_SAFE_INTEGER, LOG_PAGE + 1]);
     return {
       steps: all.steps
         .map((s) => {
@@ -144,7 +137,7 @@ export const floorHandlers: Handlers<typeof floor> = {
       piles: pilesOf(all, job.id),
       differences: differences.map((d) => ({ step: d.step, pile: all.piles.find((p) => p.id === d.pile)?.code ?? '', off: d.off })),
       waste: wasteOf(all, job.id),
-      children: (await ctx.db.query<JobFloor['children'][number]>(CHILDREN, [job.id])).rows,
+      children: await many(ctx.db, CHILDREN, [job.id]),
       log: log.slice(0, LOG_PAGE),
       more: log.length > LOG_PAGE,
     };
@@ -152,25 +145,25 @@ export const floorHandlers: Handlers<typeof floor> = {
 
   'floor.csv': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);
-    return csvFile(`log-${job.number}.csv`, (await ctx.db.query<Record<string, string>>(LOG_EXPORT, [job.id, MOST_EXPORTED])).rows);
+    return csvFile(`log-${job.number}.csv`, await many(ctx.db, LOG_EXPORT, [job.id, MOST_EXPORTED]));
   },
 
   'floor.scan': async ({ query }, ctx) => {
     const scan = readScan(query.code);
     if (!scan) throw invalid([{ path: 'code', says: 'is no code of a pile’s flag, such as 2401.7Q3KX9' }]);
-    const row = (await ctx.db.query<PileRow>(PILE_BY_CODE, [scan.job, scan.code])).rows[0];
+    const row = await maybeOne(ctx.db, PILE_BY_CODE, [scan.job, scan.code]);
     if (!row) throw notFound('This pile');
-    return pileOf(ctx.db, row, ctx.now());
+    return pileOf(ctx.db, row);
   },
 
   'floor.flag': async ({ params }, ctx) => {
-    const row = (await ctx.db.query<PileRow>(PILE_BY_ID, [params.id])).rows[0];
+    const row = await maybeOne(ctx.db, PILE_BY_ID, [params.id]);
     if (!row) throw notFound('This pile');
     const { plant } = await plantInForce(ctx.db);
-    const all = await floorOfJob(ctx.db, row.job, ctx.now());
+    const all = await floorOfJob(ctx.db, row.job);
     const job = await findJob(ctx.db, row.job);
     const { gripper = '', lay = '', side = '' } = all.steps.find((s) => s.facts.step === row.step)?.facts ?? {};
-    const pile = await pileOf(ctx.db, row, ctx.now());
+    const pile = await pileOf(ctx.db, row);
     return {
       mime: 'application/pdf',
       name: `pile-${row.number}-${row.nr}.pdf`,
@@ -220,8 +213,8 @@ function queueOf(all: FloorOf, machine: string, now: number): StepNow[] {
   });
 }
 
-async function pileOf(db: Db, row: PileRow, now: number): Promise<Pile> {
-  const found = pilesOf(await floorOfJob(db, row.job, now), row.job).find((p) => p.id === row.id);
+async function pileOf(db: Db, row: PileRow): Promise<Pile> {
+  const found = pilesOf(await floorOfJob(db, row.job), row.job).find((p) => p.id === row.id);
   if (!found) throw notFound('This pile');
   return found;
 }

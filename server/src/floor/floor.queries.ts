@@ -1,3 +1,64 @@
+import { z } from 'zod';
+import { ENTRY_KINDS, type FloorStep, PILE_STATES } from '@druckerei/core';
+import { JobFloor, LogLine, MachineNow, SetupSheet } from '@druckerei/contract';
+import { rows, written } from '../db/rows';
+
+/** A step as released, with its job. */
+const ReleasedStep = z.object({
+  job: z.string(),
+  release: z.number(),
+  facts: written<FloorStep>(),
+  number: z.number(),
+  title: z.string(),
+  customer: z.string(),
+  state: z.string(),
+});
+export type ReleasedStep = z.infer<typeof ReleasedStep>;
+const PileRow = z.object({
+  id: z.string(),
+  nr: z.number(),
+  code: z.string(),
+  job: z.string(),
+  number: z.number(),
+  step: z.string(),
+  flow: z.string(),
+  state: z.enum(PILE_STATES),
+  place: z.string(),
+  laidAt: z.number(),
+});
+export type PileRow = z.infer<typeof PileRow>;
+/** An entry another one names: a counter-entry, or that a handover was read. */
+const EntryNamed = z.object({
+  id: z.string(),
+  kind: z.enum(ENTRY_KINDS),
+  job: z.string().nullable(),
+  step: z.string().nullable(),
+  pile: z.string().nullable(),
+  other: z.string().nullable(),
+  quantity: z.number().nullable(),
+  reason: z.string(),
+  takenBack: z.boolean(),
+});
+export type EntryNamed = z.infer<typeof EntryNamed>;
+const UnreadRow = z.object({ id: z.string(), machine: z.string(), note: z.string(), by: z.string(), at: z.number() });
+export type UnreadRow = z.infer<typeof UnreadRow>;
+/** What a step of a closed job teaches of losses and times. */
+const FactRow = z.object({
+  job: z.string(),
+  number: z.number(),
+  process: z.string(),
+  machine: z.string(),
+  expectedSetup: z.number(),
+  setup: z.number(),
+  cycles: z.number(),
+  lost: z.number(),
+  repeat: z.boolean(),
+  setupS: z.number(),
+  runS: z.number(),
+  stops: z.record(z.string(), z.object({ seconds: z.number(), times: z.number() })),
+  planPerHour: z.number(),
+});
+
 const TIME_KINDS = `'setupStart', 'setupEnd', 'runStart', 'runEnd', 'stop', 'go'`;
 
 /** A step as released. $1 uuid job, $2 int release, $3 text step, $4 text machine, $5 json facts, $6 json setup sheet */
@@ -6,12 +67,22 @@ insert into released_steps (job, nr, step, machine, facts, sheet)
 values ($1, $2, $3, $4, $5, $6)
 on conflict (job, nr, step) do nothing`;
 /** Releases of before steps were written down: their snapshots. $1 int rows */
-export const RELEASES_WITHOUT_STEPS = `
+export const RELEASES_WITHOUT_STEPS = rows(
+  z.object({
+    job: z.string(),
+    nr: z.number(),
+    scope: z.array(z.string()).nullable(),
+    spec: z.unknown(),
+    plant: z.string(),
+    shelf: z.unknown(),
+  }),
+  `
 select r.job, r.nr, r.scope, r.snapshot -> 'spec' as spec, r.snapshot ->> 'plant' as plant, r.snapshot -> 'shelf' as shelf
 from releases r
 where not exists (select 1 from released_steps s where s.job = r.job and s.nr = r.nr)
 order by r.released_at
-limit $1`;
+limit $1`,
+);
 
 const STEP = `
 select distinct on (s.job, s.step)
@@ -22,12 +93,17 @@ from released_steps s
 /** A whole release stands in for all before it; of parts the newest that names the step. */
 const IN_FORCE = `s.nr >= coalesce((select max(r.nr) from releases r where r.job = s.job and r.scope is null), 0)`;
 /** Steps of a job, as last released. $1 uuid job */
-export const STEPS_OF_JOB = `${STEP}
+export const STEPS_OF_JOB = rows(
+  ReleasedStep,
+  `${STEP}
 where s.job = $1
   and ${IN_FORCE}
-order by s.job, s.step, s.nr desc`;
+order by s.job, s.step, s.nr desc`,
+);
 /** Steps of every job that has one on a machine and is not delivered. $1 text[] machines, null for all */
-export const STEPS_ON = `${STEP}
+export const STEPS_ON = rows(
+  ReleasedStep,
+  `${STEP}
 where s.job in (
     select o.job
     from released_steps o
@@ -36,28 +112,45 @@ where s.job in (
       and k.state <> 'delivered'
   )
   and ${IN_FORCE}
-order by s.job, s.step, s.nr desc`;
+order by s.job, s.step, s.nr desc`,
+);
 /** Setup sheets. $1 uuid[] jobs, $2 int[] releases, $3 text[] steps, pairwise */
-export const SHEETS = `
+export const SHEETS = rows(
+  z.object({ job: z.string(), step: z.string(), sheet: SetupSheet }),
+  `
 select s.job, s.step, s.sheet
 from released_steps s
-  join unnest($1::uuid[], $2::int[], $3::text[]) as a (job, nr, step) on a.job = s.job and a.nr = s.nr and a.step = s.step`;
+  join unnest($1::uuid[], $2::int[], $3::text[]) as a (job, nr, step) on a.job = s.job and a.nr = s.nr and a.step = s.step`,
+);
 
 /** Times of jobs, by our clock; what was taken back is left out. $1 uuid[] jobs */
-export const TIMES = `
+export const TIMES = rows(
+  z.object({ job: z.string(), step: z.string(), kind: z.enum(ENTRY_KINDS), at: z.number(), reason: z.string() }),
+  `
 select l.job, l.step, l.kind, l.reason, extract(epoch from l.happened_at)::float8 as at
 from floor_log l
 where l.job = any($1)
   and l.kind in (${TIME_KINDS})
   and not exists (select 1 from floor_log c where c.kind = 'counter' and c.other = l.id)
-order by l.happened_at, l.seq`;
+order by l.happened_at, l.seq`,
+);
 /** Counts of jobs, added up. $1 uuid[] jobs */
-export const SUMS = `
+export const SUMS = rows(
+  z.object({
+    job: z.string(),
+    step: z.string().nullable(),
+    pile: z.string().nullable(),
+    kind: z.enum(ENTRY_KINDS),
+    reason: z.string(),
+    quantity: z.number(),
+  }),
+  `
 select job, nullif(step, '') as step, nullif(pile, '') as pile, kind, reason, quantity
 from floor_sums
 where job = any($1)
   and quantity <> 0
-order by job, step, pile, kind, reason`;
+order by job, step, pile, kind, reason`,
+);
 const PILE = `
 select
   p.id, p.nr, p.code, p.job, j.number, p.step, p.flow, p.state, p.place,
@@ -65,42 +158,62 @@ select
 from piles p
   join jobs j on j.id = p.job`;
 /** Piles of jobs. $1 uuid[] jobs */
-export const PILES = `${PILE}
+export const PILES = rows(
+  PileRow,
+  `${PILE}
 where p.job = any($1)
-order by p.job, p.nr`;
+order by p.job, p.nr`,
+);
 /** $1 int job number, $2 text code */
-export const PILE_BY_CODE = `${PILE}
+export const PILE_BY_CODE = rows(
+  PileRow,
+  `${PILE}
 where j.number = $1
   and p.code = $2
 order by p.laid_at desc
-limit 1`;
+limit 1`,
+);
 /** $1 uuid */
-export const PILE_BY_ID = `${PILE}
-where p.id = $1`;
+export const PILE_BY_ID = rows(
+  PileRow,
+  `${PILE}
+where p.id = $1`,
+);
 
 /** Jobs that entries name. $1 uuid[] */
-export const JOBS_NAMED = `
+export const JOBS_NAMED = rows(
+  z.object({ id: z.string(), state: z.string(), release: z.number() }),
+  `
 select j.id, j.state, coalesce((select max(r.nr) from releases r where r.job = j.id), 0)::int as release
 from jobs j
-where j.id = any($1)`;
+where j.id = any($1)`,
+);
 /** Steps of jobs that were released at any time. $1 uuid[] jobs */
-export const STEPS_KNOWN = `select distinct job, step, machine, facts -> 'units' ->> 'gives' as gives from released_steps where job = any($1)`;
+export const STEPS_KNOWN = rows(
+  z.object({ job: z.string(), step: z.string(), gives: z.string().nullable() }),
+  `select distinct job, step, machine, facts -> 'units' ->> 'gives' as gives from released_steps where job = any($1)`,
+);
 /** Those of the ids that are in the log already. $1 uuid[] */
-export const ENTRIES_THERE = `select id from floor_log where id = any($1)`;
+export const ENTRIES_THERE = rows(z.object({ id: z.string() }), `select id from floor_log where id = any($1)`);
 /** Piles that entries name. $1 uuid[] */
-export const PILES_NAMED = `select id, job from piles where id = any($1)`;
+export const PILES_NAMED = rows(z.object({ id: z.string(), job: z.string() }), `select id, job from piles where id = any($1)`);
 /** Entries that counter-entries name, and whether they were taken back. $1 uuid[] */
-export const ENTRIES_NAMED = `
+export const ENTRIES_NAMED = rows(
+  EntryNamed,
+  `
 select
   l.id, l.kind, l.job, l.step, l.pile, l.other, l.quantity, l.reason,
   exists (select 1 from floor_log c where c.kind = 'counter' and c.other = l.id) as "takenBack"
 from floor_log l
-where l.id = any($1)`;
+where l.id = any($1)`,
+);
 /**
  * Writes entries; those that are there already are left alone. Returns the ids that are new.
  * $1 json rows, $2 text device, $3 double skew in seconds, $4 double now
  */
-export const ADD_ENTRIES = `
+export const ADD_ENTRIES = rows(
+  z.object({ id: z.string() }),
+  `
 insert into floor_log (
   id, kind, job, step, machine, pile, other, quantity, reason, note, witness, release, marks, who, device, device_at, happened_at, at, skew_s
 )
@@ -113,7 +226,8 @@ from jsonb_to_recordset($1) as e (
 )
 order by e.nr
 on conflict do nothing
-returning id`;
+returning id`,
+);
 /** Adds to the sums. $1 json rows {job, step, pile, kind, reason, quantity}, one a key, in the order of their keys */
 export const ADD_SUMS = `
 insert into floor_sums (job, step, pile, kind, reason, quantity)
@@ -133,20 +247,28 @@ on conflict (id) do nothing`;
 /** First in a transaction: all it reads stands as of one moment. Source: PostgreSQL, transaction isolation (repeatable read). */
 export const AS_OF_ONE_MOMENT = `set transaction isolation level repeatable read, read only`;
 /** Lines cleared, by job and step. $1 uuid[] jobs */
-export const CLEARED = `
+export const CLEARED = rows(
+  z.object({ job: z.string(), step: z.string() }),
+  `
 select l.job, l.step
 from floor_log l
 where l.kind = 'clear' and l.job = any($1)
-  and not exists (select 1 from floor_log b where b.kind = 'counter' and b.other = l.id)`;
+  and not exists (select 1 from floor_log b where b.kind = 'counter' and b.other = l.id)`,
+);
 /** The newest word counts, whenever it comes. $1 uuid, $2 text state, $3 double at */
 export const SET_PILE_STATE = `update piles set state = $2, state_at = to_timestamp($3) where id = $1 and state_at <= to_timestamp($3)`;
 /** $1 uuid, $2 text place, $3 double at */
 export const SET_PILE_PLACE = `update piles set place = $2, place_at = to_timestamp($3) where id = $1 and place_at <= to_timestamp($3)`;
 /** $1 uuid split off, $2 uuid it came from */
-export const PILE_LIKE = `select job, step, flow, state, place from piles where id = $2 and $1::uuid is not null`;
+export const PILE_LIKE = rows(
+  z.object({ job: z.string(), step: z.string(), flow: z.string(), state: z.string(), place: z.string() }),
+  `select job, step, flow, state, place from piles where id = $2 and $1::uuid is not null`,
+);
 
 /** The log of a job, the newest first. $1 uuid job, $2 bigint before, $3 int rows */
-export const LOG = `
+export const LOG = rows(
+  LogLine,
+  `
 select
   l.id, l.seq, l.kind, l.step, l.machine, p.code as pile, l.quantity, l.reason, l.note, l.witness, l.marks,
   u.full_name as by, l.device,
@@ -158,9 +280,12 @@ from floor_log l
 where l.job = $1
   and l.seq < $2
 order by l.seq desc
-limit $3`;
+limit $3`,
+);
 /** The whole log of a job as a file has it, oldest first. $1 uuid job, $2 int rows */
-export const LOG_EXPORT = `
+export const LOG_EXPORT = rows(
+  z.record(z.string(), z.string()),
+  `
 select
   to_char(l.happened_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as happened,
   to_char(l.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as received,
@@ -172,17 +297,23 @@ from floor_log l
   left join piles p on p.id = l.pile
 where l.job = $1
 order by l.seq
-limit $2`;
+limit $2`,
+);
 /** What a machine said last of all, and what it said last of time: one row a machine. $1 text[] machines */
-export const LAST_OF = `
+export const LAST_OF = rows(
+  MachineNow.shape.last.unwrap().extend({ machine: z.string() }),
+  `
 select m.machine, l.kind, extract(epoch from l.happened_at)::float8 as at, u.full_name as by
 from unnest($1::text[]) as m (machine)
   cross join lateral (select * from floor_log l where l.machine = m.machine order by l.seq desc limit 1) l
-  join users u on u.id = l.who`;
+  join users u on u.id = l.who`,
+);
 /** The newest entries of a machine. $1 text machine, $2 int rows */
-export const NEWEST = `select id from floor_log where machine = $1 order by seq desc limit $2`;
+export const NEWEST = rows(z.object({ id: z.string() }), `select id from floor_log where machine = $1 order by seq desc limit $2`);
 /** Handovers nobody has read, oldest first. $1 text[] machines, null for all */
-export const UNREAD = `
+export const UNREAD = rows(
+  UnreadRow,
+  `
 select h.id, h.machine, h.note, u.full_name as by, extract(epoch from h.happened_at)::float8 as at
 from floor_log h
   join users u on u.id = h.who
@@ -190,19 +321,29 @@ where h.kind = 'handover'
   and ($1::text[] is null or h.machine = any($1))
   and not exists (select 1 from floor_log r where r.kind = 'read' and r.other = h.id)
   and not exists (select 1 from floor_log c where c.kind = 'counter' and c.other = h.id)
-order by h.happened_at`;
+order by h.happened_at`,
+);
 
 /** Those who may sign on by PIN. */
-export const PEOPLE_WITH_PIN = `select id, full_name as "fullName", initials from users where active and pin_hash is not null order by full_name`;
+export const PEOPLE_WITH_PIN = rows(
+  z.object({ id: z.string(), fullName: z.string(), initials: z.string() }),
+  `select id, full_name as "fullName", initials from users where active and pin_hash is not null order by full_name`,
+);
 /** $1 uuid */
-export const PIN_OF = `select name, full_name as "fullName", initials, pin_hash as "pinHash" from users where id = $1 and active and pin_hash is not null`;
+export const PIN_OF = rows(
+  z.object({ name: z.string(), fullName: z.string(), initials: z.string(), pinHash: z.string() }),
+  `select name, full_name as "fullName", initials, pin_hash as "pinHash" from users where id = $1 and active and pin_hash is not null`,
+);
 /** Those of the persons named who may still sign in. $1 uuid[] */
-export const ACTIVE_PEOPLE = `select id from users where active and id = any($1)`;
+export const ACTIVE_PEOPLE = rows(z.object({ id: z.string() }), `select id from users where active and id = any($1)`);
 
 /** A job that makes what another left short: its customer and date are that one's. $1 uuid job, $2 uuid of which */
 export const SET_CHILD = `update jobs set child_of = $2 where id = $1`;
 /** Child jobs with the pieces they are to make. $1 uuid job */
-export const CHILDREN = `select id as job, number, title, state, (summary ->> 'good')::float8 as pieces from jobs where child_of = $1 and alt = 0 order by number`;
+export const CHILDREN = rows(
+  JobFloor.shape.children.element,
+  `select id as job, number, title, state, (summary ->> 'good')::float8 as pieces from jobs where child_of = $1 and alt = 0 order by number`,
+);
 
 /** $1 uuid job, $2 text step, $3 process, $4 machine, $5 expected setup, $6 setup, $7 cycles, $8 lost, $9 repeated, $10 setup s, $11 run s, $12 json stops, $13 planned cycles an hour */
 export const ADD_FACT = `
@@ -212,13 +353,18 @@ on conflict (job, step) do update set
   process = excluded.process, machine = excluded.machine, expected_setup = excluded.expected_setup, setup = excluded.setup, cycles = excluded.cycles,
   lost = excluded.lost, repeated = excluded.repeated, setup_s = excluded.setup_s, run_s = excluded.run_s, stops = excluded.stops, plan_per_hour = excluded.plan_per_hour, closed_at = now()`;
 /** What tells whether anything was learned since. Jobs that were taken back from delivered teach nothing. */
-export const FACTS_STAMP = `
+export const FACTS_STAMP = rows(
+  z.object({ stamp: z.string() }),
+  `
 select count(*)::text || ' ' || coalesce(max(f.closed_at), 'epoch')::text as stamp
 from step_facts f
   join jobs j on j.id = f.job
-where j.state = 'delivered'`;
+where j.state = 'delivered'`,
+);
 /** The newest facts of closed jobs. $1 int rows */
-export const FACTS = `
+export const FACTS = rows(
+  FactRow,
+  `
 select
   f.job::text as job, j.number, f.process, f.machine, f.expected_setup as "expectedSetup", f.setup, f.cycles, f.lost, f.repeated as repeat,
   f.setup_s as "setupS", f.run_s as "runS", f.stops, f.plan_per_hour as "planPerHour"
@@ -226,19 +372,5 @@ from step_facts f
   join jobs j on j.id = f.job
 where j.state = 'delivered'
 order by f.closed_at desc
-limit $1`;
-
-/** Released steps of jobs with a mixed ink whose newest draw-down is not accepted, or that has none. $1 uuid[] jobs */
-export const STEPS_WITHOUT_INK = `
-select distinct s.job, s.step
-from released_steps s
-  cross join lateral jsonb_array_elements_text(coalesce(s.facts -> 'mixed', '[]')) m(ink)
-where s.job = any($1)
-  and not coalesce((
-    select a.answer in ('accept', 'decide')
-    from draw_downs d
-      left join draw_down_answers a on a.draw_down = d.id
-    where d.job = s.job and d.ink = m.ink
-    order by d.seq desc
-    limit 1
-  ), false)`;
+limit $1`,
+);

@@ -1,5 +1,6 @@
-import { type Learned, learnedLosses, learnedTimes, type OwnTime, type StepFact, tallyOf, type TimeFact } from '@druckerei/core';
+import { type Learned, learnedLosses, learnedTimes, type OwnTime, tallyOf } from '@druckerei/core';
 import type { Db } from '../db/pool';
+import { many, maybeOne } from '../db/rows';
 import { ADD_FACT, FACTS, FACTS_STAMP } from './floor.queries';
 import { floorOfJob, timesOf } from './steps-now';
 
@@ -7,8 +8,8 @@ import { floorOfJob, timesOf } from './steps-now';
 const MOST_FACTS = 50_000;
 
 /** Writes what a closed job teaches, step by step: only steps that were counted. */
-export async function writeFacts(db: Db, job: string, now: number): Promise<void> {
-  const floor = await floorOfJob(db, job, now);
+export async function writeFacts(db: Db, job: string): Promise<void> {
+  const floor = await floorOfJob(db, job);
   for (const { facts } of floor.steps) {
     const tally = tallyOf(facts.step, facts.units, floor.sums.get(job) ?? []);
     const times = timesOf(floor, job, facts.step);
@@ -42,9 +43,9 @@ let known: { stamp: string; learned: Known } | null = null;
 
 /** What the works learned from its closed jobs. */
 export async function learned(db: Db): Promise<Known> {
-  const stamp = (await db.query<{ stamp: string }>(FACTS_STAMP)).rows[0]?.stamp ?? '';
+  const stamp = (await maybeOne(db, FACTS_STAMP))?.stamp ?? '';
   if (known?.stamp === stamp) return known.learned;
-  const rows = (await db.query<StepFact & TimeFact & { number: number }>(FACTS, [MOST_FACTS])).rows;
+  const rows = await many(db, FACTS, [MOST_FACTS]);
   known = {
     stamp,
     learned: { ...learnedLosses([...rows].reverse()), times: learnedTimes(rows), numbers: new Map(rows.map((r) => [r.job, r.number])) },

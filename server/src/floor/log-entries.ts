@@ -1,6 +1,16 @@
-import { COUNTED_KINDS, type EntryKind, type FloorEntry, FloorEntrySchema, INTO, OUT_OF, pileCode } from '@druckerei/core';
+import {
+  type BeforeRun,
+  type CountSum,
+  entrySums,
+  type EntryKind,
+  type FloorEntry,
+  FloorEntrySchema,
+  holdsRun,
+  pileCode,
+} from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
+import { many, maybeOne } from '../db/rows';
 import { notifyChanged } from '../events/event-hub';
 import { findJob, planOf } from '../jobs/find-job';
 import { SET_SUMMARY } from '../jobs/jobs.queries';
@@ -18,10 +28,10 @@ import {
   SET_PILE_PLACE,
   SET_PILE_STATE,
   STEPS_KNOWN,
-  STEPS_WITHOUT_INK,
+  type EntryNamed,
 } from './floor.queries';
 import { personOf } from './sign-on';
-import { driesAt, floorOfJob, isToClear, stepKey } from './steps-now';
+import { beforeRun, floorOfJob, stepKey } from './steps-now';
 
 /** An entry that came in this long after it happened was kept on its device meanwhile. */
 const LATE_S = 900;
@@ -41,7 +51,6 @@ interface Written {
   skewS: number;
 }
 type Entry = FloorEntry & { who: string; marks: string[] };
-type Named = Pick<FloorEntry, 'id' | 'kind' | 'job' | 'step' | 'pile' | 'other' | 'quantity' | 'reason'> & { takenBack: boolean };
 
 /**
  * Writes a batch into the floor's log in one transaction. What happened is never turned away because a plan was changed meanwhile: it is marked. What cannot be
@@ -58,7 +67,7 @@ export async function writeEntries(ctx: Ctx, sent: Sent): Promise<Written> {
     const good = await checked(db, read, { now, skewS }, refused);
     for (const job of new Set(good.filter((e) => LAYS.includes(e.kind)).map((e) => e.job ?? ''))) await db.query(LOCK_PILES, [job]);
     const rows = JSON.stringify(good.map((e, nr) => ({ ...e, nr })));
-    const fresh = new Set((await db.query<{ id: string }>(ADD_ENTRIES, [rows, sent.device, skewS, now])).rows.map((r) => r.id));
+    const fresh = new Set((await many(db, ADD_ENTRIES, [rows, sent.device, skewS, now])).map((r) => r.id));
     const written = good.filter((e) => fresh.has(e.id));
     await addUp(db, written);
     for (const e of written) await applyToPile(db, e, Math.min(e.at - skewS, now));
@@ -87,7 +96,7 @@ function readEntries(ctx: Ctx, sent: Sent, refused: Written['refused']): Entry[]
   });
 }
 
-const many = (ids: readonly (string | null)[]): string[] => [...new Set(ids.filter((id) => id !== null))];
+const distinct = (ids: readonly (string | null)[]): string[] => [...new Set(ids.filter((id) => id !== null))];
 
 /** Entries whose job, step, pile and what they are about exist; marked with how they came. */
 async function checked(
@@ -96,23 +105,18 @@ async function checked(
   { now, skewS }: { now: number; skewS: number },
   refused: Written['refused'],
 ): Promise<Entry[]> {
-  const jobIds = many(entries.map((e) => e.job));
-  const jobs = new Map((await db.query<{ id: string; state: string; release: number }>(JOBS_NAMED, [jobIds])).rows.map((j) => [j.id, j]));
-  const steps = new Set((await db.query<{ job: string; step: string }>(STEPS_KNOWN, [jobIds])).rows.map((s) => `${s.job} ${s.step}`));
-  const piles = new Map(
-    (await db.query<{ id: string; job: string }>(PILES_NAMED, [many(entries.flatMap((e) => [e.pile, e.other]))])).rows.map((p) => [
-      p.id,
-      p.job,
-    ]),
-  );
+  const jobIds = distinct(entries.map((e) => e.job));
+  const jobs = new Map((await many(db, JOBS_NAMED, [jobIds])).map((j) => [j.id, j]));
+  const steps = new Set((await many(db, STEPS_KNOWN, [jobIds])).map((s) => `${s.job} ${s.step}`));
+  const piles = new Map((await many(db, PILES_NAMED, [distinct(entries.flatMap((e) => [e.pile, e.other]))])).map((p) => [p.id, p.job]));
   const about = new Map(
-    (
-      await db.query<Named>(ENTRIES_NAMED, [many(entries.map((e) => (e.kind === 'counter' || e.kind === 'read' ? e.other : null)))])
-    ).rows.map((n) => [n.id, n]),
+    (await many(db, ENTRIES_NAMED, [distinct(entries.map((e) => (e.kind === 'counter' || e.kind === 'read' ? e.other : null)))])).map(
+      (n) => [n.id, n],
+    ),
   );
-  const active = new Set((await db.query<{ id: string }>(ACTIVE_PEOPLE, [many(entries.map((e) => e.who))])).rows.map((p) => p.id));
-  const there = new Set((await db.query<{ id: string }>(ENTRIES_THERE, [entries.map((e) => e.id)])).rows.map((r) => r.id));
-  const marksOf = await marksOfStarts(db, entries, now);
+  const active = new Set((await many(db, ACTIVE_PEOPLE, [distinct(entries.map((e) => e.who))])).map((p) => p.id));
+  const there = new Set((await many(db, ENTRIES_THERE, [entries.map((e) => e.id)])).map((r) => r.id));
+  const marksOf = await marksOfStarts(db, entries);
   const good: Entry[] = [];
   for (const e of entries) {
     // Sent again: it was checked when it was written, and may look wrong now (a counter-entry finds its entry taken back, by itself).
@@ -146,36 +150,20 @@ async function checked(
   return good;
 }
 
-/** Steps among those that begin whose mixed inks have no accepted draw-down. */
-async function waitingForInk(db: Db, starts: readonly Entry[]): Promise<Set<string>> {
-  const jobs = many(starts.map((e) => e.job));
-  if (jobs.length === 0) return new Set();
-  return new Set((await db.query<{ job: string; step: string }>(STEPS_WITHOUT_INK, [jobs])).rows.map((s) => stepKey(s.job, s.step)));
-}
-
 /** What should have been waited for by the steps that begin, as marks of their entries. A line cleared in the same batch is cleared. */
-async function marksOfStarts(db: Db, entries: readonly Entry[], now: number): Promise<(e: Entry, at: number) => string[]> {
-  const starts = entries.filter((e) => e.kind === 'runStart');
-  const [dry, uncleared] = [new Map<string, number>(), new Set<string>()];
-  for (const job of many(starts.map((e) => e.job))) {
-    const floor = await floorOfJob(db, job, now);
+async function marksOfStarts(db: Db, entries: readonly Entry[]): Promise<(e: Entry, at: number) => string[]> {
+  const before = new Map<string, BeforeRun>();
+  for (const job of distinct(entries.map((e) => (e.kind === 'runStart' ? e.job : null)))) {
+    const floor = await floorOfJob(db, job);
     for (const { facts } of floor.steps) {
-      const key = stepKey(job, facts.step);
-      const at = driesAt(floor, job, facts);
-      if (at !== null) dry.set(key, at);
-      if (isToClear(floor, job, facts) && !entries.some((e) => e.kind === 'clear' && e.job === job && e.step === facts.step))
-        uncleared.add(key);
+      const known = beforeRun(floor, job, facts);
+      const cleared = entries.some((e) => e.kind === 'clear' && e.job === job && e.step === facts.step);
+      before.set(stepKey(job, facts.step), { ...known, toClear: known.toClear && !cleared });
     }
   }
-  const inkless = await waitingForInk(db, starts);
   return (e, at) => {
-    const key = stepKey(e.job ?? '', e.step ?? '');
-    if (e.kind !== 'runStart') return [];
-    return [
-      ...(inkless.has(key) ? ['noDrawDown'] : []),
-      ...(at < (dry.get(key) ?? 0) ? ['stillWet'] : []),
-      ...(uncleared.has(key) ? ['uncleared'] : []),
-    ];
+    const known = e.kind === 'runStart' ? before.get(stepKey(e.job ?? '', e.step ?? '')) : undefined;
+    return known ? holdsRun(known, at) : [];
   };
 }
 
@@ -183,7 +171,7 @@ interface Known {
   job: { state: string; release: number } | null | undefined;
   steps: ReadonlySet<string>;
   piles: ReadonlyMap<string, string>;
-  about: ReadonlyMap<string, Named>;
+  about: ReadonlyMap<string, EntryNamed>;
   active: ReadonlySet<string>;
 }
 /** Why an entry cannot be true; null where it can. */
@@ -212,55 +200,35 @@ async function isPlanned(db: Db, job: string, step: string): Promise<boolean> {
   return Object.hasOwn((await planOf(db, found, 0)).plan.steps, step);
 }
 
-interface SumRow {
-  job: string;
-  step: string;
-  pile: string;
-  kind: EntryKind;
-  reason: string;
-  quantity: number;
-}
-const counts = (kind: EntryKind): boolean => COUNTED_KINDS.includes(kind);
-/** What an entry adds: a split or merge stands on both piles, a recount of a pile on no step. */
-function sumsOf(e: Pick<FloorEntry, 'job' | 'step' | 'pile' | 'other' | 'kind' | 'reason' | 'quantity'>, times: 1 | -1): SumRow[] {
-  if (!counts(e.kind) || e.job === null) return [];
-  const row = { job: e.job, step: e.step ?? '', kind: e.kind, quantity: times * (e.quantity ?? 0) };
-  if (e.kind === 'split' || e.kind === 'merge')
-    return [
-      { ...row, step: '', pile: e.pile ?? '', reason: OUT_OF },
-      { ...row, step: '', pile: e.other ?? '', reason: INTO },
-    ];
-  return [{ ...row, pile: e.pile ?? '', reason: e.kind === 'waste' ? e.reason : '' }];
-}
-
 /** Adds new entries to the sums that pages read; counter-entries take theirs off. */
 async function addUp(db: Db, written: readonly Entry[]): Promise<void> {
-  const taken = many(written.map((e) => (e.kind === 'counter' ? e.other : null)));
-  const named = new Map(
-    taken.length === 0 ? [] : (await db.query<Named>(ENTRIES_NAMED, [taken])).rows.map((n): [string, Named] => [n.id, n]),
-  );
-  const sums = new Map<string, SumRow>();
+  const taken = distinct(written.map((e) => (e.kind === 'counter' ? e.other : null)));
+  const named = new Map(taken.length === 0 ? [] : (await many(db, ENTRIES_NAMED, [taken])).map((n): [string, EntryNamed] => [n.id, n]));
+  const sums = new Map<string, CountSum & { job: string }>();
   for (const e of written) {
     const back = e.kind === 'counter' ? named.get(e.other ?? '') : undefined;
-    for (const row of back ? sumsOf(back, -1) : sumsOf(e, 1)) {
-      const key = `${row.job} ${row.step} ${row.pile} ${row.kind} ${row.reason}`;
+    const { job } = back ?? e;
+    if (job === null) continue;
+    for (const row of back ? entrySums(back, -1) : entrySums(e)) {
+      const key = `${job} ${row.step ?? ''} ${row.pile ?? ''} ${row.kind} ${row.reason}`;
       const known = sums.get(key);
       if (known) known.quantity += row.quantity;
-      else sums.set(key, row);
+      else sums.set(key, { ...row, job });
     }
   }
-  if (sums.size > 0) await db.query(ADD_SUMS, [JSON.stringify([...sums.values()])]);
+  // A key of the table holds no null: '' stands for no step and no pile.
+  const keyed = [...sums.values()].map((row) => ({ ...row, step: row.step ?? '', pile: row.pile ?? '' }));
+  if (keyed.length > 0) await db.query(ADD_SUMS, [JSON.stringify(keyed)]);
 }
 
 /** Piles by what entries tell of them. */
 async function applyToPile(db: Db, e: Entry, at: number): Promise<void> {
   if (e.kind === 'pile') {
-    const { rows } = await db.query<{ job: string; step: string; gives: string | null }>(STEPS_KNOWN, [[e.job]]);
-    const flow = rows.find((s) => s.step === e.step)?.gives ?? `${e.step ?? ''}.out`;
+    const known = await many(db, STEPS_KNOWN, [[e.job]]);
+    const flow = known.find((s) => s.step === e.step)?.gives ?? `${e.step ?? ''}.out`;
     await db.query(ADD_PILE, [e.pile, e.job, pileCode(e.pile ?? ''), e.step, flow, e.reason === '' ? 'good' : e.reason, e.machine, at]);
   } else if (e.kind === 'split') {
-    const like = (await db.query<{ job: string; step: string; flow: string; state: string; place: string }>(PILE_LIKE, [e.other, e.pile]))
-      .rows[0];
+    const like = await maybeOne(db, PILE_LIKE, [e.other, e.pile]);
     if (like) await db.query(ADD_PILE, [e.other, like.job, pileCode(e.other ?? ''), like.step, like.flow, like.state, like.place, at]);
   } else if (e.kind === 'state') await db.query(SET_PILE_STATE, [e.pile, e.reason, at]);
   else if (e.kind === 'move') await db.query(SET_PILE_PLACE, [e.pile, e.reason, at]);

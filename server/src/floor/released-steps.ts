@@ -2,6 +2,7 @@ import { floorSteps, type FloorStep, type JobSpec, JobSpecSchema, type Planned, 
 import type { Pool } from 'pg';
 import type { Logger } from 'pino';
 import type { Db } from '../db/pool';
+import { many } from '../db/rows';
 import { readPlant } from '../plants/read-plant';
 import { ADD_RELEASED_STEP, RELEASES_WITHOUT_STEPS } from './floor.queries';
 
@@ -35,12 +36,7 @@ const AT_ONCE = 20;
 /** Steps of releases made before there was a floor, from their snapshots. */
 export async function writeOlderReleases(db: Pool, log: Logger): Promise<void> {
   for (;;) {
-    const rows = (
-      await db.query<{ job: string; nr: number; scope: string[] | null; spec: unknown; plant: string; shelf: unknown }>(
-        RELEASES_WITHOUT_STEPS,
-        [AT_ONCE],
-      )
-    ).rows;
+    const rows = await many(db, RELEASES_WITHOUT_STEPS, [AT_ONCE]);
     let written = 0;
     for (const { job, nr, scope, ...snapshot } of rows) {
       const [spec, shelf] = [JobSpecSchema.safeParse(snapshot.spec), ShelfSchema.safeParse(snapshot.shelf)];

@@ -2,6 +2,7 @@ import type { floor } from '@druckerei/contract';
 import { type JobSpec, type ShortageOption, shortageOptions } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
+import { maybeOne } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
@@ -34,7 +35,7 @@ export const shortageHandlers: Pick<Handlers<typeof floor>, 'floor.shortage' | '
 
   'floor.child': ({ params, body }, ctx) =>
     inTransaction(ctx.db, async (db) => {
-      const there = (await db.query<{ id: string; number: number }>(JOB_BY_ID, [body.id])).rows[0];
+      const there = await maybeOne(db, JOB_BY_ID, [body.id]);
       if (there) return { job: there.id, number: there.number }; // clicked twice
       const job = await lockJob(db, params.id);
       if (job.alternativeOf !== null) throw new Refused(422, 'alternative', 'This is an alternative: choose it first.');
@@ -62,7 +63,7 @@ async function enterChild(
   const by = signedIn(ctx);
   const spec: JobSpec = { ...child, name: `${child.name}, ${way === 'rerun' ? 'run again' : 'topped up'}`.slice(0, 120) };
   const made = await planFor(db, id, spec, parent.plantDocument, ctx.now(), parent);
-  const number = (await db.query<{ number: number }>(NEXT_NUMBER)).rows[0]?.number;
+  const number = (await maybeOne(db, NEXT_NUMBER))?.number;
   if (number === undefined) throw notFound('A number');
   await db.query(ADD_JOB, [id, number, spec.name, JSON.stringify(made.summary), made.picture, null, 0, '']);
   await db.query(SET_CHILD, [id, parent.id]);

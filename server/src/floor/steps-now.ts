@@ -1,9 +1,11 @@
 import {
   balanceOf,
   type Balance,
+  type BeforeRun,
   type Counted,
   type CountSum,
   type FloorStep,
+  NO_TIMES,
   type Shelf,
   type StepTimes,
   stepTimes,
@@ -12,31 +14,10 @@ import {
 } from '@druckerei/core';
 import type { Pile, StepNow } from '@druckerei/contract';
 import type { Db } from '../db/pool';
+import { many } from '../db/rows';
 import { ACCEPTED } from '../kitchen/kitchen.queries';
-import { CLEARED, PILES, STEPS_OF_JOB, STEPS_ON, SUMS, TIMES, UNREAD } from './floor.queries';
+import { CLEARED, PILES, STEPS_OF_JOB, STEPS_ON, SUMS, TIMES, UNREAD, type ReleasedStep, type PileRow } from './floor.queries';
 
-/** A step as released, with its job. */
-export interface ReleasedStep {
-  job: string;
-  release: number;
-  facts: FloorStep;
-  number: number;
-  title: string;
-  customer: string;
-  state: string;
-}
-export interface PileRow {
-  id: string;
-  nr: number;
-  code: string;
-  job: string;
-  number: number;
-  step: string;
-  flow: string;
-  state: Pile['state'];
-  place: string;
-  laidAt: number;
-}
 /** The floor of some jobs: released steps, what was logged of their time, what was counted, and their piles. */
 export interface FloorOf {
   steps: ReleasedStep[];
@@ -50,41 +31,39 @@ export interface FloorOf {
 }
 export const stepKey = (job: string, step: string): string => `${job} ${step}`;
 
-export const floorOfJob = async (db: Db, job: string, now: number): Promise<FloorOf> =>
-  floorOf(db, (await db.query<ReleasedStep>(STEPS_OF_JOB, [job])).rows, [job], now);
+export const floorOfJob = async (db: Db, job: string): Promise<FloorOf> => floorOf(db, await many(db, STEPS_OF_JOB, [job]), [job]);
 /** The floor of every open job with a step on one of the machines; null: on any. */
-export async function floorOnMachines(db: Db, machines: readonly string[] | null, now: number): Promise<FloorOf> {
-  const steps = (await db.query<ReleasedStep>(STEPS_ON, [machines])).rows;
-  return floorOf(db, steps, [...new Set(steps.map((s) => s.job))], now);
+export async function floorOnMachines(db: Db, machines: readonly string[] | null): Promise<FloorOf> {
+  const steps = await many(db, STEPS_ON, [machines]);
+  return floorOf(db, steps, [...new Set(steps.map((s) => s.job))]);
 }
 
-async function floorOf(db: Db, steps: ReleasedStep[], jobs: readonly string[], now: number): Promise<FloorOf> {
+async function floorOf(db: Db, steps: ReleasedStep[], jobs: readonly string[]): Promise<FloorOf> {
   const log = new Map<string, TimeEntry[]>();
-  for (const { job, step, ...entry } of (await db.query<TimeEntry & { job: string; step: string }>(TIMES, [jobs])).rows) {
+  for (const { job, step, ...entry } of await many(db, TIMES, [jobs])) {
     const known = log.get(stepKey(job, step));
     if (known) known.push(entry);
     else log.set(stepKey(job, step), [entry]);
   }
   const sums = new Map<string, CountSum[]>();
-  for (const { job, ...sum } of (await db.query<CountSum & { job: string }>(SUMS, [jobs])).rows) {
+  for (const { job, ...sum } of await many(db, SUMS, [jobs])) {
     const known = sums.get(job);
     if (known) known.push(sum);
     else sums.set(job, [sum]);
   }
-  const piles = (await db.query<PileRow>(PILES, [jobs])).rows;
-  const accepted = (await db.query<{ job: string; ink: string; accepted: boolean }>(ACCEPTED, [jobs])).rows;
+  const piles = await many(db, PILES, [jobs]);
+  const accepted = await many(db, ACCEPTED, [jobs]);
   return {
     steps,
-    times: new Map([...log].map(([key, entries]) => [key, stepTimes(entries, now)])),
+    times: new Map([...log].map(([key, entries]) => [key, stepTimes(entries)])),
     sums,
     piles,
-    cleared: new Set((await db.query<{ job: string; step: string }>(CLEARED, [jobs])).rows.map((c) => stepKey(c.job, c.step))),
+    cleared: new Set((await many(db, CLEARED, [jobs])).map((c) => stepKey(c.job, c.step))),
     accepted: new Set(accepted.filter((a) => a.accepted).map((a) => stepKey(a.job, a.ink))),
   };
 }
 
-const WAITING: StepTimes = { state: 'waiting', setupS: 0, runS: 0, stops: {}, since: null, stopReason: '' };
-export const timesOf = (floor: FloorOf, job: string, step: string): StepTimes => floor.times.get(stepKey(job, step)) ?? WAITING;
+export const timesOf = (floor: FloorOf, job: string, step: string): StepTimes => floor.times.get(stepKey(job, step)) ?? NO_TIMES;
 
 /** Reconciles a job: its steps and its piles. */
 export function balanceOfJob(floor: FloorOf, job: string): Balance {
@@ -104,7 +83,7 @@ export function balanceOfJob(floor: FloorOf, job: string): Balance {
 }
 
 /** When the steps before a step have dried as long as the plan asks: epoch seconds; null: nothing of it has to dry, or the step before is not done. */
-export function driesAt(floor: FloorOf, job: string, { step, before }: FloorStep): number | null {
+function driesAt(floor: FloorOf, job: string, { step, before }: FloorStep): number | null {
   const moments = before.flatMap((id) => {
     const wait = floor.steps.find((s) => s.job === job && s.facts.step === id)?.facts.next.find((n) => n.step === step)?.waitS ?? 0;
     const { state, since } = timesOf(floor, job, id);
@@ -113,15 +92,18 @@ export function driesAt(floor: FloorOf, job: string, { step, before }: FloorStep
   return moments.length > 0 ? Math.max(...moments) : null;
 }
 
-/** The job touches food, and nobody said yet that the line is cleared for it. */
-export const isToClear = (floor: FloorOf, job: string, { step, clear }: FloorStep): boolean =>
-  clear === true && !floor.cleared.has(stepKey(job, step));
+/** What a step waits for before it may run. */
+export const beforeRun = (floor: FloorOf, job: string, facts: FloorStep): BeforeRun => ({
+  locked: (facts.mixed ?? []).filter((ink) => !floor.accepted.has(stepKey(job, ink))),
+  toClear: facts.clear === true && !floor.cleared.has(stepKey(job, facts.step)),
+  dryAt: driesAt(floor, job, facts),
+});
 
 /** A step as terminal, floor screen and job page show it. */
 export function stepNow(floor: FloorOf, { job, release, facts, number, title, customer }: ReleasedStep, now: number): StepNow {
   const mine = floor.steps.filter((s) => s.job === job);
   const times = timesOf(floor, job, facts.step);
-  const dryAt = driesAt(floor, job, facts);
+  const { locked, toClear, dryAt } = beforeRun(floor, job, facts);
   const waits = facts.before.flatMap((id) => {
     const before = mine.find((s) => s.facts.step === id);
     if (!before) return [];
@@ -158,11 +140,11 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     measure: facts.measure ?? null,
     next: facts.next.map(({ step, name, machineName, waitS }) => ({ step, name, machineName, waitS })),
     waits: times.state === 'waiting' ? waits : [],
-    locked: (facts.mixed ?? []).filter((ink) => !floor.accepted.has(stepKey(job, ink))),
-    toClear: isToClear(floor, job, facts),
+    locked: [...locked],
+    toClear,
     dryAt: dryAt !== null && dryAt > now ? dryAt : null,
     washUp: null,
-    times: { state: times.state, setupS: times.setupS, runS: times.runS, since: times.since, stopReason: times.stopReason },
+    times,
     tally: tallyOf(facts.step, facts.units, floor.sums.get(job) ?? []),
   };
 }
@@ -197,11 +179,11 @@ function pileNow(p: PileRow, steps: readonly ReleasedStep[], inHand: number): Pi
 }
 
 /** What the floor adds to a job's shelf: cycles counted on each step, differences, and handovers nobody has read. */
-export async function countedOf(db: Db, job: string, now: number): Promise<Pick<Shelf, 'counted' | 'floor'>> {
-  const floor = await floorOfJob(db, job, now);
+export async function countedOf(db: Db, job: string): Promise<Pick<Shelf, 'counted' | 'floor'>> {
+  const floor = await floorOfJob(db, job);
   const unread = new Map<string, number>();
   if (floor.steps.length > 0)
-    for (const { machine } of (await db.query<{ machine: string }>(UNREAD, [[...new Set(floor.steps.map((s) => s.facts.machine))]])).rows)
+    for (const { machine } of await many(db, UNREAD, [[...new Set(floor.steps.map((s) => s.facts.machine))]]))
       unread.set(machine, (unread.get(machine) ?? 0) + 1);
   const counted: Record<string, Counted> = {};
   for (const { facts } of floor.steps) {

@@ -2,6 +2,7 @@ import type { Alternative, jobs } from '@druckerei/contract';
 import { applyEdits, editsBetween, hashOf, type Id, type Item, type JobSpec } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
+import { many, maybeOne } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
@@ -11,7 +12,7 @@ import { planFor } from './plan-for';
 
 type Mine = 'jobs.alternatives' | 'jobs.duplicate' | 'jobs.choose' | 'jobs.join';
 
-const listOf = async (db: Db, home: string): Promise<Alternative[]> => (await db.query<Alternative>(ALTERNATIVES, [home])).rows;
+const listOf = async (db: Db, home: string): Promise<Alternative[]> => await many(db, ALTERNATIVES, [home]);
 
 export const alternativesHandlers: Pick<Handlers<typeof jobs>, Mine> = {
   'jobs.alternatives': async ({ params }, ctx) => listOf(ctx.db, homeOf(await findJob(ctx.db, params.id))),
@@ -78,7 +79,7 @@ export const alternativesHandlers: Pick<Handlers<typeof jobs>, Mine> = {
         await db.query(DROP_ITEM, [other.id, was]);
         await db.query(ADD_ITEM, [job.id, now, line]);
       }
-      const alt = (await db.query<{ alt: number }>(NEXT_ALT, [job.id])).rows[0]?.alt ?? 1;
+      const alt = (await maybeOne(db, NEXT_ALT, [job.id]))?.alt ?? 1;
       await db.query(SET_ALTERNATIVE, [other.id, job.id, alt, `job ${other.number} before it was joined`]);
       const { version } = await saveVersion(db, ctx, job, {
         spec,
@@ -97,7 +98,7 @@ async function addAlternative(
   { id, name, spec, plant }: { id: string; name: string; spec: JobSpec; plant: Pick<JobFound, 'plant' | 'plantDocument'> },
 ): Promise<Alternative> {
   const by = signedIn(ctx);
-  const alt = (await db.query<{ alt: number }>(NEXT_ALT, [home.id])).rows[0]?.alt ?? 1;
+  const alt = (await maybeOne(db, NEXT_ALT, [home.id]))?.alt ?? 1;
   const { summary, picture } = await planFor(db, home.id, spec, plant.plantDocument, ctx.now(), home);
   await db.query(ADD_JOB, [id, home.number, spec.name, JSON.stringify(summary), picture, home.id, alt, name]);
   await db.query(ADD_SPEC, [id, 1, JSON.stringify(spec), plant.plant, '[]', by.id, crypto.randomUUID()]);

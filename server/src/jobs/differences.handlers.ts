@@ -1,16 +1,7 @@
 import type { Differences, Happened, jobs } from '@druckerei/contract';
-import {
-  type Edit,
-  editsBetween,
-  editSays,
-  type JobSpec,
-  JobSpecSchema,
-  movedBetween,
-  type Plan,
-  type Plant,
-  sameAgain,
-} from '@druckerei/core';
+import { editsBetween, editSays, type JobSpec, JobSpecSchema, movedBetween, type Plan, type Plant, sameAgain } from '@druckerei/core';
 import type { Db } from '../db/pool';
+import { many, maybeOne } from '../db/rows';
 import { notFound } from '../errors';
 import type { Handlers } from '../implement';
 import { plantInForce } from '../plants/read-plant';
@@ -42,9 +33,8 @@ export const differencesHandlers: Pick<Handlers<typeof jobs>, Mine> = {
 
   'jobs.history': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);
-    const versions = (await ctx.db.query<{ version: number; edits: Edit[]; by: string; at: number }>(VERSIONS, [job.id])).rows;
-    const events = (await ctx.db.query<{ what: string; detail: Record<string, unknown>; by: string; at: number }>(JOB_EVENTS, [job.id]))
-      .rows;
+    const versions = await many(ctx.db, VERSIONS, [job.id]);
+    const events = await many(ctx.db, JOB_EVENTS, [job.id]);
     return events.map(({ what, detail, by, at }): Happened => {
       const version = typeof detail['version'] === 'number' ? detail['version'] : null;
       const edits = what === 'gate.yes' || what === 'gate.no' ? [] : (versions.find((v) => v.version === version)?.edits ?? []);
@@ -75,7 +65,7 @@ export const differencesHandlers: Pick<Handlers<typeof jobs>, Mine> = {
 
 /** A release as it was: nothing is planned again. */
 async function released(db: Db, job: string, nr: number): Promise<Side> {
-  const row = (await db.query<{ snapshot: { spec: unknown; plan: Plan } }>(SNAPSHOT, [job, nr])).rows[0];
+  const row = await maybeOne(db, SNAPSHOT, [job, nr]);
   if (!row) throw notFound('This release');
   return { spec: JobSpecSchema.parse(row.snapshot.spec), plan: row.snapshot.plan };
 }

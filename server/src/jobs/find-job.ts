@@ -1,36 +1,22 @@
 import { randomUUID } from 'node:crypto';
 import type { JobState } from '@druckerei/contract';
-import { type Edit, type JobSpec, JobSpecSchema, type Plant, type PlanSummary } from '@druckerei/core';
+import { type Edit, type JobSpec, JobSpecSchema, type Plant } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import type { Db } from '../db/pool';
+import { maybeOne, type Rows } from '../db/rows';
 import { notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import { readPlant } from '../plants/read-plant';
-import { ADD_EVENT, ADD_SPEC, JOB_BY_ID, JOB_LOCKED, SET_VERSION } from './jobs.queries';
+import { ADD_EVENT, ADD_SPEC, JOB_BY_ID, JOB_LOCKED, SET_VERSION, type JobRow } from './jobs.queries';
 import { planFor, type PlannedJob, writeLines } from './plan-for';
 
 /** A job with its newest specification and the plant it is planned for. */
-export interface JobFound {
-  id: string;
-  number: number;
-  alt: number;
-  altName: string;
-  alternativeOf: string | null;
-  state: JobState;
-  version: number;
-  summary: PlanSummary;
-  spec: JobSpec;
-  plant: string;
+export interface JobFound extends JobRow {
   plantDocument: Plant;
-  customer: string;
-  customerId: string | null;
-  customerAddress: string;
-  palletKg: number | null;
-  palletMm: number | null;
 }
 
-async function find(db: Db, id: string, statement: string): Promise<JobFound> {
-  const row = (await db.query<Omit<JobFound, 'plantDocument'>>(statement, [id])).rows[0];
+async function find(db: Db, id: string, statement: Rows<JobRow>): Promise<JobFound> {
+  const row = await maybeOne(db, statement, [id]);
   if (!row) throw notFound('This job');
   return { ...row, spec: JobSpecSchema.parse(row.spec), plantDocument: await readPlant(db, row.plant) };
 }

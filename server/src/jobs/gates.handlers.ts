@@ -2,6 +2,7 @@ import type { jobs, GateAnswer as GateAnswerSchema } from '@druckerei/contract';
 import type { z } from 'zod';
 import { signedIn } from '../context';
 import { inTransaction } from '../db/pool';
+import { many } from '../db/rows';
 import { invalid, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
@@ -17,7 +18,7 @@ export const gatesHandlers: Pick<Handlers<typeof jobs>, 'jobs.answerGate'> = {
       const asked = await lockJob(db, params.id);
       const job = asked.alternativeOf === null ? asked : await lockJob(db, homeOf(asked));
       if (job.state === 'delivered') throw new Refused(409, 'released', 'This job is delivered; what was done is kept as it was.');
-      const given = (await db.query<GateAnswer>(GATE_ANSWERS, [job.id])).rows;
+      const given = await many(db, GATE_ANSWERS, [job.id]);
       if (body.answer === 'back') {
         const back = given.find((g) => g.id === body.takesBack && g.answer !== 'back');
         if (!back) throw invalid([{ path: 'takesBack', says: 'names no answer of this job' }]);
@@ -47,6 +48,6 @@ export const gatesHandlers: Pick<Handlers<typeof jobs>, 'jobs.answerGate'> = {
       const { shelf, summary } = await planOf(db, job, ctx.now());
       await db.query(SET_SUMMARY, [job.id, JSON.stringify(summary)]);
       await notifyChanged(db, { table: 'jobs', id: job.id, version: job.version, by: by.name });
-      return { shelf, answers: (await db.query<GateAnswer>(GATE_ANSWERS, [job.id])).rows };
+      return { shelf, answers: await many(db, GATE_ANSWERS, [job.id]) };
     }),
 };

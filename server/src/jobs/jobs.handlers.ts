@@ -1,6 +1,7 @@
 import type { jobs } from '@druckerei/contract';
-import { applyEdits, type Edit, figureRows, mergeEdits, planRows } from '@druckerei/core';
+import { applyEdits, figureRows, mergeEdits, planRows } from '@druckerei/core';
 import { inTransaction } from '../db/pool';
+import { many, maybeOne } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { csvFile, jsonFile } from '../files/csv-file';
 import type { Handlers } from '../implement';
@@ -11,8 +12,7 @@ import { differencesHandlers } from './differences.handlers';
 import { findJob, homeOf, lockJob, planOf, requireOpen, requireVersion, saveVersion } from './find-job';
 import { gatesHandlers } from './gates.handlers';
 import { EDITS_SINCE, GATE_ANSWERS, JOB_ORDERS, PICTURE, RELEASES, SAVED_BEFORE, TICKET_FILE } from './jobs.queries';
-import { releaseHandlers, type ReleaseRow } from './release.handlers';
-import type { GateAnswer } from './gates.handlers';
+import { releaseHandlers } from './release.handlers';
 
 export const jobsHandlers: Handlers<typeof jobs> = {
   ...alternativesHandlers,
@@ -30,25 +30,24 @@ export const jobsHandlers: Handlers<typeof jobs> = {
       customer: job.customer,
       alternativeOf: job.alternativeOf,
       altName: job.altName,
-      orders: (await ctx.db.query<{ id: string; number: number; customer: string; item: string }>(JOB_ORDERS, [home])).rows,
-      answers: (await ctx.db.query<GateAnswer>(GATE_ANSWERS, [home])).rows,
+      orders: await many(ctx.db, JOB_ORDERS, [home]),
+      answers: await many(ctx.db, GATE_ANSWERS, [home]),
       state: job.state,
       version: job.version,
       spec: job.spec,
       plant: job.plant,
       shelf,
-      releases: (await ctx.db.query<ReleaseRow>(RELEASES, [job.id])).rows,
+      releases: await many(ctx.db, RELEASES, [job.id]),
     };
   },
 
   'jobs.edit': ({ params, body }, ctx) =>
     inTransaction(ctx.db, async (db) => {
       const job = await lockJob(db, params.id);
-      const before = (await db.query<{ version: number }>(SAVED_BEFORE, [job.id, body.key])).rows[0];
+      const before = await maybeOne(db, SAVED_BEFORE, [job.id, body.key]);
       if (before) return { version: job.version, summary: job.summary, shelf: (await planOf(db, job, ctx.now())).shelf, othersEdits: [] };
       requireOpen(job);
-      const since =
-        body.version === job.version ? [] : (await db.query<{ edits: Edit[]; by: string }>(EDITS_SINCE, [job.id, body.version])).rows;
+      const since = body.version === job.version ? [] : await many(db, EDITS_SINCE, [job.id, body.version]);
       const { merged, both } = mergeEdits(
         body.edits,
         since.flatMap((s) => s.edits),
@@ -86,7 +85,7 @@ export const jobsHandlers: Handlers<typeof jobs> = {
     }),
 
   'jobs.picture': async ({ params, query }, ctx) => {
-    const row = (await ctx.db.query<{ version: number; picture: string }>(PICTURE, [params.id])).rows[0];
+    const row = await maybeOne(ctx.db, PICTURE, [params.id]);
     if (!row) throw notFound('This job');
     return {
       mime: 'image/svg+xml',
@@ -116,7 +115,7 @@ export const jobsHandlers: Handlers<typeof jobs> = {
   'jobs.ticket': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);
     const name = `ticket-${job.number}.pdf`;
-    const file = (await ctx.db.query<{ bytes: Buffer; mime: string }>(TICKET_FILE, [job.id])).rows[0];
+    const file = await maybeOne(ctx.db, TICKET_FILE, [job.id]);
     if (file && job.state !== 'revising') return { mime: file.mime, name, bytes: file.bytes };
     const { shelf, planned } = await planOf(ctx.db, job, ctx.now());
     return {

@@ -1,3 +1,28 @@
+import { z } from 'zod';
+import { EditSchema, type JobSpec, type Plan, type PlanSummary } from '@druckerei/core';
+import { Alternative, GateAnswer, JOB_STATES, Release } from '@druckerei/contract';
+import { bytes, rows, written } from '../db/rows';
+
+/** A job with its newest specification, which its own door reads. */
+const JobRow = z.object({
+  id: z.string(),
+  number: z.number(),
+  alt: z.number(),
+  altName: z.string(),
+  alternativeOf: z.string().nullable(),
+  state: z.enum(JOB_STATES),
+  version: z.number(),
+  summary: written<PlanSummary>(),
+  spec: written<JobSpec>(),
+  plant: z.string(),
+  customer: z.string(),
+  customerId: z.string().nullable(),
+  customerAddress: z.string(),
+  palletKg: z.number().nullable(),
+  palletMm: z.number().nullable(),
+});
+export type JobRow = z.infer<typeof JobRow>;
+
 /** $1 uuid, $2 int number, $3 text title, $4 json summary, $5 text picture, $6 uuid the job it is a plan of, $7 int which, $8 text its name */
 export const ADD_JOB = `
 insert into jobs (id, number, title, state, version, summary, picture, alternative_of, alt, alt_name)
@@ -32,28 +57,34 @@ from jobs j
   ) c on true
 where j.id = $1`;
 /** A job with its newest specification. $1 uuid */
-export const JOB_BY_ID = JOB;
+export const JOB_BY_ID = rows(JobRow, JOB);
 /** The same, locked until the transaction ends. $1 uuid */
-export const JOB_LOCKED = `${JOB}\nfor update of j`;
+export const JOB_LOCKED = rows(JobRow, `${JOB}\nfor update of j`);
 /** The picture of the product as last saved. $1 uuid job */
-export const PICTURE = `select version, picture from jobs where id = $1`;
+export const PICTURE = rows(z.object({ version: z.number(), picture: z.string() }), `select version, picture from jobs where id = $1`);
 /** Releases of a job, oldest first. $1 uuid */
-export const RELEASES = `
+export const RELEASES = rows(
+  Release,
+  `
 select r.nr, extract(epoch from r.released_at)::float8 as at, u.full_name as by, r.scope, r.reason
 from releases r
   join users u on u.id = r.released_by
 where r.job = $1
-order by r.nr`;
+order by r.nr`,
+);
 /** A save that was sent before. $1 uuid job, $2 uuid key */
-export const SAVED_BEFORE = `select version from specs where job = $1 and save_key = $2`;
+export const SAVED_BEFORE = rows(z.object({ version: z.number() }), `select version from specs where job = $1 and save_key = $2`);
 /** What others saved after a version. $1 uuid job, $2 int version */
-export const EDITS_SINCE = `
+export const EDITS_SINCE = rows(
+  z.object({ edits: z.array(EditSchema), by: z.string() }),
+  `
 select s.edits, u.full_name as by
 from specs s
   join users u on u.id = s.saved_by
 where s.job = $1
   and s.version > $2
-order by s.version`;
+order by s.version`,
+);
 /** $1 uuid job, $2 int version, $3 json summary, $4 text title, $5 text picture, $6 text state */
 export const SET_VERSION = `
 update jobs
@@ -67,63 +98,90 @@ where id = $1`;
 /** $1 text hash, $2 text mime, $3 bytea */
 export const ADD_FILE = `insert into files (hash, mime, bytes) values ($1, $2, $3) on conflict (hash) do nothing`;
 /** $1 text hash, $2 text mime */
-export const FILE_BY_HASH = `select bytes from files where hash = $1 and mime = $2`;
+export const FILE_BY_HASH = rows(z.object({ bytes: bytes }), `select bytes from files where hash = $1 and mime = $2`);
 /** $1 uuid job, $2 int nr, $3 int version, $4 json snapshot, $5 text plan hash, $6 text file, $7 uuid person, $8 text[] scope, $9 json frozen, $10 text reason */
-export const ADD_RELEASE = `
+export const ADD_RELEASE = rows(
+  z.object({ at: z.number() }),
+  `
 insert into releases (job, nr, version, snapshot, plan_hash, ticket, released_by, scope, frozen, reason)
 values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
-returning extract(epoch from released_at)::float8 as at`;
+returning extract(epoch from released_at)::float8 as at`,
+);
 /** The ticket of the newest release. $1 uuid job */
-export const TICKET_FILE = `
+export const TICKET_FILE = rows(
+  z.object({ bytes: bytes, mime: z.string() }),
+  `
 select f.bytes, f.mime
 from releases r
   join files f on f.hash = r.ticket
 where r.job = $1
 order by r.nr desc
-limit 1`;
+limit 1`,
+);
 
 /** A release's snapshot. $1 uuid job, $2 int nr */
-export const SNAPSHOT = `select snapshot, plan_hash as "planHash" from releases where job = $1 and nr = $2`;
+export const SNAPSHOT = rows(
+  z.object({ snapshot: written<{ spec: unknown; plan: Plan }>() }),
+  `select snapshot, plan_hash as "planHash" from releases where job = $1 and nr = $2`,
+);
 /** The newest release of the whole. $1 uuid job */
-export const LAST_WHOLE = `
+export const LAST_WHOLE = rows(
+  z.object({ nr: z.number(), version: z.number() }),
+  `
 select nr, version
 from releases
 where job = $1
   and scope is null
 order by nr desc
-limit 1`;
+limit 1`,
+);
 /** A specification as it was in a version. $1 uuid job, $2 int version */
-export const SPEC_OF = `select spec, plant from specs where job = $1 and version = $2`;
+export const SPEC_OF = rows(
+  z.object({ spec: z.unknown(), plant: z.string() }),
+  `select spec, plant from specs where job = $1 and version = $2`,
+);
 /** Orders a job works for, item by item. $1 uuid job */
-export const JOB_ORDERS = `
+export const JOB_ORDERS = rows(
+  z.object({ id: z.string(), number: z.number(), customer: z.string(), item: z.string() }),
+  `
 select o.id, o.number, c.name as customer, i.item
 from job_items i
   join order_lines l on l.id = i.order_line
   join orders o on o.id = l.order_id
   join customers c on c.id = o.customer
 where i.job = $1
-order by o.number, i.item`;
+order by o.number, i.item`,
+);
 /** Answers to the gates of a job, oldest first. $1 uuid job */
-export const GATE_ANSWERS = `
+export const GATE_ANSWERS = rows(
+  GateAnswer,
+  `
 select a.id::int, a.gate, a.version, a.answer, a.takes_back::int as "takesBack", a.note, u.full_name as by, extract(epoch from a.at)::float8 as at
 from gate_answers a
   join users u on u.id = a.who
 where a.job = $1
-order by a.id`;
+order by a.id`,
+);
 /** $1 uuid job, $2 text gate, $3 text version, $4 text answer, $5 bigint taken back, $6 text note, $7 uuid person */
 export const ADD_GATE_ANSWER = `
 insert into gate_answers (job, gate, version, answer, takes_back, note, who)
 values ($1, $2, $3, $4, $5, $6, $7)`;
 
 /** A job and its other plans, the job first. $1 uuid job */
-export const ALTERNATIVES = `
+export const ALTERNATIVES = rows(
+  Alternative,
+  `
 select id as job, alt, alt_name as name, state, version, summary
 from jobs
 where id = $1
   or alternative_of = $1
-order by alt`;
+order by alt`,
+);
 /** $1 uuid job */
-export const NEXT_ALT = `select coalesce(max(alt), 0)::int + 1 as alt from jobs where alternative_of = $1`;
+export const NEXT_ALT = rows(
+  z.object({ alt: z.number() }),
+  `select coalesce(max(alt), 0)::int + 1 as alt from jobs where alternative_of = $1`,
+);
 /** $1 uuid job, $2 text item */
 export const DROP_ITEM = `delete from job_items where job = $1 and item = $2`;
 /** Makes a job another plan of one. $1 uuid job, $2 uuid of which, $3 int which, $4 text name */
@@ -132,25 +190,40 @@ update jobs
 set alternative_of = $2, alt = $3, alt_name = $4, number = (select number from jobs where id = $2), changed_at = now()
 where id = $1`;
 /** Versions of a job with who saved them. $1 uuid job */
-export const VERSIONS = `
+export const VERSIONS = rows(
+  z.object({ version: z.number(), edits: z.array(EditSchema), by: z.string(), at: z.number() }),
+  `
 select s.version, s.edits, u.full_name as by, extract(epoch from s.saved_at)::float8 as at
 from specs s
   join users u on u.id = s.saved_by
 where s.job = $1
 order by s.version desc
-limit 500`;
+limit 500`,
+);
 /** Events of a job, the newest first. $1 uuid job */
-export const JOB_EVENTS = `
+export const JOB_EVENTS = rows(
+  z.object({ what: z.string(), detail: z.record(z.string(), z.unknown()), by: z.string(), at: z.number() }),
+  `
 select e.what, e.detail, coalesce(u.full_name, '') as by, extract(epoch from e.at)::float8 as at
 from events e
   left join users u on u.id = e.who
 where e.job = $1
 order by e.id desc
-limit 1000`;
+limit 1000`,
+);
 /** What lists show, planned again where the shelf changed and the specification did not. $1 uuid job, $2 json summary */
 export const SET_SUMMARY = `update jobs set summary = $2, changed_at = now() where id = $1`;
 /** Drafts planned by another core, after a number. $1 text core, $2 int number, $3 int rows */
-export const OUTDATED = `
+export const OUTDATED = rows(
+  z.object({
+    id: z.string(),
+    number: z.number(),
+    spec: z.unknown(),
+    plant: z.string(),
+    palletKg: z.number().nullable(),
+    palletMm: z.number().nullable(),
+  }),
+  `
 select j.id, j.number, s.spec, s.plant, c.pallet_kg as "palletKg", c.pallet_mm as "palletMm"
 from jobs j
   join specs s on s.job = j.id and s.version = j.version
@@ -160,4 +233,5 @@ where j.state in ('draft', 'part')
   and j.summary -> 'of' ->> 'core' is distinct from $1
   and j.number > $2
 order by j.number
-limit $3`;
+limit $3`,
+);

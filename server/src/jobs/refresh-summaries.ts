@@ -3,7 +3,8 @@ import type { Pool } from 'pg';
 import type { Logger } from 'pino';
 import { readPlant } from '../plants/read-plant';
 import { OUTDATED, SET_SUMMARY } from './jobs.queries';
-import { planFor, type PalletRule } from './plan-for';
+import { planFor } from './plan-for';
+import { many } from '../db/rows';
 
 const JOBS_A_TURN = 20;
 const BREATH_MS = 50;
@@ -15,13 +16,7 @@ const BREATH_MS = 50;
 export async function refreshSummaries(db: Pool, log: Logger, now: () => number): Promise<number> {
   let done = 0;
   for (let after = 0; ;) {
-    const jobs = (
-      await db.query<{ id: string; number: number; spec: unknown; plant: string } & PalletRule>(OUTDATED, [
-        CORE_VERSION,
-        after,
-        JOBS_A_TURN,
-      ])
-    ).rows;
+    const jobs = await many(db, OUTDATED, [CORE_VERSION, after, JOBS_A_TURN]);
     for (const job of jobs) {
       const spec = JobSpecSchema.safeParse(job.spec);
       if (!spec.success) {

@@ -15,6 +15,7 @@ import {
 } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
+import { many, maybeOne, one } from '../db/rows';
 import { invalid, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
@@ -37,7 +38,7 @@ export const releaseHandlers: Pick<Handlers<typeof jobs>, Mine> = {
       const job = await lockJob(db, params.id);
       if (job.alternativeOf !== null)
         throw new Refused(422, 'alternative', 'This is an alternative: choose it first, then release the job.');
-      const releases = (await db.query<ReleaseRow>(RELEASES, [job.id])).rows;
+      const releases = await many(db, RELEASES, [job.id]);
       const last = releases.at(-1);
       if (job.state === 'released' && last) return last; // clicked twice
       requireOpen(job);
@@ -58,10 +59,10 @@ export const releaseHandlers: Pick<Handlers<typeof jobs>, Mine> = {
   'jobs.withdraw': ({ params, body }, ctx) =>
     inTransaction(ctx.db, async (db) => {
       const job = await lockJob(db, params.id);
-      const whole = (await db.query<{ nr: number; version: number }>(LAST_WHOLE, [job.id])).rows[0];
+      const whole = await maybeOne(db, LAST_WHOLE, [job.id]);
       if (job.state !== 'revising' || !whole) throw new Refused(409, 'not-revising', 'There is no revision to give up.');
       requireVersion(job, body.version);
-      const was = (await db.query<{ spec: unknown; plant: string }>(SPEC_OF, [job.id, whole.version])).rows[0];
+      const was = await maybeOne(db, SPEC_OF, [job.id, whole.version]);
       const spec = JobSpecSchema.parse(was?.spec);
       const plant = { hash: was?.plant ?? job.plant, plant: await readPlant(db, was?.plant ?? job.plant) };
       const { version } = await saveVersion(db, ctx, job, {
@@ -83,16 +84,16 @@ export const releaseHandlers: Pick<Handlers<typeof jobs>, Mine> = {
       if (job.state !== (body.back ? 'delivered' : 'released'))
         throw new Refused(409, 'not-released', body.back ? 'This job is not marked as delivered.' : 'Only a released job is delivered.');
       if (body.back && body.note.length < 3) throw invalid([{ path: 'note', says: 'says in a few words why' }]);
-      if (!body.back) await closeCounts(db, job, ctx.now());
+      if (!body.back) await closeCounts(db, job);
       await setState(db, ctx, job, state, body.back ? 'job.deliveryTakenBack' : 'job.delivered', { note: body.note });
       return { version: job.version, state };
     }),
 };
 
 /** A job that must balance does not close with a difference; what was counted of one that closes is learned from. */
-async function closeCounts(db: Db, job: JobFound, now: number): Promise<void> {
+async function closeCounts(db: Db, job: JobFound): Promise<void> {
   if (Object.values(job.spec.items).some((i) => i.balanced)) {
-    const floor = await floorOfJob(db, job.id, now);
+    const floor = await floorOfJob(db, job.id);
     const { differences } = balanceOfJob(floor, job.id);
     if (differences.length > 0)
       throw new Refused(422, 'unbalanced', 'This job must balance to the last piece, and its counts do not.', {
@@ -104,7 +105,7 @@ async function closeCounts(db: Db, job: JobFound, now: number): Promise<void> {
         })),
       });
   }
-  await writeFacts(db, job.id, now);
+  await writeFacts(db, job.id);
 }
 
 async function setState(db: Db, ctx: Ctx, job: JobFound, state: JobFound['state'], what: string, detail: object): Promise<void> {
@@ -167,7 +168,7 @@ async function releaseJob(db: Db, ctx: Ctx, job: JobFound, releases: readonly Re
   const file = createHash('sha256').update(pdf).digest('hex');
   await db.query(ADD_FILE, [file, 'application/pdf', Buffer.from(pdf)]);
   const snapshot = { spec, plant: job.plant, shelf: made.shelf, plan: made.plan };
-  const { rows } = await db.query<{ at: number }>(ADD_RELEASE, [
+  const { at } = await one(db, ADD_RELEASE, [
     job.id,
     nr,
     version,
@@ -181,7 +182,7 @@ async function releaseJob(db: Db, ctx: Ctx, job: JobFound, releases: readonly Re
   ]);
   await writeReleasedSteps(db, { job: job.id, nr, scope: scope ?? null, spec, plant: job.plantDocument, made: made.planned });
   if (!scope) await planForms(db, job.id, made.planned, approvedVersion(spec.gates, made.shelf.gates) ?? FIRST_VERSION);
-  return { nr, at: rows[0]?.at ?? ctx.now(), by: by.fullName, scope: scope ?? null, reason };
+  return { nr, at, by: by.fullName, scope: scope ?? null, reason };
 }
 
 /** What stands in the way. A release of parts is not held by gates of the whole nor by what it revises itself; what blocks the plan as such holds it too. */

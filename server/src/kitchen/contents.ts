@@ -1,5 +1,6 @@
 import { type BaseInk, mixed } from '@druckerei/core';
 import type { Db } from '../db/pool';
+import { many, maybeOne } from '../db/rows';
 import { BASES, PAIL_BY_ID, WEIGHINGS_OF } from './kitchen.queries';
 
 /** What is in a batch, in base inks: left-overs that went into it are taken apart. */
@@ -10,13 +11,13 @@ export interface Contents {
 /** A left-over of a left-over of a left-over: deeper than this nobody mixes, and a circle ends. */
 const DEEPEST = 6;
 
-export const readBases = async (db: Db): Promise<BaseInk[]> => (await db.query<{ base: BaseInk }>(BASES)).rows.map((r) => r.base);
+export const readBases = async (db: Db): Promise<BaseInk[]> => (await many(db, BASES)).map((r) => r.base);
 
 export async function contentsOf(db: Db, batch: string, depth = 0): Promise<Contents[]> {
-  const rows = (await db.query<{ base: string; pailId: string | null; kg: number }>(WEIGHINGS_OF, [batch])).rows;
+  const rows = await many(db, WEIGHINGS_OF, [batch]);
   const sums = new Map<string, number>();
   for (const { base, pailId, kg } of rows) {
-    const pail = pailId === null ? undefined : (await db.query<{ batch: string }>(PAIL_BY_ID, [pailId])).rows[0];
+    const pail = pailId === null ? undefined : await maybeOne(db, PAIL_BY_ID, [pailId]);
     const inner = pail && depth < DEEPEST ? await contentsOf(db, pail.batch, depth + 1) : [];
     const all = inner.reduce((n, c) => n + c.kg, 0);
     if (all > 0) for (const c of inner) sums.set(c.base, (sums.get(c.base) ?? 0) + (kg * c.kg) / all);

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Batch, DrawDown, InkDesk, InkRow, kitchen, KitchenPage, Pail } from '@druckerei/contract';
+import type { Batch, InkDesk, kitchen } from '@druckerei/contract';
 import {
   type BaseInk,
   cgatsTable,
@@ -7,7 +7,6 @@ import {
   judgeDrawDown,
   type MatchBase,
   measuredFromTable,
-  type Measurement,
   mixed,
   NoColour,
   pressWork,
@@ -19,6 +18,7 @@ import {
 } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
+import { many, maybeOne, one } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import { cellsOf } from '../files/table-cells';
@@ -48,6 +48,8 @@ import {
   TAKE_FROM_PAIL,
   TRACE,
   WEIGHINGS_OF,
+  type BatchRow,
+  type DrawDownRow,
 } from './kitchen.queries';
 
 /** A left-over as a base bears this before its pail's number. */
@@ -56,25 +58,17 @@ export const PAIL_PREFIX = 'pail:';
 const RESERVE = 0.15;
 const CORRECTED = 1.0;
 
-interface BatchRow {
-  id: string;
-  number: number;
-  job: string;
-  ink: string;
-  filmGsm: number;
-  stock: string;
-}
 type Weighed = { base: string; pail?: string | undefined; kg: number; lot: string };
 
 export const kitchenHandlers: Handlers<typeof kitchen> = {
   'kitchen.read': async (_asked, ctx) => ({
-    inks: (await ctx.db.query<Omit<InkRow, 'deltaE'> & { deltaE: string | null }>(INKS_WANTED)).rows.map((r) => ({
+    inks: (await many(ctx.db, INKS_WANTED)).map((r) => ({
       ...r,
       deltaE: r.deltaE === null ? null : Number(r.deltaE),
     })),
     bases: await readBases(ctx.db),
-    recipes: (await ctx.db.query<KitchenPage['recipes'][number]>(RECIPES)).rows,
-    pails: (await ctx.db.query<Pail>(PAILS)).rows,
+    recipes: await many(ctx.db, RECIPES),
+    pails: await many(ctx.db, PAILS),
   }),
   'kitchen.ink': ({ params }, ctx) => inkDesk(ctx, ctx.db, params.job, params.ink),
 
@@ -87,7 +81,7 @@ export const kitchenHandlers: Handlers<typeof kitchen> = {
 
   'kitchen.match': async ({ params, body }, ctx) => {
     const { work } = await inkOf(ctx, ctx.db, params.job, params.ink);
-    const sample = (await ctx.db.query<{ measured: Measurement }>(SAMPLE_OF, [params.job, params.ink])).rows[0];
+    const sample = await maybeOne(ctx.db, SAMPLE_OF, [params.job, params.ink]);
     if (!sample) throw new Refused(422, 'no-sample', 'Enter the customer’s sample first: a recipe is matched to it.');
     const kg = kgOf(work, params.ink);
     const bases = (await readBases(ctx.db)).filter((b) => suits(b, work) && (body.bases?.includes(b.id) ?? true));
@@ -133,18 +127,16 @@ export const kitchenHandlers: Handlers<typeof kitchen> = {
     inTransaction(ctx.db, async (db) => {
       const { work } = await inkOf(ctx, db, params.job, params.ink);
       const me = signedIn(ctx).id;
-      const made = (
-        await db.query<{ number: number }>(ADD_BATCH, [
-          body.id,
-          params.job,
-          params.ink,
-          JSON.stringify(body.recipe),
-          work.filmGsm,
-          work.stock,
-          body.place,
-          me,
-        ])
-      ).rows[0];
+      const made = await maybeOne(db, ADD_BATCH, [
+        body.id,
+        params.job,
+        params.ink,
+        JSON.stringify(body.recipe),
+        work.filmGsm,
+        work.stock,
+        body.place,
+        me,
+      ]);
       if (!made) return inkDesk(ctx, db, params.job, params.ink); // sent twice
       const kg = await weighIn(ctx, db, body.id, randomUUID(), body.weighed, '', work);
       for (let i = 0; i < body.pails; i++)
@@ -173,7 +165,7 @@ export const kitchenHandlers: Handlers<typeof kitchen> = {
   'kitchen.drawDown': ({ params, body }, ctx) =>
     inTransaction(ctx.db, async (db) => {
       const batch = await findBatch(db, params.id);
-      const sample = (await db.query<{ measured: Measurement; tolerance: number }>(SAMPLE_OF, [batch.job, batch.ink])).rows[0];
+      const sample = await maybeOne(db, SAMPLE_OF, [batch.job, batch.ink]);
       if (!sample) throw new Refused(422, 'no-sample', 'Enter the customer’s sample first: a draw-down is judged against it.');
       const verdict = judgeDrawDown(body.measured, sample.measured, sample.tolerance);
       await db.query(ADD_DRAW_DOWN, [
@@ -209,7 +201,7 @@ export const kitchenHandlers: Handlers<typeof kitchen> = {
     const row = await findDrawDown(ctx.db, params.id);
     const batch = await findBatch(ctx.db, row.batch);
     const { work } = await inkOf(ctx, ctx.db, row.job, row.ink);
-    const sample = (await ctx.db.query<{ measured: Measurement; tolerance: number }>(SAMPLE_OF, [row.job, row.ink])).rows[0];
+    const sample = await maybeOne(ctx.db, SAMPLE_OF, [row.job, row.ink]);
     if (!sample) throw notFound('The sample');
     const contents = await contentsOf(ctx.db, batch.id);
     const all = await readBases(ctx.db);
@@ -236,7 +228,7 @@ export const kitchenHandlers: Handlers<typeof kitchen> = {
     const set = await ctx.db.query(SET_PAIL, [params.id, body.kg, body.place, body.free]);
     if (set.rowCount === 0) throw notFound('This pail');
     await notifyChanged(ctx.db, { table: 'kitchen', id: params.id, version: 0, by: signedIn(ctx).name });
-    return (await ctx.db.query<Pail>(PAIL_BY_ID, [params.id])).rows[0] as Pail;
+    return await one(ctx.db, PAIL_BY_ID, [params.id]);
   },
 
   'kitchen.file': ({ file }) => {
@@ -254,7 +246,7 @@ export const kitchenHandlers: Handlers<typeof kitchen> = {
     }
   },
 
-  'kitchen.trace': async ({ params }, ctx) => (await ctx.db.query<never>(TRACE, [params.lot])).rows,
+  'kitchen.trace': async ({ params }, ctx) => await many(ctx.db, TRACE, [params.lot]),
 };
 
 /** The stone that prints an ink of a job. Refused where the job has no such ink. */
@@ -281,7 +273,7 @@ function knownBases(parts: readonly RecipePart[], bases: readonly BaseInk[]): Ba
 /** Left-overs other jobs may have, as bases: their mixture, how much there is, nothing to pay. */
 async function freePails(db: Db, work: PressWork): Promise<MatchBase[]> {
   const bases = await readBases(db);
-  const pails = (await db.query<Pail>(PAILS)).rows.filter((p) => p.free);
+  const pails = (await many(db, PAILS)).filter((p) => p.free);
   const of: MatchBase[] = [];
   for (const p of pails) {
     const mix = mixtureOf(await contentsOf(db, p.batch), bases);
@@ -322,12 +314,12 @@ async function weighIn(
 const boundBy = ({ food, stands }: PressWork): string => [...(food ? ['food'] : []), ...stands].join(', ');
 
 async function findBatch(db: Db, id: string): Promise<BatchRow> {
-  const row = (await db.query<BatchRow>(BATCH_BY_ID, [id])).rows[0];
+  const row = await maybeOne(db, BATCH_BY_ID, [id]);
   if (!row) throw notFound('This batch');
   return row;
 }
-async function findDrawDown(db: Db, id: string): Promise<DrawDown & { job: string; ink: string }> {
-  const row = (await db.query<DrawDown & { job: string; ink: string }>(DRAW_DOWN_BY_ID, [id])).rows[0];
+async function findDrawDown(db: Db, id: string): Promise<DrawDownRow> {
+  const row = await maybeOne(db, DRAW_DOWN_BY_ID, [id]);
   if (!row) throw notFound('This draw-down');
   return row;
 }
@@ -342,11 +334,11 @@ async function changed(ctx: Ctx, db: Db, job: string, ink: string): Promise<InkD
 async function inkDesk(ctx: Ctx, db: Db, job: string, ink: string): Promise<InkDesk> {
   const { work, number, title } = await inkOf(ctx, db, job, ink);
   const batches: Batch[] = [];
-  for (const b of (await db.query<Omit<Batch, 'weighings' | 'pails'>>(BATCHES_OF, [job, ink])).rows)
+  for (const b of await many(db, BATCHES_OF, [job, ink]))
     batches.push({
       ...b,
-      weighings: (await db.query<Batch['weighings'][number]>(WEIGHINGS_OF, [b.id])).rows,
-      pails: (await db.query<Pail>(PAILS_OF, [b.id])).rows,
+      weighings: await many(db, WEIGHINGS_OF, [b.id]),
+      pails: await many(db, PAILS_OF, [b.id]),
     });
   const pass = work.passes.find((p) => p.inks.includes(ink));
   return {
@@ -361,9 +353,9 @@ async function inkDesk(ctx: Ctx, db: Db, job: string, ink: string): Promise<InkD
     filmGsm: work.filmGsm,
     food: work.food,
     stands: work.stands,
-    sample: (await db.query<NonNullable<InkDesk['sample']>>(SAMPLE_OF, [job, ink])).rows[0] ?? null,
+    sample: (await maybeOne(db, SAMPLE_OF, [job, ink])) ?? null,
     batches,
-    drawDowns: (await db.query<DrawDown>(DRAW_DOWNS_OF, [job, ink])).rows,
+    drawDowns: await many(db, DRAW_DOWNS_OF, [job, ink]),
     neighbours: (pass?.inks ?? []).filter((i) => i !== ink),
     before: (pass?.inks ?? []).slice(0, pass?.inks.indexOf(ink)),
   };

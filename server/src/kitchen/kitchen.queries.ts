@@ -1,5 +1,17 @@
+import { z } from 'zod';
+import { type BaseInk, MeasurementSchema } from '@druckerei/core';
+import { Batch, DrawDown, InkRow, LotTrace, Pail, RecipeRow } from '@druckerei/contract';
+import { rows, written } from '../db/rows';
+
+const BatchRow = z.object({ id: z.string(), number: z.number(), job: z.string(), ink: z.string(), filmGsm: z.number(), stock: z.string() });
+export type BatchRow = z.infer<typeof BatchRow>;
+const DrawDownRow = DrawDown.extend({ job: z.string(), ink: z.string() });
+export type DrawDownRow = z.infer<typeof DrawDownRow>;
+
 /** Inks that open jobs want mixed, with where each stands; the newest jobs first. */
-export const INKS_WANTED = `
+export const INKS_WANTED = rows(
+  InkRow.extend({ deltaE: z.string().nullable() }),
+  `
 select
   j.id as job, j.number, j.title, coalesce(j.customer, '') as customer, j.state, m.ink, m.stone, m.kg,
   s.sample -> 'lab' as lab,
@@ -19,9 +31,13 @@ from jobs j
   left join lateral (select id, verdict from draw_downs where job = j.id and ink = m.ink order by seq desc limit 1) d on true
   left join draw_down_answers a on a.draw_down = d.id
 where j.alt = 0 and j.state <> 'delivered'
-order by j.number desc, m.ink`;
-export const BASES = `select base from ink_bases order by base ->> 'name'`;
-export const RECIPES = `select id, recipe ->> 'name' as name, recipe -> 'parts' as parts, (recipe ->> 'filmGsm')::float8 as "filmGsm", lab from ink_recipes order by id`;
+order by j.number desc, m.ink`,
+);
+export const BASES = rows(z.object({ base: written<BaseInk>() }), `select base from ink_bases order by base ->> 'name'`);
+export const RECIPES = rows(
+  RecipeRow,
+  `select id, recipe ->> 'name' as name, recipe -> 'parts' as parts, (recipe ->> 'filmGsm')::float8 as "filmGsm", lab from ink_recipes order by id`,
+);
 /** $1 text id, $2 json recipe, $3 double[] lab, $4 uuid person */
 export const ADD_RECIPE = `insert into ink_recipes (id, recipe, lab, who) values ($1, $2, $3, $4) on conflict (id) do nothing returning id`;
 /** $1 text id, $2 json */
@@ -33,16 +49,25 @@ from ink_pails p
   join ink_batches b on b.id = p.batch
   left join lateral (select measured from draw_downs where batch = b.id order by seq desc limit 1) d on true`;
 /** Pails that hold something. */
-export const PAILS = `${PAIL}
+export const PAILS = rows(
+  Pail,
+  `${PAIL}
 where p.kg > 0
-order by b.number desc, p.code`;
+order by b.number desc, p.code`,
+);
 /** $1 uuid */
-export const PAIL_BY_ID = `${PAIL}
-where p.id = $1`;
+export const PAIL_BY_ID = rows(
+  Pail,
+  `${PAIL}
+where p.id = $1`,
+);
 /** $1 uuid batch */
-export const PAILS_OF = `${PAIL}
+export const PAILS_OF = rows(
+  Pail,
+  `${PAIL}
 where p.batch = $1
-order by p.code`;
+order by p.code`,
+);
 /** $1 uuid, $2 text code, $3 uuid batch, $4 double kg, $5 text place */
 export const ADD_PAIL = `insert into ink_pails (id, code, batch, kg, place) values ($1, $2, $3, $4, $5)`;
 /** $1 uuid, $2 double kg, $3 text place, $4 boolean free */
@@ -56,28 +81,37 @@ export const FILL_PAIL = `update ink_pails set kg = kg + $2 where id = (select i
 export const ADD_SAMPLE = `
 insert into ink_samples (id, job, ink, sample, tolerance, who) values ($1, $2, $3, $4, $5, $6) on conflict (id) do nothing`;
 /** The newest. $1 uuid job, $2 text ink */
-export const SAMPLE_OF = `
+export const SAMPLE_OF = rows(
+  z.object({ measured: MeasurementSchema, tolerance: z.number(), by: z.string(), at: z.number() }),
+  `
 select s.sample as measured, s.tolerance, u.full_name as by, extract(epoch from s.at)::float8 as at
 from ink_samples s
   join users u on u.id = s.who
 where s.job = $1 and s.ink = $2
 order by s.seq desc
-limit 1`;
+limit 1`,
+);
 /** $1 uuid, $2 uuid job, $3 text ink, $4 json recipe, $5 double film, $6 text stock, $7 text place, $8 uuid person */
-export const ADD_BATCH = `
+export const ADD_BATCH = rows(
+  z.object({ number: z.number() }),
+  `
 insert into ink_batches (id, job, ink, recipe, film_gsm, stock, place, who)
 values ($1, $2, $3, $4, $5, $6, $7, $8)
 on conflict (id) do nothing
-returning number`;
+returning number`,
+);
 /** The newest first. $1 uuid job, $2 text ink */
-export const BATCHES_OF = `
+export const BATCHES_OF = rows(
+  Batch.omit({ weighings: true, pails: true }),
+  `
 select b.id, b.number, b.recipe, b.film_gsm as "filmGsm", b.stock, b.place, u.full_name as by, extract(epoch from b.at)::float8 as at
 from ink_batches b
   join users u on u.id = b.who
 where b.job = $1 and b.ink = $2
-order by b.number desc`;
+order by b.number desc`,
+);
 /** $1 uuid */
-export const BATCH_BY_ID = `select id, number, job, ink, film_gsm as "filmGsm", stock from ink_batches where id = $1`;
+export const BATCH_BY_ID = rows(BatchRow, `select id, number, job, ink, film_gsm as "filmGsm", stock from ink_batches where id = $1`);
 /** $1 uuid, $2 int line, $3 uuid batch, $4 text base, $5 uuid pail, $6 double kg, $7 text lot, $8 text reason, $9 uuid person */
 export const ADD_WEIGHING = `
 insert into ink_weighings (id, line, batch, base, pail, kg, lot, reason, who)
@@ -85,13 +119,16 @@ values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
 on conflict (id, line) do nothing
 returning id`;
 /** $1 uuid batch */
-export const WEIGHINGS_OF = `
+export const WEIGHINGS_OF = rows(
+  Batch.shape.weighings.element.extend({ pailId: z.string().nullable() }),
+  `
 select w.base, p.code as pail, w.pail as "pailId", w.kg, w.lot, w.reason, u.full_name as by, extract(epoch from w.at)::float8 as at
 from ink_weighings w
   join users u on u.id = w.who
   left join ink_pails p on p.id = w.pail
 where w.batch = $1
-order by w.at, w.id, w.line`;
+order by w.at, w.id, w.line`,
+);
 
 const DRAW_DOWN = `
 select
@@ -103,13 +140,19 @@ from draw_downs d
   left join draw_down_answers a on a.draw_down = d.id
   left join users v on v.id = a.who`;
 /** The newest first. $1 uuid job, $2 text ink */
-export const DRAW_DOWNS_OF = `${DRAW_DOWN}
+export const DRAW_DOWNS_OF = rows(
+  DrawDown,
+  `${DRAW_DOWN}
 where d.job = $1 and d.ink = $2
 order by d.seq desc
-limit 100`;
+limit 100`,
+);
 /** $1 uuid */
-export const DRAW_DOWN_BY_ID = `${DRAW_DOWN}
-where d.id = $1`;
+export const DRAW_DOWN_BY_ID = rows(
+  DrawDownRow,
+  `${DRAW_DOWN}
+where d.id = $1`,
+);
 /** $1 uuid, $2 uuid job, $3 text ink, $4 uuid batch, $5 json measured, $6 json verdict, $7 uuid person */
 export const ADD_DRAW_DOWN = `
 insert into draw_downs (id, job, ink, batch, measured, verdict, who) values ($1, $2, $3, $4, $5, $6, $7) on conflict (id) do nothing`;
@@ -117,15 +160,20 @@ insert into draw_downs (id, job, ink, batch, measured, verdict, who) values ($1,
 export const ADD_ANSWER = `
 insert into draw_down_answers (draw_down, answer, reason, who) values ($1, $2, $3, $4) on conflict (draw_down) do nothing returning draw_down`;
 /** The newest draw-down of each ink of jobs, and whether it opens the press. $1 uuid[] jobs */
-export const ACCEPTED = `
+export const ACCEPTED = rows(
+  z.object({ job: z.string(), ink: z.string(), batch: z.string(), accepted: z.boolean() }),
+  `
 select distinct on (d.job, d.ink) d.job, d.ink, d.batch, coalesce(a.answer in ('accept', 'decide'), false) as accepted
 from draw_downs d
   left join draw_down_answers a on a.draw_down = d.id
 where d.job = any($1)
-order by d.job, d.ink, d.seq desc`;
+order by d.job, d.ink, d.seq desc`,
+);
 
 /** Batches with a lot in them, newest first, with all their lots. $1 text lot */
-export const TRACE = `
+export const TRACE = rows(
+  LotTrace,
+  `
 select
   b.id as batch, b.number, b.ink, b.job, j.number as "jobNumber", j.title,
   sum(w.kg) filter (where w.lot = $1) as kg,
@@ -136,4 +184,5 @@ from ink_batches b
 where b.id in (select batch from ink_weighings where lot = $1)
 group by b.id, b.number, b.ink, b.job, j.number, j.title
 order by b.number desc
-limit 200`;
+limit 200`,
+);

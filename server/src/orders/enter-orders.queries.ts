@@ -1,12 +1,18 @@
+import { z } from 'zod';
+import { rows } from '../db/rows';
+
 /* Each takes its rows as one JSON list, so that a thousand orders are as many statements as one. */
 
 /** Gives the numbers of those that are new. $1 json [{id, customer}], $2 uuid person */
-export const ENTER_ORDERS = `
+export const ENTER_ORDERS = rows(
+  z.object({ id: z.string(), number: z.number() }),
+  `
 insert into orders (id, customer, made_by)
 select id, customer, $2
 from jsonb_to_recordset($1) as x(id uuid, customer uuid)
 on conflict (id) do nothing
-returning id, number`;
+returning id, number`,
+);
 /** $1 json [{id, number, title, summary, picture, customer, quantity, due}] */
 export const ENTER_JOBS = `
 insert into jobs (id, number, title, state, version, summary, picture, customer, quantity, due_at)

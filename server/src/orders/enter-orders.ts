@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { type JobSpec, orderedQuantity, type Plant } from '@druckerei/core';
 import type { Db } from '../db/pool';
+import { many } from '../db/rows';
 import { deliveryRows, type PlannedJob } from '../jobs/plan-for';
 import { ENTER_DELIVERIES, ENTER_EVENTS, ENTER_ITEMS, ENTER_JOBS, ENTER_LINES, ENTER_ORDERS, ENTER_SPECS } from './enter-orders.queries';
 
@@ -27,9 +28,7 @@ export async function enterOrders(
 ): Promise<Map<string, OrderEntered>> {
   const rows = (of: readonly unknown[]): string => JSON.stringify(of);
   const numbers = new Map(
-    (
-      await db.query<{ id: string; number: number }>(ENTER_ORDERS, [rows(orders.map((o) => ({ id: o.id, customer: o.customer.id }))), by])
-    ).rows.map((r) => [r.id, r.number]),
+    (await many(db, ENTER_ORDERS, [rows(orders.map((o) => ({ id: o.id, customer: o.customer.id }))), by])).map((r) => [r.id, r.number]),
   );
   const entered = orders.flatMap((o) => {
     const number = numbers.get(o.id);

@@ -1,13 +1,14 @@
-import type { Customer, OrderFilter, OrderPage, orders, OrderRow, OrderTotals } from '@druckerei/contract';
+import type { OrderFilter, orders } from '@druckerei/contract';
 import { signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
+import { many, maybeOne, one } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
 import { csvFile, jsonFile } from '../files/csv-file';
 import { plantInForce } from '../plants/read-plant';
 import { planFor } from '../jobs/plan-for';
-import { enterOrders, type OrderEntered } from './enter-orders';
+import { enterOrders } from './enter-orders';
 import { afterOf, chosenBy, cursorOf, FIRST } from './order-list';
 import {
   ADD_CUSTOMER,
@@ -25,18 +26,18 @@ import {
 } from './orders.queries';
 
 export const ordersHandlers: Handlers<typeof orders> = {
-  'customers.list': async (_asked, ctx) => (await ctx.db.query<Customer>(CUSTOMERS)).rows,
+  'customers.list': async (_asked, ctx) => await many(ctx.db, CUSTOMERS),
   'customers.create': async ({ body }, ctx) => {
     await ctx.db.query(ADD_CUSTOMER, [body.id, body.name, body.address]).catch((e: unknown) => {
       if ((e as { code?: string }).code === '23505') throw new Refused(409, 'name-taken', `There is a customer “${body.name}” already.`);
       throw e;
     });
-    return (await ctx.db.query<Customer>(CUSTOMER_BY_ID, [body.id])).rows[0] as Customer;
+    return await one(ctx.db, CUSTOMER_BY_ID, [body.id]);
   },
   'orders.list': async ({ query }, ctx) => {
     const { sort, rows: most } = query;
     const [key, number] = query.after === undefined ? FIRST[sort] : afterOf(query.after);
-    const { rows } = await ctx.db.query<OrderRow & { dueKey: string }>(ORDER_PAGES[sort], [...chosenBy(query), key, number, most + 1]);
+    const rows = await many(ctx.db, ORDER_PAGES[sort], [...chosenBy(query), key, number, most + 1]);
     const page = rows.slice(0, most);
     const last = page.at(-1);
     return {
@@ -44,16 +45,16 @@ export const ordersHandlers: Handlers<typeof orders> = {
       next: rows.length > most && last ? cursorOf(sort === 'customer' ? last.customer : last.dueKey, last.number) : null,
     };
   },
-  'orders.totals': async ({ query }, ctx) => (await ctx.db.query<OrderTotals>(ORDER_TOTALS, chosenBy(query))).rows[0] as OrderTotals,
+  'orders.totals': async ({ query }, ctx) => await one(ctx.db, ORDER_TOTALS, chosenBy(query)),
   'orders.create': ({ body }, ctx) => {
     const by = signedIn(ctx);
     return inTransaction(ctx.db, async (db) => {
-      const customer = (await db.query<Customer>(CUSTOMER_BY_ID, [body.customer])).rows[0];
+      const customer = await maybeOne(db, CUSTOMER_BY_ID, [body.customer]);
       if (!customer) throw invalid([{ path: 'customer', says: 'is not in the list of customers' }]);
       const plant = await plantInForce(db);
       const made = await planFor(db, null, body.spec, plant.plant, ctx.now(), customer);
       const entered = (await enterOrders(db, [{ id: body.id, customer, spec: body.spec, made }], { by: by.id, plant })).get(body.id);
-      if (!entered) return (await db.query<OrderEntered>(ORDER_JOB, [body.id])).rows[0] as OrderEntered; // clicked twice
+      if (!entered) return await one(db, ORDER_JOB, [body.id]); // clicked twice
       await notifyChanged(db, { table: 'jobs', id: entered.job, version: 1, by: by.name });
       return entered;
     });
@@ -63,13 +64,11 @@ export const ordersHandlers: Handlers<typeof orders> = {
   'orders.json': async ({ query }, ctx) => jsonFile('orders.json', await exported(ctx.db, query)),
 
   'orders.read': async ({ params }, ctx) => {
-    const head = (await ctx.db.query<Omit<OrderPage, 'lines'>>(ORDER_BY_ID, [params.id])).rows[0];
+    const head = await maybeOne(ctx.db, ORDER_BY_ID, [params.id]);
     if (!head) throw notFound('This order');
-    const lines = (await ctx.db.query<Omit<OrderPage['lines'][number], 'deliveries' | 'jobs'>>(ORDER_LINES, [params.id])).rows;
-    const deliveries = (
-      await ctx.db.query<OrderPage['lines'][number]['deliveries'][number] & { line: string }>(ORDER_DELIVERIES, [params.id])
-    ).rows;
-    const jobs = (await ctx.db.query<OrderPage['lines'][number]['jobs'][number] & { line: string }>(LINE_JOBS, [params.id])).rows;
+    const lines = await many(ctx.db, ORDER_LINES, [params.id]);
+    const deliveries = await many(ctx.db, ORDER_DELIVERIES, [params.id]);
+    const jobs = await many(ctx.db, LINE_JOBS, [params.id]);
     return {
       ...head,
       lines: lines.map((l) => ({
@@ -80,12 +79,11 @@ export const ordersHandlers: Handlers<typeof orders> = {
     };
   },
 
-  'customers.last': async ({ params }, ctx) =>
-    (await ctx.db.query<{ job: string; number: number; title: string; quantity: number }>(CUSTOMER_JOBS, [params.id])).rows,
+  'customers.last': async ({ params }, ctx) => await many(ctx.db, CUSTOMER_JOBS, [params.id]),
 };
 
 /** The chosen orders as rows for a file. */
 async function exported(db: Db, filter: OrderFilter): Promise<Record<string, string | number>[]> {
-  return (await db.query<Record<string, string | number>>(ORDER_EXPORT, [...chosenBy(filter), MOST_EXPORTED])).rows;
+  return await many(db, ORDER_EXPORT, [...chosenBy(filter), MOST_EXPORTED]);
 }
 const MOST_EXPORTED = 50_000;

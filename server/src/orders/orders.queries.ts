@@ -1,11 +1,24 @@
-export const CUSTOMERS = `
+import { z } from 'zod';
+import { Customer, OrderPage, OrderRow, OrderTotals } from '@druckerei/contract';
+import { rows } from '../db/rows';
+
+const OrderEntered = z.object({ job: z.string(), number: z.number() });
+const ListRow = OrderRow.extend({ dueKey: z.string() });
+
+export const CUSTOMERS = rows(
+  Customer,
+  `
 select id, name, address, pallet_kg as "palletKg", pallet_mm as "palletMm"
 from customers
-order by name collate "und-x-icu"`;
+order by name collate "und-x-icu"`,
+);
 /** $1 uuid id, $2 text name, $3 text address */
 export const ADD_CUSTOMER = `insert into customers (id, name, address) values ($1, $2, $3) on conflict (id) do nothing`;
 /** $1 uuid */
-export const CUSTOMER_BY_ID = `select id, name, address, pallet_kg as "palletKg", pallet_mm as "palletMm" from customers where id = $1`;
+export const CUSTOMER_BY_ID = rows(
+  Customer,
+  `select id, name, address, pallet_kg as "palletKg", pallet_mm as "palletMm" from customers where id = $1`,
+);
 
 const ROW = `
 select
@@ -28,25 +41,36 @@ const CHOSEN = `
   and (not $3::boolean or j.blocking > 0)`;
 /** A page of the list after a key, by each way to sort. $1 to $3 as above, $4 key, $5 int number, $6 int rows. */
 export const ORDER_PAGES = {
-  due: `${ROW}
+  due: rows(
+    ListRow,
+    `${ROW}
 where ${CHOSEN}
   and (j.due_at, j.number) > ($4::timestamptz, $5::int)
 order by j.due_at, j.number
 limit $6`,
-  customer: `${ROW}
+  ),
+  customer: rows(
+    ListRow,
+    `${ROW}
 where ${CHOSEN}
   and (j.customer, j.number) > ($4::text, $5::int)
 order by j.customer, j.number
 limit $6`,
-  newest: `${ROW}
+  ),
+  newest: rows(
+    ListRow,
+    `${ROW}
 where ${CHOSEN}
   and j.number < $5::int
   and $4::text is not null
 order by j.number desc
 limit $6`,
+  ),
 } as const;
 /** Sums over all that is chosen, not over a page. $1 to $3 as above. */
-export const ORDER_TOTALS = `
+export const ORDER_TOTALS = rows(
+  OrderTotals,
+  `
 select
   count(*)::int as orders,
   coalesce(sum(j.machine_s), 0) as "machineS",
@@ -54,7 +78,8 @@ select
   coalesce(sum(j.pulled) filter (where j.pulled_unit = 'metre'), 0) as metres,
   coalesce(sum(j.undecided), 0)::int as undecided
 from jobs j
-where ${CHOSEN}`;
+where ${CHOSEN}`,
+);
 /** Writes what lists sort by, from the rows it comes from; of a child job from the job it makes pieces for. $1 uuid job */
 export const SET_LIST_KEYS = `
 update jobs j
@@ -84,15 +109,18 @@ set
 where j.id = $1`;
 
 /** The next number of an order or job: both count in one sequence. */
-export const NEXT_NUMBER = `select nextval('order_numbers')::int as number`;
+export const NEXT_NUMBER = rows(z.object({ number: z.number() }), `select nextval('order_numbers')::int as number`);
 /** $1 uuid order */
-export const ORDER_JOB = `
+export const ORDER_JOB = rows(
+  OrderEntered,
+  `
 select j.id as job, j.number
 from order_lines l
   join job_items i on i.order_line = l.id
   join jobs j on j.id = i.job
 where l.order_id = $1
-limit 1`;
+limit 1`,
+);
 /** $1 uuid line */
 export const DROP_DELIVERIES = `delete from deliveries where order_line = $1`;
 /** $1 uuid line, $2 int nr, $3 text local, $4 double epoch seconds, $5 bigint quantity, $6 text address */
@@ -101,23 +129,34 @@ export const ADD_DELIVERY = `insert into deliveries (order_line, nr, due_local, 
 export const SET_LINE = `update order_lines set title = $2, quantity = $3 where id = $1`;
 
 /** $1 uuid order */
-export const ORDER_BY_ID = `
+export const ORDER_BY_ID = rows(
+  OrderPage.omit({ lines: true }),
+  `
 select o.id, o.number, c.name as customer, extract(epoch from o.made_at)::float8 as "madeAt", u.full_name as by
 from orders o
   join customers c on c.id = o.customer
   join users u on u.id = o.made_by
-where o.id = $1`;
+where o.id = $1`,
+);
 /** $1 uuid order */
-export const ORDER_LINES = `select id, title, quantity from order_lines where order_id = $1 order by title, id`;
+export const ORDER_LINES = rows(
+  OrderPage.shape.lines.element.omit({ deliveries: true, jobs: true }),
+  `select id, title, quantity from order_lines where order_id = $1 order by title, id`,
+);
 /** $1 uuid order */
-export const ORDER_DELIVERIES = `
+export const ORDER_DELIVERIES = rows(
+  OrderPage.shape.lines.element.shape.deliveries.element.extend({ line: z.string() }),
+  `
 select d.order_line as line, d.nr, d.due_local as by, extract(epoch from d.due_at)::float8 as "dueAt", d.quantity, d.address as to
 from deliveries d
   join order_lines l on l.id = d.order_line
 where l.order_id = $1
-order by d.due_at, d.nr`;
+order by d.due_at, d.nr`,
+);
 /** The jobs that make the lines of an order, and how many orders each works for. $1 uuid order */
-export const LINE_JOBS = `
+export const LINE_JOBS = rows(
+  OrderPage.shape.lines.element.shape.jobs.element.extend({ line: z.string() }),
+  `
 select
   i.order_line as line,
   j.id as job, j.number, j.title, i.item, j.state,
@@ -134,9 +173,12 @@ from job_items i
   join order_lines l on l.id = i.order_line
   join jobs j on j.id = i.job
 where l.order_id = $1
-order by j.number`;
+order by j.number`,
+);
 /** The newest jobs of a customer. $1 uuid customer */
-export const CUSTOMER_JOBS = `
+export const CUSTOMER_JOBS = rows(
+  z.object({ job: z.string(), number: z.number(), title: z.string(), quantity: z.number() }),
+  `
 select distinct on (j.number) j.id as job, j.number, j.title, j.quantity
 from jobs j
   join job_items i on i.job = j.id
@@ -144,9 +186,12 @@ from jobs j
   join orders o on o.id = l.order_id
 where o.customer = $1
 order by j.number desc
-limit 10`;
+limit 10`,
+);
 /** The chosen orders as a file has them. $1 to $3 as above, $4 int rows */
-export const ORDER_EXPORT = `
+export const ORDER_EXPORT = rows(
+  z.record(z.string(), z.union([z.string(), z.number()])),
+  `
 select
   j.number,
   j.title as product,
@@ -165,4 +210,5 @@ select
 from jobs j
 where ${CHOSEN}
 order by j.due_at, j.number
-limit $4`;
+limit $4`,
+);

@@ -2,19 +2,20 @@ import { hash } from '@node-rs/argon2';
 import type { people, Person } from '@druckerei/contract';
 import { signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
+import { many, maybeOne } from '../db/rows';
 import { notFound, Refused } from '../errors';
 import type { Handlers } from '../implement';
 import { ADD_EVENT } from '../jobs/jobs.queries';
 import { ADD_PERSON, ADMINS_LOCKED, CHANGE_PERSON, END_SESSIONS, PEOPLE, PERSON_BY_ID } from './people.queries';
 
 async function findPerson(db: Db, id: string): Promise<Person> {
-  const row = (await db.query<Person>(PERSON_BY_ID, [id])).rows[0];
+  const row = await maybeOne(db, PERSON_BY_ID, [id]);
   if (!row) throw notFound('This person');
   return row;
 }
 
 export const peopleHandlers: Handlers<typeof people> = {
-  'people.list': async (_asked, ctx) => (await ctx.db.query<Person>(PEOPLE)).rows,
+  'people.list': async (_asked, ctx) => await many(ctx.db, PEOPLE),
 
   'people.create': async ({ body }, ctx) => {
     const password = await hash(body.password);
@@ -33,7 +34,7 @@ export const peopleHandlers: Handlers<typeof people> = {
     const password = body.password === undefined ? null : await hash(body.password);
     const pin = body.pin === undefined ? null : await hash(body.pin);
     return inTransaction(ctx.db, async (db) => {
-      const admins = (await db.query<{ id: string }>(ADMINS_LOCKED)).rows.map((r) => r.id);
+      const admins = (await many(db, ADMINS_LOCKED)).map((r) => r.id);
       const before = await findPerson(db, params.id);
       const stays = body.active && body.roles.includes('admin');
       if (!stays && admins.every((id) => id === params.id))

@@ -1,7 +1,8 @@
-import type { MovedJob, PlantChange, plants } from '@druckerei/contract';
+import type { MovedJob, plants } from '@druckerei/contract';
 import { hashOf, type JobSpec, JobSpecSchema, movedBetween, plan, type Plant } from '@druckerei/core';
 import { signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
+import { many, maybeOne } from '../db/rows';
 import { Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
@@ -18,16 +19,11 @@ export const plantsHandlers: Handlers<typeof plants> = {
     const { hash, plant } = await plantInForce(ctx.db);
     return { hash, shelf: await cutShelf(ctx.db, { plant, spec: null, now: ctx.now(), palletLimit: undefined, job: null }) };
   },
-  'plants.history': async (_asked, ctx) => (await ctx.db.query<PlantChange>(PLANT_CHANGES)).rows,
+  'plants.history': async (_asked, ctx) => await many(ctx.db, PLANT_CHANGES),
   'plants.read': ({ params }, ctx) => readPlant(ctx.db, params.hash),
 
   'plants.try': async ({ body }, ctx) => {
-    const drafts = (
-      await ctx.db.query<{ id: string; number: number; title: string; version: number; spec: unknown; plant: string }>(DRAFTS, [
-        body.after,
-        JOBS_A_CALL,
-      ])
-    ).rows;
+    const drafts = await many(ctx.db, DRAFTS, [body.after, JOBS_A_CALL]);
     const jobs: MovedJob[] = [];
     for (const draft of drafts) {
       const now = await readPlant(ctx.db, draft.plant);
@@ -35,14 +31,14 @@ export const plantsHandlers: Handlers<typeof plants> = {
       if (moved.totals.length + moved.come.length + moved.gone.length > 0)
         jobs.push({ job: draft.id, number: draft.number, title: draft.title, version: draft.version, ...moved });
     }
-    const of = (await ctx.db.query<{ n: number }>(COUNT_DRAFTS)).rows[0]?.n ?? 0;
+    const of = (await maybeOne(ctx.db, COUNT_DRAFTS))?.n ?? 0;
     return { jobs, planned: drafts.length, of, next: drafts.length < JOBS_A_CALL ? null : (drafts.at(-1)?.number ?? null) };
   },
 
   'plants.accept': ({ body }, ctx) =>
     inTransaction(ctx.db, async (db) => {
       const by = signedIn(ctx);
-      const inForce = (await db.query<{ hash: string }>(PLANT_LOCKED)).rows[0]?.hash ?? '';
+      const inForce = (await maybeOne(db, PLANT_LOCKED))?.hash ?? '';
       const hash = hashOf(body.plant);
       if (inForce === hash) return { hash }; // clicked twice
       if (inForce !== body.before)

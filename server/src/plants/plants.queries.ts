@@ -1,9 +1,24 @@
+import { z } from 'zod';
+import { PlantChange } from '@druckerei/contract';
+import { rows } from '../db/rows';
+
 /** The name of the plant in force. */
-export const PLANT_IN_FORCE = `select hash from plant_in_force`;
+export const PLANT_IN_FORCE = rows(z.object({ hash: z.string() }), `select hash from plant_in_force`);
 /** $1 text hash */
-export const PLANT_BY_HASH = `select plant from plants where hash = $1`;
+export const PLANT_BY_HASH = rows(z.object({ plant: z.unknown() }), `select plant from plants where hash = $1`);
 /** Lots as far as they are not promised to another job. $1 uuid job, null for none */
-export const LOTS_FOR = `
+export const LOTS_FOR = rows(
+  z.object({
+    id: z.string(),
+    stock: z.string(),
+    quantity: z.number(),
+    owner: z.enum(['works', 'customer']),
+    caliperUm: z.number().nullable(),
+    kg: z.number().nullable(),
+    diameterMm: z.number().nullable(),
+    coreMm: z.number().nullable(),
+  }),
+  `
 select
   l.id,
   l.stock,
@@ -19,40 +34,53 @@ from lots l
     group by lot
   ) r on r.lot = l.id
 where l.quantity > 0
-order by l.id`;
+order by l.id`,
+);
 /** What is on its way; it comes at the end of its day. */
-export const COMING = `
+export const COMING = rows(
+  z.object({ stock: z.string(), at: z.number(), quantity: z.number() }),
+  `
 select stock, extract(epoch from comes_on + 1)::float8 as at, quantity
 from purchases
 where state = 'ordered'
-order by comes_on`;
+order by comes_on`,
+);
 /** The last answer to each gate and version that was not taken back. $1 uuid job */
-export const GATES_ANSWERED = `
+export const GATES_ANSWERED = rows(
+  z.object({ gate: z.string(), version: z.string(), answer: z.enum(['yes', 'no']) }),
+  `
 select distinct on (a.gate, a.version) a.gate, a.version, a.answer
 from gate_answers a
 where a.job = $1
   and a.answer <> 'back'
   and not exists (select 1 from gate_answers b where b.takes_back = a.id)
-order by a.gate, a.version, a.id desc`;
+order by a.gate, a.version, a.id desc`,
+);
 /** What was released early, release by release, since the last release of the whole. $1 uuid job */
-export const FROZEN = `
+export const FROZEN = rows(
+  z.object({ frozen: z.record(z.string(), z.string()) }),
+  `
 select frozen
 from releases
 where job = $1
   and scope is not null
   and nr > coalesce((select max(nr) from releases where job = $1 and scope is null), 0)
-order by nr`;
+order by nr`,
+);
 /** $1 text[] ids of tools; empty: all. */
-export const TOOLS = `
+export const TOOLS = rows(
+  z.object({ id: z.string(), spec: z.string(), lifeLeft: z.number(), state: z.enum(['store', 'out', 'customer']) }),
+  `
 select
   id, spec, greatest(life - used, 0) as "lifeLeft",
   case when state in ('out', 'customer') then state else 'store' end as state
 from tools
 where kind <> 'plate' and state not in ('planned', 'imaged', 'spoilt', 'recycled') and (cardinality($1::text[]) = 0 or id = any($1))
-order by id`;
+order by id`,
+);
 
 /** The plant in force, locked until the transaction ends. */
-export const PLANT_LOCKED = `select hash from plant_in_force for update`;
+export const PLANT_LOCKED = rows(z.object({ hash: z.string() }), `select hash from plant_in_force for update`);
 /** $1 text hash, $2 json plant */
 export const ADD_PLANT = `insert into plants (hash, plant) values ($1, $2) on conflict (hash) do nothing`;
 /** $1 text hash */
@@ -60,14 +88,19 @@ export const SET_PLANT = `update plant_in_force set hash = $1, since = now()`;
 /** $1 text plant, $2 text the one before, $3 text reason, $4 uuid person */
 export const ADD_PLANT_CHANGE = `insert into plant_changes (plant, before, reason, who) values ($1, $2, $3, $4)`;
 /** The newest hundred changes. */
-export const PLANT_CHANGES = `
+export const PLANT_CHANGES = rows(
+  PlantChange,
+  `
 select c.plant, c.before, c.reason, u.full_name as by, extract(epoch from c.at)::float8 as at
 from plant_changes c
   join users u on u.id = c.who
 order by c.id desc
-limit 100`;
+limit 100`,
+);
 /** Drafts after a number, with what planning them needs. $1 int number, $2 int rows */
-export const DRAFTS = `
+export const DRAFTS = rows(
+  z.object({ id: z.string(), number: z.number(), title: z.string(), version: z.number(), spec: z.unknown(), plant: z.string() }),
+  `
 select j.id, j.number, j.title, j.version, s.spec, s.plant
 from jobs j
   join specs s on s.job = j.id and s.version = j.version
@@ -75,5 +108,9 @@ where j.state in ('draft', 'part')
   and j.alt = 0
   and j.number > $1
 order by j.number
-limit $2`;
-export const COUNT_DRAFTS = `select count(*)::int as n from jobs where state in ('draft', 'part') and alt = 0`;
+limit $2`,
+);
+export const COUNT_DRAFTS = rows(
+  z.object({ n: z.number() }),
+  `select count(*)::int as n from jobs where state in ('draft', 'part') and alt = 0`,
+);

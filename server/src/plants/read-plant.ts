@@ -1,5 +1,6 @@
 import { type Plant, PlantSchema } from '@druckerei/core';
 import type { Db } from '../db/pool';
+import { maybeOne } from '../db/rows';
 import { notFound } from '../errors';
 import { PLANT_BY_HASH, PLANT_IN_FORCE } from './plants.queries';
 
@@ -10,7 +11,7 @@ const read = new Map<string, Plant>();
 export async function readPlant(db: Db, hash: string): Promise<Plant> {
   const known = read.get(hash);
   if (known) return known;
-  const row = (await db.query<{ plant: unknown }>(PLANT_BY_HASH, [hash])).rows[0];
+  const row = await maybeOne(db, PLANT_BY_HASH, [hash]);
   if (!row) throw notFound('This plant');
   const plant = PlantSchema.parse(row.plant);
   if (read.size >= KEPT) read.delete(read.keys().next().value ?? '');
@@ -20,7 +21,7 @@ export async function readPlant(db: Db, hash: string): Promise<Plant> {
 
 /** The plant in force, with its name. */
 export async function plantInForce(db: Db): Promise<{ hash: string; plant: Plant }> {
-  const hash = (await db.query<{ hash: string }>(PLANT_IN_FORCE)).rows[0]?.hash;
+  const hash = (await maybeOne(db, PLANT_IN_FORCE))?.hash;
   if (hash === undefined) throw notFound('A plant');
   return { hash, plant: await readPlant(db, hash) };
 }

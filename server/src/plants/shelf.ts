@@ -1,5 +1,6 @@
 import { EMPTY_SHELF, gateKey, type JobSpec, type Plant, type Shelf } from '@druckerei/core';
 import type { Db } from '../db/pool';
+import { many } from '../db/rows';
 import { machineHours, momentOf } from './calendar';
 import { desksOf } from '../desks/desk-words';
 import { learned } from '../floor/learn';
@@ -43,16 +44,10 @@ export interface Store {
 
 /** Lots as far as they are free for a job, tools, and what is on its way. */
 export async function readStore(db: Db, job: string | null): Promise<Store> {
-  const lots = (
-    await db.query<{ id: string; stock: string; quantity: number; owner: 'works' | 'customer' } & Record<Measured, number | null>>(
-      LOTS_FOR,
-      [job],
-    )
-  ).rows;
-  const tools = (await db.query<{ id: string; spec: string; lifeLeft: number; state: 'store' | 'out' | 'customer' }>(TOOLS, [[]])).rows;
+  const lots = await many(db, LOTS_FOR, [job]);
+  const tools = await many(db, TOOLS, [[]]);
   const coming: Store['coming'] = {};
-  for (const { stock, at, quantity } of (await db.query<{ stock: string; at: number; quantity: number }>(COMING)).rows)
-    (coming[stock] ??= []).push([at, quantity]);
+  for (const { stock, at, quantity } of await many(db, COMING)) (coming[stock] ??= []).push([at, quantity]);
   const { losses, together } = await learned(db);
   return {
     own: { losses, ...(together && { together }) },
@@ -65,7 +60,7 @@ export async function readStore(db: Db, job: string | null): Promise<Store> {
 /** The shelf of a job: the clock in steps of a quarter of an hour, what lies in the store, open hours, due moments, answers to its gates, what was released early. */
 export async function cutShelf(db: Db, ask: ShelfAsk): Promise<Shelf> {
   const [store, gates, frozen] = [await readStore(db, ask.job), await gatesOf(db, ask), await frozenOf(db, ask.job)];
-  const counts = ask.job === null ? {} : await countedOf(db, ask.job, ask.now);
+  const counts = ask.job === null ? {} : await countedOf(db, ask.job);
   return { ...shelfFrom(store, ask, gates, frozen), ...counts, ...(await desksOf(db, ask.spec, ask.job, gates)) };
 }
 
@@ -102,7 +97,7 @@ export function shelfFrom(
 async function gatesOf(db: Db, { spec, plant, job }: ShelfAsk): Promise<Shelf['gates']> {
   const asked = Object.entries(spec?.gates ?? {});
   if (asked.length === 0) return {};
-  const given = job === null ? [] : (await db.query<{ gate: string; version: string; answer: 'yes' | 'no' }>(GATES_ANSWERED, [job])).rows;
+  const given = job === null ? [] : await many(db, GATES_ANSWERED, [job]);
   return Object.fromEntries(
     asked.map(([id, gate]) => {
       const answer = given.find((g) => g.gate === id && g.version === gate.version)?.answer;
@@ -116,6 +111,6 @@ async function gatesOf(db: Db, { spec, plant, job }: ShelfAsk): Promise<Shelf['g
 /** What was released early and by which name; a later release of the same thing counts. */
 async function frozenOf(db: Db, job: string | null): Promise<Shelf['frozen']> {
   if (job === null) return {};
-  const rows = (await db.query<{ frozen: Record<string, string> }>(FROZEN, [job])).rows;
+  const rows = await many(db, FROZEN, [job]);
   return Object.assign({}, ...rows.map((r) => r.frozen)) as Shelf['frozen'];
 }

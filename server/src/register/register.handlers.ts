@@ -26,37 +26,29 @@ import {
 } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import type { Db } from '../db/pool';
+import { many } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import { cellsOf } from '../files/table-cells';
 import { STEPS_OF_JOB } from '../floor/floor.queries';
 import { writeEntries } from '../floor/log-entries';
-import type { ReleasedStep } from '../floor/steps-now';
 import type { Handlers } from '../implement';
 import { findJob } from '../jobs/find-job';
-import { ADD_REGISTER, ADD_SCORE, FIRST_READINGS, REGISTER_LOG, SCORES, STEPS_WITH_REGISTER } from './register.queries';
+import {
+  ADD_REGISTER,
+  ADD_SCORE,
+  FIRST_READINGS,
+  REGISTER_LOG,
+  SCORES,
+  STEPS_WITH_REGISTER,
+  type ReadFacts,
+  type LogRow,
+} from './register.queries';
 
-/** What a reading keeps: all that its fit was made from, and the fit. */
-interface ReadFacts {
-  reference: string;
-  marks: Mark[];
-  toleranceMm: number;
-  colours: ColourFit[];
-  sheet: number | null;
-  from: string;
-}
-interface LogRow {
-  id: string;
-  what: 'read' | 'set';
-  facts: Partial<ReadFacts> & { settings?: Record<string, Setting[]> };
-  waste: number;
-  by: string;
-  at: number;
-}
 type AtStep = FloorStep & { register: RegisterOf };
 
 export const registerHandlers: Handlers<typeof register> = {
-  'register.list': async (_asked, ctx) => (await ctx.db.query<never>(STEPS_WITH_REGISTER)).rows,
+  'register.list': async (_asked, ctx) => await many(ctx.db, STEPS_WITH_REGISTER),
   'register.read': ({ params }, ctx) => desk(ctx, params.id, params.step),
 
   'register.send': async ({ params, body }, ctx) => {
@@ -125,7 +117,7 @@ export const registerHandlers: Handlers<typeof register> = {
 
   'register.simulate': async ({ params, body }, ctx) => {
     const { facts, number } = await stepOf(ctx.db, params.id, params.step);
-    const rows = (await ctx.db.query<LogRow>(REGISTER_LOG, [params.id, params.step])).rows;
+    const rows = await many(ctx.db, REGISTER_LOG, [params.id, params.step]);
     const { readings } = pullSheets(simulatedPress(number, facts, body.marks, rows));
     return {
       colours: readings.map(({ ink, readings: r }) => ({
@@ -175,7 +167,7 @@ export const registerHandlers: Handlers<typeof register> = {
     ]);
     return { own, ideal, score };
   },
-  'register.scores': async (_asked, ctx) => (await ctx.db.query<never>(SCORES)).rows,
+  'register.scores': async (_asked, ctx) => await many(ctx.db, SCORES),
 };
 
 /** The sheet learners practise on. */
@@ -185,7 +177,7 @@ const practiceStart = (seed: number, level: PracticePress['level']): PracticePre
 
 async function stepOf(db: Db, job: string, step: string): Promise<{ facts: AtStep; number: number; title: string; release: number }> {
   await findJob(db, job);
-  const row = (await db.query<ReleasedStep>(STEPS_OF_JOB, [job])).rows.find((s) => s.facts.step === step);
+  const row = (await many(db, STEPS_OF_JOB, [job])).find((s) => s.facts.step === step);
   if (!row) throw new Refused(422, 'not-released', 'This step is not released: release the job, then read its register.');
   const { register: of } = row.facts;
   if (!of) throw notFound('Register of this step');
@@ -235,10 +227,10 @@ async function changed(ctx: Ctx, job: string, step: string): Promise<RegisterDes
 async function desk(ctx: Ctx, job: string, step: string): Promise<RegisterDesk> {
   const { facts, number, title } = await stepOf(ctx.db, job, step);
   const { register: of } = facts;
-  const rows = (await ctx.db.query<LogRow>(REGISTER_LOG, [job, step])).rows;
+  const rows = await many(ctx.db, REGISTER_LOG, [job, step]);
   const toleranceMm = toleranceOf(of);
   const turns = rows.map(turnOf);
-  const first = (await ctx.db.query<{ job: string; facts: ReadFacts }>(FIRST_READINGS, [facts.machine])).rows.reverse();
+  const first = (await many(ctx.db, FIRST_READINGS, [facts.machine])).reverse();
   const lastMarks = turns.length > 0 ? rows.filter((r) => r.what === 'read').at(-1)?.facts.marks : undefined;
   return {
     job,

@@ -4,6 +4,7 @@ import type { Endpoint } from '@druckerei/contract';
 import { Refused } from '../errors';
 import type { Ctx } from '../context';
 import { USER_BY_ID } from './session.queries';
+import { maybeOne } from '../db/rows';
 
 declare module 'express-session' {
   interface SessionData {
@@ -22,7 +23,7 @@ export const makeGate =
   (who: Endpoint['who']): RequestHandler =>
   async (req, _res, next) => {
     const id = req.session.userId;
-    const user = id === undefined ? undefined : (await db.query<NonNullable<Ctx['user']>>(USER_BY_ID, [id])).rows[0];
+    const user = id === undefined ? undefined : await maybeOne(db, USER_BY_ID, [id]);
     if (user) req.user = user;
     if (who === 'anyone') return next();
     if (!user) throw new Refused(401, 'not-signed-in', 'Sign in to go on; what you typed is kept.');

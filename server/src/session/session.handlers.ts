@@ -1,24 +1,23 @@
 import { hash, verify } from '@node-rs/argon2';
-import type { Me, session } from '@druckerei/contract';
+import type { session } from '@druckerei/contract';
 import { signedIn } from '../context';
 import { Refused } from '../errors';
 import type { Handlers } from '../implement';
 import { ADD_ATTEMPT, FAILED_ATTEMPTS, FORGET_ATTEMPTS, SET_UNITS, USER_BY_NAME } from './session.queries';
+import { maybeOne } from '../db/rows';
 
 const MOST_OF_NAME = 8;
 const MOST_OF_ADDRESS = 40;
 /** Verified for unknown names too, so that the time taken tells nothing. */
 let dummy: Promise<string> | undefined;
 
-type UserRow = Me & { id: string; passwordHash: string };
-
 export const sessionHandlers: Handlers<typeof session> = {
   'session.signIn': async ({ body }, ctx) => {
     const name = body.name.toLowerCase();
-    const failed = (await ctx.db.query<{ ofName: number; ofAddress: number }>(FAILED_ATTEMPTS, [name, ctx.session.address])).rows[0];
+    const failed = await maybeOne(ctx.db, FAILED_ATTEMPTS, [name, ctx.session.address]);
     if ((failed?.ofName ?? 0) >= MOST_OF_NAME || (failed?.ofAddress ?? 0) >= MOST_OF_ADDRESS)
       throw new Refused(429, 'too-many', 'Too many wrong passwords. Try again in a quarter of an hour.');
-    const user = (await ctx.db.query<UserRow>(USER_BY_NAME, [name])).rows[0];
+    const user = await maybeOne(ctx.db, USER_BY_NAME, [name]);
     dummy ??= hash('nobody’s password');
     const right = await verify(user?.passwordHash ?? (await dummy), body.password);
     if (!user || !right) {

@@ -2,6 +2,7 @@ import type { MoveKind, stock, StockLine, StockPage } from '@druckerei/contract'
 import { type Plant, purchaseFor, shortageOf, type Stock, trimToSize } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
+import { many, maybeOne, one } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
@@ -25,10 +26,10 @@ import {
   RESERVATION_BY_ID,
   RESERVATIONS,
   SET_LOT,
+  type Need,
 } from './stock.queries';
 
 type Lot = StockPage['lots'][number];
-type Reservation = StockPage['reservations'][number];
 type Purchase = StockPage['purchases'][number];
 
 /** Which way a movement counts: what goes out is below 0. */
@@ -37,15 +38,15 @@ const SIGN: Record<Exclude<MoveKind, 'recount' | 'measure' | 'counter'>, 1 | -1>
 export const stockHandlers: Handlers<typeof stock> = {
   'stock.read': async (_asked, ctx) => {
     const { hash, plant } = await plantInForce(ctx.db);
-    const lots = (await ctx.db.query<Lot>(LOTS)).rows;
-    const reservations = (await ctx.db.query<Reservation>(RESERVATIONS)).rows;
-    const purchases = (await ctx.db.query<Purchase>(PURCHASES)).rows;
-    const needs = (await ctx.db.query<Need>(NEEDS)).rows;
+    const lots = await many(ctx.db, LOTS);
+    const reservations = await many(ctx.db, RESERVATIONS);
+    const purchases = await many(ctx.db, PURCHASES);
+    const needs = await many(ctx.db, NEEDS);
     const lines = Object.keys(plant.stocks).map((id) => stockLine(id, plant, { lots, purchases, needs }));
     return { plant: hash, lines, lots, reservations, purchases };
   },
 
-  'stock.moves': async ({ params }, ctx) => (await ctx.db.query<never>(MOVES, [params.id])).rows,
+  'stock.moves': async ({ params }, ctx) => await many(ctx.db, MOVES, [params.id]),
 
   'stock.addLot': ({ body }, ctx) =>
     inTransaction(ctx.db, async (db) => {
@@ -73,9 +74,7 @@ export const stockHandlers: Handlers<typeof stock> = {
       const { kind, key, note, caliperUm, job } = body;
       const asks = { key, lot: lot.id, kind, note, ...(caliperUm !== undefined && { caliperUm }), ...(job !== undefined && { job }) };
       if (kind === 'counter') {
-        const back = (
-          await db.query<{ id: string; lot: string; quantity: number; takenBack: boolean }>(MOVE_BY_ID, [body.takesBack ?? null])
-        ).rows[0];
+        const back = await maybeOne(db, MOVE_BY_ID, [body.takesBack ?? null]);
         if (back?.lot !== lot.id) throw invalid([{ path: 'takesBack', says: 'names no movement of this lot' }]);
         requireNote(note);
         if (!back.takenBack) await move(db, ctx, { ...asks, quantity: -back.quantity, takesBack: back.id });
@@ -119,7 +118,7 @@ export const stockHandlers: Handlers<typeof stock> = {
   'stock.reserve': ({ body }, ctx) =>
     inTransaction(ctx.db, async (db) => {
       const lot = await lockLot(db, body.lot);
-      const there = (await db.query<Reservation>(RESERVATION_BY_ID, [body.id])).rows[0];
+      const there = await maybeOne(db, RESERVATION_BY_ID, [body.id]);
       if (there) return there; // clicked twice
       const free = lot.quantity - lot.reserved;
       if (body.quantity > free)
@@ -128,12 +127,12 @@ export const stockHandlers: Handlers<typeof stock> = {
         throw (e as { code?: string }).code === '23503' ? notFound('This job') : e;
       });
       await changedLot(db, ctx, lot.id);
-      return (await db.query<Reservation>(RESERVATION_BY_ID, [body.id])).rows[0] as Reservation;
+      return await one(db, RESERVATION_BY_ID, [body.id]);
     }),
 
   'stock.free': ({ params, body }, ctx) =>
     inTransaction(ctx.db, async (db) => {
-      const ended = (await db.query<{ lot: string }>(END_RESERVATION, [params.id, body.reason])).rows[0];
+      const ended = await maybeOne(db, END_RESERVATION, [params.id, body.reason]);
       if (ended) await changedLot(db, ctx, ended.lot);
       return {};
     }),
@@ -143,7 +142,7 @@ export const stockHandlers: Handlers<typeof stock> = {
       await requireStock(db, body.stock);
       await db.query(ADD_PURCHASE, [body.id, body.stock, body.quantity, body.comesOn, body.note, signedIn(ctx).id]);
       await told(db, ctx, body.stock);
-      return (await db.query<Purchase>(PURCHASE_BY_ID, [body.id])).rows[0] as Purchase;
+      return await one(db, PURCHASE_BY_ID, [body.id]);
     }),
 
   'stock.cancelOrder': ({ params }, ctx) =>
@@ -153,14 +152,6 @@ export const stockHandlers: Handlers<typeof stock> = {
       return {};
     }),
 };
-
-interface Need {
-  job: string;
-  number: number;
-  stock: string;
-  quantity: number;
-  byS: number;
-}
 
 /** A stock with what is there, promised, coming and wanted, and what follows. */
 function stockLine(id: string, plant: Plant, { lots, purchases, needs }: { lots: Lot[]; purchases: Purchase[]; needs: Need[] }): StockLine {
@@ -208,7 +199,7 @@ function requireNote(note: string): void {
 
 async function lockLot(db: Db, id: string): Promise<Lot> {
   if ((await db.query(LOCK_LOT, [id])).rowCount === 0) throw notFound('This lot');
-  return (await db.query<Lot>(LOT_BY_ID, [id])).rows[0] as Lot;
+  return await one(db, LOT_BY_ID, [id]);
 }
 
 interface Move {
@@ -248,6 +239,6 @@ async function move(db: Db, ctx: Ctx, m: Move): Promise<boolean> {
 
 async function changedLot(db: Db, ctx: Ctx, id: string): Promise<Lot> {
   await told(db, ctx, id);
-  return (await db.query<Lot>(LOT_BY_ID, [id])).rows[0] as Lot;
+  return await one(db, LOT_BY_ID, [id]);
 }
 const told = (db: Db, ctx: Ctx, id: string): Promise<void> => notifyChanged(db, { table: 'stock', id, version: 1, by: signedIn(ctx).name });

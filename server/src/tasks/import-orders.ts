@@ -3,6 +3,7 @@ import { availableParallelism } from 'node:os';
 import type { BadRow, Customer } from '@druckerei/contract';
 import { z } from 'zod';
 import { inTransaction } from '../db/pool';
+import { many, maybeOne } from '../db/rows';
 import { notFound } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import { FILE_BY_HASH } from '../jobs/jobs.queries';
@@ -28,11 +29,11 @@ function idFor(...words: (string | number)[]): string {
 export const importOrders: TaskWork = async (asked, cx) => {
   const { file } = Ask.parse(asked);
   const { db, threads, signal } = cx;
-  const bytes = (await db.query<{ bytes: Buffer }>(FILE_BY_HASH, [file, 'text/csv'])).rows[0]?.bytes;
+  const bytes = (await maybeOne(db, FILE_BY_HASH, [file, 'text/csv']))?.bytes;
   if (!bytes) throw notFound('This file');
   const plant = await plantInForce(db);
   const store = await readStore(db, null);
-  const customers = new Customers(cx, (await db.query<Customer>(CUSTOMERS)).rows);
+  const customers = new Customers(cx, await many(db, CUSTOMERS));
   const bad: BadRow[] = [];
   let [made, first] = [0, null as number | null];
   const enter = async ({ rows, ...said }: { rows: RowPlanned[]; bad: BadRow[]; of: number }): Promise<void> => {

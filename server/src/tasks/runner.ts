@@ -11,6 +11,7 @@ import { searchForLayout } from './search-for-layout';
 import { BEAT, BEGIN_TASK, END_TASK, FORGET_WORKERS, IS_WANTED, SILENT, TELL_TASK } from './tasks.queries';
 import type { TaskWork } from './task-work';
 import type { Threads } from './threads';
+import { many, maybeOne } from '../db/rows';
 
 const WORK: Record<string, TaskWork> = { layout: searchForLayout, import: importOrders, zones: readZones };
 
@@ -61,7 +62,7 @@ export class TaskRunner {
     });
     const beat = async (): Promise<void> => {
       for (const id of this.pools) await db.query(BEAT, [id]);
-      const silent = (await db.query<{ id: string }>(SILENT, [silentS])).rows.map((r) => r.id);
+      const silent = (await many(db, SILENT, [silentS])).map((r) => r.id);
       if (silent.length > 0) await this.utils?.forceUnlockWorkers(silent);
     };
     const forgive = (error: unknown): void => {
@@ -98,7 +99,7 @@ export class TaskRunner {
     const { db, threads, now, log } = this.parts;
     const { id } = Payload.parse(payload);
     const attempt = helpers.job.attempts;
-    const begun = (await db.query<{ ask: unknown; madeBy: string }>(BEGIN_TASK, [id, attempt])).rows[0];
+    const begun = await maybeOne(db, BEGIN_TASK, [id, attempt]);
     if (!begun) return; // cancelled while it waited
     const told = (): Promise<void> => notifyChanged(db, { table: 'tasks', id, version: attempt, by: '' });
     const own = new AbortController();

@@ -7,6 +7,7 @@ import { palletLimitOf } from '../jobs/plan-for';
 import { readPlant } from '../plants/read-plant';
 import { cutShelf } from '../plants/shelf';
 import type { TaskWork } from './task-work';
+import { maybeOne } from '../db/rows';
 
 const Ask = z.object({ job: z.uuid(), version: z.number().int(), part: z.string() });
 
@@ -14,7 +15,7 @@ const Ask = z.object({ job: z.uuid(), version: z.number().int(), part: z.string(
 export const searchForLayout: TaskWork = async (asked, { db, threads, now, signal, tell }) => {
   const { job: id, version, part } = Ask.parse(asked);
   const job = await findJob(db, id);
-  const row = (await db.query<{ spec: unknown; plant: string }>(SPEC_OF, [id, version])).rows[0];
+  const row = await maybeOne(db, SPEC_OF, [id, version]);
   if (!row) throw notFound('This version of the job');
   const spec = JobSpecSchema.parse(row.spec);
   const plant = await readPlant(db, row.plant);

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import type { Task, tasks } from '@druckerei/contract';
 import { type Ctx, signedIn } from '../context';
 import { inTransaction } from '../db/pool';
+import { many, maybeOne } from '../db/rows';
 import { notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
@@ -18,13 +19,13 @@ export const tasksHandlers: Handlers<typeof tasks> = {
     return begin(ctx, body.id, 'layout', { job: body.job, version: body.version, part: body.part });
   },
   'tasks.import': async ({ body }, ctx) => {
-    if ((await ctx.db.query(FILE_BY_HASH, [body.file, IMPORT_MIME])).rowCount === 0) throw notFound('This file');
+    if (!(await maybeOne(ctx.db, FILE_BY_HASH, [body.file, IMPORT_MIME]))) throw notFound('This file');
     return begin(ctx, body.id, 'import', { file: body.file });
   },
   'tasks.read': ({ params }, ctx) => readTask(ctx, params.id),
   'tasks.cancel': async ({ params }, ctx) => {
     const by = signedIn(ctx);
-    const task = (await ctx.db.query<{ by: string; state: string }>(TASK_OWNER, [params.id])).rows[0];
+    const task = await maybeOne(ctx.db, TASK_OWNER, [params.id]);
     if (!task) throw notFound('This task');
     if (task.by !== by.id && !by.roles.includes('admin'))
       throw new Refused(403, 'not-yours', 'Somebody else asked for this; only they or an administrator may stop it.');
@@ -36,7 +37,7 @@ export const tasksHandlers: Handlers<typeof tasks> = {
   'imports.send': async ({ file }, ctx) => {
     if (file.byteLength === 0) throw new Refused(422, 'empty', 'The file is empty.');
     const { read } = await ctx.threads.run({ kind: 'read', bytes: file });
-    const known = new Set((await ctx.db.query<{ name: string }>(CUSTOMERS)).rows.map((c) => c.name.toLowerCase()));
+    const known = new Set((await many(ctx.db, CUSTOMERS)).map((c) => c.name.toLowerCase()));
     const hash = createHash('sha256').update(file).digest('hex');
     await ctx.db.query(ADD_FILE, [hash, IMPORT_MIME, Buffer.from(file)]);
     const names = read.customers.filter((name) => !known.has(name.toLowerCase()));
@@ -45,7 +46,7 @@ export const tasksHandlers: Handlers<typeof tasks> = {
 };
 
 async function readTask(ctx: Ctx, id: string): Promise<Task> {
-  const task = (await ctx.db.query<Task>(TASK_BY_ID, [id])).rows[0];
+  const task = await maybeOne(ctx.db, TASK_BY_ID, [id]);
   if (!task) throw notFound('This task');
   return task;
 }
@@ -55,7 +56,7 @@ export async function begin(ctx: Ctx, id: string, kind: Task['kind'], ask: objec
   await inTransaction(ctx.db, async (db) => {
     const made = await db.query(ADD_TASK, [id, kind, JSON.stringify(ask), signedIn(ctx).id]);
     if (made.rowCount === 0) return;
-    const queued = (await db.query<{ id: string }>(ENQUEUE, [kind, id])).rows[0];
+    const queued = await maybeOne(db, ENQUEUE, [kind, id]);
     await db.query(SET_QUEUE_ID, [id, queued?.id ?? null]);
   });
   return readTask(ctx, id);

@@ -1,14 +1,21 @@
+import { z } from 'zod';
+import { Task } from '@druckerei/contract';
+import { rows } from '../db/rows';
+
 const TASK = `select id, kind, state, done::float8 as done, "of"::float8 as "of", progress, result, says, attempt from tasks`;
 /** $1 uuid */
-export const TASK_BY_ID = `${TASK}\nwhere id = $1`;
+export const TASK_BY_ID = rows(Task, `${TASK}\nwhere id = $1`);
 /** Notes a task and puts it on the queue, in one transaction. $1 uuid, $2 text kind, $3 json ask, $4 uuid person */
 export const ADD_TASK = `insert into tasks (id, kind, ask, made_by) values ($1, $2, $3, $4) on conflict (id) do nothing returning id`;
 /** $1 text kind, $2 uuid */
-export const ENQUEUE = `select (queue.add_job($1, json_build_object('id', $2::text), max_attempts := 5)).id::text as id`;
+export const ENQUEUE = rows(
+  z.object({ id: z.string() }),
+  `select (queue.add_job($1, json_build_object('id', $2::text), max_attempts := 5)).id::text as id`,
+);
 /** $1 uuid, $2 bigint */
 export const SET_QUEUE_ID = `update tasks set queue_id = $2 where id = $1`;
 /** Who asked for a task. $1 uuid */
-export const TASK_OWNER = `select made_by as by, state from tasks where id = $1`;
+export const TASK_OWNER = rows(z.object({ by: z.string(), state: z.string() }), `select made_by as by, state from tasks where id = $1`);
 /** A waiting task is over at once; a running one is told. $1 uuid */
 export const CANCEL_TASK = `
 update tasks
@@ -16,13 +23,16 @@ set cancel = true, state = case when state = 'waiting' then 'cancelled' else sta
 where id = $1
   and state in ('waiting', 'running')`;
 /** A worker takes a task; nothing where it is over. $1 uuid, $2 int attempt */
-export const BEGIN_TASK = `
+export const BEGIN_TASK = rows(
+  z.object({ ask: z.unknown(), madeBy: z.string() }),
+  `
 update tasks
 set state = 'running', attempt = $2, changed_at = now()
 where id = $1
   and state in ('waiting', 'running')
   and not cancel
-returning ask, made_by as "madeBy"`;
+returning ask, made_by as "madeBy"`,
+);
 /** How far it is. No row: cancelled, or another worker has taken over. $1 uuid, $2 int attempt, $3 int done, $4 int of, $5 json progress */
 export const TELL_TASK = `
 update tasks
@@ -44,12 +54,15 @@ where id = $1
 /** $1 text worker */
 export const BEAT = `insert into workers (id, beat) values ($1, clock_timestamp()) on conflict (id) do update set beat = excluded.beat`;
 /** Workers that hold work and have not been heard for some seconds. $1 double seconds */
-export const SILENT = `
+export const SILENT = rows(
+  z.object({ id: z.string() }),
+  `
 select distinct j.locked_by as id
 from queue.jobs j
   left join workers w on w.id = j.locked_by
 where j.locked_by is not null
   and j.locked_at < now() - make_interval(secs => $1)
-  and (w.id is null or w.beat < clock_timestamp() - make_interval(secs => $1))`;
+  and (w.id is null or w.beat < clock_timestamp() - make_interval(secs => $1))`,
+);
 /** Workers long gone. */
 export const FORGET_WORKERS = `delete from workers where beat < now() - interval '1 day'`;

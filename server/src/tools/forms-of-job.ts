@@ -1,12 +1,10 @@
 import type { ToolCard } from '@druckerei/contract';
 import { formWork, type Planned } from '@druckerei/core';
 import type { Db } from '../db/pool';
-import { ADD_CARD, FORMS_OF_JOB, NEXT_NUMBER, SET_STATE } from './tools.queries';
+import { many, maybeOne } from '../db/rows';
+import { ADD_CARD, type CardRow, FORMS_OF_JOB, NEXT_NUMBER, SET_STATE } from './tools.queries';
 
-/** A card with what only the server needs of it. */
-export type CardRow = ToolCard & { steps: string[]; imagingS: number; wantedAt: number | null };
-
-export const formsOfJob = async (db: Db, job: string): Promise<CardRow[]> => (await db.query<CardRow>(FORMS_OF_JOB, [job])).rows;
+export const formsOfJob = (db: Db, job: string): Promise<CardRow[]> => many(db, FORMS_OF_JOB, [job]);
 
 const LETTER: Record<ToolCard['kind'], string> = {
   plate: 'P',
@@ -19,7 +17,7 @@ const LETTER: Record<ToolCard['kind'], string> = {
 
 /** A new card with the next number of its kind; gives the number. */
 export async function addCard(db: Db, card: Omit<CardRow, 'id' | 'number' | 'title' | 'kept' | 'madeAt' | 'madeHow'>): Promise<string> {
-  const n = (await db.query<{ n: number }>(NEXT_NUMBER)).rows[0]?.n ?? 0;
+  const n = (await maybeOne(db, NEXT_NUMBER))?.n ?? 0;
   const id = `${LETTER[card.kind]}-${n}`;
   await db.query(ADD_CARD, [
     id,

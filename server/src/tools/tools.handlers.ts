@@ -18,6 +18,7 @@ import {
 } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
+import { many, maybeOne } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
@@ -41,8 +42,9 @@ import {
   TAKE_OVER,
   TOOL_EVENTS,
   TOOLS_WITH_JOBS,
+  type CardRow,
 } from './tools.queries';
-import { addCard, type CardRow, formsOfJob } from './forms-of-job';
+import { addCard, formsOfJob } from './forms-of-job';
 
 const ROWS = 400;
 const WORK: readonly ToolState[] = ['planned', 'imaged', 'checked', 'onPress'];
@@ -54,13 +56,13 @@ const STATES: Record<'work' | 'kept' | 'gone' | 'all', readonly ToolState[]> = {
 };
 
 export const toolsHandlers: Handlers<typeof tools> = {
-  'tools.list': async ({ query }, ctx) => (await ctx.db.query<never>(TOOLS_WITH_JOBS, [query.id ?? null])).rows,
+  'tools.list': async ({ query }, ctx) => await many(ctx.db, TOOLS_WITH_JOBS, [query.id ?? null]),
 
   'tools.cards': async ({ query }, ctx) => {
     const find = query.find?.trim() ? `%${query.find.trim()}%` : null;
-    const rows = (await ctx.db.query<CardRow>(CARDS, [find, STATES[query.state ?? 'work'], query.job ?? null, ROWS + 1])).rows;
+    const rows = await many(ctx.db, CARDS, [find, STATES[query.state ?? 'work'], query.job ?? null, ROWS + 1]);
     const { plant } = await plantInForce(ctx.db);
-    const waiting = (await ctx.db.query<CardRow>(QUEUE)).rows;
+    const waiting = await many(ctx.db, QUEUE);
     const queue = platesetterQueue(waiting.map(queued), ctx.now(), practiceValue(plant, 'plate.wedgeS'));
     return {
       cards: rows.slice(0, ROWS),
@@ -75,14 +77,14 @@ export const toolsHandlers: Handlers<typeof tools> = {
   },
   'tools.read': async ({ params }, ctx) => ({
     card: await readCard(ctx.db, params.id),
-    log: (await ctx.db.query<never>(TOOL_EVENTS, [params.id])).rows,
+    log: await many(ctx.db, TOOL_EVENTS, [params.id]),
   }),
 
   'tools.enter': ({ body: { key, number, ...tool } }, ctx) =>
     inTransaction(ctx.db, async (db) => {
-      const [twice] = (await db.query<{ tool: string }>(EVENT_THERE, [key])).rows;
+      const [twice] = await many(db, EVENT_THERE, [key]);
       if (twice) return readCard(db, twice.tool);
-      const job = number === null ? null : (await db.query<{ id: string }>(JOB_NUMBERED, [number])).rows[0]?.id;
+      const job = number === null ? null : (await maybeOne(db, JOB_NUMBERED, [number]))?.id;
       if (job === undefined) throw invalid([{ path: 'number', says: `${number} is no job of the house` }]);
       const id = await addCard(db, { ...ENTERED, ...tool, job });
       await db.query(ADD_TOOL_EVENT, [key, id, 'entered', '', null, JSON.stringify({ used: tool.used }), signedIn(ctx).id]);
@@ -142,22 +144,21 @@ export const toolsHandlers: Handlers<typeof tools> = {
       });
       return { what: 'remake', reason: body.reason, ...(cost !== undefined && { cost }), facts: { card: made } };
     });
-    const again = made || (await ctx.db.query<{ card: string }>(REMADE_AS, [body.key])).rows[0]?.card;
+    const again = made || (await maybeOne(ctx.db, REMADE_AS, [body.key]))?.card;
     return readCard(ctx.db, again ?? params.id);
   },
 
   'tools.image': ({ body }, ctx) =>
     inTransaction(ctx.db, async (db) => {
-      type Facts = { bad: 'scratch' | 'weak' | null; steps: { file: number; plate: number }[] };
-      const before = (await db.query<{ tool: string; facts: Facts }>(IMAGED_UNDER, [body.key])).rows;
+      const before = await many(db, IMAGED_UNDER, [body.key]);
       if (before.length > 0) return { imaged: before.map((b) => ({ id: b.tool, bad: b.facts.bad, steps: b.facts.steps })) };
       const { plant } = await plantInForce(db);
-      const waiting = (await db.query<CardRow>(QUEUE)).rows;
+      const waiting = await many(db, QUEUE);
       const next = platesetterQueue(waiting.map(queued), ctx.now(), practiceValue(plant, 'plate.wedgeS')).slice(0, body.plates);
       if (next.length === 0) throw new Refused(422, 'empty', 'No plate waits for the platesetter.');
       const imaged = [];
       for (const { id } of next) {
-        if ((await db.query<{ id: string }>(LOCK_CARD, [id])).rowCount === 0) continue;
+        if (!(await maybeOne(db, LOCK_CARD, [id]))) continue;
         const { bad, wedge: steps } = simulatedPlate(Number(id.replace(/\D/g, '')));
         await db.query(SET_MADE, [id, ctx.now(), 'simulated platesetter']);
         await db.query(ADD_TOOL_EVENT, [
@@ -181,7 +182,7 @@ export const toolsHandlers: Handlers<typeof tools> = {
     inTransaction(ctx.db, async (db) => {
       const offers = await offersFor(ctx, db, params.id);
       for (const [i, id] of body.tools.entries()) {
-        if ((await db.query(EVENT_THERE, [keyOf(body.key, i)])).rowCount !== 0) continue; // sent twice
+        if (await maybeOne(db, EVENT_THERE, [keyOf(body.key, i)])) continue; // sent twice
         const place = offers.find((o) => o.offers.some((c) => c.id === id));
         if (!place) throw invalid([{ path: `tools.${i}`, says: 'is no kept form that would do for this job' }]);
         if (place.card) await db.query(SET_STATE, [place.card.id, 'recycled', null, 0]);
@@ -236,11 +237,11 @@ const keyOf = (key: string, i: number): string =>
   `${((parseInt(key.slice(0, 8), 16) + i) % 2 ** 32).toString(16).padStart(8, '0')}${key.slice(8)}`;
 
 async function readCard(db: Db, id: string): Promise<CardRow> {
-  const card = (await db.query<CardRow>(CARD_BY_ID, [id])).rows[0];
+  const card = await maybeOne(db, CARD_BY_ID, [id]);
   if (!card) throw notFound('This form');
   return card;
 }
-const impressions = async (db: Db, id: string): Promise<number> => (await db.query<{ n: number }>(COUNTED_OF, [id])).rows[0]?.n ?? 0;
+const impressions = async (db: Db, id: string): Promise<number> => (await maybeOne(db, COUNTED_OF, [id]))?.n ?? 0;
 const told = (db: Db, ctx: Ctx, id: string): Promise<void> => notifyChanged(db, { table: 'tools', id, version: 0, by: signedIn(ctx).name });
 
 /** A wedge as it was measured; what it cannot be is named. */
@@ -262,8 +263,8 @@ interface Happened {
 /** Changes a card under lock and writes down what happened; the same key twice changes nothing more. */
 const change = (ctx: Ctx, id: string, key: string, work: (db: Db, card: CardRow) => Promise<Happened>): Promise<ToolCard> =>
   inTransaction(ctx.db, async (db) => {
-    if ((await db.query(LOCK_CARD, [id])).rowCount === 0) throw notFound('This form');
-    if ((await db.query(EVENT_THERE, [key])).rowCount !== 0) return readCard(db, id);
+    if (!(await maybeOne(db, LOCK_CARD, [id]))) throw notFound('This form');
+    if (await maybeOne(db, EVENT_THERE, [key])) return readCard(db, id);
     const card = await readCard(db, id);
     const { what, reason, cost, facts } = await work(db, card);
     await db.query(ADD_TOOL_EVENT, [key, id, what, reason, cost ?? null, JSON.stringify(facts), signedIn(ctx).id]);
@@ -284,8 +285,8 @@ async function offersFor(ctx: Ctx, db: Db, id: string): Promise<FormOffer[]> {
   const job = await findJob(db, id);
   const work = formWork((await planOf(db, job, ctx.now())).planned);
   const cards = await formsOfJob(db, id);
-  const before = job.spec.again === undefined ? undefined : (await db.query<{ id: string }>(JOB_NUMBERED, [job.spec.again])).rows[0]?.id;
-  const kept = before === undefined ? [] : (await db.query<CardRow>(KEPT_OF, [before])).rows;
+  const before = job.spec.again === undefined ? undefined : (await maybeOne(db, JOB_NUMBERED, [job.spec.again]))?.id;
+  const kept = before === undefined ? [] : await many(db, KEPT_OF, [before]);
   const nameOf = (c: CardRow): FormName => ({ kind: c.kind, side: c.side, ink: c.ink, sizeMm: [c.widthMm ?? 0, c.heightMm ?? 0] });
   return work.map((w) => {
     const card = cards.find((c) => c.stone !== null && sameSlot(w, { stone: c.stone, side: c.side, ink: c.ink })) ?? null;

@@ -3,6 +3,7 @@ import type { ZonesDone } from '@druckerei/contract';
 import { heaviestSpot, type PressWork, zoneCoverage } from '@druckerei/core';
 import { z } from 'zod';
 import { inTransaction } from '../db/pool';
+import { many, maybeOne } from '../db/rows';
 import { notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { TaskCtx, TaskWork } from '../tasks/task-work';
@@ -67,9 +68,9 @@ const idOf = (task: string, ink: string): string =>
 
 async function platesOf(ask: Ask, inks: string[], { db, threads, signal, tell }: TaskCtx): Promise<PlatesRead> {
   const pieces: Buffer[] = [];
-  for (const { nr } of (await db.query<{ nr: number }>(PARTS_OF, [ask.file])).rows) {
+  for (const { nr } of await many(db, PARTS_OF, [ask.file])) {
     signal.throwIfAborted();
-    pieces.push((await db.query<{ bytes: Buffer }>(PART, [ask.file, nr])).rows[0]?.bytes ?? Buffer.alloc(0));
+    pieces.push((await maybeOne(db, PART, [ask.file, nr]))?.bytes ?? Buffer.alloc(0));
   }
   if (pieces.length === 0) throw notFound('This file');
   const late = AbortSignal.timeout(MOST_MS);

@@ -3,6 +3,7 @@ import type { ZoneDesk, zones } from '@druckerei/contract';
 import { ductOpening, FIRST_DUCT_CURVE, heaviestSpot, pressWork, spotOn, type PressWork, refitDuct } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
+import { many } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import { csvFile } from '../files/csv-file';
@@ -40,7 +41,7 @@ export const zonesHandlers: Handlers<typeof zones> = {
     const work = await passOf(ctx, ctx.db, body.job, body.step);
     const inks = work.passes.find((p) => p.step === body.step)?.inks ?? [];
     if (body.ink !== null && !inks.includes(body.ink)) throw invalid([{ path: 'ink', says: 'is none of this pass' }]);
-    if ((await ctx.db.query(PARTS_OF, [body.file])).rowCount === 0) throw notFound('This file');
+    if ((await many(ctx.db, PARTS_OF, [body.file])).length === 0) throw notFound('This file');
     const { id, ...ask } = body;
     await begin(ctx, id, 'zones', ask);
     return { id };
@@ -82,7 +83,7 @@ export async function passOf(ctx: Pick<Ctx, 'now'>, db: Db, job: string, step: s
 
 /** Newest separations of a pass's inks in blocks; those read by older programs have none. */
 export async function rastersOf(db: Db, job: string, step: string, inks: readonly string[]): Promise<RasterRow[]> {
-  const rows = (await db.query<Omit<RasterRow, 'values'> & { values: Buffer | null }>(RASTERS, [job, step])).rows;
+  const rows = await many(db, RASTERS, [job, step]);
   return rows.flatMap(({ values, ...r }) => (inks.includes(r.ink) && values !== null ? [{ ...r, values }] : []));
 }
 interface RasterRow {
@@ -95,8 +96,8 @@ interface RasterRow {
 
 async function zoneDesk(ctx: Ctx, db: Db, job: string, step: string): Promise<ZoneDesk> {
   const work = await passOf(ctx, db, job, step);
-  const sets = (await db.query<{ ink: string; percent: number[]; file: string }>(ZONE_SETS, [job, step])).rows;
-  const logged = (await db.query<{ coveragePercent: number; openingPercent: number }>(DUCT_SETTINGS, [work.machine])).rows;
+  const sets = await many(db, ZONE_SETS, [job, step]);
+  const logged = await many(db, DUCT_SETTINGS, [work.machine]);
   const curve = refitDuct(logged) ?? FIRST_DUCT_CURVE;
   const inks = work.passes.find((p) => p.step === step)?.inks ?? [];
   const rasters = await rastersOf(db, job, step, inks);

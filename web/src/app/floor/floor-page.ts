@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { MachineNow, StepNow } from '@druckerei/contract';
-import { formatDuration, formatMoment, formatNumber, label, say, UNIT_WORDS } from '@druckerei/core';
+import { formatDuration, formatMoment, formatNumber, label, say, timesUpTo, UNIT_WORDS } from '@druckerei/core';
 import { FloorActions, floorFeature } from './floor.feature';
 
 interface Row {
@@ -80,7 +80,8 @@ function rowOf(machine: MachineNow, now: number, timeZone: string): Row {
     then: next?.washUp && next.washUp.minutes > 0 ? say('floor.then', next.number, next.washUp.minutes) : '',
   };
   if (!step) return row;
-  const { tally, times, run, perHour, goodWanted } = step;
+  const { tally, run, perHour, goodWanted } = step;
+  const times = timesUpTo(step.times, now);
   if (times.state === 'stopped')
     row.stateSays = say('floor.standsFor', label(`stop.${times.stopReason}`), formatDuration(now - (times.since ?? now)));
   row.done = Math.min(tally.goodCycles / Math.max(goodWanted, 1), 1);

@@ -1,6 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
 import type { Pile, StepNow } from '@druckerei/contract';
-import { formatDuration, formatMoment, formatNumber, label, say, STOP_REASONS, UNIT_WORDS, WASTE_REASONS } from '@druckerei/core';
+import {
+  formatDuration,
+  formatMoment,
+  formatNumber,
+  holdsRun,
+  label,
+  say,
+  STOP_REASONS,
+  timesUpTo,
+  UNIT_WORDS,
+  WASTE_REASONS,
+} from '@druckerei/core';
 import { MeasuredCount } from '../shared/measured-count';
 import { Keypad } from './keypad';
 import { goodGiven, goodWantedGiven, leftAtMachine } from './with-waiting';
@@ -47,11 +58,8 @@ export class RunDesk {
   readonly wish = output<Wish>();
   /** Somebody tried whether it is dry before its time; forgotten with the step. */
   protected readonly tried = linkedSignal({ source: () => `${this.step().job} ${this.step().step}`, computation: () => false });
-  /** Until when what comes in is wet, while that holds the run. */
-  protected readonly wetUntil = computed(() => {
-    const { dryAt } = this.step();
-    return dryAt !== null && dryAt > this.now() && !this.tried() ? dryAt : null;
-  });
+  /** What holds the run; what is dry when tried does not. */
+  protected readonly holds = computed(() => holdsRun(this.step(), this.now()).filter((h) => h !== 'stillWet' || !this.tried()));
   protected readonly ask = signal<Ask>({ is: 'count', of: 'good', reason: '' });
   protected readonly words = signal('');
   protected readonly witness = signal('');
@@ -64,7 +72,7 @@ export class RunDesk {
   /** Rate over the run so far, stops within; and how long the rest takes at it. */
   protected readonly rate = computed(() => {
     const { times, tally, run, perHour } = this.step();
-    const ran = times.runS + (times.state === 'running' && times.since !== null ? Math.max(this.now() - times.since, 0) : 0);
+    const ran = timesUpTo(times, this.now()).runS;
     const cycles = tally.run;
     const rate = ran > 60 && cycles > 0 ? (cycles * 3600) / ran : null;
     const left = Math.max(run - cycles, 0);

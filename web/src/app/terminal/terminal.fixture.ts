@@ -63,7 +63,7 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   toClear: false,
   dryAt: null,
   washUp: null,
-  times: { state: 'running', setupS: 1_500, runS: 300, since: NOW, stopReason: '' },
+  times: { state: 'running', open: 'run', setupS: 1_500, runS: 300, stops: {}, since: NOW, stopReason: '' },
   tally: {
     received: 2_000,
     good: 500,

@@ -1,13 +1,5 @@
 import type { Pile, StepNow, Terminal } from '@druckerei/contract';
-import { type FloorEntry, finerOut, pileCode, tallyOf, TIME_KINDS } from '@druckerei/core';
-
-const STATES: Partial<Record<FloorEntry['kind'], StepNow['times']['state']>> = {
-  setupStart: 'setup',
-  setupEnd: 'waiting',
-  runStart: 'running',
-  runEnd: 'done',
-  stop: 'stopped',
-};
+import { entrySums, type FloorEntry, finerOut, leftOf, pileBalance, pileCode, tallyOf, timesAfter } from '@druckerei/core';
 
 /** A terminal as it stands with what was written here and has not come back from the server yet. */
 export function withWaiting(terminal: Terminal, waiting: readonly FloorEntry[]): Terminal {
@@ -36,13 +28,7 @@ function stepWith(step: StepNow, entries: readonly FloorEntry[]): StepNow {
   const more = tallyOf(
     step.step,
     step.units,
-    entries.map((e) => ({
-      step: e.step,
-      pile: e.pile,
-      kind: e.kind,
-      reason: e.kind === 'waste' ? e.reason : '',
-      quantity: e.quantity ?? 0,
-    })),
+    entries.flatMap((e) => entrySums(e)),
   );
   const { tally } = step;
   const waste = { ...tally.waste };
@@ -65,39 +51,21 @@ function stepWith(step: StepNow, entries: readonly FloorEntry[]): StepNow {
   };
 }
 
-function timesAfter(times: StepNow['times'], e: FloorEntry): StepNow['times'] {
-  if (!TIME_KINDS.includes(e.kind)) return times;
-  const state = e.kind === 'go' ? (times.runS > 0 || times.setupS === 0 ? 'running' : 'setup') : (STATES[e.kind] ?? times.state);
-  const passed = times.since === null ? 0 : Math.max(e.at - times.since, 0);
-  return {
-    state,
-    setupS: times.setupS + (times.state === 'setup' ? passed : 0),
-    runS: times.runS + (times.state === 'running' || (times.state === 'stopped' && times.runS > 0) ? passed : 0),
-    since: e.at,
-    stopReason: e.kind === 'stop' ? e.reason : '',
-  };
-}
-
 function pilesWith(terminal: Terminal, entries: readonly FloorEntry[]): Pile[] {
   const piles = new Map(terminal.piles.map((p) => [p.id, { ...p }]));
+  const sums = entries.flatMap((e) => entrySums(e));
   for (const e of entries) {
     const pile = piles.get(e.pile ?? '');
-    const n = e.quantity ?? 0;
     if (e.kind === 'pile' || e.kind === 'split') {
       const id = (e.kind === 'pile' ? e.pile : e.other) ?? '';
       const step = terminal.steps.find((s) => s.job === e.job && s.step === (e.step ?? pile?.step));
       if (!piles.has(id) && (step || pile)) piles.set(id, laid(id, e, step, pile));
     }
-    if ((e.kind === 'good' || e.kind === 'back') && pile) pile.inHand += n;
-    if ((e.kind === 'take' || e.kind === 'scrap' || e.kind === 'split' || e.kind === 'merge') && pile) pile.inHand -= n;
-    const other = piles.get(e.other ?? '');
-    if ((e.kind === 'split' || e.kind === 'merge') && other) other.inHand += n;
-    if (e.kind === 'recount' && e.step === null && pile) pile.inHand += n;
     if (e.kind === 'move' && pile) pile.place = e.reason;
     if (e.kind === 'take' && pile) pile.place = e.machine;
     if (e.kind === 'state' && pile) pile.state = e.reason as Pile['state'];
   }
-  return [...piles.values()];
+  return [...piles.values()].map((p) => ({ ...p, inHand: p.inHand + pileBalance(p.id, sums).inHand }));
 }
 
 /** A pile laid here: it has its short name before the server has numbered it. */
@@ -121,7 +89,7 @@ const laid = (id: string, e: FloorEntry, step: StepNow | undefined, from: Pile |
 /** Pieces of a step's finer side that went in and have not come out, good or not; null where nothing was counted in. */
 export function leftAtMachine({ tally, units }: StepNow): number | null {
   if (units.takes === null || tally.received === 0) return null;
-  return tally.received + tally.recounted - tally.good - tally.wasted - tally.samples - tally.destroyed;
+  return leftOf(tally);
 }
 /** Good pieces as the operator counts them: of what the step gives. */
 export const goodGiven = ({ tally, units }: StepNow): number => tally.good / Math.max(finerOut(units), 1e-9);

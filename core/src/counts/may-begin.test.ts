@@ -1,0 +1,14 @@
+import { holdsRun, RUN_HOLDS } from './may-begin';
+
+const free = { locked: [], dryAt: null, toClear: false };
+
+it.each([
+  ['nothing known against it', free, []],
+  ['an ink without a draw-down', { ...free, locked: ['Lindmoor Green'] }, ['noDrawDown']],
+  ['ink that dries for ten more minutes', { ...free, dryAt: 1_600 }, ['stillWet']],
+  ['ink dry at this very moment', { ...free, dryAt: 1_000 }, []],
+  ['a line to clear', { ...free, toClear: true }, ['uncleared']],
+  ['all of it', { locked: ['Lindmoor Green'], dryAt: 1_001, toClear: true }, [...RUN_HOLDS]],
+])('holds a run for %s', (_what, known, holds) => {
+  expect(holdsRun(known, 1_000)).toEqual(holds);
+});

@@ -1,0 +1,27 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { JobSpecSchema } from './door';
+import { apply, editAt } from '../product/edit';
+import { LINDMOOR, SHELF } from './line-1.fixture';
+import { planned } from './plan';
+
+/* What somebody sets by hand is what the panels and the ticket say: a page that still tells the plant's own value sends people to the wrong setting. */
+
+const ORDERS = JSON.parse(readFileSync(join(__dirname, '../../../demo/orders.json'), 'utf8')) as { spec: unknown }[];
+const SET = 37;
+
+it.each(ORDERS.map((o) => JobSpecSchema.parse(o.spec)).map((spec) => [spec.name, spec] as const))('is said as set: %s', (_name, spec) => {
+  const rowsOf = (s: typeof spec) =>
+    planned(s, LINDMOOR, SHELF).plan.stones.flatMap((stone) => stone.panel.map((row) => ({ stone: stone.id, ...row })));
+  const typedRows = rowsOf(spec).filter(
+    (r) => r.text !== undefined && r.figure === undefined && ['count', 'length', 'seconds'].includes(r.edit?.kind ?? ''),
+  );
+  expect(typedRows.length).toBeGreaterThan(0);
+  const told = typedRows.flatMap(({ stone, label, text, edit }) => {
+    const set = apply(spec, [editAt(spec, edit!.at, SET)], JobSpecSchema);
+    if (!set.ok) throw new Error(set.issues[0]?.says);
+    const after = rowsOf(set.made).find((r) => r.stone === stone && r.label === label)?.text;
+    return /^37( |$)/.test(after ?? '') ? [] : [`${stone} ${label}: ${text} → ${after}`];
+  });
+  expect(told).toEqual([]);
+});
