@@ -268,6 +268,7 @@ export const pack: Process = {
     { label: 'layers', figure: idOf(cx.id, 'layers'), edit: { at: settingPath(cx, 'layers'), kind: 'count' } },
     { label: 'layersLaid', figure: idOf(cx.id, 'layersLaid') },
     { label: 'pallets', figure: idOf(cx.id, 'pallets') },
+    { label: 'cartonsMass', figure: idOf(cx.id, 'kg') },
     { label: 'palletMass', figure: idOf(cx.id, 'palletKg') },
     { label: 'palletHeight', figure: idOf(cx.id, 'palletHeight') },
   ],
