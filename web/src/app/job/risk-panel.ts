@@ -31,7 +31,7 @@ const WISHES = [0.85, 0.9, 0.95, 0.99] as const;
           [series]="series()"
           [chart]="{
             type: 'line',
-            height: 300,
+            height: 240,
             toolbar: { show: false },
             animations: { enabled: false },
             zoom: { enabled: false },
@@ -91,34 +91,34 @@ const WISHES = [0.85, 0.9, 0.95, 0.99] as const;
               }
             </p>
           }
-          <table class="lines" data-figures>
-            <thead>
-              <tr>
-                <th>{{ say('risk.wish') }}</th>
-                <th class="number">{{ say('risk.comesOut') }}</th>
-                <th class="number">{{ say('risk.likely') }}</th>
-                <th class="number">{{ say('risk.pulled', unit()) }}</th>
-                <th class="number">{{ say('risk.reserve') }}</th>
-                <th class="number">{{ say('risk.back') }}</th>
-                <th class="number">{{ say('risk.money') }}</th>
-              </tr>
-            </thead>
-            <tbody>
-              @for (p of c.points; track p.pulled) {
-                <tr [class.here]="p === needed()">
-                  <td>{{ p.wish === null ? say('risk.none') : number(p.wish * 100, 1) }}</td>
-                  <td class="number">{{ number(p.chance * 100, 0) }}</td>
-                  <td class="number">{{ number(p.chanceLow * 100, 0) }} – {{ number(p.chanceHigh * 100, 0) }}</td>
-                  <td class="number">{{ number(p.pulled) }}</td>
-                  <td class="number">{{ number(p.reserve) }}</td>
-                  <td class="number">{{ number(p.back) }}</td>
-                  <td class="number">{{ number(p.money, 2) }}</td>
-                </tr>
-              }
-            </tbody>
-          </table>
         </div>
       </div>
+      <table class="lines" data-figures>
+        <thead>
+          <tr>
+            <th>{{ say('risk.wish') }}</th>
+            <th class="number">{{ say('risk.comesOut') }}</th>
+            <th class="number">{{ say('risk.likely') }}</th>
+            <th class="number">{{ say('risk.pulled', unit()) }}</th>
+            <th class="number">{{ say('risk.reserve') }}</th>
+            <th class="number">{{ say('risk.back') }}</th>
+            <th class="number">{{ say('risk.money') }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (p of c.points; track p.pulled) {
+            <tr [class.here]="p === needed()">
+              <td>{{ p.wish === null ? say('risk.none') : number(p.wish * 100, 1) }}</td>
+              <td class="number">{{ number(p.chance * 100, 0) }}</td>
+              <td class="number">{{ number(p.chanceLow * 100, 0) }} – {{ number(p.chanceHigh * 100, 0) }}</td>
+              <td class="number">{{ number(p.pulled) }}</td>
+              <td class="number">{{ number(p.reserve) }}</td>
+              <td class="number">{{ number(p.back) }}</td>
+              <td class="number">{{ number(p.money, 2) }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
     } @else {
       <p class="soft" role="status">{{ say('risk.reckoning') }}</p>
     }`,
