@@ -10,6 +10,8 @@ const esmOnly = [
   'minipass',
   'brace-expansion',
   'balanced-match',
+  'p-limit',
+  'yocto-queue',
 ];
 
 /** One Jest set-up for core, contract and server. */

@@ -24,6 +24,7 @@ export const test = base.extend<object, { house: House }>({
         DATABASE_URL: of.app,
         OWNER_DATABASE_URL: of.owner,
         FIRST_START: `${import.meta.dirname}/../demo/first-start.json`,
+        DEMO: '1',
       });
       await use({ base: `http://127.0.0.1:${await server.ready}` });
       await server.stop();

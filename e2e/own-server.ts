@@ -21,8 +21,8 @@ interface Lib {
   Cluster: new (name: string, port: number, more?: { fast: boolean }) => ClusterLike;
   startServer(env: Record<string, string>): Running;
   freePort(): Promise<number>;
-  backup(cluster: ClusterLike, database: string, path: string): Kept;
-  restore(cluster: ClusterLike, database: string, path: string): Kept;
+  backup(cluster: ClusterLike, database: string, path: string): Promise<Kept>;
+  restore(cluster: ClusterLike, database: string, path: string): Promise<Kept>;
 }
 
 const ROOT = `${import.meta.dirname}/..`;
@@ -44,8 +44,8 @@ export interface Own {
   anotherServer(): Promise<{ base: string; stop(): Promise<void> }>;
   worker(): ChildProcess;
   dropDatabase(): void;
-  backup(file: string): Kept;
-  restore(file: string): Kept;
+  backup(file: string): Promise<Kept>;
+  restore(file: string): Promise<Kept>;
   /** The same backup, said to be of a newer program. */
   newer(file: string, to: string): string;
   end(): Promise<void>;
@@ -64,6 +64,7 @@ export async function own(name: string, env: Record<string, string> = {}): Promi
       DATABASE_URL: urls.app,
       OWNER_DATABASE_URL: urls.owner,
       FIRST_START: `${ROOT}/demo/first-start.json`,
+      DEMO: '1',
       LOG_LEVEL: 'silent',
       ...env,
       ...more,

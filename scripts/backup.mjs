@@ -2,7 +2,7 @@
 import { existsSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { Cluster } from './lib/cluster.mjs';
-import { backup } from './lib/keeping.mjs';
+import { keptBackup } from './lib/keeping.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 
 await main(async () => {
@@ -14,7 +14,7 @@ await main(async () => {
   const wasRunning = cluster.isUp();
   await cluster.start();
   try {
-    const { counts, bytes } = backup(cluster, 'druckerei', path);
+    const { counts, bytes } = await keptBackup(cluster, 'druckerei', path, { retries: [] });
     say(`${path}: ${counts.jobs} jobs, ${counts.orders} orders, ${counts.specs} versions, ${Math.ceil(bytes / 1024)} kB`);
   } finally {
     if (!wasRunning) cluster.stop();

@@ -146,6 +146,7 @@ async function onDemo(work) {
     DATABASE_URL: urls.app,
     OWNER_DATABASE_URL: urls.owner,
     FIRST_START: `${ROOT}/demo/first-start.json`,
+    DEMO: '1',
     LOG_LEVEL: 'error',
   };
   let server = startServer(env);

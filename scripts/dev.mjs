@@ -15,6 +15,7 @@ await main(async () => {
     DATABASE_URL: urls.app,
     OWNER_DATABASE_URL: urls.owner,
     FIRST_START: `${ROOT}/demo/first-start.json`,
+    DEMO: '1',
     FONT_DIR: `${ROOT}/server/fonts`,
     MIGRATIONS_DIR: `${ROOT}/server/migrations`,
     TSX_TSCONFIG_PATH: `${ROOT}/tsconfig.base.json`,

@@ -14,7 +14,7 @@ await main(async () => {
   const wasRunning = cluster.isUp();
   await cluster.start();
   try {
-    const { counts, kept } = restore(cluster, 'druckerei', path);
+    const { counts, kept } = await restore(cluster, 'druckerei', path);
     say(
       `restored: ${counts.jobs} jobs, ${counts.orders} orders, ${counts.specs} versions; the database of before is kept as ${kept ?? 'none'}`,
     );

@@ -23,6 +23,7 @@ await main(async () => {
     DATABASE_URL: urls.app,
     OWNER_DATABASE_URL: urls.owner,
     FIRST_START: `${ROOT}/demo/first-start.json`,
+    DEMO: '1',
     LOG_LEVEL: 'error',
     CLOCK,
   });

@@ -1,9 +1,8 @@
 // npm run worker: one more process that takes long work from the queue; with DATABASE_URL on any machine, else on the database of npm start.
-import { spawn } from 'node:child_process';
+import { forkProgram } from './lib/as-user.mjs';
 import { ensureBuilt } from './lib/build.mjs';
 import { Cluster } from './lib/cluster.mjs';
 import { ensurePackages } from './lib/packages.mjs';
-import { ROOT } from './lib/run.mjs';
 import { main, say, Stop } from './lib/say.mjs';
 
 await main(async () => {
@@ -17,9 +16,10 @@ await main(async () => {
     url = cluster.urls('druckerei').app;
   }
   say('taking long work from the queue; Ctrl-C stops');
-  const child = spawn(process.execPath, ['--enable-source-maps', `${ROOT}/server/dist/worker.js`], {
-    env: { ...process.env, DATABASE_URL: url, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' },
-    stdio: 'inherit',
+  const child = forkProgram('server/dist/worker.js', {
+    execArgv: ['--enable-source-maps'],
+    env: { DATABASE_URL: url, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' },
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill('SIGTERM'));
   child.on('exit', (code) => process.exit(code ?? 0));

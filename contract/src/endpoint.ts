@@ -16,6 +16,8 @@ export interface Endpoint {
   reply: z.ZodType | 'file' | 'events';
   /** What kind of file. */
   mime?: 'application/pdf' | 'image/svg+xml' | 'text/csv' | 'application/json';
+  /** A list of the body whose entries are looked at one by one: a bad one does not hold the others up. */
+  oneByOne?: string;
   /** The body is a file, sent as it is, of so many bytes at most. */
   upload?: number;
   example?: { params?: Record<string, string>; query?: Record<string, string>; body?: unknown };

@@ -273,6 +273,7 @@ export const floor = {
         .array(z.object({ id: z.uuid(), by: z.string().max(400).optional() }).loose())
         .max(MOST_ENTRIES, `holds at most ${MOST_ENTRIES} entries`),
     }),
+    oneByOne: 'entries',
     reply: z.object({ accepted: z.array(z.uuid()), refused: z.array(z.object({ id: z.uuid(), says: z.string() })), skewS: z.number() }),
     example: { body: { device: 'example', sentAt: 0, entries: [] } },
   },

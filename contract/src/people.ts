@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { type Endpoint, ROLES } from './endpoint';
+import { password } from './session';
 
 export const Person = z.object({
   id: z.uuid(),
@@ -19,7 +20,6 @@ const fields = {
   roles: z.array(z.enum(ROLES)).min(1, 'needs at least one role').max(ROLES.length),
 };
 const pin = z.string().regex(/^\d{4,8}$/, 'is four to eight digits');
-const password = z.string().min(10, 'has at least ten characters').max(200);
 export const NewPerson = z.strictObject({
   id: z.uuid(),
   name: z
@@ -33,6 +33,20 @@ export const NewPerson = z.strictObject({
 });
 
 const EXAMPLE = '00000000-0000-4000-8000-000000000000';
+/** What happened to accounts: sign-ins, refusals, changes of passwords and rights. */
+export const AccountEvent = z.object({
+  id: z.string(),
+  what: z.string(),
+  /** The name that was given, or the person that was changed. */
+  name: z.string(),
+  /** Who did it, where that is somebody else. */
+  by: z.string(),
+  address: z.string(),
+  /** Roles after a change. */
+  roles: z.array(z.string()),
+  at: z.number(),
+});
+export type AccountEvent = z.infer<typeof AccountEvent>;
 export const people = {
   'people.list': {
     method: 'get',
@@ -40,6 +54,13 @@ export const people = {
     who: ['admin'],
     says: 'Everybody who may sign in, and who no longer may.',
     reply: z.array(Person),
+  },
+  'people.record': {
+    method: 'get',
+    path: '/api/people/record',
+    who: ['admin'],
+    says: 'The newest sign-ins, refusals, and changes of passwords and rights.',
+    reply: z.array(AccountEvent),
   },
   'people.create': {
     method: 'post',

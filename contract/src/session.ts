@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { type Endpoint, ROLES } from './endpoint';
 
+export const password = z.string().min(10, 'has at least ten characters').max(200);
+
 export const SignIn = z.strictObject({
   name: z.string().trim().min(1, 'is empty').max(60),
   password: z.string().min(1, 'is empty').max(200),
@@ -12,6 +14,8 @@ export const Me = z.object({
   initials: z.string(),
   roles: z.array(z.enum(ROLES)),
   units: z.enum(UNIT_SYSTEMS),
+  /** Somebody else set the password: an own one comes before anything else. */
+  mustChange: z.boolean(),
 });
 export type Me = z.infer<typeof Me>;
 
@@ -34,6 +38,15 @@ export const session = {
     body: z.strictObject({ units: z.enum(UNIT_SYSTEMS) }),
     reply: Me,
     example: { body: { units: 'metric' } },
+  },
+  'session.password': {
+    method: 'put',
+    path: '/api/session/password',
+    who: 'signed-in',
+    says: 'An own password instead of the one that is known; ends every other session of this person.',
+    body: z.strictObject({ old: z.string().min(1, 'is empty').max(200), password }),
+    reply: Me,
+    example: { body: { old: 'wrong', password: 'a-river-of-paper-7' } },
   },
   'session.signOut': {
     method: 'delete',

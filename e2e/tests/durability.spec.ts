@@ -37,6 +37,7 @@ test('what was saved survives kill -9 of server and database', async () => {
       DATABASE_URL: urls.app,
       OWNER_DATABASE_URL: urls.owner,
       FIRST_START: `${import.meta.dirname}/../../demo/first-start.json`,
+      DEMO: '1',
       LOG_LEVEL: 'silent',
     });
   };

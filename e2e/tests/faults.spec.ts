@@ -127,19 +127,19 @@ test('a worker killed in mid-search: another takes the search over and ends it',
 test('what was saved survives a backup, a loss of everything, and a restore: same plans by name', async ({ request }, info) => {
   const file = info.outputPath('house.backup');
   await smallPieces(await talk(request));
-  const before = house.backup(file);
+  const before = await house.backup(file);
   expect(before.counts['jobs']).toBeGreaterThan(0);
   await house.killServer();
   house.dropDatabase();
   await house.startServer();
   expect((await (await request.get(`${house.base}/healthz`)).json()) as object).toEqual({ ok: true });
   await house.killServer();
-  const after = house.restore(file);
+  const after = await house.restore(file);
   expect(after.counts).toEqual(before.counts);
   expect(after.plans).toBe(before.plans);
   await house.startServer();
-  expect(() => house.restore(`${import.meta.dirname}/faults.spec.ts`)).toThrow(/is no backup of this program/);
-  expect(() => house.restore(house.newer(file, info.outputPath('newer.backup')))).toThrow(/restore it with the newer program/);
+  await expect(house.restore(`${import.meta.dirname}/faults.spec.ts`)).rejects.toThrow(/is no backup of this program/);
+  await expect(house.restore(house.newer(file, info.outputPath('newer.backup')))).rejects.toThrow(/restore it with the newer program/);
 });
 
 const ended = (child: ChildProcess): Promise<void> =>

@@ -1,5 +1,6 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
+import { pipeline } from 'node:stream/promises';
 import { chmodSync, existsSync, readdirSync, readFileSync, statfsSync, writeFileSync } from 'node:fs';
 import { aptInstall, ensureFolder, forbidMainCluster } from './packages.mjs';
 import { freePort, isRoot, ROOT } from './run.mjs';
@@ -8,8 +9,9 @@ import { say, Stop } from './say.mjs';
 /** The system user that runs the server when we are root: PostgreSQL refuses to run as root. */
 const OWNER = 'postgres';
 const MIN_VERSION = 14;
-/** A dump passes through memory: a house of our size keeps some hundred megabytes. */
-const MOST_BYTES = 2 ** 31 - 1;
+const READY_S = 120;
+/** What a command may print. */
+const MOST_BYTES = 1 << 28;
 const NEEDED_BYTES = 200 * 1024 * 1024;
 
 function binDir() {
@@ -34,14 +36,28 @@ function postgres() {
 }
 
 /** As root everything is done as the postgres user, from a folder it may stand in, with a clean locale. */
-const asOwner = (command, args, input, encoding = 'utf8') => {
-  const env = { PATH: process.env.PATH, LC_ALL: 'C.UTF-8' };
-  return isRoot
-    ? spawnSync('runuser', ['-u', OWNER, '--', command, ...args], { cwd: '/', env, input, encoding, maxBuffer: MOST_BYTES })
-    : spawnSync(command, args, { cwd: '/', env, input, encoding, maxBuffer: MOST_BYTES });
-};
-const mustOwner = (command, args, what, input, encoding) => {
-  const done = asOwner(command, args, input, encoding);
+const ENV = { PATH: process.env.PATH, LC_ALL: 'C.UTF-8' };
+const owned = (command, args) => (isRoot ? ['runuser', ['-u', OWNER, '--', command, ...args]] : [command, args]);
+const asOwner = (command, args, input) =>
+  spawnSync(...owned(command, args), { cwd: '/', env: ENV, input, encoding: 'utf8', maxBuffer: MOST_BYTES });
+const asOwnerStream = (command, args, stdio) => spawn(...owned(command, args), { cwd: '/', env: ENV, stdio });
+/** Waits for a process and for what reads or feeds it; where it failed, says its own last words. */
+async function ended(child, what, along) {
+  let words = '';
+  child.stderr.on('data', (d) => (words = (words + d).slice(-4_000)));
+  const code = new Promise((resolve) => {
+    child.on('error', (e) => resolve(e.message));
+    child.on('close', resolve);
+  });
+  await along.catch((error) => {
+    child.kill();
+    throw error;
+  });
+  if ((await code) !== 0)
+    throw new Stop(`${what} failed: ${words.trim().split('\n').slice(-4).join(' | ') || `it ended with ${await code}`}`);
+}
+const mustOwner = (command, args, what, input) => {
+  const done = asOwner(command, args, input);
   if (done.status !== 0)
     throw new Stop(
       `${what} failed: ${String(done.stderr || done.stdout || '')
@@ -142,8 +158,18 @@ export class Cluster {
       if (started.status !== 0)
         throw new Stop(`PostgreSQL did not start: ${(asOwner('tail', ['-3', `${this.dir}/server.log`]).stdout ?? '').trim()}`);
     }
+    this.awaitReady();
     this.roles();
     return this;
+  }
+
+  /** A server that somebody else is starting, or that recovers from a crash, is there before it answers. */
+  awaitReady() {
+    for (let i = 0; i < READY_S * 5; i++) {
+      if (asOwner(`${this.bin}/pg_isready`, ['-q', '-h', this.sock, '-p', String(this.port)]).status === 0) return;
+      spawnSync('sleep', ['0.2']);
+    }
+    throw new Stop(`PostgreSQL does not answer after ${READY_S} s; its own words are in ${this.dir}/server.log.`);
   }
 
   /** After a crash: PostgreSQL takes an unreaped dead process for a running server. Wait for its number to go, then clear what it left. */
@@ -244,17 +270,27 @@ export class Cluster {
     );
   }
 
-  /** The whole database in pg_dump's own format. */
-  dump(name) {
-    return mustOwner(`${this.bin}/pg_dump`, [...this.at(), '-Fc', '-d', name], 'backup', undefined, 'buffer');
+  /** The whole database as a snapshot sees it, in pg_dump's own format, as a stream. */
+  async dumpTo(name, snapshot, read) {
+    const child = asOwnerStream(
+      `${this.bin}/pg_dump`,
+      [...this.at(), '-Fc', '--snapshot', snapshot, '-d', name],
+      ['ignore', 'pipe', 'pipe'],
+    );
+    await ended(child, 'backup', read(child.stdout));
   }
 
-  undump(name, bytes) {
-    mustOwner(
+  async undumpFrom(name, stream) {
+    const child = asOwnerStream(
       `${this.bin}/pg_restore`,
       [...this.at(), '--no-owner', '--role=druckerei_owner', '--exit-on-error', '--single-transaction', '-d', name],
+      ['pipe', 'ignore', 'pipe'],
+    );
+    // A restore that ends early closes its end: its own words say why, not the broken pipe.
+    await ended(
+      child,
       'restore',
-      bytes,
+      pipeline(stream, child.stdin).catch(() => undefined),
     );
   }
 

@@ -1,24 +1,25 @@
-import { fork } from 'node:child_process';
+import { forkProgram } from './as-user.mjs';
 import { ROOT } from './run.mjs';
 import { Stop } from './say.mjs';
 
 /** Starts the built server and waits until it listens. */
 export function startServer(env) {
-  const child = fork(`${ROOT}/server/dist/main.js`, [], {
-    cwd: ROOT,
+  const child = forkProgram('server/dist/main.js', {
     execArgv: ['--enable-source-maps'],
-    env: { ...process.env, FONT_DIR: `${ROOT}/server/fonts`, ...env },
+    env: { FONT_DIR: `${ROOT}/server/fonts`, ...env },
     stdio: ['ignore', 'inherit', 'pipe', 'ipc'],
-    detached: false,
   });
   let complaint = '';
   child.stderr.on('data', (d) => {
     complaint += d;
     if (!String(d).startsWith('druckerei: ')) process.stderr.write(d);
   });
+  let started = null;
   const ready = new Promise((resolve, reject) => {
     child.on('message', (m) => {
-      if (m?.ready) resolve(m.ready);
+      if (!m?.ready) return;
+      started = m.started;
+      resolve(m.ready);
     });
     child.on('exit', (code) =>
       reject(
@@ -38,5 +39,12 @@ export function startServer(env) {
       child.kill('SIGTERM');
       setTimeout(() => child.kill('SIGKILL'), 5_000).unref();
     });
-  return { child, ready, stop };
+  return {
+    child,
+    ready,
+    stop,
+    /** What this start found or made; once it is ready. */
+    started: () => started,
+    demoIsLoaded: () => child.send({ demoLoaded: true }),
+  };
 }

@@ -38,6 +38,7 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
       DATABASE_URL: urls.app,
       OWNER_DATABASE_URL: urls.owner,
       FIRST_START: `${ROOT}/demo/first-start.json`,
+      DEMO: '1',
       LOG_LEVEL: 'silent',
       SILENT_S: '3',
     });

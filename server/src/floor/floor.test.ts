@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { hash } from '@node-rs/argon2';
 import type { FloorEntry, Shelf } from '@druckerei/core';
 import { pileScan } from '@druckerei/core';
 import type { JobFloor, Pile, Shortage, Terminal } from '@druckerei/contract';
@@ -172,9 +173,20 @@ describe('a person at a terminal', () => {
     expect(said.body['refused']).toEqual([]);
     expect((await floorOf(job)).log[0]).toMatchObject({ by: 'Mika Falzer', device: 'terminal-1' });
   });
-  it('is not let on with a wrong PIN, and after five not at all', async () => {
-    for (let i = 0; i < 5; i++) expect((await signOn('Ilse Lagerqvist', '9999')).status).toBe(400);
+  it('is not let on with a wrong PIN, and after three not at once', async () => {
+    for (let i = 0; i < 3; i++) expect((await signOn('Ilse Lagerqvist', '9999')).status).toBe(400);
     expect((await signOn('Ilse Lagerqvist', '1618')).status).toBe(429);
+    // Passwords are counted apart.
+    expect((await server.signedIn('store')).cookie).not.toBe('');
+  });
+  it('is no longer vouched for once the PIN is another one', async () => {
+    const job = await released();
+    const { token } = (await signOn('Mika Falzer', '2718', 'terminal-9')).body as { token: string };
+    const by = async (): Promise<unknown> =>
+      (await send([{ ...entry(job, 'note', { note: 'hello' }), by: token }], { device: 'terminal-9' })).body['refused'];
+    expect(await by()).toEqual([]);
+    await server.db.query(`update users set pin_hash = $1 where name = 'mika'`, [await hash('8172')]);
+    expect(await by()).toEqual([{ id: expect.any(String), says: 'Whoever wrote this must sign on again at this terminal.' }]);
   });
   it('is vouched for on that device only, for thirty days, and by nobody else’s seal', async () => {
     const job = await released();
@@ -484,5 +496,37 @@ describe('the floor for the planner', () => {
     const csv = new TextDecoder().decode((await planner.call('GET', `/api/jobs/${job}/log.csv`)).bytes);
     expect(csv).toContain('"\'=1+1, really"');
     expect(csv.split('\r\n')[0]).toContain('kind,step,machine');
+  });
+});
+
+describe('a batch with something wrong in it', () => {
+  it('does not hold up what is right: half an emoji, a NUL, a number past its column', async () => {
+    const job = await released();
+    const well = Array.from({ length: 50 }, () => entry(job, 'note', { note: 'well written' }));
+    const bad = [
+      entry(job, 'note', { note: 'half a trumpet \ud83c' }),
+      entry(job, 'note', { note: 'none\0at all' }),
+      entry(job, 'note', { note: 'of release', release: 3_000_000_000 }),
+      { ...entry(job, 'note', { note: 'a key \0' }), 'odd\0key': 1 },
+    ];
+    const said = await send([...well.slice(0, 25), ...bad, ...well.slice(25)]);
+    expect(said.status).toBe(200);
+    expect(said.body['accepted']).toHaveLength(50);
+    expect((said.body['refused'] as { id: string }[]).map((r) => r.id)).toEqual(bad.map((e) => e.id));
+  });
+  it('counts an entry once that stands in it three times', async () => {
+    const job = await released();
+    const { pile, entries } = pileOf(job, 11);
+    const good = entries[1]!;
+    const said = await send([entries[0]!, good, good, good]);
+    expect(said.body).toMatchObject({ accepted: [entries[0]!.id, good.id], refused: [] });
+    expect((await floorOf(job)).piles.find((p) => p.id === pile)?.inHand).toBe(11);
+  });
+  it('of several jobs never waits for another of the same jobs the other way round', async () => {
+    const jobs = [await released(), await released(), await released()];
+    const batch = (order: readonly string[]) => order.flatMap((job) => pileOf(job, 1).entries);
+    const said = await Promise.all(Array.from({ length: 24 }, (_, i) => send(batch(i % 2 === 0 ? jobs : [...jobs].reverse()))));
+    expect(said.map((s) => s.status)).toEqual(said.map(() => 200));
+    for (const job of jobs) expect((await floorOf(job)).piles).toHaveLength(24);
   });
 });

@@ -22,7 +22,7 @@ import {
   ENTRIES_NAMED,
   ENTRIES_THERE,
   JOBS_NAMED,
-  LOCK_PILES,
+  LOCK_FLOOR,
   PILE_LIKE,
   PILES_NAMED,
   SET_PILE_PLACE,
@@ -61,13 +61,50 @@ export async function writeEntries(ctx: Ctx, sent: Sent): Promise<Written> {
   const off = sent.sentAt - now;
   const skewS = Math.abs(off) <= SAME_CLOCK_S ? 0 : off;
   const refused: Written['refused'] = [];
-  const read = readEntries(ctx, sent, refused);
-  if (read.length === 0) return { accepted: [], refused, skewS };
+  const read = await readEntries(ctx, sent, refused);
+  const accepted: string[] = [];
+  const batch = { device: sent.device, skewS, now };
+  try {
+    accepted.push(...(await writeTogether(ctx, read, batch, refused)));
+  } catch (error) {
+    if (!isDataFault(error)) throw error;
+    // Something in it the database does not take: one by one, so that it holds nothing else up.
+    for (const entry of read)
+      try {
+        accepted.push(...(await writeTogether(ctx, [entry], batch, refused)));
+      } catch (own) {
+        if (!isDataFault(own)) throw own;
+        ctx.log.error({ err: own, entry: entry.id }, 'a floor entry the database refused');
+        refused.push({ id: entry.id, says: 'It cannot be kept as it is written: write it anew.' });
+      }
+  }
+  return { accepted, refused, skewS };
+}
+
+/** Faults of PostgreSQL that lie in what was written: values out of range or shape, rules broken. */
+const isDataFault = (error: unknown): boolean => /^2[23]/.test((error as { code?: string }).code ?? '');
+
+interface Batch {
+  device: string;
+  skewS: number;
+  now: number;
+}
+/** Entries in one transaction; the ids that are in the log now. */
+async function writeTogether(
+  ctx: Ctx,
+  entries: readonly Entry[],
+  { device, skewS, now }: Batch,
+  refused: Written['refused'],
+): Promise<string[]> {
+  if (entries.length === 0) return [];
+  const found: Written['refused'] = [];
   const accepted = await inTransaction(ctx.db, async (db) => {
-    const good = await checked(db, read, { now, skewS }, refused);
-    for (const job of new Set(good.filter((e) => LAYS.includes(e.kind)).map((e) => e.job ?? ''))) await db.query(LOCK_PILES, [job]);
+    found.length = 0;
+    // Every job that is named, always in the same order: two batches never wait for each other.
+    for (const job of distinct(entries.map((e) => e.job)).sort()) await db.query(LOCK_FLOOR, [job]);
+    const good = await checked(db, entries, { now, skewS }, found);
     const rows = JSON.stringify(good.map((e, nr) => ({ ...e, nr })));
-    const fresh = new Set((await many(db, ADD_ENTRIES, [rows, sent.device, skewS, now])).map((r) => r.id));
+    const fresh = new Set((await many(db, ADD_ENTRIES, [rows, device, skewS, now])).map((r) => r.id));
     const written = good.filter((e) => fresh.has(e.id));
     await addUp(db, written);
     for (const e of written) await applyToPile(db, e, Math.min(e.at - skewS, now));
@@ -76,18 +113,31 @@ export async function writeEntries(ctx: Ctx, sent: Sent): Promise<Written> {
     for (const job of new Set(written.filter((e) => e.kind === 'runEnd').map((e) => e.job ?? ''))) await showInLists(db, job, now);
     return good.map((e) => e.id);
   });
-  return { accepted, refused, skewS };
+  refused.push(...found);
+  return accepted;
 }
 
 /** Kinds that make a pile. */
 const LAYS: readonly EntryKind[] = ['pile', 'split'];
 
-/** Entries as the door reads them, each with whose it is; what cannot be read is refused. */
-function readEntries(ctx: Ctx, sent: Sent, refused: Written['refused']): Entry[] {
+/** Entries as the door reads them, each with whose it is; what cannot be read is refused, what stands twice is read once. */
+async function readEntries(ctx: Ctx, sent: Sent, refused: Written['refused']): Promise<Entry[]> {
   const me = signedIn(ctx).id;
+  const signed = new Map(distinct(sent.entries.map((e) => e.by ?? null)).map((by) => [by, personOf(ctx.seal, by, sent.device, ctx.now())]));
+  const pins = new Map(
+    (await many(ctx.db, ACTIVE_PEOPLE, [distinct([...signed.values()].map((s) => s?.person ?? null))])).map((p) => [p.id, p.pinHash]),
+  );
+  const whose = (by: string | undefined): string | null => {
+    const who = by === undefined ? null : signed.get(by);
+    if (by === undefined) return me;
+    return who?.holds(pins.get(who.person) ?? '') ? who.person : null;
+  };
+  const seen = new Set<string>();
   return sent.entries.flatMap(({ by, ...asSent }) => {
+    if (seen.has(asSent.id)) return [];
+    seen.add(asSent.id);
     const entry = FloorEntrySchema.safeParse(asSent);
-    const who = by === undefined ? me : personOf(ctx.seal, by, sent.device, ctx.now());
+    const who = whose(by);
     if (who === null) refused.push({ id: asSent.id, says: 'Whoever wrote this must sign on again at this terminal.' });
     else if (!entry.success)
       refused.push({ id: asSent.id, says: entry.error.issues.map((i) => `${i.path.join('.')} ${i.message}`).join('; ') });

@@ -354,3 +354,35 @@ it('plans anew what an older program planned, and nothing else', async () => {
   expect(await versionOf(job)).toBe(1);
   expect(await refreshSummaries(server.db, pino({ level: 'silent' }), () => NOW)).toBe(0);
 });
+
+describe('two planners at one job', () => {
+  const save = (who: Client, job: string, version: number, at: string[], now: unknown, key = randomUUID()): Promise<Said> =>
+    who.call('POST', `/api/jobs/${job}/edits`, { version, key, edits: [{ at, now }] });
+  it('save a hundred times at once: every one is merged, or told both sides; nobody hears that the job is not here', async () => {
+    const job = await planner.order(1_000);
+    const version = await versionOf(job);
+    const said = await Promise.all(
+      Array.from({ length: 100 }, (_, i) =>
+        i % 2 === 0
+          ? save(planner, job, version, ['name'], 'Card A')
+          : save(runa, job, version, ['items', 'i1', 'overs', 'overPpm'], 10_000 + i),
+      ),
+    );
+    const answers = said.map((s) => s.status);
+    expect(answers.filter((s) => s !== 200 && s !== 409)).toEqual([]);
+    const took = answers.filter((s) => s === 200).length;
+    expect(took).toBeGreaterThanOrEqual(2);
+    for (const s of said.filter((x) => x.status === 409)) expect(s.body['stale']).toMatchObject({ edits: [expect.anything()] });
+    expect(await versionOf(job)).toBe(version + took);
+  });
+  it('lose no answer twice: the same save sent again says what others saved meanwhile, and is no version more', async () => {
+    const job = await planner.order(1_000);
+    const version = await versionOf(job);
+    const key = randomUUID();
+    expect((await save(planner, job, version, ['name'], 'Card A', key)).status).toBe(200);
+    expect((await save(runa, job, version + 1, ['items', 'i1', 'overs', 'overPpm'], 20_000)).status).toBe(200);
+    const again = await save(planner, job, version, ['name'], 'Card A', key);
+    expect(again.body).toMatchObject({ version: version + 2, othersEdits: [{ edits: [{ at: ['items', 'i1', 'overs', 'overPpm'] }] }] });
+    expect(await versionOf(job)).toBe(version + 2);
+  });
+});

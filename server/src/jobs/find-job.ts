@@ -7,7 +7,7 @@ import { maybeOne, type Rows } from '../db/rows';
 import { notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import { readPlant } from '../plants/read-plant';
-import { ADD_EVENT, ADD_SPEC, JOB_BY_ID, JOB_LOCKED, SET_VERSION, type JobRow } from './jobs.queries';
+import { ADD_EVENT, ADD_SPEC, JOB_BY_ID, LOCK_JOB, SET_VERSION, type JobRow } from './jobs.queries';
 import { planFor, type PlannedJob, writeLines } from './plan-for';
 
 /** A job with its newest specification and the plant it is planned for. */
@@ -22,7 +22,10 @@ async function find(db: Db, id: string, statement: Rows<JobRow>): Promise<JobFou
 }
 export const findJob = (db: Db, id: string): Promise<JobFound> => find(db, id, JOB_BY_ID);
 /** The same, locked until the transaction ends. */
-export const lockJob = (db: Db, id: string): Promise<JobFound> => find(db, id, JOB_LOCKED);
+export async function lockJob(db: Db, id: string): Promise<JobFound> {
+  await db.query(LOCK_JOB, [id]);
+  return findJob(db, id);
+}
 
 /** The job whose store, gates and releases count: an alternative's are those of the job it is a plan of. */
 export const homeOf = (job: Pick<JobFound, 'id' | 'alternativeOf'>): string => job.alternativeOf ?? job.id;

@@ -45,9 +45,11 @@ export const jobsHandlers: Handlers<typeof jobs> = {
     inTransaction(ctx.db, async (db) => {
       const job = await lockJob(db, params.id);
       const before = await maybeOne(db, SAVED_BEFORE, [job.id, body.key]);
-      if (before) return { version: job.version, summary: job.summary, shelf: (await planOf(db, job, ctx.now())).shelf, othersEdits: [] };
+      const since = body.version === job.version ? [] : await many(db, EDITS_SINCE, [job.id, body.version, body.key]);
+      // The answer of before was lost on its way: told again, with what others saved meanwhile.
+      if (before)
+        return { version: job.version, summary: job.summary, shelf: (await planOf(db, job, ctx.now())).shelf, othersEdits: since };
       requireOpen(job);
-      const since = body.version === job.version ? [] : await many(db, EDITS_SINCE, [job.id, body.version]);
       const { merged, both } = mergeEdits(
         body.edits,
         since.flatMap((s) => s.edits),

@@ -58,8 +58,8 @@ from jobs j
 where j.id = $1`;
 /** A job with its newest specification. $1 uuid */
 export const JOB_BY_ID = rows(JobRow, JOB);
-/** The same, locked until the transaction ends. $1 uuid */
-export const JOB_LOCKED = rows(JobRow, `${JOB}\nfor update of j`);
+/** Locks a job until the transaction ends. Alone: a join that waited for the lock would look for the specification of before. $1 uuid */
+export const LOCK_JOB = `select id from jobs where id = $1 for update`;
 /** The picture of the product as last saved. $1 uuid job */
 export const PICTURE = rows(z.object({ version: z.number(), picture: z.string() }), `select version, picture from jobs where id = $1`);
 /** Releases of a job, oldest first. $1 uuid */
@@ -74,7 +74,7 @@ order by r.nr`,
 );
 /** A save that was sent before. $1 uuid job, $2 uuid key */
 export const SAVED_BEFORE = rows(z.object({ version: z.number() }), `select version from specs where job = $1 and save_key = $2`);
-/** What others saved after a version. $1 uuid job, $2 int version */
+/** What others saved after a version: all but one save. $1 uuid job, $2 int version, $3 uuid key */
 export const EDITS_SINCE = rows(
   z.object({ edits: z.array(EditSchema), by: z.string() }),
   `
@@ -83,6 +83,7 @@ from specs s
   join users u on u.id = s.saved_by
 where s.job = $1
   and s.version > $2
+  and s.save_key is distinct from $3
 order by s.version`,
 );
 /** $1 uuid job, $2 int version, $3 json summary, $4 text title, $5 text picture, $6 text state */

@@ -193,6 +193,7 @@ describe('people', () => {
     await admin.call('POST', '/api/people', person);
     const c = server.client();
     await c.call('POST', '/api/session', { name: person['name'], password: 'a-long-password' });
+    await c.call('PUT', '/api/session/password', { old: 'a-long-password', password: 'an-own-word-here-7' });
     expect((await c.call('GET', '/api/customers')).status).toBe(200);
     await admin.call('PUT', `/api/people/${String(person['id'])}`, change);
     expect((await c.call('GET', '/api/customers')).status).toBe(403);

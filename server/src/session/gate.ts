@@ -17,6 +17,9 @@ declare module 'express-serve-static-core' {
   }
 }
 
+/** What somebody may do whose password another person set: see who that is, set an own one, leave. */
+const OWN = ['/api/session', '/api/session/password'];
+
 /** Who may pass: looked up fresh on every request, so that a role taken away counts at once. */
 export const makeGate =
   (db: Pool) =>
@@ -27,6 +30,8 @@ export const makeGate =
     if (user) req.user = user;
     if (who === 'anyone') return next();
     if (!user) throw new Refused(401, 'not-signed-in', 'Sign in to go on; what you typed is kept.');
+    if (user.mustChange && !OWN.includes(req.path))
+      throw new Refused(403, 'must-change', 'Set a password of your own first: somebody else knows this one.');
     if (who !== 'signed-in' && !user.roles.some((r) => who.includes(r)))
       throw new Refused(403, 'not-allowed', `This is for ${who.join(', ')}.`);
     next();

@@ -1,33 +1,38 @@
-import { hash, verify } from '@node-rs/argon2';
+import { hash } from '@node-rs/argon2';
 import type { session } from '@druckerei/contract';
 import { signedIn } from '../context';
-import { Refused } from '../errors';
+import { inTransaction } from '../db/pool';
+import { maybeOne, one } from '../db/rows';
+import { invalid, Refused } from '../errors';
 import type { Handlers } from '../implement';
-import { ADD_ATTEMPT, FAILED_ATTEMPTS, FORGET_ATTEMPTS, SET_UNITS, USER_BY_NAME } from './session.queries';
-import { maybeOne } from '../db/rows';
+import { verified } from './attempts';
+import { ADD_ACCESS, END_OTHER_SESSIONS, SET_PASSWORD, SET_UNITS, USER_BY_NAME } from './session.queries';
+import { weakPassword } from './weak-password';
 
-const MOST_OF_NAME = 8;
-const MOST_OF_ADDRESS = 40;
 /** Verified for unknown names too, so that the time taken tells nothing. */
 let dummy: Promise<string> | undefined;
 
 export const sessionHandlers: Handlers<typeof session> = {
   'session.signIn': async ({ body }, ctx) => {
     const name = body.name.toLowerCase();
-    const failed = await maybeOne(ctx.db, FAILED_ATTEMPTS, [name, ctx.session.address]);
-    if ((failed?.ofName ?? 0) >= MOST_OF_NAME || (failed?.ofAddress ?? 0) >= MOST_OF_ADDRESS)
-      throw new Refused(429, 'too-many', 'Too many wrong passwords. Try again in a quarter of an hour.');
+    const { address } = ctx.session;
+    const record = (what: string, who: string | null): Promise<unknown> => ctx.db.query(ADD_ACCESS, [what, name, who, address]);
     const user = await maybeOne(ctx.db, USER_BY_NAME, [name]);
     dummy ??= hash('nobody’s password');
-    const right = await verify(user?.passwordHash ?? (await dummy), body.password);
+    const right = await verified(ctx.db, { key: name, address }, { hash: user?.passwordHash ?? (await dummy), given: body.password }).catch(
+      async (held: unknown) => {
+        await record('held', null);
+        throw held;
+      },
+    );
     if (!user || !right) {
-      await ctx.db.query(ADD_ATTEMPT, [name, ctx.session.address]);
+      await record('refused', user?.id ?? null);
       throw new Refused(401, 'wrong-password', 'Name or password is wrong.');
     }
-    await ctx.db.query(FORGET_ATTEMPTS, [name]);
     await ctx.session.begin(user.id);
-    const { fullName, initials, roles, units } = user;
-    return { name: user.name, fullName, initials, roles, units };
+    await record('signedIn', user.id);
+    const { fullName, initials, roles, units, mustChange } = user;
+    return { name: user.name, fullName, initials, roles, units, mustChange };
   },
   'session.me': (_asked, ctx) => Promise.resolve(signedIn(ctx)),
   'session.units': async ({ body }, ctx) => {
@@ -35,8 +40,26 @@ export const sessionHandlers: Handlers<typeof session> = {
     await ctx.db.query(SET_UNITS, [me.id, body.units]);
     return { ...me, units: body.units };
   },
+  'session.password': async ({ body }, ctx) => {
+    const me = signedIn(ctx);
+    const { address } = ctx.session;
+    const { passwordHash } = await one(ctx.db, USER_BY_NAME, [me.name]);
+    if (!(await verified(ctx.db, { key: me.name, address }, { hash: passwordHash, given: body.old })))
+      throw invalid([{ path: 'old', says: 'is not your password' }]);
+    const weak = body.password === body.old ? 'is the one you have' : weakPassword(body.password, me);
+    if (weak !== null) throw invalid([{ path: 'password', says: weak }]);
+    const made = await hash(body.password);
+    await inTransaction(ctx.db, async (db) => {
+      await db.query(SET_PASSWORD, [me.id, made, false]);
+      await db.query(END_OTHER_SESSIONS, [me.id, ctx.session.id]);
+      await db.query(ADD_ACCESS, ['ownPassword', me.name, me.id, address]);
+    });
+    return { ...me, mustChange: false };
+  },
   'session.signOut': async (_asked, ctx) => {
+    const me = signedIn(ctx);
     await ctx.session.end();
+    await ctx.db.query(ADD_ACCESS, ['signedOut', me.name, me.id, ctx.session.address]);
     return {};
   },
 };

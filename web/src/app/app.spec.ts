@@ -12,6 +12,7 @@ const me = (roles: Me['roles'], units: Me['units'] = 'metric'): Me => ({
   initials: 'AH',
   roles,
   units,
+  mustChange: false,
 });
 
 describe('the frame', () => {
@@ -48,6 +49,11 @@ describe('the frame', () => {
     await settle();
     expect(host.querySelector('dk-sign-in')).not.toBeNull();
     expect(host.querySelector('header')?.parentElement?.hidden).toBe(true);
+  });
+  it('shows nothing but the form for an own password where somebody else set it', async () => {
+    const { host } = await open({ ...me(['planner']), mustChange: true });
+    expect(host.querySelector('dk-own-password')).not.toBeNull();
+    expect(host.querySelector('header')).toBeNull();
   });
   it.each([
     ['offers settings to who keeps them', ['planner', 'admin'] as Me['roles'], true],

@@ -8,6 +8,7 @@ import { Store } from '@ngrx/store';
 import { filter, map } from 'rxjs';
 import type { UnitSystem } from '@druckerei/core/words';
 import { SessionActions, sessionFeature } from './session/session.feature';
+import { OwnPassword } from './session/own-password';
 import { SignIn } from './session/sign-in';
 import { Shortcuts } from './shared/shortcuts';
 import { ShortcutsDialog } from './shared/shortcuts-dialog';
@@ -16,7 +17,7 @@ import { Theme } from './shared/theme';
 /** The frame: name, what exists, who is here. Sign-in stands before everything; an expired session keeps the screen behind it. */
 @Component({
   selector: 'dk-app',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, MatMenuModule, MatDialogModule, SignIn],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, MatMenuModule, MatDialogModule, OwnPassword, SignIn],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` @if (!known()) {
       <p class="wait soft" role="status">{{ say('app.oneMoment') }}</p>
@@ -24,7 +25,9 @@ import { Theme } from './shared/theme';
       @if (!me() || expired()) {
         <dk-sign-in />
       }
-      @if (me(); as person) {
+      @if (me()?.mustChange && !expired()) {
+        <dk-own-password />
+      } @else if (me(); as person) {
         <div [hidden]="expired()">
           <header [hidden]="atMachine()">
             <a class="name" routerLink="/orders">{{ say('app.druckerei') }}</a>
@@ -59,6 +62,7 @@ import { Theme } from './shared/theme';
                   {{ u.says }}{{ person.units === u.system ? ' ✓' : '' }}
                 </button>
               }
+              <button mat-menu-item type="button" (click)="changePassword()">{{ say('app.ownPassword') }}</button>
               <button mat-menu-item type="button" (click)="signOut()">{{ say('app.signOut') }}</button>
             </mat-menu>
           </header>
@@ -175,6 +179,9 @@ export class App {
   }
   protected choose(units: UnitSystem): void {
     this.store.dispatch(SessionActions.unitsChosen({ units }));
+  }
+  protected changePassword(): void {
+    this.dialog.open(OwnPassword, { ariaLabel: say('app.ownPassword') });
   }
   protected signOut(): void {
     this.store.dispatch(SessionActions.signOutAsked());

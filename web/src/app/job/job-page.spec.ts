@@ -103,7 +103,9 @@ describe('JobPage', () => {
       dispatch(a as { type: string });
       return { destroy: () => undefined };
     });
-    store.dispatch(SessionActions.signedIn({ me: { name: 'a', fullName: 'Anselm Hardt', initials: 'AH', roles, units: 'metric' } }));
+    store.dispatch(
+      SessionActions.signedIn({ me: { name: 'a', fullName: 'Anselm Hardt', initials: 'AH', roles, units: 'metric', mustChange: false } }),
+    );
     const f = TestBed.createComponent(JobPage);
     f.componentRef.setInput('id', job().id);
     await f.whenStable();

@@ -23,6 +23,7 @@ import { PlanContext } from '../shared/plan-context';
 import { SessionActions } from '../session/session.feature';
 import { isLocked, JobActions, JobApiActions, jobFeature } from './job.feature';
 import { KeptEdits } from './kept-edits';
+import { Sending } from './sending';
 
 const SAVE_AFTER_MS = 600;
 const TRY_AGAIN_MS = 3_000;
@@ -56,7 +57,7 @@ export const keep = createEffect(
 );
 
 export const save = createEffect(
-  (actions$ = inject(Actions), api = inject(ApiCaller), store = inject(Store)) =>
+  (actions$ = inject(Actions), api = inject(ApiCaller), store = inject(Store), sending = inject(Sending)) =>
     merge(
       actions$.pipe(
         ofType(
@@ -77,21 +78,23 @@ export const save = createEffect(
       exhaustMap(([, s]) => {
         if (!s.job || s.pending.length === 0 || s.stale || isLocked(s.job.state)) return EMPTY;
         const { id, version } = s.job;
-        const edits = s.pending.slice(0, 500);
+        const { key, edits } = sending.of(id, s.pending);
         store.dispatch(JobApiActions.saveBegun({ count: edits.length }));
-        return api.call('jobs.edit', { params: { id }, body: { version, key: crypto.randomUUID(), edits } }).pipe(
-          map((saved) =>
-            JobApiActions.saved({ version: saved.version, count: edits.length, shelf: saved.shelf, others: saved.othersEdits }),
-          ),
-          catchError((failure: Failure) =>
-            of(
+        return api.call('jobs.edit', { params: { id }, body: { version, key, edits } }).pipe(
+          map((saved) => {
+            sending.answered();
+            return JobApiActions.saved({ version: saved.version, count: edits.length, shelf: saved.shelf, others: saved.othersEdits });
+          }),
+          catchError((failure: Failure) => {
+            if (failure.status >= 400 && failure.status < 500) sending.answered();
+            return of(
               failure.status === 401
                 ? SessionActions.sessionExpired()
                 : failure.status === 409 && failure.stale
                   ? JobApiActions.saveStale({ failure })
                   : JobApiActions.saveFailed({ failure }),
-            ),
-          ),
+            );
+          }),
         );
       }),
     ),

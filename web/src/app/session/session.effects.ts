@@ -56,6 +56,22 @@ export const signIn = createEffect(
   { functional: true },
 );
 
+export const ownPassword = createEffect(
+  (actions$ = inject(Actions), api = inject(ApiCaller)) =>
+    actions$.pipe(
+      ofType(SessionActions.ownPasswordAsked),
+      exhaustMap(({ old, password }) =>
+        api.call('session.password', { body: { old, password } }).pipe(
+          map((me) => SessionActions.ownPasswordSet({ me })),
+          catchError((failure: Failure) =>
+            of(failure.status === 401 ? SessionActions.sessionExpired() : SessionActions.ownPasswordFailed({ failure })),
+          ),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
 export const signOut = createEffect(
   (actions$ = inject(Actions), api = inject(ApiCaller)) =>
     actions$.pipe(

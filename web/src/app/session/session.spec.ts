@@ -13,6 +13,7 @@ const me = {
   initials: 'AH',
   roles: ['planner' as const],
   units: 'metric' as 'metric' | 'imperial',
+  mustChange: false,
 };
 const after = (...actions: Parameters<typeof sessionFeature.reducer>[1][]): SessionState =>
   actions.reduce<SessionState>((s, a) => sessionFeature.reducer(s, a), sessionFeature.reducer(undefined, { type: 'start' }));

@@ -23,6 +23,7 @@ import type { RowContext } from './card-rows';
 import { LossesCard } from './losses-card';
 import { MachineCard } from './machine-card';
 import { MovesPanel } from './moves-panel';
+import { AccountRecord } from './account-record';
 import { PeopleList } from './people-list';
 import { PracticeList } from './practice-list';
 import { SettingsActions, settingsFeature } from './settings.feature';
@@ -41,7 +42,19 @@ const SECTIONS = [
 /** The plant as the works sets it: nothing counts before one has seen which open jobs it moves, and put it in force with a reason. */
 @Component({
   selector: 'dk-settings-page',
-  imports: [CalendarCard, DatePipe, RouterLink, RouterLinkActive, LossesCard, MachineCard, MovesPanel, PeopleList, PracticeList, StockCard],
+  imports: [
+    AccountRecord,
+    CalendarCard,
+    DatePipe,
+    RouterLink,
+    RouterLinkActive,
+    LossesCard,
+    MachineCard,
+    MovesPanel,
+    PeopleList,
+    PracticeList,
+    StockCard,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './settings-page.html',
   styleUrl: './settings-page.scss',
@@ -66,6 +79,7 @@ export class SettingsPage {
   protected readonly left = this.store.selectSignal(settingsFeature.selectLeft);
   protected readonly history = this.store.selectSignal(settingsFeature.selectHistory);
   protected readonly people = this.store.selectSignal(settingsFeature.selectPeople);
+  protected readonly record = this.store.selectSignal(settingsFeature.selectRecord);
   protected readonly personRefused = this.store.selectSignal(settingsFeature.selectPersonRefused);
   protected readonly reason = signal('');
   protected readonly sectionSays = computed(() => SECTIONS.find((s) => s.id === this.section())?.says ?? '');

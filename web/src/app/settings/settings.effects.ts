@@ -146,6 +146,21 @@ export const people = createEffect(
   { functional: true },
 );
 
+/** Read again whenever people were: a change of rights is on record at once. */
+export const accountRecord = createEffect(
+  (actions$ = inject(Actions), api = inject(ApiCaller)) =>
+    actions$.pipe(
+      ofType(SettingsApiActions.peopleLoaded),
+      switchMap(() =>
+        api.call('people.record', {}).pipe(
+          map((record) => SettingsApiActions.recordLoaded({ record })),
+          catchError((failure: Failure) => expiredOr(failure, SettingsApiActions.personRefused({ failure }))),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
 export const changePeople = createEffect(
   (actions$ = inject(Actions), api = inject(ApiCaller)) =>
     actions$.pipe(

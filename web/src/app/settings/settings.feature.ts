@@ -1,5 +1,5 @@
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
-import type { MovedJob, Person, PlantChange } from '@druckerei/contract';
+import type { MovedJob, AccountEvent, Person, PlantChange } from '@druckerei/contract';
 import { applyPlantEdits, editAt, type Edit, type Plant } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 
@@ -23,6 +23,7 @@ export const SettingsApiActions = createActionGroup({
   events: {
     Loaded: props<{ hash: string; plant: Plant; history: PlantChange[]; kept: Edit[] }>(),
     'People loaded': props<{ people: Person[] }>(),
+    'Record loaded': props<{ record: AccountEvent[] }>(),
     Failed: props<{ failure: Failure }>(),
     Tried: props<{ jobs: MovedJob[]; planned: number; of: number; done: boolean }>(),
     Accepted: props<{ hash: string }>(),
@@ -55,6 +56,8 @@ export interface SettingsState {
   left: number;
   history: PlantChange[];
   people: Person[];
+  /** What happened to accounts. */
+  record: AccountEvent[];
   personRefused: Failure | null;
 }
 const initial: SettingsState = {
@@ -71,6 +74,7 @@ const initial: SettingsState = {
   left: 0,
   history: [],
   people: [],
+  record: [],
   personRefused: null,
 };
 
@@ -142,6 +146,7 @@ export const settingsFeature = createFeature({
       const toMove = s.toMove.filter((m) => m.job !== job);
       return { ...s, toMove, moving: toMove.length > 0, left: s.left + (went ? 0 : 1) };
     }),
+    on(SettingsApiActions.recordLoaded, (s, { record }): SettingsState => ({ ...s, record })),
     on(SettingsApiActions.peopleLoaded, (s, { people }): SettingsState => ({ ...s, people, personRefused: null })),
     on(SettingsApiActions.personRefused, (s, { failure }): SettingsState => ({ ...s, personRefused: failure })),
   ),

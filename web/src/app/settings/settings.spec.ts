@@ -94,6 +94,8 @@ describe('SettingsPage', () => {
       'plants.history': () => of([{ plant: HASH, before: 'c'.repeat(64), reason: 'rates of the year', by: 'Runa T', at: 1_790_000_000 }]),
       'plants.read': () => of(plant),
       'people.list': () => of([person]),
+      'people.record': () =>
+        of([{ id: 'a1', what: 'refused', name: 'Ilse L', by: '', address: '192.0.2.1', roles: [], at: 1_790_000_000 }]),
     };
   });
   const show = async (section: string, roles: Person['roles'] = ['admin']) => {
@@ -117,7 +119,9 @@ describe('SettingsPage', () => {
       ],
     });
     const store = TestBed.inject(Store);
-    store.dispatch(SessionActions.signedIn({ me: { name: 'runa', fullName: 'Runa', initials: 'R', roles, units: 'metric' } }));
+    store.dispatch(
+      SessionActions.signedIn({ me: { name: 'runa', fullName: 'Runa', initials: 'R', roles, units: 'metric', mustChange: false } }),
+    );
     const f = TestBed.createComponent(SettingsPage);
     f.componentRef.setInput('section', section);
     await f.whenStable();
@@ -265,7 +269,11 @@ describe('SettingsPage', () => {
       SettingsActions.personEntered({ person: { name: 'x', fullName: 'X', initials: 'X', roles: ['ink'], password: 'long-enough-1' } }),
     );
     await settle();
-    expect(calls.map((c) => c.name).slice(-2)).toEqual(['people.create', 'people.list']);
+    expect(calls.map((c) => c.name).slice(-3)).toEqual(['people.create', 'people.list', 'people.record']);
+  });
+  it('shows what happened to accounts', async () => {
+    const { host } = await show('people');
+    expect(host.querySelector('dk-account-record')?.textContent).toMatch(/Ilse L\s*wrong name or password\s*192\.0\.2\.1/);
   });
   it('tells who changed what when, and why', async () => {
     const { host } = await show('history');
