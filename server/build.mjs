@@ -17,6 +17,7 @@ await build({
     main: 'src/main.ts',
     worker: 'src/worker.ts',
     'heavy.thread': 'src/tasks/heavy.thread.ts',
+    'file.reader': 'src/tasks/file.reader.ts',
     // The demo's machines count by the same simulated counter as a terminal's.
     'simulated-counter': '../core/src/counts/simulated-counter.ts',
   },

@@ -22,6 +22,8 @@ export const BadRow = z.object({ line: z.number().int(), issues: z.array(z.objec
 export type BadRow = z.infer<typeof BadRow>;
 export const Imported = z.object({
   made: z.number().int(),
+  /** Rows of this file that were orders already. */
+  there: z.number().int().default(0),
   customers: z.number().int(),
   bad: z.array(BadRow),
   first: z.number().int().nullable(),

@@ -13,6 +13,7 @@ import { EventHub } from './events/event-hub';
 import { password } from '@druckerei/contract';
 import { weakPassword } from './session/weak-password';
 import { TaskRunner } from './tasks/runner';
+import { FileReader } from './tasks/file-reader';
 import { Threads } from './tasks/threads';
 
 const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
@@ -88,7 +89,8 @@ void refreshSummaries(db, log, now).then(
   (err: unknown) => log.warn({ err }, 'older plans stay for now'),
 );
 const threads = new Threads(new URL('./heavy.thread.js', import.meta.url));
-const runner = env.WORKERS === 0 ? null : await new TaskRunner({ db, log, threads, now, silentS: env.SILENT_S }).start();
+const reader = new FileReader(new URL('./file.reader.js', import.meta.url), [fileURLToPath(new URL('../..', import.meta.url))]);
+const runner = env.WORKERS === 0 ? null : await new TaskRunner({ db, log, threads, reader, now, silentS: env.SILENT_S }).start();
 const { app, close } = buildApp({
   db,
   hub,
@@ -108,6 +110,9 @@ const server = app.listen(env.PORT, env.HOST, (error?: NodeJS.ErrnoException) =>
   else if (started?.firstAdmin)
     process.stdout.write(`First sign-in, shown this once: ${started.firstAdmin.name}  ${started.firstAdmin.password}\n`);
 });
+
+// A promise nobody waited for is a fault to be found in the log, no reason to end everybody's work.
+process.on('unhandledRejection', (err) => log.error({ err }, 'unhandled rejection'));
 
 let stopping = false;
 async function stop(): Promise<void> {

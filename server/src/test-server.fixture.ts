@@ -12,6 +12,7 @@ import { FirstStart, firstStart, sessionSecret } from './db/first-start';
 import { makePool } from './db/pool';
 import { EventHub } from './events/event-hub';
 import { TaskRunner } from './tasks/runner';
+import { FileReader } from './tasks/file-reader';
 import { Threads } from './tasks/threads';
 
 const ROOT = `${__dirname}/../..`;
@@ -46,7 +47,7 @@ function threadFile(): string {
   const outdir = mkdtempSync(`${ROOT}/node_modules/.cache/thread-`);
   thread = `${outdir}/heavy.thread.mjs`;
   buildSync({
-    entryPoints: [`${ROOT}/server/src/tasks/heavy.thread.ts`],
+    entryPoints: [`${ROOT}/server/src/tasks/heavy.thread.ts`, `${ROOT}/server/src/tasks/file.reader.ts`],
     outdir,
     outExtension: { '.js': '.mjs' },
     splitting: true,
@@ -72,6 +73,7 @@ export class TestServer {
   private readonly database = `t_${randomUUID().replaceAll('-', '')}`;
   now = NOW;
   readonly threads = new Threads(threadFile());
+  readonly reader = new FileReader(threadFile().replace('heavy.thread', 'file.reader'), [`${ROOT}/node_modules`]);
   private readonly runners: TaskRunner[] = [];
 
   /** A worker of the queue in this process. */
@@ -80,6 +82,7 @@ export class TestServer {
       db: this.db,
       log: pino({ level: 'silent' }),
       threads: this.threads,
+      reader: this.reader,
       now: () => this.now,
       silentS: 2,
     }).start();

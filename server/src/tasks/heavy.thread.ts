@@ -2,7 +2,6 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { correctBatch, matchRecipes, searchLayout } from '@druckerei/core';
 import { plannedOn } from '../jobs/plan-for';
 import { shelfFrom } from '../plants/shelf';
-import { readPlates } from '../zones/read-plates';
 import { ordersOf, readOrders, tableOf } from './read-orders';
 import type { ThreadAsk, ThreadSays } from './thread-messages';
 
@@ -11,7 +10,7 @@ import type { ThreadAsk, ThreadSays } from './thread-messages';
 const ROWS_A_MESSAGE = 100;
 const say = (said: ThreadSays): void => parentPort?.postMessage(said);
 
-async function work(ask: ThreadAsk): Promise<void> {
+function work(ask: ThreadAsk): void {
   switch (ask.kind) {
     case 'layout': {
       const found = searchLayout(ask.spec, ask.plant, ask.shelf, ask.part, ask.iterations, ({ iterations, count, bound }) => {
@@ -28,9 +27,6 @@ async function work(ask: ThreadAsk): Promise<void> {
       break;
     case 'correct':
       say({ kind: 'correct', correction: correctBatch(ask.ask) });
-      break;
-    case 'zones':
-      say({ kind: 'zones', read: await readPlates(ask, (done, of) => say({ kind: 'progress', done, of, best: 0, bound: 0 })) });
       break;
     case 'plans': {
       const { plant, store, now, first, every } = ask;
@@ -51,6 +47,8 @@ async function work(ask: ThreadAsk): Promise<void> {
   }
 }
 
-work(workerData as ThreadAsk).catch((error: unknown) => {
+try {
+  work(workerData as ThreadAsk);
+} catch (error) {
   say({ kind: 'refused', says: error instanceof Error ? error.message : String(error) });
-});
+}

@@ -19,7 +19,7 @@ import type { RowPlanned, RowRead } from './thread-messages';
 const Ask = z.object({ file: z.string() });
 const MOST_THREADS = 4;
 
-/** A uuid that is the same for the same words: an import tried again makes no order twice. RFC 9562, version 8 (own hash). */
+/** A uuid that is the same for the same words: a row of a file is one order, however often and by whom the file is imported. RFC 9562, version 8 (own hash). */
 function idFor(...words: (string | number)[]): string {
   const h = createHash('sha256').update(words.join('|')).digest('hex');
   return `${h.slice(0, 8)}-${h.slice(8, 12)}-8${h.slice(13, 16)}-a${h.slice(17, 20)}-${h.slice(20, 32)}`;
@@ -33,21 +33,24 @@ export const importOrders: TaskWork = async (asked, cx) => {
   if (!bytes) throw notFound('This file');
   const plant = await plantInForce(db);
   const store = await readStore(db, null);
-  const customers = new Customers(cx, await many(db, CUSTOMERS));
+  const customers = new Customers(cx, file, await many(db, CUSTOMERS));
   const bad: BadRow[] = [];
-  let [made, first] = [0, null as number | null];
+  let [made, there, first] = [0, 0, null as number | null];
   const enter = async ({ rows, ...said }: { rows: RowPlanned[]; bad: BadRow[]; of: number }): Promise<void> => {
     const orders = await Promise.all(
-      rows.map(async (row) => ({ ...row, id: idFor(cx.id, row.line), customer: await customers.named(row) })),
+      rows.map(async (row) => ({ ...row, id: idFor(file, row.line), customer: await customers.named(row) })),
     );
+    let fresh = 0;
     await inTransaction(db, async (client) => {
       const entered = await enterOrders(client, orders, { by: cx.by, plant });
       for (const { number } of entered.values()) first = Math.min(first ?? number, number);
+      fresh = entered.size;
       if ((await client.query(IS_WANTED, [cx.id, cx.attempt])).rowCount === 0) throw new Error('stopped');
     });
-    made += rows.length;
+    made += fresh;
+    there += rows.length - fresh;
     bad.push(...said.bad);
-    cx.tell(made + bad.length, said.of);
+    cx.tell(made + there + bad.length, said.of);
   };
   const every = Math.max(1, Math.min(availableParallelism(), MOST_THREADS));
   await Promise.all(
@@ -67,7 +70,7 @@ export const importOrders: TaskWork = async (asked, cx) => {
     }),
   );
   await notifyChanged(db, { table: 'jobs', id: cx.id, version: 1, by: '' });
-  return { made, customers: customers.added, bad: bad.sort((a, b) => a.line - b.line).slice(0, BAD_SHOWN), first };
+  return { made, there, customers: customers.added, bad: bad.sort((a, b) => a.line - b.line).slice(0, BAD_SHOWN), first };
 };
 
 type Named = Pick<Customer, 'id' | 'name'>;
@@ -78,6 +81,7 @@ class Customers {
 
   constructor(
     private readonly cx: TaskCtx,
+    private readonly file: string,
     customers: readonly Named[],
   ) {
     this.known = new Map(customers.map((c) => [c.name.toLowerCase(), Promise.resolve(c)]));
@@ -91,7 +95,7 @@ class Customers {
   }
 
   private async enter(key: string, { customer, spec }: RowRead): Promise<Named> {
-    const made = { id: idFor(this.cx.id, 'customer', key), name: customer.slice(0, 120) };
+    const made = { id: idFor(this.file, 'customer', key), name: customer.slice(0, 120) };
     this.added++;
     await this.cx.db.query(ADD_CUSTOMER, [made.id, made.name, Object.values(spec.items)[0]?.deliveries[0]?.to ?? '']);
     return made;

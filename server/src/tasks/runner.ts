@@ -8,13 +8,17 @@ import { notifyChanged } from '../events/event-hub';
 import { importOrders } from './import-orders';
 import { readZones } from '../zones/read-zones';
 import { searchForLayout } from './search-for-layout';
-import { BEAT, BEGIN_TASK, END_TASK, FORGET_WORKERS, IS_WANTED, SILENT, TELL_TASK } from './tasks.queries';
+import { BEAT, BEGIN_TASK, END_TASK, FORGET_WORKERS, IS_WANTED, SILENT, SWEEP, TELL_TASK } from './tasks.queries';
 import type { TaskWork } from './task-work';
+import type { FileReader } from './file-reader';
 import type { Threads } from './threads';
 import { many, maybeOne } from '../db/rows';
 
-const WORK: Record<string, TaskWork> = { layout: searchForLayout, import: importOrders, zones: readZones };
+/** Queues that do not wait for each other: a file that takes long to read holds up no search and no import. */
+const QUEUES: Record<string, TaskWork>[] = [{ layout: searchForLayout, import: importOrders }, { zones: readZones }];
 
+/** What a task says that nobody will take up again. */
+const LOST = 'The server ended while this was done, and it was not taken up again. Begin it anew.';
 const BEAT_MS = 1_000;
 const LOOK_MS = 400;
 const TELL_MS = 250;
@@ -24,46 +28,56 @@ export interface RunnerParts {
   db: Pool;
   log: Logger;
   threads: Threads;
+  reader: FileReader;
   now: () => number;
   /** Seconds without a sign of life after which a worker's work is taken over. */
   silentS?: number;
 }
 
 /**
- * Takes long work from the queue and does it, one piece at a time, in a thread. Any number of these may run, in any process on any machine; each says every
+ * Takes long work from the queues and does it, one piece of each at a time, in a thread or a process. Any number of these may run, in any process on any machine; each says every
  * second that it lives, and frees what a silent one held. The library alone would wait four hours.
  */
 export class TaskRunner {
   private readonly events = new EventEmitter();
   private readonly pools = new Set<string>();
-  private runner: Runner | null = null;
+  private runners: Runner[] = [];
   private utils: WorkerUtils | null = null;
   private beating: NodeJS.Timeout | null = null;
 
-  constructor(private readonly parts: RunnerParts) {}
+  constructor(private readonly parts: RunnerParts) {
+    this.events.on('pool:create', ({ workerPool }: { workerPool: { id: string } }) => this.pools.add(workerPool.id));
+  }
 
   async start(): Promise<this> {
     const { db, log, silentS = 20 } = this.parts;
-    this.events.on('pool:create', ({ workerPool }: { workerPool: { id: string } }) => this.pools.add(workerPool.id));
     const logger = new QueueLogger(() => (level, message) => {
       log[level.toString() === 'error' ? 'error' : 'debug']({ queue: message }, 'queue');
     });
     const options = { pgPool: db, schema: QUEUE_SCHEMA, logger };
     this.utils = await makeWorkerUtils(options);
-    this.runner = await run({
-      ...options,
-      events: this.events,
-      concurrency: 1,
-      noHandleSignals: true,
-      pollInterval: 2_000,
-      taskList: Object.fromEntries(
-        Object.entries(WORK).map(([kind, work]) => [kind, (payload: unknown, helpers: JobHelpers) => this.take(work, payload, helpers)]),
-      ),
-    });
+    this.runners = [];
+    for (const queue of QUEUES)
+      this.runners.push(
+        await run({
+          ...options,
+          events: this.events,
+          concurrency: 1,
+          noHandleSignals: true,
+          pollInterval: 2_000,
+          taskList: Object.fromEntries(
+            Object.entries(queue).map(([kind, work]) => [
+              kind,
+              (payload: unknown, helpers: JobHelpers) => this.take(work, payload, helpers),
+            ]),
+          ),
+        }),
+      );
     const beat = async (): Promise<void> => {
       for (const id of this.pools) await db.query(BEAT, [id]);
       const silent = (await many(db, SILENT, [silentS])).map((r) => r.id);
       if (silent.length > 0) await this.utils?.forceUnlockWorkers(silent);
+      for (const { id } of await many(db, SWEEP, [LOST])) await notifyChanged(db, { table: 'tasks', id, version: 0, by: '' });
     };
     const forgive = (error: unknown): void => {
       log.debug({ err: error }, 'no heartbeat');
@@ -71,9 +85,11 @@ export class TaskRunner {
     await db.query(FORGET_WORKERS);
     await beat();
     this.beating = setInterval(() => void beat().catch(forgive), BEAT_MS);
-    // A database that goes away ends the library's run: begin again when it is back.
-    void this.runner.promise.catch((error: unknown) => {
+    // A database that goes away ends the library's runs: begin again, all of them, when it is back.
+    const { runners } = this;
+    void Promise.all(runners.map((r) => r.promise)).catch(async (error: unknown) => {
       log.warn({ err: error }, 'queue lost');
+      await Promise.all(runners.map((r) => r.stop().catch(() => undefined)));
       if (this.beating) setTimeout(() => void this.again(), BEAT_MS);
     });
     return this;
@@ -91,12 +107,12 @@ export class TaskRunner {
   async stop(): Promise<void> {
     if (this.beating) clearInterval(this.beating);
     this.beating = null;
-    await this.runner?.stop().catch(() => undefined);
+    await Promise.all(this.runners.map((r) => r.stop().catch(() => undefined)));
     await Promise.resolve(this.utils?.release()).catch(() => undefined);
   }
 
   private async take(work: TaskWork, payload: unknown, helpers: JobHelpers): Promise<void> {
-    const { db, threads, now, log } = this.parts;
+    const { db, threads, reader, now, log } = this.parts;
     const { id } = Payload.parse(payload);
     const attempt = helpers.job.attempts;
     const begun = await maybeOne(db, BEGIN_TASK, [id, attempt]);
@@ -116,13 +132,16 @@ export class TaskRunner {
     const tell = (done: number, of: number, progress?: object): void => {
       if (Date.now() - last < TELL_MS) return;
       last = Date.now();
-      void db.query(TELL_TASK, [id, attempt, done, of, progress ? JSON.stringify(progress) : null]).then(told, () => undefined);
+      void db
+        .query(TELL_TASK, [id, attempt, done, of, progress ? JSON.stringify(progress) : null])
+        .then(told)
+        .catch(() => undefined);
     };
     const end = (state: string, result: object | null, says: string): Promise<unknown> =>
       db.query(END_TASK, [id, attempt, state, result ? JSON.stringify(result) : null, says]);
     try {
       await told();
-      const result = await work(begun.ask, { db, threads, now, id, attempt, by: begun.madeBy, signal, tell });
+      const result = await work(begun.ask, { db, threads, reader, now, id, attempt, by: begun.madeBy, signal, tell });
       await end('done', result, '');
     } catch (error) {
       if (own.signal.aborted) await end('cancelled', null, '');

@@ -1,10 +1,12 @@
 import type { Pool } from 'pg';
+import type { FileReader } from './file-reader';
 import type { Threads } from './threads';
 
 /** What a task may use while it runs. */
 export interface TaskCtx {
   db: Pool;
   threads: Threads;
+  reader: FileReader;
   now: () => number;
   id: string;
   attempt: number;

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { Task, tasks } from '@druckerei/contract';
 import { type Ctx, signedIn } from '../context';
 import { inTransaction } from '../db/pool';
-import { many, maybeOne } from '../db/rows';
+import { many, maybeOne, one } from '../db/rows';
 import { notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
@@ -11,6 +11,8 @@ import { findJob } from '../jobs/find-job';
 import { CUSTOMERS } from '../orders/orders.queries';
 import { ADD_TASK, CANCEL_TASK, ENQUEUE, SET_QUEUE_ID, TASK_BY_ID, TASK_OWNER } from './tasks.queries';
 
+/** A file that ended a server is not read again by the next one. */
+const ATTEMPTS: Record<Task['kind'], number> = { layout: 5, import: 5, zones: 1 };
 const IMPORT_MIME = 'text/csv';
 
 export const tasksHandlers: Handlers<typeof tasks> = {
@@ -56,8 +58,8 @@ export async function begin(ctx: Ctx, id: string, kind: Task['kind'], ask: objec
   await inTransaction(ctx.db, async (db) => {
     const made = await db.query(ADD_TASK, [id, kind, JSON.stringify(ask), signedIn(ctx).id]);
     if (made.rowCount === 0) return;
-    const queued = await maybeOne(db, ENQUEUE, [kind, id]);
-    await db.query(SET_QUEUE_ID, [id, queued?.id ?? null]);
+    const queued = await one(db, ENQUEUE, [kind, id, ATTEMPTS[kind]]);
+    await db.query(SET_QUEUE_ID, [id, queued.id]);
   });
   return readTask(ctx, id);
 }

@@ -7,10 +7,10 @@ const TASK = `select id, kind, state, done::float8 as done, "of"::float8 as "of"
 export const TASK_BY_ID = rows(Task, `${TASK}\nwhere id = $1`);
 /** Notes a task and puts it on the queue, in one transaction. $1 uuid, $2 text kind, $3 json ask, $4 uuid person */
 export const ADD_TASK = `insert into tasks (id, kind, ask, made_by) values ($1, $2, $3, $4) on conflict (id) do nothing returning id`;
-/** $1 text kind, $2 uuid */
+/** $1 text kind, $2 uuid, $3 int attempts at most */
 export const ENQUEUE = rows(
   z.object({ id: z.string() }),
-  `select (queue.add_job($1, json_build_object('id', $2::text), max_attempts := 5)).id::text as id`,
+  `select (queue.add_job($1, json_build_object('id', $2::text), max_attempts := $3::int)).id::text as id`,
 );
 /** $1 uuid, $2 bigint */
 export const SET_QUEUE_ID = `update tasks set queue_id = $2 where id = $1`;
@@ -66,3 +66,15 @@ where j.locked_by is not null
 );
 /** Workers long gone. */
 export const FORGET_WORKERS = `delete from workers where beat < now() - interval '1 day'`;
+/** Tasks that no queue will do any more (their attempts are used up, by servers that ended) are over. $1 text says */
+export const SWEEP = rows(
+  z.object({ id: z.string() }),
+  `
+update tasks t
+set state = 'failed', says = $1, changed_at = now()
+where t.state in ('waiting', 'running')
+  and t.queue_id is not null
+  and t.changed_at < now() - interval '5 seconds'
+  and not exists (select 1 from queue.jobs j where j.id = t.queue_id and (j.locked_by is not null or j.attempts < j.max_attempts))
+returning t.id`,
+);

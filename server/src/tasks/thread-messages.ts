@@ -1,7 +1,6 @@
 import type { BadRow, ImportPreview } from '@druckerei/contract';
 import type { Correction, CorrectionAsk, FoundLayout, JobSpec, MatchAsk, MatchResult, Plant, PlanSummary, Shelf } from '@druckerei/core';
 import type { Store } from '../plants/shelf';
-import type { PlatesAsk, PlatesRead } from '../zones/plates';
 
 /** An order read from a row of a file. */
 export interface RowRead {
@@ -15,7 +14,6 @@ export type ThreadAsk =
   | { kind: 'read'; bytes: Uint8Array }
   | { kind: 'match'; ask: MatchAsk }
   | { kind: 'correct'; ask: CorrectionAsk }
-  | ({ kind: 'zones' } & PlatesAsk)
   /** Every so-manieth row of a file, from the one named: threads share a file between them. */
   | { kind: 'plans'; bytes: Uint8Array; first: number; every: number; plant: Plant; store: Store; now: number };
 /** A file as its preview shows it, and the names of all its customers. */
@@ -36,5 +34,4 @@ export type ThreadSays =
   | { kind: 'plans' }
   | { kind: 'match'; result: MatchResult }
   | { kind: 'correct'; correction: Correction }
-  | { kind: 'zones'; read: PlatesRead }
   | { kind: 'refused'; says: string };

@@ -19,8 +19,6 @@ export class Threads {
     return new Promise((resolve, reject) => {
       const worker = new Worker(this.file, {
         workerData: ask,
-        // A large file is handed over, not copied: whoever asks has no more use for it.
-        transferList: handedOver(ask),
         resourceLimits: { maxOldGenerationSizeMb: MOST_MB, maxYoungGenerationSizeMb: YOUNG_MB },
       });
       const stop = (): void => void worker.terminate();
@@ -38,6 +36,3 @@ export class Threads {
     });
   }
 }
-
-const handedOver = (ask: ThreadAsk): ArrayBuffer[] =>
-  ask.kind === 'zones' && ask.bytes.buffer instanceof ArrayBuffer ? [ask.bytes.buffer] : [];

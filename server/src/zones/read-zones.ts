@@ -23,10 +23,8 @@ const Ask = z.object({
   inkIsDark: z.boolean(),
 });
 type Ask = z.infer<typeof Ask>;
-/** No page that is meant for plates takes so long to draw. */
-const MOST_MS = 300_000;
 
-/** Reads a separation, or a PDF page for every ink, in a thread, and lays it on every copy of the pass. */
+/** Reads a separation, or a PDF page for every ink in a process of its own, and lays it on every copy of the pass. */
 export const readZones: TaskWork = async (asked, cx) => {
   const ask = Ask.parse(asked);
   const { db, now, id, by } = cx;
@@ -66,28 +64,15 @@ const idOf = (task: string, ink: string): string =>
     .slice(0, 32)
     .replace(/^(.{8})(.{4})(.{4})(.{4})/, '$1-$2-$3-$4-');
 
-async function platesOf(ask: Ask, inks: string[], { db, threads, signal, tell }: TaskCtx): Promise<PlatesRead> {
+async function platesOf(ask: Ask, inks: string[], { db, reader, signal, tell }: TaskCtx): Promise<PlatesRead> {
   const pieces: Buffer[] = [];
   for (const { nr } of await many(db, PARTS_OF, [ask.file])) {
     signal.throwIfAborted();
     pieces.push((await maybeOne(db, PART, [ask.file, nr]))?.bytes ?? Buffer.alloc(0));
   }
   if (pieces.length === 0) throw notFound('This file');
-  const late = AbortSignal.timeout(MOST_MS);
-  try {
-    const { read } = await threads.run(
-      { kind: 'zones', bytes: Buffer.concat(pieces), inkIsDark: ask.inkIsDark, page: ask.page, inks },
-      (said) => {
-        if (said.kind === 'progress') tell(said.done, said.of);
-      },
-      AbortSignal.any([signal, late]),
-    );
-    return read;
-  } catch (error) {
-    if (late.aborted && !signal.aborted)
-      throw new Refused(422, 'late', `It was not read within ${MOST_MS / 60_000} minutes, and was given up.`);
-    throw error;
-  }
+  const plates = { bytes: Buffer.concat(pieces), inkIsDark: ask.inkIsDark, page: ask.page, inks };
+  return reader.run(plates, tell, signal);
 }
 
 /** Coverage of each zone with the separation where it lies; one that fits neither copy nor sheet is refused by its size. */

@@ -16,6 +16,10 @@ const refuse = (what: string): NoSeparation => new NoSeparation(`${what} ${SEND}
 
 /** More than this no platesetter images at once. */
 export const MOST_PIXELS = 400_000_000;
+/** Nor a side longer than this: the long kind of picture takes sums of a column each. */
+const MOST_SIDE = 100_000;
+/** A strip is unpacked whole. */
+const MOST_STRIP_BYTES = 500_000_000;
 /** Rows between two words of progress. */
 const TELL_ROWS = 500;
 
@@ -43,6 +47,8 @@ export class CoverageSums {
     private readonly tell: Tell,
   ) {
     if (!(width > 0 && height > 0)) throw refuse('The picture has no size.');
+    if (width > MOST_SIDE || height > MOST_SIDE)
+      throw refuse(`The picture has ${width} × ${height} pixels; a side may have ${MOST_SIDE} at most.`);
     if (width * height > MOST_PIXELS) throw refuse(`The picture has ${width} × ${height} pixels, more than can be read.`);
     this.columns = new Float64Array(width);
     this.rows = new Float64Array(height);
@@ -217,6 +223,7 @@ const TAGS = {
   predictor: 317,
   tiles: 322,
 };
+const KNOWN_TAGS = new Set<number>(Object.values(TAGS));
 const TIFF_KINDS: Record<number, string> = {
   2: 'fax-coded',
   3: 'fax-coded',
@@ -244,8 +251,9 @@ function readTiff(bytes: Buffer, little: boolean, inkIsDark: boolean, tell: Tell
   for (let i = 0, n = u16(directory); i < n; i++) {
     const at = directory + 2 + 12 * i;
     const [tag, type, count] = [u16(at), u16(at + 2), u32(at + 4)];
-    if (type !== 3 && type !== 4) continue; // whole numbers only
-    if (count > 4_000_000) throw cut;
+    // Whole numbers of the tags we read, each once: a file may name any number of others, of any length.
+    if ((type !== 3 && type !== 4) || !KNOWN_TAGS.has(tag) || tags.has(tag)) continue;
+    if (count > MOST_SIDE) throw refuse(`The TIFF lists ${count} strips or numbers where ${MOST_SIDE} are the most.`);
     const size = type === 3 ? 2 : 4;
     const from = count * size <= 4 ? at + 8 : u32(at + 8);
     tags.set(
@@ -276,6 +284,7 @@ function readTiff(bytes: Buffer, little: boolean, inkIsDark: boolean, tell: Tell
     const packed = bytes.subarray(offset, offset + count);
     const rows = Math.min(rowsPerStrip, height - y);
     const need = rows * width * pixel;
+    if (need > MOST_STRIP_BYTES) throw refuse('The TIFF has strips too large to unpack: save it with more of them.');
     const data = compression === 1 ? packed : unpacked(packed, need);
     if (data.length < need) throw cut;
     for (let r = 0; r < rows; r++, y++) {

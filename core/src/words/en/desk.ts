@@ -109,6 +109,7 @@ export const DESK_SCREENS = {
   'importPage.aLineAnOrder':
     'A line an order, the first line names the columns. Comma, semicolon or tab; numbers as you write them; dates as 2026-12-03 or 2026-12-03 14:00.',
   'importPage.allMade': '{0} orders made',
+  'importPage.allMadeThere': '{0} orders made; {1} rows of this file were orders already',
   'importPage.badRows': '{0} rows cannot become orders',
   'importPage.chooseAFile': 'Choose a file …',
   'importPage.columnsUnknown': 'Columns that mean nothing here: {0}',

@@ -20,10 +20,10 @@ async function pdf(...pages: Page[]): Promise<PDFDocument> {
   }
   return doc;
 }
-const threads = new TestServer().threads;
+const { reader } = new TestServer();
 async function plates(doc: PDFDocument | Uint8Array, inks: string[], page = 1): Promise<PlatesRead> {
   const bytes = doc instanceof Uint8Array ? doc : await doc.save({ useObjectStreams: false });
-  return (await threads.run({ kind: 'zones', bytes: Uint8Array.from(bytes), page, inks, inkIsDark: true })).read;
+  return reader.run({ bytes: Uint8Array.from(bytes), page, inks, inkIsDark: true }, () => undefined, new AbortController().signal);
 }
 /** Mean coverage of each ink, percent. */
 const means = ({ plates: all }: PlatesRead): Record<string, number> =>

@@ -101,7 +101,7 @@ describe('orders from a file', () => {
     expect(asked.find((a) => a.name === 'tasks.import')?.sent).toMatchObject({ body: { file: 'f'.repeat(64) } });
     await settle();
     expect(says()).toContain('1 of 2 made');
-    answers['tasks.read'] = () => of(task({ state: 'done', done: 2, result: { made: 2, customers: 1, bad: [], first: 2401 } }));
+    answers['tasks.read'] = () => of(task({ state: 'done', done: 2, result: { made: 2, there: 0, customers: 1, bad: [], first: 2401 } }));
     const { id } = (asked.find((a) => a.name === 'tasks.import')?.sent as { body: { id: string } }).body;
     news.next({ table: 'tasks', id, version: 1, by: '' });
     await settle();

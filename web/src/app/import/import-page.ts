@@ -168,11 +168,12 @@ export class ImportPage implements OnDestroy {
   protected readonly taskSays = computed(() => {
     const t = this.task();
     if (!t) return '';
-    const made = t.result && 'made' in t.result ? t.result.made : t.done;
+    const { made, there } = t.result && 'made' in t.result ? t.result : { made: t.done, there: 0 };
     return {
       waiting: say('importPage.waitsForAWorker'),
       running: say('importPage.madeSoFar', formatNumber(t.done), t.of === null ? '…' : formatNumber(t.of)),
-      done: say('importPage.allMade', formatNumber(made)),
+      done:
+        there > 0 ? say('importPage.allMadeThere', formatNumber(made), formatNumber(there)) : say('importPage.allMade', formatNumber(made)),
       failed: say('importPage.failed', t.says),
       cancelled: say('importPage.stopped', formatNumber(t.done)),
     }[t.state];
