@@ -124,6 +124,25 @@ test('a worker killed in mid-search: another takes the search over and ends it',
   await house.startServer();
 });
 
+test('a database away for twelve seconds during a search ends neither the server nor the search', async ({ request }) => {
+  await house.killServer();
+  await house.startServer();
+  const call = await talk(request);
+  const job = await smallPieces(call);
+  const id = randomUUID();
+  await call('post', '/api/tasks/layout', { id, job, version: 1, part: 'card.card' });
+  house.stopDatabase();
+  await new Promise((resolve) => setTimeout(resolve, 12_000));
+  await house.startDatabase();
+  const health = async (): Promise<number> => (await request.get(`${house.base}/healthz`)).status();
+  await expect.poll(health, { timeout: 60_000 }).toBe(200);
+  await expect.poll(async () => (await call('get', `/api/tasks/${id}`))['state'], { timeout: 120_000 }).toBe('done');
+  // And the queue goes on: what is asked now is done as well.
+  const next = randomUUID();
+  await call('post', '/api/tasks/layout', { id: next, job, version: 1, part: 'card.card' });
+  await expect.poll(async () => (await call('get', `/api/tasks/${next}`))['state'], { timeout: 120_000 }).toBe('done');
+});
+
 test('what was saved survives a backup, a loss of everything, and a restore: same plans by name', async ({ request }, info) => {
   const file = info.outputPath('house.backup');
   await smallPieces(await talk(request));

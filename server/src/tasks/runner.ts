@@ -8,7 +8,7 @@ import { notifyChanged } from '../events/event-hub';
 import { importOrders } from './import-orders';
 import { readZones } from '../zones/read-zones';
 import { searchForLayout } from './search-for-layout';
-import { BEAT, BEGIN_TASK, END_TASK, FORGET_WORKERS, IS_WANTED, SILENT, SWEEP, TELL_TASK } from './tasks.queries';
+import { BEAT, BEGIN_TASK, END_TASK, FORGET_WORKERS, HELD, IS_WANTED, SILENT, SWEEP, TELL_TASK } from './tasks.queries';
 import type { TaskWork } from './task-work';
 import type { FileReader } from './file-reader';
 import type { Threads } from './threads';
@@ -41,6 +41,8 @@ export interface RunnerParts {
 export class TaskRunner {
   private readonly events = new EventEmitter();
   private readonly pools = new Set<string>();
+  /** Which job each of them does now. */
+  private readonly busy = new Map<string, string>();
   private runners: Runner[] = [];
   private utils: WorkerUtils | null = null;
   private beating: NodeJS.Timeout | null = null;
@@ -56,6 +58,8 @@ export class TaskRunner {
     });
     const options = { pgPool: db, schema: QUEUE_SCHEMA, logger };
     this.utils = await makeWorkerUtils(options);
+    // Only for those that take work now it is said that they live: what a lost one held is to be taken over.
+    this.pools.clear();
     this.runners = [];
     for (const queue of QUEUES)
       this.runners.push(
@@ -76,6 +80,8 @@ export class TaskRunner {
     const beat = async (): Promise<void> => {
       for (const id of this.pools) await db.query(BEAT, [id]);
       const silent = (await many(db, SILENT, [silentS])).map((r) => r.id);
+      // A job whose giving back was lost with the database is held by one of us who does something else, or nothing.
+      silent.push(...(await many(db, HELD, [[...this.pools]])).filter((h) => !this.busy.has(h.by)).map((h) => h.by));
       if (silent.length > 0) await this.utils?.forceUnlockWorkers(silent);
       for (const { id } of await many(db, SWEEP, [LOST])) await notifyChanged(db, { table: 'tasks', id, version: 0, by: '' });
     };
@@ -112,9 +118,19 @@ export class TaskRunner {
   }
 
   private async take(work: TaskWork, payload: unknown, helpers: JobHelpers): Promise<void> {
-    const { db, threads, reader, now, log } = this.parts;
     const { id } = Payload.parse(payload);
     const attempt = helpers.job.attempts;
+    const pool = helpers.job.locked_by ?? '';
+    this.busy.set(pool, helpers.job.id);
+    try {
+      await this.workOn(work, id, attempt, helpers);
+    } finally {
+      this.busy.delete(pool);
+    }
+  }
+
+  private async workOn(work: TaskWork, id: string, attempt: number, helpers: JobHelpers): Promise<void> {
+    const { db, threads, reader, now, log } = this.parts;
     const begun = await maybeOne(db, BEGIN_TASK, [id, attempt]);
     if (!begun) return; // cancelled while it waited
     const told = (): Promise<void> => notifyChanged(db, { table: 'tasks', id, version: attempt, by: '' });

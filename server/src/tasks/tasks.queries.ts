@@ -64,6 +64,11 @@ where j.locked_by is not null
   and j.locked_at < now() - make_interval(secs => $1)
   and (w.id is null or w.beat < clock_timestamp() - make_interval(secs => $1))`,
 );
+/** Workers that hold a job for some seconds already. $1 text[] workers */
+export const HELD = rows(
+  z.object({ by: z.string() }),
+  `select distinct locked_by as by from queue.jobs where locked_by = any($1) and locked_at < now() - interval '3 seconds'`,
+);
 /** Workers long gone. */
 export const FORGET_WORKERS = `delete from workers where beat < now() - interval '1 day'`;
 /** Tasks that no queue will do any more (their attempts are used up, by servers that ended) are over. $1 text says */
