@@ -2,6 +2,7 @@ import { events } from './events';
 import { floor } from './floor';
 import { jobs } from './jobs';
 import { orders } from './orders';
+import { keeping } from './keeping';
 import { people } from './people';
 import { plants } from './plants';
 import { session } from './session';
@@ -16,6 +17,7 @@ import { zones } from './zones';
 export const api = {
   ...session,
   ...people,
+  ...keeping,
   ...plants,
   ...orders,
   ...jobs,

@@ -3,6 +3,7 @@ export * from './endpoint';
 export * from './events';
 export * from './floor';
 export * from './jobs';
+export * from './keeping';
 export * from './kitchen';
 export * from './openapi';
 export * from './orders';

@@ -1,5 +1,6 @@
 /** What contract, server, web and scripts may use of core. */
 export * from './quantity/errors';
+export * from './quantity/own';
 export * from './quantity/plain-text';
 export * from './quantity/figure';
 export * from './quantity/hash';

@@ -1,5 +1,6 @@
 import type { ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { type APIRequestContext, expect, type Page, test } from '../house';
 import { cardSpec } from '../../core/src/plan/line-1.fixture';
 import { enterOrder, signIn, type } from '../sign-in';
@@ -145,9 +146,23 @@ test('a database away for twelve seconds during a search ends neither the server
 
 test('what was saved survives a backup, a loss of everything, and a restore: same plans by name', async ({ request }, info) => {
   const file = info.outputPath('house.backup');
-  await smallPieces(await talk(request));
+  const call = await talk(request);
+  await smallPieces(call);
+  // Orders keep coming while it is made: rows and counts are of one moment all the same.
+  const made = new AbortController();
+  const orders = (async () => {
+    while (!made.signal.aborted) await smallPieces(call);
+  })();
   const before = await house.backup(file);
+  made.abort();
+  await orders;
   expect(before.counts['jobs']).toBeGreaterThan(0);
+  expect(Object.keys(before.counts).length).toBeGreaterThan(45);
+  const damaged = info.outputPath('damaged.backup');
+  const bytes = readFileSync(file);
+  bytes[bytes.length - 1_000] = (bytes[bytes.length - 1_000] ?? 0) ^ 1;
+  writeFileSync(damaged, bytes);
+  await expect(house.restore(damaged)).rejects.toThrow(/is damaged/);
   await house.killServer();
   house.dropDatabase();
   await house.startServer();

@@ -330,3 +330,48 @@ describe('time', () => {
     expect(momentOf('2026-02-30T07:00', 'Europe/Berlin')).toBeNull();
   });
 });
+
+describe('what nobody of ours sends', () => {
+  it('is answered in words: keys every object has, signs that cannot be kept, numbers past their column', async () => {
+    expect((await planner.call('GET', '/api/floor/machines/__proto__')).status).toBe(404);
+    expect((await planner.call('GET', '/api/floor/machines/constructor')).status).toBe(404);
+    const half = await planner.call('POST', '/api/customers', { id: randomUUID(), name: 'Half \ud83c', address: '' });
+    expect([half.status, (half.body['fields'] as { path: string }[])[0]?.path]).toEqual([400, 'name']);
+    expect((await planner.call('GET', '/api/orders?find=%00')).status).toBe(400);
+    const job = await planner.order(1_000);
+    const far = await planner.call('POST', `/api/jobs/${job}/edits`, { version: 3_000_000_000, key: randomUUID(), edits: [] });
+    expect(far.status).toBe(400);
+  });
+  it('on the channel of news ends nothing', async () => {
+    await server.db.query(`select pg_notify('druckerei_changed', 'no JSON {')`);
+    await server.db.query(`select pg_notify('druckerei_changed', '')`);
+    expect((await planner.call('GET', '/healthz')).status).toBe(200);
+  });
+});
+
+describe('behind a proxy', () => {
+  it('the cookie is for https only where the person came by https', async () => {
+    const sign = async (proto: string): Promise<string> =>
+      (
+        await server
+          .client()
+          .call(
+            'POST',
+            '/api/session',
+            { name: 'anselm', password: PASSWORDS.planner },
+            { 'sec-fetch-site': 'same-origin', 'x-forwarded-proto': proto },
+          )
+      ).headers.getSetCookie()[0] ?? '';
+    expect(await sign('https')).toContain('Secure');
+    expect(await sign('http')).not.toContain('Secure');
+  });
+});
+
+it('keeps a picture for the session only', async () => {
+  const job = await planner.order(1_000);
+  const picture = await planner.call('GET', `/api/jobs/${job}/picture.svg?version=1`);
+  expect([picture.headers.get('cache-control'), picture.headers.get('vary')]).toEqual([
+    'private, max-age=31536000, immutable',
+    expect.stringContaining('Cookie'),
+  ]);
+});

@@ -21,6 +21,7 @@ import { toolsHandlers } from './tools/tools.handlers';
 import { zonesHandlers } from './zones/zones.handlers';
 import { jobsHandlers } from './jobs/jobs.handlers';
 import { ordersHandlers } from './orders/orders.handlers';
+import { keepingHandlers } from './keeping/keeping.handlers';
 import { peopleHandlers } from './people/people.handlers';
 import { plantsHandlers } from './plants/plants.handlers';
 import { stockHandlers } from './stock/stock.handlers';
@@ -75,6 +76,9 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProx
           scriptSrcAttr: ["'none'"],
           workerSrc: ["'self'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
+          // Styles of components stand in the page; everything else comes from here, fonts too.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          fontSrc: ["'self'"],
           upgradeInsecureRequests: null,
         },
       },
@@ -82,9 +86,10 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProx
   );
   // Level 1: pages of JSON shrink to a sixth either way, in a third of the time.
   app.use(compression({ level: 1 }));
+  // Whether it lives is asked apart from the pool.
   app.get('/healthz', async (_req, res) => {
-    await db.query('select 1');
-    res.json({ ok: true });
+    const ok = await hub.isWell();
+    res.status(ok ? 200 : 503).json({ ok });
   });
   const Store = connectPgSimple(expressSession);
   const store = new Store({
@@ -120,6 +125,7 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProx
     seal,
     user: req.user ?? null,
     session: sessionDoor(req),
+    gone: goneOf(req),
   });
   app.get('/api/openapi.json', (_req, res) => void res.json(openApi(api)));
   implement(
@@ -128,6 +134,7 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProx
     {
       ...sessionHandlers,
       ...peopleHandlers,
+      ...keepingHandlers,
       ...plantsHandlers,
       ...ordersHandlers,
       ...jobsHandlers,
@@ -157,12 +164,23 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProx
           ),
       }),
     );
+    // A file that is not there is not the program: an old page that asks for its script must hear so.
+    app.get(/\/[^/]+\.[a-z0-9]+$/i, (_req, res) => void res.sendStatus(404));
     app.get('/{*path}', (_req, res) =>
       res.sendFile('index.html', { root: webDir, cacheControl: false, headers: { 'Cache-Control': 'no-cache' } }),
     );
   }
   app.use(errorTable);
   return { app, close: () => store.close() };
+}
+
+/** Aborted when the connection closes before the answer is out. */
+function goneOf(req: Request): AbortSignal {
+  const gone = new AbortController();
+  req.res?.once('close', () => {
+    if (req.res?.writableEnded !== true) gone.abort();
+  });
+  return gone.signal;
 }
 
 /** A new session id at every sign-in: an id planted before is worth nothing after. */

@@ -18,6 +18,8 @@ export interface Ctx {
   seal: Seal;
   user: (Me & { id: string }) | null;
   session: SessionDoor;
+  /** Whoever asked has gone: work for the answer may stop. */
+  gone: AbortSignal;
 }
 
 /** What the handlers of sign-in need of the session. */

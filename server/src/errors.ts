@@ -28,12 +28,14 @@ const TITLES: Record<number, string> = {
   422: 'Cannot be released',
   429: 'Too many attempts',
   500: 'Something went wrong here',
-  503: 'Database not reachable',
+  503: 'Not now',
 };
 
 /** Values the database does not take: a number past its column, a sign it cannot keep. */
 const OUT_OF_RANGE = new Set(['22003', '22021', '22P02', '22P05', '22008']);
 
+/** Ended by the limits of statements and locks. */
+const TOOK_TOO_LONG = new Set(['57014', '55P03', '25P03']);
 /** Codes of PostgreSQL and the network that mean: not now, try again. */
 const GONE = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', '57P01', '57P02', '57P03', '08000', '08001', '08003', '08006']);
 const isGone = (e: { code?: string; message?: string }): boolean =>
@@ -74,6 +76,8 @@ export function problemOf(error: unknown): Problem {
     return of(400, 'invalid', {
       detail: 'A value is larger, or of another kind, than can be kept. Check numbers and dates, and send it again.',
     });
+  if (TOOK_TOO_LONG.has(known.code ?? ''))
+    return of(503, 'busy', { detail: 'It took too long, somebody else works on the same. Try again in a moment; what you typed is kept.' });
   if (isGone(known))
     return of(503, 'database-gone', { detail: 'The database does not answer. What you typed is kept; it is saved when it is back.' });
   return of(500, 'internal', { detail: 'The fault is logged under the id of this request.' });

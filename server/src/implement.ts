@@ -52,12 +52,17 @@ export function implement<T extends Record<string, Endpoint>>(
             'Content-Type': file.mime,
             'Content-Disposition': `${file.attached ? 'attachment' : 'inline'}; filename="${file.name}"`,
             'Cache-Control': file.forEver ? 'private, max-age=31536000, immutable' : 'no-store',
+            // Kept for this session only: whoever signs in next on this browser asks anew.
+            ...(file.forEver && { Vary: 'Cookie' }),
           })
           .send(Buffer.from(file.bytes));
       } else if (e.reply === 'events') {
         res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' });
         res.flushHeaders();
-        const close = (answer as EventsReply).open((chunk) => res.write(chunk));
+        const close = (answer as EventsReply).open(
+          (chunk) => res.write(chunk),
+          () => res.end(),
+        );
         req.on('close', close);
       } else res.set('Cache-Control', 'no-store').json(replied(name, e.reply, answer));
     });

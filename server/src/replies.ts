@@ -10,5 +10,6 @@ export interface FileReply {
 }
 /** An open stream of events: it writes until it is closed. */
 export interface EventsReply {
-  open(write: (chunk: string) => void): () => void;
+  /** `end` closes it from our side. Gives what is to be done when it is closed. */
+  open(write: (chunk: string) => void, end: () => void): () => void;
 }

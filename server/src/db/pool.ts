@@ -3,10 +3,22 @@ import pg from 'pg';
 // Parsers once: bigint counts fit a number (at most 10⁹ pieces); dates stay Date.
 pg.types.setTypeParser(pg.types.builtins.INT8, Number);
 
+/** Nothing a page asks for takes so long; what does is ended, so that it holds no connection. */
+const STATEMENT_MS = 60_000;
+const LOCK_MS = 20_000;
+const IDLE_IN_TRANSACTION_MS = 120_000;
+
 export type Db = Pick<pg.Pool, 'query'>;
 
 export function makePool(connectionString: string, onError: (e: Error) => void): pg.Pool {
-  const pool = new pg.Pool({ connectionString, max: 10, connectionTimeoutMillis: 5_000 });
+  const pool = new pg.Pool({
+    connectionString,
+    max: 10,
+    connectionTimeoutMillis: 5_000,
+    statement_timeout: STATEMENT_MS,
+    lock_timeout: LOCK_MS,
+    idle_in_transaction_session_timeout: IDLE_IN_TRANSACTION_MS,
+  });
   pool.on('error', onError); // a lost idle connection must not end the process
   pool.on('connect', (client) => client.on('error', onError)); // nor one that is lent out
   return pool;

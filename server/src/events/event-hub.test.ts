@@ -23,7 +23,13 @@ const hub = async (): Promise<EventHub> => {
 };
 const listen = (of: EventHub): { heard: string[]; close: () => void } => {
   const heard: string[] = [];
-  return { heard, close: of.stream().open((chunk) => heard.push(chunk)) };
+  return {
+    heard,
+    close: of.stream().open(
+      (chunk) => heard.push(chunk),
+      () => undefined,
+    ),
+  };
 };
 const until = async (what: () => boolean): Promise<void> => {
   for (let i = 0; i < 100 && !what(); i++) await new Promise((resolve) => setTimeout(resolve, 50));
@@ -65,5 +71,22 @@ describe('what changed', () => {
     await change(5);
     await until(() => heard.some((h) => h.includes('"version":5')));
     expect(heard.some((h) => h.includes('weather'))).toBe(false);
+  });
+  it('is no longer told to whom may not stay: the stream is ended with the next heartbeat', async () => {
+    const quick = new EventHub(url, pino({ level: 'silent' }), 50);
+    hubs.push(quick);
+    await quick.start();
+    let [may, ended] = [true, 0];
+    const close = quick
+      .stream(() => Promise.resolve(may))
+      .open(
+        () => undefined,
+        () => ended++,
+      );
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    expect(ended).toBe(0);
+    may = false;
+    await until(() => ended > 0);
+    close();
   });
 });

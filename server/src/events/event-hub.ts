@@ -7,6 +7,7 @@ import type { EventsReply } from '../replies';
 export const CHANNEL = 'druckerei_changed';
 const HEARTBEAT_MS = 15_000;
 const RETRY_MS = 1_000;
+const HEALTH_MS = 2_000;
 
 /** One LISTEN connection per process, outside the pool; every open browser stream hangs on it. Reconnects by itself; clients then read again by version. */
 export class EventHub {
@@ -18,6 +19,7 @@ export class EventHub {
   constructor(
     private readonly url: string,
     private readonly log: Logger,
+    private readonly heartbeatMs = HEARTBEAT_MS,
   ) {}
 
   async start(): Promise<void> {
@@ -28,8 +30,9 @@ export class EventHub {
       if (!this.stopped) setTimeout(() => void this.start().catch(() => undefined), RETRY_MS).unref();
     });
     client.on('notification', ({ payload }) => {
-      const parsed = Changed.safeParse(JSON.parse(payload ?? '{}'));
+      const parsed = Changed.safeParse(saidIn(payload));
       if (parsed.success) this.emitter.emit('changed', parsed.data);
+      else this.log.warn({ payload: payload?.slice(0, 200) }, 'news nobody of ours sent');
     });
     try {
       await client.connect();
@@ -42,14 +45,33 @@ export class EventHub {
     }
   }
 
-  /** A stream for one browser. A null change means: something may have been missed, read again. */
-  stream(): EventsReply {
+  /** Whether the database answers, asked on the connection of the news: pages that hold the pool do not make the house look dead. */
+  async isWell(): Promise<boolean> {
+    const late = new Promise<never>((_, reject) => setTimeout(() => reject(new Error('no answer')), HEALTH_MS).unref());
+    const asked = this.client?.query('select 1') ?? Promise.reject(new Error('no connection'));
+    return Promise.race([asked, late]).then(
+      () => true,
+      () => false,
+    );
+  }
+
+  /** A stream for one browser, as long as it may stay (asked with every heartbeat: the session, the person). A null change means: something may have been missed, read again. */
+  stream(mayStay: () => Promise<boolean> = () => Promise.resolve(true)): EventsReply {
     return {
-      open: (write) => {
+      open: (write, end) => {
         write('retry: 1000\n\n');
         const send = (changed: Changed | null): void =>
           write(`event: ${changed ? 'changed' : 'again'}\ndata: ${JSON.stringify(changed)}\n\n`);
-        const beat = setInterval(() => write(': \n\n'), HEARTBEAT_MS);
+        const beat = setInterval(() => {
+          write(': \n\n');
+          // A database that is away ends nobody's session.
+          mayStay().then(
+            (stays) => {
+              if (!stays) end();
+            },
+            () => undefined,
+          );
+        }, this.heartbeatMs);
         const close = (): void => {
           clearInterval(beat);
           this.emitter.off('changed', send);
@@ -66,6 +88,15 @@ export class EventHub {
     this.stopped = true;
     for (const end of [...this.ends]) end();
     await this.client?.end().catch(() => undefined);
+  }
+}
+
+/** Anybody who reaches the database may send on the channel: what is no JSON says nothing. */
+function saidIn(payload: string | undefined): unknown {
+  try {
+    return JSON.parse(payload ?? '');
+  } catch {
+    return null;
   }
 }
 

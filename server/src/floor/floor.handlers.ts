@@ -1,5 +1,5 @@
 import type { floor, JobFloor, MachineNow, Pile, StepNow } from '@druckerei/contract';
-import { CAUTIONS, ENOUGH_LIKE_JOBS, type FloorStep, readScan, washUpBetween } from '@druckerei/core';
+import { CAUTIONS, ENOUGH_LIKE_JOBS, type FloorStep, own, readScan, washUpBetween } from '@druckerei/core';
 import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
 import { invalid, notFound } from '../errors';
@@ -65,7 +65,7 @@ export const floorHandlers: Handlers<typeof floor> = {
       const said = last.find((l) => l.machine === id);
       return {
         machine: id,
-        name: plant.machines[id]?.name ?? id,
+        name: own(plant.machines, id)?.name ?? id,
         step: runs,
         next: queue.find((s) => s !== runs) ?? null,
         waiting: queue.filter((s) => s !== runs).length,
@@ -81,7 +81,7 @@ export const floorHandlers: Handlers<typeof floor> = {
       // As of one moment: an entry is in the counts if and only if it is named as known, or the device would add it once more.
       await db.query(AS_OF_ONE_MOMENT);
       const { plant } = await plantInForce(db);
-      const machine = plant.machines[params.id];
+      const machine = own(plant.machines, params.id);
       if (!machine) throw notFound('This machine');
       const newest = (await many(db, NEWEST, [params.id, NEWEST_NAMED])).map((r) => r.id);
       const near = await floorOnMachines(db, [params.id]);

@@ -1,3 +1,4 @@
+import { own } from '@druckerei/core';
 import type { jobs, GateAnswer as GateAnswerSchema } from '@druckerei/contract';
 import type { z } from 'zod';
 import { signedIn } from '../context';
@@ -26,7 +27,7 @@ export const gatesHandlers: Pick<Handlers<typeof jobs>, 'jobs.answerGate'> = {
         if (!given.some((g) => g.takesBack === back.id))
           await db.query(ADD_GATE_ANSWER, [job.id, back.gate, back.version, 'back', back.id, body.note, by.id]);
       } else {
-        const gate = job.spec.gates?.[body.gate];
+        const gate = own(job.spec.gates ?? {}, body.gate);
         if (!gate) throw invalid([{ path: 'gate', says: 'is no gate of this job' }]);
         if (gate.version !== body.version)
           throw new Refused(409, 'stale', `It is ${gate.version} that waits for an answer, not ${body.version}: look again.`, {

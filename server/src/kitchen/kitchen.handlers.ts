@@ -89,19 +89,23 @@ export const kitchenHandlers: Handlers<typeof kitchen> = {
     if (bases.length === 0)
       throw new Refused(422, 'no-base', 'No base ink may be used here: look at what the order binds, and at the bases chosen.');
     const from = performance.now();
-    const { result } = await ctx.threads.run({
-      kind: 'match',
-      ask: {
-        bases: [...bases, ...leftOvers],
-        target: { lab: sample.measured.lab, ...(sample.measured.spectrum && { spectrum: sample.measured.spectrum }) },
-        stock: work.paper.reflectance,
-        filmGsm: work.filmGsm,
-        most: body.most,
-        wish: body.wish,
-        leftOverShare: body.leftOverShare,
-        neededKg: kg,
+    const { result } = await ctx.threads.run(
+      {
+        kind: 'match',
+        ask: {
+          bases: [...bases, ...leftOvers],
+          target: { lab: sample.measured.lab, ...(sample.measured.spectrum && { spectrum: sample.measured.spectrum }) },
+          stock: work.paper.reflectance,
+          filmGsm: work.filmGsm,
+          most: body.most,
+          wish: body.wish,
+          leftOverShare: body.leftOverShare,
+          neededKg: kg,
+        },
       },
-    });
+      () => undefined,
+      ctx.gone,
+    );
     return { ...result, seconds: (performance.now() - from) / 1000 };
   },
 
@@ -208,19 +212,23 @@ export const kitchenHandlers: Handlers<typeof kitchen> = {
     const inPail = all.filter((b) => contents.some((c) => c.base === b.id));
     if (inPail.length !== contents.length) throw new Refused(422, 'no-base', 'A base of this batch is not in the kitchen any more.');
     const more = body.allBases ? all.filter((b) => suits(b, work) && !inPail.includes(b)) : [];
-    const { correction } = await ctx.threads.run({
-      kind: 'correct',
-      ask: {
-        batch: contents,
-        bases: [...inPail, ...more],
-        measured: row.measured.lab,
-        target: sample.measured.lab,
-        stock: work.paper.reflectance,
-        filmGsm: batch.filmGsm,
-        aim: Math.min(sample.tolerance / 2, CORRECTED),
-        mostShare: body.mostShare,
+    const { correction } = await ctx.threads.run(
+      {
+        kind: 'correct',
+        ask: {
+          batch: contents,
+          bases: [...inPail, ...more],
+          measured: row.measured.lab,
+          target: sample.measured.lab,
+          stock: work.paper.reflectance,
+          filmGsm: batch.filmGsm,
+          aim: Math.min(sample.tolerance / 2, CORRECTED),
+          mostShare: body.mostShare,
+        },
       },
-    });
+      () => undefined,
+      ctx.gone,
+    );
     return correction;
   },
 

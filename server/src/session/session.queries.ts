@@ -54,3 +54,13 @@ export const END_OTHER_SESSIONS = `delete from sessions where sess ->> 'userId' 
 
 /** $1 uuid, $2 text */
 export const SET_UNITS = `update users set units = $2 where id = $1`;
+/** Whether a session goes on, and its person may still sign in. $1 text session id */
+export const STILL_IN = rows(
+  z.object({ still: z.boolean() }),
+  `
+select exists (
+  select from sessions s
+    join users u on u.id::text = s.sess ->> 'userId'
+  where s.sid = $1 and s.expire > now() and u.active
+) as still`,
+);

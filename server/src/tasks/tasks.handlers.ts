@@ -38,7 +38,7 @@ export const tasksHandlers: Handlers<typeof tasks> = {
 
   'imports.send': async ({ file }, ctx) => {
     if (file.byteLength === 0) throw new Refused(422, 'empty', 'The file is empty.');
-    const { read } = await ctx.threads.run({ kind: 'read', bytes: file });
+    const { read } = await ctx.threads.run({ kind: 'read', bytes: file }, () => undefined, ctx.gone);
     const known = new Set((await many(ctx.db, CUSTOMERS)).map((c) => c.name.toLowerCase()));
     const hash = createHash('sha256').update(file).digest('hex');
     await ctx.db.query(ADD_FILE, [hash, IMPORT_MIME, Buffer.from(file)]);

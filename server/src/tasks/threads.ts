@@ -1,4 +1,6 @@
+import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
+import pLimit from 'p-limit';
 import { Refused } from '../errors';
 import type { ThreadAsk, ThreadSays } from './thread-messages';
 
@@ -6,14 +8,26 @@ const MOST_MB = 1_024;
 /** Plans leave much behind at once: room for it halves the collector's work. */
 const YOUNG_MB = 128;
 
-/** Heavy work in threads of this process, one for each ask. */
+/** Heavy work in threads of this process, one for each ask, no more at once than there are cores: the others wait. */
 export class Threads {
+  private readonly lanes = { asked: pLimit(availableParallelism()), long: pLimit(availableParallelism()) };
+
   constructor(private readonly file: string | URL) {}
 
   /** Runs to its end; `tell` hears what is said on the way. Ends with the signal. */
   run<K extends ThreadAsk['kind']>(
     ask: Extract<ThreadAsk, { kind: K }>,
     tell: (said: ThreadSays) => void = () => undefined,
+    signal?: AbortSignal,
+  ): Promise<Extract<ThreadSays, { kind: K }>> {
+    // Somebody waits for an answer, or a task has the night: neither waits for the other.
+    const lane = ask.kind === 'plans' || ask.kind === 'layout' ? this.lanes.long : this.lanes.asked;
+    return lane(() => (signal?.aborted ? Promise.reject(new Error('stopped')) : this.begin(ask, tell, signal)));
+  }
+
+  private begin<K extends ThreadAsk['kind']>(
+    ask: Extract<ThreadAsk, { kind: K }>,
+    tell: (said: ThreadSays) => void,
     signal?: AbortSignal,
   ): Promise<Extract<ThreadSays, { kind: K }>> {
     return new Promise((resolve, reject) => {

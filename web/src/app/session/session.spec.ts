@@ -5,7 +5,7 @@ import { type Observable, of, Subject, throwError } from 'rxjs';
 import { ApiCaller, type Failure } from '../shared/api';
 import * as effects from './session.effects';
 import { SessionActions, sessionFeature, type SessionState } from './session.feature';
-import { SignIn } from './sign-in';
+import { SECURE, SignIn } from './sign-in';
 
 const me = {
   name: 'anselm',
@@ -88,5 +88,17 @@ describe('SignIn', () => {
     submit?.click();
     await f.whenStable();
     expect(submit?.textContent).toContain('Signing in');
+  });
+  it.each([
+    [false, true],
+    [true, false],
+  ])('says that it needs https where the browser holds the address for unsafe: secure %s', async (secure, says) => {
+    TestBed.configureTestingModule({
+      imports: [SignIn],
+      providers: [provideStore({ [sessionFeature.name]: sessionFeature.reducer }), { provide: SECURE, useValue: secure }],
+    });
+    const f = TestBed.createComponent(SignIn);
+    await f.whenStable();
+    expect((f.nativeElement as HTMLElement).textContent.includes('plain http from another machine')).toBe(says);
   });
 });

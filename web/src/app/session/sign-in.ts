@@ -1,8 +1,11 @@
 import { say } from '@druckerei/core/words';
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, InjectionToken } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import { SessionActions, sessionFeature } from './session.feature';
+
+/** Whether the browser treats this address as safe: https, or this machine itself. */
+export const SECURE = new InjectionToken<boolean>('secure', { factory: () => globalThis.isSecureContext !== false });
 
 /** A person signs in; nothing else is shown until then. */
 @Component({
@@ -17,6 +20,9 @@ import { SessionActions, sessionFeature } from './session.feature';
     <p class="soft">
       {{ expired() ? say('signIn.yourSessionHasEndedSign') : say('signIn.fromTheOrderToThe') }}
     </p>
+    @if (!secure) {
+      <p class="note level-start" role="alert">{{ say('signIn.needsHttps') }}</p>
+    }
     <form [formGroup]="form" (ngSubmit)="submit()">
       <label
         >{{ say('signIn.name')
@@ -70,6 +76,8 @@ import { SessionActions, sessionFeature } from './session.feature';
 })
 export class SignIn {
   protected readonly say = say;
+  /** From another machine a browser keeps entries and makes ids over https only. */
+  protected readonly secure = inject(SECURE);
   private readonly store = inject(Store);
   protected readonly form = inject(NonNullableFormBuilder).group({ name: ['', Validators.required], password: ['', Validators.required] });
   private readonly call = this.store.selectSignal(sessionFeature.selectCall);

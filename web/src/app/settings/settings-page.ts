@@ -24,6 +24,7 @@ import { LossesCard } from './losses-card';
 import { MachineCard } from './machine-card';
 import { MovesPanel } from './moves-panel';
 import { AccountRecord } from './account-record';
+import { BackupList } from './backup-list';
 import { PeopleList } from './people-list';
 import { PracticeList } from './practice-list';
 import { SettingsActions, settingsFeature } from './settings.feature';
@@ -44,6 +45,7 @@ const SECTIONS = [
   selector: 'dk-settings-page',
   imports: [
     AccountRecord,
+    BackupList,
     CalendarCard,
     DatePipe,
     RouterLink,
@@ -80,6 +82,8 @@ export class SettingsPage {
   protected readonly history = this.store.selectSignal(settingsFeature.selectHistory);
   protected readonly people = this.store.selectSignal(settingsFeature.selectPeople);
   protected readonly record = this.store.selectSignal(settingsFeature.selectRecord);
+  protected readonly backups = this.store.selectSignal(settingsFeature.selectBackups);
+  protected readonly now = Date.now() / 1000;
   protected readonly personRefused = this.store.selectSignal(settingsFeature.selectPersonRefused);
   protected readonly reason = signal('');
   protected readonly sectionSays = computed(() => SECTIONS.find((s) => s.id === this.section())?.says ?? '');

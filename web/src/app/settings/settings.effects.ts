@@ -152,8 +152,8 @@ export const accountRecord = createEffect(
     actions$.pipe(
       ofType(SettingsApiActions.peopleLoaded),
       switchMap(() =>
-        api.call('people.record', {}).pipe(
-          map((record) => SettingsApiActions.recordLoaded({ record })),
+        forkJoin({ record: api.call('people.record', {}), backups: api.call('keeping.backups', {}) }).pipe(
+          map((loaded) => SettingsApiActions.recordLoaded(loaded)),
           catchError((failure: Failure) => expiredOr(failure, SettingsApiActions.personRefused({ failure }))),
         ),
       ),

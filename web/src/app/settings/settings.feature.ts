@@ -1,5 +1,5 @@
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
-import type { MovedJob, AccountEvent, Person, PlantChange } from '@druckerei/contract';
+import type { MovedJob, AccountEvent, Backup, Person, PlantChange } from '@druckerei/contract';
 import { applyPlantEdits, editAt, type Edit, type Plant } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 
@@ -23,7 +23,7 @@ export const SettingsApiActions = createActionGroup({
   events: {
     Loaded: props<{ hash: string; plant: Plant; history: PlantChange[]; kept: Edit[] }>(),
     'People loaded': props<{ people: Person[] }>(),
-    'Record loaded': props<{ record: AccountEvent[] }>(),
+    'Record loaded': props<{ record: AccountEvent[]; backups: Backup[] }>(),
     Failed: props<{ failure: Failure }>(),
     Tried: props<{ jobs: MovedJob[]; planned: number; of: number; done: boolean }>(),
     Accepted: props<{ hash: string }>(),
@@ -58,6 +58,7 @@ export interface SettingsState {
   people: Person[];
   /** What happened to accounts. */
   record: AccountEvent[];
+  backups: Backup[];
   personRefused: Failure | null;
 }
 const initial: SettingsState = {
@@ -75,6 +76,7 @@ const initial: SettingsState = {
   history: [],
   people: [],
   record: [],
+  backups: [],
   personRefused: null,
 };
 
@@ -146,7 +148,7 @@ export const settingsFeature = createFeature({
       const toMove = s.toMove.filter((m) => m.job !== job);
       return { ...s, toMove, moving: toMove.length > 0, left: s.left + (went ? 0 : 1) };
     }),
-    on(SettingsApiActions.recordLoaded, (s, { record }): SettingsState => ({ ...s, record })),
+    on(SettingsApiActions.recordLoaded, (s, { record, backups }): SettingsState => ({ ...s, record, backups })),
     on(SettingsApiActions.peopleLoaded, (s, { people }): SettingsState => ({ ...s, people, personRefused: null })),
     on(SettingsApiActions.personRefused, (s, { failure }): SettingsState => ({ ...s, personRefused: failure })),
   ),
