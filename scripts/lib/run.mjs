@@ -22,15 +22,15 @@ export function must(command, args, { cwd = ROOT, env = {}, input, what } = {}) 
   return stdout;
 }
 
-/** Runs a command with its output shown; gives its exit code and all it printed. */
-export function show(command, args, { cwd = ROOT, env = {} } = {}) {
+/** Runs a command with its output shown, unless it is to be quiet; gives its exit code and all it printed. */
+export function show(command, args, { cwd = ROOT, env = {}, quiet = false } = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, { cwd, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
     let printed = '';
     for (const stream of [child.stdout, child.stderr])
       stream.on('data', (d) => {
         printed += d;
-        process.stdout.write(d);
+        if (!quiet) process.stdout.write(d);
       });
     child.on('error', (e) => resolve({ code: 127, printed: printed + e.message }));
     child.on('close', (code) => resolve({ code: code ?? 1, printed }));
