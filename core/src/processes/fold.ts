@@ -100,7 +100,7 @@ export const fold: Process = {
 };
 
 /** How panels of one width fold: more than one fold can only go to and fro, as a panel that is to lie inside would have to be narrower. */
-const foldKind = (folds: number): string => (folds > 1 ? 'to and fro (zigzag), panels alike, front outside first' : 'once, front outside');
+const foldKind = (folds: number): string => (folds > 1 ? 'foldZigzag' : 'foldOnce');
 
 /** The open piece with its folds, and the folded piece seen on edge. */
 function foldScene(cx: ConsumeContext): Scene {
