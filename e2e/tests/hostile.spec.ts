@@ -50,3 +50,9 @@ test('a product too large for every stock says by how much, and a date in the pa
   await page.locator('input[type=datetime-local]').fill('2020-01-02T08:00');
   await expect(page.getByText(/late/i).first()).toBeVisible();
 });
+
+test('a script that is not there is answered 404, an address of the program with dots in it is the program', async ({ request }) => {
+  expect((await request.get('/main-OLD12345.js')).status()).toBe(404);
+  const deep = await request.get('/zones/00000000-0000-4000-8000-000000000000/card.card.print.front');
+  expect([deep.status(), deep.headers()['content-type']]).toEqual([200, expect.stringContaining('text/html')]);
+});

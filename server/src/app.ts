@@ -164,8 +164,8 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProx
           ),
       }),
     );
-    // A file that is not there is not the program: an old page that asks for its script must hear so.
-    app.get(/\/[^/]+\.[a-z0-9]+$/i, (_req, res) => void res.sendStatus(404));
+    // A script or picture that is not there is not the program: an old page that asks for its script must hear so. Steps have dots in their names, too.
+    app.get(/\.(?:m?js|css|map|json|svg|png|ico|woff2?|ttf|txt|webmanifest)$/i, (_req, res) => void res.sendStatus(404));
     app.get('/{*path}', (_req, res) =>
       res.sendFile('index.html', { root: webDir, cacheControl: false, headers: { 'Cache-Control': 'no-cache' } }),
     );
