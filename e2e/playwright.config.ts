@@ -15,7 +15,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'Europe/Berlin',
-    // Recording every click takes a good part of two cores: only when somebody looks for a fault (E2E_TRACE=on).
+    // A trace of every click costs a good part of two cores: only when somebody looks for a fault (E2E_TRACE=on).
     trace: process.env['E2E_TRACE'] === 'on' ? 'retain-on-failure' : 'off',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',

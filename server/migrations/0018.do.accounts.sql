@@ -19,7 +19,7 @@ create table access_log (
   who     uuid references users (id),
   address text not null
 );
-create index access_log_familiar on access_log (name, address, at) where what in ('signedIn', 'signedOn');
+create index access_log_name on access_log (name, address, at);
 
 -- Attempts are reserved before anything is verified, and forgotten when it was right.
 drop index sign_in_attempts_name;

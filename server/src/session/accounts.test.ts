@@ -41,6 +41,10 @@ describe('guessing', () => {
     const bought = Math.floor(Math.log2((Date.now() - begun) / 1000 + 1));
     expect(answers.filter((s) => s === 401 || s === 200).length).toBeLessThanOrEqual(3 + bought);
     expect(answers.filter((s) => s === 429 || s === 503).length).toBeGreaterThanOrEqual(197 - bought);
+    // On record once a minute, or guessing would fill it.
+    const held = await server.db.query(`select 1 from access_log where what = 'held' and address = '192.0.2.7'`);
+    expect(held.rowCount).toBeGreaterThanOrEqual(1);
+    expect(held.rowCount).toBeLessThan(50);
   });
   it('from elsewhere does not lock anybody out at the usual desk', async () => {
     expect((await signIn('ilse', PASSWORDS.store, '192.0.2.20')).status).toBe(200);

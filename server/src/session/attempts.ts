@@ -5,7 +5,7 @@ import type { Pool } from 'pg';
 import { inTransaction } from '../db/pool';
 import { one } from '../db/rows';
 import { Refused } from '../errors';
-import { ADD_ATTEMPT, FORGET_ATTEMPTS, LOCK_ATTEMPTS, RECENT_ATTEMPTS } from './session.queries';
+import { ADD_ATTEMPT, ADD_HELD, FORGET_ATTEMPTS, LOCK_ATTEMPTS, RECENT_ATTEMPTS } from './session.queries';
 
 /** So many wrong ones cost no waiting; from then on each doubles it, up to the longest. */
 const FREE = 3;
@@ -34,7 +34,10 @@ export interface Knock {
  */
 export async function verified(db: Pool, knock: Knock, secret: { hash: string; given: string }): Promise<boolean> {
   if (checking.pendingCount > MOST_WAITING) throw new Refused(503, 'busy', 'Too many sign in at once. Try again in a moment.');
-  await reserve(db, knock);
+  await reserve(db, knock).catch(async (held: unknown) => {
+    if (held instanceof Refused) await db.query(ADD_HELD, [knock.key, knock.address]);
+    throw held;
+  });
   const right = await checking(() => verify(secret.hash, secret.given));
   if (right) await db.query(FORGET_ATTEMPTS, [knock.key, knock.address]);
   return right;

@@ -19,12 +19,8 @@ export const sessionHandlers: Handlers<typeof session> = {
     const record = (what: string, who: string | null): Promise<unknown> => ctx.db.query(ADD_ACCESS, [what, name, who, address]);
     const user = await maybeOne(ctx.db, USER_BY_NAME, [name]);
     dummy ??= hash('nobody’s password');
-    const right = await verified(ctx.db, { key: name, address }, { hash: user?.passwordHash ?? (await dummy), given: body.password }).catch(
-      async (held: unknown) => {
-        await record('held', null);
-        throw held;
-      },
-    );
+    const hashed = user?.passwordHash ?? (await dummy);
+    const right = await verified(ctx.db, { key: name, address }, { hash: hashed, given: body.password });
     if (!user || !right) {
       await record('refused', user?.id ?? null);
       throw new Refused(401, 'wrong-password', 'Name or password is wrong.');

@@ -47,6 +47,13 @@ export const ADD_ATTEMPT = `insert into sign_in_attempts (name, address, at) val
 export const FORGET_ATTEMPTS = `delete from sign_in_attempts where (name = $1 and address = $2) or at < now() - interval '1 day'`;
 /** $1 text what, $2 text key, $3 uuid person or null, $4 text address */
 export const ADD_ACCESS = `insert into access_log (what, name, who, address) values ($1, $2, $3, $4)`;
+/** That a key was turned away at an address: once a minute, or guessing would fill the record. $1 text key, $2 text address */
+export const ADD_HELD = `
+insert into access_log (what, name, address)
+select 'held', $1, $2
+where not exists (
+  select from access_log l where l.what = 'held' and l.name = $1 and l.address = $2 and l.at > now() - interval '1 minute'
+)`;
 /** $1 uuid, $2 text hash, $3 boolean whether it must be changed at the next sign-in */
 export const SET_PASSWORD = `update users set password_hash = $2, must_change = $3 where id = $1`;
 /** Ends all sessions of a person but one. $1 uuid as text, $2 text session id */

@@ -74,11 +74,17 @@ export class FileReader {
         else if (said.kind === 'refused') reject(new Refused(422, 'refused', said.says));
         else resolve(said.read);
       });
-      child.on('error', (error) => end(error));
-      child.on('close', () => {
+      const over = (): void => {
         clearTimeout(late);
         clearInterval(looking);
         signal.removeEventListener('abort', stop);
+      };
+      child.on('error', (error) => {
+        over();
+        reject(error);
+      });
+      child.on('close', () => {
+        over();
         // Ended by itself without a word: it asked for memory and got none.
         reject(why ?? tooLarge(limits));
       });

@@ -1,7 +1,7 @@
 import { Injectable } from '@angular/core';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import type { Terminal } from '@druckerei/contract';
-import type { FloorEntry } from '@druckerei/core';
+import { type FloorEntry, NO_TIMES } from '@druckerei/core';
 
 /** An entry as it waits on the device: with the token of the person who wrote it. */
 export type Waiting = FloorEntry & { by: string };
@@ -89,7 +89,9 @@ export class Outbox {
     ]);
   }
   async kept(machine: string): Promise<Terminal | null> {
-    return (await (await this.db).get('terminals', machine)) ?? null;
+    const kept = await (await this.db).get('terminals', machine);
+    // Kept by the program of before, its times may know less: what is missing is nothing yet.
+    return kept ? { ...kept, steps: kept.steps.map((s) => ({ ...s, times: { ...NO_TIMES, ...s.times } })) } : null;
   }
 
   async remember(person: Someone & { token: string }, pin: string): Promise<void> {

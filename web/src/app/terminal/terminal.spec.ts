@@ -153,4 +153,13 @@ describe('what the device keeps', () => {
     await outbox.keep(terminal({ machine: 'folder2', piles: [pile({ inHand: 1 })] }), new Set());
     expect((await outbox.kept('folder2'))?.piles[0]?.inHand).toBe(1);
   });
+  it('opens what the program of before kept: times that lack a part are read as not begun', async () => {
+    const outbox = TestBed.inject(Outbox);
+    const old = terminal({
+      steps: [step({ times: { state: 'stopped', setupS: 1_500, runS: 300, since: NOW, stopReason: 'blanket' } as never })],
+    });
+    await outbox.keep(old, new Set());
+    const kept = await outbox.kept(old.machine);
+    expect(kept?.steps[0]?.times).toMatchObject({ open: null, stops: {}, state: 'stopped', runS: 300 });
+  });
 });
