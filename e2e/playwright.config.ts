@@ -12,6 +12,8 @@ export default defineConfig({
   expect: { timeout: 60_000 },
   timeout: 300_000,
   use: {
+    // Without it a click that finds nothing waits until the whole test is over, and nobody learns which click it was.
+    actionTimeout: 60_000,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'Europe/Berlin',

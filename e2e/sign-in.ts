@@ -45,7 +45,7 @@ export async function release(page: Page, open = 'Release …'): Promise<void> {
   await expect(async () => {
     for (const box of await dialog.getByRole('textbox').all()) await box.fill('agreed with the customer');
     await expect(dialog.getByRole('button', { name: 'Release now' })).toBeEnabled({ timeout: 1_000 });
-  }).toPass();
+  }).toPass({ timeout: 60_000 });
   await dialog.getByRole('button', { name: 'Release now' }).click();
   await expect(dialog).toHaveCount(0);
 }

@@ -6,7 +6,8 @@ import { gzipSync } from 'node:zlib';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { bigImport, fiftyEditors } from './lib/bench-desk.mjs';
-import { manyEntries, manyFacts, millionEntries } from './lib/bench-floor.mjs';
+import { manyEntries, manyFacts, millionEntries, onFloor } from './lib/bench-floor.mjs';
+import { fullHouse } from './lib/bench-load.mjs';
 import { largePng, largeTiff, readLarge } from './lib/bench-pressroom.mjs';
 import { Cluster } from './lib/cluster.mjs';
 import { ensureBuilt } from './lib/build.mjs';
@@ -22,7 +23,7 @@ const quantile = (list, q) => [...list].sort((a, b) => a - b)[Math.min(Math.floo
 const row = (what, list, target, unit, which = 0.95) =>
   rows.push({ what, median: quantile(list, 0.5), p95: quantile(list, 0.95), target, ratio: quantile(list, which) / target, unit });
 
-/** Only the parts named on the command line: core, pressroom, browser, desk, floor, orders. */
+/** Only the parts named on the command line: core, pressroom, browser, desk, floor, orders, load. */
 const parts = process.argv.slice(2);
 const wanted = (part) => parts.length === 0 || parts.includes(part);
 
@@ -36,6 +37,7 @@ await main(async () => {
   if (wanted('desk')) await onDemo((base) => benchDesk(base));
   if (wanted('floor')) await onDemo((base, _memory, cluster) => benchFloor(base, cluster));
   if (wanted('orders')) await onDemo((base, _memory, cluster, urls) => benchOrders(base, cluster, urls));
+  if (wanted('load')) await onDemo((base, _memory, cluster, urls) => benchLoad(base, cluster, urls));
   const n = (x) => (x < 10 ? x.toFixed(2) : x.toFixed(0));
   process.stdout.write(
     `\n| what | median | p95 | target | p95 / target |\n| --- | ---: | ---: | ---: | ---: |\n${rows.map((r) => `| ${r.what} | ${n(r.median)} ${r.unit} | ${n(r.p95)} ${r.unit} | ${r.target} ${r.unit} | ${r.ratio.toFixed(2)} |`).join('\n')}\n`,
@@ -344,9 +346,27 @@ async function drawingFrames(page) {
   );
 }
 
-/** A page of 100 out of 100,000 orders through the API, against the same statement through pg alone. */
-async function benchOrders(base, cluster, urls) {
+/** A hundred users at their pages, with a hundred thousand orders in the list. */
+async function benchLoad(base, cluster, urls) {
   manyOrders(cluster, 'druckerei_bench');
+  const { orders, pool, places } = await inTheList(urls);
+  const { rows: demo } = await pool.query(`select j.id from jobs j join specs s on s.job = j.id and s.version = j.version where j.alt = 0`);
+  await pool.end();
+  const { entry } = await onFloor(base);
+  const { took, perSecond } = await fullHouse(base, {
+    spec: JSON.parse(readFileSync(`${ROOT}/demo/orders.json`, 'utf8'))[0].spec,
+    planner: { name: 'anselm', password: 'paper-river-24' },
+    jobs: demo.map((j) => j.id),
+    places: places.slice(0, -2).map((at) => orders.cursorOf(at.key, at.number)),
+    floor: (n) => ({ device: `load ${n % 20}`, sentAt: Date.now() / 1000, entries: [entry({}), entry({})] }),
+  });
+  row('100 users, 69 requests a second: all', Object.values(took).flat(), 200, 'ms');
+  for (const [kind, list] of Object.entries(took)) row(`… ${kind}`, list, 200, 'ms');
+  rows.push({ what: '… the most it answers', median: perSecond, p95: perSecond, target: 150, ratio: perSecond / 150, unit: '/s' });
+}
+
+/** Places all over the long list, so that the deep pages are in a figure, and the program's own words for a page. */
+async function inTheList(urls) {
   const out = `${ROOT}/server/dist/bench-orders.mjs`;
   await build({
     stdin: {
@@ -361,17 +381,23 @@ async function benchOrders(base, cluster, urls) {
     logLevel: 'error',
     tsconfig: `${ROOT}/tsconfig.base.json`,
   });
-  const { ORDER_PAGES, chosenBy, cursorOf } = await import(out);
   const pg = createRequire(`${ROOT}/server/package.json`)('pg');
+  const pool = new pg.Pool({ connectionString: urls.app, max: 10 });
+  const { rows: places } = await pool.query(`select due_at::text as key, number from jobs where number % 997 = 0 order by due_at, number`);
+  return { orders: await import(out), pool, places };
+}
+
+/** A page of 100 out of 100,000 orders through the API, against the same statement through pg alone. */
+async function benchOrders(base, cluster, urls) {
+  manyOrders(cluster, 'druckerei_bench');
+  const { orders, pool, places } = await inTheList(urls);
+  const { ORDER_PAGES, chosenBy, cursorOf } = orders;
   const signIn = await fetch(`${base}/api/session`, {
     method: 'POST',
     headers: { 'content-type': 'application/json', 'sec-fetch-site': 'same-origin' },
     body: JSON.stringify({ name: 'anselm', password: 'paper-river-24' }),
   });
   const cookie = signIn.headers.getSetCookie()[0].split(';')[0];
-  // Places all over the list, so that the deep pages are in the figure.
-  const pool = new pg.Pool({ connectionString: urls.app, max: 10 });
-  const { rows: places } = await pool.query(`select due_at::text as key, number from jobs where number % 997 = 0 order by due_at, number`);
   // A plain client that keeps its connections: what is measured is the server, not the client's conveniences.
   const agent = new Agent({ keepAlive: true, maxSockets: 16 });
   const ask = (path) =>
@@ -384,7 +410,7 @@ async function benchOrders(base, cluster, urls) {
   const ways = {
     api: (at) => ask(`/api/orders?after=${cursorOf(at.key, at.number)}`),
     pg: async (at) => {
-      const { rows } = await pool.query(ORDER_PAGES.due, [...chosenBy({}), at.key, at.number, 101]);
+      const { rows } = await pool.query(ORDER_PAGES.due.sql, [...chosenBy({}), at.key, at.number, 101]);
       JSON.stringify(rows);
     },
   };

@@ -91,7 +91,12 @@ await main(async () => {
     );
     await stage(
       'jest',
-      ['core', 'contract', 'web'].map((p) => [p, node, [`${ROOT}/node_modules/jest/bin/jest.js`], { cwd: `${ROOT}/${p}` }]),
+      ['core', 'contract', 'web'].map((p) => [
+        p,
+        node,
+        [`${ROOT}/node_modules/jest/bin/jest.js`, '--maxWorkers=2'],
+        { cwd: `${ROOT}/${p}` },
+      ]),
     );
     await stage('checks', [
       [

@@ -9,7 +9,7 @@ const MILLION = 1_000_000;
 const READS = 60;
 
 /** The planner's talker, a released job of the demo with its first pressed step, and what an entry of it looks like. */
-async function onFloor(base) {
+export async function onFloor(base) {
   const { call } = talker(base);
   await call('POST', '/api/session', { name: 'anselm', password: 'paper-river-24' });
   const { rows } = await call('GET', '/api/orders?rows=200');

@@ -118,4 +118,17 @@ describe('a job’s draft', () => {
     expect(quantity(jobFeature.reducer(typed(loaded, 700), again))).toBe(700);
     expect(jobFeature.reducer(loaded, again).job?.version).toBe(9);
   });
+  it('says to the server on which version the unsaved was made, whatever was read meanwhile', () => {
+    const again = JobApiActions.jobReadAgain({ job: { ...job, state: 'released', version: 9, spec }, plant: {} as Plant });
+    const s = jobFeature.reducer(typed(loaded, 700), again);
+    expect(s.job).toMatchObject({ state: 'released', version: 3 });
+  });
+  it('drops a reading that was asked before a save and answered after it, and keeps the way back', () => {
+    const late = JobApiActions.jobReadAgain({ job: { ...job, version: 3, spec }, plant: {} as Plant });
+    const after = jobFeature.reducer(typed(loaded, 700), JobApiActions.saved({ version: 4, count: 1, shelf: EMPTY_SHELF, others: [] }));
+    const s = jobFeature.reducer(after, late);
+    expect(s.job?.version).toBe(4);
+    expect(quantity(jobFeature.reducer(s, JobActions.undoAsked()))).toBe(5000);
+    expect(quantity(s)).toBe(700);
+  });
 });

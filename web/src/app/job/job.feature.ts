@@ -168,9 +168,13 @@ export const jobFeature = createFeature({
       const now = open.spec ?? spec;
       return { ...open, undo: leading(now, kept.undo, inverse), redo: leading(now, kept.redo, (e) => e) };
     }),
-    on(JobApiActions.jobReadAgain, (s, { job: { spec, ...job }, plant }): JobState =>
-      s.pending.length > 0 ? { ...s, job, plant } : { ...s, job, plant, spec, newer: null, taking: false },
-    ),
+    on(JobApiActions.jobReadAgain, (s, { job: { spec, ...job }, plant }): JobState => {
+      const held = s.job?.version ?? 0;
+      // Asked before a save and answered after it: that is the job of before, and must not become the job of now.
+      if (job.version < held) return s;
+      // What is not saved yet was made on the version held; said to the server, it merges with what others did since.
+      return s.pending.length > 0 ? { ...s, job: { ...job, version: held }, plant } : { ...s, job, plant, spec, newer: null, taking: false };
+    }),
     on(JobApiActions.loadFailed, (s, { failure }): JobState => ({ ...s, call: { failure } })),
     on(JobActions.edited, (s, { edits, at }): JobState => {
       const next = edited(s, edits);

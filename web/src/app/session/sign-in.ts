@@ -5,7 +5,7 @@ import { Store } from '@ngrx/store';
 import { SessionActions, sessionFeature } from './session.feature';
 
 /** Whether the browser treats this address as safe: https, or this machine itself. */
-export const SECURE = new InjectionToken<boolean>('secure', { factory: () => globalThis.isSecureContext !== false });
+export const SECURE = new InjectionToken<boolean>('secure', { factory: () => globalThis.isSecureContext });
 
 /** A person signs in; nothing else is shown until then. */
 @Component({
