@@ -21,6 +21,8 @@ export const test = base.extend<object, { house: House }>({
       const server = startServer({
         PORT: '0',
         LOG_LEVEL: 'error',
+        // Two of these run side by side already.
+        PROCESSES: '1',
         DATABASE_URL: of.app,
         OWNER_DATABASE_URL: of.owner,
         FIRST_START: `${import.meta.dirname}/../demo/first-start.json`,

@@ -2,7 +2,7 @@ import { type ChildProcess, fork, spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 
 interface Running {
-  child: { kill(signal: string): void; once(event: 'exit', heard: () => void): void };
+  child: { pid: number; kill(signal: string): void; once(event: 'exit', heard: () => void): void };
   ready: Promise<number>;
   stop(): Promise<void>;
 }
@@ -42,6 +42,8 @@ export interface Own {
   killServer(): Promise<void>;
   startServer(more?: Record<string, string>): Promise<void>;
   anotherServer(): Promise<{ base: string; stop(): Promise<void> }>;
+  /** Those that answer behind the port of the one that was started. */
+  processes(): number[];
   worker(): ChildProcess;
   dropDatabase(): void;
   backup(file: string): Promise<Kept>;
@@ -96,6 +98,7 @@ export async function own(name: string, env: Record<string, string> = {}): Promi
       const other = start({ PORT: '0' });
       return { base: `http://127.0.0.1:${await other.ready}`, stop: () => other.stop() };
     },
+    processes: () => readFileSync(`/proc/${server.child.pid}/task/${server.child.pid}/children`, 'utf8').trim().split(' ').map(Number),
     worker: () =>
       fork(`${ROOT}/server/dist/worker.js`, [], {
         env: { ...process.env, DATABASE_URL: cluster.database('druckerei').app, LOG_LEVEL: 'silent', ...env },

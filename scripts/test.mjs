@@ -1,10 +1,10 @@
 // npm test: the same preparation as npm start, with a cluster and ports of its own; then every check, stage by stage against a budget.
-import { spawnSync } from 'node:child_process';
 import { Cluster } from './lib/cluster.mjs';
 import { ensureBuilt } from './lib/build.mjs';
 import { ensurePackages, ensureTestTools } from './lib/packages.mjs';
 import { ROOT, show } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
+import { template } from './lib/template.mjs';
 
 const BUDGET_S = { static: 400, jest: 300, checks: 60, server: 420, browser: 1500 };
 const only = process.argv.slice(2);
@@ -112,14 +112,9 @@ await main(async () => {
         ],
       ],
     ]);
-    const urls = template(cluster);
+    const env = template(cluster);
     await stage('server', [
-      [
-        'on a real database',
-        node,
-        [`${ROOT}/node_modules/jest/bin/jest.js`, '--maxWorkers=2'],
-        { cwd: `${ROOT}/server`, env: { TEST_OWNER_URL: urls.owner, TEST_APP_URL: urls.app, FONT_DIR: `${ROOT}/server/fonts` } },
-      ],
+      ['on a real database', node, [`${ROOT}/node_modules/jest/bin/jest.js`, '--maxWorkers=2'], { cwd: `${ROOT}/server`, env }],
     ]);
     ensureBuilt();
     const databases = [0, 1].map((i) => {
@@ -140,18 +135,3 @@ await main(async () => {
   process.stdout.write(`\n${lines.join('\n')}\n\n${totals.passed} passed, ${totals.failed} failed\n`);
   process.exit(totals.failed > 0 ? 1 : 0);
 });
-
-/** A migrated database that each test file copies; the owner role may make databases here, in the tests' own cluster only. */
-function template(cluster) {
-  cluster.sql('postgres', 'alter role druckerei_owner createdb;');
-  const old = cluster.sql('postgres', `select datname from pg_database where datname ~ '^[tm]_[0-9a-f]{32}$';`).split('\n').filter(Boolean);
-  for (const name of old) cluster.dropDatabase(name);
-  cluster.dropDatabase('druckerei_template');
-  const urls = cluster.database('druckerei_template');
-  const done = spawnSync(process.execPath, ['--import', 'tsx', `${ROOT}/scripts/migrate.ts`, urls.owner, 'druckerei_app'], {
-    cwd: ROOT,
-    encoding: 'utf8',
-  });
-  if (done.status !== 0) throw new Error(done.stderr);
-  return { owner: cluster.urls('postgres').owner, app: urls.app };
-}

@@ -76,6 +76,21 @@ test('two server processes on one database: an edit through one reaches the brow
   }
 });
 
+test('an answering process that is killed: the port answers on, and another begins in its place', async () => {
+  await house.killServer();
+  await house.startServer({ PROCESSES: '2' });
+  const answers = async (): Promise<boolean> => (await fetch(`${house.base}/healthz`, { headers: { connection: 'close' } })).ok;
+  const before = house.processes();
+  expect(before).toHaveLength(2);
+  process.kill(before[0] ?? 0, 'SIGKILL');
+  for (let i = 0; i < 40; i++) expect(await answers()).toBe(true);
+  await expect.poll(() => house.processes().filter((pid) => !before.includes(pid)).length).toBe(1);
+  await expect.poll(answers).toBe(true);
+  expect(house.processes()).toContain(before[1]);
+  await house.killServer();
+  await house.startServer();
+});
+
 /** Talks to the server as a planner, without a page. */
 async function talk(
   request: APIRequestContext,

@@ -1,7 +1,6 @@
 import { existsSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import compression from 'compression';
-import connectPgSimple from 'connect-pg-simple';
 import express, { type Express, type Request } from 'express';
 import expressSession from 'express-session';
 import helmet from 'helmet';
@@ -27,8 +26,9 @@ import { plantsHandlers } from './plants/plants.handlers';
 import { stockHandlers } from './stock/stock.handlers';
 import { tasksHandlers } from './tasks/tasks.handlers';
 import type { Threads } from './tasks/threads';
-import { makeGate, sameOrigin } from './session/gate';
+import { gate, sameOrigin } from './session/gate';
 import { sessionHandlers } from './session/session.handlers';
+import { SessionStore } from './session/session-store';
 
 declare module 'express-serve-static-core' {
   interface Request {
@@ -47,14 +47,21 @@ export interface AppParts {
   webDir: string | null;
   /** Proxies in front whose word on address and protocol counts, as Express reads it; null: none. */
   trustProxy?: string | number | null;
+  /** Which part of the replies that the database wrote itself is held against the contract; 1: every one. */
+  checkReplies?: number;
 }
 
 const SESSION_MS = 12 * 3600 * 1000;
 
 /** Builds the whole server from its parts; `main.ts` listens, tests listen on port 0. `close` ends what the app itself opened. */
-export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProxy = null }: AppParts): { app: Express; close: () => void } {
+export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProxy = null, checkReplies = 1 }: AppParts): {
+  app: Express;
+  close: () => void;
+} {
   const app = express();
   app.disable('x-powered-by');
+  // Replies are not kept, files that are name their own time: a mark of their content would be reckoned for nobody.
+  app.disable('etag');
   if (trustProxy !== null) app.set('trust proxy', trustProxy);
   app.use((req, res, next) => {
     req.id = randomUUID();
@@ -91,15 +98,7 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProx
     const ok = await hub.isWell();
     res.status(ok ? 200 : 503).json({ ok });
   });
-  const Store = connectPgSimple(expressSession);
-  const store = new Store({
-    pool: db,
-    tableName: 'sessions',
-    pruneSessionInterval: 900,
-    // A session lasts its twelve hours from sign-in; writing its end anew with every request would be a disk write for each page read.
-    disableTouch: true,
-    errorLog: (...e: unknown[]) => log.warn({ e }, 'session store'),
-  });
+  const store = new SessionStore(db, log);
   app.use('/api', express.json({ limit: '1mb' }));
   app.use(
     '/api',
@@ -147,8 +146,7 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProx
       ...registerHandlers,
       ...eventsHandlers,
     },
-    makeGate(db),
-    context,
+    { gate, context, checked: checkReplies },
   );
   app.use('/api', () => {
     throw notFound('This address');

@@ -1,19 +1,29 @@
 import { raw, type Request, type RequestHandler, type Router } from 'express';
 import type { Asked, Endpoint } from '@druckerei/contract';
 import { z } from 'zod';
-import { NOT_PLAIN, notPlainAt } from '@druckerei/core';
+import { canonicalJson, NOT_PLAIN, notPlainAt } from '@druckerei/core';
 import type { Ctx } from './context';
 import { invalid } from './errors';
-import type { EventsReply, FileReply } from './replies';
+import { type EventsReply, type FileReply, WrittenJson } from './replies';
 
-type Answer<E extends Endpoint> = E['reply'] extends z.ZodType ? z.input<E['reply']> : E['reply'] extends 'file' ? FileReply : EventsReply;
+type Answer<E extends Endpoint> = E['reply'] extends z.ZodType
+  ? z.input<E['reply']> | WrittenJson
+  : E['reply'] extends 'file'
+    ? FileReply
+    : EventsReply;
 export type Handlers<T extends Record<string, Endpoint>> = { [N in keyof T]: (asked: Asked<T[N]>, ctx: Ctx) => Promise<Answer<T[N]>> };
 
-/** An answer that breaks its own promise is our fault, not the asker's: never the error of a wrong field. */
+/** An answer that breaks its own promise is our fault, not the asker's: never the error of a wrong field. What the contract does not know stays here. */
 function replied(name: string, reply: z.ZodType, answer: unknown): unknown {
   const said = reply.safeParse(answer);
   if (!said.success) throw new Error(`the reply of ${name} breaks the contract: ${z.prettifyError(said.error)}`);
   return said.data;
+}
+/** What the database wrote goes out as it is: it must be just what the contract says. */
+function checkWritten(name: string, reply: z.ZodType, { text }: WrittenJson): void {
+  const answer: unknown = JSON.parse(text);
+  if (canonicalJson(replied(name, reply, answer)) !== canonicalJson(answer))
+    throw new Error(`the reply of ${name} says more than the contract`);
 }
 
 /** One rule for every text that comes in: it can be kept and shown. */
@@ -22,13 +32,19 @@ function plainOnly(given: unknown): void {
   if (bad !== null) throw invalid([{ path: bad, says: NOT_PLAIN }]);
 }
 
+interface Door {
+  gate: (who: Endpoint['who']) => RequestHandler;
+  context: (req: Request) => Ctx;
+  /** Which part of the replies that the database wrote is held against the contract. */
+  checked: number;
+}
+
 /** Puts a table of endpoints on a router; a missing, misspelt or ill-typed handler does not compile. Rejections go to the one error table. */
 export function implement<T extends Record<string, Endpoint>>(
   router: Router,
   table: T,
   handlers: Handlers<T>,
-  gate: (who: Endpoint['who']) => RequestHandler,
-  context: (req: Request) => Ctx,
+  { gate, context, checked }: Door,
 ): void {
   for (const name of Object.keys(table) as (keyof T & string)[]) {
     const e: Endpoint = table[name] as Endpoint;
@@ -64,7 +80,12 @@ export function implement<T extends Record<string, Endpoint>>(
           () => res.end(),
         );
         req.on('close', close);
-      } else res.set('Cache-Control', 'no-store').json(replied(name, e.reply, answer));
+      } else {
+        const written = answer instanceof WrittenJson ? answer : null;
+        if (written && Math.random() < checked) checkWritten(name, e.reply, written);
+        const text = written?.text ?? JSON.stringify(replied(name, e.reply, answer));
+        res.set({ 'Cache-Control': 'no-store', 'Content-Type': 'application/json; charset=utf-8' }).send(text);
+      }
     });
   }
 }

@@ -8,6 +8,10 @@ export interface FileReply {
   /** The address will always answer with these bytes: a browser need not ask again. */
   forEver?: boolean;
 }
+/** A reply that the database wrote as JSON itself: a page of a long list is not taken apart and put together again on its way. */
+export class WrittenJson {
+  constructor(readonly text: string) {}
+}
 /** An open stream of events: it writes until it is closed. */
 export interface EventsReply {
   /** `end` closes it from our side. Gives what is to be done when it is closed. */

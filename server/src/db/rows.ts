@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Db } from './pool';
+import { Together } from './together';
 
 /** A statement that gives rows, with what a row looks like: nothing leaves the database unlooked at. */
 export interface Rows<T> {
@@ -15,7 +16,9 @@ export const bytes = z.instanceof(Buffer);
 
 /** All rows. @throws Error that names the column which is not as its schema says: a fault of the program, never of the one who asked. */
 export async function many<T>(db: Db, statement: Rows<T>, values: readonly unknown[] = []): Promise<T[]> {
-  const found = z.array(statement.row).safeParse((await db.query(statement.sql, [...values])).rows);
+  const given: unknown[] =
+    db instanceof Together ? await db.rowsOf(statement.sql, values) : (await db.query(statement.sql, [...values])).rows;
+  const found = z.array(statement.row).safeParse(given);
   if (!found.success) throw new Error(`rows are not as their schema says: ${z.prettifyError(found.error)}\n${statement.sql}`);
   return found.data;
 }

@@ -1,4 +1,4 @@
-import { approvedVersion, type DeskWords, flagsOf, type JobSpec, type Shelf } from '@druckerei/core';
+import { type DeskWords, flagsOf } from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { many } from '../db/rows';
 import { contentsOf, mixtureOf, readBases } from '../kitchen/contents';
@@ -7,30 +7,33 @@ import { LAST_READINGS } from '../register/register.queries';
 import { formsOfJob } from '../tools/forms-of-job';
 import { TOTAL_INK } from '../zones/zones.queries';
 
-/** What the desks have to say of a job; nothing where they know nothing of it. */
-export async function desksOf(db: Db, spec: JobSpec | null, job: string | null, gates: Shelf['gates']): Promise<Pick<Shelf, 'desks'>> {
-  if (job === null) return {};
-  const desks: DeskWords = { inks: {}, forms: {}, approved: approvedVersion(spec?.gates, gates), register: [] };
-  const accepted = await many(db, ACCEPTED, [[job]]);
+/** What the desks have to say of a job; null where they know nothing of it. */
+export async function desksOf(db: Db, job: string): Promise<Omit<DeskWords, 'approved'> | null> {
+  const desks: Omit<DeskWords, 'approved'> = { inks: {}, forms: {}, register: [] };
+  const [accepted, forms, readings, totals] = await Promise.all([
+    many(db, ACCEPTED, [[job]]),
+    formsOfJob(db, job),
+    many(db, LAST_READINGS, [job]),
+    many(db, TOTAL_INK, [job]),
+  ]);
   const bases = accepted.length > 0 ? await readBases(db) : [];
   for (const { ink, batch, accepted: yes } of accepted) {
     const mix = mixtureOf(await contentsOf(db, batch), bases);
     const flags = mix ? flagsOf(mix.of) : null;
     desks.inks[ink] = { accepted: yes, ...(flags && { fast: flags.fast, lowMigration: flags.lowMigration }) };
   }
-  for (const card of await formsOfJob(db, job)) {
+  for (const card of forms) {
     if (card.stone === null || card.kind !== 'plate') continue;
     const at = (desks.forms[card.stone] ??= { versions: [], kept: 0 });
     if (card.state !== 'planned') at.versions.push(card.version);
     if (card.kept) at.kept++;
   }
-  for (const { step, facts } of await many(db, LAST_READINGS, [job]))
+  for (const { step, facts } of readings)
     for (const { ink, advice } of facts.colours)
       if (advice.remedies.length > 0)
         desks.register.push({ step, ink, leftMm: advice.afterMm, toleranceMm: facts.toleranceMm, remedy: advice.remedies[0] ?? '' });
-  const totals = await many(db, TOTAL_INK, [job]);
   const read = totals.flatMap(({ step, percent }) => (percent === null ? [] : [[step, percent] as const]));
   if (read.length > 0) desks.totalInk = Object.fromEntries(read);
   const silent = accepted.length === 0 && Object.keys(desks.forms).length === 0 && desks.register.length === 0 && !desks.totalInk;
-  return silent ? {} : { desks };
+  return silent ? null : desks;
 }

@@ -15,6 +15,7 @@ import {
 import type { Pile, StepNow } from '@druckerei/contract';
 import type { Db } from '../db/pool';
 import { many } from '../db/rows';
+import { together } from '../db/together';
 import { ACCEPTED } from '../kitchen/kitchen.queries';
 import { CLEARED, PILES, STEPS_OF_JOB, STEPS_ON, SUMS, TIMES, UNREAD, type ReleasedStep, type PileRow } from './floor.queries';
 
@@ -31,34 +32,43 @@ export interface FloorOf {
 }
 export const stepKey = (job: string, step: string): string => `${job} ${step}`;
 
-export const floorOfJob = async (db: Db, job: string): Promise<FloorOf> => floorOf(db, await many(db, STEPS_OF_JOB, [job]), [job]);
+export async function floorOfJob(db: Db, job: string): Promise<FloorOf> {
+  const reads = together(db);
+  const [steps, logged] = await Promise.all([many(reads, STEPS_OF_JOB, [job]), loggedOf(reads, [job])]);
+  return { steps, ...logged };
+}
 /** The floor of every open job with a step on one of the machines; null: on any. */
 export async function floorOnMachines(db: Db, machines: readonly string[] | null): Promise<FloorOf> {
   const steps = await many(db, STEPS_ON, [machines]);
-  return floorOf(db, steps, [...new Set(steps.map((s) => s.job))]);
+  return { steps, ...(await loggedOf(together(db), [...new Set(steps.map((s) => s.job))])) };
 }
 
-async function floorOf(db: Db, steps: ReleasedStep[], jobs: readonly string[]): Promise<FloorOf> {
+/** What was logged of some jobs. */
+async function loggedOf(db: Db, jobs: readonly string[]): Promise<Omit<FloorOf, 'steps'>> {
+  const [entries, counts, piles, accepted, cleared] = await Promise.all([
+    many(db, TIMES, [jobs]),
+    many(db, SUMS, [jobs]),
+    many(db, PILES, [jobs]),
+    many(db, ACCEPTED, [jobs]),
+    many(db, CLEARED, [jobs]),
+  ]);
   const log = new Map<string, TimeEntry[]>();
-  for (const { job, step, ...entry } of await many(db, TIMES, [jobs])) {
+  for (const { job, step, ...entry } of entries) {
     const known = log.get(stepKey(job, step));
     if (known) known.push(entry);
     else log.set(stepKey(job, step), [entry]);
   }
   const sums = new Map<string, CountSum[]>();
-  for (const { job, ...sum } of await many(db, SUMS, [jobs])) {
+  for (const { job, ...sum } of counts) {
     const known = sums.get(job);
     if (known) known.push(sum);
     else sums.set(job, [sum]);
   }
-  const piles = await many(db, PILES, [jobs]);
-  const accepted = await many(db, ACCEPTED, [jobs]);
   return {
-    steps,
-    times: new Map([...log].map(([key, entries]) => [key, stepTimes(entries)])),
+    times: new Map([...log].map(([key, ofStep]) => [key, stepTimes(ofStep)])),
     sums,
     piles,
-    cleared: new Set((await many(db, CLEARED, [jobs])).map((c) => stepKey(c.job, c.step))),
+    cleared: new Set(cleared.map((c) => stepKey(c.job, c.step))),
     accepted: new Set(accepted.filter((a) => a.accepted).map((a) => stepKey(a.job, a.ink))),
   };
 }

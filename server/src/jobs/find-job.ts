@@ -1,14 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import type { JobState } from '@druckerei/contract';
-import { type Edit, type JobSpec, JobSpecSchema, type Plant } from '@druckerei/core';
+import { type Edit, type JobSpec, JobSpecSchema, type Plant, type Shelf } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import type { Db } from '../db/pool';
 import { maybeOne, type Rows } from '../db/rows';
 import { notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import { readPlant } from '../plants/read-plant';
-import { ADD_EVENT, ADD_SPEC, JOB_BY_ID, LOCK_JOB, SET_VERSION, type JobRow } from './jobs.queries';
-import { planFor, type PlannedJob, writeLines } from './plan-for';
+import { cutShelf } from '../plants/shelf';
+import { JOB_BY_ID, LOCK_JOB, SAVE_VERSION, type JobRow } from './jobs.queries';
+import { palletLimitOf, planFor, type PlannedJob, writeLines } from './plan-for';
 
 /** A job with its newest specification and the plant it is planned for. */
 export interface JobFound extends JobRow {
@@ -21,9 +22,11 @@ async function find(db: Db, id: string, statement: Rows<JobRow>): Promise<JobFou
   return { ...row, spec: JobSpecSchema.parse(row.spec), plantDocument: await readPlant(db, row.plant) };
 }
 export const findJob = (db: Db, id: string): Promise<JobFound> => find(db, id, JOB_BY_ID);
-/** The same, locked until the transaction ends. */
+/** Locks a job until the transaction ends; it is read afterwards. */
+export const lock = (db: Db, id: string): Promise<unknown> => db.query(LOCK_JOB, [id]);
+/** A job, locked until the transaction ends. */
 export async function lockJob(db: Db, id: string): Promise<JobFound> {
-  await db.query(LOCK_JOB, [id]);
+  await lock(db, id);
   return findJob(db, id);
 }
 
@@ -33,6 +36,10 @@ export const homeOf = (job: Pick<JobFound, 'id' | 'alternativeOf'>): string => j
 /** Plans a job as it stands. */
 export const planOf = (db: Db, job: JobFound, now: number): Promise<PlannedJob> =>
   planFor(db, homeOf(job), job.spec, job.plantDocument, now, job);
+
+/** What lies ready for a job as it stands. */
+export const shelfOf = (db: Db, job: JobFound, now: number): Promise<Shelf> =>
+  cutShelf(db, { plant: job.plantDocument, spec: job.spec, now, palletLimit: palletLimitOf(job), job: homeOf(job) });
 
 const LOCKED: Partial<Record<JobState, string>> = {
   released: 'This job is released; it changes only by a revision.',
@@ -69,7 +76,7 @@ export async function saveVersion(db: Db, ctx: Ctx, job: JobFound, next: NextVer
   const plant = next.plant ?? { hash: job.plant, plant: job.plantDocument };
   const made = next.made ?? (await planFor(db, homeOf(job), next.spec, plant.plant, ctx.now(), job));
   const version = job.version + 1;
-  await db.query(ADD_SPEC, [
+  await db.query(SAVE_VERSION, [
     job.id,
     version,
     JSON.stringify(next.spec),
@@ -77,10 +84,14 @@ export async function saveVersion(db: Db, ctx: Ctx, job: JobFound, next: NextVer
     JSON.stringify(next.edits),
     by.id,
     next.key ?? randomUUID(),
+    JSON.stringify(made.summary),
+    next.spec.name,
+    made.picture,
+    next.state ?? job.state,
+    next.what,
+    JSON.stringify({ version, ...next.detail }),
   ]);
-  await db.query(SET_VERSION, [job.id, version, JSON.stringify(made.summary), next.spec.name, made.picture, next.state ?? job.state]);
   if (job.alternativeOf === null) await writeLines(db, next.spec, plant.plant, job.id);
-  await db.query(ADD_EVENT, [by.id, next.what, job.id, JSON.stringify({ version, ...next.detail })]);
   await notifyChanged(db, { table: 'jobs', id: job.id, version, by: by.name });
   return { ...made, version };
 }

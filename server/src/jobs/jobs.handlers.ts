@@ -1,7 +1,9 @@
 import type { jobs } from '@druckerei/contract';
 import { applyEdits, figureRows, mergeEdits, planRows } from '@druckerei/core';
+import { oneAtATime } from '../db/one-at-a-time';
 import { inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
+import { together } from '../db/together';
 import { invalid, notFound, Refused } from '../errors';
 import { csvFile, jsonFile } from '../files/csv-file';
 import type { Handlers } from '../implement';
@@ -9,7 +11,7 @@ import { plantInForce } from '../plants/read-plant';
 import { ticketPdf } from '../ticket/ticket-pdf';
 import { alternativesHandlers } from './alternatives.handlers';
 import { differencesHandlers } from './differences.handlers';
-import { findJob, homeOf, lockJob, planOf, requireOpen, requireVersion, saveVersion } from './find-job';
+import { findJob, homeOf, lock, lockJob, planOf, requireOpen, requireVersion, saveVersion, shelfOf } from './find-job';
 import { gatesHandlers } from './gates.handlers';
 import { EDITS_SINCE, GATE_ANSWERS, JOB_ORDERS, PICTURE, RELEASES, SAVED_BEFORE, TICKET_FILE } from './jobs.queries';
 import { releaseHandlers } from './release.handlers';
@@ -23,51 +25,62 @@ export const jobsHandlers: Handlers<typeof jobs> = {
   'jobs.read': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);
     const home = homeOf(job);
-    const { shelf } = await planOf(ctx.db, job, ctx.now());
+    const reads = together(ctx.db);
+    const [shelf, orders, answers, releases] = await Promise.all([
+      shelfOf(reads, job, ctx.now()),
+      many(reads, JOB_ORDERS, [home]),
+      many(reads, GATE_ANSWERS, [home]),
+      many(reads, RELEASES, [job.id]),
+    ]);
     return {
       id: job.id,
       number: job.number,
       customer: job.customer,
       alternativeOf: job.alternativeOf,
       altName: job.altName,
-      orders: await many(ctx.db, JOB_ORDERS, [home]),
-      answers: await many(ctx.db, GATE_ANSWERS, [home]),
+      orders,
+      answers,
       state: job.state,
       version: job.version,
       spec: job.spec,
       plant: job.plant,
       shelf,
-      releases: await many(ctx.db, RELEASES, [job.id]),
+      releases,
     };
   },
 
   'jobs.edit': ({ params, body }, ctx) =>
-    inTransaction(ctx.db, async (db) => {
-      const job = await lockJob(db, params.id);
-      const before = await maybeOne(db, SAVED_BEFORE, [job.id, body.key]);
-      const since = body.version === job.version ? [] : await many(db, EDITS_SINCE, [job.id, body.version, body.key]);
-      // The answer of before was lost on its way: told again, with what others saved meanwhile.
-      if (before)
-        return { version: job.version, summary: job.summary, shelf: (await planOf(db, job, ctx.now())).shelf, othersEdits: since };
-      requireOpen(job);
-      const { merged, both } = mergeEdits(
-        body.edits,
-        since.flatMap((s) => s.edits),
-      );
-      if (both.length > 0)
-        throw new Refused(409, 'stale', 'Somebody changed the same place meanwhile.', {
-          stale: { version: job.version, by: since.at(-1)?.by ?? '', edits: both.map((b) => b.theirs) },
+    oneAtATime(`job ${params.id}`, () =>
+      inTransaction(ctx.db, async (db) => {
+        await lock(db, params.id);
+        const reads = together(db);
+        const [job, before, since] = await Promise.all([
+          findJob(reads, params.id),
+          maybeOne(reads, SAVED_BEFORE, [params.id, body.key]),
+          many(reads, EDITS_SINCE, [params.id, body.version, body.key]),
+        ]);
+        // The answer of before was lost on its way: told again, with what others saved meanwhile.
+        if (before) return { version: job.version, summary: job.summary, shelf: await shelfOf(db, job, ctx.now()), othersEdits: since };
+        requireOpen(job);
+        const { merged, both } = mergeEdits(
+          body.edits,
+          since.flatMap((s) => s.edits),
+        );
+        if (both.length > 0)
+          throw new Refused(409, 'stale', 'Somebody changed the same place meanwhile.', {
+            stale: { version: job.version, by: since.at(-1)?.by ?? '', edits: both.map((b) => b.theirs) },
+          });
+        const applied = applyEdits(job.spec, merged);
+        if (!applied.ok) throw invalid(applied.issues);
+        const { version, summary, shelf } = await saveVersion(db, ctx, job, {
+          spec: applied.made,
+          edits: body.edits,
+          what: 'job.edited',
+          key: body.key,
         });
-      const applied = applyEdits(job.spec, merged);
-      if (!applied.ok) throw invalid(applied.issues);
-      const { version, summary, shelf } = await saveVersion(db, ctx, job, {
-        spec: applied.made,
-        edits: body.edits,
-        what: 'job.edited',
-        key: body.key,
-      });
-      return { version, summary, shelf, othersEdits: since };
-    }),
+        return { version, summary, shelf, othersEdits: since };
+      }),
+    ),
 
   'jobs.replant': ({ params, body }, ctx) =>
     inTransaction(ctx.db, async (db) => {

@@ -86,10 +86,18 @@ where s.job = $1
   and s.save_key is distinct from $3
 order by s.version`,
 );
-/** $1 uuid job, $2 int version, $3 json summary, $4 text title, $5 text picture, $6 text state */
-export const SET_VERSION = `
+/**
+ * The next version of a job, what lists show of it, and that it happened. $1 uuid job, $2 int version, $3 json spec, $4 text plant, $5 json edits, $6 uuid person,
+ * $7 uuid key, $8 json summary, $9 text title, $10 text picture, $11 text state, $12 text what, $13 json detail
+ */
+export const SAVE_VERSION = `
+with spec as (
+  insert into specs (job, version, spec, plant, edits, saved_by, save_key) values ($1, $2, $3, $4, $5, $6, $7)
+), event as (
+  insert into events (who, what, job, detail) values ($6, $12, $1, $13)
+)
 update jobs
-set version = $2, summary = $3, title = $4, picture = $5, state = $6, changed_at = now()
+set version = $2, summary = $8, title = $9, picture = $10, state = $11, changed_at = now()
 where id = $1`;
 /** $1 uuid job, $2 text state */
 export const SET_STATE = `

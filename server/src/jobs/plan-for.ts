@@ -12,7 +12,7 @@ import {
 } from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { invalid } from '../errors';
-import { ADD_DELIVERY, DROP_DELIVERIES, SET_LINE, SET_LIST_KEYS } from '../orders/orders.queries';
+import { SET_LINES, SET_LIST_KEYS } from '../orders/orders.queries';
 import { momentOf } from '../plants/calendar';
 import { cutShelf } from '../plants/shelf';
 
@@ -66,12 +66,14 @@ export function deliveryRows(spec: JobSpec, item: string, plant: Plant): Deliver
 
 /** Lines and deliveries as rows, so that lists can sort by what was promised. The specification stays the source. */
 export async function writeLines(db: Db, spec: JobSpec, plant: Plant, job: string): Promise<void> {
-  for (const [id, item] of Object.entries(spec.items)) {
-    if (item.orderLine === null) continue;
-    await db.query(SET_LINE, [item.orderLine, spec.name, orderedQuantity(item)]);
-    await db.query(DROP_DELIVERIES, [item.orderLine]);
-    for (const [i, d] of deliveryRows(spec, id, plant).entries())
-      await db.query(ADD_DELIVERY, [item.orderLine, i + 1, d.by, d.at, d.quantity, d.to]);
-  }
+  const lines = Object.entries(spec.items).flatMap(([id, item]) => {
+    const deliveries = deliveryRows(spec, id, plant).map((d, i) => ({ line: item.orderLine, nr: i + 1, ...d }));
+    return item.orderLine === null ? [] : [{ line: item.orderLine, title: spec.name, quantity: orderedQuantity(item), deliveries }];
+  });
+  if (lines.length > 0)
+    await db.query(SET_LINES, [
+      JSON.stringify(lines.map(({ deliveries, ...line }) => ({ ...line, most: deliveries.length }))),
+      JSON.stringify(lines.flatMap((line) => line.deliveries)),
+    ]);
   await db.query(SET_LIST_KEYS, [job]);
 }

@@ -8,6 +8,7 @@ import type { Handlers } from '../implement';
 import { csvFile, jsonFile } from '../files/csv-file';
 import { plantInForce } from '../plants/read-plant';
 import { planFor } from '../jobs/plan-for';
+import { WrittenJson } from '../replies';
 import { enterOrders } from './enter-orders';
 import { afterOf, chosenBy, cursorOf, FIRST } from './order-list';
 import {
@@ -37,13 +38,9 @@ export const ordersHandlers: Handlers<typeof orders> = {
   'orders.list': async ({ query }, ctx) => {
     const { sort, rows: most } = query;
     const [key, number] = query.after === undefined ? FIRST[sort] : afterOf(query.after);
-    const rows = await many(ctx.db, ORDER_PAGES[sort], [...chosenBy(query), key, number, most + 1]);
-    const page = rows.slice(0, most);
-    const last = page.at(-1);
-    return {
-      rows: page,
-      next: rows.length > most && last ? cursorOf(sort === 'customer' ? last.customer : last.dueKey, last.number) : null,
-    };
+    const page = await one(ctx.db, ORDER_PAGES[sort], [...chosenBy(query), key, number, most]);
+    const next = page.key !== null && page.number !== null ? cursorOf(page.key, page.number) : null;
+    return new WrittenJson(`{"rows":${page.rows},"next":${JSON.stringify(next)}}`);
   },
   'orders.totals': async ({ query }, ctx) => await one(ctx.db, ORDER_TOTALS, chosenBy(query)),
   'orders.create': ({ body }, ctx) => {

@@ -1,9 +1,8 @@
 import { z } from 'zod';
-import { Customer, OrderPage, OrderRow, OrderTotals } from '@druckerei/contract';
+import { Customer, OrderPage, OrderTotals } from '@druckerei/contract';
 import { rows } from '../db/rows';
 
 const OrderEntered = z.object({ job: z.string(), number: z.number() });
-const ListRow = OrderRow.extend({ dueKey: z.string() });
 
 export const CUSTOMERS = rows(
   Customer,
@@ -20,52 +19,44 @@ export const CUSTOMER_BY_ID = rows(
   `select id, name, address, pallet_kg as "palletKg", pallet_mm as "palletMm" from customers where id = $1`,
 );
 
-const ROW = `
-select
-  j.id as job,
-  j.number,
-  j.title,
-  j.customer,
-  j.quantity,
-  j.state,
-  case when j.due_at = 'infinity' then null else extract(epoch from j.due_at)::float8 end as "dueAt",
-  j.version,
-  j.summary - '{of,needs,tools,mixed}'::text[] as summary,
-  j.due_at::text as "dueKey"
-from jobs j`;
 /** $1 text words of a query ('' for all), $2 text[] states, $3 boolean blocked only. An alternative is no order. */
 const CHOSEN = `
   j.alt = 0
   and ($1 = '' or j.words @@ to_tsquery('simple', $1))
   and j.state = any($2::text[])
   and (not $3::boolean or j.blocking > 0)`;
-/** A page of the list after a key, by each way to sort. $1 to $3 as above, $4 key, $5 int number, $6 int rows. */
+/**
+ * A page of the list, written as the rows of its reply; and the key of its last row where more follow. Which rows they are is found first: a word that stands in
+ * every title would have every row carried along.
+ * $1 to $3 as above, $4 key, $5 int number, $6 int rows
+ */
+const page = (key: string, after: string, order: string): string => `
+with found as (
+  select j.id, ${key} as key, row_number() over (order by ${order}) as nr
+  from jobs j
+  where ${CHOSEN}
+    and ${after}
+  order by ${order}
+  limit $6::int + 1
+)
+select
+  '[' || coalesce(string_agg(
+    json_build_object(
+      'job', j.id, 'number', j.number, 'title', j.title, 'customer', j.customer, 'quantity', j.quantity, 'state', j.state,
+      'dueAt', case when j.due_at = 'infinity' then null else extract(epoch from j.due_at)::float8 end,
+      'version', j.version, 'summary', j.summary - '{of,needs,tools,mixed}'::text[]
+    )::text, ',' order by f.nr
+  ) filter (where f.nr <= $6), '') || ']' as rows,
+  case when max(f.nr) > $6 then max(f.key) filter (where f.nr = $6) end as key,
+  case when max(f.nr) > $6 then max(j.number) filter (where f.nr = $6) end as number
+from found f
+  join jobs j on j.id = f.id`;
+const Page = z.object({ rows: z.string(), key: z.string().nullable(), number: z.number().nullable() });
+/** A page of the list after a key, by each way to sort. */
 export const ORDER_PAGES = {
-  due: rows(
-    ListRow,
-    `${ROW}
-where ${CHOSEN}
-  and (j.due_at, j.number) > ($4::timestamptz, $5::int)
-order by j.due_at, j.number
-limit $6`,
-  ),
-  customer: rows(
-    ListRow,
-    `${ROW}
-where ${CHOSEN}
-  and (j.customer, j.number) > ($4::text, $5::int)
-order by j.customer, j.number
-limit $6`,
-  ),
-  newest: rows(
-    ListRow,
-    `${ROW}
-where ${CHOSEN}
-  and j.number < $5::int
-  and $4::text is not null
-order by j.number desc
-limit $6`,
-  ),
+  due: rows(Page, page('j.due_at::text', '(j.due_at, j.number) > ($4::timestamptz, $5::int)', 'j.due_at, j.number')),
+  customer: rows(Page, page('j.customer', '(j.customer, j.number) > ($4::text, $5::int)', 'j.customer, j.number')),
+  newest: rows(Page, page(`''`, `j.number < $5::int and $4::text is not null`, 'j.number desc')),
 } as const;
 /** Sums over all that is chosen, not over a page. $1 to $3 as above. */
 export const ORDER_TOTALS = rows(
@@ -121,12 +112,23 @@ from order_lines l
 where l.order_id = $1
 limit 1`,
 );
-/** $1 uuid line */
-export const DROP_DELIVERIES = `delete from deliveries where order_line = $1`;
-/** $1 uuid line, $2 int nr, $3 text local, $4 double epoch seconds, $5 bigint quantity, $6 text address */
-export const ADD_DELIVERY = `insert into deliveries (order_line, nr, due_local, due_at, quantity, address) values ($1, $2, $3, to_timestamp($4), $5, $6)`;
-/** $1 uuid line, $2 text title, $3 bigint quantity */
-export const SET_LINE = `update order_lines set title = $2, quantity = $3 where id = $1`;
+/** Lines of orders with their deliveries as they are now. $1 json [{line, title, quantity, most deliveries}], $2 json [{line, nr, by, at, quantity, to}] */
+export const SET_LINES = `
+with titled as (
+  update order_lines l
+  set title = x.title, quantity = x.quantity
+  from jsonb_to_recordset($1) as x(line uuid, title text, quantity bigint)
+  where l.id = x.line
+), gone as (
+  delete from deliveries d
+  using jsonb_to_recordset($1) as x(line uuid, most int)
+  where d.order_line = x.line and d.nr > x.most
+)
+insert into deliveries (order_line, nr, due_local, due_at, quantity, address)
+select line, nr, by, to_timestamp(at), quantity, "to"
+from jsonb_to_recordset($2) as x(line uuid, nr int, by text, at float8, quantity bigint, "to" text)
+on conflict (order_line, nr) do update
+set due_local = excluded.due_local, due_at = excluded.due_at, quantity = excluded.quantity, address = excluded.address`;
 
 /** $1 uuid order */
 export const ORDER_BY_ID = rows(

@@ -1,6 +1,7 @@
-import { EMPTY_SHELF, gateKey, type JobSpec, type Plant, type Shelf } from '@druckerei/core';
+import { approvedVersion, EMPTY_SHELF, gateKey, type JobSpec, type Plant, type Shelf } from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { many } from '../db/rows';
+import { together } from '../db/together';
 import { machineHours, momentOf } from './calendar';
 import { desksOf } from '../desks/desk-words';
 import { learned } from '../floor/learn';
@@ -44,13 +45,11 @@ export interface Store {
 
 /** Lots as far as they are free for a job, tools, and what is on its way. */
 export async function readStore(db: Db, job: string | null): Promise<Store> {
-  const lots = await many(db, LOTS_FOR, [job]);
-  const tools = await many(db, TOOLS, [[]]);
+  const [lots, tools, ordered, own] = await Promise.all([many(db, LOTS_FOR, [job]), many(db, TOOLS, [[]]), many(db, COMING), learned(db)]);
   const coming: Store['coming'] = {};
-  for (const { stock, at, quantity } of await many(db, COMING)) (coming[stock] ??= []).push([at, quantity]);
-  const { losses, together } = await learned(db);
+  for (const { stock, at, quantity } of ordered) (coming[stock] ??= []).push([at, quantity]);
   return {
-    own: { losses, ...(together && { together }) },
+    own: { losses: own.losses, ...(own.together && { together: own.together }) },
     lots: Object.fromEntries(lots.map(({ id, stock, quantity, owner, ...lot }) => [id, { stock, quantity, owner, ...measured(lot) }])),
     tools: Object.fromEntries(tools.map(({ id, ...tool }) => [id, tool])),
     coming,
@@ -59,9 +58,16 @@ export async function readStore(db: Db, job: string | null): Promise<Store> {
 
 /** The shelf of a job: the clock in steps of a quarter of an hour, what lies in the store, open hours, due moments, answers to its gates, what was released early. */
 export async function cutShelf(db: Db, ask: ShelfAsk): Promise<Shelf> {
-  const [store, gates, frozen] = [await readStore(db, ask.job), await gatesOf(db, ask), await frozenOf(db, ask.job)];
-  const counts = ask.job === null ? {} : await countedOf(db, ask.job);
-  return { ...shelfFrom(store, ask, gates, frozen), ...counts, ...(await desksOf(db, ask.spec, ask.job, gates)) };
+  const reads = together(db);
+  const [store, gates, frozen, counts, words] = await Promise.all([
+    readStore(reads, ask.job),
+    gatesOf(reads, ask),
+    frozenOf(reads, ask.job),
+    ask.job === null ? {} : countedOf(reads, ask.job),
+    ask.job === null ? null : desksOf(reads, ask.job),
+  ]);
+  const desks = words && { desks: { ...words, approved: approvedVersion(ask.spec?.gates, gates) } };
+  return { ...shelfFrom(store, ask, gates, frozen), ...counts, ...desks };
 }
 
 /** The same from a store already read. */

@@ -1,14 +1,13 @@
 import type { RequestHandler } from 'express';
-import type { Pool } from 'pg';
 import type { Endpoint } from '@druckerei/contract';
 import { Refused } from '../errors';
 import type { Ctx } from '../context';
-import { USER_BY_ID } from './session.queries';
-import { maybeOne } from '../db/rows';
 
 declare module 'express-session' {
   interface SessionData {
     userId: string;
+    /** Whose it is, as read with it; never written. */
+    person: Ctx['user'];
   }
 }
 declare module 'express-serve-static-core' {
@@ -20,13 +19,11 @@ declare module 'express-serve-static-core' {
 /** What somebody may do whose password another person set: see who that is, set an own one, leave. */
 const OWN = ['/api/session', '/api/session/password'];
 
-/** Who may pass: looked up fresh on every request, so that a role taken away counts at once. */
-export const makeGate =
-  (db: Pool) =>
+/** Who may pass. */
+export const gate =
   (who: Endpoint['who']): RequestHandler =>
-  async (req, _res, next) => {
-    const id = req.session.userId;
-    const user = id === undefined ? undefined : await maybeOne(db, USER_BY_ID, [id]);
+  (req, _res, next) => {
+    const user = req.session.person;
     if (user) req.user = user;
     if (who === 'anyone') return next();
     if (!user) throw new Refused(401, 'not-signed-in', 'Sign in to go on; what you typed is kept.');

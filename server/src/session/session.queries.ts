@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Me } from '@druckerei/contract';
-import { rows } from '../db/rows';
+import type { SessionData } from 'express-session';
+import { rows, written } from '../db/rows';
 
 /** A person by sign-in name. $1 text name, lower case. */
 export const USER_BY_NAME = rows(
@@ -12,14 +13,19 @@ where name = $1
   and active`,
 );
 
-/** A person by id. $1 uuid. */
-export const USER_BY_ID = rows(
-  Me.extend({ id: z.string() }),
+/** A session that goes on, with its person as they are now; nobody where the person may no longer sign in. $1 text session id */
+export const SESSION_WITH_PERSON = rows(
+  z.object({ session: written<SessionData>(), person: Me.extend({ id: z.string() }).nullable() }),
   `
-select id, name, full_name as "fullName", initials, roles, units, must_change as "mustChange"
-from users
-where id = $1
-  and active`,
+select
+  s.sess as session,
+  case when u.id is not null then json_build_object(
+    'id', u.id, 'name', u.name, 'fullName', u.full_name, 'initials', u.initials, 'roles', u.roles, 'units', u.units, 'mustChange', u.must_change
+  ) end as person
+from sessions s
+  left join users u on u.id = (s.sess ->> 'userId')::uuid and u.active
+where s.sid = $1
+  and s.expire >= now()`,
 );
 
 /** Serialises attempts of one address, and of one key. $1 text which */

@@ -8,11 +8,18 @@ const MOST_MB = 1_024;
 /** Plans leave much behind at once: room for it halves the collector's work. */
 const YOUNG_MB = 128;
 
-/** Heavy work in threads of this process, one for each ask, no more at once than there are cores: the others wait. */
+/** Heavy work in threads of this process, one for each ask, no more at once than its part of the cores: the others wait. */
 export class Threads {
-  private readonly lanes = { asked: pLimit(availableParallelism()), long: pLimit(availableParallelism()) };
+  private readonly lanes: Record<'asked' | 'long', ReturnType<typeof pLimit>>;
 
-  constructor(private readonly file: string | URL) {}
+  /** @param processes how many share the cores */
+  constructor(
+    private readonly file: string | URL,
+    processes = 1,
+  ) {
+    const most = Math.max(1, Math.floor(availableParallelism() / processes));
+    this.lanes = { asked: pLimit(most), long: pLimit(most) };
+  }
 
   /** Runs to its end; `tell` hears what is said on the way. Ends with the signal. */
   run<K extends ThreadAsk['kind']>(
