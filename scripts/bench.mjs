@@ -352,13 +352,21 @@ async function benchLoad(base, cluster, urls) {
   const { orders, pool, places } = await inTheList(urls);
   const { rows: demo } = await pool.query(`select j.id from jobs j join specs s on s.job = j.id and s.version = j.version where j.alt = 0`);
   await pool.end();
-  const { entry } = await onFloor(base);
+  const { call, entry } = await onFloor(base);
+  // Terminals stand at machines, each with a job of its own.
+  const { machines } = await call('GET', '/api/floor');
+  const atMachines = machines.flatMap(({ step, next }) =>
+    [step, next].filter((s) => s !== null).map(({ job, step: id, machine }) => ({ job, step: id, machine })),
+  );
   const { took, perSecond } = await fullHouse(base, {
     spec: JSON.parse(readFileSync(`${ROOT}/demo/orders.json`, 'utf8'))[0].spec,
     planner: { name: 'anselm', password: 'paper-river-24' },
     jobs: demo.map((j) => j.id),
     places: places.slice(0, -2).map((at) => orders.cursorOf(at.key, at.number)),
-    floor: (n) => ({ device: `load ${n % 20}`, sentAt: Date.now() / 1000, entries: [entry({}), entry({})] }),
+    floor: (n) => {
+      const here = atMachines[n % atMachines.length];
+      return { device: `load ${here.machine}`, sentAt: Date.now() / 1000, entries: [entry(here), entry(here)] };
+    },
   });
   row('100 users, 69 requests a second: all', Object.values(took).flat(), 200, 'ms');
   for (const [kind, list] of Object.entries(took)) row(`… ${kind}`, list, 200, 'ms');
@@ -410,7 +418,7 @@ async function benchOrders(base, cluster, urls) {
   const ways = {
     api: (at) => ask(`/api/orders?after=${cursorOf(at.key, at.number)}`),
     pg: async (at) => {
-      const { rows } = await pool.query(ORDER_PAGES.due.sql, [...chosenBy({}), at.key, at.number, 101]);
+      const { rows } = await pool.query(ORDER_PAGES.due(chosenBy({})).sql, [...chosenBy({}), at.key, at.number, 100]);
       JSON.stringify(rows);
     },
   };

@@ -3,10 +3,12 @@ import { randomUUID } from 'node:crypto';
 import { Agent, request } from 'node:http';
 
 const USERS = 100;
-const JOBS_EDITED = 50;
+const JOBS_EDITED = 60;
 /** Requests a second of the mix, and for how long. */
 const RATE = 69;
 const STEADY_S = 20;
+/** A server that has been up for a while: until its code is compiled, in each of its processes. */
+const WARM_S = 25;
 /** As many as wait for an answer at any moment, for the most that can be answered. */
 const AT_ONCE = 32;
 const SATURATED_S = 15;
@@ -54,12 +56,12 @@ export async function fullHouse(base, { spec, planner, jobs, places, floor }) {
   const customer = randomUUID();
   await call(cookies[0], 'POST', '/api/customers', { id: customer, name: `Load ${customer}`, address: '' });
   const read = async (path) => (await fetch(base + path, { headers: { cookie: cookies[0] } })).json();
-  const edited = [];
+  const idle = [];
   for (let i = 0; i < JOBS_EDITED; i++) {
     const id = randomUUID();
     await call(cookies[0], 'POST', '/api/orders', { id, customer, spec });
     const { lines } = await read(`/api/orders/${id}`);
-    edited.push({ job: lines[0].jobs[0].job, version: 1, busy: false });
+    idle.push({ job: lines[0].jobs[0].job, version: 1 });
   }
   const streams = [];
   for (let i = 0; i < USERS; i++) streams.push(await stream(cookies[i % cookies.length]));
@@ -69,15 +71,15 @@ export async function fullHouse(base, { spec, planner, jobs, places, floor }) {
     job: (n) => call(cookies[n % 10], 'GET', `/api/jobs/${jobs[(n * 53) % jobs.length]}`),
     save: async (n) => {
       // An editor waits for the answer before the next save of the same job.
-      const mine = edited.find((e) => !e.busy) ?? edited[n % edited.length];
-      edited.push(...edited.splice(edited.indexOf(mine), 1));
-      mine.busy = true;
+      const mine = idle.shift();
+      if (mine === undefined) throw new Error('more saves at once than there are editors: the server is far behind');
       await call(cookies[n % 10], 'POST', `/api/jobs/${mine.job}/edits`, {
-        version: mine.version++,
+        version: mine.version,
         key: randomUUID(),
         edits: [{ at: QUANTITY, now: 5_000 + (n % 900) }],
       });
-      mine.busy = false;
+      mine.version++;
+      idle.push(mine);
     },
     floor: (n) => call(cookies[n % 10], 'POST', '/api/floor/entries', floor(n)),
   };
@@ -99,7 +101,7 @@ export async function fullHouse(base, { spec, planner, jobs, places, floor }) {
     }
     await Promise.all(under);
   };
-  await during(6, false, RATE / 2); // until its code is compiled
+  await during(WARM_S, false, RATE / 2);
   await during(STEADY_S, true);
   let answered = 0;
   const until = performance.now() + SATURATED_S * 1000;

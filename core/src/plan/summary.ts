@@ -17,7 +17,7 @@ export interface PlanSummary {
   readyAt: number;
   money: number;
   chance: number | null;
-  /** Band widths along the river, 0 to 1. */
+  /** Band widths along the river, 0 to 1, in thousandths: a list draws them a few pixels high. */
   river: number[];
   worst: { code: string; level: FindingLevel; args: FindingArgs } | null;
   blocking: number;
@@ -45,7 +45,9 @@ export function summaryOf(plan: Plan, spec: JobSpec, plant: Plant, shelf: Shelf)
     readyAt: total('readyAt'),
     money: total('money'),
     chance: plan.totals.chance === undefined ? null : total('chance'),
-    river: river.flatMap((s, i) => (i === 0 ? [s.inCopies / most, s.outCopies / most] : [s.outCopies / most])),
+    river: river
+      .flatMap((s, i) => (i === 0 ? [s.inCopies, s.outCopies] : [s.outCopies]))
+      .map((copies) => Math.round((1000 * copies) / most) / 1000),
     worst: worst ? { code: worst.code, level: worst.level, args: worst.args } : null,
     blocking: plan.findings.filter((f) => f.level === 'release').length,
     undecided: plan.findings.filter((f) => f.level === 'decide' && !Object.hasOwn(spec.decisions, findingKey(f))).length,

@@ -18,11 +18,16 @@ export function makePool(connectionString: string, onError: (e: Error) => void):
     statement_timeout: STATEMENT_MS,
     lock_timeout: LOCK_MS,
     idle_in_transaction_session_timeout: IDLE_IN_TRANSACTION_MS,
+    // Statements are planned once a connection, not for each value: planning takes longer than most of them run. Searches ask for the other way themselves.
+    options: '-c plan_cache_mode=force_generic_plan',
   });
   pool.on('error', onError); // a lost idle connection must not end the process
   pool.on('connect', (client) => client.on('error', onError)); // nor one that is lent out
   return pool;
 }
+
+/** First in a transaction: what follows is planned for the values it is asked with. Source: PostgreSQL, plan_cache_mode. */
+export const PLAN_FOR_VALUES = `set local plan_cache_mode = force_custom_plan`;
 
 /** Two that waited for each other: PostgreSQL ended this one, so that the other could go on. */
 const DEADLOCK = '40P01';

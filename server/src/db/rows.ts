@@ -1,23 +1,27 @@
 import { z } from 'zod';
 import type { Db } from './pool';
-import { Together } from './together';
+import { nameOf, Together } from './together';
 
 /** A statement that gives rows, with what a row looks like: nothing leaves the database unlooked at. */
 export interface Rows<T> {
   sql: string;
   row: z.ZodType<T>;
+  /** Under which PostgreSQL keeps it read and planned, connection by connection. */
+  name: string;
 }
-export const rows = <T>(row: z.ZodType<T>, sql: string): Rows<T> => ({ sql, row });
+export const rows = <T>(row: z.ZodType<T>, sql: string): Rows<T> => ({ sql, row, name: nameOf(sql) });
 
 /** A column that holds a document this program wrote itself, whose own door (or writer) has checked it: only that it is there is asked. */
 export const written = <T>(): z.ZodType<T> => z.custom<T>((value) => typeof value === 'object' && value !== null);
 /** Bytes of a file. */
 export const bytes = z.instanceof(Buffer);
 
+const askedAlone = async (db: Db, { name, sql }: Rows<unknown>, values: readonly unknown[]): Promise<unknown[]> =>
+  (await db.query({ name, text: sql, values: [...values] })).rows;
+
 /** All rows. @throws Error that names the column which is not as its schema says: a fault of the program, never of the one who asked. */
 export async function many<T>(db: Db, statement: Rows<T>, values: readonly unknown[] = []): Promise<T[]> {
-  const given: unknown[] =
-    db instanceof Together ? await db.rowsOf(statement.sql, values) : (await db.query(statement.sql, [...values])).rows;
+  const given: unknown[] = db instanceof Together ? await db.rowsOf(statement.sql, values) : await askedAlone(db, statement, values);
   const found = z.array(statement.row).safeParse(given);
   if (!found.success) throw new Error(`rows are not as their schema says: ${z.prettifyError(found.error)}\n${statement.sql}`);
   return found.data;

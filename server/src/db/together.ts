@@ -38,9 +38,7 @@ export class Together {
     this.asks = [];
     const text = joined(asks.map((a) => a.sql));
     try {
-      // Named, so that PostgreSQL reads and plans it once a connection.
-      const name = createHash('sha1').update(text).digest('base64url');
-      const { rows } = await this.db.query({ name, text, values: asks.flatMap((a) => [...a.values]) });
+      const { rows } = await this.db.query({ name: nameOf(text), text, values: asks.flatMap((a) => [...a.values]) });
       const answers = Answers.parse(rows[0]);
       for (const [i, ask] of asks.entries()) ask.resolve(answers[`q${i}`] ?? []);
     } catch (error) {
@@ -48,6 +46,9 @@ export class Together {
     }
   }
 }
+
+/** A name for a statement: its own fingerprint. */
+export const nameOf = (sql: string): string => createHash('sha1').update(sql).digest('base64url');
 
 const joined = (statements: readonly string[]): string => {
   let before = 0;

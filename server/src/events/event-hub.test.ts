@@ -65,6 +65,13 @@ describe('what changed', () => {
     await change(4);
     await until(() => heard.some((h) => h.includes('"version":4')));
   });
+  it('is told together where much changes at once: no write for each', async () => {
+    const { heard } = listen(await hub());
+    await Promise.all(Array.from({ length: 40 }, (_, i) => change(100 + i)));
+    const all = (): string => heard.join('');
+    await until(() => Array.from({ length: 40 }, (_, i) => 100 + i).every((v) => all().includes(`"version":${v}`)));
+    expect(heard.filter((h) => h.startsWith('event: changed')).length).toBeLessThan(20);
+  });
   it('ignores what is no change of ours', async () => {
     const { heard } = listen(await hub());
     await server.db.query(`select pg_notify('druckerei_changed', '{"table":"weather"}')`);

@@ -8,6 +8,8 @@ export const CHANNEL = 'druckerei_changed';
 const HEARTBEAT_MS = 15_000;
 const RETRY_MS = 1_000;
 const HEALTH_MS = 2_000;
+/** News that follow each other closely are told together: a hundred open browsers are a hundred writes each time. */
+const TOGETHER_MS = 200;
 
 /** One LISTEN connection per process, outside the pool; every open browser stream hangs on it. Reconnects by itself; clients then read again by version. */
 export class EventHub {
@@ -15,6 +17,8 @@ export class EventHub {
   private readonly ends = new Set<() => void>();
   private client: pg.Client | null = null;
   private stopped = false;
+  private waiting = '';
+  private pause: NodeJS.Timeout | null = null;
 
   constructor(
     private readonly url: string,
@@ -31,18 +35,30 @@ export class EventHub {
     });
     client.on('notification', ({ payload }) => {
       const parsed = Changed.safeParse(saidIn(payload));
-      if (parsed.success) this.emitter.emit('changed', parsed.data);
+      if (parsed.success) this.tell('changed', parsed.data);
       else this.log.warn({ payload: payload?.slice(0, 200) }, 'news nobody of ours sent');
     });
     try {
       await client.connect();
       await client.query(`listen ${CHANNEL}`);
       this.client = client;
-      this.emitter.emit('changed', null);
+      this.tell('again', null);
     } catch (err) {
       await client.end().catch(() => undefined);
       if (!this.client) this.log.warn({ err: (err as Error).message }, 'no event connection yet');
     }
+  }
+
+  /** The first after a pause at once, what comes close behind it together. */
+  private tell(event: 'changed' | 'again', data: Changed | null): void {
+    this.waiting += `event: ${event}\ndata: ${JSON.stringify(data)}\n\n`;
+    if (this.pause === null) this.send();
+  }
+  private send(): void {
+    const text = this.waiting;
+    this.waiting = '';
+    this.pause = text === '' ? null : setTimeout(() => this.send(), TOGETHER_MS).unref();
+    if (text !== '') this.emitter.emit('news', text);
   }
 
   /** Whether the database answers, asked on the connection of the news: pages that hold the pool do not make the house look dead. */
@@ -60,8 +76,6 @@ export class EventHub {
     return {
       open: (write, end) => {
         write('retry: 1000\n\n');
-        const send = (changed: Changed | null): void =>
-          write(`event: ${changed ? 'changed' : 'again'}\ndata: ${JSON.stringify(changed)}\n\n`);
         const beat = setInterval(() => {
           write(': \n\n');
           // A database that is away ends nobody's session.
@@ -74,10 +88,10 @@ export class EventHub {
         }, this.heartbeatMs);
         const close = (): void => {
           clearInterval(beat);
-          this.emitter.off('changed', send);
+          this.emitter.off('news', write);
           this.ends.delete(close);
         };
-        this.emitter.on('changed', send);
+        this.emitter.on('news', write);
         this.ends.add(close);
         return close;
       },

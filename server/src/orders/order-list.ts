@@ -1,6 +1,7 @@
 import type { JobState, OrderFilter } from '@druckerei/contract';
 import { z } from 'zod';
 import { Refused } from '../errors';
+import type { Chosen } from './orders.queries';
 
 /* A page of the list begins after a key: what was read last is named, not counted, so that a page costs the same wherever it is. */
 
@@ -40,7 +41,7 @@ const STATES: Record<NonNullable<OrderFilter['state']>, readonly JobState[]> = {
 };
 
 /** Values for the chosen rows: words, state, blocked only. A text without a single letter or digit finds nothing. */
-export function chosenBy({ find = '', state = 'all' }: OrderFilter): [words: string, states: readonly JobState[], blocked: boolean] {
+export function chosenBy({ find = '', state = 'all' }: OrderFilter): Chosen {
   const words = wordsOf(find);
   return [find.trim() !== '' && words === '' ? 'nothing & !nothing' : words, STATES[state], state === 'blocked'];
 }

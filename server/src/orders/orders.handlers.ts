@@ -1,6 +1,6 @@
 import type { OrderFilter, orders } from '@druckerei/contract';
-import { signedIn } from '../context';
-import { type Db, inTransaction } from '../db/pool';
+import { type Ctx, signedIn } from '../context';
+import { type Db, inTransaction, PLAN_FOR_VALUES } from '../db/pool';
 import { many, maybeOne, one } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
@@ -13,6 +13,7 @@ import { enterOrders } from './enter-orders';
 import { afterOf, chosenBy, cursorOf, FIRST } from './order-list';
 import {
   ADD_CUSTOMER,
+  type Chosen,
   CUSTOMER_BY_ID,
   CUSTOMER_JOBS,
   CUSTOMERS,
@@ -38,11 +39,15 @@ export const ordersHandlers: Handlers<typeof orders> = {
   'orders.list': async ({ query }, ctx) => {
     const { sort, rows: most } = query;
     const [key, number] = query.after === undefined ? FIRST[sort] : afterOf(query.after);
-    const page = await one(ctx.db, ORDER_PAGES[sort], [...chosenBy(query), key, number, most]);
+    const chosen = chosenBy(query);
+    const page = await searched(ctx, chosen, (db) => one(db, ORDER_PAGES[sort](chosen), [...chosen, key, number, most]));
     const next = page.key !== null && page.number !== null ? cursorOf(page.key, page.number) : null;
     return new WrittenJson(`{"rows":${page.rows},"next":${JSON.stringify(next)}}`);
   },
-  'orders.totals': async ({ query }, ctx) => await one(ctx.db, ORDER_TOTALS, chosenBy(query)),
+  'orders.totals': async ({ query }, ctx) => {
+    const chosen = chosenBy(query);
+    return await searched(ctx, chosen, (db) => one(db, ORDER_TOTALS(chosen), chosen));
+  },
   'orders.create': ({ body }, ctx) => {
     const by = signedIn(ctx);
     return inTransaction(ctx.db, async (db) => {
@@ -57,8 +62,8 @@ export const ordersHandlers: Handlers<typeof orders> = {
     });
   },
 
-  'orders.csv': async ({ query }, ctx) => csvFile('orders.csv', await exported(ctx.db, query)),
-  'orders.json': async ({ query }, ctx) => jsonFile('orders.json', await exported(ctx.db, query)),
+  'orders.csv': async ({ query }, ctx) => csvFile('orders.csv', await exported(ctx, query)),
+  'orders.json': async ({ query }, ctx) => jsonFile('orders.json', await exported(ctx, query)),
 
   'orders.read': async ({ params }, ctx) => {
     const head = await maybeOne(ctx.db, ORDER_BY_ID, [params.id]);
@@ -79,8 +84,18 @@ export const ordersHandlers: Handlers<typeof orders> = {
   'customers.last': async ({ params }, ctx) => await many(ctx.db, CUSTOMER_JOBS, [params.id]),
 };
 
+/** Words are rare or stand in every title: the way to what they find is chosen for just these. */
+const searched = <T>(ctx: Ctx, [words]: Chosen, work: (db: Db) => Promise<T>): Promise<T> =>
+  words === ''
+    ? work(ctx.db)
+    : inTransaction(ctx.db, async (db) => {
+        await db.query(PLAN_FOR_VALUES);
+        return work(db);
+      });
+
 /** The chosen orders as rows for a file. */
-async function exported(db: Db, filter: OrderFilter): Promise<Record<string, string | number>[]> {
-  return await many(db, ORDER_EXPORT, [...chosenBy(filter), MOST_EXPORTED]);
+async function exported(ctx: Ctx, filter: OrderFilter): Promise<Record<string, string | number>[]> {
+  const chosen = chosenBy(filter);
+  return await searched(ctx, chosen, (db) => many(db, ORDER_EXPORT(chosen), [...chosen, MOST_EXPORTED]));
 }
 const MOST_EXPORTED = 50_000;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { Customer, OrderPage, OrderTotals } from '@druckerei/contract';
-import { rows } from '../db/rows';
+import { Customer, type JobState, OrderPage, OrderTotals } from '@druckerei/contract';
+import { type Rows, rows } from '../db/rows';
 
 const OrderEntered = z.object({ job: z.string(), number: z.number() });
 
@@ -19,22 +19,36 @@ export const CUSTOMER_BY_ID = rows(
   `select id, name, address, pallet_kg as "palletKg", pallet_mm as "palletMm" from customers where id = $1`,
 );
 
-/** $1 text words of a query ('' for all), $2 text[] states, $3 boolean blocked only. An alternative is no order. */
-const CHOSEN = `
+/** What is chosen of the list: $1 text words of a query ('' for all), $2 text[] states, $3 boolean blocked only. An alternative is no order. */
+export type Chosen = readonly [words: string, states: readonly JobState[], blocked: boolean];
+/** A statement over what is chosen, written for each way to choose: one that had every way in it could be planned for none. */
+function overChosen<T>(row: z.ZodType<T>, sql: (chosen: string) => string): (of: Chosen) => Rows<T> {
+  const written = new Map<string, Rows<T>>();
+  return ([words, , blocked]) => {
+    const chosen = `
   j.alt = 0
-  and ($1 = '' or j.words @@ to_tsquery('simple', $1))
+  and ${words === '' ? `$1 = ''` : `j.words @@ to_tsquery('simple', $1)`}
   and j.state = any($2::text[])
-  and (not $3::boolean or j.blocking > 0)`;
+  and ${blocked ? `$3::boolean and j.blocking > 0` : `not $3::boolean`}`;
+    const known = written.get(chosen) ?? rows(row, sql(chosen));
+    written.set(chosen, known);
+    return known;
+  };
+}
+const Page = z.object({ rows: z.string(), key: z.string().nullable(), number: z.number().nullable() });
 /**
  * A page of the list, written as the rows of its reply; and the key of its last row where more follow. Which rows they are is found first: a word that stands in
  * every title would have every row carried along.
  * $1 to $3 as above, $4 key, $5 int number, $6 int rows
  */
-const page = (key: string, after: string, order: string): string => `
+const page = (key: string, after: string, order: string): ((of: Chosen) => Rows<z.infer<typeof Page>>) =>
+  overChosen(
+    Page,
+    (chosen) => `
 with found as (
   select j.id, ${key} as key, row_number() over (order by ${order}) as nr
   from jobs j
-  where ${CHOSEN}
+  where ${chosen}
     and ${after}
   order by ${order}
   limit $6::int + 1
@@ -50,18 +64,18 @@ select
   case when max(f.nr) > $6 then max(f.key) filter (where f.nr = $6) end as key,
   case when max(f.nr) > $6 then max(j.number) filter (where f.nr = $6) end as number
 from found f
-  join jobs j on j.id = f.id`;
-const Page = z.object({ rows: z.string(), key: z.string().nullable(), number: z.number().nullable() });
+  join jobs j on j.id = f.id`,
+  );
 /** A page of the list after a key, by each way to sort. */
 export const ORDER_PAGES = {
-  due: rows(Page, page('j.due_at::text', '(j.due_at, j.number) > ($4::timestamptz, $5::int)', 'j.due_at, j.number')),
-  customer: rows(Page, page('j.customer', '(j.customer, j.number) > ($4::text, $5::int)', 'j.customer, j.number')),
-  newest: rows(Page, page(`''`, `j.number < $5::int and $4::text is not null`, 'j.number desc')),
+  due: page('j.due_at::text', '(j.due_at, j.number) > ($4::timestamptz, $5::int)', 'j.due_at, j.number'),
+  customer: page('j.customer', '(j.customer, j.number) > ($4::text, $5::int)', 'j.customer, j.number'),
+  newest: page(`''`, `j.number < $5::int and $4::text is not null`, 'j.number desc'),
 } as const;
 /** Sums over all that is chosen, not over a page. $1 to $3 as above. */
-export const ORDER_TOTALS = rows(
+export const ORDER_TOTALS = overChosen(
   OrderTotals,
-  `
+  (chosen) => `
 select
   count(*)::int as orders,
   coalesce(sum(j.machine_s), 0) as "machineS",
@@ -69,7 +83,7 @@ select
   coalesce(sum(j.pulled) filter (where j.pulled_unit = 'metre'), 0) as metres,
   coalesce(sum(j.undecided), 0)::int as undecided
 from jobs j
-where ${CHOSEN}`,
+where ${chosen}`,
 );
 /** Writes what lists sort by, from the rows it comes from; of a child job from the job it makes pieces for. $1 uuid job */
 export const SET_LIST_KEYS = `
@@ -191,9 +205,9 @@ order by j.number desc
 limit 10`,
 );
 /** The chosen orders as a file has them. $1 to $3 as above, $4 int rows */
-export const ORDER_EXPORT = rows(
+export const ORDER_EXPORT = overChosen(
   z.record(z.string(), z.union([z.string(), z.number()])),
-  `
+  (chosen) => `
 select
   j.number,
   j.title as product,
@@ -210,7 +224,7 @@ select
   j.blocking as "findings that block",
   j.undecided as "to decide"
 from jobs j
-where ${CHOSEN}
+where ${chosen}
 order by j.due_at, j.number
 limit $4`,
 );
