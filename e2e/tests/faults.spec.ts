@@ -140,6 +140,41 @@ test('a worker killed in mid-search: another takes the search over and ends it',
   await house.startServer();
 });
 
+test('a search whose worker is killed five times is over, says why, and may be begun anew', async ({ request }) => {
+  await house.killServer();
+  await house.startServer({ WORKERS: '0' });
+  const call = await talk(request);
+  const job = await smallPieces(call);
+  const id = randomUUID();
+  await call('post', '/api/tasks/layout', { id, job, version: 1, part: 'card.card' });
+  const task = (): Promise<{ state?: unknown; attempt?: unknown; says?: unknown }> => call('get', `/api/tasks/${id}`);
+  for (let attempt = 1; attempt <= 5; attempt++) {
+    const worker = house.worker();
+    await expect
+      .poll(
+        async () => {
+          const { state, attempt: now } = await task();
+          return [state, now];
+        },
+        { intervals: [30] },
+      )
+      .toEqual(['running', attempt]);
+    worker.kill('SIGKILL');
+  }
+  const last = house.worker();
+  try {
+    await expect.poll(async () => (await task()).state).toBe('failed');
+    expect((await task()).says).toContain('Begin it anew');
+    const anew = randomUUID();
+    await call('post', '/api/tasks/layout', { id: anew, job, version: 1, part: 'card.card' });
+    await expect.poll(async () => (await call('get', `/api/tasks/${anew}`))['state'], { timeout: 120_000 }).toBe('done');
+  } finally {
+    await ended(last);
+  }
+  await house.killServer();
+  await house.startServer();
+});
+
 test('a database away for twelve seconds during a search ends neither the server nor the search', async ({ request }) => {
   await house.killServer();
   await house.startServer();

@@ -1,9 +1,10 @@
-// Random kills under load: editors save, answer and move stock while servers, workers and the database are killed. What was acknowledged must be there at the end.
+// Random kills under load: people save, answer, move stock, count on the floor, send files and import orders while servers, their processes, the database and its
+// backends are killed, the disk fills and the clock is set back. What was acknowledged must be there at the end, and nothing twice.
 import { randomUUID } from 'node:crypto';
-import { existsSync, readFileSync } from 'node:fs';
+import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 import { Cluster } from './cluster.mjs';
-import { freePort, ROOT } from './run.mjs';
+import { freePort, isRoot, ROOT } from './run.mjs';
 import { startServer } from './server.mjs';
 
 /** A seeded generator (mulberry32): the same seed kills in the same order. */
@@ -18,6 +19,28 @@ function random(seed) {
 }
 
 const SPEC = () => JSON.parse(readFileSync(`${ROOT}/demo/orders.json`, 'utf8'))[0].spec;
+/** A data folder of its own size, so that it can be filled without filling the machine's; only root may make one. */
+const DISK_MB = 1_500;
+function smallDisk(folder) {
+  if (!isRoot) return false;
+  mkdirSync(folder, { recursive: true });
+  spawnSync('umount', ['-q', folder]);
+  return spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${DISK_MB}m`, 'tmpfs', folder]).status === 0;
+}
+/** Fills a disk to the last block. */
+function fill(file) {
+  const fd = openSync(file, 'w');
+  try {
+    for (const block = Buffer.alloc(1 << 20); ;) writeSync(fd, block);
+  } catch (error) {
+    if (error.code !== 'ENOSPC') throw error;
+  } finally {
+    closeSync(fd);
+  }
+}
+const CLOCK_BACK_S = 3_600;
+const IMPORT_ROWS = 12;
+
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /**
@@ -27,11 +50,14 @@ const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell = () => undefined }) {
   if (!existsSync(`${ROOT}/server/dist/main.js`)) throw new Error('build first: npm start or npm run build');
   const dice = random(seed);
+  const folder = `${ROOT}/.data/${name}`;
+  const small = smallDisk(folder);
+  if (!small) tell('no disk of its own to fill (that takes root and mount): the disk is left alone');
   const cluster = await new Cluster(name, await freePort()).start();
   cluster.dropDatabase('druckerei');
   const port = await freePort();
   const base = `http://127.0.0.1:${port}`;
-  const start = () => {
+  const start = (more = {}) => {
     const urls = cluster.database('druckerei');
     return startServer({
       PORT: String(port),
@@ -41,21 +67,22 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
       DEMO: '1',
       LOG_LEVEL: 'silent',
       SILENT_S: '3',
+      ...more,
     });
   };
   let server = start();
   await server.ready;
   let over = false;
   const acknowledged = [];
-  const counts = { saved: 0, answered: 0, moved: 0, refused: 0, unanswered: 0 };
+  const counts = { saved: 0, answered: 0, moved: 0, counted: 0, imported: 0, refused: 0, unanswered: 0 };
 
   const talker = () => {
     let cookie = '';
-    const call = async (method, path, body) => {
+    const call = async (method, path, body, type = 'application/json') => {
       const res = await fetch(base + path, {
         method,
-        headers: { 'content-type': 'application/json', 'sec-fetch-site': 'same-origin', ...(cookie && { cookie }) },
-        ...(body && { body: JSON.stringify(body) }),
+        headers: { 'content-type': type, 'sec-fetch-site': 'same-origin', ...(cookie && { cookie }) },
+        ...(body && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
         signal: AbortSignal.timeout(8_000),
       });
       cookie = (res.headers.getSetCookie()[0] ?? cookie).split(';')[0];
@@ -86,40 +113,61 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
     const { body } = await insist(() => call('POST', '/api/orders', { id: order, customer, spec }));
     const { job } = body;
     let version = 1;
+    const step = await released(call, customer, SPEC());
+    const work = {
+      save: async (i) => {
+        const key = randomUUID();
+        const title = `Soak ${n}, save ${i}`;
+        const said = await call('POST', `/api/jobs/${job}/edits`, { version, key, edits: [{ at: ['name'], now: title }] });
+        if (said.status === 200) version = said.body.version;
+        return { said, done: 'saved', what: { kind: 'save', key } };
+      },
+      answer: async (i) => {
+        const said = await call('POST', `/api/jobs/${job}/answers`, {
+          gate: 'g1',
+          version: 'v1',
+          answer: i % 2 ? 'yes' : 'no',
+          note: `soak ${i}`,
+        });
+        return { said, done: 'answered', what: { kind: 'answer', job, answers: said.body.answers?.length } };
+      },
+      move: async () => {
+        const key = randomUUID();
+        const said = await call('POST', '/api/lots/L-1060/moves', { key, kind: 'issue', quantity: 1, job, note: 'soak' });
+        return { said, done: 'moved', what: { kind: 'move', key } };
+      },
+      /** A terminal sends what it kept until somebody takes it: again and again, with the same ids. */
+      count: async () => {
+        const entries = [1, 2].map(() => ({ ...step, id: randomUUID(), at: Date.now() / 1000 }));
+        const said = await insist(() => call('POST', '/api/floor/entries', { device: `soak ${n}`, sentAt: Date.now() / 1000, entries }));
+        if (said.status === 200 && said.body.accepted.length !== entries.length)
+          throw new Error(`refused on the floor: ${JSON.stringify(said.body.refused)}`);
+        return { said, done: 'counted', what: { kind: 'count', ids: entries.map((e) => e.id) } };
+      },
+      import: async (i) => {
+        const mark = `Import ${n} ${i}`;
+        const sent = await call('POST', '/api/imports', importOf(mark), 'text/csv');
+        if (sent.status !== 200) return { said: sent };
+        const id = randomUUID();
+        const said = await insist(() => call('POST', '/api/tasks/import', { id, file: sent.body.file }));
+        return { said, done: 'imported', what: { kind: 'import', id, mark } };
+      },
+    };
+    const turns = ['save', 'count', 'save', 'answer', 'count', 'move', 'save', 'count', 'import'];
     for (let i = 0; !over; i++) {
-      const key = randomUUID();
-      const kind = i % 4;
       try {
-        const said =
-          kind === 3
-            ? await call('POST', '/api/lots/L-1060/moves', { key, kind: 'issue', quantity: 1, job, note: 'soak' })
-            : kind === 2
-              ? await call('POST', `/api/jobs/${job}/answers`, {
-                  gate: 'g1',
-                  version: 'v1',
-                  answer: i % 8 < 4 ? 'yes' : 'no',
-                  note: `soak ${i}`,
-                })
-              : await call('POST', `/api/jobs/${job}/edits`, { version, key, edits: [{ at: ['name'], now: `Soak ${n}, save ${i}` }] });
+        const { said, done, what } = await work[turns[i % turns.length]](i);
         if (said.status === 200) {
-          if (kind === 3) {
-            counts.moved++;
-            acknowledged.push({ kind: 'move', key });
-          } else if (kind === 2) {
-            counts.answered++;
-            acknowledged.push({ kind: 'answer', job, answers: said.body.answers.length });
-          } else {
-            counts.saved++;
-            version = said.body.version;
-            acknowledged.push({ kind: 'save', job, key, name: `Soak ${n}, save ${i}` });
-          }
+          counts[done]++;
+          acknowledged.push(what);
         } else {
           counts.refused++;
+          if (said.status === 401) await insist(() => call('POST', '/api/session', { name: 'anselm', password: 'paper-river-24' }));
           const read = await insist(() => call('GET', `/api/jobs/${job}`));
           version = read.body.version ?? version;
-          if (said.status === 401) await insist(() => call('POST', '/api/session', { name: 'anselm', password: 'paper-river-24' }));
         }
-      } catch {
+      } catch (error) {
+        if (String(error).includes('refused on the floor')) throw error;
         counts.unanswered++;
         await wait(100);
       }
@@ -127,33 +175,78 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
     }
   };
 
-  const killed = { server: 0, database: 0, backend: 0 };
+  /** A job that is released, and an entry of the floor of its first step. */
+  const released = async (call, customer, spec) => {
+    const { body } = await insist(() => call('POST', '/api/orders', { id: randomUUID(), customer, spec }));
+    const ask = (decisions) => insist(() => call('POST', `/api/jobs/${body.job}/release`, { version: 1, decisions }));
+    const tried = await ask({});
+    if (tried.status !== 200) await ask(Object.fromEntries(tried.body.fields.map((f) => [f.path, 'agreed'])));
+    const { steps } = (await insist(() => call('GET', `/api/jobs/${body.job}/floor`))).body;
+    const { step, machine } = steps.find((s) => s.units.unit !== null);
+    return {
+      kind: 'waste',
+      machine,
+      job: body.job,
+      step,
+      pile: null,
+      other: null,
+      quantity: 1,
+      reason: 'running',
+      note: '',
+      witness: '',
+      release: 1,
+    };
+  };
+
+  const killed = { server: 0, process: 0, backend: 0, database: 0, disk: 0, clock: 0 };
+  const again = async (more) => {
+    server.child.kill('SIGKILL');
+    await wait(50);
+    server = start(more);
+    await server.ready.catch(() => undefined);
+  };
+  const ways = {
+    server: () => again(),
+    /** One of those that answer: another begins in its place. */
+    process: async () => {
+      const children = readFileSync(`/proc/${server.child.pid}/task/${server.child.pid}/children`, 'utf8').trim().split(' ');
+      const pid = children[Math.floor(dice() * children.length)];
+      if (pid) spawnSync('kill', ['-9', pid]);
+      await wait(500);
+    },
+    /** One connection's process dies: PostgreSQL ends all and recovers. */
+    backend: async () => {
+      try {
+        const pid = cluster.sql('postgres', `select pid from pg_stat_activity where datname = 'druckerei' limit 1;`).trim();
+        if (pid) spawnSync('kill', ['-9', pid]);
+      } catch {
+        /* it is recovering already */
+      }
+      await wait(1_500);
+    },
+    database: async () => {
+      spawnSync('kill', ['-9', cluster.pidLine(0)]);
+      await wait(1_200);
+      await cluster.start();
+    },
+    disk: async () => {
+      fill(`${folder}/ballast`);
+      await wait(1_000 + dice() * 2_000);
+      rmSync(`${folder}/ballast`);
+      await wait(500);
+      await cluster.start();
+    },
+    /** The server's clock an hour back, until it is killed again. */
+    clock: () => again({ CLOCK: new Date(Date.now() - CLOCK_BACK_S * 1000).toISOString() }),
+  };
+  const chances = Object.entries({ server: 0.42, process: 0.15, backend: 0.15, database: 0.15, disk: small ? 0.08 : 0, clock: 0.05 });
   const killer = async () => {
     for (let k = 0; k < kills; k++) {
       await wait(150 + dice() * 900);
-      const what = dice();
-      if (what < 0.6) {
-        killed.server++;
-        server.child.kill('SIGKILL');
-        await wait(50);
-        server = start();
-        await server.ready.catch(() => undefined);
-      } else if (what < 0.85) {
-        // One connection's process dies: PostgreSQL ends all and recovers.
-        killed.backend++;
-        try {
-          const pid = cluster.sql('postgres', `select pid from pg_stat_activity where datname = 'druckerei' limit 1;`).trim();
-          if (pid) spawnSync('kill', ['-9', pid]);
-        } catch {
-          /* it is recovering already */
-        }
-        await wait(1_500);
-      } else {
-        killed.database++;
-        spawnSync('kill', ['-9', cluster.pidLine(0)]);
-        await wait(1_200);
-        await cluster.start();
-      }
+      let left = dice() * chances.reduce((sum, [, c]) => sum + c, 0);
+      const [what] = chances.find(([, chance]) => (left -= chance) < 0) ?? chances[0];
+      killed[what]++;
+      await ways[what]();
       if (server.child.exitCode !== null || server.child.signalCode !== null) {
         server = start();
         await server.ready.catch(() => undefined);
@@ -166,13 +259,40 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
   try {
     await Promise.all([killer(), ...Array.from({ length: editors }, (_, n) => editor(n))]);
     await cluster.start();
+    await again();
+    const unfinished = await allImported(cluster);
     const has = (sql) => new Set(cluster.sql('druckerei', sql).trim().split('\n').filter(Boolean));
     const saves = has('select save_key from specs;');
     const moves = has('select id from lot_moves;');
     const answers = new Map([...has('select job, count(*) from gate_answers group by job;')].map((r) => r.split('|')));
-    const missing = acknowledged.filter((a) =>
-      a.kind === 'save' ? !saves.has(a.key) : a.kind === 'move' ? !moves.has(a.key) : Number(answers.get(a.job) ?? 0) < a.answers,
+    const entries = has('select id from floor_log;');
+    const titles = new Map(
+      [...has(`select substring(title from '^Import \\d+ \\d+'), count(*) from jobs where title like 'Import %' group by 1;`)].map((r) =>
+        r.split('|'),
+      ),
     );
+    const isThere = {
+      save: (a) => saves.has(a.key),
+      move: (a) => moves.has(a.key),
+      answer: (a) => Number(answers.get(a.job) ?? 0) >= a.answers,
+      count: (a) => a.ids.every((id) => entries.has(id)),
+      import: (a) => Number(titles.get(a.mark)) === IMPORT_ROWS,
+    };
+    const missing = acknowledged.filter((a) => !isThere[a.kind](a));
+    // No order of a file twice, no entry counted twice.
+    const twice =
+      [...titles.values()].filter((n) => Number(n) > IMPORT_ROWS).length +
+      Number(
+        cluster
+          .sql(
+            'druckerei',
+            `select count(*) from (
+               select job, step, sum(quantity) as n from floor_log where kind = 'waste' group by 1, 2
+               except select job, step, sum(quantity) from floor_sums where kind = 'waste' group by 1, 2
+             ) d;`,
+          )
+          .trim(),
+      );
     // Nothing twice either: the lot is what its movements come to.
     const off = cluster
       .sql(
@@ -180,10 +300,30 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
         `select 22000 + coalesce(sum(m.quantity), 0) - max(l.quantity) from lots l left join lot_moves m on m.lot = l.id where l.id = 'L-1060';`,
       )
       .trim();
-    return { acknowledged: acknowledged.length, missing: missing.length, off: Number(off), counts, killed };
+    return { acknowledged: acknowledged.length, missing: missing.length, twice, unfinished, off: Number(off), counts, killed };
   } finally {
     over = true;
     await server.stop();
     cluster.stop();
+    if (small) spawnSync('umount', [folder]);
   }
 }
+
+/** Waits until no import is waiting or running; gives how many are not done. */
+async function allImported(cluster) {
+  for (let i = 0; i < 240; i++) {
+    if (cluster.sql('druckerei', `select count(*) from tasks where state in ('waiting', 'running');`).trim() === '0') break;
+    await wait(500);
+  }
+  return Number(cluster.sql('druckerei', `select count(*) from tasks where state <> 'done';`).trim());
+}
+
+const importOf = (mark) =>
+  [
+    'customer,product,line,quantity,due,deliver to,over %,openWidthMm,openHeightMm,folds,front,back,grade',
+    ...Array.from(
+      { length: IMPORT_ROWS },
+      (_, i) =>
+        `Soak traders,"${mark}, row ${i}",folded-card,${1_000 + i},2031-01-1${i % 9},Quay ${i},3,148,210,1,K C M Y,K,Gloss coated 150`,
+    ),
+  ].join('\n');

@@ -109,7 +109,7 @@ const RIGHTS: Record<string, string> = {
   draw_downs: 'select, insert',
   draw_down_answers: 'select, insert',
   separations: 'select, insert',
-  separation_parts: 'select, insert, update (at), delete',
+  uploads: 'select, insert, update (at), delete',
   zone_sets: 'select, insert',
   duct_settings: 'select, insert',
   register_log: 'select, insert',

@@ -106,8 +106,6 @@ set state = $2, delivered_at = case when $2 = 'delivered' then now() end, change
 where id = $1`;
 /** $1 text hash, $2 text mime, $3 bytea */
 export const ADD_FILE = `insert into files (hash, mime, bytes) values ($1, $2, $3) on conflict (hash) do nothing`;
-/** $1 text hash, $2 text mime */
-export const FILE_BY_HASH = rows(z.object({ bytes: bytes }), `select bytes from files where hash = $1 and mime = $2`);
 /** $1 uuid job, $2 int nr, $3 int version, $4 json snapshot, $5 text plan hash, $6 text file, $7 uuid person, $8 text[] scope, $9 json frozen, $10 text reason */
 export const ADD_RELEASE = rows(
   z.object({ at: z.number() }),

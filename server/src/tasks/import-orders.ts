@@ -4,9 +4,8 @@ import type { BadRow, Customer } from '@druckerei/contract';
 import { z } from 'zod';
 import { inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
-import { notFound } from '../errors';
 import { notifyChanged } from '../events/event-hub';
-import { FILE_BY_HASH } from '../jobs/jobs.queries';
+import { readUpload } from '../files/uploads';
 import { ADD_CUSTOMER, CUSTOMERS } from '../orders/orders.queries';
 import { enterOrders } from '../orders/enter-orders';
 import { plantInForce } from '../plants/read-plant';
@@ -29,8 +28,7 @@ function idFor(...words: (string | number)[]): string {
 export const importOrders: TaskWork = async (asked, cx) => {
   const { file } = Ask.parse(asked);
   const { db, threads, signal } = cx;
-  const bytes = (await maybeOne(db, FILE_BY_HASH, [file, 'text/csv']))?.bytes;
-  if (!bytes) throw notFound('This file');
+  const bytes = await readUpload(db, file, signal);
   const plant = await plantInForce(db);
   const store = await readStore(db, null);
   const customers = new Customers(cx, file, await many(db, CUSTOMERS));

@@ -5,6 +5,7 @@ import type { Logger } from 'pino';
 import { z } from 'zod';
 import { QUEUE_SCHEMA } from '../db/migrate';
 import { notifyChanged } from '../events/event-hub';
+import { purgeUploads } from '../files/uploads';
 import { importOrders } from './import-orders';
 import { readZones } from '../zones/read-zones';
 import { searchForLayout } from './search-for-layout';
@@ -22,6 +23,7 @@ const LOST = 'The server ended while this was done, and it was not taken up agai
 const BEAT_MS = 1_000;
 const LOOK_MS = 400;
 const TELL_MS = 250;
+const PURGE_MS = 600_000;
 const Payload = z.object({ id: z.uuid() });
 
 export interface RunnerParts {
@@ -46,6 +48,7 @@ export class TaskRunner {
   private runners: Runner[] = [];
   private utils: WorkerUtils | null = null;
   private beating: NodeJS.Timeout | null = null;
+  private purged = 0;
 
   constructor(private readonly parts: RunnerParts) {
     this.events.on('pool:create', ({ workerPool }: { workerPool: { id: string } }) => this.pools.add(workerPool.id));
@@ -84,6 +87,10 @@ export class TaskRunner {
       silent.push(...(await many(db, HELD, [[...this.pools]])).filter((h) => !this.busy.has(h.by)).map((h) => h.by));
       if (silent.length > 0) await this.utils?.forceUnlockWorkers(silent);
       for (const { id } of await many(db, SWEEP, [LOST])) await notifyChanged(db, { table: 'tasks', id, version: 0, by: '' });
+      if (Date.now() - this.purged > PURGE_MS) {
+        this.purged = Date.now();
+        await purgeUploads(db);
+      }
     };
     const forgive = (error: unknown): void => {
       log.debug({ err: error }, 'no heartbeat');

@@ -1,19 +1,17 @@
-import { createHash } from 'node:crypto';
 import type { Task, tasks } from '@druckerei/contract';
 import { type Ctx, signedIn } from '../context';
 import { inTransaction } from '../db/pool';
 import { many, maybeOne, one } from '../db/rows';
 import { notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
+import { isUploaded, keepUpload } from '../files/uploads';
 import type { Handlers } from '../implement';
-import { ADD_FILE, FILE_BY_HASH } from '../jobs/jobs.queries';
 import { findJob } from '../jobs/find-job';
 import { CUSTOMERS } from '../orders/orders.queries';
 import { ADD_TASK, CANCEL_TASK, ENQUEUE, SET_QUEUE_ID, TASK_BY_ID, TASK_OWNER } from './tasks.queries';
 
 /** A file that ended a server is not read again by the next one. */
 const ATTEMPTS: Record<Task['kind'], number> = { layout: 5, import: 5, zones: 1 };
-const IMPORT_MIME = 'text/csv';
 
 export const tasksHandlers: Handlers<typeof tasks> = {
   'tasks.layout': async ({ body }, ctx) => {
@@ -21,7 +19,7 @@ export const tasksHandlers: Handlers<typeof tasks> = {
     return begin(ctx, body.id, 'layout', { job: body.job, version: body.version, part: body.part });
   },
   'tasks.import': async ({ body }, ctx) => {
-    if (!(await maybeOne(ctx.db, FILE_BY_HASH, [body.file, IMPORT_MIME]))) throw notFound('This file');
+    if (!(await isUploaded(ctx.db, body.file))) throw notFound('This file');
     return begin(ctx, body.id, 'import', { file: body.file });
   },
   'tasks.read': ({ params }, ctx) => readTask(ctx, params.id),
@@ -40,8 +38,7 @@ export const tasksHandlers: Handlers<typeof tasks> = {
     if (file.byteLength === 0) throw new Refused(422, 'empty', 'The file is empty.');
     const { read } = await ctx.threads.run({ kind: 'read', bytes: file }, () => undefined, ctx.gone);
     const known = new Set((await many(ctx.db, CUSTOMERS)).map((c) => c.name.toLowerCase()));
-    const hash = createHash('sha256').update(file).digest('hex');
-    await ctx.db.query(ADD_FILE, [hash, IMPORT_MIME, Buffer.from(file)]);
+    const hash = await keepUpload(ctx.db, file);
     const names = read.customers.filter((name) => !known.has(name.toLowerCase()));
     return { file: hash, preview: { ...read.preview, customersNew: names.slice(0, 100) } };
   },

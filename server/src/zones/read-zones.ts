@@ -3,15 +3,15 @@ import type { ZonesDone } from '@druckerei/contract';
 import { heaviestSpot, type PressWork, zoneCoverage } from '@druckerei/core';
 import { z } from 'zod';
 import { inTransaction } from '../db/pool';
-import { many, maybeOne } from '../db/rows';
-import { notFound, Refused } from '../errors';
+import { Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
+import { readUpload } from '../files/uploads';
 import type { TaskCtx, TaskWork } from '../tasks/task-work';
 import type { SeparationRead } from './separation';
 import type { PlatesRead } from './plates';
 import { placesFor, uprightCopy } from './places';
 import { passOf, rastersOf } from './zones.handlers';
-import { ADD_SEPARATION, ADD_ZONE_SET, DROP_PARTS, PART, PARTS_OF } from './zones.queries';
+import { ADD_SEPARATION, ADD_ZONE_SET } from './zones.queries';
 
 const Ask = z.object({
   job: z.uuid(),
@@ -43,7 +43,6 @@ export const readZones: TaskWork = async (asked, cx) => {
       await tx.query(ADD_SEPARATION, [key, ask.name, width, height, JSON.stringify(profile), raster.across, Buffer.from(raster.values)]);
       await tx.query(ADD_ZONE_SET, [idOf(id, ink), ask.job, ask.step, ink, key, percent, by, total?.percent ?? null]);
     }
-    await tx.query(DROP_PARTS);
     await notifyChanged(tx, { table: 'zones', id: ask.job, version: 0, by: '' });
   });
   return {
@@ -65,13 +64,7 @@ const idOf = (task: string, ink: string): string =>
     .replace(/^(.{8})(.{4})(.{4})(.{4})/, '$1-$2-$3-$4-');
 
 async function platesOf(ask: Ask, inks: string[], { db, reader, signal, tell }: TaskCtx): Promise<PlatesRead> {
-  const pieces: Buffer[] = [];
-  for (const { nr } of await many(db, PARTS_OF, [ask.file])) {
-    signal.throwIfAborted();
-    pieces.push((await maybeOne(db, PART, [ask.file, nr]))?.bytes ?? Buffer.alloc(0));
-  }
-  if (pieces.length === 0) throw notFound('This file');
-  const plates = { bytes: Buffer.concat(pieces), inkIsDark: ask.inkIsDark, page: ask.page, inks };
+  const plates = { bytes: await readUpload(db, ask.file, signal), inkIsDark: ask.inkIsDark, page: ask.page, inks };
   return reader.run(plates, tell, signal);
 }
 

@@ -1,20 +1,17 @@
-import { createHash } from 'node:crypto';
 import type { ZoneDesk, zones } from '@druckerei/contract';
 import { ductOpening, FIRST_DUCT_CURVE, heaviestSpot, pressWork, spotOn, type PressWork, refitDuct } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
 import { many } from '../db/rows';
-import { invalid, notFound, Refused } from '../errors';
+import { invalid, notFound } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import { csvFile } from '../files/csv-file';
+import { isUploaded, keepUpload } from '../files/uploads';
 import type { Handlers } from '../implement';
 import { findJob, planOf } from '../jobs/find-job';
 import { begin } from '../tasks/tasks.handlers';
 import { placesFor } from './places';
-import { ADD_DUCT_SETTING, ADD_PART, DUCT_SETTINGS, PARTS_OF, RASTERS, ZONE_SETS } from './zones.queries';
-
-/** A file lies in the database in pieces of this size: no answer of it is ever large. */
-const PART_BYTES = 4_000_000;
+import { ADD_DUCT_SETTING, DUCT_SETTINGS, RASTERS, ZONE_SETS } from './zones.queries';
 
 export const zonesHandlers: Handlers<typeof zones> = {
   'zones.read': ({ params }, ctx) => zoneDesk(ctx, ctx.db, params.id, params.step),
@@ -26,22 +23,12 @@ export const zonesHandlers: Handlers<typeof zones> = {
     const { across, values, width, height } = raster;
     return { across, values: values.toString('base64'), places: placesFor(work, width, height) ?? [] };
   },
-  'zones.send': async ({ file }, ctx) => {
-    if (file.byteLength === 0) throw new Refused(422, 'empty', 'The file is empty.');
-    const hash = createHash('sha256').update(file).digest('hex');
-    for (let nr = 0; nr * PART_BYTES < file.byteLength; nr++)
-      await ctx.db.query(ADD_PART, [
-        hash,
-        nr,
-        Buffer.from(file.buffer, file.byteOffset + nr * PART_BYTES, Math.min(PART_BYTES, file.byteLength - nr * PART_BYTES)),
-      ]);
-    return { file: hash };
-  },
+  'zones.send': async ({ file }, ctx) => ({ file: await keepUpload(ctx.db, file) }),
   'zones.begin': async ({ body }, ctx) => {
     const work = await passOf(ctx, ctx.db, body.job, body.step);
     const inks = work.passes.find((p) => p.step === body.step)?.inks ?? [];
     if (body.ink !== null && !inks.includes(body.ink)) throw invalid([{ path: 'ink', says: 'is none of this pass' }]);
-    if ((await many(ctx.db, PARTS_OF, [body.file])).length === 0) throw notFound('This file');
+    if (!(await isUploaded(ctx.db, body.file))) throw notFound('This file');
     const { id, ...ask } = body;
     await begin(ctx, id, 'zones', ask);
     return { id };

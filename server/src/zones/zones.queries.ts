@@ -1,14 +1,6 @@
 import { z } from 'zod';
 import { bytes, rows } from '../db/rows';
 
-/** $1 text hash, $2 int nr, $3 bytea */
-export const ADD_PART = `insert into separation_parts (hash, nr, bytes) values ($1, $2, $3) on conflict (hash, nr) do update set at = now()`;
-/** $1 text hash */
-export const PARTS_OF = rows(z.object({ nr: z.number() }), `select nr from separation_parts where hash = $1 order by nr`);
-/** $1 text hash, $2 int nr */
-export const PART = rows(z.object({ bytes: bytes }), `select bytes from separation_parts where hash = $1 and nr = $2`);
-/** What was read: it is kept an hour, so that whoever sends it twice at once finds it. */
-export const DROP_PARTS = `delete from separation_parts where at < now() - interval '1 hour'`;
 /** $1 text key, $2 text name, $3 int width, $4 int height, $5 json profile, $6 int blocks across, $7 bytea blocks */
 export const ADD_SEPARATION = `
 insert into separations (hash, name, width, height, profile, raster_across, raster)
