@@ -102,9 +102,19 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
     }
   };
 
+  /** Many sign in as one: those who come at the same moment are told to wait. */
+  const signIn = async (call) => {
+    while ((await insist(() => call('POST', '/api/session', { name: 'anselm', password: 'paper-river-24' }))).status !== 200)
+      await wait(300);
+  };
+
+  // Everybody has their job before anything is killed.
+  let left = editors;
+  let begun;
+  const allBegun = new Promise((resolve) => (begun = () => --left === 0 && resolve()));
   const editor = async (n) => {
     const call = talker();
-    await insist(() => call('POST', '/api/session', { name: 'anselm', password: 'paper-river-24' }));
+    await signIn(call);
     const customer = randomUUID();
     await insist(() => call('POST', '/api/customers', { id: customer, name: `Soak ${n} ${customer}`, address: '' }));
     const order = randomUUID();
@@ -114,6 +124,7 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
     const { job } = body;
     let version = 1;
     const step = await released(call, customer, SPEC());
+    begun();
     const work = {
       save: async (i) => {
         const key = randomUUID();
@@ -162,7 +173,7 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
           acknowledged.push(what);
         } else {
           counts.refused++;
-          if (said.status === 401) await insist(() => call('POST', '/api/session', { name: 'anselm', password: 'paper-river-24' }));
+          if (said.status === 401) await signIn(call);
           const read = await insist(() => call('GET', `/api/jobs/${job}`));
           version = read.body.version ?? version;
         }
@@ -178,9 +189,13 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
   /** A job that is released, and an entry of the floor of its first step. */
   const released = async (call, customer, spec) => {
     const { body } = await insist(() => call('POST', '/api/orders', { id: randomUUID(), customer, spec }));
-    const ask = (decisions) => insist(() => call('POST', `/api/jobs/${body.job}/release`, { version: 1, decisions }));
-    const tried = await ask({});
-    if (tried.status !== 200) await ask(Object.fromEntries(tried.body.fields.map((f) => [f.path, 'agreed'])));
+    // What is to decide is asked for; a release whose answer was lost is there already.
+    for (let decisions = {}; ;) {
+      const said = await insist(() => call('POST', `/api/jobs/${body.job}/release`, { version: 1, decisions }));
+      if (said.status === 200 || said.body.detail?.includes('is released')) break;
+      if (!said.body.fields) throw new Error(`not released: ${JSON.stringify(said.body)}`);
+      decisions = Object.fromEntries(said.body.fields.map((f) => [f.path, 'agreed']));
+    }
     const { steps } = (await insist(() => call('GET', `/api/jobs/${body.job}/floor`))).body;
     const { step, machine } = steps.find((s) => s.units.unit !== null);
     return {
@@ -202,6 +217,7 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
   const again = async (more) => {
     server.child.kill('SIGKILL');
     await wait(50);
+    await cluster.start();
     server = start(more);
     await server.ready.catch(() => undefined);
   };
@@ -241,13 +257,16 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
   };
   const chances = Object.entries({ server: 0.42, process: 0.15, backend: 0.15, database: 0.15, disk: small ? 0.08 : 0, clock: 0.05 });
   const killer = async () => {
+    await allBegun;
     for (let k = 0; k < kills; k++) {
-      await wait(150 + dice() * 900);
-      let left = dice() * chances.reduce((sum, [, c]) => sum + c, 0);
-      const [what] = chances.find(([, chance]) => (left -= chance) < 0) ?? chances[0];
+      // Up long enough for some of everything, a release of seconds among it; now and then hardly at all.
+      await wait(dice() < 0.3 ? 150 + dice() * 300 : 1_000 + dice() * 2_500);
+      let rest = dice() * chances.reduce((sum, [, c]) => sum + c, 0);
+      const [what] = chances.find(([, chance]) => (rest -= chance) < 0) ?? chances[0];
       killed[what]++;
       await ways[what]();
       if (server.child.exitCode !== null || server.child.signalCode !== null) {
+        await cluster.start();
         server = start();
         await server.ready.catch(() => undefined);
       }

@@ -42,7 +42,7 @@ export function beginProcesses(number: number, log: Logger): Promise<Answering> 
         if (++listening === number) resolve({ port, stop });
       });
       worker.once('exit', (code) => {
-        if (listening < number) reject(new Error(`an answering process ended with code ${code ?? 'none'} before it listened`));
+        if (listening < number) reject(new Error(`an answering process ended with code ${code} before it listened`));
       });
     }
   });

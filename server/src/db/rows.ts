@@ -16,8 +16,10 @@ export const written = <T>(): z.ZodType<T> => z.custom<T>((value) => typeof valu
 /** Bytes of a file. */
 export const bytes = z.instanceof(Buffer);
 
-const askedAlone = async (db: Db, { name, sql }: Rows<unknown>, values: readonly unknown[]): Promise<unknown[]> =>
-  (await db.query({ name, text: sql, values: [...values] })).rows;
+const askedAlone = async (db: Db, { name, sql }: Rows<unknown>, values: readonly unknown[]): Promise<unknown[]> => {
+  const { rows: given } = await db.query({ name, text: sql, values: [...values] });
+  return given as unknown[];
+};
 
 /** All rows. @throws Error that names the column which is not as its schema says: a fault of the program, never of the one who asked. */
 export async function many<T>(db: Db, statement: Rows<T>, values: readonly unknown[] = []): Promise<T[]> {

@@ -3,7 +3,7 @@ import { availableParallelism } from 'node:os';
 import type { BadRow, Customer } from '@druckerei/contract';
 import { z } from 'zod';
 import { inTransaction } from '../db/pool';
-import { many, maybeOne } from '../db/rows';
+import { many } from '../db/rows';
 import { notifyChanged } from '../events/event-hub';
 import { readUpload } from '../files/uploads';
 import { ADD_CUSTOMER, CUSTOMERS } from '../orders/orders.queries';

@@ -173,7 +173,9 @@ export const jobFeature = createFeature({
       // Asked before a save and answered after it: that is the job of before, and must not become the job of now.
       if (job.version < held) return s;
       // What is not saved yet was made on the version held; said to the server, it merges with what others did since.
-      return s.pending.length > 0 ? { ...s, job: { ...job, version: held }, plant } : { ...s, job, plant, spec, newer: null, taking: false };
+      return s.pending.length > 0
+        ? { ...s, job: { ...job, version: held }, plant }
+        : { ...s, job, plant, spec, newer: null, taking: false };
     }),
     on(JobApiActions.loadFailed, (s, { failure }): JobState => ({ ...s, call: { failure } })),
     on(JobActions.edited, (s, { edits, at }): JobState => {
