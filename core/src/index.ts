@@ -16,6 +16,7 @@ export * from './scene/scene';
 export * from './scene/scene-svg';
 export * from './plant/fastness';
 export * from './plant/plant';
+export * from './plant/plant-of-before';
 export * from './plant/plant-schema';
 export * from './plant/practice';
 export * from './plant/machine-card';

@@ -10,6 +10,7 @@ import { makePool } from './db/pool';
 import { clockOf, readEnv } from './env';
 import { writeOlderReleases } from './floor/released-steps';
 import { refreshSummaries } from './jobs/refresh-summaries';
+import { noticeClock } from './keeping/clock';
 import { password } from '@druckerei/contract';
 import { beginProcesses } from './processes';
 import { weakPassword } from './session/weak-password';
@@ -67,6 +68,7 @@ async function begin(): Promise<void> {
     env.FIRST_START === undefined
       ? null
       : await firstStart(db, readFirstStart(env.FIRST_START), { demo: env.DEMO === '1', password: env.FIRST_PASSWORD });
+  await noticeClock(db, now(), log);
   void writeOlderReleases(db, log).catch((err: unknown) => log.warn({ err }, 'older releases are not on the floor yet'));
   void refreshSummaries(db, log, now).then(
     (n) => log.info({ jobs: n }, 'planned again by this program'),

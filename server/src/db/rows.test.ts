@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Db } from './pool';
-import { many, maybeOne, one, rows } from './rows';
+import { many, maybeOne, one, rows, stored } from './rows';
 
 const COUNT = rows(z.object({ n: z.number() }), 'select n from counts where job = $1');
 /** A database that answers every question with these rows. */
@@ -17,4 +17,8 @@ it('says which column of which statement is not as the schema says', async () =>
 it('refuses several rows where one is meant, and none where there must be one', async () => {
   await expect(maybeOne(answering({ n: 1 }, { n: 2 }), COUNT)).rejects.toThrow(/2 rows/);
   await expect(one(answering(), COUNT)).rejects.toThrow(/no row/);
+});
+it('says of a stored document what cannot be read, as a fault of ours', () => {
+  expect(stored(z.object({ n: z.number() }), { n: 1 }, 'the page')).toEqual({ n: 1 });
+  expect(() => stored(z.object({ n: z.number() }), { n: 'x' }, 'the page')).toThrow(/the page cannot be read[\s\S]*at n/);
 });

@@ -13,6 +13,12 @@ export const rows = <T>(row: z.ZodType<T>, sql: string): Rows<T> => ({ sql, row,
 
 /** A column that holds a document this program wrote itself, whose own door (or writer) has checked it: only that it is there is asked. */
 export const written = <T>(): z.ZodType<T> => z.custom<T>((value) => typeof value === 'object' && value !== null);
+/** A document as it was written by this program or one before. @throws Error that says what of it cannot be read: never the fault of the one who asked */
+export function stored<T>(door: z.ZodType<T>, document: unknown, what: string): T {
+  const read = door.safeParse(document);
+  if (!read.success) throw new Error(`${what} cannot be read: ${z.prettifyError(read.error)}`);
+  return read.data;
+}
 /** Bytes of a file. */
 export const bytes = z.instanceof(Buffer);
 

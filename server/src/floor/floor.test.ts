@@ -102,7 +102,7 @@ describe('an entry', () => {
     const said = await send([stop], { sentAt: dayAhead });
     expect(said.body['skewS']).toBe(86_400);
     const line = (await floorOf(job)).log[0];
-    expect(line).toMatchObject({ at: server.now - 60, receivedAt: server.now, skewS: 86_400, marks: ['skewed'] });
+    expect(line).toMatchObject({ at: server.now - 60, receivedAt: server.now, skewS: 86_400, marks: ['skewed', 'noPin'] });
   });
   it('that comes a week late is written with when it happened', async () => {
     const job = await released();
@@ -110,7 +110,7 @@ describe('an entry', () => {
     server.now += week;
     await accepted([entry(job, 'runStart', { at: server.now - week })]);
     server.now -= week;
-    expect((await floorOf(job)).log[0]).toMatchObject({ at: NOW, receivedAt: NOW + week, marks: ['late'] });
+    expect((await floorOf(job)).log[0]).toMatchObject({ at: NOW, receivedAt: NOW + week, marks: ['late', 'noPin'] });
   });
   it('is marked, never blocked, when the plan was revised or not released', async () => {
     const job = await released();
@@ -120,14 +120,17 @@ describe('an entry', () => {
     await accepted([entry(job, 'note', { note: 'still the old ticket', release: 1 })]);
     const early = await planner.order();
     await accepted([entry(early, 'note', { note: 'paper is here', release: null })]);
-    expect((await floorOf(job)).log.map((l) => l.marks)).toEqual([['revised'], ['revised']]);
-    expect((await floorOf(early)).log.map((l) => l.marks)).toEqual([['unreleased']]);
+    expect((await floorOf(job)).log.map((l) => l.marks)).toEqual([
+      ['revised', 'noPin'],
+      ['revised', 'noPin'],
+    ]);
+    expect((await floorOf(early)).log.map((l) => l.marks)).toEqual([['unreleased', 'noPin']]);
   });
   it('after the job was delivered is written and marked', async () => {
     const job = await released();
     await planner.call('POST', `/api/jobs/${job}/deliver`, { version: await version(job), back: false, note: '' });
     await accepted([entry(job, 'note', { note: 'two sheets more in the rack' })]);
-    expect((await floorOf(job)).log[0]?.marks).toEqual(['afterClose']);
+    expect((await floorOf(job)).log[0]?.marks).toEqual(['afterClose', 'noPin']);
   });
   it('that cannot be true is refused by name, and the rest of the batch is kept', async () => {
     const job = await released();

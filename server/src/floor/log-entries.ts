@@ -44,6 +44,8 @@ interface Sent {
   device: string;
   sentAt: number;
   entries: readonly ({ id: string; by?: string | undefined } & Record<string, unknown>)[];
+  /** At a machine people sign on by PIN; what was written there without stands on record as such. A desk knows who sits at it. */
+  atMachine?: boolean;
 }
 interface Written {
   accepted: string[];
@@ -141,7 +143,7 @@ async function readEntries(ctx: Ctx, sent: Sent, refused: Written['refused']): P
     if (who === null) refused.push({ id: asSent.id, says: 'Whoever wrote this must sign on again at this terminal.' });
     else if (!entry.success)
       refused.push({ id: asSent.id, says: entry.error.issues.map((i) => `${i.path.join('.')} ${i.message}`).join('; ') });
-    else return [{ ...entry.data, who, marks: [] }];
+    else return [{ ...entry.data, who, marks: by === undefined && sent.atMachine === true ? ['noPin'] : [] }];
     return [];
   });
 }
@@ -194,6 +196,7 @@ async function checked(
         ...(job && e.step !== null && !steps.has(`${e.job ?? ''} ${e.step}`) ? ['unreleased'] : []),
         ...(job?.state === 'delivered' ? ['afterClose'] : []),
         ...marksOf(e, at),
+        ...e.marks,
       ],
     });
   }

@@ -3,7 +3,7 @@ import type { JobState } from '@druckerei/contract';
 import { type Edit, type JobSpec, JobSpecSchema, type Plant, type Shelf } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import type { Db } from '../db/pool';
-import { maybeOne, type Rows } from '../db/rows';
+import { maybeOne, type Rows, stored } from '../db/rows';
 import { notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import { readPlant } from '../plants/read-plant';
@@ -19,7 +19,7 @@ export interface JobFound extends JobRow {
 async function find(db: Db, id: string, statement: Rows<JobRow>): Promise<JobFound> {
   const row = await maybeOne(db, statement, [id]);
   if (!row) throw notFound('This job');
-  return { ...row, spec: JobSpecSchema.parse(row.spec), plantDocument: await readPlant(db, row.plant) };
+  return { ...row, spec: stored(JobSpecSchema, row.spec, `the specification of job ${id}`), plantDocument: await readPlant(db, row.plant) };
 }
 export const findJob = (db: Db, id: string): Promise<JobFound> => find(db, id, JOB_BY_ID);
 /** Locks a job until the transaction ends; it is read afterwards. */

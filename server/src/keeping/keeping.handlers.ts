@@ -1,7 +1,12 @@
-import { Backup, type keeping } from '@druckerei/contract';
-import { many, rows } from '../db/rows';
+import type { keeping } from '@druckerei/contract';
+import { many, one } from '../db/rows';
 import type { Handlers } from '../implement';
+import { setBackS } from './clock';
+import { BACKUPS, BEGAN_AND_LAST } from './keeping.queries';
 
-const BACKUPS = rows(Backup, `select extract(epoch from at)::float8 as at, file, bytes, says from backups order by id desc limit 50`);
-
-export const keepingHandlers: Handlers<typeof keeping> = { 'keeping.backups': (_asked, ctx) => many(ctx.db, BACKUPS) };
+export const keepingHandlers: Handlers<typeof keeping> = {
+  'keeping.read': async (_asked, ctx) => {
+    const { beganAt, lastAt } = await one(ctx.db, BEGAN_AND_LAST);
+    return { backups: await many(ctx.db, BACKUPS), beganAt, clockBackS: setBackS(lastAt, ctx.now()) };
+  },
+};

@@ -1,6 +1,6 @@
-import { type Plant, PlantSchema } from '@druckerei/core';
+import { type Plant, plantOfBefore, PlantSchema } from '@druckerei/core';
 import type { Db } from '../db/pool';
-import { maybeOne } from '../db/rows';
+import { maybeOne, stored } from '../db/rows';
 import { notFound } from '../errors';
 import { PLANT_BY_HASH, PLANT_IN_FORCE } from './plants.queries';
 
@@ -13,7 +13,7 @@ export async function readPlant(db: Db, hash: string): Promise<Plant> {
   if (known) return known;
   const row = await maybeOne(db, PLANT_BY_HASH, [hash]);
   if (!row) throw notFound('This plant');
-  const plant = PlantSchema.parse(row.plant);
+  const plant = stored(PlantSchema, plantOfBefore(row.plant), `the plant ${hash}`);
   if (read.size >= KEPT) read.delete(read.keys().next().value ?? '');
   read.set(hash, plant);
   return plant;

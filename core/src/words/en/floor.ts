@@ -353,6 +353,7 @@ export const FLOOR_LABELS: Record<string, string> = {
   'mark.revised': 'plan was revised',
   'mark.unreleased': 'not released',
   'mark.afterClose': 'after closing',
+  'mark.noPin': 'without a PIN',
   'way.runOn': 'Run on',
   'way.short': 'Deliver short',
   'way.rerun': 'Run again from kept forms',

@@ -326,6 +326,8 @@ export const SCREENS = {
   'backupList.title': 'Backups',
   'backupList.newest': 'The newest is {0} old, {1}.',
   'backupList.none': 'No backup was made yet. One is made every night while npm start runs; npm run backup makes one now.',
+  'backupList.clockBack':
+    'The clock of this machine stands {0} before what was last written down: it was set back. Set it right; until then what is written stands before what is there.',
   'backupList.file': 'File',
   'backupList.size': 'Size',
   'backupList.failed': 'Why it failed',

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { Router, RouterLink } from '@angular/router';
-import { debounceTime, filter } from 'rxjs';
+import { auditTime, filter } from 'rxjs';
 import type { Job, JobFloor, LogLine, Shortage } from '@druckerei/contract';
 import {
   formatDuration,
@@ -52,7 +52,7 @@ export class FloorPanel {
   private readonly news = toSignal(
     inject(Changes).changes$.pipe(
       filter((c) => c === null || (c.table === 'floor' && c.id === this.job().id)),
-      debounceTime(500),
+      auditTime(500),
     ),
     { initialValue: null },
   );

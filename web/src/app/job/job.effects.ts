@@ -3,6 +3,7 @@ import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import {
+  auditTime,
   catchError,
   concatMap,
   debounceTime,
@@ -189,7 +190,7 @@ export const readAgain = createEffect(
             (c?.table === 'floor' && c.id === (job?.alternativeOf ?? job?.id)) ||
             (c?.table === 'jobs' && c.id === (job?.alternativeOf ?? job?.id) && c.version <= (job?.version ?? 0)),
         ),
-        debounceTime(300),
+        auditTime(300),
       ),
     ).pipe(
       withLatestFrom(store.select(jobFeature.selectJob)),

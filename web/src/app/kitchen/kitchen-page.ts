@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { debounceTime, filter, map, type Observable } from 'rxjs';
+import { auditTime, filter, map, type Observable } from 'rxjs';
 import type { InkDesk as Desk, InkRow, KitchenPage as Page, Pail } from '@druckerei/contract';
 import { formatNumber, label, type Lab, say, screenColour } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
@@ -43,7 +43,7 @@ export class KitchenPage {
   private readonly news = toSignal(
     inject(Changes).changes$.pipe(
       filter((c) => c === null || c.table === 'kitchen' || c.table === 'jobs'),
-      debounceTime(400),
+      auditTime(400),
     ),
     { initialValue: null },
   );

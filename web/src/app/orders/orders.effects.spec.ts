@@ -74,15 +74,24 @@ describe('reading the orders', () => {
     pages.push({ rows: rows(0, 150), next: 'here' }, { rows: rows(0, 150), next: 'here' });
     store.dispatch(OrdersActions.opened());
     changes$.next({});
-    jest.advanceTimersByTime(300);
+    jest.advanceTimersByTime(1_100);
     expect(asked.at(-2)?.query).toEqual({ rows: '150' });
     expect(state().changed).toBe(false);
+  });
+  it('reads again in a house where something changes all the time', () => {
+    pages.push(...Array.from({ length: 9 }, () => ({ rows: rows(0, 2), next: null })));
+    store.dispatch(OrdersActions.opened());
+    for (let i = 0; i < 35; i++) {
+      changes$.next({});
+      jest.advanceTimersByTime(100);
+    }
+    expect(asked.filter((a) => a.name === 'orders.list')).toHaveLength(1 + 3);
   });
   it('says of a long list that it changed, and does not move it', () => {
     pages.push({ rows: rows(0, 201), next: 'here' }, { rows: rows(0, 100), next: 'here' });
     store.dispatch(OrdersActions.opened());
     changes$.next({});
-    jest.advanceTimersByTime(300);
+    jest.advanceTimersByTime(1_100);
     expect(asked).toHaveLength(2);
     expect(state()).toMatchObject({ changed: true });
     store.dispatch(OrdersActions.opened());

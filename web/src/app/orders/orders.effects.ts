@@ -1,13 +1,28 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { catchError, debounceTime, exhaustMap, filter, forkJoin, map, merge, of, switchMap, takeUntil, withLatestFrom } from 'rxjs';
+import {
+  auditTime,
+  catchError,
+  debounceTime,
+  exhaustMap,
+  filter,
+  forkJoin,
+  map,
+  merge,
+  of,
+  switchMap,
+  takeUntil,
+  withLatestFrom,
+} from 'rxjs';
 import { ApiCaller, type Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
 import { SessionActions } from '../session/session.feature';
 import { OrdersActions, ordersFeature, type OrdersState, READ_AGAIN } from './orders.feature';
 
 const PAGE = 100;
+/** A list that others change is read again no more often than this. */
+const READ_AGAIN_MS = 1_000;
 /** What is asked of the server: nothing that is as it always is. */
 const askOf = ({ find, state, sort }: OrdersState): { which: Record<string, string>; page: Record<string, string> } => {
   const which = { ...(find && { find }), ...(state !== 'all' && { state }) };
@@ -58,7 +73,8 @@ export const loadMore = createEffect(
 export const reload = createEffect(
   (changes = inject(Changes)) =>
     changes.changes$.pipe(
-      debounceTime(200),
+      // Counted from the first change: in a busy house there is no pause to wait for.
+      auditTime(READ_AGAIN_MS),
       map(() => OrdersActions.somethingChanged()),
     ),
   { functional: true },

@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { NgApexchartsModule } from 'ng-apexcharts';
-import { debounceTime, filter, map, type Observable } from 'rxjs';
+import { auditTime, filter, map, type Observable } from 'rxjs';
 import type { ColourFit, RegisterDesk, Replied, Api } from '@druckerei/contract';
 import { formatNumber, inkColour, label, loupeScene, say, type Setting, trapScene, vectorScene } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
@@ -44,7 +44,7 @@ export class RegisterPage {
   private readonly news = toSignal(
     inject(Changes).changes$.pipe(
       filter((c) => c === null || c.table === 'register'),
-      debounceTime(300),
+      auditTime(300),
     ),
     { initialValue: null },
   );

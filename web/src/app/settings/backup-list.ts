@@ -1,6 +1,6 @@
 import { formatDuration, formatMoment, formatNumber, say } from '@druckerei/core';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Backup } from '@druckerei/contract';
+import type { Backup, Keeping } from '@druckerei/contract';
 
 /** A night was left out when the newest is older than this. */
 const OLD_S = 36 * 3600;
@@ -9,11 +9,14 @@ const OLD_S = 36 * 3600;
 @Component({
   selector: 'dk-backup-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<h3>{{ say('backupList.title') }}</h3>
+  template: `@if (keeping().clockBackS > 0) {
+      <p class="note level-start" role="alert" data-figures>{{ say('backupList.clockBack', clockBack()) }}</p>
+    }
+    <h3>{{ say('backupList.title') }}</h3>
     @if (newest(); as b) {
       <p [class]="old() ? 'note level-start' : 'soft'" role="status" data-figures>{{ say('backupList.newest', age(), megabytes(b)) }}</p>
     } @else {
-      <p class="note level-start" role="status">{{ say('backupList.none') }}</p>
+      <p [class]="old() ? 'note level-start' : 'soft'" role="status">{{ say('backupList.none') }}</p>
     }
     @if (backups().length > 0) {
       <table class="lines" data-figures>
@@ -47,13 +50,16 @@ const OLD_S = 36 * 3600;
 export class BackupList {
   protected readonly say = say;
   protected readonly moment = formatMoment;
-  readonly backups = input.required<readonly Backup[]>();
+  readonly keeping = input.required<Keeping>();
   readonly timeZone = input('UTC');
   /** The clock, epoch seconds. */
   readonly now = input.required<number>();
+  protected readonly backups = computed(() => this.keeping().backups);
   protected readonly shown = computed(() => this.backups().slice(0, 8));
   protected readonly newest = computed(() => this.backups().find((b) => b.bytes !== null) ?? null);
-  private readonly ageS = computed(() => Math.max(this.now() - (this.newest()?.at ?? 0), 0));
+  /** Of the newest backup; where there is none, of the house: its first night has not come yet. */
+  private readonly ageS = computed(() => Math.max(this.now() - (this.newest()?.at ?? this.keeping().beganAt), 0));
+  protected readonly clockBack = computed(() => formatDuration(this.keeping().clockBackS));
   protected readonly old = computed(() => this.ageS() > OLD_S);
   protected readonly age = computed(() => formatDuration(this.ageS()));
   protected megabytes = ({ bytes }: Backup): string => `${formatNumber((bytes ?? 0) / 1e6, 1)} MB`;

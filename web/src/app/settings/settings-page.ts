@@ -82,7 +82,7 @@ export class SettingsPage {
   protected readonly history = this.store.selectSignal(settingsFeature.selectHistory);
   protected readonly people = this.store.selectSignal(settingsFeature.selectPeople);
   protected readonly record = this.store.selectSignal(settingsFeature.selectRecord);
-  protected readonly backups = this.store.selectSignal(settingsFeature.selectBackups);
+  protected readonly keeping = this.store.selectSignal(settingsFeature.selectKeeping);
   protected readonly now = Date.now() / 1000;
   protected readonly personRefused = this.store.selectSignal(settingsFeature.selectPersonRefused);
   protected readonly reason = signal('');

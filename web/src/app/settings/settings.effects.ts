@@ -152,7 +152,7 @@ export const accountRecord = createEffect(
     actions$.pipe(
       ofType(SettingsApiActions.peopleLoaded),
       switchMap(() =>
-        forkJoin({ record: api.call('people.record', {}), backups: api.call('keeping.backups', {}) }).pipe(
+        forkJoin({ record: api.call('people.record', {}), keeping: api.call('keeping.read', {}) }).pipe(
           map((loaded) => SettingsApiActions.recordLoaded(loaded)),
           catchError((failure: Failure) => expiredOr(failure, SettingsApiActions.personRefused({ failure }))),
         ),

@@ -1,5 +1,5 @@
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
-import type { MovedJob, AccountEvent, Backup, Person, PlantChange } from '@druckerei/contract';
+import type { MovedJob, AccountEvent, Keeping, Person, PlantChange } from '@druckerei/contract';
 import { applyPlantEdits, editAt, type Edit, type Plant } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 
@@ -23,7 +23,7 @@ export const SettingsApiActions = createActionGroup({
   events: {
     Loaded: props<{ hash: string; plant: Plant; history: PlantChange[]; kept: Edit[] }>(),
     'People loaded': props<{ people: Person[] }>(),
-    'Record loaded': props<{ record: AccountEvent[]; backups: Backup[] }>(),
+    'Record loaded': props<{ record: AccountEvent[]; keeping: Keeping }>(),
     Failed: props<{ failure: Failure }>(),
     Tried: props<{ jobs: MovedJob[]; planned: number; of: number; done: boolean }>(),
     Accepted: props<{ hash: string }>(),
@@ -58,7 +58,8 @@ export interface SettingsState {
   people: Person[];
   /** What happened to accounts. */
   record: AccountEvent[];
-  backups: Backup[];
+  /** Null until it is read. */
+  keeping: Keeping | null;
   personRefused: Failure | null;
 }
 const initial: SettingsState = {
@@ -76,7 +77,7 @@ const initial: SettingsState = {
   history: [],
   people: [],
   record: [],
-  backups: [],
+  keeping: null,
   personRefused: null,
 };
 
@@ -148,7 +149,7 @@ export const settingsFeature = createFeature({
       const toMove = s.toMove.filter((m) => m.job !== job);
       return { ...s, toMove, moving: toMove.length > 0, left: s.left + (went ? 0 : 1) };
     }),
-    on(SettingsApiActions.recordLoaded, (s, { record, backups }): SettingsState => ({ ...s, record, backups })),
+    on(SettingsApiActions.recordLoaded, (s, { record, keeping }): SettingsState => ({ ...s, record, keeping })),
     on(SettingsApiActions.peopleLoaded, (s, { people }): SettingsState => ({ ...s, people, personRefused: null })),
     on(SettingsApiActions.personRefused, (s, { failure }): SettingsState => ({ ...s, personRefused: failure })),
   ),

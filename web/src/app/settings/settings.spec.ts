@@ -94,7 +94,7 @@ describe('SettingsPage', () => {
       'plants.history': () => of([{ plant: HASH, before: 'c'.repeat(64), reason: 'rates of the year', by: 'Runa T', at: 1_790_000_000 }]),
       'plants.read': () => of(plant),
       'people.list': () => of([person]),
-      'keeping.backups': () => of([]),
+      'keeping.read': () => of({ backups: [], beganAt: 0, clockBackS: 0 }),
       'people.record': () =>
         of([{ id: 'a1', what: 'refused', name: 'Ilse L', by: '', address: '192.0.2.1', roles: [], at: 1_790_000_000 }]),
     };
@@ -270,7 +270,7 @@ describe('SettingsPage', () => {
       SettingsActions.personEntered({ person: { name: 'x', fullName: 'X', initials: 'X', roles: ['ink'], password: 'long-enough-1' } }),
     );
     await settle();
-    expect(calls.map((c) => c.name).slice(-4)).toEqual(['people.create', 'people.list', 'people.record', 'keeping.backups']);
+    expect(calls.map((c) => c.name).slice(-4)).toEqual(['people.create', 'people.list', 'people.record', 'keeping.read']);
   });
   it('shows what happened to accounts', async () => {
     const { host } = await show('people');

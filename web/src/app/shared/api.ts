@@ -18,7 +18,7 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'plants.accept': ['post', '/api/plants'],
   'people.list': ['get', '/api/people'],
   'people.record': ['get', '/api/people/record'],
-  'keeping.backups': ['get', '/api/backups'],
+  'keeping.read': ['get', '/api/keeping'],
   'people.create': ['post', '/api/people'],
   'people.change': ['put', '/api/people/:id'],
   'customers.list': ['get', '/api/customers'],

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
-import { debounceTime, filter, type Observable, switchMap } from 'rxjs';
+import { auditTime, filter, type Observable, switchMap } from 'rxjs';
 import type { StockLine, StockPage as Page } from '@druckerei/contract';
 import { formatMoment, formatNumber, type Plant, say, UNIT_WORDS } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
@@ -158,7 +158,7 @@ export class StockPage {
   private readonly news = toSignal(
     inject(Changes).changes$.pipe(
       filter((c) => c === null || c.table === 'stock' || c.table === 'jobs'),
-      debounceTime(400),
+      auditTime(400),
     ),
     { initialValue: null },
   );

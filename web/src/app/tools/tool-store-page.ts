@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatDialog } from '@angular/material/dialog';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { debounceTime, filter, type Observable } from 'rxjs';
+import { auditTime, filter, type Observable } from 'rxjs';
 import type { FormOffer, ToolCard, ToolPage } from '@druckerei/contract';
 import { formatDuration, formatMoment, formatNumber, inkColour, label, say } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
@@ -49,7 +49,7 @@ export class ToolStorePage {
   private readonly news = toSignal(
     inject(Changes).changes$.pipe(
       filter((c) => c === null || c.table === 'tools'),
-      debounceTime(300),
+      auditTime(300),
     ),
     { initialValue: null },
   );

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSig
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { debounceTime, filter, map, switchMap, takeWhile, timer, type Subscription } from 'rxjs';
+import { auditTime, filter, map, switchMap, takeWhile, timer, type Subscription } from 'rxjs';
 import type { ZoneDesk, ZonesDone } from '@druckerei/contract';
 import { formatNumber, inkColour, say, readNumber } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
@@ -52,7 +52,7 @@ export class ZonesPage {
   private readonly news = toSignal(
     inject(Changes).changes$.pipe(
       filter((c) => c === null || c.table === 'zones'),
-      debounceTime(300),
+      auditTime(300),
     ),
     { initialValue: null },
   );
