@@ -46,7 +46,7 @@ const failToListen = (error: NodeJS.ErrnoException): never =>
 /** One of several that answer: whoever began it has prepared the database, and ends it. */
 async function answerOnly(): Promise<void> {
   // Whoever began it was killed: there is nobody left to answer for.
-  process.on('error', () => process.exit(1));
+  cluster.worker?.on('error', () => process.exit(1));
   const answering = await beginAnswering(env, log).catch(failToListen);
   whenStopped(() => answering.stop());
 }

@@ -11,6 +11,7 @@ import {
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
+import { together } from '../db/together';
 import { notifyChanged } from '../events/event-hub';
 import { findJob, planOf } from '../jobs/find-job';
 import { SET_SUMMARY } from '../jobs/jobs.queries';
@@ -158,16 +159,22 @@ async function checked(
   refused: Written['refused'],
 ): Promise<Entry[]> {
   const jobIds = distinct(entries.map((e) => e.job));
-  const jobs = new Map((await many(db, JOBS_NAMED, [jobIds])).map((j) => [j.id, j]));
-  const steps = new Set((await many(db, STEPS_KNOWN, [jobIds])).map((s) => `${s.job} ${s.step}`));
-  const piles = new Map((await many(db, PILES_NAMED, [distinct(entries.flatMap((e) => [e.pile, e.other]))])).map((p) => [p.id, p.job]));
-  const about = new Map(
-    (await many(db, ENTRIES_NAMED, [distinct(entries.map((e) => (e.kind === 'counter' || e.kind === 'read' ? e.other : null)))])).map(
-      (n) => [n.id, n],
-    ),
-  );
-  const active = new Set((await many(db, ACTIVE_PEOPLE, [distinct(entries.map((e) => e.who))])).map((p) => p.id));
-  const there = new Set((await many(db, ENTRIES_THERE, [entries.map((e) => e.id)])).map((r) => r.id));
+  const othersNamed = distinct(entries.map((e) => (e.kind === 'counter' || e.kind === 'read' ? e.other : null)));
+  const reads = together(db);
+  const [jobRows, stepRows, pileRows, namedRows, people, thereRows] = await Promise.all([
+    many(reads, JOBS_NAMED, [jobIds]),
+    many(reads, STEPS_KNOWN, [jobIds]),
+    many(reads, PILES_NAMED, [distinct(entries.flatMap((e) => [e.pile, e.other]))]),
+    many(reads, ENTRIES_NAMED, [othersNamed]),
+    many(reads, ACTIVE_PEOPLE, [distinct(entries.map((e) => e.who))]),
+    many(reads, ENTRIES_THERE, [entries.map((e) => e.id)]),
+  ]);
+  const jobs = new Map(jobRows.map((j) => [j.id, j]));
+  const steps = new Set(stepRows.map((s) => `${s.job} ${s.step}`));
+  const piles = new Map(pileRows.map((p) => [p.id, p.job]));
+  const about = new Map(namedRows.map((n) => [n.id, n]));
+  const active = new Set(people.map((p) => p.id));
+  const there = new Set(thereRows.map((r) => r.id));
   const marksOf = await marksOfStarts(db, entries);
   const good: Entry[] = [];
   for (const e of entries) {
