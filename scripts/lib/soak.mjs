@@ -319,7 +319,16 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
         `select 22000 + coalesce(sum(m.quantity), 0) - max(l.quantity) from lots l left join lot_moves m on m.lot = l.id where l.id = 'L-1060';`,
       )
       .trim();
-    return { acknowledged: acknowledged.length, missing: missing.length, twice, unfinished, off: Number(off), counts, killed };
+    return {
+      acknowledged: acknowledged.length,
+      missing: missing.length,
+      twice,
+      unfinished: unfinished.length,
+      why: [...new Set(unfinished)],
+      off: Number(off),
+      counts,
+      killed,
+    };
   } finally {
     over = true;
     await server.stop();
@@ -328,13 +337,17 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
   }
 }
 
-/** Waits until no import is waiting or running; gives how many are not done. */
+/** Waits until no import is waiting or running; gives what is said of those that are not done. */
 async function allImported(cluster) {
   for (let i = 0; i < 240; i++) {
     if (cluster.sql('druckerei', `select count(*) from tasks where state in ('waiting', 'running');`).trim() === '0') break;
     await wait(500);
   }
-  return Number(cluster.sql('druckerei', `select count(*) from tasks where state <> 'done';`).trim());
+  return cluster
+    .sql('druckerei', `select state || ' at attempt ' || attempt || ': ' || says from tasks where state <> 'done';`)
+    .trim()
+    .split('\n')
+    .filter(Boolean);
 }
 
 const importOf = (mark) =>
