@@ -268,6 +268,8 @@ export const floor = {
     says: 'Writes entries into the floor’s log; an id sent twice is one entry. What cannot be written is named, the rest is kept.',
     body: z.strictObject({
       device: z.string().trim().min(1, 'names the device').max(80),
+      /** Written at a desk by the person signed in there, not at a machine, where people sign on by PIN. */
+      desk: z.boolean().optional(),
       sentAt: z.number().min(0).max(1e11),
       entries: z
         .array(z.object({ id: z.uuid(), by: z.string().max(400).optional() }).loose())

@@ -79,7 +79,11 @@ test('two server processes on one database: an edit through one reaches the brow
 test('an answering process that is killed: the port answers on, and another begins in its place', async () => {
   await house.killServer();
   await house.startServer({ PROCESSES: '2' });
-  const answers = async (): Promise<boolean> => (await fetch(`${house.base}/healthz`, { headers: { connection: 'close' } })).ok;
+  const answers = (): Promise<boolean> =>
+    fetch(`${house.base}/healthz`, { headers: { connection: 'close' } }).then(
+      (said) => said.ok,
+      () => false,
+    );
   const before = house.processes();
   expect(before).toHaveLength(2);
   process.kill(before[0] ?? 0, 'SIGKILL');
@@ -87,6 +91,13 @@ test('an answering process that is killed: the port answers on, and another begi
   await expect.poll(() => house.processes().filter((pid) => !before.includes(pid)).length).toBe(1);
   await expect.poll(answers).toBe(true);
   expect(house.processes()).toContain(before[1]);
+  // One that ends while the database is away begins as soon as it is back.
+  house.stopDatabase();
+  process.kill(before[1] ?? 0, 'SIGKILL');
+  await new Promise((resolve) => setTimeout(resolve, 4_000));
+  await house.startDatabase();
+  await expect.poll(() => house.processes().length).toBe(2);
+  await expect.poll(answers).toBe(true);
   await house.killServer();
   await house.startServer();
 });

@@ -1,6 +1,6 @@
 // What the floor does under load: terminals that send batches, a job with a million entries, and what is learned from five thousand jobs.
-import { randomUUID } from 'node:crypto';
 import { talker } from './bench-desk.mjs';
+import { wasteEntry } from './floor-entry.mjs';
 
 const TERMINALS = 4;
 const BATCH = 200;
@@ -16,22 +16,7 @@ export async function onFloor(base) {
   const job = rows.find((r) => r.title === 'Tea list, spring').job;
   const { steps } = await call('GET', `/api/jobs/${job}/floor`);
   const step = steps.find((s) => s.step.includes('.back'));
-  const entry = (more) => ({
-    id: randomUUID(),
-    kind: 'waste',
-    machine: step.machine,
-    job,
-    step: step.step,
-    pile: null,
-    other: null,
-    quantity: 1,
-    reason: 'running',
-    note: '',
-    witness: '',
-    at: Date.now() / 1000,
-    release: 1,
-    ...more,
-  });
+  const entry = (more) => wasteEntry({ machine: step.machine, job, step: step.step, ...more });
   return { call, job, step, entry };
 }
 

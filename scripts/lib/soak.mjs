@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 import { Cluster } from './cluster.mjs';
+import { wasteEntry } from './floor-entry.mjs';
 import { freePort, isRoot, ROOT } from './run.mjs';
 import { startServer } from './server.mjs';
 
@@ -149,7 +150,7 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
       },
       /** A terminal sends what it kept until somebody takes it: again and again, with the same ids. */
       count: async () => {
-        const entries = [1, 2].map(() => ({ ...step, id: randomUUID(), at: Date.now() / 1000 }));
+        const entries = [wasteEntry(step), wasteEntry(step)];
         const said = await insist(() => call('POST', '/api/floor/entries', { device: `soak ${n}`, sentAt: Date.now() / 1000, entries }));
         if (said.status === 200 && said.body.accepted.length !== entries.length)
           throw new Error(`refused on the floor: ${JSON.stringify(said.body.refused)}`);
@@ -186,7 +187,7 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
     }
   };
 
-  /** A job that is released, and an entry of the floor of its first step. */
+  /** A job that is released, with its first counted step and the machine of it. */
   const released = async (call, customer, spec) => {
     const { body } = await insist(() => call('POST', '/api/orders', { id: randomUUID(), customer, spec }));
     // What is to decide is asked for; a release whose answer was lost is there already.
@@ -198,19 +199,7 @@ export async function soak({ kills, editors = 8, seed = 1, name = 'soak', tell =
     }
     const { steps } = (await insist(() => call('GET', `/api/jobs/${body.job}/floor`))).body;
     const { step, machine } = steps.find((s) => s.units.unit !== null);
-    return {
-      kind: 'waste',
-      machine,
-      job: body.job,
-      step,
-      pile: null,
-      other: null,
-      quantity: 1,
-      reason: 'running',
-      note: '',
-      witness: '',
-      release: 1,
-    };
+    return { machine, job: body.job, step };
   };
 
   const killed = { server: 0, process: 0, backend: 0, database: 0, disk: 0, clock: 0 };

@@ -1,4 +1,4 @@
-import cluster, { type Worker } from 'node:cluster';
+import cluster from 'node:cluster';
 import type { Logger } from 'pino';
 import type { Answering } from './answering';
 
@@ -9,20 +9,7 @@ const PAUSE_MS = 1_000;
  * @throws Error where one ends before it listens: what is wrong with it is wrong with all
  */
 export function beginProcesses(number: number, log: Logger): Promise<Answering> {
-  let stopping = false;
-  const fork = (): Worker => {
-    const worker = cluster.fork();
-    let listened = false;
-    worker.once('listening', () => (listened = true));
-    worker.once('exit', (code, signal) => {
-      if (stopping || !listened) return;
-      log.error({ code, signal }, 'an answering process ended; another begins');
-      setTimeout(() => {
-        if (!stopping) fork();
-      }, PAUSE_MS);
-    });
-    return worker;
-  };
+  let [allListened, stopping] = [false, false];
   const stop = async (): Promise<void> => {
     stopping = true;
     const left = Object.values(cluster.workers ?? {}).filter((w) => w !== undefined);
@@ -36,14 +23,24 @@ export function beginProcesses(number: number, log: Logger): Promise<Answering> 
   };
   return new Promise((resolve, reject) => {
     let listening = 0;
-    for (let i = 0; i < number; i++) {
-      const worker = fork();
+    const begin = (): void => {
+      const worker = cluster.fork();
       worker.once('listening', ({ port }: { port: number }) => {
-        if (++listening === number) resolve({ port, stop });
+        if (++listening < number) return;
+        allListened = true;
+        resolve({ port, stop });
       });
-      worker.once('exit', (code) => {
-        if (listening < number) reject(new Error(`an answering process ended with code ${code} before it listened`));
+      worker.once('exit', (code, signal) => {
+        if (!allListened) reject(new Error(`an answering process ended with code ${code} before it listened`));
+        else if (!stopping) {
+          // Also one that never listened: it may have begun while the database was away.
+          log.error({ code, signal }, 'an answering process ended; another begins');
+          setTimeout(() => {
+            if (!stopping) begin();
+          }, PAUSE_MS);
+        }
       });
-    }
+    };
+    for (let i = 0; i < number; i++) begin();
   });
 }

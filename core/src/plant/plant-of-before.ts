@@ -4,7 +4,7 @@ const FIRST_GRADE = 'Ivory board 300';
 const isRecord = (v: unknown): v is Record<string, unknown> => v !== null && typeof v === 'object' && !Array.isArray(v);
 
 /**
- * A plant as any former program wrote it, as this one reads it: what that program did not ask for is what it took for granted. A plant of today stays as it is.
+ * A plant of whichever former program, as this one reads it: what that program did not ask for is what it took for granted. A plant of today stays as it is.
  *
  * - Before there was `usualInk` the first ink series was the usual one.
  * - Before there was `usualGrade` it was the board of the first demo; where the plant has no such stock, the first sheet stock's.

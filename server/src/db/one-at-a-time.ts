@@ -12,6 +12,6 @@ export async function oneAtATime<T>(what: string, work: () => Promise<T>): Promi
   try {
     return await lane(work);
   } finally {
-    if (lane.activeCount + lane.pendingCount === 0 && lanes.get(what) === lane) lanes.delete(what);
+    if (lane.activeCount + lane.pendingCount === 0) lanes.delete(what);
   }
 }

@@ -36,7 +36,7 @@ export class Together {
   private async send(): Promise<void> {
     const asks = this.asks;
     this.asks = [];
-    const text = joined(asks.map((a) => a.sql));
+    const text = joined(asks);
     try {
       const { rows } = await this.db.query({ name: nameOf(text), text, values: asks.flatMap((a) => [...a.values]) });
       const answers = Answers.parse(rows[0]);
@@ -50,15 +50,12 @@ export class Together {
 /** A name for a statement: its own fingerprint. */
 export const nameOf = (sql: string): string => createHash('sha1').update(sql).digest('base64url');
 
-const joined = (statements: readonly string[]): string => {
+/** Each statement's values follow those of the ones before it. */
+const joined = (asks: readonly Pick<Ask, 'sql' | 'values'>[]): string => {
   let before = 0;
-  const parts = statements.map((sql, i) => {
-    let most = 0;
-    const moved = sql.replace(/\$(\d+)/g, (_, n: string) => {
-      most = Math.max(most, Number(n));
-      return `$${before + Number(n)}`;
-    });
-    before += most;
+  const parts = asks.map(({ sql, values }, i) => {
+    const moved = sql.replace(/\$(\d+)/g, (_, n: string) => `$${before + Number(n)}`);
+    before += values.length;
     return `(select coalesce(json_agg(r), '[]') from (${moved}\n) r) as q${i}`;
   });
   return `select\n${parts.join(',\n')}`;

@@ -14,7 +14,7 @@ const KEPT_S = 86_400;
 /** Younger than this a file is about to be asked for. */
 const FRESH_S = 600;
 /** All that lies there together. */
-export const MOST_UPLOADED = 1_000_000_000;
+const MOST_UPLOADED = 1_000_000_000;
 
 /** Keeps a file; gives the name it is asked for by, its SHA-256. @throws Refused where too much lies there already */
 export async function keepUpload(db: Pool, file: Uint8Array, most = MOST_UPLOADED): Promise<string> {

@@ -115,7 +115,7 @@ export const floorHandlers: Handlers<typeof floor> = {
     return { token: tokenFor(ctx.seal, { person: body.person, pinHash }, body.device, ctx.now()), person: body.person, fullName, initials };
   },
 
-  'floor.send': ({ body }, ctx) => writeEntries(ctx, { ...body, atMachine: true }),
+  'floor.send': ({ body }, ctx) => writeEntries(ctx, body),
 
   'floor.job': async ({ params, query }, ctx) => {
     const job = await findJob(ctx.db, params.id);

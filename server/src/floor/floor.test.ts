@@ -174,7 +174,16 @@ describe('a person at a terminal', () => {
     const { token } = (await signOn('Mika Falzer', '2718')).body as { token: string };
     const said = await send([{ ...entry(job, 'note', { note: 'blades are new' }), by: token }]);
     expect(said.body['refused']).toEqual([]);
-    expect((await floorOf(job)).log[0]).toMatchObject({ by: 'Mika Falzer', device: 'terminal-1' });
+    expect((await floorOf(job)).log[0]).toMatchObject({ by: 'Mika Falzer', device: 'terminal-1', marks: [] });
+  });
+  it('who has not signed on is told apart from one who has, and from one at a desk', async () => {
+    const job = await released();
+    await send([entry(job, 'note', { note: 'at the machine' })]);
+    await send([entry(job, 'note', { note: 'at the desk' })], { desk: true });
+    const { log } = await floorOf(job);
+    expect(Object.fromEntries(log.map((l) => [l.note, l.marks]))).toEqual({ 'at the machine': ['noPin'], 'at the desk': [] });
+    // A terminal shows the next thirty steps: this job leaves the queue to the tests that read it.
+    await planner.call('POST', `/api/jobs/${job}/deliver`, { version: await version(job), back: false, note: '' });
   });
   it('is not let on with a wrong PIN, and after three not at once', async () => {
     for (let i = 0; i < 3; i++) expect((await signOn('Ilse Lagerqvist', '9999')).status).toBe(400);

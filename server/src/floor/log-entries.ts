@@ -46,7 +46,7 @@ interface Sent {
   sentAt: number;
   entries: readonly ({ id: string; by?: string | undefined } & Record<string, unknown>)[];
   /** At a machine people sign on by PIN; what was written there without stands on record as such. A desk knows who sits at it. */
-  atMachine?: boolean;
+  desk?: boolean | undefined;
 }
 interface Written {
   accepted: string[];
@@ -144,7 +144,7 @@ async function readEntries(ctx: Ctx, sent: Sent, refused: Written['refused']): P
     if (who === null) refused.push({ id: asSent.id, says: 'Whoever wrote this must sign on again at this terminal.' });
     else if (!entry.success)
       refused.push({ id: asSent.id, says: entry.error.issues.map((i) => `${i.path.join('.')} ${i.message}`).join('; ') });
-    else return [{ ...entry.data, who, marks: by === undefined && sent.atMachine === true ? ['noPin'] : [] }];
+    else return [{ ...entry.data, who, marks: by === undefined && sent.desk !== true ? ['noPin'] : [] }];
     return [];
   });
 }

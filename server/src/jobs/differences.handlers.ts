@@ -1,7 +1,7 @@
 import type { Differences, Happened, jobs } from '@druckerei/contract';
 import { editsBetween, editSays, type JobSpec, JobSpecSchema, movedBetween, type Plan, type Plant, sameAgain } from '@druckerei/core';
 import type { Db } from '../db/pool';
-import { many, maybeOne } from '../db/rows';
+import { many, maybeOne, stored } from '../db/rows';
 import { notFound } from '../errors';
 import type { Handlers } from '../implement';
 import { plantInForce } from '../plants/read-plant';
@@ -67,7 +67,7 @@ export const differencesHandlers: Pick<Handlers<typeof jobs>, Mine> = {
 async function released(db: Db, job: string, nr: number): Promise<Side> {
   const row = await maybeOne(db, SNAPSHOT, [job, nr]);
   if (!row) throw notFound('This release');
-  return { spec: JobSpecSchema.parse(row.snapshot.spec), plan: row.snapshot.plan };
+  return { spec: stored(JobSpecSchema, row.snapshot.spec, `release ${nr} of job ${job}`), plan: row.snapshot.plan };
 }
 
 function differences(before: Side, after: Side, plant: Plant): Differences {

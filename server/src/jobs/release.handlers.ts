@@ -15,7 +15,7 @@ import {
 } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
-import { many, maybeOne, one } from '../db/rows';
+import { many, maybeOne, one, stored } from '../db/rows';
 import { invalid, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
@@ -63,7 +63,7 @@ export const releaseHandlers: Pick<Handlers<typeof jobs>, Mine> = {
       if (job.state !== 'revising' || !whole) throw new Refused(409, 'not-revising', 'There is no revision to give up.');
       requireVersion(job, body.version);
       const was = await maybeOne(db, SPEC_OF, [job.id, whole.version]);
-      const spec = JobSpecSchema.parse(was?.spec);
+      const spec = stored(JobSpecSchema, was?.spec, `version ${whole.version} of job ${job.id}`);
       const plant = { hash: was?.plant ?? job.plant, plant: await readPlant(db, was?.plant ?? job.plant) };
       const { version } = await saveVersion(db, ctx, job, {
         spec,

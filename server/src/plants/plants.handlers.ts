@@ -2,7 +2,7 @@ import type { MovedJob, plants } from '@druckerei/contract';
 import { hashOf, type JobSpec, JobSpecSchema, movedBetween, plan, type Plant } from '@druckerei/core';
 import { signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
-import { many, maybeOne } from '../db/rows';
+import { many, maybeOne, stored } from '../db/rows';
 import { Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
@@ -27,7 +27,8 @@ export const plantsHandlers: Handlers<typeof plants> = {
     const jobs: MovedJob[] = [];
     for (const draft of drafts) {
       const now = await readPlant(ctx.db, draft.plant);
-      const moved = await movedBy(ctx.db, draft.id, JobSpecSchema.parse(draft.spec), now, body.plant, ctx.now());
+      const spec = stored(JobSpecSchema, draft.spec, `the specification of job ${draft.id}`);
+      const moved = await movedBy(ctx.db, draft.id, spec, now, body.plant, ctx.now());
       if (moved.totals.length + moved.come.length + moved.gone.length > 0)
         jobs.push({ job: draft.id, number: draft.number, title: draft.title, version: draft.version, ...moved });
     }

@@ -182,5 +182,5 @@ export class TaskRunner {
 }
 
 /** The database went away, or lacked disk, memory or connections (class 53): not the task's fault. Source: PostgreSQL, error codes. */
-const isPassing = (error: unknown): boolean =>
+export const isPassing = (error: unknown): boolean =>
   /ECONN|Connection terminated|57P0|^53\d|timeout/.test(`${(error as { code?: string }).code ?? ''} ${String(error)}`);

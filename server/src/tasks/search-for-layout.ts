@@ -7,7 +7,7 @@ import { palletLimitOf } from '../jobs/plan-for';
 import { readPlant } from '../plants/read-plant';
 import { cutShelf } from '../plants/shelf';
 import type { TaskWork } from './task-work';
-import { maybeOne } from '../db/rows';
+import { maybeOne, stored } from '../db/rows';
 
 const Ask = z.object({ job: z.uuid(), version: z.number().int(), part: z.string() });
 
@@ -17,7 +17,7 @@ export const searchForLayout: TaskWork = async (asked, { db, threads, now, signa
   const job = await findJob(db, id);
   const row = await maybeOne(db, SPEC_OF, [id, version]);
   if (!row) throw notFound('This version of the job');
-  const spec = JobSpecSchema.parse(row.spec);
+  const spec = stored(JobSpecSchema, row.spec, `version ${version} of job ${id}`);
   const plant = await readPlant(db, row.plant);
   const shelf = await cutShelf(db, { plant, spec, now: now(), palletLimit: palletLimitOf(job), job: homeOf(job) });
   const { found } = await threads.run(

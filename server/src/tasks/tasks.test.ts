@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Task } from '@druckerei/contract';
 import { Client, type Said, TestServer } from '../test-server.fixture';
 import { readOrders } from './read-orders';
+import { isPassing } from './runner';
 
 const server = new TestServer();
 let planner: Client;
@@ -166,4 +167,15 @@ describe('a file of orders', () => {
       'colour of the boat',
     ]);
   });
+});
+
+// Source: PostgreSQL, error codes.
+it.each([
+  ['a full disk', '53100', true],
+  ['no connection left', '53300', true],
+  ['a server that shuts down', '57P01', true],
+  ['a row that is there already', '23505', false],
+  ['a value out of its range', '22003', false],
+])('%s (%s) is the database’s fault and the task is done again: %s', (_what, code, passing) => {
+  expect(isPassing(Object.assign(new Error('refused'), { code }))).toBe(passing);
 });

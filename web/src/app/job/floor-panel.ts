@@ -185,15 +185,17 @@ export class FloorPanel {
       release: null,
       ...more,
     };
-    this.api.call('floor.send', { body: { device: say('floorPanel.desk'), sentAt: Date.now() / 1000, entries: [entry] } }).subscribe({
-      next: ({ refused }) => {
-        const [says] = refused;
-        this.failure.set(says ? { status: 422, title: says.says } : null);
-        this.read(this.job().id);
-      },
-      error: (f: Failure) => {
-        this.failure.set(f);
-      },
-    });
+    this.api
+      .call('floor.send', { body: { device: say('floorPanel.desk'), desk: true, sentAt: Date.now() / 1000, entries: [entry] } })
+      .subscribe({
+        next: ({ refused }) => {
+          const [says] = refused;
+          this.failure.set(says ? { status: 422, title: says.says } : null);
+          this.read(this.job().id);
+        },
+        error: (f: Failure) => {
+          this.failure.set(f);
+        },
+      });
   }
 }
