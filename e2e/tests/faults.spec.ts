@@ -80,7 +80,7 @@ test('an answering process that is killed: the port answers on, and another begi
   await house.killServer();
   await house.startServer({ PROCESSES: '2' });
   const answers = (): Promise<boolean> =>
-    fetch(`${house.base}/healthz`, { headers: { connection: 'close' } }).then(
+    fetch(`${house.base}/healthz`, { headers: { connection: 'close' }, signal: AbortSignal.timeout(10_000) }).then(
       (said) => said.ok,
       () => false,
     );

@@ -4,6 +4,10 @@ import type { Answering } from './answering';
 
 const PAUSE_MS = 1_000;
 
+// All listen at one socket and each takes what it can answer. Handed out in turns instead, a connection on its way
+// to a process that has just been killed would be nobody's, and its browser would wait for ever.
+cluster.schedulingPolicy = cluster.SCHED_NONE;
+
 /**
  * So many processes of this program that answer behind one port; one that ends is begun again. Resolves when all listen.
  * @throws Error where one ends before it listens: what is wrong with it is wrong with all
