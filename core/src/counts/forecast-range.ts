@@ -55,7 +55,7 @@ export function forecastRange(
   net: Net,
   counted: Readonly<Record<Id<'step'>, Counted>>,
   losses: Readonly<Record<Id<'step'>, LossTerms>>,
-  to: Ledger,
+  ledger: Ledger,
 ): { good: Id<'figure'>; low: Id<'figure'>; high: Id<'figure'> } {
   const ahead: Record<string, Term> = {};
   const spread: Record<string, Term> = {};
@@ -63,7 +63,7 @@ export function forecastRange(
     const flow = step.gives[0];
     const mine = counted[id] ?? { run: 0, good: 0, done: false };
     if (!flow || mine.done || !together.includes(net.flows[flow.flow]?.item ?? '')) continue;
-    to.figure(idOf(id, 'toLose'), TO_LOSE, {
+    ledger.figure(idOf(id, 'toLose'), TO_LOSE, {
       run: fig(idOf(id, 'realRun')),
       counted: { value: mine.run, unit: 'cycle', from: 'log', at: `log:${id}` },
       realGood: fig(idOf(id, 'realGood')),
@@ -78,9 +78,9 @@ export function forecastRange(
     if (known) Object.assign(spread, { [`spread${number}`]: known.spread, [`common${number}`]: known.common });
   }
   const ids = { good: idOf(goods, 'real'), low: idOf(item, 'forecastLow'), high: idOf(item, 'forecastHigh') };
-  to.figure(idOf(item, 'toLose'), ALL_TO_LOSE, ahead);
+  ledger.figure(idOf(item, 'toLose'), ALL_TO_LOSE, ahead);
   const terms = { forecast: fig(ids.good), toLose: fig(idOf(item, 'toLose')), ...spread };
-  to.figure(ids.low, LOW, terms);
-  to.figure(ids.high, HIGH, terms);
+  ledger.figure(ids.low, LOW, terms);
+  ledger.figure(ids.high, HIGH, terms);
   return ids;
 }

@@ -1,3 +1,4 @@
+import { ascending } from '../quantity/ascending';
 import type { Id } from '../quantity/figure';
 import { portableExp, portableLog } from '../quantity/portable-math';
 import { PPM } from '../quantity/units';
@@ -63,7 +64,6 @@ const median = (sorted: readonly number[]): number => {
   const half = Math.floor(sorted.length / 2);
   return sorted.length % 2 === 1 ? (sorted[half] ?? 0) : ((sorted[half - 1] ?? 0) + (sorted[half] ?? 0)) / 2;
 };
-const inOrder = (of: readonly number[]): number[] => [...of].sort((a, b) => a - b);
 
 /**
  * Mean and spread of shares: slips are found among their logarithms, by the median and its absolute deviations, which no single count can move. Mean and standard
@@ -71,9 +71,9 @@ const inOrder = (of: readonly number[]): number[] => [...of].sort((a, b) => a - 
  */
 function fitShares(samples: readonly Sample[]): Fit {
   const logs = samples.map((s) => portableLog(s.share));
-  const middle = median(inOrder(logs));
+  const middle = median(ascending(logs));
   // 1.4826: the median absolute deviation of a normal distribution as its standard deviation.
-  const rough = Math.max(1.4826 * median(inOrder(logs.map((log) => Math.abs(log - middle)))), LEAST_SPREAD);
+  const rough = Math.max(1.4826 * median(ascending(logs.map((log) => Math.abs(log - middle)))), LEAST_SPREAD);
   const isSlip = (i: number): boolean => Math.abs((logs[i] ?? 0) - middle) > SLIP_SPREADS * rough;
   const kept = samples.filter((_, i) => !isSlip(i));
   const mean = kept.reduce((sum, s) => sum + s.share, 0) / Math.max(kept.length, 1);

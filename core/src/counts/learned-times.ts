@@ -1,3 +1,4 @@
+import { ascending } from '../quantity/ascending';
 import type { Id } from '../quantity/figure';
 
 /** How long a step of a closed job took, as its log says. Seconds; stops by reason, within the run. */
@@ -38,7 +39,6 @@ function quantile(sorted: readonly number[], share: number): number {
   const low = sorted[Math.floor(at)] ?? 0;
   return low + ((sorted[Math.ceil(at)] ?? low) - low) * (at - Math.floor(at));
 }
-const inOrder = (of: readonly number[]): number[] => [...of].sort((a, b) => a - b);
 
 /**
  * Net speed, setup times and stops of every machine from closed jobs. Middles, not means: a forgotten "run ends" makes one job of a night long.
@@ -52,9 +52,9 @@ export function learnedTimes(facts: readonly TimeFact[]): Record<Id<'machine'>, 
 
 function ownTime(of: readonly TimeFact[]): OwnTime {
   const runs = of.filter((f) => f.runS >= LEAST_RUN_S && f.cycles > 0);
-  const speeds = inOrder(runs.map((f) => (f.cycles * 3600) / f.runS));
+  const speeds = ascending(runs.map((f) => (f.cycles * 3600) / f.runS));
   const setups = (repeat: boolean): number | null => {
-    const times = inOrder(of.filter((f) => f.repeat === repeat && f.setupS > 0).map((f) => f.setupS));
+    const times = ascending(of.filter((f) => f.repeat === repeat && f.setupS > 0).map((f) => f.setupS));
     return times.length > 0 ? Math.round(quantile(times, 0.5)) : null;
   };
   const stops = new Map<string, { seconds: number; times: number }>();
@@ -67,7 +67,7 @@ function ownTime(of: readonly TimeFact[]): OwnTime {
   const ran = of.reduce((sum, f) => sum + f.runS, 0);
   return {
     jobs: runs.length,
-    planPerHour: Math.round(quantile(inOrder(runs.map((f) => f.planPerHour)), 0.5)),
+    planPerHour: Math.round(quantile(ascending(runs.map((f) => f.planPerHour)), 0.5)),
     netPerHour: Math.round(quantile(speeds, 0.5)),
     netQuarters: [Math.round(quantile(speeds, 0.25)), Math.round(quantile(speeds, 0.75))],
     setupS: setups(false),

@@ -76,18 +76,18 @@ describe('a net that loses by a table', () => {
     wanted: { out: { order: { value: 3_000, unit: 'piece', from: 'typed', at: 'order' } } },
   };
   it('runs good ones, samples and what the table says', () => {
-    const to = new Ledger();
-    solveBackward(net, to);
-    expect(to.value('print.run')).toBe(3_000 + 10 + 250);
-    expect(to.value('print.lost.table')).toBe(250);
-    expect(to.value('print.good')).toBe(3_000);
-    expect(to.has('print.lost.setup')).toBe(false);
+    const ledger = new Ledger();
+    solveBackward(net, ledger);
+    expect(ledger.value('print.run')).toBe(3_000 + 10 + 250);
+    expect(ledger.value('print.lost.table')).toBe(250);
+    expect(ledger.value('print.good')).toBe(3_000);
+    expect(ledger.has('print.lost.setup')).toBe(false);
   });
   it('comes out enough going forward', () => {
     const good = (paper: number): number => {
-      const to = new Ledger();
-      solveForward(net, solveBackward(net, to), {}, to, { paper });
-      return to.value('print.realGood');
+      const ledger = new Ledger();
+      solveForward(net, solveBackward(net, ledger), {}, ledger, { paper });
+      return ledger.value('print.realGood');
     };
     expect([good(3_260), good(3_259)]).toEqual([3_000, 2_999]);
   });

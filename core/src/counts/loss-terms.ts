@@ -82,12 +82,12 @@ function setupFigure<T extends string>(
   step: string,
   name: 'setupCycles' | 'usualSetup',
   { formula, terms, own }: NonNullable<LossesSaid<T>['setup']>,
-  to: Ledger,
+  ledger: Ledger,
 ): Term {
   if (own) {
-    to.figure(idOf(step, 'setupHandbook'), formula, terms);
-    to.figure(idOf(step, name), STEP_SETUP, { fresh: fig(idOf(step, 'setupHandbook')), factor: own });
-  } else to.figure(idOf(step, name), formula, terms);
+    ledger.figure(idOf(step, 'setupHandbook'), formula, terms);
+    ledger.figure(idOf(step, name), STEP_SETUP, { fresh: fig(idOf(step, 'setupHandbook')), factor: own });
+  } else ledger.figure(idOf(step, name), formula, terms);
   return fig(idOf(step, name));
 }
 
@@ -100,25 +100,25 @@ function likelyLosses<T extends string>(
   losses: LossTerms,
   usual: LossesSaid<T>,
   { share, setup, running }: LossSpreads,
-  to: Ledger,
+  ledger: Ledger,
 ): NonNullable<LossTerms['likely']> {
-  const byHand = (name: 'setupCycles' | 'runningPpm'): boolean => to.isByHand(idOf(step, name));
+  const byHand = (name: 'setupCycles' | 'runningPpm'): boolean => ledger.isByHand(idOf(step, name));
   const likely = (name: string, allowance: Term, { spread, common }: SpreadTerms, unit: 'cycle' | 'ppm'): LikelyLoss => {
-    to.figure(idOf(step, name), LIKELY, { allowance, spread, share }, unit);
+    ledger.figure(idOf(step, name), LIKELY, { allowance, spread, share }, unit);
     return { amount: fig(idOf(step, name)), spread, common };
   };
   const all: NonNullable<LossTerms['likely']> = {};
   if (losses.setup && usual.setup)
     all.setup = likely(
       'likelySetup',
-      byHand('setupCycles') ? setupFigure(step, 'usualSetup', usual.setup, to) : losses.setup,
+      byHand('setupCycles') ? setupFigure(step, 'usualSetup', usual.setup, ledger) : losses.setup,
       setup,
       'cycle',
     );
   if (losses.runningPpm && usual.runningPpm) {
     let allowance = losses.runningPpm;
     if (byHand('runningPpm')) {
-      to.figure(idOf(step, 'usualPpm'), RUNNING_PPM, { ppm: usual.runningPpm });
+      ledger.figure(idOf(step, 'usualPpm'), RUNNING_PPM, { ppm: usual.runningPpm });
       allowance = fig(idOf(step, 'usualPpm'));
     }
     all.running = likely('likelyPpm', allowance, running, 'ppm');
@@ -133,26 +133,26 @@ function likelyLosses<T extends string>(
 export function lossFigures<T extends string>(
   step: string,
   { setup, runningPpm, samples, batch, table }: LossesSaid<T>,
-  to: Ledger,
+  ledger: Ledger,
   { usual, spreads, logKnows }: { usual: LossesSaid<T>; spreads: LossSpreads; logKnows: boolean },
 ): LossTerms {
   const losses: LossTerms = {};
-  if (setup) losses.setup = setupFigure(step, 'setupCycles', setup, to);
+  if (setup) losses.setup = setupFigure(step, 'setupCycles', setup, ledger);
   if (runningPpm) {
-    to.figure(idOf(step, 'runningPpm'), RUNNING_PPM, { ppm: runningPpm });
+    ledger.figure(idOf(step, 'runningPpm'), RUNNING_PPM, { ppm: runningPpm });
     losses.runningPpm = fig(idOf(step, 'runningPpm'));
   }
   if (samples) {
-    to.figure(idOf(step, 'samples'), SAMPLES, { samples });
+    ledger.figure(idOf(step, 'samples'), SAMPLES, { samples });
     losses.samples = fig(idOf(step, 'samples'));
   }
   if (batch) {
-    to.figure(idOf(step, 'batchCycles'), CYCLES_A_BATCH, batch.cycles);
-    to.figure(idOf(step, 'batchLost'), CYCLES_OF_METRES, batch.lost);
+    ledger.figure(idOf(step, 'batchCycles'), CYCLES_A_BATCH, batch.cycles);
+    ledger.figure(idOf(step, 'batchLost'), CYCLES_OF_METRES, batch.lost);
     losses.batchCycles = fig(idOf(step, 'batchCycles'));
     losses.batchLost = fig(idOf(step, 'batchLost'));
   }
-  losses.likely = likelyLosses(step, losses, usual, spreads, to);
+  losses.likely = likelyLosses(step, losses, usual, spreads, ledger);
   if (!table) return losses;
   // A table says nothing of what is likely: the works' own log does, where it knows; else its lines are allowances as the handbook's are.
   const { likely, ...bySetup } = losses;

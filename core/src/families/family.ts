@@ -45,6 +45,6 @@ export interface Family<F extends FamilyId> {
   /** The finished product as a drawing; dimension lines carry the keys of the fields they show as refs. */
   picture(wish: Wishes[F]): Scene;
   /** Defaults are written to the ledger or the part with their origin. */
-  parts(ids: { product: Id<'product'>; item: Id<'item'> }, wish: Wishes[F], plant: Plant, to: Ledger): Record<Id<'part'>, Part>;
+  parts(ids: { product: Id<'product'>; item: Id<'item'> }, wish: Wishes[F], plant: Plant, ledger: Ledger): Record<Id<'part'>, Part>;
   route(wish: Wishes[F], parts: Record<Id<'part'>, Part>): RouteStone[];
 }

@@ -99,11 +99,11 @@ export const foldedCard: Family<'folded-card'> = {
 
   picture: foldedCardPicture,
 
-  parts({ product, item }, wish, plant, to) {
+  parts({ product, item }, wish, plant, ledger) {
     const id: Id<'part'> = idOf(product, 'card');
     const widthMm = wish.openWidthMm ?? 296;
     const folds = wish.folds ?? 1;
-    const equal = to.figure(idOf(id, 'foldedMm'), FOLDED_WIDTH, {
+    const equal = ledger.figure(idOf(id, 'foldedMm'), FOLDED_WIDTH, {
       openMm: typed(widthMm, 'mm', 'openWidthMm'),
       panels: typed(folds + 1, '1', 'folds'),
     });

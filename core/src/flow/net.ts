@@ -89,7 +89,7 @@ export interface Net {
 }
 
 /** Steps so that every maker stands before its takers; steps in a circle (a broken net) are left out and named. */
-export function inOrder(steps: Readonly<Record<Id<'step'>, Step>>): { order: Id<'step'>[]; circular: Id<'step'>[] } {
+export function makersFirst(steps: Readonly<Record<Id<'step'>, Step>>): { order: Id<'step'>[]; circular: Id<'step'>[] } {
   const makers = new Map<Id<'flow'>, Id<'step'>[]>();
   for (const [id, step] of Object.entries(steps)) for (const { flow } of step.gives) makers.set(flow, [...(makers.get(flow) ?? []), id]);
   const order: Id<'step'>[] = [];

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { CountUnit, Id, Term } from '../quantity/figure';
 import { Ledger } from '../quantity/ledger';
-import { type Flow, inOrder, type Loss, type Net, type Port, type Step } from './net';
+import { type Flow, makersFirst, type Loss, type Net, type Port, type Step } from './net';
 import { solveBackward } from './solve-backward';
 import { solveForward } from './solve-forward';
 
@@ -346,30 +346,30 @@ const SKELETONS: Skeleton[] = [
   },
 ];
 
-const solved = (net: Net): { to: Ledger; counts: ReturnType<typeof solveBackward> } => {
-  const to = new Ledger();
-  return { to, counts: solveBackward(net, to) };
+const solved = (net: Net): { ledger: Ledger; counts: ReturnType<typeof solveBackward> } => {
+  const ledger = new Ledger();
+  return { ledger, counts: solveBackward(net, ledger) };
 };
 const suppliedFlows = (net: Net): string[] =>
   Object.keys(net.flows).filter((id) => !Object.values(net.steps).some((s) => s.gives.some((g) => g.flow === id)));
 
 /** What must hold of any solved net: every cycle and every piece is somewhere. */
 function unbalanced(net: Net): string[] {
-  const { to, counts } = solved(net);
+  const { ledger, counts } = solved(net);
   const wrong: string[] = [];
   for (const [id, step] of Object.entries(net.steps)) {
-    const v = (what: string): number => to.value(`${id}.${what}`);
+    const v = (what: string): number => ledger.value(`${id}.${what}`);
     if (v('run') !== v('good') + v('lost.setup') + v('lost.running') + v('lost.samples') + v('lost.batch')) wrong.push(`${id}: cycles`);
     for (const { flow, per, share = 1 } of step.gives)
-      if (share === 1 && step.whole && v('good') * per !== to.value(counts.demand[flow] ?? '') + to.value(`${id}.over.${flow}`))
+      if (share === 1 && step.whole && v('good') * per !== ledger.value(counts.demand[flow] ?? '') + ledger.value(`${id}.over.${flow}`))
         wrong.push(`${id}: ${flow}`);
   }
   for (const flow of Object.keys(net.flows)) {
     const taken = Object.entries(net.steps).reduce(
-      (sum, [id, s]) => sum + (s.takes.some((t) => t.flow === flow) ? to.value(`${id}.taken.${flow}`) : 0),
+      (sum, [id, s]) => sum + (s.takes.some((t) => t.flow === flow) ? ledger.value(`${id}.taken.${flow}`) : 0),
       0,
     );
-    if (to.value(`${flow}.demand`) !== taken + wantedOf(net, flow)) wrong.push(`${flow}: demand`);
+    if (ledger.value(`${flow}.demand`) !== taken + wantedOf(net, flow)) wrong.push(`${flow}: demand`);
   }
   return wrong;
 }
@@ -377,9 +377,9 @@ function unbalanced(net: Net): string[] {
 test.each(SKELETONS.map((s) => [s.line, s.name, s] as const))(
   'line %d, %s: counts as worked by hand',
   (_line, _name, { net, runs, buys }) => {
-    const { to } = solved(net);
-    expect(Object.fromEntries(Object.keys(runs).map((id) => [id, to.value(`${id}.run`)]))).toEqual(runs);
-    expect(Object.fromEntries(Object.keys(buys).map((id) => [id, to.value(`${id}.demand`)]))).toEqual(buys);
+    const { ledger } = solved(net);
+    expect(Object.fromEntries(Object.keys(runs).map((id) => [id, ledger.value(`${id}.run`)]))).toEqual(runs);
+    expect(Object.fromEntries(Object.keys(buys).map((id) => [id, ledger.value(`${id}.demand`)]))).toEqual(buys);
     expect(suppliedFlows(net).sort()).toEqual(Object.keys(buys).sort());
   },
 );
@@ -389,11 +389,11 @@ test.each(SKELETONS.map((s) => [s.line, s.net] as const))('line %d: counts balan
 });
 
 test.each(SKELETONS.map((s) => [s.line, s] as const))('line %d: what was bought is enough going forward', (_line, { net, buys }) => {
-  const { to, counts } = solved(net);
-  solveForward(net, counts, {}, to, buys);
+  const { ledger, counts } = solved(net);
+  solveForward(net, counts, {}, ledger, buys);
   for (const flow of Object.keys(net.wanted)) {
-    const taken = Object.keys(net.steps).reduce((sum, id) => sum + to.value(`${id}.taken.${flow}`), 0);
-    expect(to.value(`${flow}.real`) - taken).toBeGreaterThanOrEqual(wantedOf(net, flow));
+    const taken = Object.keys(net.steps).reduce((sum, id) => sum + ledger.value(`${id}.taken.${flow}`), 0);
+    expect(ledger.value(`${flow}.real`) - taken).toBeGreaterThanOrEqual(wantedOf(net, flow));
   }
 });
 
@@ -401,8 +401,8 @@ test.each(SKELETONS.map((s) => [s.line, s.net] as const))('line %d: more copies 
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 20_000 }), fc.integer({ min: 0, max: 5_000 }), (quantity, more) => {
       const need = (q: number): number[] => {
-        const { to } = solved({ ...net, wanted: Object.fromEntries(Object.keys(net.wanted).map((f) => [f, wants(q)])) });
-        return suppliedFlows(net).map((f) => to.value(`${f}.demand`));
+        const { ledger } = solved({ ...net, wanted: Object.fromEntries(Object.keys(net.wanted).map((f) => [f, wants(q)])) });
+        return suppliedFlows(net).map((f) => ledger.value(`${f}.demand`));
       };
       const [few, many] = [need(quantity), need(quantity + more)];
       return few.every((n, i) => n <= (many[i] ?? 0));
@@ -413,18 +413,18 @@ test.each(SKELETONS.map((s) => [s.line, s.net] as const))('line %d: more copies 
 
 it('runs on what the scarcest part allows going forward', () => {
   const sleeve = SKELETONS.find((s) => s.line === 5);
-  const { to, counts } = solved(sleeve?.net as Net);
-  solveForward(sleeve?.net as Net, counts, {}, to, { board: 1030, traysA: 700 });
-  expect([to.value('glueA.realRun'), to.value('glueA.realGood')]).toEqual([700, 670]);
+  const { ledger, counts } = solved(sleeve?.net as Net);
+  solveForward(sleeve?.net as Net, counts, {}, ledger, { board: 1030, traysA: 700 });
+  expect([ledger.value('glueA.realRun'), ledger.value('glueA.realGood')]).toEqual([700, 670]);
 });
 it('lets what was logged replace what was computed', () => {
   const card = SKELETONS[0];
-  const { to, counts } = solved(card?.net as Net);
-  solveForward(card?.net as Net, counts, { print: { run: 2006, good: 1500, done: true } }, to, card?.buys ?? {});
-  expect([to.value('foil.realRun'), to.value('foil.realGood')]).toEqual([1500, 1425]); // 1500 − 60 − ⌈1440 · 1 %⌉
+  const { ledger, counts } = solved(card?.net as Net);
+  solveForward(card?.net as Net, counts, { print: { run: 2006, good: 1500, done: true } }, ledger, card?.buys ?? {});
+  expect([ledger.value('foil.realRun'), ledger.value('foil.realGood')]).toEqual([1500, 1425]); // 1500 − 60 − ⌈1440 · 1 %⌉
 });
 it('leaves steps in a circle out and names them', () => {
   const net = SKELETONS[14]?.net as Net;
   const circular = { ...net.steps, copper: { ...(net.steps['copper'] as Net['steps'][string]), takes: [{ flow: 'chromed', per: 1 }] } };
-  expect(inOrder(circular).circular.sort()).toEqual(['chrome', 'copper', 'engrave']);
+  expect(makersFirst(circular).circular.sort()).toEqual(['chrome', 'copper', 'engrave']);
 });

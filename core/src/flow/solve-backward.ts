@@ -17,7 +17,7 @@ import {
   TAKEN_PART,
 } from './counts';
 import { LOST_BY_TABLE, RUN_BY_TABLE, tableTerms } from './loss-table';
-import { type Net, type Port, type Step, inOrder } from './net';
+import { type Net, type Port, type Step, makersFirst } from './net';
 
 /** Ids of a step's count figures in the ledger. */
 export interface StepCount {
@@ -73,8 +73,8 @@ function plainLosses(id: Id<'step'>, { setupCycles, runningPpm, samples, perBatc
  * A step's need is the greatest of demand ÷ gives over the flows it gives; its run covers that need after its losses (`leastRun`);
  * what it takes is the demand put on the step before. Joins, splits, gangs, halves, metres and bands need no case of their own.
  */
-export function solveBackward(net: Net, to: Ledger, lossTerms: Readonly<Record<Id<'step'>, LossTerms>> = {}): Counts {
-  const { order } = inOrder(net.steps);
+export function solveBackward(net: Net, ledger: Ledger, lossTerms: Readonly<Record<Id<'step'>, LossTerms>> = {}): Counts {
+  const { order } = makersFirst(net.steps);
   const asked = new Map<Id<'flow'>, Record<string, Term>>();
   for (const [flow, wanted] of Object.entries(net.wanted)) asked.set(flow, wanted);
   for (const [flow, reserve] of Object.entries(net.reserve ?? {})) asked.set(flow, { ...asked.get(flow), ...reserve });
@@ -83,7 +83,7 @@ export function solveBackward(net: Net, to: Ledger, lossTerms: Readonly<Record<I
   const demandOf = (flow: Id<'flow'>): Id<'figure'> => {
     const id = idOf(flow, 'demand');
     if (!counts.demand[flow]) {
-      to.figure(id, DEMAND, asked.get(flow) ?? {}, net.flows[flow]?.unit ?? 'piece');
+      ledger.figure(id, DEMAND, asked.get(flow) ?? {}, net.flows[flow]?.unit ?? 'piece');
       counts.demand[flow] = id;
     }
     return id;
@@ -91,9 +91,9 @@ export function solveBackward(net: Net, to: Ledger, lossTerms: Readonly<Record<I
 
   for (const id of [...order].reverse()) {
     const step = net.steps[id] as Step;
-    counts.steps[id] = countStep(id, step, demandOf, to, lossTerms[id]);
+    counts.steps[id] = countStep(id, step, demandOf, ledger, lossTerms[id]);
     for (const port of step.takes) {
-      const taken = takenFigure(id, step, port, demandOf, net, to);
+      const taken = takenFigure(id, step, port, demandOf, net, ledger);
       counts.steps[id].taken[port.flow] = taken;
       asked.set(port.flow, { ...asked.get(port.flow), [id]: fig(taken) });
     }
@@ -106,7 +106,7 @@ function countStep(
   id: Id<'step'>,
   step: Step,
   demandOf: (f: Id<'flow'>) => Id<'figure'>,
-  to: Ledger,
+  ledger: Ledger,
   said: LossTerms = plainLosses(id, step.loss),
 ): StepCount {
   const { table, other, likely: _likely, ...each } = said;
@@ -118,35 +118,35 @@ function countStep(
     per: plain(per, '1', at('gives')),
   });
   const [only, ...more] = step.gives;
-  if (only && more.length === 0) to.figure(at('need'), CYCLES, cyclesFor(only));
+  if (only && more.length === 0) ledger.figure(at('need'), CYCLES, cyclesFor(only));
   else {
     const needs = step.gives.map((port): [string, Term] => {
-      to.figure(at(`cycles.${port.flow}`), CYCLES, cyclesFor(port));
+      ledger.figure(at(`cycles.${port.flow}`), CYCLES, cyclesFor(port));
       return [port.flow, fig(at(`cycles.${port.flow}`))];
     });
-    to.figure(at('need'), NEED, Object.fromEntries(needs));
+    ledger.figure(at('need'), NEED, Object.fromEntries(needs));
   }
   const need = fig(at('need'));
   const bySchool = ({ table: lines, ...rest }: Omit<LossTerms, 'other' | 'likely'>): [Formula, Record<string, Term>] =>
     lines ? [RUN_BY_TABLE, { need, ...(rest.samples && { samples: rest.samples }), ...lines }] : [RUN, { need, ...rest }];
-  to.figure(at('run'), ...bySchool({ ...losses, ...(table && { table }) }));
-  if (other) to.figure(at('runOther'), ...bySchool(other));
+  ledger.figure(at('run'), ...bySchool({ ...losses, ...(table && { table }) }));
+  if (other) ledger.figure(at('runOther'), ...bySchool(other));
   const run = fig(at('run'));
   const lost: StepCount['lost'] = {};
   const { setup, runningPpm, samples, batchCycles, batchLost } = losses;
-  if (table) to.figure((lost.table = at('lost.table')), LOST_BY_TABLE, { need, ...table });
-  if (setup && !table) to.figure((lost.setup = at('lost.setup')), SETUP_LOST, { setup, run });
+  if (table) ledger.figure((lost.table = at('lost.table')), LOST_BY_TABLE, { need, ...table });
+  if (setup && !table) ledger.figure((lost.setup = at('lost.setup')), SETUP_LOST, { setup, run });
   if (runningPpm && !table)
-    to.figure((lost.running = at('lost.running')), RUNNING_LOST, { run, runningPpm, ...(lost.setup && { setup: fig(lost.setup) }) });
-  if (samples) to.figure((lost.samples = at('lost.samples')), SAMPLES_LOST, { samples, run });
-  if (batchCycles && batchLost && !table) to.figure((lost.batch = at('lost.batch')), BATCH_LOST, { run, batchCycles, batchLost });
-  to.figure(at('good'), GOOD, { run, ...Object.fromEntries(Object.entries(lost).map(([kind, figure]) => [kind, fig(figure)])) });
+    ledger.figure((lost.running = at('lost.running')), RUNNING_LOST, { run, runningPpm, ...(lost.setup && { setup: fig(lost.setup) }) });
+  if (samples) ledger.figure((lost.samples = at('lost.samples')), SAMPLES_LOST, { samples, run });
+  if (batchCycles && batchLost && !table) ledger.figure((lost.batch = at('lost.batch')), BATCH_LOST, { run, batchCycles, batchLost });
+  ledger.figure(at('good'), GOOD, { run, ...Object.fromEntries(Object.entries(lost).map(([kind, figure]) => [kind, fig(figure)])) });
   const over: StepCount['over'] = {};
   for (const { flow, per, share = 1 } of step.gives) {
     // A split run's surplus shows at the flow, not at each maker; a part-filled last band holds just what is wanted.
     if (share !== 1 || !step.whole) continue;
     over[flow] = `${id}.over.${flow}`;
-    to.figure(over[flow], OVER, { good: fig(at('good')), per: plain(per, '1', idOf(id, 'gives')), demand: fig(demandOf(flow)) });
+    ledger.figure(over[flow], OVER, { good: fig(at('good')), per: plain(per, '1', idOf(id, 'gives')), demand: fig(demandOf(flow)) });
   }
   return {
     need: at('need'),
@@ -164,7 +164,7 @@ function takenFigure(
   port: Port,
   demandOf: (f: Id<'flow'>) => Id<'figure'>,
   net: Net,
-  to: Ledger,
+  ledger: Ledger,
 ): Id<'figure'> {
   const taken = `${id}.taken.${port.flow}`;
   const { run, good } = { run: fig(idOf(id, 'run')), good: fig(idOf(id, 'good')) };
@@ -173,10 +173,10 @@ function takenFigure(
   const spoilPpm = plain(port.spoilPpm ?? 0, 'ppm', idOf(id, 'spoil'));
   const [lead] = step.gives;
   if (step.whole || !lead) {
-    to.figure(taken, TAKEN, { run, per, spoilPpm }, unit);
+    ledger.figure(taken, TAKEN, { run, per, spoilPpm }, unit);
   } else {
     const givesPer = plain(lead.per, '1', idOf(id, 'gives'));
-    to.figure(taken, TAKEN_PART, { demand: fig(demandOf(lead.flow)), run, good, per, givesPer, spoilPpm }, unit);
+    ledger.figure(taken, TAKEN_PART, { demand: fig(demandOf(lead.flow)), run, good, per, givesPer, spoilPpm }, unit);
   }
   return taken;
 }

@@ -28,10 +28,10 @@ const net: Net = {
   },
   wanted: { bands: { order: { value: 1_000, unit: 'piece', from: 'typed', at: 'order' } } },
 };
-function forward(counted: Record<string, Counted>, there: Record<string, number> = {}): { to: Ledger; value: (id: string) => number } {
-  const to = new Ledger();
-  solveForward(net, solveBackward(net, to), counted, to, there);
-  return { to, value: (id) => to.value(id) };
+function forward(counted: Record<string, Counted>, there: Record<string, number> = {}): { ledger: Ledger; value: (id: string) => number } {
+  const ledger = new Ledger();
+  solveForward(net, solveBackward(net, ledger), counted, ledger, there);
+  return { ledger, value: (id) => ledger.value(id) };
 }
 
 describe('counting forward', () => {

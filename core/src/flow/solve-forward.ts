@@ -5,7 +5,7 @@ import { floorTolerant } from '../quantity/round-tolerant';
 import { PPM } from '../quantity/units';
 import { goodCycles } from './counts';
 import { goodByTable, tableTerms } from './loss-table';
-import { type Net, inOrder, type Step } from './net';
+import { type Net, makersFirst, type Step } from './net';
 import type { Counts } from './solve-backward';
 import type { Counted } from '../plant/plant';
 
@@ -90,7 +90,7 @@ export function solveForward(
   net: Net,
   counts: Counts,
   counted: Readonly<Record<Id<'step'>, Counted>>,
-  to: Ledger,
+  ledger: Ledger,
   there: Readonly<Record<Id<'flow'>, number>> = {},
 ): void {
   const takers = new Map<Id<'flow'>, number>();
@@ -102,17 +102,17 @@ export function solveForward(
   const log = (value: number, at: string): Term => ({ value, unit: 'cycle', from: 'log', at });
   const plain = (value: number, unit: 'cycle' | '1' | 'ppm', at: string): Term => ({ value, unit, from: 'plant', at });
   const piecesOf = (flow: Id<'flow'>): Term => {
-    if (to.has(idOf(flow, 'real'))) return fig(idOf(flow, 'real'));
+    if (ledger.has(idOf(flow, 'real'))) return fig(idOf(flow, 'real'));
     const known = there[flow];
     return known === undefined ? fig(counts.demand[flow] ?? '') : { value: known, unit: 'piece', from: 'shelf', at: `there:${flow}` };
   };
-  for (const id of inOrder(net.steps).order) {
+  for (const id of makersFirst(net.steps).order) {
     const step = net.steps[id] as Step;
     const mine: Counted = counted[id] ?? { run: 0, good: 0, done: false };
     const at = (what: string): Id<'figure'> => idOf(id, what);
     const terms: Record<string, Term> = { counted: log(mine.run, `log:${id}`), done: plain(mine.done ? 1 : 0, '1', `log:${id}`) };
     step.takes.forEach(({ flow, per, spoilPpm = 0 }, i) => {
-      to.figure(at(`reach.${i}`), REACH, {
+      ledger.figure(at(`reach.${i}`), REACH, {
         pieces: piecesOf(flow),
         per: plain(per, '1', idOf(id, 'takes')),
         share: plain(per / (takers.get(flow) ?? per), '1', idOf(id, 'takes')),
@@ -122,7 +122,7 @@ export function solveForward(
       terms[`reach ${flow}`] = fig(at(`reach.${i}`));
     });
     if (step.takes.length === 0) terms['plan'] = fig(at('run'));
-    to.figure(at('realRun'), REAL_RUN, terms);
+    ledger.figure(at('realRun'), REAL_RUN, terms);
     const { table, perBatch, likely = { setup: step.loss.setupCycles, runningPpm: step.loss.runningPpm } } = step.loss;
     const shared = {
       counted: log(mine.run, `log:${id}`),
@@ -134,20 +134,20 @@ export function solveForward(
       ...(step.whole && step.gives.every((g) => g.share === undefined) && { stop: fig(at('good')) }),
     };
     if (table)
-      to.figure(at('realGood'), REAL_GOOD_TABLE, {
+      ledger.figure(at('realGood'), REAL_GOOD_TABLE, {
         ...shared,
         likelyShare: plain(likely.tableShare ?? 1, '1', idOf(id, 'table')),
         ...tableTerms(table, idOf(id, 'table')),
       });
     else {
       const [setup, samples] = [mine.setup ?? 0, mine.samples ?? 0];
-      to.figure(at('realPpm'), REAL_PPM, {
+      ledger.figure(at('realPpm'), REAL_PPM, {
         lost: log(Math.max(mine.run - mine.good - setup - samples, 0), `log:${id}`),
         cycles: log(Math.max(mine.run - setup - samples, 0), `log:${id}`),
         planPpm: plain(likely.runningPpm, 'ppm', idOf(id, 'running')),
         weight: plain(RATE_PRIOR_CYCLES, 'cycle', 'practice'),
       });
-      to.figure(at('realGood'), REAL_GOOD, {
+      ledger.figure(at('realGood'), REAL_GOOD, {
         ...shared,
         ppm: fig(at('realPpm')),
         setup: plain(likely.setup, 'cycle', idOf(id, 'setup')),
@@ -158,10 +158,13 @@ export function solveForward(
       });
     }
     for (const { flow } of step.gives) {
-      const made = (makers.get(flow) ?? []).filter((m) => to.has(idOf(m.step, 'realGood')));
+      const made = (makers.get(flow) ?? []).filter((m) => ledger.has(idOf(m.step, 'realGood')));
       for (const m of made)
-        to.figure(`${m.step}.made.${flow}`, MADE, { good: fig(idOf(m.step, 'realGood')), per: plain(m.per, '1', idOf(m.step, 'gives')) });
-      to.figure(
+        ledger.figure(`${m.step}.made.${flow}`, MADE, {
+          good: fig(idOf(m.step, 'realGood')),
+          per: plain(m.per, '1', idOf(m.step, 'gives')),
+        });
+      ledger.figure(
         idOf(flow, 'real'),
         REAL_PIECES,
         Object.fromEntries(made.map((m) => [m.step, fig(`${m.step}.made.${flow}`)])),

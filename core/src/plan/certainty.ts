@@ -4,7 +4,7 @@ import { type Ledger, fig } from '../quantity/ledger';
 import { PPM } from '../quantity/units';
 import { LIKELY } from '../counts/allowance';
 import { CHANCE, RESERVE, RESERVE_TIMES, type RiskTerms, riskTerms } from '../counts/chance-of-enough';
-import { inOrder, type Net, type Step } from '../flow/net';
+import { makersFirst, type Net, type Step } from '../flow/net';
 import type { Counts, LossTerms } from '../flow/solve-backward';
 import { SUM } from '../route/time-and-cost';
 import type { Plan } from './plan-types';
@@ -53,7 +53,7 @@ export interface Certainty {
   counts: Counts;
   losses: Readonly<Record<Id<'step'>, LossTerms>>;
   items: Plan['items'];
-  to: Ledger;
+  ledger: Ledger;
 }
 
 /** Cycles of a step per finished copy. */
@@ -65,26 +65,30 @@ const cyclesPerGood = (step: Step, net: Net): number => {
 /** The steps whose losses an item stands or falls with: those that make it, or items made in one run with it. */
 function stepsOf(item: Id<'item'>, { net, items }: Certainty): Id<'step'>[] {
   const together = sharing(items, item);
-  return inOrder(net.steps).order.filter((id) => {
+  return makersFirst(net.steps).order.filter((id) => {
     const gives = net.steps[id]?.gives[0];
     return gives !== undefined && together.includes(net.flows[gives.flow]?.item ?? '');
   });
 }
 
 /** The least that must come out of a run: of its item, or of all items that are made in it together. */
-function leastOf(item: Id<'item'>, { items, to }: Certainty): Id<'figure'> {
+function leastOf(item: Id<'item'>, { items, ledger }: Certainty): Id<'figure'> {
   const together = sharing(items, item);
   if (together.length === 1) return items[item]?.least ?? '';
   const all = idOf(item, 'leastTogether');
-  to.figure(all, { ...SUM, id: 'counts.wanted', unit: 'piece' }, Object.fromEntries(together.map((i) => [i, fig(items[i]?.least ?? '')])));
+  ledger.figure(
+    all,
+    { ...SUM, id: 'counts.wanted', unit: 'piece' },
+    Object.fromEntries(together.map((i) => [i, fig(items[i]?.least ?? '')])),
+  );
   return all;
 }
 
 /** Writes what each step keeps and what it may lose, in finished copies. `asValue`: as plain values, for a reserve that will change the figures themselves. */
 function risksOf(steps: readonly Id<'step'>[], cx: Certainty, asValue: boolean): RiskTerms[] {
-  const { net, counts, losses, to } = cx;
+  const { net, counts, losses, ledger } = cx;
   const written = <T extends string>(id: Id<'figure'>, formula: Formula<T>, terms: Record<T, Term>): Term => {
-    const value = to.figure(id, formula, terms);
+    const value = ledger.figure(id, formula, terms);
     return asValue ? { value, unit: 'piece', from: 'family', at: `${id}, before the reserve` } : fig(id);
   };
   return steps.map((id): RiskTerms => {
@@ -112,7 +116,7 @@ function risksOf(steps: readonly Id<'step'>[], cx: Certainty, asValue: boolean):
         }),
       });
     if (table && byTable) {
-      to.figure(idOf(id, 'likelyTable'), LIKELY, { allowance: fig(table), spread: byTable.spread, share: byTable.share });
+      ledger.figure(idOf(id, 'likelyTable'), LIKELY, { allowance: fig(table), spread: byTable.spread, share: byTable.share });
       found.push({
         spread: byTable.spread,
         common: byTable.common,
@@ -127,7 +131,7 @@ function risksOf(steps: readonly Id<'step'>[], cx: Certainty, asValue: boolean):
       ...(runningLost && { running: fig(runningLost) }),
       ...(table && { table: fig(table) }),
       ...(over && { over: fig(over) }),
-      ...(!asValue && to.has(reserve) && { reserve: fig(reserve) }),
+      ...(!asValue && ledger.has(reserve) && { reserve: fig(reserve) }),
     });
     const taker = steps.findIndex((other) => net.steps[other]?.takes.some((t) => t.flow === gives?.flow));
     return { kept, losses: found, next: taker + 1 };
@@ -138,14 +142,14 @@ function risksOf(steps: readonly Id<'step'>[], cx: Certainty, asValue: boolean):
 export function chanceOf(item: Id<'item'>, cx: Certainty): Id<'figure'> | null {
   const steps = stepsOf(item, cx);
   if (steps.length === 0) return null;
-  cx.to.figure(idOf(item, 'chance'), CHANCE, { ...riskTerms(risksOf(steps, cx, false)), slack: slackOf(item, cx) });
+  cx.ledger.figure(idOf(item, 'chance'), CHANCE, { ...riskTerms(risksOf(steps, cx, false)), slack: slackOf(item, cx) });
   return idOf(item, 'chance');
 }
 
 function slackOf(item: Id<'item'>, cx: Certainty): Term {
   const demand = cx.counts.demand[cx.items[item]?.goods ?? ''];
   if (demand === undefined) return { value: 0, unit: 'piece', from: 'family', at: 'nothing is made' };
-  cx.to.figure(idOf(item, 'slack'), SLACK, { demand: fig(demand), least: fig(leastOf(item, cx)) });
+  cx.ledger.figure(idOf(item, 'slack'), SLACK, { demand: fig(demand), least: fig(leastOf(item, cx)) });
   return fig(idOf(item, 'slack'));
 }
 
@@ -157,9 +161,9 @@ export function layReserve(item: Id<'item'>, wish: number, cx: Certainty): Recor
   const steps = stepsOf(item, cx);
   const risks = risksOf(steps, cx, true);
   const slack = slackOf(item, cx);
-  const times = cx.to.figure(idOf(item, 'reserveTimes'), RESERVE_TIMES, {
+  const times = cx.ledger.figure(idOf(item, 'reserveTimes'), RESERVE_TIMES, {
     ...riskTerms(risks),
-    slack: { value: 'fig' in slack ? cx.to.value(slack.fig) : slack.value, unit: 'piece', from: 'family', at: 'before the reserve' },
+    slack: { value: 'fig' in slack ? cx.ledger.value(slack.fig) : slack.value, unit: 'piece', from: 'family', at: 'before the reserve' },
     wish: { value: wish, unit: '1', from: 'typed', at: 'choices.certainty' },
   });
   const laid: Record<Id<'flow'>, Record<string, Term>> = {};
@@ -169,7 +173,7 @@ export function layReserve(item: Id<'item'>, wish: number, cx: Certainty): Recor
     const takes = step.takes[0];
     const risk = risks[i];
     if (!takes || !risk || risk.losses.length === 0) return;
-    cx.to.figure(
+    cx.ledger.figure(
       idOf(id, 'reserve'),
       RESERVE,
       {

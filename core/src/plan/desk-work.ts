@@ -49,19 +49,19 @@ export interface FormWork {
 const USUAL_ZONE_MM = 32.5;
 
 /** Every stone that prints. */
-export function pressWork({ contexts, plan, to }: Planned): PressWork[] {
+export function pressWork({ contexts, plan, ledger }: Planned): PressWork[] {
   return contexts.flatMap(({ cx }): PressWork[] => {
     const part = cx.parts[0];
     const { limits } = cx.machine;
     if (!part || !('units' in limits) || !cx.layout) return [];
     const passes = cx.stepIds.flatMap((step) => {
       const inks = plan.steps[step]?.inks;
-      return inks ? [{ step, side: step.slice(cx.id.length + 1) || 'both', inks, startAt: to.value(idOf(step, 'startAt')) }] : [];
+      return inks ? [{ step, side: step.slice(cx.id.length + 1) || 'both', inks, startAt: ledger.value(idOf(step, 'startAt')) }] : [];
     });
     const sum = (ink: string, what: 'kg' | 'onSheets'): number =>
       passes
         .flatMap((p) => printedInks(p.step, plan.steps[p.step]))
-        .reduce((n, p) => n + (p.ink === ink ? to.value(idOf(p.at, what)) : 0), 0);
+        .reduce((n, p) => n + (p.ink === ink ? ledger.value(idOf(p.at, what)) : 0), 0);
     const zoneMm = limits['zoneMm'] ?? USUAL_ZONE_MM;
     const { layout } = cx;
     const [width] = layout.sheetMm;
@@ -100,7 +100,7 @@ export function pressWork({ contexts, plan, to }: Planned): PressWork[] {
 }
 
 /** Every form the plan has made, one by one. */
-export function formWork({ contexts, plan, to }: Planned): FormWork[] {
+export function formWork({ contexts, plan, ledger }: Planned): FormWork[] {
   const prints = contexts.filter(({ cx }) => 'units' in cx.machine.limits);
   return contexts.flatMap(({ stone, cx }): FormWork[] => {
     const sets = stone.process.forms?.(cx) ?? [];
@@ -108,16 +108,16 @@ export function formWork({ contexts, plan, to }: Planned): FormWork[] {
     const first = press?.stepIds.find((id) => plan.steps[id]?.inks !== undefined);
     if (!press || first === undefined) return [];
     const plates = sets.reduce((n, s) => n + s.plates.length, 0);
-    const imagingS = to.has(idOf(cx.id, 'imagingS')) ? to.value(idOf(cx.id, 'imagingS')) : 0;
+    const imagingS = ledger.has(idOf(cx.id, 'imagingS')) ? ledger.value(idOf(cx.id, 'imagingS')) : 0;
     return sets.flatMap((set) =>
       set.plates.map(({ ink, version }) => ({
         stone: cx.id,
         side: set.side,
         ink: version === '' ? ink : `${ink}, ${version}`,
         sizeMm: press.layout?.sheetMm ?? [0, 0],
-        life: Math.round(to.value(idOf(first, 'plateLife'))),
+        life: Math.round(ledger.value(idOf(first, 'plateLife'))),
         imagingS: plates > 0 ? imagingS / plates : 0,
-        wantedAt: to.value(idOf(first, 'startAt')),
+        wantedAt: ledger.value(idOf(first, 'startAt')),
         steps: press.stepIds.filter((id) => printsWith(id, press.id, set.side) && (plan.steps[id]?.inks ?? []).includes(ink)),
         press: press.machineId,
       })),

@@ -79,7 +79,7 @@ const whichOf = (step: string, stage: string): string => step.slice(stage.length
 const sideOf = (step: string, stage: string): string => SIDES[whichOf(step, stage)] ?? '';
 
 /** Every step of a plan with its setup sheet, in the order of the route: what a release writes down for the floor. */
-export function floorSteps({ plan, contexts, to }: Planned, place: Place, balanced: boolean): { step: FloorStep; sheet: SetupSheet }[] {
+export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, balanced: boolean): { step: FloorStep; sheet: SetupSheet }[] {
   const makers = new Map<string, string[]>();
   for (const [id, s] of Object.entries(plan.steps)) for (const { flow } of s.gives) makers.set(flow, [...(makers.get(flow) ?? []), id]);
   const nameOf = (id: Id<'step'>): string => {
@@ -87,7 +87,7 @@ export function floorSteps({ plan, contexts, to }: Planned, place: Place, balanc
     const which = stone && stone.steps.length > 1 ? whichOf(id, stone.id) : '';
     return stone ? `${stoneName(stone)}${which ? `, ${SIDES[which] ?? which}` : ''}` : id;
   };
-  const value = (id: string): number => to.value(id);
+  const value = (id: string): number => ledger.value(id);
   let seq = 0;
   let folded = 0;
   const open = Object.values(plan.items).map((i) => ({ wanted: value(i.wanted), least: value(i.least), most: value(i.most) }));
@@ -101,7 +101,7 @@ export function floorSteps({ plan, contexts, to }: Planned, place: Place, balanc
       const [step, stone] = [plan.steps[id], plan.stones[i]];
       if (!step || !stone) return [];
       const units = stepUnits(step, plan.flows);
-      if (to.has(`${cx.id}.thickness`) && to.unitOf(`${cx.id}.thickness`) === 'µm') folded = value(`${cx.id}.thickness`);
+      if (ledger.has(`${cx.id}.thickness`) && ledger.unitOf(`${cx.id}.thickness`) === 'µm') folded = value(`${cx.id}.thickness`);
       const next = Object.entries(plan.steps).flatMap(([other, s]) =>
         s.takes.some((t) => t.flow === units.gives)
           ? [
@@ -132,7 +132,7 @@ export function floorSteps({ plan, contexts, to }: Planned, place: Place, balanc
         reserve: value(`${id}.reserve`) / Math.max(units.takesPer, 1e-9),
         setupCycles: step.loss.setupCycles,
         runningPpm: step.loss.runningPpm,
-        handbookSetup: value(to.has(`${id}.setupHandbook`) ? `${id}.setupHandbook` : `${id}.setupCycles`),
+        handbookSetup: value(ledger.has(`${id}.setupHandbook`) ? `${id}.setupHandbook` : `${id}.setupCycles`),
         repeat: isRepeat(cx),
         setupS: value(`${id}.setupS`),
         runS: value(`${id}.runS`),
@@ -151,7 +151,7 @@ export function floorSteps({ plan, contexts, to }: Planned, place: Place, balanc
       };
       const sheet: SetupSheet = {
         scene: routed.process.scene(cx),
-        rows: (page?.rows ?? []).filter((r) => r.figure === undefined || to.has(r.figure)).map((r) => rowSays(r, plan, place)),
+        rows: (page?.rows ?? []).filter((r) => r.figure === undefined || ledger.has(r.figure)).map((r) => rowSays(r, plan, place)),
         lists: page?.lists ?? [],
         cautions: [...step.cautions.map((c) => CAUTIONS[c] ?? c), CAUTIONS['defers'] ?? ''],
       };

@@ -76,10 +76,10 @@ describe('what was counted', () => {
     expect(riverOf(plain).every((s) => s.real === null)).toBe(true);
   });
   it('keeps figure and formula equal for everything counted forward', () => {
-    const { plan: p, to } = planned(cardSpec(), LINDMOOR, counted(printed(900, false)));
+    const { plan: p, ledger } = planned(cardSpec(), LINDMOOR, counted(printed(900, false)));
     for (const [id, f] of Object.entries(p.figures)) {
       const terms = Object.fromEntries(Object.entries(f.terms).map(([k, t]) => [k, 'fig' in t ? value(p, t.fig) : t.value]));
-      expect([id, to.formulas.get(f.formula)?.of(terms)]).toEqual([id, f.instead ? f.computed : f.value]);
+      expect([id, ledger.formulas.get(f.formula)?.of(terms)]).toEqual([id, f.instead ? f.computed : f.value]);
     }
   });
 });

@@ -46,10 +46,10 @@ export function layOutWeb(
   stones: readonly RoutedStone[],
   shelf: Shelf,
   plant: Plant,
-  to: Ledger,
+  ledger: Ledger,
 ): PartLayout {
   const at = (what: string): Id<'figure'> => idOf(part.id, what);
-  rollFigures(part, stock, stockId, shelf, plant, to);
+  rollFigures(part, stock, stockId, shelf, plant, ledger);
   const press = stones.find((s) => 'maxRepeatMm' in s.cx.machine.limits);
   const limit = (name: string, otherwise: Term): Term => {
     const value = press?.cx.machine.limits[name];
@@ -65,22 +65,22 @@ export function layOutWeb(
   const webMm = mm(stock.widthMm, `stock:${stockId}`);
   const gapMm = typed(web.gapMm, 'mm', 'gapMm');
   const edgeMm = typed(web.edgeMm, 'mm', 'edgeMm');
-  to.figure(at('usableWidth'), USABLE_WIDTH, { sheet: webMm, side: edgeTrim });
-  to.figure(at('usableDepth'), GREATEST, { press: maxRepeat });
-  const widthMm = to.figure(at('pieceWidth'), ASKED_SHEET, {
+  ledger.figure(at('usableWidth'), USABLE_WIDTH, { sheet: webMm, side: edgeTrim });
+  ledger.figure(at('usableDepth'), GREATEST, { press: maxRepeat });
+  const widthMm = ledger.figure(at('pieceWidth'), ASKED_SHEET, {
     pieces: typed(web.across, '1', 'across'),
     pieceMm: typed(part.widthMm, 'mm', 'widthMm'),
     gapMm,
     edgeMm,
   });
-  to.figure(at('pieceHeight'), ASKED_SHEET, {
+  ledger.figure(at('pieceHeight'), ASKED_SHEET, {
     pieces: typed(web.along, '1', 'along'),
     pieceMm: typed(part.heightMm, 'mm', 'heightMm'),
     gapMm,
     edgeMm,
   });
   const set = press?.cx.settings['repeatMm'];
-  const value = (term: Term): number => ('fig' in term ? to.value(term.fig) : term.value);
+  const value = (term: Term): number => ('fig' in term ? ledger.value(term.fig) : term.value);
   const layout = webLayout({
     part: part.id,
     item: part.item,
@@ -95,42 +95,45 @@ export function layOutWeb(
   });
   const form = layout?.web;
   const found = (n: number): Record<'found', Term> => ({ found: { value: n, unit: '1', from: 'family', at: 'layout' } });
-  to.figure(at('lanes'), LANES, {
+  ledger.figure(at('lanes'), LANES, {
     webMm,
     edgeTrimMm: edgeTrim,
     sheetWidthMm: { value: widthMm, unit: 'mm', from: 'family', at: 'layout' },
   });
-  to.figure(at('teeth'), AS_FOUND, found(form?.teeth ?? 0));
-  to.figure(at('around'), AS_FOUND, found(form?.around ?? 0));
-  to.figure(at('repeatMm'), REPEAT, { teeth: fig(at('teeth')), gearPitchMm: gearPitch });
-  to.figure(at('sheetsARepeat'), SHEETS_A_REPEAT, { lanes: fig(at('lanes')), around: fig(at('around')) });
-  to.figure(at('piecesASheet'), PIECES_A_SHEET, { across: typed(web.across, '1', 'across'), along: typed(web.along, '1', 'along') });
-  to.figure(at('copiesUp'), PIECES_A_REPEAT, { sheets: fig(at('sheetsARepeat')), pieces: fig(at('piecesASheet')) });
-  to.figure(at('metresAThousand'), METRES_A_THOUSAND, { repeatMm: fig(at('repeatMm')), pieces: fig(at('copiesUp')) });
-  if (form) to.figure(at('cutLength'), SHARED, { repeatMm: fig(at('repeatMm')), around: fig(at('around')) });
-  to.figure(at('usableRollMm'), MILLIMETRES, { metres: fig(at('usableRoll')) });
+  ledger.figure(at('teeth'), AS_FOUND, found(form?.teeth ?? 0));
+  ledger.figure(at('around'), AS_FOUND, found(form?.around ?? 0));
+  ledger.figure(at('repeatMm'), REPEAT, { teeth: fig(at('teeth')), gearPitchMm: gearPitch });
+  ledger.figure(at('sheetsARepeat'), SHEETS_A_REPEAT, { lanes: fig(at('lanes')), around: fig(at('around')) });
+  ledger.figure(at('piecesASheet'), PIECES_A_SHEET, { across: typed(web.across, '1', 'across'), along: typed(web.along, '1', 'along') });
+  ledger.figure(at('copiesUp'), PIECES_A_REPEAT, { sheets: fig(at('sheetsARepeat')), pieces: fig(at('piecesASheet')) });
+  ledger.figure(at('metresAThousand'), METRES_A_THOUSAND, { repeatMm: fig(at('repeatMm')), pieces: fig(at('copiesUp')) });
+  if (form) ledger.figure(at('cutLength'), SHARED, { repeatMm: fig(at('repeatMm')), around: fig(at('around')) });
+  ledger.figure(at('usableRollMm'), MILLIMETRES, { metres: fig(at('usableRoll')) });
   return { layout: layout && copiesUp(layout) > 0 ? layout : null, style: 'simplex', question: '', findings: [] };
 }
 
 /** What a roll holds: by mass and by diameter, and the metres that can be printed. A weighed and measured lot wins over the stock card. */
-function rollFigures(part: Part, stock: Stock, stockId: Id<'stock'>, shelf: Shelf, plant: Plant, to: Ledger): void {
+function rollFigures(part: Part, stock: Stock, stockId: Id<'stock'>, shelf: Shelf, plant: Plant, ledger: Ledger): void {
   const lot = Object.entries(shelf.lots).find(([, l]) => l.stock === stockId && (l.kg !== undefined || l.diameterMm !== undefined));
   const from = (value: number | undefined, card: number | undefined, unit: 'kg' | 'mm' | 'µm'): Term =>
     value !== undefined && lot
       ? { value, unit, from: 'shelf', at: `lot:${lot[0]}` }
       : { value: card ?? 0, unit, from: 'plant', at: `stock:${stockId}` };
   const at = (what: string): Id<'figure'> => idOf(part.id, what);
-  to.figure(at('rollByMass'), ROLL_LENGTH_BY_MASS, {
+  ledger.figure(at('rollByMass'), ROLL_LENGTH_BY_MASS, {
     rollKg: from(lot?.[1].kg, stock.rollKg, 'kg'),
     coreKg: from(undefined, stock.coreKg, 'kg'),
     gsm: { value: stock.gsm, unit: 'g/m²', from: 'plant', at: `stock:${stockId}` },
     widthMm: from(undefined, stock.widthMm, 'mm'),
   });
-  to.figure(at('rollByDiameter'), ROLL_LENGTH_BY_DIAMETER, {
+  ledger.figure(at('rollByDiameter'), ROLL_LENGTH_BY_DIAMETER, {
     diameterMm: from(lot?.[1].diameterMm, stock.rollDiameterMm, 'mm'),
     coreMm: from(lot?.[1].coreMm, stock.coreMm, 'mm'),
     caliperUm: from(lot?.[1].caliperUm, stock.caliperUm, 'µm'),
   });
-  to.figure(at('rollLength'), ROLL_LENGTH, { byMass: fig(at('rollByMass')), byDiameter: fig(at('rollByDiameter')) });
-  to.figure(at('usableRoll'), USABLE_LENGTH, { lengthM: fig(at('rollLength')), coreWasteM: practiceTerm(plant, 'web.coreWasteMetres') });
+  ledger.figure(at('rollLength'), ROLL_LENGTH, { byMass: fig(at('rollByMass')), byDiameter: fig(at('rollByDiameter')) });
+  ledger.figure(at('usableRoll'), USABLE_LENGTH, {
+    lengthM: fig(at('rollLength')),
+    coreWasteM: practiceTerm(plant, 'web.coreWasteMetres'),
+  });
 }

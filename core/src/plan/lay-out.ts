@@ -45,7 +45,7 @@ export function layOut(
   style: WorkStyleId,
   spec: JobSpec,
   plant: Plant,
-  to: Ledger,
+  ledger: Ledger,
 ): PartLayout {
   const [long, short] = sheetOf(stock);
   const greatest = (what: 'gripperMm' | 'tailMm' | 'sideMm' | 'colourBarMm', practice: Parameters<typeof practiceTerm>[1]): number => {
@@ -53,7 +53,7 @@ export function layOut(
     for (const { stone, ask } of asks)
       if (ask[what]) terms[stone] = { value: ask[what], unit: 'mm', from: 'plant', at: `machine:${stone}.${what}` };
     if (Object.keys(terms).length === 0) terms['default'] = { ...practiceTerm(plant, practice) };
-    return to.figure(idOf(part.id, what.replace('Mm', '')), GREATEST, terms);
+    return ledger.figure(idOf(part.id, what.replace('Mm', '')), GREATEST, terms);
   };
   const gripper = greatest('gripperMm', 'layout.gripperMm');
   greatest('tailMm', 'layout.tailMm');
@@ -62,16 +62,16 @@ export function layOut(
   // A style that turns the sheet end for end grips the other edge too: the tail must be a second gripper.
   const tail = WORK_STYLES[style].secondGripper ? fig(idOf(part.id, 'gripper')) : fig(idOf(part.id, 'tail'));
   const sheet = (mm: number): Term => ({ value: mm, unit: 'mm', from: 'plant', at: `stock:${stockId}` });
-  const widthMm = to.figure(idOf(part.id, 'usableWidth'), USABLE_WIDTH, { sheet: sheet(long), side: fig(idOf(part.id, 'side')) });
-  const heightMm = to.figure(idOf(part.id, 'usableDepth'), USABLE_DEPTH, {
+  const widthMm = ledger.figure(idOf(part.id, 'usableWidth'), USABLE_WIDTH, { sheet: sheet(long), side: fig(idOf(part.id, 'side')) });
+  const heightMm = ledger.figure(idOf(part.id, 'usableDepth'), USABLE_DEPTH, {
     sheet: sheet(short),
     gripper: fig(idOf(part.id, 'gripper')),
     tail,
     colourBar: fig(idOf(part.id, 'colourBar')),
   });
   const bleed = typed(part.bleedMm, 'mm', 'bleedMm');
-  to.figure(idOf(part.id, 'pieceWidth'), WITH_BLEED, { trim: typed(part.widthMm, 'mm', 'width'), bleed });
-  to.figure(idOf(part.id, 'pieceHeight'), WITH_BLEED, { trim: typed(part.heightMm, 'mm', 'height'), bleed });
+  ledger.figure(idOf(part.id, 'pieceWidth'), WITH_BLEED, { trim: typed(part.widthMm, 'mm', 'width'), bleed });
+  ledger.figure(idOf(part.id, 'pieceHeight'), WITH_BLEED, { trim: typed(part.heightMm, 'mm', 'height'), bleed });
   const ask: SheetLayoutAsk = {
     part: part.id,
     item: part.item,
@@ -87,7 +87,7 @@ export function layOut(
   const question = hashOf(ask);
   const findings: Finding[] = [];
   const layout = chosenLayout(part, ask, question, spec, findings) ?? sheetLayout(ask);
-  to.figure(idOf(part.id, 'copiesUp'), COPIES_UP, {
+  ledger.figure(idOf(part.id, 'copiesUp'), COPIES_UP, {
     places: {
       value: layout ? copiesUp(layout) : 0,
       unit: 'copy',

@@ -76,13 +76,13 @@ describe('laws over generated specifications', () => {
   it('every figure equals its formula of its terms, or the override in force', () => {
     fc.assert(
       fc.property(anySpec, (spec) => {
-        const { plan: p, to } = planned(spec, LINDMOOR, SHELF);
+        const { plan: p, ledger } = planned(spec, LINDMOOR, SHELF);
         const wrong = Object.entries(p.figures)
           .filter(([, f]) => {
             const terms = Object.fromEntries(
               Object.entries(f.terms).map(([name, t]) => [name, 'fig' in t ? (p.figures[t.fig]?.value ?? 0) : t.value]),
             );
-            const again = to.formulas.get(f.formula)?.of(terms);
+            const again = ledger.formulas.get(f.formula)?.of(terms);
             return !Object.is(f.instead?.value ?? again, f.value);
           })
           .map(([id]) => id);
@@ -123,8 +123,8 @@ describe('laws over generated specifications', () => {
         [LINDMOOR, log],
         [tables, log],
       ] as [Plant, Shelf][]) {
-        const { plan: p, to } = planned(spec, plant, shelf);
-        expect([spec.name, to.missing]).toEqual([spec.name, []]);
+        const { plan: p, ledger } = planned(spec, plant, shelf);
+        expect([spec.name, ledger.missing]).toEqual([spec.name, []]);
         // And the books of what is destroyed close by every school: nothing vanishes at the reject table.
         for (const [id, f] of Object.entries(p.figures)) if (f.formula === 'counts.balance') expect([id, f.value]).toEqual([id, 0]);
       }
@@ -350,7 +350,7 @@ describe('words', () => {
   it('explains every formula a plan uses', () => {
     fc.assert(
       fc.property(anySpec, (spec) => {
-        expect([...planned(spec, LINDMOOR, SHELF).to.formulas.keys()].filter((id) => !FORMULAS[id])).toEqual([]);
+        expect([...planned(spec, LINDMOOR, SHELF).ledger.formulas.keys()].filter((id) => !FORMULAS[id])).toEqual([]);
       }),
       { numRuns: 60 },
     );

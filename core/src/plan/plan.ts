@@ -37,7 +37,7 @@ export const REGISTRIES: Registries = { families: FAMILIES, processes: PROCESSES
 export interface Planned {
   plan: Plan;
   contexts: { stone: RoutedStone; cx: ConsumeContext }[];
-  to: Ledger;
+  ledger: Ledger;
   /** What a search for the layout of a part would be asked. */
   asks: Record<Id<'part'>, SheetLayoutAsk>;
 }
@@ -68,29 +68,29 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const spec = inKeyOrder(specAsRead);
   const { ordered: plant, hash: plantHash } = orderedOnce(plantAsRead);
   const { ordered: shelf, hash: shelfHash } = orderedOnce(shelfAsRead);
-  const to = new Ledger(spec.overrides, shelf.asOf);
-  const route = resolveRoute(spec, plant, shelf, to, registries);
-  const laid = layOutParts(route.parts, route.stones, spec, plant, shelf, to);
+  const ledger = new Ledger(spec.overrides, shelf.asOf);
+  const route = resolveRoute(spec, plant, shelf, ledger, registries);
+  const laid = layOutParts(route.parts, route.stones, spec, plant, shelf, ledger);
   const drafted = draftAll(route, laid);
   const goods = (product: Id<'product'>): Id<'flow'> => drafted.goods[product] ?? idOf(product, 'goods');
   const net: Net = { flows: drafted.flows, steps: withGates(drafted.steps, spec.gates), wanted: {} };
   const items: Plan['items'] = {};
   for (const [id, item] of Object.entries(spec.items)) {
-    const figures = wantedFigures(id, spec, to);
+    const figures = wantedFigures(id, spec, ledger);
     const aim = Object.hasOwn(spec.choices.aim, id) ? spec.choices.aim[id] : undefined;
     const wanted = aim === undefined ? fig(figures.wanted) : typed(aim, 'piece', `choices.aim.${id}`);
     net.wanted[goods(item.product)] = { ...net.wanted[goods(item.product)], [id]: wanted };
     items[id] = { product: item.product, goods: goods(item.product), ...figures, chance: null, forecast: null };
   }
-  const { counts, reserved } = countAll({ net, losses: drafted.losses, items, to }, wishFor(spec, drafted.losses, plant, to));
+  const { counts, reserved } = countAll({ net, losses: drafted.losses, items, ledger }, wishFor(spec, drafted.losses, plant, ledger));
   const contexts = drafted.contexts.map(({ stone, cx }) => ({ stone, cx: { ...cx, counts, steps: net.steps } }));
   const consumed = contexts.map(({ stone, cx }) => stone.process.consume(cx));
-  const assumptions = layOutTime(net, plant, shelf, arrivalsOf(net, drafted.tools, plant, shelf, to), spec.gates, to);
+  const assumptions = layOutTime(net, plant, shelf, arrivalsOf(net, drafted.tools, plant, shelf, ledger), spec.gates, ledger);
   const real = anyCounted(net, shelf.counted);
-  if (real) solveForward(net, counts, shelf.counted, to);
+  if (real) solveForward(net, counts, shelf.counted, ledger);
   for (const [id, item] of Object.entries(items)) {
-    item.chance = chanceOf(id, { net, counts, losses: drafted.losses, items, to });
-    if (real) item.forecast = forecastRange(item.goods, id, sharing(items, id), net, shelf.counted, drafted.losses, to);
+    item.chance = chanceOf(id, { net, counts, losses: drafted.losses, items, ledger });
+    if (real) item.forecast = forecastRange(item.goods, id, sharing(items, id), net, shelf.counted, drafted.losses, ledger);
   }
   const stones = contexts.map(({ stone, cx }) => stoneOf(stone, cx, net, counts, real));
   const totals = totalFigures(
@@ -99,13 +99,13 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
       contexts.map((c) => c.cx),
       consumed,
       net,
-      to,
+      ledger,
     ),
     stones,
     items,
     net,
     reserved,
-    to,
+    ledger,
   );
   const complete: Plan = {
     of: { core: CORE_VERSION, spec: hashInOrder(spec), plant: plantHash, shelf: shelfHash },
@@ -121,7 +121,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
     counts,
     items,
     assumptions,
-    figures: to.figures,
+    figures: ledger.figures,
     totals,
     findings: [],
   };
@@ -132,9 +132,9 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
     if (l.stockId !== null) complete.stocks[part] = l.stockId;
   }
   const findings: Finding[] = [...route.findings, ...Object.values(laid).flatMap((l) => l.findings)];
-  complete.findings = findAll({ plan: complete, spec, plant, shelf, to, contexts, routed: route.stones }, findings);
+  complete.findings = findAll({ plan: complete, spec, plant, shelf, ledger, contexts, routed: route.stones }, findings);
   const asks = Object.fromEntries(Object.entries(laid).flatMap(([part, l]) => (l.ask ? [[part, l.ask]] : [])));
-  return { plan: complete, contexts, to, asks };
+  return { plan: complete, contexts, ledger, asks };
 }
 
 interface LaidOut extends PartLayout {
@@ -147,7 +147,7 @@ function layOutParts(
   spec: JobSpec,
   plant: Plant,
   shelf: Shelf,
-  to: Ledger,
+  ledger: Ledger,
 ): Record<Id<'part'>, LaidOut> {
   return Object.fromEntries(
     Object.values(parts).map((part): [Id<'part'>, LaidOut] => {
@@ -167,8 +167,8 @@ function layOutParts(
         return [part.id, { layout: null, style, question: '', stockId: null, findings: [finding] }];
       }
       const laid = part.web
-        ? layOutWeb(part, part.web, stock, stockId, mine, shelf, plant, to)
-        : layOut(part, stock, stockId, asks, style, spec, plant, to);
+        ? layOutWeb(part, part.web, stock, stockId, mine, shelf, plant, ledger)
+        : layOut(part, stock, stockId, asks, style, spec, plant, ledger);
       return [part.id, { ...laid, stockId }];
     }),
   );
@@ -269,7 +269,7 @@ function draftAll(route: ReturnType<typeof resolveRoute>, laid: Record<Id<'part'
   return all;
 }
 
-function wantedFigures(id: Id<'item'>, spec: JobSpec, to: Ledger): { wanted: string; least: string; most: string } {
+function wantedFigures(id: Id<'item'>, spec: JobSpec, ledger: Ledger): { wanted: string; least: string; most: string } {
   const item = spec.items[id];
   const wanted = Object.fromEntries(
     Object.entries(item?.versions ?? {}).map(([v, { quantity }]): [string, Term] => [
@@ -278,12 +278,12 @@ function wantedFigures(id: Id<'item'>, spec: JobSpec, to: Ledger): { wanted: str
     ]),
   );
   const figures = { wanted: idOf(id, 'wanted'), least: idOf(id, 'least'), most: idOf(id, 'most') };
-  to.figure(figures.wanted, { ...SUM, id: 'counts.wanted', unit: 'piece' }, wanted);
-  to.figure(figures.least, LEAST_GOOD, {
+  ledger.figure(figures.wanted, { ...SUM, id: 'counts.wanted', unit: 'piece' }, wanted);
+  ledger.figure(figures.least, LEAST_GOOD, {
     wanted: fig(figures.wanted),
     underPpm: { value: item?.overs.underPpm ?? 0, unit: 'ppm', from: 'typed', at: `items.${id}.overs` },
   });
-  to.figure(figures.most, MOST_GOOD, {
+  ledger.figure(figures.most, MOST_GOOD, {
     wanted: fig(figures.wanted),
     overPpm: { value: item?.overs.overPpm ?? 0, unit: 'ppm', from: 'typed', at: `items.${id}.overs` },
   });
@@ -294,12 +294,12 @@ function wantedFigures(id: Id<'item'>, spec: JobSpec, to: Ledger): { wanted: str
  * The certainty a reserve is laid for: what the job wishes. Where the works' own log tells the losses, what the works wishes, since losses that go together only
  * in part add up otherwise than handbook allowances do. Null: net and allowances, as the handbook, the plant's table or somebody by hand says them.
  */
-function wishFor(spec: JobSpec, losses: Readonly<Record<Id<'step'>, LossTerms>>, plant: Plant, to: Ledger): number | null {
+function wishFor(spec: JobSpec, losses: Readonly<Record<Id<'step'>, LossTerms>>, plant: Plant, ledger: Ledger): number | null {
   if (spec.choices.certainty !== undefined) return spec.choices.certainty;
   const steps = Object.entries(losses);
   const byLog = steps.some(([, l]) => [l.likely?.setup, l.likely?.running].some((k) => k && 'from' in k.spread && k.spread.from === 'log'));
   const otherwise = steps.some(
-    ([id, l]) => l.table !== undefined || to.isByHand(idOf(id, 'setupCycles')) || to.isByHand(idOf(id, 'runningPpm')),
+    ([id, l]) => l.table !== undefined || ledger.isByHand(idOf(id, 'setupCycles')) || ledger.isByHand(idOf(id, 'runningPpm')),
   );
   return byLog && !otherwise ? practiceValue(plant, 'risk.wish') : null;
 }
@@ -309,8 +309,8 @@ function wishFor(spec: JobSpec, losses: Readonly<Record<Id<'step'>, LossTerms>>,
  * for the reserve, beyond what was pulled without.
  */
 function countAll(cx: Omit<Certainty, 'counts'>, wish: number | null): { counts: Counts; reserved: Record<Id<'flow'>, number> } {
-  const { net, to, losses, items } = cx;
-  const plain = solveBackward(net, to, losses);
+  const { net, ledger, losses, items } = cx;
+  const plain = solveBackward(net, ledger, losses);
   if (wish === null) return { counts: plain, reserved: {} };
   const laid: Record<Id<'flow'>, Record<string, Term>> = {};
   for (const id of Object.keys(items)) {
@@ -319,10 +319,10 @@ function countAll(cx: Omit<Certainty, 'counts'>, wish: number | null): { counts:
       laid[flow] = { ...laid[flow], ...reserve };
   }
   if (Object.keys(laid).length === 0) return { counts: plain, reserved: {} };
-  const before = Object.fromEntries(Object.keys(net.flows).map((f) => [f, to.value(idOf(f, 'demand'))]));
+  const before = Object.fromEntries(Object.keys(net.flows).map((f) => [f, ledger.value(idOf(f, 'demand'))]));
   net.reserve = laid;
-  const counts = solveBackward(net, to, losses);
-  const reserved = Object.fromEntries(Object.keys(net.flows).map((f) => [f, to.value(idOf(f, 'demand')) - (before[f] ?? 0)]));
+  const counts = solveBackward(net, ledger, losses);
+  const reserved = Object.fromEntries(Object.keys(net.flows).map((f) => [f, ledger.value(idOf(f, 'demand')) - (before[f] ?? 0)]));
   return { counts, reserved };
 }
 
@@ -351,7 +351,7 @@ function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Count
     steps: cx.stepIds,
     summary: stone.process.summary(cx),
     panel: [...stone.process.panel(cx), otherSchool(first ?? cx.id)].filter(
-      (row) => row.figure === undefined || cx.to.has(row.figure) || row.edit,
+      (row) => row.figure === undefined || cx.ledger.has(row.figure) || row.edit,
     ),
     cautions: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.cautions ?? []))],
     in: (taken && counts.steps[first ?? '']?.taken[taken.flow]) ?? null,
@@ -359,10 +359,10 @@ function stoneOf(stone: RoutedStone, cx: ConsumeContext, net: Net, counts: Count
     perGoodIn: taken ? (net.flows[taken.flow]?.perGood ?? 1) : 1,
     perGoodOut: given ? (net.flows[given.flow]?.perGood ?? 1) : 1,
     lost,
-    likely: cx.stepIds.flatMap((id) => LIKELY_KINDS.map((kind) => idOf(id, `likelyLost.${kind}`)).filter((f) => cx.to.has(f))),
+    likely: cx.stepIds.flatMap((id) => LIKELY_KINDS.map((kind) => idOf(id, `likelyLost.${kind}`)).filter((f) => cx.ledger.has(f))),
     reserve: cx.stepIds.flatMap((id) => {
       const figure = idOf(id, 'reserve');
-      return cx.to.has(figure) ? [{ figure, perGood: net.flows[net.steps[id]?.takes[0]?.flow ?? '']?.perGood ?? 1 }] : [];
+      return cx.ledger.has(figure) ? [{ figure, perGood: net.flows[net.steps[id]?.takes[0]?.flow ?? '']?.perGood ?? 1 }] : [];
     }),
     setupS: idOf(first ?? cx.id, 'setupS'),
     runS: idOf(first ?? cx.id, 'runS'),
@@ -396,16 +396,16 @@ function totalFigures(
   items: Plan['items'],
   net: Net,
   reserved: Readonly<Record<Id<'flow'>, number>>,
-  to: Ledger,
+  ledger: Ledger,
 ): Plan['totals'] {
   const sum = (id: string, unit: 's' | 'kg' | 'plate' | 'sheet' | 'metre', parts: readonly string[]): string => (
-    to.figure(`total.${id}`, { ...SUM, id: `total.${id}` }, Object.fromEntries(parts.map((p) => [p, fig(p)])), unit),
+    ledger.figure(`total.${id}`, { ...SUM, id: `total.${id}` }, Object.fromEntries(parts.map((p) => [p, fig(p)])), unit),
     `total.${id}`
   );
   const steps = stones.flatMap((s) => s.steps);
   const costs = consumed.flatMap((c) => c.costs);
   const money = (id: string, parts: readonly string[]): string => (
-    to.figure(`total.${id}`, TOTAL_COST, Object.fromEntries(parts.map((p) => [p, fig(p)]))),
+    ledger.figure(`total.${id}`, TOTAL_COST, Object.fromEntries(parts.map((p) => [p, fig(p)]))),
     `total.${id}`
   );
   const total = money(
@@ -417,26 +417,26 @@ function totalFigures(
     costs.filter((c) => c.fixed).map((c) => c.figure),
   );
   const good = `total.good`;
-  to.figure(
+  ledger.figure(
     good,
     { ...SUM, id: 'total.good', unit: 'piece' },
     Object.fromEntries(Object.values(items).map((i) => [i.goods, fig(idOf(i.goods, 'demand'))])),
   );
-  to.figure('total.perThousand', PER_THOUSAND, { total: fig(total), good: fig(good) });
-  to.figure('total.runOn', RUN_ON, runOnTerms(consumed, stones, items, net, to));
-  to.figure(
+  ledger.figure('total.perThousand', PER_THOUSAND, { total: fig(total), good: fig(good) });
+  ledger.figure('total.runOn', RUN_ON, runOnTerms(consumed, stones, items, net, ledger));
+  ledger.figure(
     'total.readyAt',
     LATEST,
-    Object.fromEntries(steps.filter((s) => to.has(idOf(s, 'endAt'))).map((s) => [s, fig(idOf(s, 'endAt'))])),
+    Object.fromEntries(steps.filter((s) => ledger.has(idOf(s, 'endAt'))).map((s) => [s, fig(idOf(s, 'endAt'))])),
   );
   const pulledFlows = (unit: 'sheet' | 'metre'): Id<'flow'>[] =>
     Object.keys(net.flows).filter((id) => net.flows[id]?.unit === unit && net.flows[id].supply);
   const pulled = (unit: 'sheet' | 'metre'): string[] => pulledFlows(unit).map((id) => idOf(id, 'demand'));
   const [sheets, metres] = [pulled('sheet'), pulled('metre')];
-  const chance = leastChance(items, to);
+  const chance = leastChance(items, ledger);
   const reserve = [...(sheets.length > 0 ? pulledFlows('sheet') : pulledFlows('metre'))].filter((f) => (reserved[f] ?? 0) > 0);
   if (reserve.length > 0)
-    to.figure(
+    ledger.figure(
       'total.reserve',
       RESERVED,
       Object.fromEntries(
@@ -444,7 +444,7 @@ function totalFigures(
           [`with ${f}`, fig(idOf(f, 'demand'))],
           [
             `without ${f}`,
-            { value: to.value(idOf(f, 'demand')) - (reserved[f] ?? 0), unit: 'piece', from: 'family', at: 'net + allowances' },
+            { value: ledger.value(idOf(f, 'demand')) - (reserved[f] ?? 0), unit: 'piece', from: 'family', at: 'net + allowances' },
           ],
         ]),
       ),
@@ -488,7 +488,10 @@ const RESERVED: Formula = {
 };
 
 /** The item that most often falls short stands for the job. */
-function leastChance(items: Plan['items'], to: Ledger): Id<'figure'> | undefined {
+function leastChance(items: Plan['items'], ledger: Ledger): Id<'figure'> | undefined {
   const chances = Object.values(items).flatMap((i) => i.chance ?? []);
-  return chances.reduce<string | undefined>((least, c) => (least === undefined || to.value(c) < to.value(least) ? c : least), undefined);
+  return chances.reduce<string | undefined>(
+    (least, c) => (least === undefined || ledger.value(c) < ledger.value(least) ? c : least),
+    undefined,
+  );
 }

@@ -2,7 +2,7 @@ import type { Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { type Ledger, fig } from '../quantity/ledger';
 import type { Plant, Shelf } from '../plant/plant';
-import { type Net, inOrder, type Step } from '../flow/net';
+import { type Net, makersFirst, type Step } from '../flow/net';
 import type { JobSpec } from '../product/job-spec';
 import { layIntoOpenHours } from '../route/open-hours';
 import { OUTSIDE_END } from '../route/outside-work';
@@ -62,13 +62,13 @@ export function layOutTime(
   shelf: Shelf,
   arrivals: readonly Arrival[],
   gates: JobSpec['gates'],
-  to: Ledger,
+  ledger: Ledger,
 ): Plan['assumptions'] {
   // One machine does one thing at a time: its next step waits for the one before. Benches and stores say how many places they have.
   const lastOn = new Map<Id<'machine'>, Id<'step'>>();
   const oneAtATime = (machine: Id<'machine'>): boolean =>
     Object.hasOwn(plant.machines, machine) && !plant.machines[machine]?.outside && (plant.machines[machine]?.limits['places'] ?? 1) <= 1;
-  const { order } = inOrder(net.steps);
+  const { order } = makersFirst(net.steps);
   const makers = new Map<Id<'flow'>, Id<'step'>>();
   for (const [id, s] of Object.entries(net.steps)) for (const { flow } of s.gives) makers.set(flow, id);
   const assumptions: Plan['assumptions'] = [{ code: 'assume.nobodyElse', args: {} }];
@@ -78,12 +78,12 @@ export function layOutTime(
     if (!step) continue;
     const after: Record<string, Term> = { now: { value: shelf.asOf, unit: 'moment', from: 'shelf', at: 'clock' } };
     for (const before of [...step.takes.flatMap(({ flow }) => makers.get(flow) ?? []), ...(step.after ?? [])])
-      if (to.has(idOf(before, 'endAt'))) after[before] = fig(idOf(before, 'endAt'));
+      if (ledger.has(idOf(before, 'endAt'))) after[before] = fig(idOf(before, 'endAt'));
     const busy = lastOn.get(step.machine);
     if (busy !== undefined && !Object.hasOwn(after, busy)) after['machine free'] = fig(idOf(busy, 'endAt'));
     if (oneAtATime(step.machine)) lastOn.set(step.machine, id);
     step.waits.forEach((wait, i) => {
-      to.figure(`${id}.waited.${i}`, LATER, { from: fig(idOf(wait.after, 'endAt')), by: fig(wait.figure) });
+      ledger.figure(`${id}.waited.${i}`, LATER, { from: fig(idOf(wait.after, 'endAt')), by: fig(wait.figure) });
       after[`wait ${wait.why} ${i + 1}`] = fig(`${id}.waited.${i}`);
     });
     for (const a of arrivals.filter((x) => x.step === id)) after[a.code] = { value: a.at, unit: 'moment', from: 'shelf', at: a.code };
@@ -97,20 +97,20 @@ export function layOutTime(
           assumptions.push({ code: 'assume.gate', args });
       }
     }
-    const earliest = to.figure(idOf(id, 'afterAt'), LATEST, after);
-    const length = Math.ceil(to.value(idOf(id, 'setupS')) + to.value(idOf(id, 'runS')) - 1e-9);
+    const earliest = ledger.figure(idOf(id, 'afterAt'), LATEST, after);
+    const length = Math.ceil(ledger.value(idOf(id, 'setupS')) + ledger.value(idOf(id, 'runS')) - 1e-9);
     const placed = layIntoOpenHours(
       shelf.open[step.machine] ?? shelf.open['any'] ?? [[0, Number.MAX_SAFE_INTEGER]],
       earliest,
       Math.max(length, 0),
     );
     known &&= placed.known;
-    to.figure(idOf(id, 'startAt'), START, {
+    ledger.figure(idOf(id, 'startAt'), START, {
       after: fig(idOf(id, 'afterAt')),
       closedS: { value: placed.closedBefore, unit: 's', from: 'shelf', at: `hours:${step.machine}` },
     });
     if (step.outside) {
-      to.figure(idOf(id, 'endAt'), OUTSIDE_END, {
+      ledger.figure(idOf(id, 'endAt'), OUTSIDE_END, {
         start: fig(idOf(id, 'startAt')),
         daysS: { value: step.outside.days * DAY_S, unit: 's', from: 'plant', at: `machine:${step.machine}.outside` },
         ...(step.outside.returnBy !== null && {
@@ -119,7 +119,7 @@ export function layOutTime(
       });
       continue;
     }
-    to.figure(idOf(id, 'endAt'), END, {
+    ledger.figure(idOf(id, 'endAt'), END, {
       start: fig(idOf(id, 'startAt')),
       setupS: fig(idOf(id, 'setupS')),
       runS: fig(idOf(id, 'runS')),
@@ -132,14 +132,14 @@ export function layOutTime(
 }
 
 /** What comes from outside before a step can start: stock to buy, dies to buy. */
-export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: Shelf, to: Ledger): Arrival[] {
+export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: Shelf, ledger: Ledger): Arrival[] {
   const arrivals: Arrival[] = [];
   for (const [id, step] of Object.entries(net.steps)) {
     for (const { flow } of step.takes) {
       const supply = net.flows[flow]?.supply;
       if (supply?.from === 'stock') {
         const free = freeStock(shelf, supply.stock);
-        const need = neededOf(net, supply.stock, to);
+        const need = neededOf(net, supply.stock, ledger);
         const days = plant.stocks[supply.stock]?.leadDays ?? 0;
         if (need > free)
           arrivals.push({
@@ -166,9 +166,9 @@ export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: 
 }
 
 /** What a job takes of a stock in all, whichever of its parts are made of it. */
-export const neededOf = ({ flows }: Pick<Net, 'flows'>, stock: Id<'stock'>, to: Ledger): number =>
+export const neededOf = ({ flows }: Pick<Net, 'flows'>, stock: Id<'stock'>, ledger: Ledger): number =>
   Object.entries(flows).reduce(
-    (sum, [id, f]) => sum + (f.supply?.from === 'stock' && f.supply.stock === stock ? to.value(idOf(id, 'demand')) : 0),
+    (sum, [id, f]) => sum + (f.supply?.from === 'stock' && f.supply.stock === stock ? ledger.value(idOf(id, 'demand')) : 0),
     0,
   );
 

@@ -49,7 +49,7 @@ const NO_MACHINE: Machine = {
 };
 
 /** First pass: parts and stones of every product, each stone with its machine. */
-export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledger, { families, processes }: Registries): Route {
+export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, ledger: Ledger, { families, processes }: Registries): Route {
   const route: Route = { parts: {}, stones: [], joins: {}, supplied: [], itemOf: {}, findings: [] };
   const visit = (product: Id<'product'>, item: Id<'item'>): void => {
     if (product in route.itemOf) return;
@@ -74,7 +74,7 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
     }
     const family = families[wanted.family];
     if (!family) return;
-    const parts = family.parts({ product, item }, wanted.wish, plant, to);
+    const parts = family.parts({ product, item }, wanted.wish, plant, ledger);
     Object.assign(route.parts, parts);
     for (const stone of family.route(wanted.wish, parts)) {
       const lead = stone.of[0] ?? product;
@@ -128,7 +128,7 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, to: Ledg
         machine: (machineId === null ? undefined : plant.machines[machineId]) ?? NO_MACHINE,
         plant,
         shelf,
-        to,
+        ledger,
       },
     });
   };

@@ -25,7 +25,7 @@ export function ticketPages({ plan, contexts }: Planned): TicketPage[] {
     const waits = next !== null && next.waitS.length > 0 && next.steps[0] !== undefined;
     return routed.process.paper(cx).map((page) => ({
       ...page,
-      rows: shopRows(page.rows, cx.to),
+      rows: shopRows(page.rows, cx.ledger),
       stone,
       drawings: [
         ...(page.scene ? [routed.process.scene(cx)] : []),
@@ -38,11 +38,11 @@ export function ticketPages({ plan, contexts }: Planned): TicketPage[] {
 }
 
 /** Rows a shop page shows: what was computed, each once; not the machine, which stands in the head, and no money, which is the planner's. */
-function shopRows(rows: readonly PanelRow[], to: Ledger): PanelRow[] {
+function shopRows(rows: readonly PanelRow[], ledger: Ledger): PanelRow[] {
   const seen = new Set<string>();
   return rows.filter((r) => {
     if (r.label === 'machine') return false;
-    if (r.figure !== undefined && (!to.has(r.figure) || MONEY.has(to.unitOf(r.figure)))) return false;
+    if (r.figure !== undefined && (!ledger.has(r.figure) || MONEY.has(ledger.unitOf(r.figure)))) return false;
     const key = `${r.label} ${r.figure ?? ''} ${r.text ?? ''}`;
     if (seen.has(key)) return false;
     seen.add(key);

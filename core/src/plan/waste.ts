@@ -36,7 +36,7 @@ export function sizeOf(unit: CountUnit, { layout, parts }: ConsumeContext): [num
  * Waste by kind, in finished pieces and in kg: what each step loses in setup, while running and as samples, as the sheet or copy it is there;
  * and the trim that processes report. Returns the kg figures for the total.
  */
-export function wasteFigures(contexts: readonly ConsumeContext[], consumed: readonly Consumed[], net: Net, to: Ledger): Id<'figure'>[] {
+export function wasteFigures(contexts: readonly ConsumeContext[], consumed: readonly Consumed[], net: Net, ledger: Ledger): Id<'figure'>[] {
   const kg: Id<'figure'>[] = consumed.flatMap((c) => c.wasteKg ?? []).map((w) => w.figure);
   for (const kind of KINDS) {
     const pieces: Record<string, { fig: Id<'figure'> }> = {};
@@ -46,7 +46,7 @@ export function wasteFigures(contexts: readonly ConsumeContext[], consumed: read
         const flow = net.flows[net.steps[step]?.takes[0]?.flow ?? ''];
         const per = net.steps[step]?.takes[0]?.per ?? 1;
         const part = cx.parts[0];
-        if (!flow || !part || to.value(`${step}.lost.${kind}`) === 0) continue;
+        if (!flow || !part || ledger.value(`${step}.lost.${kind}`) === 0) continue;
         const [w, h] = sizeOf(flow.unit, cx);
         const at = `${step}.waste.${kind}`;
         const size = (value: number): { value: number; unit: 'mm'; from: 'family'; at: string } => ({
@@ -55,11 +55,11 @@ export function wasteFigures(contexts: readonly ConsumeContext[], consumed: read
           from: 'family',
           at: UNPARTED.includes(flow.unit) ? 'layout' : 'part',
         });
-        to.figure(idOf(at, 'pieces'), OF_A_STEP, {
+        ledger.figure(idOf(at, 'pieces'), OF_A_STEP, {
           lost: fig(`${step}.lost.${kind}`),
           perGood: { value: flow.perGood / per, unit: '1', from: 'family', at: 'layout' },
         });
-        to.figure(idOf(at, 'kg'), STEP_KG, {
+        ledger.figure(idOf(at, 'kg'), STEP_KG, {
           lost: fig(`${step}.lost.${kind}`),
           per: { value: per, unit: '1', from: 'family', at: 'takes' },
           widthMm: size(w),
@@ -69,8 +69,8 @@ export function wasteFigures(contexts: readonly ConsumeContext[], consumed: read
         pieces[step] = fig(idOf(at, 'pieces')) as { fig: string };
         masses[step] = fig(idOf(at, 'kg')) as { fig: string };
       }
-    to.figure(`waste.${kind}.pieces`, LOST_PIECES, pieces);
-    to.figure(`waste.${kind}.kg`, { ...LOST_PIECES, id: 'counts.wasteKg', unit: 'kg' }, masses);
+    ledger.figure(`waste.${kind}.pieces`, LOST_PIECES, pieces);
+    ledger.figure(`waste.${kind}.kg`, { ...LOST_PIECES, id: 'counts.wasteKg', unit: 'kg' }, masses);
     kg.push(`waste.${kind}.kg`);
   }
   return kg;

@@ -115,7 +115,7 @@ const clock = z.string().regex(/^([01]\d|2[0-4]):[0-5]\d$/, 'is a time such as 0
 
 const day = z.iso.date('is a day such as 2026-12-24');
 const days = { from: day, to: day };
-const inOrder = (c: { from: string; to: string }): boolean => c.from <= c.to;
+const endsAfterItBegins = (c: { from: string; to: string }): boolean => c.from <= c.to;
 const shift = z.strictObject({
   name: shortText,
   days: z.array(z.number().int().min(1).max(7)).min(1, 'needs a weekday').max(7),
@@ -132,12 +132,12 @@ const calendar = z.strictObject({
       name: shortText,
       machines: z.array(idText).max(40),
       shifts: z.array(idText).max(10),
-      away: z.array(z.strictObject(days).refine(inOrder, 'ends before it begins')).max(60),
+      away: z.array(z.strictObject(days).refine(endsAfterItBegins, 'ends before it begins')).max(60),
     }),
   ),
   closed: z.record(
     idText,
-    z.strictObject({ name: shortText, ...days, machine: idText.optional() }).refine(inOrder, 'ends before it begins'),
+    z.strictObject({ name: shortText, ...days, machine: idText.optional() }).refine(endsAfterItBegins, 'ends before it begins'),
   ),
 });
 

@@ -31,7 +31,7 @@ export const camera: Process = {
       cautions: ['nips'],
     }),
   consume(cx) {
-    cx.to.figure(idOf(cx.id, 'readsASecond'), READS_A_SECOND, { metresPerHour: speedTerm(cx), repeatMm: fig(ofPart(cx, 'repeatMm')) });
+    cx.ledger.figure(idOf(cx.id, 'readsASecond'), READS_A_SECOND, { metresPerHour: speedTerm(cx), repeatMm: fig(ofPart(cx, 'repeatMm')) });
     return { costs: timeAndCost(cx, { step: cx.id, runS: typed(0, 's', 'runs with the press') }) };
   },
   scene(cx): Scene {
@@ -46,7 +46,7 @@ export const camera: Process = {
     ];
     return {
       title: 'camera',
-      says: `The camera reads ${cx.to.value(idOf(cx.id, 'run'))} repeats and marks what is beyond ${says(setting(cx, 'toleranceMm', practiceTerm(cx.plant, 'camera.toleranceMm')), 'millimetres')}.`,
+      says: `The camera reads ${cx.ledger.value(idOf(cx.id, 'run'))} repeats and marks what is beyond ${says(setting(cx, 'toleranceMm', practiceTerm(cx.plant, 'camera.toleranceMm')), 'millimetres')}.`,
       box: { x: -8, y: 0, w: 250, h: 126 },
       toScale: false,
       shapes,

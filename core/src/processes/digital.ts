@@ -53,7 +53,7 @@ export const digital: Process = {
   },
   consume(cx) {
     const [front = [], back = []] = cx.parts[0]?.colours ?? [];
-    cx.to.figure(idOf(cx.id, 'clicks'), CLICKS, {
+    cx.ledger.figure(idOf(cx.id, 'clicks'), CLICKS, {
       sheets: fig(idOf(cx.id, 'run')),
       sides: { value: (front.length > 0 ? 1 : 0) + (back.length > 0 ? 1 : 0), unit: '1', from: 'family', at: 'colours' },
       perSide: practiceTerm(cx.plant, 'digital.perSide'),

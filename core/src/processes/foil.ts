@@ -105,13 +105,13 @@ export const foil: Process = {
     }));
     const waits = cx.wet.map((after) => {
       const figure = idOf(cx.id, 'waitS');
-      cx.to.figure(figure, SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, 'wait.foilS')) });
+      cx.ledger.figure(figure, SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, 'wait.foilS')) });
       return { after, figure, why: 'foil' as const };
     });
     const tools: Draft['tools'] = {};
     for (const area of cx.parts[0]?.foils ?? []) {
       const at = `${cx.id}.die.${area.id}`;
-      cx.to.figure(idOf(at, 'dies'), FOIL_DIES, {
+      cx.ledger.figure(idOf(at, 'dies'), FOIL_DIES, {
         copiesUp: fig(idOf(cx.parts[0]?.id ?? '', 'copiesUp')),
         areas: typed(1, '1', `foil:${area.id}`),
       });
@@ -141,7 +141,7 @@ export const foil: Process = {
   consume(cx): Consumed {
     const costs: Consumed['costs'] = [];
     for (const area of cx.parts[0]?.foils ?? []) costs.push(...foilOf(cx, area));
-    cx.to.figure(idOf(cx.id, 'diesSetUp'), AREA_DIES, { copiesUp: fig(idOf(cx.parts[0]?.id ?? '', 'copiesUp')), areas: areasTerm(cx) });
+    cx.ledger.figure(idOf(cx.id, 'diesSetUp'), AREA_DIES, { copiesUp: fig(idOf(cx.parts[0]?.id ?? '', 'copiesUp')), areas: areasTerm(cx) });
     return {
       costs: [
         ...costs,
@@ -183,9 +183,9 @@ export const foil: Process = {
             return [
               a.name,
               `${a.widthMm} × ${a.heightMm} mm`,
-              String(cx.to.value(`${cx.id}.die.${a.id}.dies`)),
+              String(cx.ledger.value(`${cx.id}.die.${a.id}.dies`)),
               String(lanes.lanes),
-              `${round(cx.to.value(`${cx.id}.foil.${a.id}.widthMm`))} mm`,
+              `${round(cx.ledger.value(`${cx.id}.foil.${a.id}.widthMm`))} mm`,
               lanes.dies === 1 ? 'no jump' : String(pull.strikes),
               `${round(pull.shortMm)} mm`,
               lanes.dies === 1 ? '–' : `${round(pull.jumpMm)} mm`,
@@ -207,18 +207,18 @@ function foilOf(cx: ConsumeContext, area: FoilArea): Consumed['costs'] {
   const lanes = foilLanes(cx, area);
   const mm = (value: number, what: string): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'family', at: what });
   const gapMm = gapTerm(cx);
-  cx.to.figure(idOf(at, 'perStroke'), FOIL_PER_STROKE, {
+  cx.ledger.figure(idOf(at, 'perStroke'), FOIL_PER_STROKE, {
     imageMm: mm(lanes.imageMm, `foil:${area.id}`),
     gapMm,
     pitchMm: mm(lanes.pitchMm, 'layout'),
     dies: { value: lanes.dies, unit: 'die', from: 'family', at: 'layout' },
   });
-  cx.to.figure(idOf(at, 'metres'), FOIL_METRES, {
+  cx.ledger.figure(idOf(at, 'metres'), FOIL_METRES, {
     perStrokeMm: fig(idOf(at, 'perStroke')),
     strokes: fig(idOf(cx.id, 'run')),
     lanes: { value: lanes.lanes, unit: '1', from: 'family', at: 'layout' },
   });
-  cx.to.figure(
+  cx.ledger.figure(
     idOf(at, 'widthMm'),
     { ...SUM, id: 'ink.foilWidth', unit: 'mm' },
     {
@@ -227,19 +227,19 @@ function foilOf(cx: ConsumeContext, area: FoilArea): Consumed['costs'] {
       right: practiceTerm(cx.plant, 'foil.marginMm'),
     },
   );
-  cx.to.figure(idOf(at, 'cost'), FOIL_PRICE, {
+  cx.ledger.figure(idOf(at, 'cost'), FOIL_PRICE, {
     metres: fig(idOf(at, 'metres')),
     widthMm: fig(idOf(at, 'widthMm')),
     perM2: practiceTerm(cx.plant, 'foil.pricePerM2'),
   });
-  cx.to.figure(idOf(die, 'remakes'), REMAKES, {
+  cx.ledger.figure(idOf(die, 'remakes'), REMAKES, {
     cycles: fig(idOf(cx.id, 'run')),
     life: practiceTerm(cx.plant, 'foilDie.lifeCycles'),
     perSet: fig(idOf(die, 'dies')),
   });
   const costs: Consumed['costs'] = [{ figure: idOf(at, 'cost'), kind: 'goods', fixed: false }];
   if (!area.tool) {
-    cx.to.figure(idOf(die, 'cost'), FOIL_DIE_PRICE, {
+    cx.ledger.figure(idOf(die, 'cost'), FOIL_DIE_PRICE, {
       dies: fig(idOf(die, 'dies')),
       widthMm: typed(area.widthMm, 'mm', `foil:${area.id}`),
       heightMm: typed(area.heightMm, 'mm', `foil:${area.id}`),

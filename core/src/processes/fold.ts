@@ -31,19 +31,19 @@ export const fold: Process = {
     return singleStep(cx, { takesPer: 1, givesPer: 1, unit: 'copy', perGood: 1, whole: true, losses, cautions: ['rollers'] });
   },
   consume(cx) {
-    const { to, id } = cx;
+    const { ledger, id } = cx;
     const part = cx.parts[0];
-    to.figure(idOf(id, 'panels'), PANELS, { folds: typed(part?.folds ?? 0, '1', 'folds') });
-    to.figure(idOf(id, 'foldedMm'), FOLDED_WIDTH, {
+    ledger.figure(idOf(id, 'panels'), PANELS, { folds: typed(part?.folds ?? 0, '1', 'folds') });
+    ledger.figure(idOf(id, 'foldedMm'), FOLDED_WIDTH, {
       openMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'),
       panels: fig(idOf(id, 'panels')),
     });
-    to.figure(idOf(id, 'thickness'), FOLDED_THICKNESS, {
+    ledger.figure(idOf(id, 'thickness'), FOLDED_THICKNESS, {
       panels: fig(idOf(id, 'panels')),
       caliperUm: caliperTerm(cx),
       extraUm: typed(0, 'µm', 'none'),
     });
-    to.figure(idOf(id, 'beltRate'), BELT_RATE, {
+    ledger.figure(idOf(id, 'beltRate'), BELT_RATE, {
       beltMmPerS: {
         value: cx.machine.limits['beltMmPerS'] ?? 1_000,
         unit: 'mm/s',
@@ -53,7 +53,7 @@ export const fold: Process = {
       lengthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'),
       gapMm: practiceTerm(cx.plant, 'fold.gapMm'),
     });
-    to.figure(idOf(id, 'rate'), SLOWEST, { belt: fig(idOf(id, 'beltRate')), machine: speedTerm(cx) }, '1/h');
+    ledger.figure(idOf(id, 'rate'), SLOWEST, { belt: fig(idOf(id, 'beltRate')), machine: speedTerm(cx) }, '1/h');
     return { costs: timeAndCost(cx, { step: id, perHour: fig(idOf(id, 'rate')) }) };
   },
   paper: (cx) => [

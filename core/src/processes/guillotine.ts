@@ -62,7 +62,7 @@ export const guillotine: Process = {
       table: lossTable(cx),
     }));
     const waits = cx.wet.slice(-1).map((after) => {
-      cx.to.figure(idOf(cx.id, 'waitS'), SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, cutWait(cx))) });
+      cx.ledger.figure(idOf(cx.id, 'waitS'), SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, cutWait(cx))) });
       return { after, figure: idOf(cx.id, 'waitS'), why: 'cut' as const };
     });
     return singleStep(cx, {
@@ -77,14 +77,14 @@ export const guillotine: Process = {
     });
   },
   consume(cx) {
-    const { to, id } = cx;
-    to.figure(idOf(id, 'perLift'), PILE_SHEETS, {
+    const { ledger, id } = cx;
+    ledger.figure(idOf(id, 'perLift'), PILE_SHEETS, {
       heightMm: liftMm(cx),
       caliperUm: caliperTerm(cx),
     });
-    to.figure(idOf(id, 'lifts'), LIFTS, { sheets: fig(idOf(id, 'run')), perLift: fig(idOf(id, 'perLift')) });
-    to.figure(idOf(id, 'cuts'), CUTS, { cuts: { value: programOf(cx).length, unit: 'cut', from: 'family', at: 'program' } });
-    to.figure(idOf(id, 'cuttingS'), CUTTING_TIME, {
+    ledger.figure(idOf(id, 'lifts'), LIFTS, { sheets: fig(idOf(id, 'run')), perLift: fig(idOf(id, 'perLift')) });
+    ledger.figure(idOf(id, 'cuts'), CUTS, { cuts: { value: programOf(cx).length, unit: 'cut', from: 'family', at: 'program' } });
+    ledger.figure(idOf(id, 'cuttingS'), CUTTING_TIME, {
       lifts: fig(idOf(id, 'lifts')),
       cuts: fig(idOf(id, 'cuts')),
       perCut: setting(cx, 'cutS', practiceTerm(cx.plant, 'guillotine.cutS')),
@@ -94,15 +94,15 @@ export const guillotine: Process = {
     const [w, h] = cx.layout?.sheetMm ?? [1, 1];
     const part = cx.parts[0];
     const gsm = { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` } as const;
-    to.figure(idOf(id, 'sheetKg'), SHEET_MASS, { sheets: fig(idOf(id, 'run')), widthMm: mm(w), heightMm: mm(h), gsm });
-    to.figure(idOf(id, 'cut'), COPIES_CUT, { sheets: fig(idOf(id, 'run')), copiesUp: fig(idOf(part?.id ?? '', 'copiesUp')) });
-    to.figure(idOf(id, 'copiesKg'), SHEET_MASS, {
+    ledger.figure(idOf(id, 'sheetKg'), SHEET_MASS, { sheets: fig(idOf(id, 'run')), widthMm: mm(w), heightMm: mm(h), gsm });
+    ledger.figure(idOf(id, 'cut'), COPIES_CUT, { sheets: fig(idOf(id, 'run')), copiesUp: fig(idOf(part?.id ?? '', 'copiesUp')) });
+    ledger.figure(idOf(id, 'copiesKg'), SHEET_MASS, {
       sheets: fig(idOf(id, 'cut')),
       widthMm: mm(part?.widthMm ?? 0),
       heightMm: mm(part?.heightMm ?? 0),
       gsm,
     });
-    to.figure(idOf(id, 'trimKg'), TRIM_WASTE, { sheets: fig(idOf(id, 'sheetKg')), copies: fig(idOf(id, 'copiesKg')) });
+    ledger.figure(idOf(id, 'trimKg'), TRIM_WASTE, { sheets: fig(idOf(id, 'sheetKg')), copies: fig(idOf(id, 'copiesKg')) });
     return {
       costs: timeAndCost(cx, { step: id, runS: fig(idOf(id, 'cuttingS')) }),
       wasteKg: [{ kind: 'trim', figure: idOf(id, 'trimKg') }],

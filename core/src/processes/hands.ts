@@ -39,7 +39,7 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
   const people = (cx: DraftContext): Term => setting(cx, 'people', machineTerm(cx, 'crew'));
   const rows = (cx: ConsumeContext): PanelRow[] => [
     settingRow(cx, 'people', 'people', machineTerm(cx, 'crew'), { kind: 'count' }),
-    settingRow(cx, 'secondsEach', 'secondsEach', typed(cx.to.value(idOf(cx.id, 'secondsEach')), 's', 'motions'), {
+    settingRow(cx, 'secondsEach', 'secondsEach', typed(cx.ledger.value(idOf(cx.id, 'secondsEach')), 's', 'motions'), {
       kind: 'seconds',
       unit: 's',
     }),
@@ -75,19 +75,19 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
       return singleStep(cx, { takesPer: 1, givesPer: 1, unit: 'piece', perGood: 1, whole: true, losses, also, cautions });
     },
     consume(cx): Consumed {
-      const { to } = cx;
+      const { ledger } = cx;
       const list = motions(cx);
-      to.figure(idOf(cx.id, 'secondsEach'), SECONDS_EACH, Object.fromEntries(list.map((m) => [m.name, m.seconds])));
-      to.figure(idOf(cx.id, 'handsS'), HANDS_TIME, {
+      ledger.figure(idOf(cx.id, 'secondsEach'), SECONDS_EACH, Object.fromEntries(list.map((m) => [m.name, m.seconds])));
+      ledger.figure(idOf(cx.id, 'handsS'), HANDS_TIME, {
         pieces: fig(idOf(cx.id, 'run')),
         secondsEach: setting(cx, 'secondsEach', fig(idOf(cx.id, 'secondsEach'))),
         rest: setting(cx, 'rest', practiceTerm(cx.plant, 'hands.restShare')),
       });
-      to.figure(idOf(cx.id, 'clockS'), CLOCK_TIME, { handsS: fig(idOf(cx.id, 'handsS')), people: people(cx) });
+      ledger.figure(idOf(cx.id, 'clockS'), CLOCK_TIME, { handsS: fig(idOf(cx.id, 'handsS')), people: people(cx) });
       const goods = list
         .filter((m) => m.supply)
         .map((m) => {
-          to.figure(`${cx.id}.${m.key}.cost`, PRICE_OF, { number: fig(`${cx.id}.${m.key}.demand`), price: m.price });
+          ledger.figure(`${cx.id}.${m.key}.cost`, PRICE_OF, { number: fig(`${cx.id}.${m.key}.demand`), price: m.price });
           return { figure: `${cx.id}.${m.key}.cost`, kind: 'goods' as const, fixed: false, per: `${cx.id}.${m.key}.demand` };
         });
       return { costs: [...goods, ...timeAndCost(cx, { step: cx.id, runS: fig(idOf(cx.id, 'clockS')), people: people(cx) })] };
@@ -113,7 +113,7 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
   };
 }
 
-const termValue = (cx: DraftContext, term: Term): number => ('fig' in term ? cx.to.value(term.fig) : term.value);
+const termValue = (cx: DraftContext, term: Term): number => ('fig' in term ? cx.ledger.value(term.fig) : term.value);
 
 /** Pieces put on by hand: a ribbon, a seal, a tipped-in sample. */
 export const applyByHand = handsProcess(

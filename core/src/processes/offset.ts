@@ -26,7 +26,7 @@ import {
   machineTerm,
   settingRow,
 } from './process';
-import { filmList, INK_IN_ALL, inkRows, inksOf, inOrder, type Pass, plateRemakes, pressAbility, printedInks } from './press-inks';
+import { filmList, INK_IN_ALL, inkRows, inksOf, inInkOrder, type Pass, plateRemakes, pressAbility, printedInks } from './press-inks';
 import { registerOfInks } from './register-of';
 import { lossNumbers } from './single-step';
 import { caliperTerm } from './stock-terms';
@@ -41,7 +41,7 @@ export function passesOf(cx: DraftContext): Pass[] {
   if (!part) return [];
   const passes = pressPasses(cx.workStyle, part.colours, pressAbility(cx));
   return passes.map((p, i) => {
-    const prints = p.prints.map(({ side, inks }) => ({ side, inks: inOrder(cx, inks) }));
+    const prints = p.prints.map(({ side, inks }) => ({ side, inks: inInkOrder(cx, inks) }));
     const id = passes.length === 1 ? cx.id : `${cx.id}.${p.side}${passes.filter((q, j) => q.side === p.side && j < i).length || ''}`;
     return { ...p, prints, inks: prints.flatMap((side) => side.inks), id };
   });
@@ -99,7 +99,7 @@ export const offset: Process = {
         stage: cx.id,
         takes: [{ flow: incoming, per: 1 }],
         gives: [{ flow: out, per: 1 }],
-        loss: lossNumbers(losses, cx.to),
+        loss: lossNumbers(losses, cx.ledger),
         whole: true,
         machine: cx.machineId,
         needs: [],
@@ -143,13 +143,13 @@ export const offset: Process = {
     }
     const first = passesOf(cx)[0];
     if (first) {
-      cx.to.figure(idOf(cx.id, 'perPile'), PILE_SHEETS, {
+      cx.ledger.figure(idOf(cx.id, 'perPile'), PILE_SHEETS, {
         heightMm: limitTerm(cx, 'pileMm', { value: 1_000, unit: 'mm', from: 'plant', at: 'practice' }),
         caliperUm: caliperTerm(cx),
       });
-      cx.to.figure(idOf(cx.id, 'piles'), PILES, { sheets: fig(idOf(first.id, 'run')), perPile: fig(idOf(cx.id, 'perPile')) });
+      cx.ledger.figure(idOf(cx.id, 'piles'), PILES, { sheets: fig(idOf(first.id, 'run')), perPile: fig(idOf(cx.id, 'perPile')) });
     }
-    cx.to.figure(idOf(cx.id, 'inkKg'), INK_IN_ALL, Object.fromEntries(inkKg.map((id) => [id, fig(id)])));
+    cx.ledger.figure(idOf(cx.id, 'inkKg'), INK_IN_ALL, Object.fromEntries(inkKg.map((id) => [id, fig(id)])));
     return { costs, inkKg, plates };
   },
 
@@ -189,7 +189,7 @@ export const offset: Process = {
               i === 0 ? whole(cx, idOf(p.id, 'setupCycles')) : '–',
               i === 0 ? whole(cx, idOf(p.id, 'good')) : '–',
               i === 0
-                ? cx.to.has(idOf(p.id, 'reserve'))
+                ? cx.ledger.has(idOf(p.id, 'reserve'))
                   ? `${whole(cx, idOf(p.id, 'reserve'))}: bring back what is not needed`
                   : 'none'
                 : '–',
@@ -218,11 +218,11 @@ export const offset: Process = {
 /** Ink sets before the sheet is turned, or goes through the press once more on the same side. */
 function dryWait(cx: DraftContext, after: Id<'step'>, step: Id<'step'>, why: 'turn' | 'pass'): Step['waits'][number] {
   const figure = idOf(step, 'waitS');
-  cx.to.figure(figure, SUM, { wait: cx.inkSeries?.lampDried ? NONE : setting(cx, 'turnWaitS', practiceTerm(cx.plant, 'wait.turnS')) });
+  cx.ledger.figure(figure, SUM, { wait: cx.inkSeries?.lampDried ? NONE : setting(cx, 'turnWaitS', practiceTerm(cx.plant, 'wait.turnS')) });
   return { after, figure, why };
 }
 
-const whole = (cx: ConsumeContext, figure: Id<'figure'>): string => formatNumber(Math.ceil(cx.to.value(figure) - 1e-9));
+const whole = (cx: ConsumeContext, figure: Id<'figure'>): string => formatNumber(Math.ceil(cx.ledger.value(figure) - 1e-9));
 
 /** What the operator sets the press by: sheet, gripper and lay, series and how it dries, zones, register as it must hold, piles. */
 function pressRows(cx: ConsumeContext): PanelRow[] {

@@ -60,13 +60,13 @@ export const band: Process = {
   },
   consume(cx) {
     const per = cx.parts[0]?.perBand ?? 1;
-    cx.to.figure(idOf(cx.id, 'bands'), PACKS, { pieces: fig(idOf(cx.id, 'out.demand')), perPack: typed(per, 'piece', 'perBand') });
-    cx.to.figure(idOf(cx.id, 'handsS'), HANDS_TIME, {
+    cx.ledger.figure(idOf(cx.id, 'bands'), PACKS, { pieces: fig(idOf(cx.id, 'out.demand')), perPack: typed(per, 'piece', 'perBand') });
+    cx.ledger.figure(idOf(cx.id, 'handsS'), HANDS_TIME, {
       pieces: fig(idOf(cx.id, 'bands')),
       secondsEach: setting(cx, 'secondsEach', practiceTerm(cx.plant, 'pack.bandS')),
       rest: practiceTerm(cx.plant, 'hands.restShare'),
     });
-    cx.to.figure(idOf(cx.id, 'clockS'), CLOCK_TIME, {
+    cx.ledger.figure(idOf(cx.id, 'clockS'), CLOCK_TIME, {
       handsS: fig(idOf(cx.id, 'handsS')),
       people: setting(cx, 'people', machineTerm(cx, 'crew')),
     });
@@ -160,16 +160,16 @@ export const pack: Process = {
     const lead = cx.incoming[0];
     if (!lead) return { steps: {}, flows: {}, tools: {}, outgoing: null };
     packFigures(cx);
-    const { to, id } = cx;
-    const perCarton = Math.max(to.value(idOf(id, 'perCarton')), 1);
-    const perPallet = Math.max(to.value(idOf(id, 'perPallet')), 1) * perCarton;
+    const { ledger, id } = cx;
+    const perCarton = Math.max(ledger.value(idOf(id, 'perCarton')), 1);
+    const perPallet = Math.max(ledger.value(idOf(id, 'perPallet')), 1) * perCarton;
     const flow: Flow = { unit: 'piece', part: lead.flow.part, item: lead.flow.item, perGood: 1 };
     const step = (stepId: string, from: string, out: string, per: number): Step => ({
       process: cx.process,
       stage: id,
       takes: [{ flow: from, per }],
       gives: [{ flow: out, per }],
-      loss: lossNumbers(losses, to),
+      loss: lossNumbers(losses, ledger),
       whole: false,
       machine: cx.machineId,
       needs: [],
@@ -189,23 +189,27 @@ export const pack: Process = {
     };
   },
   consume(cx) {
-    const { to, id } = cx;
+    const { ledger, id } = cx;
     const pieces = fig(idOf(id, 'pallet.out.demand'));
-    to.figure(idOf(id, 'cartons'), PACKS, { pieces, perPack: fig(idOf(id, 'perCarton')) });
-    to.figure(idOf(id, 'pallets'), PACKS, { pieces: fig(idOf(id, 'cartons')), perPack: fig(idOf(id, 'perPallet')) });
-    to.figure(idOf(id, 'lastCarton'), LAST_CARTON, { pieces, cartons: fig(idOf(id, 'cartons')), perCarton: fig(idOf(id, 'perCarton')) });
+    ledger.figure(idOf(id, 'cartons'), PACKS, { pieces, perPack: fig(idOf(id, 'perCarton')) });
+    ledger.figure(idOf(id, 'pallets'), PACKS, { pieces: fig(idOf(id, 'cartons')), perPack: fig(idOf(id, 'perPallet')) });
+    ledger.figure(idOf(id, 'lastCarton'), LAST_CARTON, {
+      pieces,
+      cartons: fig(idOf(id, 'cartons')),
+      perCarton: fig(idOf(id, 'perCarton')),
+    });
     const pallet = palletOf(cx).card;
-    to.figure(idOf(id, 'layersLaid'), LAYERS_LAID, {
+    ledger.figure(idOf(id, 'layersLaid'), LAYERS_LAID, {
       layers: fig(idOf(id, 'layers')),
       cartons: fig(idOf(id, 'cartons')),
       perLayer: fig(idOf(id, 'perLayer')),
     });
-    to.figure(idOf(id, 'palletHeight'), PALLET_HEIGHT, {
+    ledger.figure(idOf(id, 'palletHeight'), PALLET_HEIGHT, {
       layers: fig(idOf(id, 'layersLaid')),
       cartonMm: { value: cartonOf(cx).card.heightMm, unit: 'mm', from: 'plant', at: 'carton' },
       palletMm: { value: pallet.heightMm, unit: 'mm', from: 'plant', at: 'pallet' },
     });
-    to.figure(idOf(id, 'kg'), PALLET_KG, {
+    ledger.figure(idOf(id, 'kg'), PALLET_KG, {
       cartons: fig(idOf(id, 'cartons')),
       cartonKg: fig(idOf(id, 'cartonKg')),
       emptyKg: typed(0, 'kg', 'none'),
@@ -214,16 +218,16 @@ export const pack: Process = {
       ['carton', 'pack.cartonS'],
       ['pallet', 'pack.palletS'],
     ] as const) {
-      to.figure(`${id}.${what}.handsS`, HANDS_TIME, {
+      ledger.figure(`${id}.${what}.handsS`, HANDS_TIME, {
         pieces: fig(`${id}.${what}s`),
         secondsEach: practiceTerm(cx.plant, practice),
         rest: practiceTerm(cx.plant, 'hands.restShare'),
       });
-      to.figure(`${id}.${what}.clockS`, CLOCK_TIME, {
+      ledger.figure(`${id}.${what}.clockS`, CLOCK_TIME, {
         handsS: fig(`${id}.${what}.handsS`),
         people: setting(cx, 'people', machineTerm(cx, 'crew')),
       });
-      to.figure(`${id}.${what}.cost`, PRICE_OF, {
+      ledger.figure(`${id}.${what}.cost`, PRICE_OF, {
         number: fig(`${id}.${what}s`),
         price: priceTerm(cx, what, what === 'carton' ? cartonOf(cx).card : palletOf(cx).card),
       });
@@ -272,7 +276,7 @@ export const pack: Process = {
     { label: 'palletMass', figure: idOf(cx.id, 'palletKg') },
     { label: 'palletHeight', figure: idOf(cx.id, 'palletHeight') },
   ],
-  summary: (cx) => ({ figure: idOf(cx.id, 'cartons'), text: `${cx.to.value(idOf(cx.id, 'perCarton'))} a carton` }),
+  summary: (cx) => ({ figure: idOf(cx.id, 'cartons'), text: `${cx.ledger.value(idOf(cx.id, 'perCarton'))} a carton` }),
 };
 
 /** Cards to choose from, the one in use shown. */
@@ -285,10 +289,10 @@ const cardRow = (cx: ConsumeContext, label: 'carton' | 'pallet', { card, all }: 
 });
 
 function packFigures(cx: DraftContext): void {
-  const { to, id } = cx;
+  const { ledger, id } = cx;
   const part = cx.parts[0];
   const mm = (value: number, at: string): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'family', at });
-  to.figure(idOf(id, 'pieceKg'), PIECE_MASS, {
+  ledger.figure(idOf(id, 'pieceKg'), PIECE_MASS, {
     ...(cx.bundle
       ? { widthMm: mm(cx.bundle.paperMm2, 'bundle'), heightMm: mm(1 / cx.bundle.pieces, 'bundle') }
       : { widthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), heightMm: typed(part?.heightMm ?? 0, 'mm', 'openHeightMm') }),
@@ -296,12 +300,12 @@ function packFigures(cx: DraftContext): void {
     extraKg: { value: part?.envelope ? 0.006 : 0, unit: 'kg', from: 'guess', at: 'envelope', ...(part?.envelope && { pm: 0.002 }) },
   });
   if (cx.bundle)
-    to.figure(idOf(id, 'thickness'), SHARE_OF_LAYER, {
+    ledger.figure(idOf(id, 'thickness'), SHARE_OF_LAYER, {
       layerMm: mm(cx.bundle.layerMm, 'bundle'),
       pieces: { value: cx.bundle.pieces, unit: 'piece', from: 'family', at: 'bundle' },
     });
   else
-    to.figure(idOf(id, 'thickness'), PIECE_THICKNESS, {
+    ledger.figure(idOf(id, 'thickness'), PIECE_THICKNESS, {
       panels: typed((part?.folds ?? 0) + 1, '1', 'folds'),
       caliperUm: caliperTerm(cx),
       envelopeUm: { value: part?.envelope ? 300 : 0, unit: 'µm', from: 'guess', at: 'envelope' },
@@ -309,7 +313,7 @@ function packFigures(cx: DraftContext): void {
     });
   const [carton, pallet] = [cartonOf(cx).card, palletOf(cx).card];
   const stacks = stacksIn(carton, footprintOf(cx));
-  to.figure(idOf(id, 'perCarton'), PER_CARTON, {
+  ledger.figure(idOf(id, 'perCarton'), PER_CARTON, {
     set: setting(cx, 'perCarton', typed(part?.perCarton ?? 0, 'piece', 'perCarton')),
     limitKg: practiceTerm(cx.plant, 'pack.cartonKg'),
     emptyKg: { value: carton.emptyKg, unit: 'kg', from: 'plant', at: 'carton' },
@@ -321,7 +325,7 @@ function packFigures(cx: DraftContext): void {
     heightMm: mm(carton.heightMm, 'carton'),
     thicknessMm: fig(idOf(id, 'thickness')),
   });
-  to.figure(idOf(id, 'cartonKg'), CARTON_KG, {
+  ledger.figure(idOf(id, 'cartonKg'), CARTON_KG, {
     pieces: fig(idOf(id, 'perCarton')),
     pieceKg: fig(idOf(id, 'pieceKg')),
     emptyKg: { value: carton.emptyKg, unit: 'kg', from: 'plant', at: 'carton' },
@@ -333,9 +337,9 @@ function packFigures(cx: DraftContext): void {
     pieceHeight: carton.depthMm,
     mayTurn: true,
   }).count;
-  to.figure(idOf(id, 'perLayer'), PER_LAYER, { places: { value: places, unit: 'case', from: 'family', at: 'pallet' } });
+  ledger.figure(idOf(id, 'perLayer'), PER_LAYER, { places: { value: places, unit: 'case', from: 'family', at: 'pallet' } });
   const limit = cx.shelf.palletLimit;
-  to.figure(idOf(id, 'layers'), LAYERS, {
+  ledger.figure(idOf(id, 'layers'), LAYERS, {
     set: setting(cx, 'layers', typed(0, '1', 'none')),
     heightMm: limit ? { value: limit.heightMm, unit: 'mm', from: 'shelf', at: 'customer' } : practiceTerm(cx.plant, 'pack.palletHeightMm'),
     palletMm: mm(pallet.heightMm, 'pallet'),
@@ -344,8 +348,8 @@ function packFigures(cx: DraftContext): void {
     perLayer: fig(idOf(id, 'perLayer')),
     cartonKg: fig(idOf(id, 'cartonKg')),
   });
-  to.figure(idOf(id, 'perPallet'), PER_PALLET, { perLayer: fig(idOf(id, 'perLayer')), layers: fig(idOf(id, 'layers')) });
-  to.figure(idOf(id, 'palletKg'), PALLET_KG, {
+  ledger.figure(idOf(id, 'perPallet'), PER_PALLET, { perLayer: fig(idOf(id, 'perLayer')), layers: fig(idOf(id, 'layers')) });
+  ledger.figure(idOf(id, 'palletKg'), PALLET_KG, {
     cartons: fig(idOf(id, 'perPallet')),
     cartonKg: fig(idOf(id, 'cartonKg')),
     emptyKg: { value: pallet.emptyKg, unit: 'kg', from: 'plant', at: 'pallet' },
@@ -371,7 +375,7 @@ const SHARE_OF_LAYER = {
 /** A pallet from the side, layer by layer, to scale. */
 function palletScene(cx: ConsumeContext): Scene {
   const [carton, pallet] = [cartonOf(cx).card, palletOf(cx).card];
-  const layers = Math.min(cx.to.value(idOf(cx.id, 'layersLaid')), 20);
+  const layers = Math.min(cx.ledger.value(idOf(cx.id, 'layersLaid')), 20);
   const shapes: Shape[] = [
     { kind: 'rect', role: 'pallet', x: 0, y: layers * carton.heightMm, w: pallet.widthMm, h: pallet.heightMm, ref: 'pallet' },
   ];
@@ -388,7 +392,7 @@ function palletScene(cx: ConsumeContext): Scene {
         ref: `layer ${layers - l}`,
       });
   const height = layers * carton.heightMm + pallet.heightMm;
-  const perLayer = cx.to.value(idOf(cx.id, 'perLayer'));
+  const perLayer = cx.ledger.value(idOf(cx.id, 'perLayer'));
   const limit = cx.shelf.palletLimit?.heightMm ?? practiceValue(cx.plant, 'pack.palletHeightMm');
   shapes.push(
     { kind: 'line', role: 'cut', x1: -60, y1: height - limit, x2: pallet.widthMm + 60, y2: height - limit, ref: 'limit' },

@@ -31,16 +31,16 @@ export const platemaking: Process = {
     plateSets(cx).forEach((set, i) => {
       const own = set.inks.map((ink) => platesOfInk(ink, cx.versions).length);
       const changed = own.filter((n) => n > 1).reduce((a, b) => a + b, 0);
-      if (changed === 0) cx.to.figure(`${cx.id}.plates.${i}`, PLATES, { inks: typed(set.inks.length, '1', `colours:${set.side}`) });
+      if (changed === 0) cx.ledger.figure(`${cx.id}.plates.${i}`, PLATES, { inks: typed(set.inks.length, '1', `colours:${set.side}`) });
       else
-        cx.to.figure(`${cx.id}.plates.${i}`, PLATES_OF_VERSIONS, {
+        cx.ledger.figure(`${cx.id}.plates.${i}`, PLATES_OF_VERSIONS, {
           unchanged: typed(own.filter((n) => n === 1).length, 'plate', `colours:${set.side}`),
           changed: typed(changed, 'plate', `versions:${set.side}`),
         });
     });
     const plates = plateSets(cx).map((_, i) => fig(`${cx.id}.plates.${i}`));
     const kept = cx.shelf.desks?.forms[cx.id]?.kept ?? 0;
-    cx.to.figure(idOf(cx.id, 'plates'), PLATES_IN_ALL, {
+    cx.ledger.figure(idOf(cx.id, 'plates'), PLATES_IN_ALL, {
       ...Object.fromEntries(plates.map((t, i) => [`set ${i + 1}`, t])),
       // Forms that lie in the tool store from a job before are not made again.
       ...(kept > 0 && { kept: { value: -kept, unit: 'plate', from: 'shelf', at: 'forms kept' } as const }),
@@ -60,14 +60,14 @@ export const platemaking: Process = {
     return { steps: { [cx.id]: { step, losses: {} } }, flows: {}, tools: {}, outgoing: null, forms: [cx.id] };
   },
   consume(cx) {
-    const { to, id } = cx;
+    const { ledger, id } = cx;
     const plates = fig(idOf(id, 'plates'));
-    to.figure(idOf(id, 'imagingS'), IMAGING_TIME, {
+    ledger.figure(idOf(id, 'imagingS'), IMAGING_TIME, {
       plates,
       each: setting(cx, 'imagingS', practiceTerm(cx.plant, 'plate.imagingS')),
       wedge: practiceTerm(cx.plant, 'plate.wedgeS'),
     });
-    to.figure(idOf(id, 'cost'), PRICE_OF, { number: plates, price: practiceTerm(cx.plant, 'plate.price') });
+    ledger.figure(idOf(id, 'cost'), PRICE_OF, { number: plates, price: practiceTerm(cx.plant, 'plate.price') });
     return {
       costs: [...timeAndCost(cx, { step: id, runS: fig(idOf(id, 'imagingS')) }), { figure: idOf(id, 'cost'), kind: 'form', fixed: true }],
       plates: [idOf(id, 'plates')],

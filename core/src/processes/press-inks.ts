@@ -78,7 +78,7 @@ export function inkRows(cx: ConsumeContext, fits: (s: InkSeries) => boolean): Pa
 }
 
 /** The inks of a side in printing order, by the school set on the step. */
-export const inOrder = (cx: ProcessContext, inks: readonly string[]): string[] => inkOrder(inks, school(cx), inkSeriesFor(cx)?.tack);
+export const inInkOrder = (cx: ProcessContext, inks: readonly string[]): string[] => inkOrder(inks, school(cx), inkSeriesFor(cx)?.tack);
 
 /** What the press can do, from its card. */
 export const pressAbility = (cx: ProcessContext): { units: number; perfects: boolean } => ({
@@ -109,7 +109,7 @@ export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost
     const series = isFromTheDrum(ink) ? (cx.coatSeries ?? cx.inkSeries) : cx.inkSeries;
     const share = part?.coveragePercent[ink];
     const coveragePercent = share === undefined ? practiceTerm(cx.plant, 'ink.coveragePercent') : typed(share, '%', `coverage:${ink}`);
-    cx.to.figure(idOf(at, 'onSheets'), INK_ON_SHEETS, {
+    cx.ledger.figure(idOf(at, 'onSheets'), INK_ON_SHEETS, {
       areaMm2: { value: w * h, unit: 'm²', from: 'family', at: 'layout' },
       coveragePercent,
       filmGsm: series?.filmGsm
@@ -117,21 +117,21 @@ export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost
         : practiceTerm(cx.plant, 'ink.filmGsm'),
       impressions: fig(idOf(pass.id, 'run')),
     });
-    cx.to.figure(idOf(at, 'kg'), INK_TOTAL, {
+    cx.ledger.figure(idOf(at, 'kg'), INK_TOTAL, {
       onSheets: fig(idOf(at, 'onSheets')),
       // From the form that is in the press already: ducts are full, and it is washed once, after the first pass.
       fill: pass.samePlates ? typed(0, 'kg', 'same form') : practiceTerm(cx.plant, 'ink.fillKg'),
       wash: pass.samePlates ? typed(0, 'kg', 'same form') : practiceTerm(cx.plant, 'ink.washKg'),
     });
-    cx.to.figure(idOf(at, 'cost'), INK_COST, {
+    cx.ledger.figure(idOf(at, 'cost'), INK_COST, {
       kg: fig(idOf(at, 'kg')),
       perKg: { value: series?.pricePerKg ?? 0, unit: 'money/kg', from: 'plant', at: 'inkSeries' },
     });
-    cx.to.figure(idOf(at, 'costOnSheets'), INK_COST, {
+    cx.ledger.figure(idOf(at, 'costOnSheets'), INK_COST, {
       kg: fig(idOf(at, 'onSheets')),
       perKg: { value: series?.pricePerKg ?? 0, unit: 'money/kg', from: 'plant', at: 'inkSeries' },
     });
-    cx.to.figure(idOf(at, 'costFill'), FILL_COST, { cost: fig(idOf(at, 'cost')), onSheets: fig(idOf(at, 'costOnSheets')) });
+    cx.ledger.figure(idOf(at, 'costFill'), FILL_COST, { cost: fig(idOf(at, 'cost')), onSheets: fig(idOf(at, 'costOnSheets')) });
     return {
       kg: idOf(at, 'kg'),
       costs: [
@@ -164,13 +164,13 @@ export function filmList(cx: ConsumeContext, inks: readonly string[]): { title: 
 /** Plates worn out in the run, and their price. */
 export function plateRemakes(cx: ConsumeContext, pass: Pass): Id<'figure'> {
   const lamp = cx.inkSeries?.lampDried ? practiceTerm(cx.plant, 'plate.lampInkFactor') : typed(1, '1', 'inkSeries');
-  cx.to.figure(idOf(pass.id, 'plateLife'), PLATE_LIFE, { rated: practiceTerm(cx.plant, 'plate.lifeCycles'), factor: lamp });
-  cx.to.figure(idOf(pass.id, 'remakes'), REMAKES, {
+  cx.ledger.figure(idOf(pass.id, 'plateLife'), PLATE_LIFE, { rated: practiceTerm(cx.plant, 'plate.lifeCycles'), factor: lamp });
+  cx.ledger.figure(idOf(pass.id, 'remakes'), REMAKES, {
     cycles: fig(idOf(pass.id, 'run')),
     life: fig(idOf(pass.id, 'plateLife')),
     perSet: typed(pass.inks.length, 'plate', 'colours'),
   });
-  cx.to.figure(idOf(pass.id, 'remakeCost'), PRICE_OF, {
+  cx.ledger.figure(idOf(pass.id, 'remakeCost'), PRICE_OF, {
     number: fig(idOf(pass.id, 'remakes')),
     price: practiceTerm(cx.plant, 'plate.price'),
   });

@@ -26,7 +26,7 @@ export interface ProcessContext {
   machine: Machine;
   plant: Plant;
   shelf: Shelf;
-  to: Ledger;
+  ledger: Ledger;
 }
 
 export interface DraftContext extends ProcessContext {

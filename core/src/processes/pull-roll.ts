@@ -45,30 +45,30 @@ export const pullRoll: Process = {
     );
   },
   consume(cx) {
-    const { to, id, stock } = cx;
+    const { ledger, id, stock } = cx;
     const metres = fig(idOf(pulledFlow(cx), 'demand'));
     const at = `stock:${cx.stockId ?? ''}`;
     const card = (value: number, unit: 'g/m²' | 'mm') => ({ value, unit, from: 'plant', at }) as const;
-    to.figure(idOf(id, 'metreKg'), METRE_MASS, { gsm: card(stock?.gsm ?? 0, 'g/m²'), widthMm: card(stock?.widthMm ?? 0, 'mm') });
-    to.figure(idOf(id, 'mass'), SHEET_MASS, {
+    ledger.figure(idOf(id, 'metreKg'), METRE_MASS, { gsm: card(stock?.gsm ?? 0, 'g/m²'), widthMm: card(stock?.widthMm ?? 0, 'mm') });
+    ledger.figure(idOf(id, 'mass'), SHEET_MASS, {
       sheets: metres,
       widthMm: card(stock?.widthMm ?? 0, 'mm'),
       heightMm: { value: 1_000, unit: 'mm', from: 'family', at: 'a metre' },
       gsm: card(stock?.gsm ?? 0, 'g/m²'),
     });
-    to.figure(idOf(id, 'rolls'), ROLLS, { metres, usable: fig(ofPart(cx, 'usableRoll')) });
-    to.figure(idOf(id, 'splices'), SPLICES, { rolls: fig(idOf(id, 'rolls')) });
-    to.figure(idOf(id, 'webUse'), WEB_USE, {
+    ledger.figure(idOf(id, 'rolls'), ROLLS, { metres, usable: fig(ofPart(cx, 'usableRoll')) });
+    ledger.figure(idOf(id, 'splices'), SPLICES, { rolls: fig(idOf(id, 'rolls')) });
+    ledger.figure(idOf(id, 'webUse'), WEB_USE, {
       pieces: fig(ofPart(cx, 'copiesUp')),
       widthMm: { value: cx.parts[0]?.widthMm ?? 0, unit: 'mm', from: 'typed', at: 'width' },
       heightMm: { value: cx.parts[0]?.heightMm ?? 0, unit: 'mm', from: 'typed', at: 'height' },
       webMm: card(stock?.widthMm ?? 0, 'mm'),
       repeatMm: fig(ofPart(cx, 'repeatMm')),
     });
-    to.figure(idOf(id, 'cost'), STOCK_COST, {
+    ledger.figure(idOf(id, 'cost'), STOCK_COST, {
       number: metres,
       perThousand: {
-        value: isCustomers(cx) ? 0 : priceAt(stock?.price ?? [], to.value(idOf(pulledFlow(cx), 'demand'))),
+        value: isCustomers(cx) ? 0 : priceAt(stock?.price ?? [], ledger.value(idOf(pulledFlow(cx), 'demand'))),
         unit: 'money',
         from: 'plant',
         at,
@@ -150,7 +150,7 @@ export const metresAPiece = (cx: Pick<ConsumeContext, 'layout'>): number =>
 /** The roll from the side, to scale, with core and diameter; beside it how it stands on the unwinder, with its width. */
 function rollScene(cx: ConsumeContext): Scene {
   const core = cx.stock?.coreMm ?? 76;
-  const length = cx.to.value(ofPart(cx, 'rollLength'));
+  const length = cx.ledger.value(ofPart(cx, 'rollLength'));
   const caliperUm = caliperUmOf(cx) || 100;
   const diameter = cx.stock?.rollDiameterMm ?? rollDiameterMm({ lengthM: length, coreMm: core, caliperUm });
   const width = cx.stock?.widthMm ?? 0;
@@ -196,7 +196,7 @@ function rollScene(cx: ConsumeContext): Scene {
   ];
   return {
     title: 'roll',
-    says: `Roll of ${Math.round(length)} metres, ${round(width)} millimetres wide, diameter ${round(diameter)}, core ${round(core)}; ${cx.to.value(idOf(cx.id, 'rolls'))} rolls.`,
+    says: `Roll of ${Math.round(length)} metres, ${round(width)} millimetres wide, diameter ${round(diameter)}, core ${round(core)}; ${cx.ledger.value(idOf(cx.id, 'rolls'))} rolls.`,
     box: boxAround(shapes, text * 1.4),
     toScale: true,
     shapes,

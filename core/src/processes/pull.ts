@@ -26,7 +26,7 @@ export const pull: Process = {
     const part = cx.parts[0];
     const ups = cx.layout ? copiesUp(cx.layout) : 1;
     if (!part) return { steps: {}, flows: {}, tools: {}, outgoing: null };
-    cx.to.figure(idOf(cx.id, 'caliper'), CALIPER, { reckoned: caliperTerm(cx) });
+    cx.ledger.figure(idOf(cx.id, 'caliper'), CALIPER, { reckoned: caliperTerm(cx) });
     const sheets = {
       unit: 'sheet',
       part: part.id,
@@ -50,35 +50,35 @@ export const pull: Process = {
     );
   },
   consume(cx) {
-    const { to, id, stock, layout } = cx;
+    const { ledger, id, stock, layout } = cx;
     const part = cx.parts[0];
     const sheets = fig(idOf(stockFlow(id), 'demand'));
     const [width, height] = layout?.sheetMm ?? [stock?.widthMm ?? 1, stock?.lengthMm ?? 1];
     const at = `stock:${cx.stockId ?? ''}`;
     const mm = (value: number): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'plant', at });
-    to.figure(idOf(id, 'mass'), SHEET_MASS, {
+    ledger.figure(idOf(id, 'mass'), SHEET_MASS, {
       sheets,
       widthMm: mm(width),
       heightMm: mm(height),
       gsm: { value: stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at },
     });
-    to.figure(idOf(id, 'reams'), REAMS, { sheets });
-    to.figure(idOf(id, 'perPile'), PILE_SHEETS, {
+    ledger.figure(idOf(id, 'reams'), REAMS, { sheets });
+    ledger.figure(idOf(id, 'perPile'), PILE_SHEETS, {
       heightMm: limitTerm(cx, 'pileMm', { value: 1_000, unit: 'mm', from: 'plant', at: 'practice' }),
       caliperUm: fig(idOf(id, 'caliper')),
     });
-    to.figure(idOf(id, 'piles'), PILES, { sheets, perPile: fig(idOf(id, 'perPile')) });
-    to.figure(idOf(id, 'sheetUse'), SHEET_USE, {
+    ledger.figure(idOf(id, 'piles'), PILES, { sheets, perPile: fig(idOf(id, 'perPile')) });
+    ledger.figure(idOf(id, 'sheetUse'), SHEET_USE, {
       copies: { value: layout ? copiesUp(layout) : 0, unit: 'copy', from: 'family', at: 'layout' },
       widthMm: mm(part?.widthMm ?? 0),
       heightMm: mm(part?.heightMm ?? 0),
       sheetWidthMm: mm(width),
       sheetHeightMm: mm(height),
     });
-    to.figure(idOf(id, 'cost'), STOCK_COST, {
+    ledger.figure(idOf(id, 'cost'), STOCK_COST, {
       number: sheets,
       perThousand: {
-        value: isCustomers(cx) ? 0 : priceAt(stock?.price ?? [], to.value(idOf(stockFlow(id), 'demand'))),
+        value: isCustomers(cx) ? 0 : priceAt(stock?.price ?? [], ledger.value(idOf(stockFlow(id), 'demand'))),
         unit: 'money',
         from: 'plant',
         at,

@@ -48,7 +48,7 @@ const FAULTS: Formula<'here' | 'carried'> = {
 function takenOut(cx: DraftContext): Term {
   const here = runningLossTerm(cx, 'reject.runningPpm');
   if (cx.faults === null || ownLoss(cx) !== null) return here;
-  cx.to.figure(idOf(cx.id, 'faultsPpm'), FAULTS, { here, carried: cx.faults });
+  cx.ledger.figure(idOf(cx.id, 'faultsPpm'), FAULTS, { here, carried: cx.faults });
   return fig(idOf(cx.id, 'faultsPpm'));
 }
 
@@ -75,16 +75,16 @@ export const reject: Process = {
     });
   },
   consume(cx) {
-    const { to, id } = cx;
+    const { ledger, id } = cx;
     // Labels on rolls are not parted yet: here repeats are taken out.
     const unit = cx.parts[0]?.web?.delivered === 'rolls' ? 'repeat' : 'sheet';
     // All that is lost here, by whatever school: setup and running, or the plant's table.
-    to.figure(
+    ledger.figure(
       idOf(id, 'destroyed'),
       { ...DESTROYED, unit },
       Object.fromEntries(Object.entries(cx.counts.steps[id]?.lost ?? {}).map(([kind, figure]) => [kind, fig(figure)])),
     );
-    to.figure(
+    ledger.figure(
       idOf(id, 'balance'),
       { ...BALANCE, unit },
       {
@@ -93,12 +93,15 @@ export const reject: Process = {
         destroyed: fig(idOf(id, 'destroyed')),
       },
     );
-    to.figure(idOf(id, 'handsS'), HANDS_TIME, {
+    ledger.figure(idOf(id, 'handsS'), HANDS_TIME, {
       pieces: fig(idOf(id, 'destroyed')),
       secondsEach: setting(cx, 'secondsEach', practiceTerm(cx.plant, 'reject.secondsEach')),
       rest: practiceTerm(cx.plant, 'hands.restShare'),
     });
-    to.figure(idOf(id, 'clockS'), CLOCK_TIME, { handsS: fig(idOf(id, 'handsS')), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
+    ledger.figure(idOf(id, 'clockS'), CLOCK_TIME, {
+      handsS: fig(idOf(id, 'handsS')),
+      people: setting(cx, 'people', machineTerm(cx, 'crew')),
+    });
     return { costs: timeAndCost(cx, { step: id, runS: fig(idOf(id, 'clockS')), setupFactor: typed(0, 's', 'none') }) };
   },
   scene: rejectScene,
@@ -112,7 +115,7 @@ export const reject: Process = {
         {
           title: 'books',
           head: ['in', 'good', 'destroyed', 'left over'],
-          rows: [[...['run', 'good', 'destroyed', 'balance'].map((f) => formatNumber(cx.to.value(idOf(cx.id, f))))], ['', '', '', '']],
+          rows: [[...['run', 'good', 'destroyed', 'balance'].map((f) => formatNumber(cx.ledger.value(idOf(cx.id, f))))], ['', '', '', '']],
         },
       ],
       blanks: isDestroyed(cx)
@@ -139,7 +142,7 @@ function rows(cx: ConsumeContext): PanelRow[] {
 
 /** What comes in parts into good and destroyed; the bands are to one scale. */
 function rejectScene(cx: ConsumeContext): Scene {
-  const value = (what: string): number => cx.to.value(idOf(cx.id, what));
+  const value = (what: string): number => cx.ledger.value(idOf(cx.id, what));
   const [taken, good, destroyed] = [value('run'), value('good'), value('destroyed')];
   const high = 90;
   const out = taken > 0 ? Math.max((destroyed / taken) * high, destroyed > 0 ? 2 : 0) : 0;

@@ -54,14 +54,20 @@ export const rewind: Process = {
     return { ...draft, bundle };
   },
   consume(cx) {
-    const { to, id } = cx;
-    to.figure(idOf(id, 'handsS'), HANDS_TIME, {
+    const { ledger, id } = cx;
+    ledger.figure(idOf(id, 'handsS'), HANDS_TIME, {
       pieces: fig(idOf(id, 'run')),
       secondsEach: setting(cx, 'secondsEach', practiceTerm(cx.plant, 'rewind.secondsEach')),
       rest: practiceTerm(cx.plant, 'hands.restShare'),
     });
-    to.figure(idOf(id, 'clockS'), CLOCK_TIME, { handsS: fig(idOf(id, 'handsS')), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
-    to.figure(idOf(id, 'coreCost'), PRICE_OF, { number: fig(idOf(id, 'cores.demand')), price: practiceTerm(cx.plant, 'rewind.corePrice') });
+    ledger.figure(idOf(id, 'clockS'), CLOCK_TIME, {
+      handsS: fig(idOf(id, 'handsS')),
+      people: setting(cx, 'people', machineTerm(cx, 'crew')),
+    });
+    ledger.figure(idOf(id, 'coreCost'), PRICE_OF, {
+      number: fig(idOf(id, 'cores.demand')),
+      price: practiceTerm(cx.plant, 'rewind.corePrice'),
+    });
     return {
       costs: [
         ...timeAndCost(cx, { step: id, runS: fig(idOf(id, 'clockS')) }),

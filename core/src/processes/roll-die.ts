@@ -52,24 +52,24 @@ export const rollDie: Process = {
       cautions: ['rotaryDie', 'nips'],
     }),
   consume(cx) {
-    const { to, id } = cx;
+    const { ledger, id } = cx;
     const ofStock = (value: number, unit: 'mm' | 'g/m²') => ({ value, unit, from: 'plant', at: `stock:${cx.stockId ?? ''}` }) as const;
-    to.figure(idOf(id, 'metres'), METRES_RUN, { cycles: fig(idOf(id, 'run')), repeatMm: fig(ofPart(cx, 'repeatMm')) });
-    to.figure(idOf(id, 'matrixShare'), MATRIX_SHARE, {
+    ledger.figure(idOf(id, 'metres'), METRES_RUN, { cycles: fig(idOf(id, 'run')), repeatMm: fig(ofPart(cx, 'repeatMm')) });
+    ledger.figure(idOf(id, 'matrixShare'), MATRIX_SHARE, {
       labels: fig(ofPart(cx, 'copiesUp')),
       widthMm: typed(cx.parts[0]?.widthMm ?? 0, 'mm', 'widthMm'),
       heightMm: typed(cx.parts[0]?.heightMm ?? 0, 'mm', 'heightMm'),
       webMm: ofStock(cx.stock?.widthMm ?? 0, 'mm'),
       repeatMm: fig(ofPart(cx, 'repeatMm')),
     });
-    to.figure(idOf(id, 'matrixKg'), MATRIX_KG, {
+    ledger.figure(idOf(id, 'matrixKg'), MATRIX_KG, {
       metres: fig(idOf(id, 'metres')),
       webMm: ofStock(cx.stock?.widthMm ?? 0, 'mm'),
       gsm: ofStock(cx.stock?.gsm ?? 0, 'g/m²'),
       face: practiceTerm(cx.plant, 'rollDie.faceShare'),
       share: fig(idOf(id, 'matrixShare')),
     });
-    to.figure(idOf(id, 'dieCost'), PRICE_OF, { number: dies(cx), price: practiceTerm(cx.plant, 'rollDie.diePrice') });
+    ledger.figure(idOf(id, 'dieCost'), PRICE_OF, { number: dies(cx), price: practiceTerm(cx.plant, 'rollDie.diePrice') });
     return {
       costs: [
         ...timeAndCost(cx, { step: id, runS: typed(0, 's', 'runs with the press') }),
@@ -101,7 +101,7 @@ function rows(cx: ConsumeContext): PanelRow[] {
     { label: 'machine', text: cx.machine.name },
     {
       label: 'dieSize',
-      text: `${cx.parts[0]?.widthMm ?? 0} × ${cx.parts[0]?.heightMm ?? 0} mm, ${cx.to.value(ofPart(cx, 'copiesUp'))} a turn`,
+      text: `${cx.parts[0]?.widthMm ?? 0} × ${cx.parts[0]?.heightMm ?? 0} mm, ${cx.ledger.value(ofPart(cx, 'copiesUp'))} a turn`,
     },
     { label: 'teeth', figure: ofPart(cx, 'teeth') },
     { label: 'dieTurn', figure: ofPart(cx, 'repeatMm') },
@@ -119,11 +119,11 @@ const MOST_DRAWN = 400;
 
 /** One repeat of the web to scale: the labels that stay, the matrix about them that goes. */
 function dieScene(cx: ConsumeContext): Scene {
-  const [w, h] = [cx.stock?.widthMm ?? 1, cx.to.value(ofPart(cx, 'repeatMm'))];
+  const [w, h] = [cx.stock?.widthMm ?? 1, cx.ledger.value(ofPart(cx, 'repeatMm'))];
   const text = Math.max(w, h) / 24;
   const shapes: Shape[] = [{ kind: 'rect', role: 'web', x: 0, y: 0, w, h, ref: 'matrix' }];
   const trim = { widthMm: cx.parts[0]?.widthMm ?? 1, heightMm: cx.parts[0]?.heightMm ?? 1 };
-  if (cx.layout && cx.to.value(ofPart(cx, 'copiesUp')) <= MOST_DRAWN)
+  if (cx.layout && cx.ledger.value(ofPart(cx, 'copiesUp')) <= MOST_DRAWN)
     for (const p of copyPlaces(cx.layout, trim)) shapes.push({ kind: 'rect', role: 'copy', x: p.x, y: p.y, w: p.w, h: p.h, ref: 'label' });
   shapes.push({ kind: 'text', role: 'label', x: 0, y: h + text * 1.9, text: `web ${round(w)} mm, one turn ${round(h)} mm`, sizeMm: text });
   return {

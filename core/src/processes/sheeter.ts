@@ -51,11 +51,11 @@ export const sheeter: Process = {
   consume(cx) {
     const web = cx.parts[0]?.web;
     const asked = (value: number, unit: '1' | 'mm', at: string) => ({ value, unit, from: 'typed', at }) as const;
-    cx.to.figure(idOf(cx.id, 'backSlits'), BACK_SLITS, {
+    cx.ledger.figure(idOf(cx.id, 'backSlits'), BACK_SLITS, {
       widthMm: { value: cx.layout?.web?.sheetMm[0] ?? 0, unit: 'mm', from: 'family', at: 'layout' },
       everyMm: asked(web?.backSlitMm ?? 0, 'mm', 'backSlitMm'),
     });
-    cx.to.figure(idOf(cx.id, 'perforations'), PERFORATIONS, {
+    cx.ledger.figure(idOf(cx.id, 'perforations'), PERFORATIONS, {
       across: asked(web?.across ?? 1, '1', 'across'),
       along: asked(web?.along ?? 1, '1', 'along'),
       asked: asked(web?.perforated ? 1 : 0, '1', 'perforated'),

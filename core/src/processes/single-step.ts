@@ -29,8 +29,11 @@ export interface SingleStep {
 export const NOTHING_LOST: Step['loss'] = { setupCycles: 0, runningPpm: 0, samples: 0 };
 
 /** A step's losses as numbers, read back from their terms. */
-export function lossNumbers({ setup, runningPpm, samples, batchCycles, batchLost, table, likely }: LossTerms, to: Ledger): Step['loss'] {
-  const read = (term: Term | undefined): number => (term === undefined ? 0 : 'fig' in term ? to.value(term.fig) : term.value);
+export function lossNumbers(
+  { setup, runningPpm, samples, batchCycles, batchLost, table, likely }: LossTerms,
+  ledger: Ledger,
+): Step['loss'] {
+  const read = (term: Term | undefined): number => (term === undefined ? 0 : 'fig' in term ? ledger.value(term.fig) : term.value);
   const perBatch = batchCycles && batchLost ? { perBatch: { cycles: read(batchCycles), lost: read(batchLost) } } : {};
   const lines = Object.values(table ?? {});
   const points = Array.from({ length: lines.length / 2 }, (_, i): LossPoint => [read(lines[2 * i]), read(lines[2 * i + 1])]);
@@ -59,7 +62,7 @@ export function singleStep(cx: DraftContext, s: SingleStep): Draft {
     stage: cx.id,
     takes: [...cx.incoming.map(({ id, times = 1 }) => ({ flow: id, per: s.takesPer * times })), ...(s.also ?? []).map((a) => a.port)],
     gives: [{ flow: out, per: s.givesPer }],
-    loss: lossNumbers(s.losses, cx.to),
+    loss: lossNumbers(s.losses, cx.ledger),
     whole: s.whole,
     machine: cx.machineId,
     needs: s.needs ?? [],

@@ -36,15 +36,18 @@ export const stack: Process = {
     return { ...draft, bundle };
   },
   consume(cx) {
-    const { to, id } = cx;
-    to.figure(idOf(id, 'handsS'), HANDS_TIME, {
+    const { ledger, id } = cx;
+    ledger.figure(idOf(id, 'handsS'), HANDS_TIME, {
       pieces: fig(idOf(id, 'run')),
       secondsEach: setting(cx, 'secondsEach', practiceTerm(cx.plant, 'stack.wrapS')),
       rest: practiceTerm(cx.plant, 'hands.restShare'),
     });
-    to.figure(idOf(id, 'clockS'), CLOCK_TIME, { handsS: fig(idOf(id, 'handsS')), people: setting(cx, 'people', machineTerm(cx, 'crew')) });
+    ledger.figure(idOf(id, 'clockS'), CLOCK_TIME, {
+      handsS: fig(idOf(id, 'handsS')),
+      people: setting(cx, 'people', machineTerm(cx, 'crew')),
+    });
     const wrapped = cx.parts[0]?.web?.wrapped ?? false;
-    to.figure(idOf(id, 'cost'), PRICE_OF, {
+    ledger.figure(idOf(id, 'cost'), PRICE_OF, {
       number: fig(idOf(id, 'run')),
       price: wrapped ? practiceTerm(cx.plant, 'stack.filmPrice') : typed(0, 'money', 'wrapped'),
     });

@@ -21,7 +21,7 @@ export function stepLosses<T extends string, C extends ProcessContext>(cx: C, st
   const usual = byHand
     ? say({ ...cx, settings: Object.fromEntries(Object.entries(cx.settings).filter(([name]) => !ALLOWANCES_BY_HAND.includes(name))) })
     : said;
-  return lossFigures(step, said, cx.to, { usual, spreads: spreadsOf(cx), logKnows: ownLoss(cx) !== null });
+  return lossFigures(step, said, cx.ledger, { usual, spreads: spreadsOf(cx), logKnows: ownLoss(cx) !== null });
 }
 
 /** How far the losses of a step spread: by the works' own log where it knows them, else by the handbook, where all losses of a job go together. */
@@ -63,7 +63,7 @@ export function runningLossTerm(cx: ProcessContext, key: PracticeKey): Term {
   if (!own) return handbook;
   const { share, running } = spreadsOf(cx);
   const mean: Term = { value: own.log.meanPpm, unit: 'ppm', from: 'log', at: own.at };
-  cx.to.figure(idOf(cx.id, 'ownPpm'), OWN_ALLOWANCE, { mean, spread: running.spread, share }, 'ppm');
+  cx.ledger.figure(idOf(cx.id, 'ownPpm'), OWN_ALLOWANCE, { mean, spread: running.spread, share }, 'ppm');
   return fig(idOf(cx.id, 'ownPpm'));
 }
 
@@ -73,6 +73,6 @@ export function ownSetupTerm(cx: ProcessContext): Term | undefined {
   if (own?.log.setupFactor === undefined || typeof cx.settings['setupSheets'] === 'number') return undefined;
   const { share, setup } = spreadsOf(cx);
   const mean: Term = { value: own.log.setupFactor, unit: '1', from: 'log', at: own.at };
-  cx.to.figure(idOf(cx.id, 'ownSetupFactor'), OWN_ALLOWANCE, { mean, spread: setup.spread, share });
+  cx.ledger.figure(idOf(cx.id, 'ownSetupFactor'), OWN_ALLOWANCE, { mean, spread: setup.spread, share });
   return fig(idOf(cx.id, 'ownSetupFactor'));
 }

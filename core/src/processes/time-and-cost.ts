@@ -55,19 +55,19 @@ export function timeAndCost(
   const base = setting(cx, 'setupS', machineTerm(cx, isRepeat(cx) ? 'setupRepeatS' : 'setupS'));
   const paid =
     setupFactor ?? (setupShare === 1 || 'fig' in base ? base : { ...base, value: base.value * setupShare, at: `${base.at} × same form` });
-  cx.to.figure(idOf(step, 'setupS'), SETUP_TIME, { base: paid, forms, perForm: perFormS });
-  if (runS) cx.to.figure(idOf(step, 'runS'), SUM, { run: runS });
-  else cx.to.figure(idOf(step, 'runS'), RUN_TIME, { cycles, perHour });
+  cx.ledger.figure(idOf(step, 'setupS'), SETUP_TIME, { base: paid, forms, perForm: perFormS });
+  if (runS) cx.ledger.figure(idOf(step, 'runS'), SUM, { run: runS });
+  else cx.ledger.figure(idOf(step, 'runS'), RUN_TIME, { cycles, perHour });
   const zero = typed(0, 's', 'none');
   const crew = people && { people, crew: machineTerm(cx, 'crew') };
-  cx.to.figure(idOf(step, 'costSetup'), MACHINE_COST, {
+  cx.ledger.figure(idOf(step, 'costSetup'), MACHINE_COST, {
     setupS: fig(idOf(step, 'setupS')),
     setupRate: machineTerm(cx, 'setupCostPerHour'),
     runS: zero,
     runRate: machineTerm(cx, 'runCostPerHour'),
     ...crew,
   });
-  cx.to.figure(idOf(step, 'costRun'), MACHINE_COST, {
+  cx.ledger.figure(idOf(step, 'costRun'), MACHINE_COST, {
     setupS: zero,
     setupRate: machineTerm(cx, 'setupCostPerHour'),
     runS: fig(idOf(step, 'runS')),

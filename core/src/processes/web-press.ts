@@ -18,7 +18,7 @@ import {
   settingPath,
   wordSetting,
 } from './process';
-import { filmList, INK_IN_ALL, inkRows, inksOf, inOrder, type Pass, plateRemakes, pressAbility } from './press-inks';
+import { filmList, INK_IN_ALL, inkRows, inksOf, inInkOrder, type Pass, plateRemakes, pressAbility } from './press-inks';
 import { toleranceOf } from '../register/register-of-step';
 import { registerOfInks } from './register-of';
 import { singleStep } from './single-step';
@@ -27,7 +27,7 @@ import { ofPart, webTime } from './web-time';
 import { runningLossTerm, stepLosses } from './step-losses';
 
 const passOf = (cx: DraftContext): Pass => {
-  const inks = inOrder(cx, cx.parts[0]?.colours[0] ?? []);
+  const inks = inInkOrder(cx, cx.parts[0]?.colours[0] ?? []);
   return { id: cx.id, side: 'front', inks, prints: [{ side: 'front', inks }], samePlates: false };
 };
 
@@ -52,7 +52,7 @@ export const webPress: Process = {
     const running = runningLossTerm(cx, 'web.runningPpm');
     const table = lossTable(cx, cx.parts[0]?.colours[0].length);
     const runThrough = cx.faultsTakenOut && table?.inForce !== true;
-    if (runThrough) cx.to.figure(idOf(cx.id, 'runningPpm'), RUNNING_PPM, { ppm: running });
+    if (runThrough) cx.ledger.figure(idOf(cx.id, 'runningPpm'), RUNNING_PPM, { ppm: running });
     const losses = stepLosses(cx, cx.id, (cx) => ({
       setup: webSetup(cx, setting(cx, 'setupMetres', practiceTerm(cx.plant, 'web.setupMetres'))),
       ...(!runThrough && { runningPpm: runningLossTerm(cx, 'web.runningPpm') }),
@@ -84,7 +84,7 @@ export const webPress: Process = {
   consume(cx): Consumed {
     const pass = passOf(cx);
     const inks = inksOf(cx, pass);
-    cx.to.figure(idOf(cx.id, 'inkKg'), INK_IN_ALL, Object.fromEntries(inks.map(({ kg }) => [kg, fig(kg)])));
+    cx.ledger.figure(idOf(cx.id, 'inkKg'), INK_IN_ALL, Object.fromEntries(inks.map(({ kg }) => [kg, fig(kg)])));
     const plates: Id<'figure'>[] = pass.inks.length > 0 ? [plateRemakes(cx, pass)] : [];
     return {
       costs: [
@@ -206,10 +206,10 @@ function webScene(cx: ConsumeContext): Scene {
     );
   }
   shapes.push(...repeatShapes(cx, 112, end + 96));
-  const lanes = cx.to.value(ofPart(cx, 'lanes'));
+  const lanes = cx.ledger.value(ofPart(cx, 'lanes'));
   return {
     title: 'way of the web',
-    says: `Web from the unwinder through ${inks.length} units (${inks.join(', ')}), a lamp after each, past the camera; repeat ${Math.round(cx.to.value(ofPart(cx, 'repeatMm')) * 10) / 10} millimetres, ${lanes} lanes, ${Math.max(cx.to.value(idOf(cx.id, 'rolls')) - 1, 0)} splices.`,
+    says: `Web from the unwinder through ${inks.length} units (${inks.join(', ')}), a lamp after each, past the camera; repeat ${Math.round(cx.ledger.value(ofPart(cx, 'repeatMm')) * 10) / 10} millimetres, ${lanes} lanes, ${Math.max(cx.ledger.value(idOf(cx.id, 'rolls')) - 1, 0)} splices.`,
     box: boxAround(shapes, 8),
     toScale: false,
     shapes,

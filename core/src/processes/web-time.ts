@@ -38,7 +38,7 @@ const EDGE_TRIM: Formula<'repeats' | 'webMm' | 'lanes' | 'sheetWidthMm' | 'repea
 /** Writes what the step that parts the web trims off its edges, and reports it as waste. */
 export function edgeTrim(cx: ConsumeContext): Required<Pick<Consumed, 'wasteKg'>> {
   const from = (value: number, unit: 'mm' | 'g/m²'): Term => ({ value, unit, from: 'plant', at: `stock:${cx.stockId ?? ''}` });
-  cx.to.figure(idOf(cx.id, 'trimKg'), EDGE_TRIM, {
+  cx.ledger.figure(idOf(cx.id, 'trimKg'), EDGE_TRIM, {
     repeats: fig(idOf(cx.id, 'run')),
     webMm: from(cx.stock?.widthMm ?? 0, 'mm'),
     lanes: fig(ofPart(cx, 'lanes')),
@@ -54,17 +54,17 @@ export const ofPart = (cx: { parts: { id: string }[] }, what: string): Id<'figur
 
 /** Metres, rolls and running time of a step whose cycle is one repeat. A web machine's cycles an hour are metres. */
 export function webTime(cx: ConsumeContext, withRollChanges: boolean): Term {
-  const { to, id } = cx;
+  const { ledger, id } = cx;
   const metresPerHour = speedTerm(cx);
-  to.figure(idOf(id, 'metres'), METRES_RUN, { cycles: fig(idOf(id, 'run')), repeatMm: fig(ofPart(cx, 'repeatMm')) });
-  to.figure(idOf(id, 'metresAMinute'), METRES_A_MINUTE, { metresPerHour });
-  to.figure(idOf(id, 'runningS'), WEB_RUN_TIME, { metres: fig(idOf(id, 'metres')), metresPerHour });
+  ledger.figure(idOf(id, 'metres'), METRES_RUN, { cycles: fig(idOf(id, 'run')), repeatMm: fig(ofPart(cx, 'repeatMm')) });
+  ledger.figure(idOf(id, 'metresAMinute'), METRES_A_MINUTE, { metresPerHour });
+  ledger.figure(idOf(id, 'runningS'), WEB_RUN_TIME, { metres: fig(idOf(id, 'metres')), metresPerHour });
   if (!withRollChanges) return fig(idOf(id, 'runningS'));
-  to.figure(idOf(id, 'rolls'), ROLLS, { metres: fig(idOf(id, 'metres')), usable: fig(ofPart(cx, 'usableRoll')) });
-  to.figure(idOf(id, 'changeS'), ROLL_CHANGES, {
+  ledger.figure(idOf(id, 'rolls'), ROLLS, { metres: fig(idOf(id, 'metres')), usable: fig(ofPart(cx, 'usableRoll')) });
+  ledger.figure(idOf(id, 'changeS'), ROLL_CHANGES, {
     rolls: fig(idOf(id, 'rolls')),
     each: limitTerm(cx, 'rollChangeS', { value: 0, unit: 's', from: 'plant', at: 'flying splice' }),
   });
-  to.figure(idOf(id, 'webS'), SUM, { running: fig(idOf(id, 'runningS')), changes: fig(idOf(id, 'changeS')) });
+  ledger.figure(idOf(id, 'webS'), SUM, { running: fig(idOf(id, 'runningS')), changes: fig(idOf(id, 'changeS')) });
   return fig(idOf(id, 'webS'));
 }

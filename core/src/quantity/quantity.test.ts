@@ -137,18 +137,18 @@ describe('units', () => {
 describe('ledger', () => {
   const AREA: Formula<'w' | 'h'> = { id: 'test.area', unit: 'mm', source: 'test', of: ({ w, h }) => w * h };
   it('computes a value from its formula and terms, and finds terms that are figures', () => {
-    const to = new Ledger();
-    to.figure('a', AREA, { w: typed(3, 'mm', 'w'), h: typed(4, 'mm', 'h') });
-    expect(to.figure('b', AREA, { w: fig('a'), h: typed(2, 'mm', 'h') })).toBe(24);
-    expect(to.figures['b']).toMatchObject({ value: 24, unit: 'mm', formula: 'test.area' });
+    const ledger = new Ledger();
+    ledger.figure('a', AREA, { w: typed(3, 'mm', 'w'), h: typed(4, 'mm', 'h') });
+    expect(ledger.figure('b', AREA, { w: fig('a'), h: typed(2, 'mm', 'h') })).toBe(24);
+    expect(ledger.figures['b']).toMatchObject({ value: 24, unit: 'mm', formula: 'test.area' });
   });
   it('carries the width of guesses along, adding them', () => {
-    const to = new Ledger();
-    to.figure('a', AREA, {
+    const ledger = new Ledger();
+    ledger.figure('a', AREA, {
       w: { value: 10, unit: 'mm', from: 'guess', at: 'w', pm: 1 },
       h: { value: 5, unit: 'mm', from: 'guess', at: 'h', pm: 1 },
     });
-    expect(to.figures['a']?.pm).toBeCloseTo(15, 9); // ±1·5 and ±1·10
+    expect(ledger.figures['a']?.pm).toBeCloseTo(15, 9); // ±1·5 and ±1·10
   });
   it('lets an override take effect until its end, and keeps the computed value beside it', () => {
     const override = { value: 99, reason: 'measured', by: 'test', until: 100 };

@@ -64,7 +64,7 @@ describe('the ticket', () => {
     for (const spec of [cardSpec(), labelSpec()]) {
       const made = planned(spec, LINDMOOR, SHELF);
       for (const page of ticketPages(made)) {
-        const said = page.rows.map((r) => `${r.label} ${r.text ?? ''} ${r.figure ? made.to.unitOf(r.figure) : ''}`);
+        const said = page.rows.map((r) => `${r.label} ${r.text ?? ''} ${r.figure ? made.ledger.unitOf(r.figure) : ''}`);
         expect([page.department, said.filter((row, i) => said.indexOf(row) !== i)]).toEqual([page.department, []]);
       }
       const [cover, ...shop] = words(await ticketPdf(of({ spec, planned: made })));

@@ -5,10 +5,10 @@ import type { Rule } from './rule';
 /** A step whose losses eat what it makes, or a count beyond any works. */
 export const cannotReach: Rule = {
   code: 'counts.cannotReach',
-  find: ({ plan, to }) =>
+  find: ({ plan, ledger }) =>
     plan.stones.flatMap((s) =>
       s.steps
-        .filter((step) => to.value(idOf(step, 'run')) >= MOST_CYCLES)
+        .filter((step) => ledger.value(idOf(step, 'run')) >= MOST_CYCLES)
         .slice(0, 1)
         .map((step) => ({ level: 'release', at: s.id, figure: idOf(step, 'run'), args: {}, remedies: [] })),
     ),

@@ -7,10 +7,10 @@ import type { Rule } from './rule';
 export const customerStockShort: Rule = {
   code: 'stock.customerShort',
   nr: 8,
-  find: ({ shelf, to, contexts }) =>
+  find: ({ shelf, ledger, contexts }) =>
     contexts.flatMap(({ cx }) => {
       if (!isCustomers(cx) || cx.stockId === null) return [];
-      const [need, sent] = [to.value(idOf(pulledFlow(cx), 'demand')), freeStock(shelf, cx.stockId, 'customer')];
+      const [need, sent] = [ledger.value(idOf(pulledFlow(cx), 'demand')), freeStock(shelf, cx.stockId, 'customer')];
       return need <= sent
         ? []
         : [

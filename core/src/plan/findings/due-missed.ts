@@ -3,10 +3,10 @@ import type { Rule } from './rule';
 /** Ready after the date promised, even with nobody else in the way. */
 export const dueMissed: Rule = {
   code: 'due.missed',
-  find: ({ plan, shelf, to }) =>
+  find: ({ plan, shelf, ledger }) =>
     Object.keys(plan.items).flatMap((item) => {
       const due = Object.hasOwn(shelf.due, item) ? shelf.due[item] : undefined;
-      const ready = to.value('total.readyAt');
+      const ready = ledger.value('total.readyAt');
       return due === undefined || ready <= due
         ? []
         : [

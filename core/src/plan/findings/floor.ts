@@ -6,12 +6,12 @@ import type { Rule } from './rule';
 export const floorShort: Rule = {
   code: 'floor.short',
   nr: 44,
-  find: ({ plan, to }) =>
+  find: ({ plan, ledger }) =>
     Object.entries(plan.items).flatMap(([item, of]) => {
       const together = sharing(plan.items, item);
       if (!of.forecast || together[0] !== item) return [];
-      const all = (what: 'least' | 'wanted'): number => together.reduce((sum, id) => sum + to.value(plan.items[id]?.[what] ?? ''), 0);
-      const [wanted, good] = [all('wanted'), to.value(of.forecast.good)];
+      const all = (what: 'least' | 'wanted'): number => together.reduce((sum, id) => sum + ledger.value(plan.items[id]?.[what] ?? ''), 0);
+      const [wanted, good] = [all('wanted'), ledger.value(of.forecast.good)];
       if (good >= wanted) return [];
       return [
         {
@@ -21,9 +21,9 @@ export const floorShort: Rule = {
           args: {
             short: wanted - good,
             below: Math.max(all('least') - good, 0),
-            low: to.value(of.forecast.low),
-            high: to.value(of.forecast.high),
-            at: to.value('total.readyAt'),
+            low: ledger.value(of.forecast.low),
+            high: ledger.value(of.forecast.high),
+            at: ledger.value('total.readyAt'),
           },
           remedies: [{ do: 'ask', says: 'remedy.shortage', desk: 'floor' }],
         },

@@ -41,11 +41,11 @@ export const foilTooLarge: Rule = {
 export const dieStrokesLeft: Rule = {
   code: 'die.strokesLeft',
   nr: 20,
-  find: ({ plan, shelf, to, contexts }) =>
+  find: ({ plan, shelf, ledger, contexts }) =>
     Object.entries(plan.tools).flatMap(([id, use]): Omit<Finding, 'code'>[] => {
       if (use.supply.from !== 'store' || !Object.hasOwn(shelf.tools, use.supply.tool)) return [];
       const left = shelf.tools[use.supply.tool]?.lifeLeft ?? 0;
-      const need = Math.ceil(to.value(use.cycles) * RESERVE);
+      const need = Math.ceil(ledger.value(use.cycles) * RESERVE);
       if (left >= need) return [];
       const at = contexts.find(({ cx }) => id.startsWith(`${cx.id}.`))?.cx.id ?? 'job';
       return [

@@ -8,7 +8,7 @@ const DAY_S = 86_400;
 export const foilOnInk: Rule = {
   code: 'foil.onInk',
   nr: 31,
-  find: ({ plan, spec, to, contexts }) =>
+  find: ({ plan, spec, ledger, contexts }) =>
     contexts.flatMap(({ cx, stone }, i) => {
       if (!stone.process.laysFoil) return [];
       // What the foil is laid on: what printed these parts before, and with which series.
@@ -18,14 +18,14 @@ export const foilOnInk: Rule = {
       const waxed = printed.map((c) => c.cx.inkSeries).find((s) => s?.waxed);
       const [early] = cx.stepIds
         .flatMap((step) => plan.steps[step]?.waits ?? [])
-        .filter((w) => w.why === 'foil' && to.value(w.figure) < DAY_S);
+        .filter((w) => w.why === 'foil' && ledger.value(w.figure) < DAY_S);
       const found: Omit<Finding, 'code'>[] = [];
       if (early)
         found.push({
           level: 'decide',
           at: cx.id,
           figure: early.figure,
-          args: { hours: Math.round((to.value(early.figure) / 3600) * 10) / 10, why: 'early', series: '' },
+          args: { hours: Math.round((ledger.value(early.figure) / 3600) * 10) / 10, why: 'early', series: '' },
           remedies: [
             {
               do: 'edit',

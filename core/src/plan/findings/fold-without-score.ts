@@ -9,10 +9,10 @@ import type { Rule } from './rule';
 export const foldWithoutScore: Rule = {
   code: 'fold.noScore',
   nr: 52,
-  find: ({ plan, spec, plant, to, contexts }) =>
+  find: ({ plan, spec, plant, ledger, contexts }) =>
     contexts.flatMap(({ cx }) => {
       const part = cx.parts[0];
-      if (!to.has(idOf(cx.id, 'foldedMm')) || !part || !cx.stock || isScored(cx)) return [];
+      if (!ledger.has(idOf(cx.id, 'foldedMm')) || !part || !cx.stock || isScored(cx)) return [];
       const { value, pm } = practiceOf(plant, 'fold.scoreAboveGsm');
       const across = grainAcrossFold(part, plan.layouts[part.id], cx.stock);
       if (cx.stock.gsm <= value - pm || (cx.stock.surface === 'uncoated' && !across)) return [];

@@ -9,14 +9,14 @@ const LEAST_KG = 1;
 export const inkFill: Rule = {
   code: 'ink.fill',
   nr: 34,
-  find: ({ plan, to, contexts }) =>
+  find: ({ plan, ledger, contexts }) =>
     contexts.flatMap(({ cx }) => {
       // What is left of process inks and coatings goes back to the can; below a kilogram nobody gangs for it.
       const mostly = cx.stepIds
         .flatMap((step) => printedInks(step, plan.steps[step]))
         .filter(({ ink }) => isMixedInk(ink))
         .map(({ at }) => {
-          const [kg, onSheets] = [to.value(idOf(at, 'kg')), to.value(idOf(at, 'onSheets'))];
+          const [kg, onSheets] = [ledger.value(idOf(at, 'kg')), ledger.value(idOf(at, 'onSheets'))];
           return { id: idOf(at, 'kg'), kg, onSheets, rollers: kg - onSheets };
         })
         .filter(({ kg, onSheets, rollers }) => kg >= LEAST_KG && rollers > onSheets);

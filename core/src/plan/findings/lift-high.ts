@@ -7,11 +7,11 @@ import type { Rule } from './rule';
 export const liftHigh: Rule = {
   code: 'lift.high',
   nr: 55,
-  find: ({ spec, plant, to, contexts }) =>
+  find: ({ spec, plant, ledger, contexts }) =>
     contexts.flatMap(({ cx }) => {
       const typed = cx.settings['liftMm'];
       const limit = practiceValue(plant, 'guillotine.softLiftMm');
-      if (!to.has(idOf(cx.id, 'perLift')) || !cx.stock?.soft || typeof typed !== 'number' || typed <= limit) return [];
+      if (!ledger.has(idOf(cx.id, 'perLift')) || !cx.stock?.soft || typeof typed !== 'number' || typed <= limit) return [];
       return [
         {
           level: 'decide',

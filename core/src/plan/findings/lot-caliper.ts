@@ -5,9 +5,9 @@ import type { Rule } from './rule';
 export const lotCaliper: Rule = {
   code: 'stock.lotCaliper',
   nr: 7,
-  find: ({ shelf, to, contexts }) =>
+  find: ({ shelf, ledger, contexts }) =>
     contexts.flatMap(({ cx }) => {
-      if (!to.has(idOf(cx.id, 'caliper')) || !cx.stock) return [];
+      if (!ledger.has(idOf(cx.id, 'caliper')) || !cx.stock) return [];
       const card = cx.stock.caliperUm;
       return Object.values(shelf.lots)
         .filter((l) => l.stock === cx.stockId && l.caliperUm !== undefined && Math.abs(l.caliperUm - card) > card * 0.05)

@@ -4,13 +4,13 @@ import type { Rule } from './rule';
 /** The piece does not fit the usable sheet: by how much, and which stock would hold it. */
 export const nothingFits: Rule = {
   code: 'layout.nothingFits',
-  find: ({ plan, plant, to }) =>
+  find: ({ plan, plant, ledger }) =>
     Object.values(plan.parts)
       .filter((p) => plan.stocks[p.id] !== undefined && !plan.layouts[p.id])
       .map((p) => {
-        const [w, h] = [to.value(idOf(p.id, 'usableWidth')), to.value(idOf(p.id, 'usableDepth'))];
+        const [w, h] = [ledger.value(idOf(p.id, 'usableWidth')), ledger.value(idOf(p.id, 'usableDepth'))];
         const over = (a: number, b: number): number => Math.max(a - w, 0) + Math.max(b - h, 0);
-        const [pw, ph] = [to.value(idOf(p.id, 'pieceWidth')), to.value(idOf(p.id, 'pieceHeight'))];
+        const [pw, ph] = [ledger.value(idOf(p.id, 'pieceWidth')), ledger.value(idOf(p.id, 'pieceHeight'))];
         const byMm = Math.round(Math.min(over(pw, ph), over(ph, pw)) * 10) / 10;
         return {
           level: 'release',

@@ -24,13 +24,13 @@ export const outsideNoDate: Rule = {
 export const outsideTooSoon: Rule = {
   code: 'outside.tooSoon',
   nr: 60,
-  find: ({ spec, to, contexts }) =>
+  find: ({ spec, ledger, contexts }) =>
     contexts.flatMap(({ cx }) => {
       const back = returnMoment(cx.settings['returnBy']);
       const [first] = cx.stepIds;
       const days = cx.machine.outside?.days ?? 0;
       if (!cx.machine.outside || back === null || first === undefined) return [];
-      const earliest = to.value(idOf(first, 'startAt')) + days * DAY_S;
+      const earliest = ledger.value(idOf(first, 'startAt')) + days * DAY_S;
       if (back >= earliest) return [];
       return [
         {

@@ -6,12 +6,12 @@ import type { Rule } from './rule';
 export const overs: Rule = {
   code: 'overs.above',
   nr: 42,
-  find: ({ plan, spec, to }) =>
+  find: ({ plan, spec, ledger }) =>
     Object.entries(plan.items).flatMap(([item, of]) => {
       const together = sharing(plan.items, item);
       if (together[0] !== item) return []; // said once of what is made together
-      const all = (what: 'most' | 'wanted'): number => together.reduce((sum, id) => sum + to.value(plan.items[id]?.[what] ?? ''), 0);
-      const [aim, most, wanted] = [to.value(idOf(of.goods, 'demand')), all('most'), all('wanted')];
+      const all = (what: 'most' | 'wanted'): number => together.reduce((sum, id) => sum + ledger.value(plan.items[id]?.[what] ?? ''), 0);
+      const [aim, most, wanted] = [ledger.value(idOf(of.goods, 'demand')), all('most'), all('wanted')];
       if (aim <= most || wanted <= 0) return [];
       return [
         {

@@ -7,17 +7,17 @@ import type { Rule } from './rule';
 export const palletOver: Rule = {
   code: 'pallet.over',
   nr: 62,
-  find: ({ spec, plant, shelf, to, contexts }) =>
+  find: ({ spec, plant, shelf, ledger, contexts }) =>
     contexts.flatMap(({ cx }) => {
-      if (!to.has(idOf(cx.id, 'palletKg'))) return [];
+      if (!ledger.has(idOf(cx.id, 'palletKg'))) return [];
       const limit = shelf.palletLimit ?? {
         kg: practiceValue(plant, 'pack.palletKg'),
         heightMm: practiceValue(plant, 'pack.palletHeightMm'),
       };
       const [kg, heightMm, layers] = [
-        to.value(idOf(cx.id, 'palletKg')),
-        to.value(idOf(cx.id, 'palletHeight')),
-        to.value(idOf(cx.id, 'layers')),
+        ledger.value(idOf(cx.id, 'palletKg')),
+        ledger.value(idOf(cx.id, 'palletHeight')),
+        ledger.value(idOf(cx.id, 'layers')),
       ];
       if (kg <= limit.kg && heightMm <= limit.heightMm) return [];
       return [

@@ -5,17 +5,17 @@ import type { Rule } from './rule';
 export const plateLife: Rule = {
   code: 'plate.life',
   nr: 24,
-  find: ({ to, contexts }) =>
+  find: ({ ledger, contexts }) =>
     contexts.flatMap(({ cx }) =>
       cx.stepIds.flatMap((step) => {
-        const remakes = to.value(idOf(step, 'remakes'));
+        const remakes = ledger.value(idOf(step, 'remakes'));
         return remakes > 0
           ? [
               {
                 level: 'decide',
                 at: cx.id,
                 figure: idOf(step, 'remakes'),
-                args: { remakes, after: Math.round(to.value(idOf(step, 'plateLife'))) },
+                args: { remakes, after: Math.round(ledger.value(idOf(step, 'plateLife'))) },
                 remedies: [],
               },
             ]

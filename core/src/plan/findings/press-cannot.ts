@@ -78,8 +78,8 @@ export const repeatCannot: Rule = {
     all.contexts.flatMap(({ cx }): Found[] => {
       const { minRepeatMm = 0, maxRepeatMm } = cx.machine.limits;
       const repeat = idOf(cx.parts[0]?.id ?? '', 'repeatMm');
-      if (maxRepeatMm === undefined || !all.to.has(repeat)) return [];
-      const mm = all.to.value(repeat);
+      if (maxRepeatMm === undefined || !all.ledger.has(repeat)) return [];
+      const mm = all.ledger.value(repeat);
       if (mm >= minRepeatMm - 1e-6 && mm <= maxRepeatMm + 1e-6) return [];
       const byHand = cx.settings['repeatMm'] !== undefined;
       return [

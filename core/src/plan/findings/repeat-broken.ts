@@ -8,11 +8,11 @@ const TOLERANCE = 0.01;
 export const repeatBroken: Rule = {
   code: 'repeat.broken',
   nr: 26,
-  find: ({ spec, to, contexts }) =>
+  find: ({ spec, ledger, contexts }) =>
     contexts.flatMap(({ cx }) => {
       const part = cx.parts[0];
       const typed = cx.settings['repeatMm'];
-      const length = to.value(idOf(part?.id ?? '', 'pieceHeight'));
+      const length = ledger.value(idOf(part?.id ?? '', 'pieceHeight'));
       if (!part?.web || typeof typed !== 'number' || length <= 0) return [];
       const times = typed / length;
       const gear = Math.abs(

@@ -14,17 +14,17 @@ const ROUNDING = 2 / DRAWN_JOBS;
  * The chance of enough with the sheets that are there, where they are fewer than the plan pulls though more than the good pieces alone take; null where they
  * suffice, or are so few that only buying helps.
  */
-function chanceWithStock({ plan, shelf, to, contexts }: FindingContext, item: string): number | null {
+function chanceWithStock({ plan, shelf, ledger, contexts }: FindingContext, item: string): number | null {
   const chance = plan.figures[idOf(item, 'chance')];
   if (!chance) return null;
   let missing = 0;
   for (const { cx } of contexts) {
     const [id, flow] = [pulledFlow(cx), plan.flows[pulledFlow(cx)]];
     if (flow?.supply?.from !== 'stock' || flow.item !== item) continue;
-    missing += Math.max(to.value(idOf(id, 'demand')) - freeStock(shelf, flow.supply.stock), 0) / flow.perGood;
+    missing += Math.max(ledger.value(idOf(id, 'demand')) - freeStock(shelf, flow.supply.stock), 0) / flow.perGood;
   }
   if (missing === 0) return null;
-  const values = Object.fromEntries(Object.entries(chance.terms).map(([name, t]) => [name, 'fig' in t ? to.value(t.fig) : t.value]));
+  const values = Object.fromEntries(Object.entries(chance.terms).map(([name, t]) => [name, 'fig' in t ? ledger.value(t.fig) : t.value]));
   const steps = stepsAtRisk(values);
   const kept = steps.reduce((sum, s) => sum + s.kept, 0);
   const [first] = steps;
@@ -40,7 +40,7 @@ export const riskShort: Rule = {
     Object.entries(cx.plan.items).flatMap(([item, { chance }]) => {
       if (chance === null) return [];
       const wish = cx.spec.choices.certainty ?? practiceValue(cx.plant, 'risk.wish');
-      const planned = cx.to.value(chance);
+      const planned = cx.ledger.value(chance);
       const there = chanceWithStock(cx, item);
       const reached = Math.min(planned, there ?? 1);
       if (reached >= wish - ROUNDING) return [];

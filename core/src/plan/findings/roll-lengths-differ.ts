@@ -7,9 +7,9 @@ import type { Rule } from './rule';
 export const rollLengthsDiffer: Rule = {
   code: 'roll.lengthsDiffer',
   nr: 9,
-  find: ({ plan, plant, to }) =>
+  find: ({ plan, plant, ledger }) =>
     Object.values(plan.parts).flatMap((p) => {
-      const [mass, size] = [to.value(idOf(p.id, 'rollByMass')), to.value(idOf(p.id, 'rollByDiameter'))];
+      const [mass, size] = [ledger.value(idOf(p.id, 'rollByMass')), ledger.value(idOf(p.id, 'rollByDiameter'))];
       if (!p.web || mass === 0 || size === 0) return [];
       const apart = Math.abs(mass - size) / Math.max(mass, size);
       if (apart <= practiceValue(plant, 'roll.lengthsDifferPpm') / PPM) return [];

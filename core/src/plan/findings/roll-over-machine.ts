@@ -31,11 +31,11 @@ export function rollBeyond(stock: Stock, lengthM: number, { limits }: Machine): 
 export const rollOverMachine: Rule = {
   code: 'roll.overMachine',
   nr: 10,
-  find: ({ spec, plant, to, contexts }) =>
+  find: ({ spec, plant, ledger, contexts }) =>
     contexts.flatMap(({ cx }) => {
       const part = cx.parts[0];
       if (!part?.web || cx.stock?.form !== 'roll') return [];
-      const lengthM = to.value(idOf(part.id, 'rollLength'));
+      const lengthM = ledger.value(idOf(part.id, 'rollLength'));
       const [worst] = rollBeyond(cx.stock, lengthM, cx.machine);
       if (!worst) return [];
       const machines = contexts.filter((c) => c.cx.parts.includes(part)).map((c) => c.cx.machine);

@@ -10,7 +10,7 @@ export interface FindingContext {
   spec: JobSpec;
   plant: Plant;
   shelf: Shelf;
-  to: Ledger;
+  ledger: Ledger;
   contexts: { stone: RoutedStone; cx: ConsumeContext }[];
   routed: readonly RoutedStone[];
 }

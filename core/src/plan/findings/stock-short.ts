@@ -7,7 +7,7 @@ import type { Rule } from './rule';
 export const stockShort: Rule = {
   code: 'stock.short',
   nr: 6,
-  find: ({ plan, plant, shelf, to, contexts }) => {
+  find: ({ plan, plant, shelf, ledger, contexts }) => {
     // What all parts of one stock take together is held against what is free, and said once.
     const said = new Set<string>();
     return contexts.flatMap(({ cx }) => {
@@ -15,7 +15,7 @@ export const stockShort: Rule = {
       if (flow?.supply?.from !== 'stock' || isCustomers(cx) || said.has(flow.supply.stock)) return [];
       const { stock: id } = flow.supply;
       said.add(id);
-      const [need, free, stock] = [neededOf(plan, id, to), freeStock(shelf, id), plant.stocks[id]];
+      const [need, free, stock] = [neededOf(plan, id, ledger), freeStock(shelf, id), plant.stocks[id]];
       if (need <= free) return [];
       return [
         {

@@ -5,7 +5,7 @@ import type { Rule } from './rule';
 /** Versions that change plates: what is counted for all of them together, said before the release. */
 export const versionsTogether: Rule = {
   code: 'versions.together',
-  find: ({ to, contexts, plan }) =>
+  find: ({ ledger, contexts, plan }) =>
     contexts.flatMap(({ cx, stone }) => {
       if (!stone.process.forms || cx.versions.length < 2) return [];
       const inks = [...new Set(cx.parts.flatMap((p) => p.colours.flat()))];
@@ -16,7 +16,7 @@ export const versionsTogether: Rule = {
           level: 'know',
           at: cx.id,
           figure: idOf(cx.id, 'plates'),
-          args: { versions: cx.versions.length, plates: to.value(idOf(cx.id, 'plates')), changes },
+          args: { versions: cx.versions.length, plates: ledger.value(idOf(cx.id, 'plates')), changes },
           remedies: [],
         },
       ];

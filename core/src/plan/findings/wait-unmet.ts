@@ -10,20 +10,20 @@ const SETTING = { turn: 'turnWaitS', pass: 'turnWaitS', cut: 'waitS' } as const;
 export const waitUnmet: Rule = {
   code: 'wait.unmet',
   nr: 36,
-  find: ({ plan, spec, plant, to, contexts }) =>
+  find: ({ plan, spec, plant, ledger, contexts }) =>
     contexts.flatMap(({ cx }) =>
       cx.stepIds.flatMap((step) =>
         (plan.steps[step]?.waits ?? []).flatMap((w) => {
           if (w.why === 'foil' || cx.inkSeries?.lampDried) return [];
           const { value, pm } = practiceOf(plant, w.why === 'cut' ? cutWait(cx) : ASKED[w.why]);
-          if (to.value(w.figure) >= value - pm) return [];
+          if (ledger.value(w.figure) >= value - pm) return [];
           return [
             {
               level: 'start',
               at: cx.id,
               figure: w.figure,
               args: {
-                hours: Math.round((to.value(w.figure) / 3600) * 10) / 10,
+                hours: Math.round((ledger.value(w.figure) / 3600) * 10) / 10,
                 least: Math.round(((value - pm) / 3600) * 10) / 10,
                 why: w.why,
               },
