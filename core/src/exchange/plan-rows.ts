@@ -1,5 +1,5 @@
 import type { Plan } from '../plan/plan-types';
-import { stoneName } from '../plan/stone-name';
+import { stoneName } from '../plan/readings/stone-name';
 
 type Row = Record<string, string | number>;
 

@@ -3,13 +3,13 @@ import { widened } from '../counts/spread-seen';
 import type { Shelf } from '../plant/plant';
 import type { JobSpec } from '../product/job-spec';
 import { JobSpecSchema } from './door';
-import { floorSteps } from './floor-steps';
+import { floorSteps } from './readings/floor-steps';
 import { cardSpec, LINDMOOR, SHELF } from './line-1.fixture';
 import { labelSpec } from './line-2.fixture';
 import { plan, planned } from './plan';
 import type { Plan } from './plan-types';
-import { riverOf } from './river';
-import { shortageOptions } from './shortage';
+import { riverOf } from './readings/river';
+import { shortageOptions } from './what-if/shortage';
 
 const counted = (of: Shelf['counted'], more: Partial<Shelf> = {}): Shelf => ({ ...SHELF, ...more, counted: of });
 const value = (p: Plan, id: string): number => p.figures[id]?.value ?? 0;

@@ -9,7 +9,7 @@ import { copiesUp } from '../layout/layout';
 import { GREATEST, USABLE_WIDTH } from '../layout/usable-sheet';
 import { LANES, METRES_A_THOUSAND, PIECES_A_SHEET, REPEAT, SHEETS_A_REPEAT, webLayout } from '../layout/web-layout';
 import type { PartLayout } from './lay-out';
-import type { RoutedStone } from './resolve';
+import type { RoutedStone } from './passes/resolve';
 
 const ASKED_SHEET: Formula<'pieces' | 'pieceMm' | 'gapMm' | 'edgeMm'> = {
   id: 'layout.askedSheet',

@@ -13,7 +13,7 @@ import { type SheetLayoutAsk, sheetLayout } from '../layout/sheet-layout';
 import { COPIES_UP, GREATEST, type LayoutAsk, USABLE_DEPTH, USABLE_WIDTH, WITH_BLEED } from '../layout/usable-sheet';
 import { fitsWorkStyle, isWorkStyle, WORK_STYLES, type WorkStyleId } from '../layout/work-style';
 import type { Finding } from './plan-types';
-import { sheetOf } from './resolve';
+import { sheetOf } from './passes/resolve';
 
 export interface PartLayout {
   layout: Layout | null;

@@ -3,7 +3,7 @@ import { LINDMOOR, SHELF } from './line-1.fixture';
 import { labelSpec } from './line-2.fixture';
 import { plan, planned } from './plan';
 import type { Plan } from './plan-types';
-import { riverOf } from './river';
+import { riverOf } from './readings/river';
 
 /*
  * Line 2 worked on paper: 480,000 labels of 60 × 40 mm, 24 on a sheet, from a 330 mm roll. Nothing here calls a formula of core. Work runs backward

@@ -8,12 +8,12 @@ import { sceneSvg } from '../scene/scene-svg';
 import { applyEdits, JobSpecSchema } from './door';
 import { cardSpec, LINDMOOR, SHELF } from './line-1.fixture';
 import { plan, planned, REGISTRIES, sceneOf } from './plan';
-import { byCost, comparedWith, propose } from './propose';
-import { riverOf } from './river';
+import { byCost, comparedWith, propose } from './what-if/propose';
+import { riverOf } from './readings/river';
 import { labelSpec } from './line-2.fixture';
 import { anySpec } from './spec-arbitrary.fixture';
-import { summaryOf } from './summary';
-import { ticketPages } from './ticket';
+import { summaryOf } from './readings/summary';
+import { ticketPages } from './readings/ticket';
 
 const withQuantity = (quantity: number) => cardSpec(quantity);
 const value = (p: ReturnType<typeof plan>, id: string): number => p.figures[id]?.value ?? NaN;

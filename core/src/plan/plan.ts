@@ -19,17 +19,17 @@ import { type Bundle, type ConsumeContext, type Consumed, type DraftContext, typ
 import { coatSeriesFor, inkSeriesFor } from '../processes/press-inks';
 import { PROCESSES } from '../processes/registry';
 import { FAMILIES } from '../families/registry';
-import { type Certainty, chanceOf, layReserve, LIKELY_KINDS } from './certainty';
+import { type Certainty, chanceOf, layReserve, LIKELY_KINDS } from './passes/certainty';
 import { CORE_VERSION } from './core-version';
 import { findAll } from './findings/find-all';
 import { type PartLayout, layOut, workStyleFor } from './lay-out';
 import { layOutWeb } from './lay-out-web';
 import type { Finding, Plan, Stone } from './plan-types';
-import { runOnTerms } from './run-on';
-import { sharing } from './sharing';
-import { arrivalsOf, layOutTime, withGates } from './ready';
-import { wasteFigures } from './waste';
-import { type Registries, type RoutedStone, resolveRoute, stockFor } from './resolve';
+import { runOnTerms } from './passes/run-on';
+import { sharing } from './passes/sharing';
+import { arrivalsOf, layOutTime, withGates } from './passes/ready';
+import { wasteFigures } from './passes/waste';
+import { type Registries, type RoutedStone, resolveRoute, stockFor } from './passes/resolve';
 
 export const REGISTRIES: Registries = { families: FAMILIES, processes: PROCESSES };
 

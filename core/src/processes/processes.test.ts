@@ -4,7 +4,7 @@ import { JobSpecSchema } from '../plan/door';
 import { cardSpec, LINDMOOR, SHELF } from '../plan/line-1.fixture';
 import { plan, planned, sceneOf } from '../plan/plan';
 import type { Plan } from '../plan/plan-types';
-import { ticketPages } from '../plan/ticket';
+import { ticketPages } from '../plan/readings/ticket';
 
 const value = (p: Plan, id: string): number => p.figures[id]?.value ?? NaN;
 const withChoices = (more: object): JobSpec => JobSpecSchema.parse({ ...cardSpec(), choices: { ...cardSpec().choices, ...more } });

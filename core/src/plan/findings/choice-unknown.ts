@@ -1,5 +1,5 @@
 import { editAt } from '../../product/edit';
-import { comesRight } from '../resolve';
+import { comesRight } from '../passes/resolve';
 import type { Rule } from './rule';
 
 /** A machine or stock was chosen that this plant has not, or that cannot do it. */

@@ -1,5 +1,5 @@
 import { idOf } from '../../quantity/id-of';
-import { freeStock } from '../ready';
+import { freeStock } from '../passes/ready';
 import { isCustomers, pulledFlow } from '../../processes/pull';
 import type { Rule } from './rule';
 

@@ -8,7 +8,7 @@ import { cardSpec, LINDMOOR, SHELF } from '../line-1.fixture';
 import { labelSpec } from '../line-2.fixture';
 import { plan } from '../plan';
 import { LEVELS } from '../plan-types';
-import { earlyHash } from '../early-release';
+import { earlyHash } from '../what-if/early-release';
 import { RULES } from './find-all';
 
 interface Case {

@@ -1,5 +1,5 @@
 import { idOf } from '../../quantity/id-of';
-import { sharing } from '../sharing';
+import { sharing } from '../passes/sharing';
 import type { Rule } from './rule';
 
 /** At the rate counted so far fewer good pieces come out than are wanted. Wanted of everything made in the run together. */

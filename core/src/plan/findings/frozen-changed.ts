@@ -1,4 +1,4 @@
-import { earlyHash, earlyThings } from '../early-release';
+import { earlyHash, earlyThings } from '../what-if/early-release';
 import type { Rule } from './rule';
 
 /** The plan would change what was released early: it is being made or bought already. */

@@ -1,7 +1,7 @@
 import type { Rule } from './rule';
 import type { Gate } from '../../product/job-spec';
 import type { Finding } from '../plan-types';
-import { gateKey } from '../ready';
+import { gateKey } from '../passes/ready';
 
 /** What a gate blocks until it is answered: the release, or the start of a stone. */
 const levelOf = (gate: Gate): Finding['level'] => (gate.holds === 'release' ? 'release' : 'start');

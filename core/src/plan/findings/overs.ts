@@ -1,5 +1,5 @@
 import { idOf } from '../../quantity/id-of';
-import { sharing } from '../sharing';
+import { sharing } from '../passes/sharing';
 import type { Rule } from './rule';
 
 /** The plan aims at more than the customer takes. No remedy by one click: aiming lower raises the chance of falling short, which is graver. */

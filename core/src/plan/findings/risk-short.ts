@@ -4,7 +4,7 @@ import { DRAWN_JOBS, shareEnough } from '../../counts/drawn-jobs';
 import { practiceValue } from '../../plant/practice';
 import { pulledFlow } from '../../processes/pull';
 import { editAt } from '../../product/edit';
-import { freeStock } from '../ready';
+import { freeStock } from '../passes/ready';
 import type { FindingContext, Rule } from './rule';
 
 /** Two of the drawn jobs: whole sheets, and the loss of the reserve itself, are no risk. */

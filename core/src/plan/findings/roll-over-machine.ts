@@ -2,7 +2,7 @@ import { idOf } from '../../quantity/id-of';
 import type { Machine, Stock } from '../../plant/plant';
 import { set } from '../../product/edit';
 import { rollDiameterMm } from '../../stock/roll';
-import { stocksOfGrade } from '../resolve';
+import { stocksOfGrade } from '../passes/resolve';
 import type { Rule } from './rule';
 
 interface Beyond {

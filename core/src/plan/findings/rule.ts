@@ -3,7 +3,7 @@ import type { Plant, Shelf } from '../../plant/plant';
 import type { JobSpec } from '../../product/job-spec';
 import type { ConsumeContext } from '../../processes/process';
 import type { Finding, Plan } from '../plan-types';
-import type { RoutedStone } from '../resolve';
+import type { RoutedStone } from '../passes/resolve';
 
 export interface FindingContext {
   plan: Plan;

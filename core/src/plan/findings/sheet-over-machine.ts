@@ -1,7 +1,7 @@
 import { idOf } from '../../quantity/id-of';
 import { set } from '../../product/edit';
 import type { Remedy } from '../plan-types';
-import { sheetBeyond, sheetOf, stocksOfGrade } from '../resolve';
+import { sheetBeyond, sheetOf, stocksOfGrade } from '../passes/resolve';
 import type { Rule } from './rule';
 
 /** Sheet beyond the smallest or largest a machine on the route takes. */

@@ -1,5 +1,5 @@
 import { idOf } from '../../quantity/id-of';
-import { freeStock, neededOf } from '../ready';
+import { freeStock, neededOf } from '../passes/ready';
 import { isCustomers, pulledFlow } from '../../processes/pull';
 import type { Rule } from './rule';
 

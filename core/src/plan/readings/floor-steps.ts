@@ -1,0 +1,200 @@
+import type { Id } from '../../quantity/figure';
+import type { Scene } from '../../scene/scene';
+import { MEASURE_SPREAD, type PieceMeasure } from '../../counts/count-by-measure';
+import { finerOut, type StepUnits, stepUnits } from '../../counts/step-units';
+import { caliperUmOf } from '../../processes/stock-terms';
+import { WORK_STYLES } from '../../layout/work-style';
+import type { ConsumeContext } from '../../processes/process';
+import { isMixedInk } from '../../product/ink-names';
+import type { RegisterOf } from '../../register/register-of-step';
+import { isRepeat } from '../../processes/time-and-cost';
+import { CAUTIONS, label } from '../../words/en';
+import type { Place } from '../../words/format';
+import type { Planned } from '../plan';
+import { figureSays, rowSays } from './row-says';
+import { stoneName } from './stone-name';
+import { sizeOf } from '../passes/waste';
+
+/** A released step as floor, board and log read it: numbers and words, nothing to plan again. */
+export interface FloorStep {
+  step: Id<'step'>;
+  stage: Id<'stage'>;
+  seq: number;
+  process: Id<'process'>;
+  machine: Id<'machine'>;
+  machineName: string;
+  /** Stone and, where it has several steps, which of them: "Print, front". */
+  name: string;
+  summary: string;
+  units: StepUnits;
+  /** Planned, in cycles; good in cycles too. */
+  run: number;
+  good: number;
+  /** Of the cycles it may run, those that are reserve: what it does not need goes back. Absent in releases of older programs. */
+  reserve?: number;
+  setupCycles: number;
+  runningPpm: number;
+  /** Setup cycles as the handbook gives them: what the works' own setup factor is reckoned against. */
+  handbookSetup: number;
+  repeat: boolean;
+  setupS: number;
+  runS: number;
+  startAt: number;
+  endAt: number;
+  /** Mass of one piece of the finer side. */
+  pieceKg: number;
+  /** Steps that take what this one gives, and how long it has to lie before each may start. */
+  next: { step: Id<'step'>; name: string; machine: Id<'machine'>; machineName: string; waitS: number }[];
+  /** Steps that must be done before. */
+  before: Id<'step'>[];
+  /** What a piece it gives weighs and how thick it is, and what share of them the order leaves open: for counting by scale and by height. Absent where pieces have neither. */
+  measure?: PieceMeasure & { openPpm: number };
+  /** What lies on the pile: which edge is the gripper's, where the lay is, which side was printed; '' where it says nothing. */
+  gripper: string;
+  lay: string;
+  side: string;
+  balanced: boolean;
+  /** Inks somebody mixes: it does not begin before a draw-down of each is accepted. Absent in releases of older programs. */
+  mixed?: string[];
+  /** Inks in the order of the units: what washing up to it takes. Absent in releases of older programs, and where nothing is printed. */
+  inks?: string[];
+  /** Series those inks are of. */
+  series?: string;
+  /** The job touches food: the line is cleared before it, and somebody says so. Absent where it need not. */
+  clear?: true;
+  /** What is read of it at the register desk; absent or null: nothing. */
+  register?: RegisterOf | null;
+}
+/** The setup sheet of a step: drawing, settings, cautions. */
+export interface SetupSheet {
+  scene: Scene | null;
+  rows: [what: string, value: string][];
+  lists: { title: string; head: string[]; rows: string[][] }[];
+  cautions: string[];
+}
+
+const SIDES: Readonly<Record<string, string>> = { front: 'front', back: 'back', both: 'both sides' };
+/** The part of a step's id that tells which of its stone's steps it is: a side, or what it makes (cartons, pallets). */
+const whichOf = (step: string, stage: string): string => step.slice(stage.length + 1).replace(/\d+$/, '');
+const sideOf = (step: string, stage: string): string => SIDES[whichOf(step, stage)] ?? '';
+
+/** Every step of a plan with its setup sheet, in the order of the route: what a release writes down for the floor. */
+export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, balanced: boolean): { step: FloorStep; sheet: SetupSheet }[] {
+  const makers = new Map<string, string[]>();
+  for (const [id, s] of Object.entries(plan.steps)) for (const { flow } of s.gives) makers.set(flow, [...(makers.get(flow) ?? []), id]);
+  const nameOf = (id: Id<'step'>): string => {
+    const stone = plan.stones.find((s) => s.steps.includes(id));
+    const which = stone && stone.steps.length > 1 ? whichOf(id, stone.id) : '';
+    return stone ? `${stoneName(stone)}${which ? `, ${SIDES[which] ?? which}` : ''}` : id;
+  };
+  const value = (id: string): number => ledger.value(id);
+  let seq = 0;
+  let folded = 0;
+  const open = Object.values(plan.items).map((i) => ({ wanted: value(i.wanted), least: value(i.least), most: value(i.most) }));
+  // The narrower side of what the order takes: a count that may be off by more is no count.
+  const openPpm = Math.min(
+    1e6,
+    ...open.map((i) => (i.wanted > 0 ? (1e6 * Math.max(i.wanted - i.least, i.most - i.wanted)) / i.wanted : 0)),
+  );
+  return contexts.flatMap(({ stone: routed, cx }, i) =>
+    cx.stepIds.flatMap((id) => {
+      const [step, stone] = [plan.steps[id], plan.stones[i]];
+      if (!step || !stone) return [];
+      const units = stepUnits(step, plan.flows);
+      if (ledger.has(`${cx.id}.thickness`) && ledger.unitOf(`${cx.id}.thickness`) === 'µm') folded = value(`${cx.id}.thickness`);
+      const next = Object.entries(plan.steps).flatMap(([other, s]) =>
+        s.takes.some((t) => t.flow === units.gives)
+          ? [
+              {
+                step: other,
+                name: nameOf(other),
+                machine: s.machine,
+                machineName: cx.plant.machines[s.machine]?.name ?? s.machine,
+                waitS: Math.max(0, ...s.waits.filter((w) => w.after === id).map((w) => value(w.figure))),
+              },
+            ]
+          : [],
+      );
+      const page = routed.process.paper(cx).find((p) => p.scene) ?? routed.process.paper(cx)[0];
+      const floor: FloorStep = {
+        step: id,
+        stage: stone.id,
+        seq: seq++,
+        process: step.process,
+        machine: step.machine,
+        machineName: stone.machineName,
+        name: nameOf(id),
+        summary: stone.summary.text,
+        units,
+        run: value(`${id}.run`),
+        // The last carton is part-filled: what is wanted is the pieces, not so many full ones.
+        good: step.whole ? value(`${id}.good`) : value(plan.counts.demand[units.gives ?? ''] ?? '') / Math.max(units.givesPer, 1),
+        reserve: value(`${id}.reserve`) / Math.max(units.takesPer, 1e-9),
+        setupCycles: step.loss.setupCycles,
+        runningPpm: step.loss.runningPpm,
+        handbookSetup: value(ledger.has(`${id}.setupHandbook`) ? `${id}.setupHandbook` : `${id}.setupCycles`),
+        repeat: isRepeat(cx),
+        setupS: value(`${id}.setupS`),
+        runS: value(`${id}.runS`),
+        startAt: value(`${id}.startAt`),
+        endAt: value(`${id}.endAt`),
+        pieceKg: pieceKg(units, cx),
+        ...measureOf(units, cx, openPpm, folded),
+        next,
+        before: [...new Set([...step.takes.flatMap((t) => makers.get(t.flow) ?? []), ...(step.after ?? [])])],
+        ...pileSays(cx, units, id, stone.id),
+        balanced,
+        mixed: (step.inks ?? []).filter(isMixedInk),
+        ...(step.inks && { inks: step.inks, series: cx.inkSeries?.name ?? '' }),
+        ...(step.inks && cx.parts.some((p) => p.food) && { clear: true as const }),
+        register: routed.process.registers?.(cx, id) ?? null,
+      };
+      const sheet: SetupSheet = {
+        scene: routed.process.scene(cx),
+        rows: (page?.rows ?? []).filter((r) => r.figure === undefined || ledger.has(r.figure)).map((r) => rowSays(r, plan, place)),
+        lists: page?.lists ?? [],
+        cautions: [...step.cautions.map((c) => CAUTIONS[c] ?? c), CAUTIONS['defers'] ?? ''],
+      };
+      if (next.some((n) => n.waitS > 0))
+        sheet.rows.push([label('nextNotBefore'), figureSays(plan, `${next[0]?.step ?? ''}.startAt`, place)]);
+      return [{ step: floor, sheet }];
+    }),
+  );
+}
+
+const pieceKg = (units: StepUnits, cx: ConsumeContext): number => {
+  if (units.unit === null) return 0;
+  const [w, h] = sizeOf(units.unit, cx);
+  return (w * h * (cx.stock?.gsm ?? 0)) / 1e9;
+};
+
+/** Mass and thickness of what a step gives, with what either may be off: measured on the lot, or as the catalogue says. */
+function measureOf(units: StepUnits, cx: ConsumeContext, openPpm: number, foldedUm: number): Pick<FloorStep, 'measure'> {
+  const caliperUm = caliperUmOf(cx);
+  const pieceKgGiven = pieceKg(units, cx) * finerOut(units);
+  if (!['sheet', 'copy', 'piece'].includes(units.givesUnit ?? '') || caliperUm <= 0 || pieceKgGiven <= 0 || cx.parts[0]?.web) return {};
+  const measured = Object.values(cx.shelf.lots).some((l) => l.stock === cx.stockId && l.caliperUm !== undefined);
+  const { measuredPpm, catalogueCaliperPpm, catalogueGsmPpm } = MEASURE_SPREAD;
+  return {
+    measure: {
+      pieceKg: pieceKgGiven,
+      kgPpm: catalogueGsmPpm,
+      pieceUm: units.givesUnit === 'sheet' ? caliperUm : Math.max(foldedUm, caliperUm),
+      umPpm: measured ? measuredPpm : catalogueCaliperPpm,
+      openPpm,
+    },
+  };
+}
+
+/** Gripper and lay as the pile's flag shows them: only while there are whole sheets to lay up. */
+function pileSays(cx: ConsumeContext, units: StepUnits, step: string, stage: string): Pick<FloorStep, 'gripper' | 'lay' | 'side'> {
+  const side = sideOf(step, stage);
+  if (units.givesUnit !== 'sheet' || !cx.layout || cx.parts[0]?.web) return { gripper: '', lay: '', side };
+  const { layChanges, secondGripper } = WORK_STYLES[cx.workStyle];
+  const [w] = cx.layout.sheetMm;
+  return {
+    gripper: `${w} mm edge, ${cx.layout.gripperMm} mm${secondGripper ? '; the other edge in the second pass' : ''}`,
+    lay: side === 'back' && layChanges ? 'right, side lay changed' : 'left',
+    side,
+  };
+}

@@ -1,0 +1,7 @@
+import { FAMILIES } from '../../families/registry';
+import type { Stone } from '../plan-types';
+
+const STONES: Readonly<Record<string, { words: { stones: Readonly<Record<string, string>> } } | undefined>> = FAMILIES;
+
+/** What a stone is called: its family's word for it, or its key (stones of sets). */
+export const stoneName = ({ family, key }: Pick<Stone, 'family' | 'key'>): string => STONES[family]?.words.stones[key] ?? key;
