@@ -1,7 +1,10 @@
 import type { Formula, Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { type Ledger, fig } from '../quantity/ledger';
-import type { Net } from '../flow/net';
+import { cyclesPerGood, inCopiesOf } from '../flow/cycles-per-good';
+import type { Net, Step } from '../flow/net';
+import { countedOfOne } from '../flow/solve-forward';
+import { stepsTo } from '../flow/upstream';
 import type { Counted } from '../plant/plant';
 import type { LossTerms } from '../flow/solve-backward';
 import { lossAt, type SpreadLoss } from './drawn-jobs';
@@ -47,11 +50,10 @@ const HIGH: Formula = {
   of: ({ forecast = 0, toLose = 0, ...t }) => Math.floor(forecast + toLose - lossAt(spreadLosses(t), RANGE.low)),
 };
 
-/** Good pieces of a flow at the end, with its range: what is still to be lost on the way to it, of all items made together, may be more or less. */
+/** Good pieces of an item at the end, with their range: what is still to be lost on the way to them may be more or less. `row`: the item, or one version of it. */
 export function forecastRange(
-  goods: Id<'flow'>,
-  item: Id<'item'>,
-  together: readonly Id<'item'>[],
+  row: Id<'item'>,
+  { goods, item }: { goods: Id<'flow'>; item: Id<'item'> },
   net: Net,
   counted: Readonly<Record<Id<'step'>, Counted>>,
   losses: Readonly<Record<Id<'step'>, LossTerms>>,
@@ -59,27 +61,28 @@ export function forecastRange(
 ): { good: Id<'figure'>; low: Id<'figure'>; high: Id<'figure'> } {
   const ahead: Record<string, Term> = {};
   const spread: Record<string, Term> = {};
-  for (const [id, step] of Object.entries(net.steps)) {
-    const flow = step.gives[0];
-    const mine = counted[id] ?? { run: 0, good: 0, done: false };
-    if (!flow || mine.done || !together.includes(net.flows[flow.flow]?.item ?? '')) continue;
-    ledger.figure(idOf(id, 'toLose'), TO_LOSE, {
+  for (const id of stepsTo(net, goods)) {
+    const step = net.steps[id] as Step;
+    const mine = countedOfOne(counted[id], step.alike ?? 1);
+    if (mine.done) continue;
+    const toLose = inCopiesOf(id, 'toLose', item, net);
+    ledger.figure(toLose, TO_LOSE, {
       run: fig(idOf(id, 'realRun')),
       counted: { value: mine.run, unit: 'cycle', from: 'log', at: `log:${id}` },
       realGood: fig(idOf(id, 'realGood')),
       good: { value: mine.good, unit: 'cycle', from: 'log', at: `log:${id}` },
-      perGood: { value: (net.flows[flow.flow]?.perGood ?? 1) / flow.per, unit: '1', from: 'family', at: 'layout' },
+      perGood: { value: cyclesPerGood(step, item, net), unit: '1', from: 'family', at: 'layout' },
     });
-    ahead[id] = fig(idOf(id, 'toLose'));
+    ahead[id] = fig(toLose);
     const number = Object.keys(ahead).length;
     const { running, setup, table } = losses[id]?.likely ?? {};
     const known = running ?? setup ?? table;
-    spread[`loss${number}`] = fig(idOf(id, 'toLose'));
+    spread[`loss${number}`] = fig(toLose);
     if (known) Object.assign(spread, { [`spread${number}`]: known.spread, [`common${number}`]: known.common });
   }
-  const ids = { good: idOf(goods, 'real'), low: idOf(item, 'forecastLow'), high: idOf(item, 'forecastHigh') };
-  ledger.figure(idOf(item, 'toLose'), ALL_TO_LOSE, ahead);
-  const terms = { forecast: fig(ids.good), toLose: fig(idOf(item, 'toLose')), ...spread };
+  const ids = { good: idOf(goods, 'real'), low: idOf(row, 'forecastLow'), high: idOf(row, 'forecastHigh') };
+  ledger.figure(idOf(row, 'toLose'), ALL_TO_LOSE, ahead);
+  const terms = { forecast: fig(ids.good), toLose: fig(idOf(row, 'toLose')), ...spread };
   ledger.figure(ids.low, LOW, terms);
   ledger.figure(ids.high, HIGH, terms);
   return ids;

@@ -7,16 +7,20 @@ import type { LikelyLoss, LossTerms } from '../flow/solve-backward';
 import { LIKELY } from './allowance';
 
 const source = 'school "setup + running %": handbook ranges, from memory';
-/**
- * Setup sheets of a pass of n inks: the four-colour form and so much for each unit more or less, and for each plate changed in the run where versions differ; repeat work
- * and the same form take a part of it.
- */
+/** Setup sheets of a pass of n inks: the four-colour form and so much for each unit more or less; repeat work and the same form take a part of it. */
 export const OFFSET_SETUP: Formula = {
   id: 'counts.offsetSetup',
   unit: 'cycle',
   source,
-  of: ({ fourColour = 0, perUnit = 0, inks = 0, factor = 1, changed = 0 }) =>
-    ceilTolerant((Math.max(fourColour + (inks - 4) * perUnit, perUnit) + changed * perUnit) * factor),
+  of: ({ fourColour = 0, perUnit = 0, inks = 0, factor = 1 }) =>
+    ceilTolerant(Math.max(fourColour + (inks - 4) * perUnit, perUnit) * factor),
+};
+/** Setup sheets of the next version on a press that is set: so much for each plate changed. */
+export const VERSION_SETUP: Formula<'changed' | 'perUnit'> = {
+  id: 'counts.versionSetup',
+  unit: 'cycle',
+  source,
+  of: ({ changed, perUnit }) => ceilTolerant(changed * perUnit),
 };
 /** Setup cycles of any other step, new or repeat. */
 export const STEP_SETUP: Formula<'fresh' | 'factor'> = {

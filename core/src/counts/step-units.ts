@@ -20,13 +20,15 @@ export interface StepUnits {
 
 /**
  * Units of a step: a cycle takes `takesPer` of one flow and gives `givesPer` of another; the greater is the finer side.
+ * `gives` is the flow it gives first; where it gives several, all are of one unit and counted together.
  * A sheet cut into six copies is counted in copies (6 a cycle); six copies banded are counted in copies too; a metre of web in repeats.
  */
 export function stepUnits(step: Step, flows: Readonly<Record<Id<'flow'>, Flow>>): StepUnits {
   const [take, give] = [step.takes[0], step.gives[0]];
   const takesUnit = take ? (flows[take.flow]?.unit ?? null) : null;
   const givesUnit = give ? (flows[give.flow]?.unit ?? null) : null;
-  const [takesPer, givesPer] = [take?.per ?? 0, give?.per ?? 0];
+  // A sheet parted into several orders gives the copies of all of them in a cycle.
+  const [takesPer, givesPer] = [take?.per ?? 0, step.gives.reduce((sum, g) => sum + g.per, 0)];
   const byGiven = givesPer >= takesPer;
   return {
     takes: take?.flow ?? null,

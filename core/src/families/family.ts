@@ -3,7 +3,7 @@ import type { Id } from '../quantity/figure';
 import type { Ledger } from '../quantity/ledger';
 import type { Scene } from '../scene/scene';
 import type { Plant } from '../plant/plant';
-import type { FamilyId, Settings, Wishes } from '../product/job-spec';
+import type { Choices, FamilyId, Settings, Wishes } from '../product/job-spec';
 import type { Part } from '../product/part';
 
 /** A stone of a family's route: which process, on which parts, and what the family sets on it. Step ids are `part.key`. */
@@ -12,7 +12,14 @@ export interface RouteStone {
   process: Id<'process'>;
   of: Id<'part'>[];
   settings: Settings;
+  /** One stone of the river with a run for each of these: every form of its parts, or every part. */
+  each?: 'form' | 'part';
+  /** What it prints, where that is not all that the forms carry: a second pass prints its own. */
+  prints?: [front: string[], back: string[]];
 }
+
+/** What was decided on the job's stones: a route may follow it (sections by what the binder holds). */
+export type RouteChoices = Pick<Choices, 'machine' | 'settings' | 'process'>;
 
 /** What a family says of itself on screen: its name, the order form's fields, the words of its stones. */
 export interface FamilyWords {
@@ -46,5 +53,5 @@ export interface Family<F extends FamilyId> {
   picture(wish: Wishes[F]): Scene;
   /** Defaults are written to the ledger or the part with their origin. */
   parts(ids: { product: Id<'product'>; item: Id<'item'> }, wish: Wishes[F], plant: Plant, ledger: Ledger): Record<Id<'part'>, Part>;
-  route(wish: Wishes[F], parts: Record<Id<'part'>, Part>): RouteStone[];
+  route(wish: Wishes[F], parts: Record<Id<'part'>, Part>, chosen: RouteChoices): RouteStone[];
 }

@@ -112,6 +112,7 @@ export const foldedCard: Family<'folded-card'> = {
       product,
       item,
       role: 'card',
+      layouter: 'rectangle',
       widthMm,
       heightMm: wish.openHeightMm ?? 148,
       bleedMm: wish.bleedMm ?? practiceValue(plant, 'layout.bleedMm'),

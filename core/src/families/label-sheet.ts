@@ -128,6 +128,7 @@ export const labelSheet: Family<'label-sheet'> = {
       product,
       item,
       role: 'web',
+      layouter: 'web',
       widthMm,
       heightMm: wish.heightMm ?? 40,
       bleedMm,

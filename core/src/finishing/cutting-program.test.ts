@@ -4,10 +4,19 @@ import { sheetLayout } from '../layout/sheet-layout';
 import type { WorkStyleId } from '../layout/work-style';
 import { type Cut, cuttingProgram } from './cutting-program';
 
-const TRIM = { widthMm: 210, heightMm: 210 };
-const cell = (x: number, y: number, nx: number, ny: number, pitch: [number, number], turn: Cell['turn'] = 0): Cell => ({
+const TRIM_MM = [210, 210] as const;
+const cell = (
+  x: number,
+  y: number,
+  nx: number,
+  ny: number,
+  pitch: [number, number],
+  turn: Cell['turn'] = 0,
+  trimMm: Cell['trimMm'] = TRIM_MM,
+): Cell => ({
   part: 'p',
   item: 'i',
+  trimMm,
   x,
   y,
   nx,
@@ -74,14 +83,14 @@ const sorted = (pieces: readonly Piece[]): number[][] =>
 
 describe('the cutting program', () => {
   it('cuts six-up with bleed in ten cuts', () => {
-    expect(cuttingProgram(lattice(3, 2, 3), TRIM)).toHaveLength(10); // trade check value: about 10 cuts
+    expect(cuttingProgram(lattice(3, 2, 3))).toHaveLength(10); // trade check value: about 10 cuts
   });
   it('needs one common cut between copies without bleed', () => {
-    expect(cuttingProgram(lattice(3, 2, 0), TRIM)).toHaveLength(7);
+    expect(cuttingProgram(lattice(3, 2, 0))).toHaveLength(7);
   });
   it('says gauges in the order of cuts, as worked by hand', () => {
     // Sheet 720 × 520; copies of 210 from 20 | 25, 216 apart: their box ends at 662 and 451. Printed edges first, then the fresh ones; columns fall from the lay.
-    expect(cuttingProgram(lattice(3, 2, 3), TRIM).map((c) => [c.edge, c.gaugeMm, c.turns, c.falls, c.fallsMm])).toEqual([
+    expect(cuttingProgram(lattice(3, 2, 3)).map((c) => [c.edge, c.gaugeMm, c.turns, c.falls, c.fallsMm])).toEqual([
       ['gripper', 451, 0, 'trim', 69],
       ['lay', 662, 1, 'trim', 58],
       ['tail', 426, 1, 'trim', 25],
@@ -95,27 +104,30 @@ describe('the cutting program', () => {
     ]);
   });
   it('says what to lay under the knife: strips side by side, what was put aside', () => {
-    expect(cuttingProgram(lattice(3, 2, 3), TRIM)[8]?.take).toBe('3 strips side by side');
+    expect(cuttingProgram(lattice(3, 2, 3))[8]?.take).toBe('3 strips side by side');
     // Two blocks of unlike strips: a column of two, and one copy turned beside it.
-    const mixed: Layout = { ...lattice(1, 2, 3), cells: [cell(20, 25, 1, 2, [216, 156]), cell(242, 25, 1, 1, [0, 0], 90)] };
-    const cuts = cuttingProgram(mixed, { widthMm: 210, heightMm: 150 });
+    const mixed: Layout = {
+      ...lattice(1, 2, 3),
+      cells: [cell(20, 25, 1, 2, [216, 156], 0, [210, 150]), cell(242, 25, 1, 1, [0, 0], 90, [210, 150])],
+    };
+    const cuts = cuttingProgram(mixed);
     expect(cuts.map((c) => c.take).filter(Boolean)).toEqual(['the strip put aside at 5', 'the strip left at the gauge']);
-    expect(sorted(cutLift(mixed.sheetMm, cuts))).toEqual(sorted(copyPlaces(mixed, { widthMm: 210, heightMm: 150 })));
+    expect(sorted(cutLift(mixed.sheetMm, cuts))).toEqual(sorted(copyPlaces(mixed)));
   });
   it('draws one line for each strip that is cut with others', () => {
-    expect(cuttingProgram(lattice(3, 2, 3), TRIM).map((c) => c.lines.length)).toEqual([1, 1, 1, 1, 1, 1, 1, 1, 3, 3]);
+    expect(cuttingProgram(lattice(3, 2, 3)).map((c) => c.lines.length)).toEqual([1, 1, 1, 1, 1, 1, 1, 1, 3, 3]);
   });
   it('leaves what straight cuts cannot part, and cuts through no copy of it', () => {
     const wheel: Layout = {
       ...lattice(1, 1, 0),
       cells: [
-        cell(100, 100, 1, 1, [0, 0]),
-        cell(200, 100, 1, 1, [0, 0], 90),
-        cell(150, 200, 1, 1, [0, 0]),
-        cell(100, 150, 1, 1, [0, 0], 90),
+        cell(100, 100, 1, 1, [0, 0], 0, [100, 50]),
+        cell(200, 100, 1, 1, [0, 0], 90, [100, 50]),
+        cell(150, 200, 1, 1, [0, 0], 0, [100, 50]),
+        cell(100, 150, 1, 1, [0, 0], 90, [100, 50]),
       ],
     };
-    expect(cuttingProgram(wheel, { widthMm: 100, heightMm: 50 }).every((c) => c.falls === 'trim')).toBe(true);
+    expect(cuttingProgram(wheel).every((c) => c.falls === 'trim')).toBe(true);
   });
   it('leaves just the copies, trimmed on every edge, when a lift is cut by its gauges alone', () => {
     fc.assert(
@@ -138,8 +150,8 @@ describe('the cutting program', () => {
             gripperMm: 12,
           });
           if (!layout) return;
-          const places = copyPlaces(layout, { widthMm, heightMm }).map(({ x, y, w, h }) => ({ x, y, w, h }));
-          expect(sorted(cutLift(layout.sheetMm, cuttingProgram(layout, { widthMm, heightMm })))).toEqual(sorted(places));
+          const places = copyPlaces(layout).map(({ x, y, w, h }) => ({ x, y, w, h }));
+          expect(sorted(cutLift(layout.sheetMm, cuttingProgram(layout)))).toEqual(sorted(places));
         },
       ),
       { numRuns: 200 },

@@ -205,7 +205,7 @@ function cutPile(program: Program, pile: Pile): void {
   program.edge = best.edge;
 }
 
-const known = new WeakMap<Layout, Map<string, Cut[]>>();
+const known = new WeakMap<Layout, Cut[]>();
 
 /**
  * The cutting program of a sheet of copies: trims first, then strips, then the strips side by side into copies.
@@ -215,17 +215,16 @@ const known = new WeakMap<Layout, Map<string, Cut[]>>();
  * 4 + g·(nx − 1) + g·(ny − 1) cuts, g = 2 or 1.
  * Source: common practice, no source. Six-up (3 × 2) with bleed: 4 + 4 + 2 = 10 cuts.
  *
- * @example cuttingProgram(sixUp, { widthMm: 210, heightMm: 210 }).length // 10
+ * @example cuttingProgram(sixUp).length // 10
  */
-export function cuttingProgram(layout: Layout, trimSize: { widthMm: number; heightMm: number }): Cut[] {
-  const key = `${trimSize.widthMm} ${trimSize.heightMm}`;
-  const made = known.get(layout)?.get(key);
+export function cuttingProgram(layout: Layout): Cut[] {
+  const made = known.get(layout);
   if (made) return made;
   const program: Program = { cuts: [], edge: null };
-  const copies = copyPlaces(layout, trimSize).map(({ x, y, w, h }) => ({ x, y, w, h }));
+  const copies = copyPlaces(layout).map(({ x, y, w, h }) => ({ x, y, w, h }));
   if (copies.length > 0) cutPile(program, { at: [[0, 0]], w: layout.sheetMm[0], h: layout.sheetMm[1], copies, take: '' });
   const cuts = program.cuts.map((cut, i) => ({ nr: i + 1, ...cut }));
-  known.set(layout, (known.get(layout) ?? new Map<string, Cut[]>()).set(key, cuts));
+  known.set(layout, cuts);
   return cuts;
 }
 

@@ -17,6 +17,10 @@ export interface Flow {
   version?: Id<'version'>;
   /** Units per finished copy: gives the river one common width. */
   perGood: number;
+  /** The same for each item, where copies of several lie on one sheet. */
+  perGoodOf?: Record<Id<'item'>, number>;
+  /** So many equal flows held as one: the sheets of twelve sections alike. Counts are those of one. */
+  alike?: number;
   /** Only where no step makes it. */
   supply?: Supply;
 }
@@ -48,7 +52,7 @@ export type WaitReason = 'turn' | 'pass' | 'foil' | 'cut';
 export interface Step {
   process: Id<'process'>;
   /** The stone of the river: twelve section steps can be one stone. */
-  stage: Id<'stage'>;
+  stage: Id<'stone'>;
   takes: Port[];
   gives: Port[];
   loss: Loss;
@@ -61,6 +65,8 @@ export interface Step {
   /** Elapsed time between the end of an earlier step and this one's start: ink dries by the clock, not by the shift. */
   waits: { after: Id<'step'>; figure: Id<'figure'>; why: WaitReason }[];
   keepsFrom?: Id<'step'>;
+  /** So many equal steps held as one, run one after another: twelve sections alike. Counts and times are those of one. */
+  alike?: number;
   /** Sent out: the days it takes, on the clock, and when it is agreed to be back (epoch seconds). */
   outside?: { days: number; returnBy: number | null };
   /** Inks by unit, for the wash-up between steps; and what of them is printed on which side. */
@@ -87,6 +93,13 @@ export interface Net {
   /** What lies before a step beyond what it is planned to take, by flow. */
   reserve?: Readonly<Record<Id<'flow'>, Record<string, Term>>>;
 }
+
+/**
+ * What a cycle takes of a flow, counted for one of equal steps: twelve sections alike pull twelve times from a stock they share, and one of each when they are
+ * gathered.
+ */
+export const takesOf = (step: Step, { flow, per }: Port, flows: Net['flows']): number =>
+  per * Math.max((step.alike ?? 1) / (flows[flow]?.alike ?? 1), 1);
 
 /** Steps so that every maker stands before its takers; steps in a circle (a broken net) are left out and named. */
 export function makersFirst(steps: Readonly<Record<Id<'step'>, Step>>): { order: Id<'step'>[]; circular: Id<'step'>[] } {

@@ -17,7 +17,7 @@ import {
   TAKEN_PART,
 } from './counts';
 import { LOST_BY_TABLE, RUN_BY_TABLE, tableTerms } from './loss-table';
-import { type Net, type Port, type Step, makersFirst } from './net';
+import { type Net, type Port, type Step, makersFirst, takesOf } from './net';
 
 /** Ids of a step's count figures in the ledger. */
 export interface StepCount {
@@ -169,7 +169,7 @@ function takenFigure(
   const taken = `${id}.taken.${port.flow}`;
   const { run, good } = { run: fig(idOf(id, 'run')), good: fig(idOf(id, 'good')) };
   const unit = net.flows[port.flow]?.unit ?? 'piece';
-  const per = plain(port.per, '1', idOf(id, 'takes'));
+  const per = plain(takesOf(step, port, net.flows), '1', idOf(id, 'takes'));
   const spoilPpm = plain(port.spoilPpm ?? 0, 'ppm', idOf(id, 'spoil'));
   const [lead] = step.gives;
   if (step.whole || !lead) {

@@ -5,7 +5,7 @@ import { floorTolerant } from '../quantity/round-tolerant';
 import { PPM } from '../quantity/units';
 import { goodCycles } from './counts';
 import { goodByTable, tableTerms } from './loss-table';
-import { type Net, makersFirst, type Step } from './net';
+import { type Net, makersFirst, takesOf, type Step } from './net';
 import type { Counts } from './solve-backward';
 import type { Counted } from '../plant/plant';
 
@@ -77,6 +77,18 @@ const REAL_PIECES: Formula = {
   of: (t) => floorTolerant(Object.values(t).reduce((sum, n) => sum + n, 0)),
 };
 const MADE: Formula<'good' | 'per'> = { id: 'forecast.made', unit: 'piece', source, of: ({ good, per }) => good * per };
+/** Equal steps are counted together on the floor; the net holds one of them. */
+export const countedOfOne = (of: Counted | undefined, alike: number): Counted => {
+  if (!of) return { run: 0, good: 0, done: false };
+  const { setup, samples } = of;
+  return {
+    ...of,
+    run: of.run / alike,
+    good: of.good / alike,
+    ...(setup !== undefined && { setup: setup / alike }),
+    ...(samples !== undefined && { samples: samples / alike }),
+  };
+};
 /** Whether anything was counted of a net. */
 export const anyCounted = (net: Net, counted: Readonly<Record<Id<'step'>, Counted>>): boolean =>
   Object.keys(net.steps).some((id) => Object.hasOwn(counted, id));
@@ -96,7 +108,7 @@ export function solveForward(
   const takers = new Map<Id<'flow'>, number>();
   const makers = new Map<Id<'flow'>, { step: Id<'step'>; per: number }[]>();
   for (const [id, step] of Object.entries(net.steps)) {
-    for (const { flow, per } of step.takes) takers.set(flow, (takers.get(flow) ?? 0) + per);
+    for (const port of step.takes) takers.set(port.flow, (takers.get(port.flow) ?? 0) + takesOf(step, port, net.flows));
     for (const { flow, per } of step.gives) makers.set(flow, [...(makers.get(flow) ?? []), { step: id, per }]);
   }
   const log = (value: number, at: string): Term => ({ value, unit: 'cycle', from: 'log', at });
@@ -108,10 +120,12 @@ export function solveForward(
   };
   for (const id of makersFirst(net.steps).order) {
     const step = net.steps[id] as Step;
-    const mine: Counted = counted[id] ?? { run: 0, good: 0, done: false };
+    const mine = countedOfOne(counted[id], step.alike ?? 1);
     const at = (what: string): Id<'figure'> => idOf(id, what);
     const terms: Record<string, Term> = { counted: log(mine.run, `log:${id}`), done: plain(mine.done ? 1 : 0, '1', `log:${id}`) };
-    step.takes.forEach(({ flow, per, spoilPpm = 0 }, i) => {
+    step.takes.forEach((port, i) => {
+      const { flow, spoilPpm = 0 } = port;
+      const per = takesOf(step, port, net.flows);
       ledger.figure(at(`reach.${i}`), REACH, {
         pieces: piecesOf(flow),
         per: plain(per, '1', idOf(id, 'takes')),

@@ -22,6 +22,15 @@ export function platesOfInk(ink: string, versions: readonly { name: string; chan
   const shared = versions.find((v) => !v.changes.includes(ink));
   return shared ? [shared.name, ...own] : own;
 }
+/**
+ * Plates to change when one version follows another on the press: of every ink that either of them changes.
+ * @example platesChanged(['K', 'C'], { changes: [] }, { changes: ['K'] }) // 1
+ */
+export const platesChanged = (
+  inks: readonly string[],
+  from: { changes: readonly string[] },
+  next: { changes: readonly string[] },
+): number => inks.filter((ink) => from.changes.includes(ink) || next.changes.includes(ink)).length;
 /** Life of a plate under this ink: rated life × factor. */
 export const PLATE_LIFE: Formula<'rated' | 'factor'> = {
   id: 'form.plateLife',

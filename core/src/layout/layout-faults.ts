@@ -4,13 +4,8 @@ import type { SheetLayoutAsk } from './sheet-layout';
 const EPS = 1e-6;
 
 /** What is wrong with a layout somebody chose: copies that leave the usable sheet with their bleed, or lie over each other. Null: nothing. Source: geometry. */
-export function layoutFault(
-  layout: Layout,
-  trim: { widthMm: number; heightMm: number },
-  bleedMm: number,
-  usable: SheetLayoutAsk['usable'],
-): 'offSheet' | 'overlap' | null {
-  const places = copyPlaces(layout, trim);
+export function layoutFault(layout: Layout, bleedMm: number, usable: SheetLayoutAsk['usable']): 'offSheet' | 'overlap' | null {
+  const places = copyPlaces(layout);
   const off = places.some(
     (p) =>
       p.x - bleedMm < usable.x - EPS ||

@@ -100,7 +100,7 @@ describe('layout on the press sheet', () => {
           const a = ask({ trimMm: [w, h], bleedMm, style, grainAlong });
           const layout = sheetLayout(a);
           if (!layout) return;
-          const places = copyPlaces(layout, { widthMm: w, heightMm: h });
+          const places = copyPlaces(layout);
           expect(places).toHaveLength(copiesUp(layout));
           const { usable: u } = a;
           expect(
@@ -125,7 +125,7 @@ describe('layout on the press sheet', () => {
     const a = ask({ style: 'turn', trimMm: [100, 148] });
     const layout = sheetLayout(a) as Layout;
     const middle = a.usable.x + a.usable.widthMm / 2;
-    const places = copyPlaces(layout, { widthMm: 100, heightMm: 148 });
+    const places = copyPlaces(layout);
     for (const p of places)
       expect(places.some((q) => Math.abs(q.x + q.w - (2 * middle - p.x)) < 1e-6 && Math.abs(q.y - p.y) < 1e-6)).toBe(true);
   });

@@ -2,10 +2,12 @@ import type { Id } from '../quantity/figure';
 import type { CutTree } from './guillotine-count';
 import type { WebForm } from './web-form';
 
-/** A lattice of one part on the sheet: nx × ny copies, dx × dy apart; x across the press, y from the gripper edge. Sizes are trim sizes. */
+/** A lattice of one part on the form: nx × ny copies, dx × dy apart; x across the press, y from the gripper edge. Sizes are trim sizes. */
 export interface Cell {
   part: Id<'part'>;
   item: Id<'item'>;
+  /** Trim size of a copy as the customer holds it, before it is turned. */
+  trimMm: readonly [width: number, height: number];
   x: number;
   y: number;
   nx: number;
@@ -35,10 +37,11 @@ export interface CopyPlace {
 }
 
 /** Every copy's place (trim size), from the lattices. */
-export function copyPlaces(layout: Layout, trim: { widthMm: number; heightMm: number }): CopyPlace[] {
+export function copyPlaces(layout: Layout): CopyPlace[] {
   return layout.cells.flatMap((cell) => {
     const turned = cell.turn === 90 || cell.turn === 270;
-    const [w, h] = turned ? [trim.heightMm, trim.widthMm] : [trim.widthMm, trim.heightMm];
+    const [across, along] = cell.trimMm;
+    const [w, h] = turned ? [along, across] : [across, along];
     return Array.from({ length: cell.nx * cell.ny }, (_, i) => ({
       x: cell.x + (i % cell.nx) * cell.dx,
       y: cell.y + Math.floor(i / cell.nx) * cell.dy,
@@ -50,5 +53,6 @@ export function copyPlaces(layout: Layout, trim: { widthMm: number; heightMm: nu
   });
 }
 
-/** Copies on the sheet. */
-export const copiesUp = (layout: Layout): number => layout.cells.reduce((sum, c) => sum + c.nx * c.ny, 0);
+/** Copies on the form; of one part, where a part is named. */
+export const copiesUp = (layout: Layout, part?: Id<'part'>): number =>
+  layout.cells.reduce((sum, c) => sum + (part === undefined || c.part === part ? c.nx * c.ny : 0), 0);

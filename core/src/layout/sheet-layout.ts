@@ -70,6 +70,7 @@ export function cellsOf(
     return {
       part: ask.part,
       item: ask.item,
+      trimMm,
       x: usable.x + b.x + bleedMm,
       y: usable.y + b.y + bleedMm,
       nx: b.nx,

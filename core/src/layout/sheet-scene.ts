@@ -2,14 +2,18 @@ import type { Term } from '../quantity/figure';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import type { Stock } from '../plant/plant';
 import type { Part } from '../product/part';
-import { type Layout, copyPlaces } from './layout';
+import { copiesUp, copyPlaces, type Layout } from './layout';
 import { WORK_STYLES, type WorkStyleId } from './work-style';
 
 const MOST_DRAWN = 400;
+/** Orders of a gang are lettered on the drawing, in the order in which they stand in the job. */
+const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
+const copiesSay = (layout: Layout, parts: readonly Part[]): string =>
+  parts.map((p) => `${copiesUp(layout, p.id)} copies of ${p.widthMm} by ${p.heightMm}`).join(', ');
 
 /** The press sheet to scale: gripper edge below, lay corner, grain, copies with bleed and folds, colour bar, size. */
-export function sheetScene(layout: Layout | null, part: Part | undefined, stock: Stock | null, style: WorkStyleId, colourBar: Term): Scene {
-  if (!layout || !part)
+export function sheetScene(layout: Layout | null, parts: readonly Part[], stock: Stock | null, style: WorkStyleId, colourBar: Term): Scene {
+  if (!layout || parts.length === 0)
     return {
       title: 'sheet',
       says: 'Nothing fits the sheet yet.',
@@ -41,7 +45,7 @@ export function sheetScene(layout: Layout | null, part: Part | undefined, stock:
         ref: 'colourBar',
       });
   }
-  const places = copyPlaces(layout, part);
+  const places = copyPlaces(layout);
   // Very many small copies are drawn as their blocks: nobody reads three thousand outlines.
   if (places.length > MOST_DRAWN)
     for (const c of layout.cells)
@@ -56,6 +60,8 @@ export function sheetScene(layout: Layout | null, part: Part | undefined, stock:
       });
   else
     places.forEach((p, i) => {
+      const part = parts.find((own) => own.id === p.part);
+      if (!part) return;
       const y = up(p.y, p.h);
       if (part.bleedMm > 0)
         shapes.push({
@@ -81,7 +87,7 @@ export function sheetScene(layout: Layout | null, part: Part | undefined, stock:
           role: 'label',
           x: p.x + p.w / 2 - (part.folds % 2 === 1 && !p.turned ? text : 0),
           y: y + p.h / 2 + text / 3 - (part.folds % 2 === 1 && p.turned ? text : 0),
-          text: String(i + 1),
+          text: parts.length > 1 ? LETTERS.charAt(parts.indexOf(part) % LETTERS.length) : String(i + 1),
           sizeMm: text,
           anchor: 'middle',
         });
@@ -114,7 +120,7 @@ export function sheetScene(layout: Layout | null, part: Part | undefined, stock:
   const grain = stock?.grain === 'short' ? 'up the sheet' : 'along the gripper edge';
   return {
     title: 'copies on the sheet',
-    says: `Sheet ${w} by ${h} millimetres with ${places.length} copies of ${part.widthMm} by ${part.heightMm}; gripper edge below, ${layout.gripperMm} millimetres; grain runs ${grain}.`,
+    says: `Sheet ${w} by ${h} millimetres with ${copiesSay(layout, parts)}; gripper edge below, ${layout.gripperMm} millimetres; grain runs ${grain}.`,
     box: boxAround(shapes, text * 1.6),
     toScale: true,
     shapes,

@@ -48,7 +48,7 @@ describe('the drawing of the sheet', () => {
     }
   });
   it('says so when nothing fits yet', () => {
-    const empty = sheetScene(null, undefined, null, 'simplex', { value: 6, unit: 'mm', from: 'plant', at: 'x' });
+    const empty = sheetScene(null, [], null, 'simplex', { value: 6, unit: 'mm', from: 'plant', at: 'x' });
     expect(empty.says).toContain('Nothing fits');
   });
 });

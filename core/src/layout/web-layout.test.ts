@@ -65,7 +65,7 @@ describe('the cylinder of a web', () => {
       fc.property(anyAsk, (a) => {
         const layout = webLayout(a);
         if (!layout?.web) return;
-        const places = copyPlaces(layout, { widthMm: a.pieceMm[0], heightMm: a.pieceMm[1] });
+        const places = copyPlaces(layout);
         expect(places).toHaveLength(copiesUp(layout));
         expect(copiesUp(layout)).toBe(layout.web.lanes * layout.web.around * a.sheet.across * a.sheet.along);
         const outside = places.filter(

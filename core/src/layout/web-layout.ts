@@ -110,6 +110,7 @@ export function webLayout(ask: WebLayoutAsk): Layout | null {
   const cells = Array.from({ length: form.lanes * form.around }, (_, i) => ({
     part: ask.part,
     item: ask.item,
+    trimMm: ask.pieceMm,
     x: left + (i % form.lanes) * sheetWidth + edgeMm,
     y: Math.floor(i / form.lanes) * sheetLength + edgeMm,
     nx: across,

@@ -66,6 +66,9 @@ export function pressPasses(
     : split(front.length > 0 ? front : back, front.length > 0 ? 'front' : 'back', false);
 }
 
+/** Whether a gang can be printed this way: one that fills both halves of a form alike is laid out for one order only. */
+export const mayGang = (style: WorkStyleId): boolean => WORK_STYLES[style].halves === null;
+
 /** The inks a form carries that prints both sides: each once. */
 export const sharedInks = ([front, back]: readonly [readonly string[], readonly string[]]): string[] => [...new Set([...front, ...back])];
 

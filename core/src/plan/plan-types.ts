@@ -1,7 +1,7 @@
 import type { Figure, Id } from '../quantity/figure';
 import type { Flow, Step, ToolUse } from '../flow/net';
 import type { Counts } from '../flow/solve-backward';
-import type { Layout } from '../layout/layout';
+import type { Form } from '../layout/form';
 import type { Edit } from '../product/edit';
 import type { Part } from '../product/part';
 import type { PanelRow } from '../processes/process';
@@ -14,7 +14,7 @@ export type Remedy =
   | { do: 'edit'; says: string; args: FindingArgs; edits: Edit[] }
   | { do: 'ask'; says: string; desk: string }
   /** Searches again for the layout of a part. */
-  | { do: 'search'; says: string; slot: Id<'part'> };
+  | { do: 'search'; says: string; slot: Id<'form'> };
 export interface Finding {
   code: string;
   level: FindingLevel;
@@ -24,10 +24,14 @@ export interface Finding {
   remedies: Remedy[];
 }
 
-/** A stone of the river: one place on the route with its steps, panel and picture line. */
+/** A stone of the river: one place on the route with its steps, panel and picture line. Of a stone that runs several forms, parts or versions all runs together. */
 export interface Stone {
-  id: Id<'stage'>;
+  id: Id<'stone'>;
   key: string;
+  /** Of one run among several: which; '' else. */
+  name: string;
+  /** Its runs, where it has several. */
+  runs: { id: Id<'stone'>; name: string; steps: Id<'step'>[] }[];
   process: Id<'process'>;
   family: string;
   parts: Id<'part'>[];
@@ -45,7 +49,7 @@ export interface Stone {
   perGoodOut: number;
   lost: { kind: string; figure: Id<'figure'>; perGood: number }[];
   /** What of the loss goes as a rule, in finished copies; and what lies before its steps as a reserve, in pieces of what each takes. */
-  likely: Id<'figure'>[];
+  likely: { figure: Id<'figure'>; share: number }[];
   reserve: { figure: Id<'figure'>; perGood: number }[];
   /** Once anything of the job was counted: what goes in and comes out for good, in cycles, and finished copies in a cycle. */
   real: { run: Id<'figure'>; good: Id<'figure'>; copiesIn: number; copiesOut: number; counted: boolean; done: boolean } | null;
@@ -76,19 +80,21 @@ export interface Plan {
   /** Four names: same four, same plan. */
   of: { core: string; spec: string; plant: string; shelf: string };
   parts: Record<Id<'part'>, Part>;
-  layouts: Record<Id<'part'>, Layout>;
-  /** Hash of the question a layout search would answer, by part. */
-  questions: Record<Id<'part'>, string>;
-  workStyles: Record<Id<'part'>, string>;
-  stocks: Record<Id<'part'>, Id<'stock'>>;
+  /** The forms its parts lie on: one sheet, one turn of a cylinder each. */
+  forms: Record<Id<'form'>, Form>;
+  /** Parts of several orders that share a form, by gang. */
+  gangs: Record<Id<'form'>, Id<'part'>[]>;
   tools: Record<Id<'toolUse'>, ToolUse>;
   flows: Record<Id<'flow'>, Flow>;
   steps: Record<Id<'step'>, Step>;
   stones: Stone[];
   counts: Counts;
+  /** Rows of the order: items; where an item's versions are told apart each of them, named by item and version. */
   items: Record<
     Id<'item'>,
     {
+      item: Id<'item'>;
+      version: Id<'version'> | null;
       product: Id<'product'>;
       goods: Id<'flow'>;
       wanted: Id<'figure'>;

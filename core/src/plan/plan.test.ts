@@ -150,7 +150,7 @@ describe('laws over generated specifications', () => {
     it('are held against what is free of it together, and said once', () => {
       const p = plan(spec, LINDMOOR, SHELF);
       const [a, b] = ['card.card', 'second.card'].map((part) => value(p, `${part}.stock.in.demand`)) as [number, number];
-      const lots = { l1: { stock: p.stocks['card.card'] ?? '', quantity: Math.max(a, b) + 10, owner: 'works' as const } };
+      const lots = { l1: { stock: p.forms['card.card']?.stock ?? '', quantity: Math.max(a, b) + 10, owner: 'works' as const } };
       const short = plan(spec, LINDMOOR, { ...SHELF, lots }).findings.filter((f) => f.code === 'stock.short');
       expect(short.map((f) => f.args['short'])).toEqual([a + b - (Math.max(a, b) + 10)]);
     });

@@ -197,7 +197,7 @@ export interface DeskWords {
   /** Mixed inks by name: whether a draw-down of them was accepted, and what the mixture stands. */
   inks: Record<string, { accepted: boolean; fast?: Fastness[]; lowMigration?: boolean }>;
   /** Versions of the forms that were made, by stone; and how many forms were kept from a job before. */
-  forms: Record<Id<'stage'>, { versions: string[]; kept: number }>;
+  forms: Record<Id<'stone'>, { versions: string[]; kept: number }>;
   /** The version of the artwork somebody said yes to last; null where nobody did. */
   approved: string | null;
   /** Colours out of register that no setting brings in, from the last readings of each step. */

@@ -110,6 +110,7 @@ export const PRACTICE_DEFAULTS = {
   'hands.restShare': range(0.1, 0.15, '1', 'practice', PRACTICE),
   'hands.insertS': { value: 6, pm: 2, unit: 's', tag: 'practice', source: PRACTICE },
   'hands.sealS': { value: 3, pm: 1, unit: 's', tag: 'practice', source: PRACTICE },
+  'versions.clearanceS': range(300, 900, 's', 'practice', PRACTICE),
   'pack.bandS': { value: 4, pm: 1, unit: 's', tag: 'practice', source: PRACTICE },
   'pack.cartonS': { value: 40, pm: 10, unit: 's', tag: 'practice', source: PRACTICE },
   'pack.palletS': { value: 600, pm: 120, unit: 's', tag: 'practice', source: PRACTICE },

@@ -6,7 +6,7 @@ import { practiceTerm } from '../plant/practice';
 import { type Process, says, setting, settingRow } from './process';
 import { singleStep } from './single-step';
 import { speedTerm, timeAndCost } from './time-and-cost';
-import { ofPart } from './web-time';
+import { ofForm } from './web-time';
 
 /** Repeats a second that pass under the camera: it reads every one. Source: arithmetic. */
 const READS_A_SECOND: Formula<'metresPerHour' | 'repeatMm'> = {
@@ -25,13 +25,13 @@ export const camera: Process = {
       takesPer: 1,
       givesPer: 1,
       unit: 'repeat',
-      perGood: cx.incoming[0]?.flow.perGood ?? 1,
+      perGood: cx.incoming[0]?.of.perGood ?? 1,
       whole: true,
       losses: {},
       cautions: ['nips'],
     }),
   consume(cx) {
-    cx.ledger.figure(idOf(cx.id, 'readsASecond'), READS_A_SECOND, { metresPerHour: speedTerm(cx), repeatMm: fig(ofPart(cx, 'repeatMm')) });
+    cx.ledger.figure(idOf(cx.id, 'readsASecond'), READS_A_SECOND, { metresPerHour: speedTerm(cx), repeatMm: fig(ofForm(cx, 'repeatMm')) });
     return { costs: timeAndCost(cx, { step: cx.id, runS: typed(0, 's', 'runs with the press') }) };
   },
   scene(cx): Scene {

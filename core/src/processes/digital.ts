@@ -24,6 +24,7 @@ const CLICKS: Formula<'sheets' | 'sides' | 'perSide'> = {
 export const digital: Process = {
   id: 'digital',
   insteadOf: ['offset'],
+  tellsVersions: true,
   losses: { setup: 'digital.setupSheets', running: 'digital.runningPpm' },
   asks: (cx) => ({
     gripperMm: cx.machine.limits['gripperMm'] ?? 0,
@@ -33,7 +34,7 @@ export const digital: Process = {
     ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }),
   }),
   draft(cx) {
-    const lead = cx.incoming[0]?.flow;
+    const lead = cx.incoming[0]?.of;
     const losses = stepLosses(cx, cx.id, (cx) => ({
       setup: {
         formula: STEP_SETUP,
@@ -52,7 +53,7 @@ export const digital: Process = {
     });
   },
   consume(cx) {
-    const [front = [], back = []] = cx.parts[0]?.colours ?? [];
+    const [front, back] = cx.prints;
     cx.ledger.figure(idOf(cx.id, 'clicks'), CLICKS, {
       sheets: fig(idOf(cx.id, 'run')),
       sides: { value: (front.length > 0 ? 1 : 0) + (back.length > 0 ? 1 : 0), unit: '1', from: 'family', at: 'colours' },
@@ -60,7 +61,7 @@ export const digital: Process = {
     });
     return { costs: [...timeAndCost(cx, { step: cx.id }), { figure: idOf(cx.id, 'clicks'), kind: 'ink', fixed: false }] };
   },
-  scene: (cx) => sheetScene(cx.layout, cx.parts[0], cx.stock, cx.workStyle, practiceTerm(cx.plant, 'layout.colourBarMm')),
+  scene: (cx) => sheetScene(cx.layout, cx.parts, cx.stock, cx.workStyle, practiceTerm(cx.plant, 'layout.colourBarMm')),
   panel: (cx) => [
     { label: 'machine', text: cx.machine.name },
     { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles') },

@@ -8,7 +8,7 @@ import { copiesUp, copyPlaces } from '../layout/layout';
 import { FOIL_DIES, FOIL_DIE_PRICE, REMAKES } from '../form/plates';
 import { FOIL_METRES, FOIL_PER_STROKE, FOIL_PRICE, foilPull } from '../ink/foil-pull';
 import { SUM } from '../route/time-and-cost';
-import type { FoilArea } from '../product/part';
+import type { FoilArea, Part } from '../product/part';
 import {
   type ConsumeContext,
   type Consumed,
@@ -35,16 +35,28 @@ interface Lanes {
   laneWidthMm: number;
 }
 
+/** A foil area of a part on the form. `key` tells it from those of other parts there. */
+export interface AreaOnForm extends FoilArea {
+  part: Part;
+  key: string;
+}
+export const areasOnForm = (cx: Pick<DraftContext, 'parts'>): AreaOnForm[] =>
+  cx.parts.flatMap((part) => part.foils.map((area) => ({ ...area, part, key: cx.parts.length > 1 ? idOf(part.id, area.id) : area.id })));
+/** Copies of the part on the form: so many dies an area needs. */
+const copiesOf = (cx: DraftContext, { part }: AreaOnForm): Id<'figure'> =>
+  idOf(cx.parts.length > 1 ? part.id : (cx.form?.id ?? ''), 'copiesUp');
+
 /** The foil runs in feed direction: copies one behind the other share a lane. The fullest column of copies gives the lane. */
-export function foilLanes(cx: DraftContext, area: FoilArea): Lanes {
-  const part = cx.parts[0];
-  if (!cx.layout || !part) return { lanes: 1, dies: 1, pitchMm: area.heightMm, imageMm: area.heightMm, laneWidthMm: area.widthMm };
+export function foilLanes(cx: DraftContext, area: AreaOnForm): Lanes {
+  const cells = cx.layout?.cells.filter((c) => c.part === area.part.id) ?? [];
+  if (!cx.layout || cells.length === 0)
+    return { lanes: 1, dies: 1, pitchMm: area.heightMm, imageMm: area.heightMm, laneWidthMm: area.widthMm };
   const columns = new Map<number, number[]>();
-  for (const p of copyPlaces(cx.layout, part)) columns.set(p.x, [...(columns.get(p.x) ?? []), p.y]);
+  for (const p of copyPlaces({ ...cx.layout, cells })) columns.set(p.x, [...(columns.get(p.x) ?? []), p.y]);
   const rows = [...columns.values()].map((ys) => ys.sort((a, b) => a - b));
   const fullest = rows.reduce<number[]>((a, b) => (b.length > a.length ? b : a), []);
   const gaps = fullest.slice(1).map((y, i) => y - (fullest[i] as number));
-  const turned = cx.layout.cells[0]?.turn === 90 || cx.layout.cells[0]?.turn === 270;
+  const turned = cells[0]?.turn === 90 || cells[0]?.turn === 270;
   const [imageMm, across] = turned ? [area.widthMm, area.heightMm] : [area.heightMm, area.widthMm];
   return {
     lanes: columns.size,
@@ -62,7 +74,7 @@ const gapOf = (cx: ConsumeContext): number => {
   return 'value' in term ? term.value : 0;
 };
 
-const areasTerm = (cx: DraftContext): Term => typed(Math.max(cx.parts[0]?.foils.length ?? 0, 1), '1', 'foils');
+const areasTerm = (cx: DraftContext): Term => typed(Math.max(areasOnForm(cx).length, 1), '1', 'foils');
 
 /** Each foil area is set up on its own. Source: common practice, no source. */
 const FOIL_SETUP: Formula<'fresh' | 'areas' | 'factor'> = {
@@ -76,6 +88,12 @@ const AREA_DIES: Formula<'copiesUp' | 'areas'> = {
   unit: 'die',
   source: 'arithmetic',
   of: ({ copiesUp: up, areas }) => up * Math.max(areas, 1),
+};
+
+/** How close foil to print the most exacting part asks it; null: none does. */
+export const closestAsked = (parts: readonly Part[]): number | null => {
+  const asked = parts.flatMap((p) => (p.foils.length > 0 ? (p.foilToPrintMm ?? []) : []));
+  return asked.length > 0 ? Math.min(...asked) : null;
 };
 
 /** Hot foil: a heated die per copy up, foil drawn so that strikes interleave, ink dry before. */
@@ -109,10 +127,10 @@ export const foil: Process = {
       return { after, figure, why: 'foil' as const };
     });
     const tools: Draft['tools'] = {};
-    for (const area of cx.parts[0]?.foils ?? []) {
-      const at = `${cx.id}.die.${area.id}`;
+    for (const area of areasOnForm(cx)) {
+      const at = `${cx.id}.die.${area.key}`;
       cx.ledger.figure(idOf(at, 'dies'), FOIL_DIES, {
-        copiesUp: fig(idOf(cx.parts[0]?.id ?? '', 'copiesUp')),
+        copiesUp: fig(copiesOf(cx, area)),
         areas: typed(1, '1', `foil:${area.id}`),
       });
       tools[at] = {
@@ -128,7 +146,7 @@ export const foil: Process = {
       takesPer: 1,
       givesPer: 1,
       unit: 'sheet',
-      perGood: cx.incoming[0]?.flow.perGood ?? 1,
+      perGood: cx.incoming[0]?.of.perGood ?? 1,
       whole: true,
       losses,
       waits,
@@ -140,8 +158,16 @@ export const foil: Process = {
 
   consume(cx): Consumed {
     const costs: Consumed['costs'] = [];
-    for (const area of cx.parts[0]?.foils ?? []) costs.push(...foilOf(cx, area));
-    cx.ledger.figure(idOf(cx.id, 'diesSetUp'), AREA_DIES, { copiesUp: fig(idOf(cx.parts[0]?.id ?? '', 'copiesUp')), areas: areasTerm(cx) });
+    const areas = areasOnForm(cx);
+    for (const area of areas) costs.push(...foilOf(cx, area));
+    if (cx.parts.length > 1)
+      cx.ledger.figure(
+        idOf(cx.id, 'diesSetUp'),
+        { ...SUM, id: 'form.diesOfGang', unit: 'die' },
+        Object.fromEntries(areas.map((a) => [a.key, fig(`${cx.id}.die.${a.key}.dies`)])),
+      );
+    else
+      cx.ledger.figure(idOf(cx.id, 'diesSetUp'), AREA_DIES, { copiesUp: fig(idOf(cx.form?.id ?? '', 'copiesUp')), areas: areasTerm(cx) });
     return {
       costs: [
         ...costs,
@@ -157,9 +183,9 @@ export const foil: Process = {
   registers: (cx) =>
     registerToPrint(
       cx,
-      (cx.parts[0]?.foils ?? []).map((f) => `foil ${f.name}`),
+      areasOnForm(cx).map((f) => `foil ${f.name}`),
       'foil',
-      cx.parts[0]?.foilToPrintMm ?? null,
+      closestAsked(cx.parts),
       cx.machine.limits['foilToPrintMm'],
     ),
 
@@ -172,7 +198,7 @@ export const foil: Process = {
         {
           title: 'dies',
           head: ['area', 'size', 'dies', 'lanes', 'foil width', 'strokes before a jump', 'short advance', 'jump'],
-          rows: (cx.parts[0]?.foils ?? []).map((a) => {
+          rows: areasOnForm(cx).map((a) => {
             const lanes = foilLanes(cx, a);
             const pull = foilPull({
               imageMm: lanes.imageMm,
@@ -183,9 +209,9 @@ export const foil: Process = {
             return [
               a.name,
               `${a.widthMm} × ${a.heightMm} mm`,
-              String(cx.ledger.value(`${cx.id}.die.${a.id}.dies`)),
+              String(cx.ledger.value(`${cx.id}.die.${a.key}.dies`)),
               String(lanes.lanes),
-              `${round(cx.ledger.value(`${cx.id}.foil.${a.id}.widthMm`))} mm`,
+              `${round(cx.ledger.value(`${cx.id}.foil.${a.key}.widthMm`))} mm`,
               lanes.dies === 1 ? 'no jump' : String(pull.strikes),
               `${round(pull.shortMm)} mm`,
               lanes.dies === 1 ? '–' : `${round(pull.jumpMm)} mm`,
@@ -201,9 +227,9 @@ export const foil: Process = {
   summary: (cx) => ({ text: `${cx.machine.name} · ${cx.layout ? copiesUp(cx.layout) : 0} dies` }),
 };
 
-function foilOf(cx: ConsumeContext, area: FoilArea): Consumed['costs'] {
-  const at = `${cx.id}.foil.${area.id}`;
-  const die = `${cx.id}.die.${area.id}`;
+function foilOf(cx: ConsumeContext, area: AreaOnForm): Consumed['costs'] {
+  const at = `${cx.id}.foil.${area.key}`;
+  const die = `${cx.id}.die.${area.key}`;
   const lanes = foilLanes(cx, area);
   const mm = (value: number, what: string): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'family', at: what });
   const gapMm = gapTerm(cx);
@@ -252,7 +278,7 @@ function foilOf(cx: ConsumeContext, area: FoilArea): Consumed['costs'] {
 }
 
 function stripScene(cx: ConsumeContext): Scene {
-  const area = cx.parts[0]?.foils[0];
+  const [area] = areasOnForm(cx);
   if (!area) return { title: 'foil', says: 'No foil area.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
   const lanes = foilLanes(cx, area);
   const gap = gapOf(cx);
@@ -315,8 +341,8 @@ function stripScene(cx: ConsumeContext): Scene {
 const round = (x: number): number => Math.round(x * 10) / 10;
 
 function panelRows(cx: ConsumeContext): PanelRow[] {
-  const areas = cx.parts[0]?.foils ?? [];
-  const id = (area: FoilArea, what: string): Id<'figure'> => idOf(cx.id, what).replace('*', area.id);
+  const areas = areasOnForm(cx);
+  const id = (area: AreaOnForm, what: string): Id<'figure'> => idOf(cx.id, what).replace('*', area.key);
   return [
     { label: 'machine', text: cx.machine.name },
     ...areas.flatMap((a) => [

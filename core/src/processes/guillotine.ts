@@ -20,7 +20,7 @@ import {
   settingPath,
   settingRow,
 } from './process';
-import { singleStep } from './single-step';
+import { partedStep } from './parted-step';
 import { caliperTerm } from './stock-terms';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
@@ -29,7 +29,7 @@ import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
 const liftMm = (cx: ProcessContext & { stock: { soft?: boolean } | null }): ReturnType<typeof practiceTerm> =>
   setting(cx, 'liftMm', practiceTerm(cx.plant, cx.stock?.soft ? 'guillotine.softLiftMm' : 'guillotine.liftMm'));
 
-const programOf = (cx: ConsumeContext): Cut[] => (cx.layout && cx.parts[0] ? cuttingProgram(cx.layout, cx.parts[0]) : []);
+const programOf = (cx: ConsumeContext): Cut[] => (cx.layout ? cuttingProgram(cx.layout) : []);
 
 /** What lies on the sheet that is to be cut: the heavier side, coverage typed or the plant's guess; whether a water-based coat covers it. */
 function loadOf(cx: DraftContext): DryingLoad {
@@ -49,6 +49,7 @@ export const cutWait = (cx: DraftContext): PracticeKey => dryBeforeCutting(loadO
 export const guillotine: Process = {
   id: 'guillotine',
   losses: { setup: 'guillotine.setupSheets', running: 'guillotine.runningPpm' },
+  parts: true,
   straightCuts: true,
   asks: (cx) => ({ ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }) }),
   draft(cx) {
@@ -65,16 +66,7 @@ export const guillotine: Process = {
       cx.ledger.figure(idOf(cx.id, 'waitS'), SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, cutWait(cx))) });
       return { after, figure: idOf(cx.id, 'waitS'), why: 'cut' as const };
     });
-    return singleStep(cx, {
-      takesPer: 1,
-      givesPer: cx.layout ? copiesUp(cx.layout) : 1,
-      unit: 'copy',
-      perGood: 1,
-      whole: true,
-      losses,
-      waits,
-      cautions: ['knife'],
-    });
+    return partedStep(cx, { unit: 'copy', losses, waits, cautions: ['knife'] });
   },
   consume(cx) {
     const { ledger, id } = cx;
@@ -95,7 +87,7 @@ export const guillotine: Process = {
     const part = cx.parts[0];
     const gsm = { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` } as const;
     ledger.figure(idOf(id, 'sheetKg'), SHEET_MASS, { sheets: fig(idOf(id, 'run')), widthMm: mm(w), heightMm: mm(h), gsm });
-    ledger.figure(idOf(id, 'cut'), COPIES_CUT, { sheets: fig(idOf(id, 'run')), copiesUp: fig(idOf(part?.id ?? '', 'copiesUp')) });
+    ledger.figure(idOf(id, 'cut'), COPIES_CUT, { sheets: fig(idOf(id, 'run')), copiesUp: fig(idOf(cx.form?.id ?? '', 'copiesUp')) });
     ledger.figure(idOf(id, 'copiesKg'), SHEET_MASS, {
       sheets: fig(idOf(id, 'cut')),
       widthMm: mm(part?.widthMm ?? 0),
@@ -174,7 +166,7 @@ function cutScene(cx: ConsumeContext): Scene {
     { kind: 'rect', role: 'sheet', x: 0, y: 0, w, h, ref: 'sheet' },
     { kind: 'rect', role: 'gripper', x: 0, y: h - cx.layout.gripperMm, w, h: cx.layout.gripperMm },
   ];
-  for (const p of copyPlaces(cx.layout, cx.parts[0]).slice(0, 400))
+  for (const p of copyPlaces(cx.layout).slice(0, 400))
     shapes.push({ kind: 'rect', role: 'copy', x: p.x, y: up(p.y + p.h), w: p.w, h: p.h });
   const over = text * 0.9;
   for (const { nr, lines } of cuts) {

@@ -59,13 +59,13 @@ function handsProcess(id: Id<'process'>, motions: (cx: DraftContext) => Motion[]
       const losses = stepLosses(cx, cx.id, (cx) => ({
         setup: {
           formula: STEP_SETUP,
-          terms: { fresh: practiceTerm(cx.plant, 'hands.setupPieces'), factor: typed(1, '1', 'none') },
+          terms: { fresh: practiceTerm(cx.plant, 'hands.setupPieces'), factor: typed(cx.keeps === null ? 1 : 0, '1', 'none') },
           own: ownSetupTerm(cx),
         },
         runningPpm: runningLossTerm(cx, 'hands.runningPpm'),
         table: lossTable(cx),
       }));
-      const lead = cx.incoming[0]?.flow;
+      const lead = cx.incoming[0]?.of;
       const also = motions(cx)
         .filter((m) => m.supply)
         .map((m): { port: Port; flow: Flow } => ({
@@ -168,7 +168,7 @@ export const assemble = handsProcess(
   (cx) =>
     cx.incoming.map((f, i) => ({
       key: `part${i + 1}`,
-      name: f.id,
+      name: f.flow,
       seconds: practiceTerm(cx.plant, 'hands.insertS'),
       each: 1,
       supply: null,

@@ -172,7 +172,7 @@ describe('time', () => {
   });
   it('waits for paper that must be bought, as long as it takes to come', () => {
     const none = plan(cardSpec(), LINDMOOR, { ...shelf(hours(6, 22)), lots: {} });
-    const stock = LINDMOOR.stocks[none.stocks['card.card'] ?? ''];
+    const stock = LINDMOOR.stocks[none.forms['card.card']?.stock ?? ''];
     expect(value(none, 'card.card.stock.startAt')).toBeGreaterThanOrEqual(MONDAY_S + (stock?.leadDays ?? 0) * day);
     expect(none.assumptions.map((a) => a.code)).toContain('assume.stock');
   });

@@ -4,12 +4,13 @@ import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { Scene, Shape } from '../scene/scene';
 import { practiceTerm, practiceValue } from '../plant/practice';
-import type { Flow, Step } from '../flow/net';
-import { platesOfInk } from '../form/plates';
+import type { Step } from '../flow/net';
+import type { LossTerms } from '../flow/solve-backward';
 import { PILES, PILE_SHEETS } from '../stock/pile';
-import { fitsWorkStyle, pressPasses, WORK_STYLE_IDS, WORK_STYLES } from '../layout/work-style';
+import { printsOf } from '../layout/form';
+import { fitsWorkStyle, pressPasses, mayGang, WORK_STYLE_IDS, WORK_STYLES } from '../layout/work-style';
 import { toleranceOf } from '../register/register-of-step';
-import { OFFSET_SETUP } from '../counts/loss-terms';
+import { type LossesSaid, OFFSET_SETUP, VERSION_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';
 import {
   type ConsumeContext,
@@ -17,6 +18,7 @@ import {
   type Draft,
   type DraftContext,
   type PanelRow,
+  type PartVersion,
   type Process,
   limitTerm,
   lossTable,
@@ -26,8 +28,21 @@ import {
   machineTerm,
   settingRow,
 } from './process';
-import { filmList, INK_IN_ALL, inkRows, inksOf, inInkOrder, type Pass, plateRemakes, pressAbility, printedInks } from './press-inks';
+import {
+  filmList,
+  formsOfRun,
+  INK_IN_ALL,
+  inkRows,
+  inksOf,
+  inInkOrder,
+  type Pass,
+  plateRemakes,
+  pressAbility,
+  printedInks,
+} from './press-inks';
+import { onwards } from './batch';
 import { registerOfInks } from './register-of';
+import { runId, versionRuns } from './version-runs';
 import { lossNumbers } from './single-step';
 import { caliperTerm } from './stock-terms';
 import { repeatFactor, timeAndCost } from './time-and-cost';
@@ -35,27 +50,72 @@ import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
 
 const NONE = typed(0, 's', 'none');
 
-/** The passes of the part through this press, with ids that tell their side. */
+/** The runs of the form through this press: passes by work style, with ids that tell their side; and each version of a pass that differs in it. */
 export function passesOf(cx: DraftContext): Pass[] {
-  const part = cx.parts[0];
-  if (!part) return [];
-  const passes = pressPasses(cx.workStyle, part.colours, pressAbility(cx));
-  return passes.map((p, i) => {
+  const passes = pressPasses(cx.workStyle, cx.prints, pressAbility(cx));
+  let apart = false;
+  let last: PartVersion | null = null;
+  return passes.flatMap((p, i) => {
     const prints = p.prints.map(({ side, inks }) => ({ side, inks: inInkOrder(cx, inks) }));
     const id = passes.length === 1 ? cx.id : `${cx.id}.${p.side}${passes.filter((q, j) => q.side === p.side && j < i).length || ''}`;
-    return { ...p, prints, inks: prints.flatMap((side) => side.inks), id };
+    const inks = prints.flatMap((side) => side.inks);
+    const runs = versionRuns(cx, inks, apart, p.samePlates ? { version: last } : 'nothing');
+    apart ||= runs.length > 1;
+    last = runs.at(-1)?.version ?? null;
+    return runs.map((run): Pass => ({ ...p, ...run, prints, inks, id: runId(id, run, cx) }));
   });
 }
 
-/** Plates hung in the run beyond the first set, where versions change inks of a pass. */
-const platesChanged = (cx: DraftContext, pass: Pass): number =>
-  pass.inks.reduce((sum, ink) => sum + platesOfInk(ink, cx.versions).length - 1, 0);
+/** The runs of each pass, in the order they go through the press. */
+function runsByPass(passes: readonly Pass[]): Map<string, Pass[]> {
+  const by = new Map<string, Pass[]>();
+  for (const run of passes) {
+    const pass = run.version ? run.id.replace(new RegExp(`\\.${run.version.id}$`), '') : run.id;
+    by.set(pass, [...(by.get(pass) ?? []), run]);
+  }
+  return by;
+}
+
+/** Whose setting a run finds in the press: of the version before it in the pass, or of the pass before where the same plates stay. */
+function keepsFrom(run: Pass, runs: readonly Pass[], before: Pass | null, cx: DraftContext): { keepsFrom?: Id<'step'> } {
+  const last = runs[runs.indexOf(run) - 1];
+  if (last) return { keepsFrom: last.id };
+  if (run.again && cx.keeps !== null) return { keepsFrom: cx.keeps };
+  return run.samePlates && before ? { keepsFrom: before.id } : {};
+}
+
+/** What a run loses: the form's setup; of a form that is in the press a part; of the next version the plates changed. */
+const passLosses = (cx: DraftContext, run: Pass): LossTerms =>
+  stepLosses<string, DraftContext>(cx, run.id, (cx): LossesSaid<string> => {
+    const running = {
+      runningPpm: runningLossTerm(cx, 'offset.runningPpm'),
+      table: lossTable(cx, run.inks.length),
+      samples: setting(cx, 'samples', practiceTerm(cx.plant, 'offset.samples')),
+    };
+    const perUnit = practiceTerm(cx.plant, 'offset.setupUnitSheets');
+    if (run.again)
+      return { setup: { formula: VERSION_SETUP, terms: { changed: typed(run.hung, 'plate', 'versions'), perUnit } }, ...running };
+    return {
+      setup: {
+        formula: OFFSET_SETUP,
+        terms: {
+          fourColour: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'offset.setupFourSheets')),
+          perUnit,
+          inks: typed(run.inks.length, '1', 'colours'),
+          factor: run.samePlates ? practiceTerm(cx.plant, 'offset.setupSamePlates') : repeatFactor(cx),
+        },
+        own: ownSetupTerm(cx),
+      },
+      ...running,
+    };
+  });
 
 /** Sheet-fed offset: passes by work style, plates and ink of each, turn wait, setup and running loss of every pass. */
 export const offset: Process = {
   id: 'offset',
   losses: { setup: 'offset.setupFourSheets', running: 'offset.runningPpm' },
-  suits: (machine, parts) => parts.every((p) => Math.max(p.colours[0].length, p.colours[1].length) <= (machine.limits['units'] ?? 0)),
+  suits: (machine, parts) =>
+    Math.max(...printsOf(parts.map((p) => p.colours)).map((inks) => inks.length)) <= (machine.limits['units'] ?? 0),
   asks: (cx) => ({
     gripperMm: cx.machine.limits['gripperMm'] ?? 0,
     tailMm: cx.machine.limits['tailMm'] ?? 0,
@@ -67,55 +127,46 @@ export const offset: Process = {
 
   draft(cx): Draft {
     const lead = cx.incoming[0];
-    const passes = passesOf(cx);
-    const draft: Draft = { steps: {}, flows: {}, tools: {}, outgoing: lead?.id ?? null, wet: [] };
+    const draft: Draft = { steps: {}, flows: {}, tools: {}, out: [] };
     if (!lead) return draft;
-    let incoming = lead.id;
-    passes.forEach((pass, i) => {
-      const changed = pass.samePlates ? 0 : platesChanged(cx, pass);
-      const factor = pass.samePlates ? practiceTerm(cx.plant, 'offset.setupSamePlates') : repeatFactor(cx);
-      const losses = stepLosses(cx, pass.id, (cx) => ({
-        setup: {
-          formula: OFFSET_SETUP,
-          terms: {
-            ...(changed > 0 && { changed: typed(changed, 'plate', 'versions') }),
-            fourColour: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'offset.setupFourSheets')),
-            perUnit: practiceTerm(cx.plant, 'offset.setupUnitSheets'),
-            inks: typed(pass.inks.length, '1', 'colours'),
-            factor,
+    // What lies before the next pass: one batch, or one of each version.
+    let piles: { version: PartVersion | null; flow: Id<'flow'>; by: Pass | null }[] = [{ version: cx.version, flow: lead.flow, by: null }];
+    const passes = passesOf(cx);
+    for (const [, runs] of runsByPass(passes)) {
+      piles = runs.map((run) => {
+        const pile = piles.find((p) => p.version?.id === run.version?.id) ?? piles[0];
+        const losses = passLosses(cx, run);
+        const out = idOf(run.id, 'out');
+        const before = pile?.by ?? null;
+        draft.steps[run.id] = {
+          losses,
+          step: {
+            process: cx.process,
+            stage: cx.stone,
+            takes: [{ flow: pile?.flow ?? lead.flow, per: 1 }],
+            gives: [{ flow: out, per: 1 }],
+            loss: lossNumbers(losses, cx.ledger),
+            whole: true,
+            machine: cx.machineId,
+            needs: [],
+            after: cx.formsFrom,
+            waits: before ? [dryWait(cx, before.id, run.id, before.side === run.side ? 'pass' : 'turn')] : [],
+            ...keepsFrom(run, runs, before, cx),
+            inks: run.inks,
+            prints: run.prints,
+            cautions: ['nips', 'solvents', cx.inkSeries?.lampDried ? 'lamps' : 'powder'],
           },
-          own: ownSetupTerm(cx),
-        },
-        runningPpm: runningLossTerm(cx, 'offset.runningPpm'),
-        table: lossTable(cx, pass.inks.length),
-        samples: setting(cx, 'samples', practiceTerm(cx.plant, 'offset.samples')),
-      }));
-      const out = idOf(pass.id, 'out');
-      const before = passes[i - 1];
-      const flow: Flow = { ...lead.flow, unit: 'sheet' };
-      delete flow.supply;
-      const step: Step = {
-        process: cx.process,
-        stage: cx.id,
-        takes: [{ flow: incoming, per: 1 }],
-        gives: [{ flow: out, per: 1 }],
-        loss: lossNumbers(losses, cx.ledger),
-        whole: true,
-        machine: cx.machineId,
-        needs: [],
-        after: cx.formsFrom,
-        waits: before ? [dryWait(cx, before.id, pass.id, before.side === pass.side ? 'pass' : 'turn')] : [],
-        ...(pass.samePlates && before && { keepsFrom: before.id }),
-        inks: pass.inks,
-        prints: pass.prints,
-        cautions: ['nips', 'solvents', cx.inkSeries?.lampDried ? 'lamps' : 'powder'],
-      };
-      draft.steps[pass.id] = { step, losses };
-      draft.flows[out] = flow;
-      incoming = out;
+        };
+        const { supply: _, ...sheets } = lead.of;
+        draft.flows[out] = { ...sheets, unit: 'sheet', ...(run.version && { version: run.version.id }) };
+        return { version: run.version, flow: out, by: run };
+      });
+    }
+    draft.out = piles.map(({ flow, version }) => {
+      // Oxidising ink has to dry: of every pass this pile went through.
+      const wet = passes.filter((p) => p.version === null || p.version.id === version?.id).map((p) => p.id);
+      return onwards(cx.incoming, flow, { version: version?.id ?? null, ...(!cx.inkSeries?.lampDried && { wet }) });
     });
-    draft.outgoing = incoming;
-    if (!cx.inkSeries?.lampDried) draft.wet = passes.map((p) => p.id);
     return draft;
   },
 
@@ -128,7 +179,7 @@ export const offset: Process = {
         ...timeAndCost(cx, {
           step: pass.id,
           setupShare: pass.samePlates ? practiceValue(cx.plant, 'offset.setupSamePlates') : 1,
-          forms: typed(pass.samePlates ? 0 : pass.inks.length + platesChanged(cx, pass), 'plate', 'colours'),
+          ...formsOfRun(cx, pass),
           perFormS: limitTerm(cx, 'perPlateS', { value: 180, unit: 's', from: 'plant', at: 'practice' }),
         }),
       );
@@ -136,7 +187,7 @@ export const offset: Process = {
         inkKg.push(ink.kg);
         costs.push(...ink.costs);
       }
-      if (!pass.samePlates) {
+      if (!pass.samePlates && pass.hung > 0) {
         plates.push(plateRemakes(cx, pass));
         costs.push({ figure: idOf(pass.id, 'remakeCost'), kind: 'form', fixed: false });
       }
@@ -294,15 +345,14 @@ function pressScene(cx: ConsumeContext): Scene {
 }
 
 function panelRows(cx: ConsumeContext): PanelRow[] {
-  const part = cx.parts[0];
-  const styles = WORK_STYLE_IDS.filter((s) => part && fitsWorkStyle(s, part.colours, pressAbility(cx)));
+  const styles = WORK_STYLE_IDS.filter((s) => fitsWorkStyle(s, cx.prints, pressAbility(cx)) && (cx.parts.length < 2 || mayGang(s)));
   const first = passesOf(cx)[0];
   return [
     {
       label: 'press',
       text: cx.machine.name,
       edit: {
-        at: ['choices', 'machine', cx.id],
+        at: ['choices', 'machine', cx.stone],
         kind: 'choice',
         options: Object.entries(cx.plant.machines)
           .filter(([, m]) => m.processes.includes(cx.process))
@@ -312,7 +362,7 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
     {
       label: 'workStyle',
       text: cx.workStyle,
-      edit: { at: ['choices', 'workStyle', part?.id ?? ''], kind: 'choice', options: styles.map((value) => ({ value, says: value })) },
+      edit: { at: ['choices', 'workStyle', cx.form?.id ?? ''], kind: 'choice', options: styles.map((value) => ({ value, says: value })) },
     },
     ...inkRows(cx, (s) => !s.lampDried || (cx.machine.limits['lamps'] ?? 0) > 0),
     {

@@ -5,7 +5,7 @@ import type { Scene, Shape } from '../scene/scene';
 import type { Term } from '../quantity/figure';
 import type { PackCard } from '../plant/plant';
 import { practiceTerm, practiceValue } from '../plant/practice';
-import type { Flow, Step } from '../flow/net';
+import type { Step } from '../flow/net';
 import { guillotineCount } from '../layout/guillotine-count';
 import { HANDS_TIME, PACKS, PIECE_MASS, CLOCK_TIME } from '../finishing/folding';
 import {
@@ -35,7 +35,8 @@ import {
   wordSetting,
   settingRow,
 } from './process';
-import { lossNumbers, singleStep } from './single-step';
+import { onwards } from './batch';
+import { flowAfter, lossNumbers, singleStep } from './single-step';
 import { caliperTerm } from './stock-terms';
 import { timeAndCost } from './time-and-cost';
 
@@ -158,15 +159,15 @@ export const pack: Process = {
   asks: () => ({}),
   draft(cx): Draft {
     const lead = cx.incoming[0];
-    if (!lead) return { steps: {}, flows: {}, tools: {}, outgoing: null };
+    if (!lead) return { steps: {}, flows: {}, tools: {}, out: [] };
     packFigures(cx);
     const { ledger, id } = cx;
     const perCarton = Math.max(ledger.value(idOf(id, 'perCarton')), 1);
     const perPallet = Math.max(ledger.value(idOf(id, 'perPallet')), 1) * perCarton;
-    const flow: Flow = { unit: 'piece', part: lead.flow.part, item: lead.flow.item, perGood: 1 };
+    const flow = flowAfter(lead.of, 'piece', 1);
     const step = (stepId: string, from: string, out: string, per: number): Step => ({
       process: cx.process,
-      stage: id,
+      stage: cx.stone,
       takes: [{ flow: from, per }],
       gives: [{ flow: out, per }],
       loss: lossNumbers(losses, ledger),
@@ -180,12 +181,12 @@ export const pack: Process = {
     const losses = packLoss(cx);
     return {
       steps: {
-        [carton]: { step: step(carton, lead.id, idOf(carton, 'out'), perCarton), losses },
+        [carton]: { step: step(carton, lead.flow, idOf(carton, 'out'), perCarton), losses },
         [pallet]: { step: step(pallet, idOf(carton, 'out'), idOf(pallet, 'out'), perPallet), losses },
       },
       flows: { [idOf(carton, 'out')]: flow, [idOf(pallet, 'out')]: flow },
       tools: {},
-      outgoing: idOf(pallet, 'out'),
+      out: [onwards(cx.incoming, idOf(pallet, 'out'))],
     };
   },
   consume(cx) {

@@ -5,15 +5,13 @@ import { practiceTerm } from '../plant/practice';
 import { IMAGING_TIME, PLATES, PLATES_OF_VERSIONS, platesOfInk, PRICE_OF } from '../form/plates';
 import { inkOrder } from '../ink/ink-order';
 import { pressPasses, WORK_STYLES } from '../layout/work-style';
-import { type Process, type ProcessContext, setting, settingRow } from './process';
+import { type DraftContext, type Process, setting, settingRow } from './process';
 import { NOTHING_LOST } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
 /** The plates of a part as forms: front and back apart where there are two forms, one set where the form carries both sides. */
-export function plateSets(cx: ProcessContext & { workStyle: keyof typeof WORK_STYLES }): { side: string; inks: string[] }[] {
-  const part = cx.parts[0];
-  if (!part) return [];
-  return pressPasses(cx.workStyle, part.colours, { units: 1e3, perfects: true })
+export function plateSets(cx: Pick<DraftContext, 'workStyle' | 'prints'>): { side: string; inks: string[] }[] {
+  return pressPasses(cx.workStyle, cx.prints, { units: 1e3, perfects: true })
     .filter((p) => !p.samePlates)
     .flatMap((p) => p.prints)
     .map(({ side, inks }) => ({
@@ -47,7 +45,7 @@ export const platemaking: Process = {
     });
     const step = {
       process: cx.process,
-      stage: cx.id,
+      stage: cx.stone,
       takes: [],
       gives: [],
       loss: NOTHING_LOST,
@@ -57,7 +55,7 @@ export const platemaking: Process = {
       waits: [],
       cautions: ['laser'],
     };
-    return { steps: { [cx.id]: { step, losses: {} } }, flows: {}, tools: {}, outgoing: null, forms: [cx.id] };
+    return { steps: { [cx.id]: { step, losses: {} } }, flows: {}, tools: {}, out: [], makesForms: [cx.id] };
   },
   consume(cx) {
     const { ledger, id } = cx;

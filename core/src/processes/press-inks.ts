@@ -1,4 +1,4 @@
-import type { Formula, Id } from '../quantity/figure';
+import type { Formula, Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { InkSeries, PrintAim, ProcessInk } from '../plant/plant';
@@ -9,13 +9,16 @@ import { INK_ON_SHEETS, INK_TOTAL } from '../ink/ink-mass';
 import { INK_ORDER_SCHOOLS, inkOrder, type InkOrderSchool } from '../ink/ink-order';
 import { isFromTheDrum } from '../product/ink-names';
 import { INK_COST, SUM } from '../route/time-and-cost';
+import { copiesUp } from '../layout/layout';
 import type { PressPass, SidePrint } from '../layout/work-style';
 import type { Step } from '../flow/net';
+import { clearanceTerm, type VersionRun } from './version-runs';
 import { type Consumed, type ConsumeContext, type PanelRow, type ProcessContext, settingPath, wordSetting } from './process';
 
 /* What sheet-fed and web presses have in common: passes, inks, plates that wear. */
 
-export interface Pass extends PressPass {
+export interface Pass extends PressPass, VersionRun {
+  /** Its step: of a pass that runs version by version one each. */
   id: Id<'step'>;
   /** All its inks, unit by unit: those of the front, then those of the back. */
   inks: string[];
@@ -39,15 +42,17 @@ export function inkSeriesFor(cx: ProcessContext): InkSeries | null {
   return Object.values(inks).find((s) => s.lampDried) ?? usual;
 }
 
+type PrintsOf = { prints: readonly (readonly string[])[] };
+
 /** What comes from the drum in a pass: the series set on the step, else the first that dries as the inks do; null: none is printed, or no card fits. */
-export function coatSeriesFor(cx: ProcessContext): InkSeries | null {
+export function coatSeriesFor(cx: ProcessContext & PrintsOf): InkSeries | null {
   if (!printsFromTheDrum(cx)) return null;
   const coats = cx.plant.coats ?? {};
   const set = wordSetting(cx, 'coatSeries', '');
   if (Object.hasOwn(coats, set)) return coats[set] ?? null;
   return Object.values(coats).find((s) => s.lampDried === (inkSeriesFor(cx)?.lampDried ?? false)) ?? null;
 }
-const printsFromTheDrum = (cx: ProcessContext): boolean => cx.parts.some((p) => p.colours.flat().some(isFromTheDrum));
+const printsFromTheDrum = (cx: PrintsOf): boolean => cx.prints.flat().some(isFromTheDrum);
 
 /** The order of the inks, their series and, where one is printed, that of varnish or coating, to choose from. */
 export function inkRows(cx: ConsumeContext, fits: (s: InkSeries) => boolean): PanelRow[] {
@@ -101,14 +106,30 @@ const FILL_COST: Formula<'cost' | 'onSheets'> = {
 };
 export const INK_IN_ALL = { ...SUM, id: 'ink.inAll', unit: 'kg' } as const;
 
+/** Share of the form that an ink covers: as typed, else the plant's guess; of parts that share a form the mean, each by the copies of it that lie there. */
+function coverageTerm(cx: ConsumeContext, ink: string): Term {
+  const usual = practiceTerm(cx.plant, 'ink.coveragePercent');
+  const [part, ...others] = cx.parts;
+  if (others.length === 0) {
+    const share = part?.coveragePercent[ink];
+    return share === undefined ? usual : typed(share, '%', `coverage:${ink}`);
+  }
+  const guess = 'value' in usual ? usual.value : 0;
+  const areas = cx.parts.map((p) => {
+    const area = p.widthMm * p.heightMm * (cx.layout ? copiesUp(cx.layout, p.id) : 1);
+    return { area, share: p.colours.flat().includes(ink) ? (p.coveragePercent[ink] ?? guess) : 0 };
+  });
+  const whole = areas.reduce((sum, a) => sum + a.area, 0);
+  const mean = whole > 0 ? areas.reduce((sum, a) => sum + a.area * a.share, 0) / whole : guess;
+  return { value: mean, unit: '%', from: 'family', at: `coverage:${ink}, mean of the form` };
+}
+
 /** Mass and cost of each ink of a pass, side by side; fill and wash-up once for each unit and form. */
 export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; costs: Consumed['costs'] }[] {
-  const part = cx.parts[0];
   const [w, h] = cx.layout?.sheetMm ?? [0, 0];
   return printedInks(pass.id, pass).map(({ ink, at }) => {
     const series = isFromTheDrum(ink) ? (cx.coatSeries ?? cx.inkSeries) : cx.inkSeries;
-    const share = part?.coveragePercent[ink];
-    const coveragePercent = share === undefined ? practiceTerm(cx.plant, 'ink.coveragePercent') : typed(share, '%', `coverage:${ink}`);
+    const coveragePercent = coverageTerm(cx, ink);
     cx.ledger.figure(idOf(at, 'onSheets'), INK_ON_SHEETS, {
       areaMm2: { value: w * h, unit: 'm²', from: 'family', at: 'layout' },
       coveragePercent,
@@ -120,8 +141,8 @@ export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost
     cx.ledger.figure(idOf(at, 'kg'), INK_TOTAL, {
       onSheets: fig(idOf(at, 'onSheets')),
       // From the form that is in the press already: ducts are full, and it is washed once, after the first pass.
-      fill: pass.samePlates ? typed(0, 'kg', 'same form') : practiceTerm(cx.plant, 'ink.fillKg'),
-      wash: pass.samePlates ? typed(0, 'kg', 'same form') : practiceTerm(cx.plant, 'ink.washKg'),
+      fill: pass.samePlates || pass.again ? typed(0, 'kg', 'same form') : practiceTerm(cx.plant, 'ink.fillKg'),
+      wash: pass.samePlates || pass.again ? typed(0, 'kg', 'same form') : practiceTerm(cx.plant, 'ink.washKg'),
     });
     cx.ledger.figure(idOf(at, 'cost'), INK_COST, {
       kg: fig(idOf(at, 'kg')),
@@ -168,7 +189,7 @@ export function plateRemakes(cx: ConsumeContext, pass: Pass): Id<'figure'> {
   cx.ledger.figure(idOf(pass.id, 'remakes'), REMAKES, {
     cycles: fig(idOf(pass.id, 'run')),
     life: fig(idOf(pass.id, 'plateLife')),
-    perSet: typed(pass.inks.length, 'plate', 'colours'),
+    perSet: typed(pass.hung, 'plate', 'colours'),
   });
   cx.ledger.figure(idOf(pass.id, 'remakeCost'), PRICE_OF, {
     number: fig(idOf(pass.id, 'remakes')),
@@ -176,3 +197,9 @@ export function plateRemakes(cx: ConsumeContext, pass: Pass): Id<'figure'> {
   });
   return idOf(pass.id, 'remakes');
 }
+
+/** Setting the press for a run: plates to hang; for the next version the line is cleared before, and nothing else is set anew. */
+export const formsOfRun = (cx: ConsumeContext, pass: Pass): { forms: Term; setupFactor?: Term } => ({
+  forms: typed(pass.hung, 'plate', 'colours'),
+  ...(pass.again && { setupFactor: clearanceTerm(cx) }),
+});

@@ -12,15 +12,18 @@ import type { Layout } from '../layout/layout';
 import type { LayoutAsk } from '../layout/usable-sheet';
 import type { WorkStyleId } from '../layout/work-style';
 import type { RegisterOf } from '../register/register-of-step';
+import type { Form, Prints } from '../layout/form';
+import type { Batch, Bundle, Incoming } from './batch';
 
 /** What every pass tells a process about its place on the route. */
 export interface ProcessContext {
-  /** Id of the stone, and of its step where it has only one. */
+  /** Id of the run: of the stone, and where the stone runs several forms, parts or versions, of one of them. Its step is called so where it has only one. */
   id: string;
+  stone: Id<'stone'>;
   process: Id<'process'>;
   parts: Part[];
-  /** Versions of what is made, with the inks that each changes. */
-  versions: { name: string; changes: string[] }[];
+  /** Versions of what is made, in the order they run, with the inks that each changes. */
+  versions: PartVersion[];
   settings: Settings;
   machineId: Id<'machine'>;
   machine: Machine;
@@ -29,22 +32,36 @@ export interface ProcessContext {
   ledger: Ledger;
 }
 
+export interface PartVersion {
+  id: Id<'version'>;
+  name: string;
+  changes: string[];
+}
+
 export interface DraftContext extends ProcessContext {
+  /** What the run works on; null: pieces of no one form. */
+  form: Form | null;
   layout: Layout | null;
   workStyle: WorkStyleId;
-  /** The stock chosen for the first part, and its caliper figure. */
+  /** Inks of the form, or of what the stone prints on it. */
+  prints: Prints;
+  /** The version that runs; null: all together, or none is told apart. */
+  version: PartVersion | null;
+  /** The step whose setting this run finds in the machine: of the version before. */
+  keeps: Id<'step'> | null;
+  /** The stock of the form, and its caliper figure. */
   stockId: Id<'stock'> | null;
   stock: Stock | null;
-  /** What comes in, part by part. */
-  incoming: { id: Id<'flow'>; flow: Flow; times?: number }[];
-  /** Earlier steps of these parts that left ink to dry, and that made forms. */
+  /** What comes in, batch by batch. */
+  incoming: Incoming[];
+  /** Earlier steps of these batches that left ink to dry, and steps that made forms for this run. */
   wet: Id<'step'>[];
   formsFrom: Id<'step'>[];
   /** Inks dry by lamp or by the clock. */
   inkSeries: InkSeries | null;
   /** Of varnish, coating, primer; null: none is printed, or no card fits. */
   coatSeries: InkSeries | null;
-  /** What is faulty of what comes in and runs through until it is taken out (a web is not cut for it); null: nothing. */
+  /** What is faulty of what comes in and runs through until it is taken out; null: nothing. */
   faults: Term | null;
   /** A stone further on takes faulty pieces out. */
   faultsTakenOut: boolean;
@@ -52,26 +69,14 @@ export interface DraftContext extends ProcessContext {
   bundle: Bundle | null;
 }
 
-/** Pieces that lie in a carton together: a layer's footprint, how many pieces are in it, how thick it is, what paper it holds; what is never parted. */
-export interface Bundle {
-  footprintMm: [number, number];
-  pieces: number;
-  layerMm: number;
-  paperMm2: number;
-  together: number;
-}
-
 export interface Draft {
   steps: Record<Id<'step'>, { step: Step; losses: LossTerms }>;
   flows: Record<Id<'flow'>, Flow>;
   tools: Record<Id<'toolUse'>, ToolUse>;
-  /** The flow that carries on; null where a stone passes no pieces (plates). */
-  outgoing: Id<'flow'> | null;
-  /** Steps whose ink must dry; steps that made forms others wait for. */
-  wet?: Id<'step'>[];
-  forms?: Id<'step'>[];
-  faults?: Term;
-  bundle?: Bundle;
+  /** What carries on; nothing where no pieces pass (plates), several where a sheet is parted into orders or runs as versions. */
+  out: Batch[];
+  /** Steps that make forms others wait for. */
+  makesForms?: Id<'step'>[];
 }
 
 export interface ConsumeContext extends DraftContext {
@@ -133,6 +138,10 @@ export interface Process {
   packs?: true;
   /** Takes out what ran through faulty from an earlier machine. */
   takesOutFaults?: true;
+  /** Runs version by version where they differ in what it prints. */
+  tellsVersions?: true;
+  /** Parts what lies on a form: behind it every order of a gang goes its own way. */
+  parts?: true;
   /** Parts sheets by straight cuts from edge to edge, and by nothing else. */
   straightCuts?: true;
   /** First pass: late machines speak before the layout. */

@@ -28,7 +28,7 @@ describe('offset', () => {
   it('prints both sides at once where the press perfects, with a gripper at both ends', () => {
     const spec = withChoices({ machine: { 'card.card.print': 'press5' }, workStyle: { 'card.card': 'perfect' } });
     const p = plan(spec, LINDMOOR, SHELF);
-    expect(p.workStyles['card.card']).toBe('perfect');
+    expect(p.forms['card.card']?.style).toBe('perfect');
     expect(p.stones.find((s) => s.key === 'print')?.steps).toEqual(['card.card.print']);
     expect(p.figures['card.card.usableDepth']?.terms['tail']).toEqual({ fig: 'card.card.gripper' });
   });
@@ -98,7 +98,7 @@ describe('stock', () => {
     expect(perThousand(many)).toBeCloseTo(178, 6);
   });
   it('reckons with the measured lot where there is one', () => {
-    const lots = { a: { stock: base.stocks['card.card'] ?? '', quantity: 9_000, owner: 'works' as const, caliperUm: 412 } };
+    const lots = { a: { stock: base.forms['card.card']?.stock ?? '', quantity: 9_000, owner: 'works' as const, caliperUm: 412 } };
     expect(value(plan(cardSpec(), LINDMOOR, { ...SHELF, lots }), 'card.card.stock.caliper')).toBe(412);
   });
 });
@@ -127,7 +127,7 @@ describe('foil', () => {
 
 describe('the measured lot', () => {
   it('wins over the stock card everywhere a thickness counts, and the working says whose it is', () => {
-    const lots = { m1: { stock: base.stocks['card.card'] ?? '', quantity: 20_000, owner: 'works' as const, caliperUm: 440 } };
+    const lots = { m1: { stock: base.forms['card.card']?.stock ?? '', quantity: 20_000, owner: 'works' as const, caliperUm: 440 } };
     const p = plan(cardSpec(), LINDMOOR, { ...SHELF, lots });
     for (const figure of ['cut.perLift', 'print.perPile', 'stock.perPile'])
       expect([figure, value(p, `card.card.${figure}`)]).toEqual([

@@ -1,36 +1,26 @@
 import { idOf } from '../quantity/id-of';
 import { fig } from '../quantity/ledger';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
-import type { Flow } from '../flow/net';
-import { copiesUp } from '../layout/layout';
 import { METRE_MASS, rollDiameterMm, ROLLS, SPLICES } from '../stock/roll';
 import { SHEET_MASS } from '../stock/sheet-mass';
 import { WEB_USE } from '../layout/web-layout';
 import { priceAt } from '../stock/purchase';
 import { STOCK_COST } from '../route/time-and-cost';
 import { type ConsumeContext, type Process, settingPath, wordSetting } from './process';
-import { isCustomers, lotRows, pulledFlow } from './pull';
+import { isCustomers, lotRows, pulledFlow, suppliedBatch, suppliedFlow } from './pull';
 import { caliperUmOf } from './stock-terms';
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
-import { ofPart } from './web-time';
+import { ofForm } from './web-time';
 
 /** The store brings rolls: metres, rolls with their core waste, mass, price. The stone's drawing is the roll with its diameter. */
 export const pullRoll: Process = {
   id: 'pullRoll',
   asks: () => ({}),
   draft(cx) {
-    const part = cx.parts[0];
-    if (!part) return { steps: {}, flows: {}, tools: {}, outgoing: null };
-    const web: Flow = {
-      unit: 'metre',
-      part: part.id,
-      item: part.item,
-      perGood: metresAPiece(cx),
-      supply: isCustomers(cx) ? { from: 'customer' } : { from: 'stock', stock: cx.stockId ?? '' },
-    };
+    const web = suppliedFlow(cx, 'metre', cx.layout ? cx.layout.sheetMm[1] / 1000 : 1);
     return singleStep(
-      { ...cx, incoming: [{ id: pulledFlow(cx), flow: web }] },
+      { ...cx, incoming: [suppliedBatch(cx, pulledFlow(cx), web)] },
       {
         takesPer: 1,
         givesPer: 1,
@@ -56,14 +46,14 @@ export const pullRoll: Process = {
       heightMm: { value: 1_000, unit: 'mm', from: 'family', at: 'a metre' },
       gsm: card(stock?.gsm ?? 0, 'g/m²'),
     });
-    ledger.figure(idOf(id, 'rolls'), ROLLS, { metres, usable: fig(ofPart(cx, 'usableRoll')) });
+    ledger.figure(idOf(id, 'rolls'), ROLLS, { metres, usable: fig(ofForm(cx, 'usableRoll')) });
     ledger.figure(idOf(id, 'splices'), SPLICES, { rolls: fig(idOf(id, 'rolls')) });
     ledger.figure(idOf(id, 'webUse'), WEB_USE, {
-      pieces: fig(ofPart(cx, 'copiesUp')),
+      pieces: fig(ofForm(cx, 'copiesUp')),
       widthMm: { value: cx.parts[0]?.widthMm ?? 0, unit: 'mm', from: 'typed', at: 'width' },
       heightMm: { value: cx.parts[0]?.heightMm ?? 0, unit: 'mm', from: 'typed', at: 'height' },
       webMm: card(stock?.widthMm ?? 0, 'mm'),
-      repeatMm: fig(ofPart(cx, 'repeatMm')),
+      repeatMm: fig(ofForm(cx, 'repeatMm')),
     });
     ledger.figure(idOf(id, 'cost'), STOCK_COST, {
       number: metres,
@@ -90,7 +80,11 @@ export const pullRoll: Process = {
       {
         label: 'stock',
         text: cx.stock?.name ?? '',
-        edit: { at: ['choices', 'stock', part?.id ?? ''], kind: 'choice', options: fitting.map(([value, s]) => ({ value, says: s.name })) },
+        edit: {
+          at: ['choices', 'stock', cx.form?.id ?? ''],
+          kind: 'choice',
+          options: fitting.map(([value, s]) => ({ value, says: s.name })),
+        },
       },
       {
         label: 'owner',
@@ -104,17 +98,17 @@ export const pullRoll: Process = {
           ],
         },
       },
-      { label: 'rollLength', figure: ofPart(cx, 'rollLength') },
-      { label: 'usableRoll', figure: ofPart(cx, 'usableRoll') },
+      { label: 'rollLength', figure: ofForm(cx, 'rollLength') },
+      { label: 'usableRoll', figure: ofForm(cx, 'usableRoll') },
       { label: 'metresToPull', figure: idOf(pulledFlow(cx), 'demand') },
       { label: 'rolls', figure: idOf(cx.id, 'rolls') },
       { label: 'splices', figure: idOf(cx.id, 'splices') },
       { label: 'mass', figure: idOf(cx.id, 'mass') },
       { label: 'metreMass', figure: idOf(cx.id, 'metreKg') },
-      { label: 'metresAThousand', figure: ofPart(cx, 'metresAThousand') },
+      { label: 'metresAThousand', figure: ofForm(cx, 'metresAThousand') },
       { label: 'webUse', figure: idOf(cx.id, 'webUse') },
-      { label: 'rollByMass', figure: ofPart(cx, 'rollByMass') },
-      { label: 'rollByDiameter', figure: ofPart(cx, 'rollByDiameter') },
+      { label: 'rollByMass', figure: ofForm(cx, 'rollByMass') },
+      { label: 'rollByDiameter', figure: ofForm(cx, 'rollByDiameter') },
       ...(cx.stock?.laminate ? [{ label: 'laminate', text: laminateWords(cx) }] : []),
       { label: 'cost', figure: idOf(cx.id, 'cost') },
     ];
@@ -143,14 +137,10 @@ const laminateWords = (cx: ConsumeContext): string => {
   return l ? `${l.face} / ${l.adhesive} / ${l.liner}` : '';
 };
 
-/** Metres of web a good piece takes: the river's common width. */
-export const metresAPiece = (cx: Pick<ConsumeContext, 'layout'>): number =>
-  cx.layout ? cx.layout.sheetMm[1] / 1000 / Math.max(copiesUp(cx.layout), 1) : 1;
-
 /** The roll from the side, to scale, with core and diameter; beside it how it stands on the unwinder, with its width. */
 function rollScene(cx: ConsumeContext): Scene {
   const core = cx.stock?.coreMm ?? 76;
-  const length = cx.ledger.value(ofPart(cx, 'rollLength'));
+  const length = cx.ledger.value(ofForm(cx, 'rollLength'));
   const caliperUm = caliperUmOf(cx) || 100;
   const diameter = cx.stock?.rollDiameterMm ?? rollDiameterMm({ lengthM: length, coreMm: core, caliperUm });
   const width = cx.stock?.widthMm ?? 0;

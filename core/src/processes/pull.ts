@@ -2,6 +2,7 @@ import { idOf } from '../quantity/id-of';
 import type { Shelf } from '../plant/plant';
 import { fig, typed } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
+import type { CountUnit, Id } from '../quantity/figure';
 import type { Flow } from '../flow/net';
 import { CALIPER } from '../stock/caliper';
 import { PILES, PILE_SHEETS, REAMS } from '../stock/pile';
@@ -11,7 +12,17 @@ import { copiesUp } from '../layout/layout';
 import { sheetScene } from '../layout/sheet-scene';
 import { priceAt } from '../stock/purchase';
 import { STOCK_COST } from '../route/time-and-cost';
-import { type ConsumeContext, type Process, type ProcessContext, limitTerm, machineTerm, settingPath, wordSetting } from './process';
+import type { Incoming } from './batch';
+import {
+  type ConsumeContext,
+  type DraftContext,
+  type Process,
+  type ProcessContext,
+  limitTerm,
+  machineTerm,
+  settingPath,
+  wordSetting,
+} from './process';
 import { singleStep } from './single-step';
 import { caliperTerm } from './stock-terms';
 import { timeAndCost } from './time-and-cost';
@@ -23,24 +34,15 @@ export const pull: Process = {
   id: 'pull',
   asks: () => ({}),
   draft(cx) {
-    const part = cx.parts[0];
-    const ups = cx.layout ? copiesUp(cx.layout) : 1;
-    if (!part) return { steps: {}, flows: {}, tools: {}, outgoing: null };
     cx.ledger.figure(idOf(cx.id, 'caliper'), CALIPER, { reckoned: caliperTerm(cx) });
-    const sheets = {
-      unit: 'sheet',
-      part: part.id,
-      item: part.item,
-      perGood: 1 / ups,
-      supply: isCustomers(cx) ? { from: 'customer' } : { from: 'stock', stock: cx.stockId ?? '' },
-    } satisfies Flow;
+    const sheets = suppliedFlow(cx, 'sheet', 1);
     return singleStep(
-      { ...cx, incoming: [{ id: stockFlow(cx.id), flow: sheets }] },
+      { ...cx, incoming: [suppliedBatch(cx, stockFlow(cx.id), sheets)] },
       {
         takesPer: 1,
         givesPer: 1,
         unit: 'sheet',
-        perGood: 1 / ups,
+        perGood: sheets.perGood,
         whole: true,
         losses: {},
         cautions: ['piles'],
@@ -91,7 +93,7 @@ export const pull: Process = {
       ],
     };
   },
-  scene: (cx) => sheetScene(cx.layout, cx.parts[0], cx.stock, cx.workStyle, practiceTerm(cx.plant, 'layout.colourBarMm')),
+  scene: (cx) => sheetScene(cx.layout, cx.parts, cx.stock, cx.workStyle, practiceTerm(cx.plant, 'layout.colourBarMm')),
   panel: (cx) => {
     const part = cx.parts[0];
     const fitting = Object.entries(cx.plant.stocks).filter(([, s]) => s.form === 'sheet' && s.grade === part?.grade);
@@ -99,7 +101,11 @@ export const pull: Process = {
       {
         label: 'stock',
         text: cx.stock?.name ?? '',
-        edit: { at: ['choices', 'stock', part?.id ?? ''], kind: 'choice', options: fitting.map(([value, s]) => ({ value, says: s.name })) },
+        edit: {
+          at: ['choices', 'stock', cx.form?.id ?? ''],
+          kind: 'choice',
+          options: fitting.map(([value, s]) => ({ value, says: s.name })),
+        },
       },
       {
         label: 'owner',
@@ -113,13 +119,13 @@ export const pull: Process = {
           ],
         },
       },
-      { label: 'copiesUp', figure: idOf(part?.id ?? '', 'copiesUp') },
+      { label: 'copiesUp', figure: idOf(cx.form?.id ?? '', 'copiesUp') },
       { label: 'sheetUse', figure: idOf(cx.id, 'sheetUse') },
       { label: 'sheetsToPull', figure: idOf(stockFlow(cx.id), 'demand') },
       { label: 'mass', figure: idOf(cx.id, 'mass') },
       { label: 'reams', figure: idOf(cx.id, 'reams') },
       { label: 'piles', figure: idOf(cx.id, 'piles') },
-      { label: 'gripper', figure: idOf(part?.id ?? '', 'gripper') },
+      { label: 'gripper', figure: idOf(cx.form?.id ?? '', 'gripper') },
       { label: 'cost', figure: idOf(cx.id, 'cost') },
     ];
   },
@@ -151,6 +157,34 @@ export const lotRows = (cx: ConsumeContext, tell: (lot: Shelf['lots'][string]) =
   const lots = Object.entries(cx.shelf.lots).filter(([, l]) => l.stock === cx.stockId);
   return lots.length > 0 ? lots.map(([id, l]) => [id, ...tell(l)]) : [['none in the store']];
 };
+
+/** What the store brings for a form: `each` of it for one form, shared by the copies on it; copies of several orders are told apart. */
+export function suppliedFlow(cx: DraftContext, unit: CountUnit, each: number): Flow {
+  const [part, ...others] = cx.parts;
+  const perGood = (copies: number): number => each / Math.max(copies, 1);
+  const layout = cx.layout;
+  return {
+    unit,
+    part: others.length > 0 ? '' : (part?.id ?? ''),
+    item: others.length > 0 ? '' : (part?.item ?? ''),
+    perGood: perGood(layout ? copiesUp(layout) : 1),
+    ...(layout && others.length > 0 && { perGoodOf: Object.fromEntries(cx.parts.map((p) => [p.item, perGood(copiesUp(layout, p.id))])) }),
+    supply: isCustomers(cx) ? { from: 'customer' } : { from: 'stock', stock: cx.stockId ?? '' },
+  };
+}
+
+/** The same as the batch that a stone begins with. */
+export const suppliedBatch = (cx: DraftContext, flow: Id<'flow'>, of: Flow): Incoming => ({
+  flow,
+  of,
+  times: 1,
+  forms: cx.form ? [cx.form.id] : [],
+  parts: cx.parts.map((p) => p.id),
+  version: null,
+  wet: [],
+  faults: null,
+  bundle: null,
+});
 
 /** The customer sends the sheets: counted in, owned by the customer, returned. */
 export const isCustomers = (cx: ProcessContext): boolean => wordSetting(cx, 'owner', 'works') === 'customer';

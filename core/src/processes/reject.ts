@@ -67,8 +67,8 @@ export const reject: Process = {
     return singleStep(cx, {
       takesPer: 1,
       givesPer: 1,
-      unit: cx.incoming[0]?.flow.unit ?? 'sheet',
-      perGood: cx.incoming[0]?.flow.perGood ?? 1,
+      unit: cx.incoming[0]?.of.unit ?? 'sheet',
+      perGood: cx.incoming[0]?.of.perGood ?? 1,
       whole: true,
       losses,
       cautions: ['repetition'],

@@ -22,8 +22,15 @@ export const rewind: Process = {
     const web = cx.parts[0]?.web;
     const perRoll = web?.piecesARoll ?? 1;
     const { widthMm, diameterMm, lengthM } = finishedRoll(cx);
-    const lead = cx.incoming[0]?.flow;
-    const draft = singleStep(cx, {
+    const lead = cx.incoming[0]?.of;
+    const bundle = {
+      footprintMm: [diameterMm, diameterMm] as [number, number],
+      pieces: perRoll,
+      layerMm: widthMm,
+      paperMm2: widthMm * lengthM * 1000,
+      together: perRoll,
+    };
+    return singleStep(cx, {
       takesPer: perRoll / Math.max(cx.layout ? copiesUp(cx.layout) : 1, 1),
       givesPer: perRoll,
       unit: 'piece',
@@ -43,15 +50,8 @@ export const rewind: Process = {
           },
         },
       ],
+      makes: { bundle },
     });
-    const bundle = {
-      footprintMm: [diameterMm, diameterMm] as [number, number],
-      pieces: perRoll,
-      layerMm: widthMm,
-      paperMm2: widthMm * lengthM * 1000,
-      together: perRoll,
-    };
-    return { ...draft, bundle };
   },
   consume(cx) {
     const { ledger, id } = cx;

@@ -10,7 +10,7 @@ import { singleStep } from './single-step';
 import { runningLossTerm, stepLosses } from './step-losses';
 import { isRepeat, timeAndCost } from './time-and-cost';
 import { webSetup } from './web-press';
-import { METRES_RUN, ofPart } from './web-time';
+import { METRES_RUN, ofForm } from './web-time';
 
 /**
  * Share of the web's face that is no label: it is drawn off as the matrix, edges and all. Labels of one repeat against the web it takes.
@@ -42,7 +42,7 @@ export const rollDie: Process = {
       takesPer: 1,
       givesPer: 1,
       unit: 'repeat',
-      perGood: cx.incoming[0]?.flow.perGood ?? 1,
+      perGood: cx.incoming[0]?.of.perGood ?? 1,
       whole: true,
       losses: stepLosses(cx, cx.id, (cx) => ({
         setup: webSetup(cx, setting(cx, 'setupMetres', practiceTerm(cx.plant, 'rollDie.setupMetres'))),
@@ -54,13 +54,13 @@ export const rollDie: Process = {
   consume(cx) {
     const { ledger, id } = cx;
     const ofStock = (value: number, unit: 'mm' | 'g/m²') => ({ value, unit, from: 'plant', at: `stock:${cx.stockId ?? ''}` }) as const;
-    ledger.figure(idOf(id, 'metres'), METRES_RUN, { cycles: fig(idOf(id, 'run')), repeatMm: fig(ofPart(cx, 'repeatMm')) });
+    ledger.figure(idOf(id, 'metres'), METRES_RUN, { cycles: fig(idOf(id, 'run')), repeatMm: fig(ofForm(cx, 'repeatMm')) });
     ledger.figure(idOf(id, 'matrixShare'), MATRIX_SHARE, {
-      labels: fig(ofPart(cx, 'copiesUp')),
+      labels: fig(ofForm(cx, 'copiesUp')),
       widthMm: typed(cx.parts[0]?.widthMm ?? 0, 'mm', 'widthMm'),
       heightMm: typed(cx.parts[0]?.heightMm ?? 0, 'mm', 'heightMm'),
       webMm: ofStock(cx.stock?.widthMm ?? 0, 'mm'),
-      repeatMm: fig(ofPart(cx, 'repeatMm')),
+      repeatMm: fig(ofForm(cx, 'repeatMm')),
     });
     ledger.figure(idOf(id, 'matrixKg'), MATRIX_KG, {
       metres: fig(idOf(id, 'metres')),
@@ -101,10 +101,10 @@ function rows(cx: ConsumeContext): PanelRow[] {
     { label: 'machine', text: cx.machine.name },
     {
       label: 'dieSize',
-      text: `${cx.parts[0]?.widthMm ?? 0} × ${cx.parts[0]?.heightMm ?? 0} mm, ${cx.ledger.value(ofPart(cx, 'copiesUp'))} a turn`,
+      text: `${cx.parts[0]?.widthMm ?? 0} × ${cx.parts[0]?.heightMm ?? 0} mm, ${cx.ledger.value(ofForm(cx, 'copiesUp'))} a turn`,
     },
-    { label: 'teeth', figure: ofPart(cx, 'teeth') },
-    { label: 'dieTurn', figure: ofPart(cx, 'repeatMm') },
+    { label: 'teeth', figure: ofForm(cx, 'teeth') },
+    { label: 'dieTurn', figure: ofForm(cx, 'repeatMm') },
     { label: 'bridge', text: `${gapMm} mm` },
     settingRow(cx, 'diesToMake', 'dies', dies(cx), { kind: 'count' }),
     { label: 'setupRepeats', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupMetres'), kind: 'count' } },
@@ -119,12 +119,11 @@ const MOST_DRAWN = 400;
 
 /** One repeat of the web to scale: the labels that stay, the matrix about them that goes. */
 function dieScene(cx: ConsumeContext): Scene {
-  const [w, h] = [cx.stock?.widthMm ?? 1, cx.ledger.value(ofPart(cx, 'repeatMm'))];
+  const [w, h] = [cx.stock?.widthMm ?? 1, cx.ledger.value(ofForm(cx, 'repeatMm'))];
   const text = Math.max(w, h) / 24;
   const shapes: Shape[] = [{ kind: 'rect', role: 'web', x: 0, y: 0, w, h, ref: 'matrix' }];
-  const trim = { widthMm: cx.parts[0]?.widthMm ?? 1, heightMm: cx.parts[0]?.heightMm ?? 1 };
-  if (cx.layout && cx.ledger.value(ofPart(cx, 'copiesUp')) <= MOST_DRAWN)
-    for (const p of copyPlaces(cx.layout, trim)) shapes.push({ kind: 'rect', role: 'copy', x: p.x, y: p.y, w: p.w, h: p.h, ref: 'label' });
+  if (cx.layout && cx.ledger.value(ofForm(cx, 'copiesUp')) <= MOST_DRAWN)
+    for (const p of copyPlaces(cx.layout)) shapes.push({ kind: 'rect', role: 'copy', x: p.x, y: p.y, w: p.w, h: p.h, ref: 'label' });
   shapes.push({ kind: 'text', role: 'label', x: 0, y: h + text * 1.9, text: `web ${round(w)} mm, one turn ${round(h)} mm`, sizeMm: text });
   return {
     title: 'die',

@@ -7,7 +7,7 @@ import { type ConsumeContext, type PanelRow, type Process, lossTable, setting, s
 import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 import { webSetup } from './web-press';
-import { edgeTrim, ofPart, webTime } from './web-time';
+import { edgeTrim, ofForm, webTime } from './web-time';
 import { runningLossTerm, stepLosses } from './step-losses';
 
 /** Slits in the liner of one sheet, so far apart. Source: arithmetic. */
@@ -73,15 +73,15 @@ export const sheeter: Process = {
       blanks: ['cut length measured', 'perforation torn by hand, even', 'slit goes through the liner only'],
     },
   ],
-  summary: (cx) => ({ figure: ofPart(cx, 'cutLength'), text: cx.machine.name }),
+  summary: (cx) => ({ figure: ofForm(cx, 'cutLength'), text: cx.machine.name }),
 };
 
 function rows(cx: ConsumeContext): PanelRow[] {
   return [
     { label: 'machine', text: cx.machine.name },
-    { label: 'cutLength', figure: ofPart(cx, 'cutLength') },
-    { label: 'sheetsARepeat', figure: ofPart(cx, 'sheetsARepeat') },
-    { label: 'piecesASheet', figure: ofPart(cx, 'piecesASheet') },
+    { label: 'cutLength', figure: ofForm(cx, 'cutLength') },
+    { label: 'sheetsARepeat', figure: ofForm(cx, 'sheetsARepeat') },
+    { label: 'piecesASheet', figure: ofForm(cx, 'piecesASheet') },
     { label: 'perforations', figure: idOf(cx.id, 'perforations') },
     { label: 'backSlits', figure: idOf(cx.id, 'backSlits') },
     { label: 'metres', figure: idOf(cx.id, 'metres') },

@@ -5,6 +5,7 @@ import { allowanceFactor } from '../counts/allowance';
 import type { LossPoint } from '../flow/loss-table';
 import type { LossTerms } from '../flow/solve-backward';
 import type { Ledger } from '../quantity/ledger';
+import { type Batch, onwards } from './batch';
 import type { Draft, DraftContext } from './process';
 
 export interface SingleStep {
@@ -22,6 +23,8 @@ export interface SingleStep {
   inks?: string[];
   prints?: Step['prints'];
   tools?: Draft['tools'];
+  /** What it makes of the batch. */
+  makes?: Partial<Batch>;
   /** Flows no step makes. */
   supplied?: Draft['flows'];
 }
@@ -53,14 +56,24 @@ export function lossNumbers(
   };
 }
 
+/** The flow a step gives: what it took, in another state. Copies of several orders stay told apart while they lie on one sheet. */
+export const flowAfter = ({ part, item, version, perGood: before, perGoodOf }: Flow, unit: CountUnit, perGood: number): Flow => ({
+  unit,
+  part,
+  item,
+  ...(version !== undefined && { version }),
+  perGood,
+  ...(perGoodOf && perGood === before && { perGoodOf }),
+});
+
 /** A stone with one step that takes what comes in and gives it on in another state. */
 export function singleStep(cx: DraftContext, s: SingleStep): Draft {
   const lead = cx.incoming[0];
   const out = idOf(cx.id, 'out');
   const step: Step = {
     process: cx.process,
-    stage: cx.id,
-    takes: [...cx.incoming.map(({ id, times = 1 }) => ({ flow: id, per: s.takesPer * times })), ...(s.also ?? []).map((a) => a.port)],
+    stage: cx.stone,
+    takes: [...cx.incoming.map(({ flow, times }) => ({ flow, per: s.takesPer * times })), ...(s.also ?? []).map((a) => a.port)],
     gives: [{ flow: out, per: s.givesPer }],
     loss: lossNumbers(s.losses, cx.ledger),
     whole: s.whole,
@@ -75,11 +88,11 @@ export function singleStep(cx: DraftContext, s: SingleStep): Draft {
   return {
     steps: { [cx.id]: { step, losses: s.losses } },
     flows: {
-      ...(lead && { [out]: { unit: s.unit, part: lead.flow.part, item: lead.flow.item, perGood: s.perGood } }),
+      ...(lead && { [out]: flowAfter(lead.of, s.unit, s.perGood) }),
       ...Object.fromEntries((s.also ?? []).map((a) => [a.port.flow, a.flow])),
       ...s.supplied,
     },
     tools: s.tools ?? {},
-    outgoing: out,
+    out: lead ? [onwards(cx.incoming, out, s.makes)] : [],
   };
 }

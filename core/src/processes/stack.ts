@@ -17,15 +17,6 @@ export const stack: Process = {
     const web = cx.parts[0]?.web;
     const [pieces, sheets] = [(web?.across ?? 1) * (web?.along ?? 1), web?.sheetsAStack ?? 1];
     const [width, length] = cx.layout?.web?.sheetMm ?? [1, 1];
-    const draft = singleStep(cx, {
-      takesPer: sheets,
-      givesPer: sheets * pieces,
-      unit: 'piece',
-      perGood: 1,
-      whole: false,
-      losses: {},
-      cautions: web?.wrapped ? ['heat'] : [],
-    });
     const bundle = {
       footprintMm: [width, length] as [number, number],
       pieces,
@@ -33,7 +24,16 @@ export const stack: Process = {
       paperMm2: width * length,
       together: sheets * pieces,
     };
-    return { ...draft, bundle };
+    return singleStep(cx, {
+      takesPer: sheets,
+      givesPer: sheets * pieces,
+      unit: 'piece',
+      perGood: 1,
+      whole: false,
+      losses: {},
+      cautions: web?.wrapped ? ['heat'] : [],
+      makes: { bundle },
+    });
   },
   consume(cx) {
     const { ledger, id } = cx;

@@ -3,7 +3,8 @@ import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
 import { MACHINE_COST, RUN_TIME, SETUP_TIME, SUM } from '../route/time-and-cost';
-import { type ConsumeContext, type Consumed, type ProcessContext, machineTerm, setting, wordSetting } from './process';
+import { clearanceTerm } from './version-runs';
+import { type ConsumeContext, type Consumed, type DraftContext, type ProcessContext, machineTerm, setting, wordSetting } from './process';
 
 /** The setting of a step that says whether its work was done before. */
 export const REPEATED = 'repeat';
@@ -11,10 +12,15 @@ export const REPEATED = 'repeat';
 /** Repeat work: tools and settings are kept, so setups are smaller. */
 export const isRepeat = (cx: ProcessContext): boolean => wordSetting(cx, REPEATED, 'new') === 'repeat';
 
-/** The factor on setup losses: 1 for new work, the plant's repeat factor else. */
-export const repeatFactor = (cx: ProcessContext): Term =>
-  isRepeat(cx) ? practiceTerm(cx.plant, 'setup.repeatFactor') : { value: 1, unit: '1', from: 'family', at: 'setup:new' };
+/** The factor on setup losses: 1 for new work, the plant's repeat factor else; nothing where the setting of the version before stays. */
+export const repeatFactor = (cx: Pick<DraftContext, 'keeps'> & ProcessContext): Term =>
+  cx.keeps !== null
+    ? NOTHING_SET
+    : isRepeat(cx)
+      ? practiceTerm(cx.plant, 'setup.repeatFactor')
+      : { value: 1, unit: '1', from: 'family', at: 'setup:new' };
 
+const NOTHING_SET: Term = { value: 0, unit: '1', from: 'family', at: 'same setting' };
 const NONE = (unit: 's' | '1'): Term => ({ value: 0, unit, from: 'family', at: 'none' });
 
 /** The speed a step runs at: typed on the step, else the machine's net speed over a shift. */
@@ -52,7 +58,7 @@ export function timeAndCost(
     setupShare = 1,
   }: StepTime,
 ): Consumed['costs'] {
-  const base = setting(cx, 'setupS', machineTerm(cx, isRepeat(cx) ? 'setupRepeatS' : 'setupS'));
+  const base = cx.keeps === null ? setting(cx, 'setupS', machineTerm(cx, isRepeat(cx) ? 'setupRepeatS' : 'setupS')) : clearanceTerm(cx);
   const paid =
     setupFactor ?? (setupShare === 1 || 'fig' in base ? base : { ...base, value: base.value * setupShare, at: `${base.at} × same form` });
   cx.ledger.figure(idOf(step, 'setupS'), SETUP_TIME, { base: paid, forms, perForm: perFormS });

@@ -18,17 +18,29 @@ import {
   settingPath,
   wordSetting,
 } from './process';
-import { filmList, INK_IN_ALL, inkRows, inksOf, inInkOrder, type Pass, plateRemakes, pressAbility } from './press-inks';
+import { filmList, formsOfRun, INK_IN_ALL, inkRows, inksOf, inInkOrder, type Pass, plateRemakes, pressAbility } from './press-inks';
+import { versionRuns } from './version-runs';
 import { toleranceOf } from '../register/register-of-step';
 import { registerOfInks } from './register-of';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
-import { ofPart, webTime } from './web-time';
+import { ofForm, webTime } from './web-time';
 import { runningLossTerm, stepLosses } from './step-losses';
 
 const passOf = (cx: DraftContext): Pass => {
-  const inks = inInkOrder(cx, cx.parts[0]?.colours[0] ?? []);
-  return { id: cx.id, side: 'front', inks, prints: [{ side: 'front', inks }], samePlates: false };
+  const inks = inInkOrder(cx, cx.prints[0]);
+  const [run] = versionRuns(cx, inks, false, 'nothing');
+  return {
+    version: cx.version,
+    hung: inks.length,
+    again: false,
+    ...run,
+    id: cx.id,
+    side: 'front',
+    inks,
+    prints: [{ side: 'front', inks }],
+    samePlates: false,
+  };
 };
 
 /** Losses of web stones: metres to set up, new or repeat, as whole repeats. */
@@ -37,28 +49,37 @@ export const webSetup = (
   metres: Term,
 ): { formula: typeof CYCLES_OF_METRES; terms: Record<'metres' | 'factor' | 'repeatMm', Term> } => ({
   formula: CYCLES_OF_METRES,
-  terms: { metres, factor: repeatFactor(cx), repeatMm: fig(ofPart(cx, 'repeatMm')) },
+  terms: { metres, factor: repeatFactor(cx), repeatMm: fig(ofForm(cx, 'repeatMm')) },
 });
+/** Of the next version the press takes as much of its setup as it changes of its plates. */
+const pressSetup = (cx: DraftContext): ReturnType<typeof webSetup> => {
+  const { again, hung, inks } = passOf(cx);
+  const setup = webSetup(cx, setting(cx, 'setupMetres', practiceTerm(cx.plant, 'web.setupMetres')));
+  if (!again) return setup;
+  const factor: Term = { value: inks.length > 0 ? hung / inks.length : 0, unit: '1', from: 'family', at: 'plates changed' };
+  return { ...setup, terms: { ...setup.terms, factor } };
+};
 
 /** Web press: one repeat a cycle, every colour dried by a lamp after its unit, a join with every roll. */
 export const webPress: Process = {
   id: 'webPress',
+  tellsVersions: true,
   losses: { running: 'web.runningPpm' },
   suits: (machine, parts) => parts.every((p) => p.colours[0].length <= (machine.limits['units'] ?? 0)),
   asks: () => ({}),
   draft(cx): Draft {
-    const repeatMm = fig(ofPart(cx, 'repeatMm'));
+    const repeatMm = fig(ofForm(cx, 'repeatMm'));
     // A web is not cut for a fault: it runs through, and is taken out where sheets or rolls are parted.
     const running = runningLossTerm(cx, 'web.runningPpm');
-    const table = lossTable(cx, cx.parts[0]?.colours[0].length);
+    const table = lossTable(cx, cx.prints[0].length);
     const runThrough = cx.faultsTakenOut && table?.inForce !== true;
     if (runThrough) cx.ledger.figure(idOf(cx.id, 'runningPpm'), RUNNING_PPM, { ppm: running });
     const losses = stepLosses(cx, cx.id, (cx) => ({
-      setup: webSetup(cx, setting(cx, 'setupMetres', practiceTerm(cx.plant, 'web.setupMetres'))),
+      setup: pressSetup(cx),
       ...(!runThrough && { runningPpm: runningLossTerm(cx, 'web.runningPpm') }),
       table,
       batch: {
-        cycles: { batch: fig(ofPart(cx, 'usableRollMm')), perCycle: repeatMm },
+        cycles: { batch: fig(ofForm(cx, 'usableRollMm')), perCycle: repeatMm },
         lost: {
           metres: setting(cx, 'spliceMetres', practiceTerm(cx.plant, 'web.spliceMetres')),
           factor: typed(1, '1', 'none'),
@@ -66,7 +87,7 @@ export const webPress: Process = {
         },
       },
     }));
-    const draft = singleStep(cx, {
+    return singleStep(cx, {
       inks: passOf(cx).inks,
       prints: passOf(cx).prints,
       takesPer: (cx.layout?.sheetMm[1] ?? 0) / 1000,
@@ -77,20 +98,20 @@ export const webPress: Process = {
       losses,
       after: cx.formsFrom,
       cautions: ['nips', 'solvents', ...(cx.inkSeries?.lampDried ? ['lamps'] : [])],
+      ...(runThrough && { makes: { faults: fig(idOf(cx.id, 'runningPpm')) } }),
     });
-    return { ...draft, ...(runThrough && { faults: fig(idOf(cx.id, 'runningPpm')) }) };
   },
   registers: (cx) => registerOfInks(cx, passOf(cx).prints, 'web-offset', false),
   consume(cx): Consumed {
     const pass = passOf(cx);
     const inks = inksOf(cx, pass);
     cx.ledger.figure(idOf(cx.id, 'inkKg'), INK_IN_ALL, Object.fromEntries(inks.map(({ kg }) => [kg, fig(kg)])));
-    const plates: Id<'figure'>[] = pass.inks.length > 0 ? [plateRemakes(cx, pass)] : [];
+    const plates: Id<'figure'>[] = pass.hung > 0 ? [plateRemakes(cx, pass)] : [];
     return {
       costs: [
         ...timeAndCost(cx, {
           step: cx.id,
-          forms: typed(pass.inks.length, 'plate', 'colours'),
+          ...formsOfRun(cx, pass),
           perFormS: limitTerm(cx, 'perPlateS', { value: 240, unit: 's', from: 'plant', at: 'practice' }),
           runS: webTime(cx, true),
         }),
@@ -152,17 +173,17 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
       label: 'press',
       text: cx.machine.name,
       edit: {
-        at: ['choices', 'machine', cx.id],
+        at: ['choices', 'machine', cx.stone],
         kind: 'choice',
         options: Object.entries(cx.plant.machines)
           .filter(([, m]) => m.processes.includes(cx.process))
           .map(([value, m]) => ({ value, says: m.name })),
       },
     },
-    { label: 'repeatMm', figure: ofPart(cx, 'repeatMm'), edit: { at: settingPath(cx, 'repeatMm'), kind: 'length' } },
-    { label: 'teeth', figure: ofPart(cx, 'teeth') },
-    { label: 'lanes', figure: ofPart(cx, 'lanes') },
-    { label: 'sheetsARepeat', figure: ofPart(cx, 'sheetsARepeat') },
+    { label: 'repeatMm', figure: ofForm(cx, 'repeatMm'), edit: { at: settingPath(cx, 'repeatMm'), kind: 'length' } },
+    { label: 'teeth', figure: ofForm(cx, 'teeth') },
+    { label: 'lanes', figure: ofForm(cx, 'lanes') },
+    { label: 'sheetsARepeat', figure: ofForm(cx, 'sheetsARepeat') },
     { label: 'metres', figure: idOf(cx.id, 'metres') },
     { label: 'rolls', figure: idOf(cx.id, 'rolls') },
     { label: 'lostARoll', figure: idOf(cx.id, 'batchLost'), edit: { at: settingPath(cx, 'spliceMetres'), kind: 'count' } },
@@ -206,10 +227,10 @@ function webScene(cx: ConsumeContext): Scene {
     );
   }
   shapes.push(...repeatShapes(cx, 112, end + 96));
-  const lanes = cx.ledger.value(ofPart(cx, 'lanes'));
+  const lanes = cx.ledger.value(ofForm(cx, 'lanes'));
   return {
     title: 'way of the web',
-    says: `Web from the unwinder through ${inks.length} units (${inks.join(', ')}), a lamp after each, past the camera; repeat ${Math.round(cx.ledger.value(ofPart(cx, 'repeatMm')) * 10) / 10} millimetres, ${lanes} lanes, ${Math.max(cx.ledger.value(idOf(cx.id, 'rolls')) - 1, 0)} splices.`,
+    says: `Web from the unwinder through ${inks.length} units (${inks.join(', ')}), a lamp after each, past the camera; repeat ${Math.round(cx.ledger.value(ofForm(cx, 'repeatMm')) * 10) / 10} millimetres, ${lanes} lanes, ${Math.max(cx.ledger.value(idOf(cx.id, 'rolls')) - 1, 0)} splices.`,
     box: boxAround(shapes, 8),
     toScale: false,
     shapes,

@@ -3,7 +3,7 @@ import { idOf } from '../quantity/id-of';
 import { fig } from '../quantity/ledger';
 import { ROLL_CHANGES, ROLLS } from '../stock/roll';
 import { SUM } from '../route/time-and-cost';
-import { type ConsumeContext, type Consumed, limitTerm } from './process';
+import { type ConsumeContext, type Consumed, type DraftContext, limitTerm } from './process';
 import { speedTerm } from './time-and-cost';
 
 /** Metres a run takes: cycles × repeat. Source: arithmetic. */
@@ -41,26 +41,26 @@ export function edgeTrim(cx: ConsumeContext): Required<Pick<Consumed, 'wasteKg'>
   cx.ledger.figure(idOf(cx.id, 'trimKg'), EDGE_TRIM, {
     repeats: fig(idOf(cx.id, 'run')),
     webMm: from(cx.stock?.widthMm ?? 0, 'mm'),
-    lanes: fig(ofPart(cx, 'lanes')),
+    lanes: fig(ofForm(cx, 'lanes')),
     sheetWidthMm: { value: cx.layout?.web?.sheetMm[0] ?? 0, unit: 'mm', from: 'family', at: 'layout' },
-    repeatMm: fig(ofPart(cx, 'repeatMm')),
+    repeatMm: fig(ofForm(cx, 'repeatMm')),
     gsm: from(cx.stock?.gsm ?? 0, 'g/m²'),
   });
   return { wasteKg: [{ kind: 'trim', figure: idOf(cx.id, 'trimKg') }] };
 }
 
-/** The part-level figure of a web job: repeat, usable roll, pieces a sheet … written by the layout pass. */
-export const ofPart = (cx: { parts: { id: string }[] }, what: string): Id<'figure'> => idOf(cx.parts[0]?.id ?? '', what);
+/** A figure of the form on a web: repeat, usable roll, pieces a sheet … written by its layouter. */
+export const ofForm = (cx: Pick<DraftContext, 'form'>, what: string): Id<'figure'> => idOf(cx.form?.id ?? '', what);
 
 /** Metres, rolls and running time of a step whose cycle is one repeat. A web machine's cycles an hour are metres. */
 export function webTime(cx: ConsumeContext, withRollChanges: boolean): Term {
   const { ledger, id } = cx;
   const metresPerHour = speedTerm(cx);
-  ledger.figure(idOf(id, 'metres'), METRES_RUN, { cycles: fig(idOf(id, 'run')), repeatMm: fig(ofPart(cx, 'repeatMm')) });
+  ledger.figure(idOf(id, 'metres'), METRES_RUN, { cycles: fig(idOf(id, 'run')), repeatMm: fig(ofForm(cx, 'repeatMm')) });
   ledger.figure(idOf(id, 'metresAMinute'), METRES_A_MINUTE, { metresPerHour });
   ledger.figure(idOf(id, 'runningS'), WEB_RUN_TIME, { metres: fig(idOf(id, 'metres')), metresPerHour });
   if (!withRollChanges) return fig(idOf(id, 'runningS'));
-  ledger.figure(idOf(id, 'rolls'), ROLLS, { metres: fig(idOf(id, 'metres')), usable: fig(ofPart(cx, 'usableRoll')) });
+  ledger.figure(idOf(id, 'rolls'), ROLLS, { metres: fig(idOf(id, 'metres')), usable: fig(ofForm(cx, 'usableRoll')) });
   ledger.figure(idOf(id, 'changeS'), ROLL_CHANGES, {
     rolls: fig(idOf(id, 'rolls')),
     each: limitTerm(cx, 'rollChangeS', { value: 0, unit: 's', from: 'plant', at: 'flying splice' }),

@@ -40,20 +40,29 @@ export type Settings = Record<string, number | string>;
 
 /** Decisions. What is left out gets plan()'s cheap default, marked as such. */
 export interface Choices {
-  machine: Record<Id<'step'>, Id<'machine'>>;
-  stock: Record<Id<'part'>, Id<'stock'>>;
-  workStyle: Record<Id<'part'>, string>;
+  machine: Record<Id<'stone'>, Id<'machine'>>;
+  /** By form: a part's own, or that of its gang. */
+  stock: Record<Id<'form'>, Id<'stock'>>;
+  workStyle: Record<Id<'form'>, string>;
   supply: Record<string, Supply>;
-  layout: Record<Id<'part'>, Chosen<ChosenCells>>;
+  layout: Record<Id<'form'>, Chosen<ChosenCells>>;
   /** What a person set on a step. */
-  settings: Record<Id<'step'>, Settings>;
+  settings: Record<Id<'stone'>, Settings>;
   /** Good pieces the plan aims at, where that is more than was ordered. */
   aim: Record<Id<'item'>, number>;
-  route: { drop: Id<'step'>[] };
+  route: { drop: Id<'stone'>[] };
+  /** Parts of several orders on one form, and how many copies of each where somebody set it. */
+  gangs?: Record<Id<'form'>, Gang>;
+  /** In which order versions run, by product; as they were entered where nothing is said. */
+  versions?: Record<Id<'product'>, Id<'version'>[]>;
   /** Another process in place of the family's, by stone. */
-  process?: Record<Id<'stage'>, Id<'process'>>;
+  process?: Record<Id<'stone'>, Id<'process'>>;
   /** The share of such jobs that are to have enough; what the plant allows where nothing is said. */
   certainty?: number;
+}
+export interface Gang {
+  parts: Id<'part'>[];
+  copies?: Record<Id<'part'>, number>;
 }
 /** Bounds of a wished certainty. */
 export const CERTAINTY = { min: 0.5, max: 0.999 } as const;
@@ -68,7 +77,7 @@ export interface Gate {
   who: string;
   /** Plant-local date and time. */
   by: string;
-  holds: 'release' | Id<'stage'>;
+  holds: 'release' | Id<'stone'>;
 }
 
 /** All that a person edits, a file holds, an alternative copies, a revision compares. Sparse: only what was typed. */
@@ -159,6 +168,16 @@ const choices = z.strictObject({
   settings: z.record(idText, z.record(z.string().max(40), z.union([amount(1e9), z.string().max(200)]))),
   aim: z.record(idText, quantity),
   route: z.strictObject({ drop: z.array(idText).max(50) }),
+  gangs: z
+    .record(
+      idText,
+      z.strictObject({
+        parts: z.array(idText).min(2, 'needs at least two parts').max(26),
+        copies: z.record(idText, z.number().int().min(1).max(500)).optional(),
+      }),
+    )
+    .optional(),
+  versions: z.record(idText, z.array(idText).max(200)).optional(),
   process: z.record(idText, idText).optional(),
   certainty: z.number().min(CERTAINTY.min, 'is at least 50 %').max(CERTAINTY.max, 'is at most 99.9 %').optional(),
 });

@@ -66,6 +66,8 @@ export interface Part {
   web?: WebPiece;
   /** Touches food: binds ink series and adhesive. */
   food?: boolean;
-  /** The grade of stock wished. */
-  grade: string;
+  /** How it is laid on forms. */
+  layouter: Id<'layouter'>;
+  /** The grade of stock wished; null: it needs none of its own. */
+  grade: string | null;
 }

@@ -174,9 +174,7 @@ class Paper {
         s.machineName,
         s.in ? this.figure(s.in) : '–',
         s.out ? this.figure(s.out) : '–',
-        formatDuration(
-          s.steps.reduce((sum, st) => sum + (plan.figures[`${st}.setupS`]?.value ?? 0) + (plan.figures[`${st}.runS`]?.value ?? 0), 0),
-        ),
+        formatDuration((plan.figures[s.setupS]?.value ?? 0) + (plan.figures[s.runS]?.value ?? 0)),
         this.figure(s.startAt),
         this.figure(s.endAt),
       ]),
@@ -296,10 +294,7 @@ class Paper {
     const [reserve] = page.stone.reserve;
     if (reserve) rows.push(['Of it reserve', `${this.figure(reserve.figure)}: bring back what is not needed`]);
     if (page.stone.out) rows.push(['Stop at', `${this.figure(page.stone.out)} good`]);
-    const time = page.stone.steps.reduce(
-      (s, st) => s + (plan.figures[`${st}.setupS`]?.value ?? 0) + (plan.figures[`${st}.runS`]?.value ?? 0),
-      0,
-    );
+    const time = (plan.figures[page.stone.setupS]?.value ?? 0) + (plan.figures[page.stone.runS]?.value ?? 0);
     rows.push(
       ['Setup and run', formatDuration(time)],
       ['Starts', this.figure(page.stone.startAt)],

@@ -43,8 +43,9 @@ export const overprintFine: Rule = {
   nr: 38,
   find: ({ contexts }) =>
     contexts.flatMap(({ cx }) => {
-      const asked = asks(cx.parts[0]?.artwork);
-      if (asked === null || !('units' in cx.machine.limits)) return [];
+      const all = cx.parts.flatMap((p) => asks(p.artwork) ?? []);
+      const asked = Math.min(...all);
+      if (all.length === 0 || !('units' in cx.machine.limits)) return [];
       const holds = cx.machine.limits['registerMm'] ?? USUAL_HOLDS_MM;
       return asked >= holds ? [] : [{ level: 'decide', at: cx.id, args: { asked, holds }, remedies: prepress('remedy.trapOrRedraw') }];
     }),

@@ -45,7 +45,7 @@ import { textNearEdge } from './text-near-edge';
 import { toolOut } from './tool-out';
 import { totalInk } from './total-ink';
 import { waitUnmet } from './wait-unmet';
-import { versionsTogether } from './versions-together';
+import { versionsFollow } from './versions-follow';
 import { washUp } from './wash-up';
 
 /** Every rule, in the order of the work. */
@@ -69,7 +69,7 @@ export const RULES: readonly Rule[] = [
   customerStockShort,
   lotCaliper,
   platesOld,
-  versionsTogether,
+  versionsFollow,
   noLamps,
   unitsShort,
   repeatCannot,

@@ -35,7 +35,7 @@ const stock = (id: string, more: object): Plant => ({
 });
 const shelf = (more: object): Shelf => ({ ...SHELF, ...more });
 const desks = (more: object): Shelf => shelf({ desks: { inks: {}, forms: {}, approved: null, register: [], ...more } });
-const used = plan(cardSpec(), LINDMOOR, SHELF).stocks['card.card'] as string;
+const used = plan(cardSpec(), LINDMOOR, SHELF).forms['card.card']?.stock as string;
 const foiled = (cardSpec().products['card'] as { wish: { foils: Record<string, object> } }).wish.foils;
 const aimed = { ...cardSpec(), choices: { ...cardSpec().choices, aim: { i1: 20_000 } } };
 const override = (until: number, id = 'card.card.print.front.run'): JobSpec => ({
@@ -65,7 +65,7 @@ const inLanguages = (changes: string[]): JobSpec => ({
 /** A flat piece of 200 × 130, laid by hand. */
 const pinwheel = (at: [number, number, 0 | 90][]): JobSpec => {
   const flat = wish({ openWidthMm: 200, openHeightMm: 130, folds: 0, bleedMm: 0, grain: 'free', foils: {} });
-  const question = plan(flat, LINDMOOR, SHELF).questions['card.card'] as string;
+  const question = plan(flat, LINDMOOR, SHELF).forms['card.card']?.question as string;
   const cells = at.map(([x, y, turn]) => ({ x, y, nx: 1, ny: 1, dx: 0, dy: 0, turn }));
   return choose({ layout: { 'card.card': { value: { cells }, by: 'planner', question } } }, flat);
 };
@@ -265,7 +265,7 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
     },
     silent: { spec: wish({ openWidthMm: 440, openHeightMm: 310, folds: 0, foils: {}, envelope: undefined }) },
   },
-  'versions.together': {
+  'versions.follow': {
     level: 'know',
     fires: { spec: inLanguages(['K']) },
     silent: { spec: inLanguages([]) },
@@ -420,7 +420,7 @@ test('an override that belongs to no figure is said to be gone', () => {
 });
 
 test('a chosen layout whose question changed is stale, and one whose question stands is used', () => {
-  const question = plan(cardSpec(), LINDMOOR, SHELF).questions['card.card'] as string;
+  const question = plan(cardSpec(), LINDMOOR, SHELF).forms['card.card']?.question as string;
   const chosen = (q: string): JobSpec =>
     choose({
       layout: {

@@ -1,5 +1,5 @@
 import { idOf } from '../../quantity/id-of';
-import { foilLanes } from '../../processes/foil';
+import { areasOnForm, foilLanes } from '../../processes/foil';
 import type { Finding } from '../plan-types';
 import type { Rule } from './rule';
 
@@ -11,11 +11,12 @@ export const foilTooLarge: Rule = {
   code: 'foil.tooLarge',
   find: ({ contexts }) =>
     contexts.flatMap(({ cx, stone }): Omit<Finding, 'code'>[] => {
-      const part = cx.parts[0];
-      if (!stone.process.laysFoil || !part || !cx.layout) return [];
-      const turned = cx.layout.cells[0]?.turn === 90 || cx.layout.cells[0]?.turn === 270;
-      const [along, across] = turned ? [part.widthMm, part.heightMm] : [part.heightMm, part.widthMm];
-      return part.foils.flatMap((area) => {
+      if (!stone.process.laysFoil || !cx.layout) return [];
+      return areasOnForm(cx).flatMap((area) => {
+        const cell = cx.layout?.cells.find((c) => c.part === area.part.id);
+        const turned = cell?.turn === 90 || cell?.turn === 270;
+        const { widthMm, heightMm } = area.part;
+        const [along, across] = turned ? [widthMm, heightMm] : [heightMm, widthMm];
         const lane = foilLanes(cx, area);
         const placeMm = lane.dies > 1 ? Math.min(lane.pitchMm, along) : along;
         if (lane.imageMm <= placeMm && lane.laneWidthMm <= across) return [];

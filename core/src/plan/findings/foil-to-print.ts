@@ -1,3 +1,4 @@
+import { closestAsked } from '../../processes/foil';
 import type { Rule } from './rule';
 
 /** Foil asked closer to print than the machine's card says it holds. */
@@ -6,9 +7,9 @@ export const foilToPrint: Rule = {
   nr: 40,
   find: ({ contexts }) =>
     contexts.flatMap(({ cx }) => {
-      const asked = cx.parts[0]?.foilToPrintMm;
+      const asked = closestAsked(cx.parts);
       const holds = cx.machine.limits['foilToPrintMm'];
-      if (asked === undefined || holds === undefined || cx.parts[0]?.foils.length === 0 || asked >= holds) return [];
+      if (asked === null || holds === undefined || asked >= holds) return [];
       return [{ level: 'decide', at: cx.id, args: { asked, holds }, remedies: [{ do: 'ask', says: 'remedy.widenArt', desk: 'prepress' }] }];
     }),
 };

@@ -3,6 +3,7 @@ import { practiceOf } from '../../plant/practice';
 import { editAt } from '../../product/edit';
 import { isScored } from '../../processes/fold';
 import { grainAcrossFold } from './grain-across-fold';
+import { formsWith } from '../readings/forms-with';
 import type { Rule } from './rule';
 
 /** Board above the limit folded without a score, coated or across the grain: it cracks. */
@@ -14,7 +15,7 @@ export const foldWithoutScore: Rule = {
       const part = cx.parts[0];
       if (!ledger.has(idOf(cx.id, 'foldedMm')) || !part || !cx.stock || isScored(cx)) return [];
       const { value, pm } = practiceOf(plant, 'fold.scoreAboveGsm');
-      const across = grainAcrossFold(part, plan.layouts[part.id], cx.stock);
+      const across = grainAcrossFold(part, formsWith(plan, part.id), cx.stock);
       if (cx.stock.gsm <= value - pm || (cx.stock.surface === 'uncoated' && !across)) return [];
       return [
         {

@@ -10,9 +10,8 @@ export const foodMigration: Rule = {
   nr: 30,
   find: ({ spec, plant, contexts }) =>
     contexts.flatMap(({ cx }) => {
-      const part = cx.parts[0];
-      if (!part?.food || !('units' in cx.machine.limits)) return [];
-      const printed = part.colours.flat();
+      if (!cx.parts.some((p) => p.food) || !('units' in cx.machine.limits)) return [];
+      const printed = cx.prints.flat();
       const found = (what: string, name: string, remedies: Remedy[]) => ({
         level: 'release' as const,
         at: cx.id,

@@ -1,14 +1,16 @@
+import { formsWith } from '../readings/forms-with';
 import type { Stock } from '../../plant/plant';
 import { editAt } from '../../product/edit';
 import type { Part } from '../../product/part';
-import type { Layout } from '../../layout/layout';
+import type { Form } from '../../layout/form';
 import { type Rule, wishPath } from './rule';
 
 /** Whether some copy lies so that the grain runs across its folds (folds run along the height). */
-export function grainAcrossFold(part: Part, layout: Layout | undefined, stock: Stock): boolean {
-  if (part.folds === 0 || !layout) return false;
+export function grainAcrossFold(part: Part, forms: readonly Form[], stock: Stock): boolean {
+  if (part.folds === 0) return false;
   const grain = stock.grain === 'short' ? 'y' : 'x';
-  return layout.cells.some((c) => (c.turn === 90 || c.turn === 270 ? 'x' : 'y') !== grain);
+  const cells = forms.flatMap((f) => f.layout?.cells.filter((c) => c.part === part.id) ?? []);
+  return cells.some((c) => (c.turn === 90 || c.turn === 270 ? 'x' : 'y') !== grain);
 }
 
 /** Grain across the fold: the card springs open and cracks sooner. */
@@ -16,8 +18,9 @@ export const grainAcross: Rule = {
   code: 'fold.acrossGrain',
   find: ({ plan, spec, plant }) =>
     Object.values(plan.parts).flatMap((p) => {
-      const stock = plant.stocks[plan.stocks[p.id] ?? ''];
-      if (!stock || !grainAcrossFold(p, plan.layouts[p.id], stock)) return [];
+      const forms = formsWith(plan, p.id);
+      if (!forms.some((f) => f.stock !== null && plant.stocks[f.stock] && grainAcrossFold(p, [f], plant.stocks[f.stock] as Stock)))
+        return [];
       return [
         {
           level: 'decide',

@@ -7,20 +7,19 @@ import type { Rule } from './rule';
 /** A layout that no straight cut takes apart, with a machine on the route that cuts straight only. */
 export const notCuttable: Rule = {
   code: 'layout.notCuttable',
-  find: ({ plan, spec, contexts }) =>
+  find: ({ spec, contexts }) =>
     contexts.flatMap(({ stone, cx }) => {
-      const part = cx.parts[0];
-      const layout = part && plan.layouts[part.id];
+      const { form, layout } = cx;
       // A layout that was made for straight cuts carries them.
-      if (!part || !layout || !stone.process.straightCuts || layout.cuts || isCuttable(copyPlaces(layout, part))) return [];
+      if (!form || !layout || !stone.process.straightCuts || layout.cuts || isCuttable(copyPlaces(layout))) return [];
       return [
         {
           level: 'release',
           at: cx.id,
-          figure: idOf(part.id, 'copiesUp'),
+          figure: idOf(form.id, 'copiesUp'),
           args: { machine: cx.machine.name },
           remedies: [
-            { do: 'edit', says: 'remedy.defaultLayout', args: {}, edits: [editAt(spec, ['choices', 'layout', part.id], undefined)] },
+            { do: 'edit', says: 'remedy.defaultLayout', args: {}, edits: [editAt(spec, ['choices', 'layout', form.id], undefined)] },
           ],
         },
       ];

@@ -5,18 +5,19 @@ import type { Rule } from './rule';
 export const nothingFits: Rule = {
   code: 'layout.nothingFits',
   find: ({ plan, plant, ledger }) =>
-    Object.values(plan.parts)
-      .filter((p) => plan.stocks[p.id] !== undefined && !plan.layouts[p.id])
+    Object.values(plan.forms)
+      .filter((f) => f.stock !== null && f.layout === null)
+      .flatMap((f) => f.parts.map((part) => ({ id: f.id, part, stock: f.stock })))
       .map((p) => {
         const [w, h] = [ledger.value(idOf(p.id, 'usableWidth')), ledger.value(idOf(p.id, 'usableDepth'))];
         const over = (a: number, b: number): number => Math.max(a - w, 0) + Math.max(b - h, 0);
-        const [pw, ph] = [ledger.value(idOf(p.id, 'pieceWidth')), ledger.value(idOf(p.id, 'pieceHeight'))];
+        const [pw, ph] = [ledger.value(idOf(p.part, 'pieceWidth')), ledger.value(idOf(p.part, 'pieceHeight'))];
         const byMm = Math.round(Math.min(over(pw, ph), over(ph, pw)) * 10) / 10;
         return {
           level: 'release',
           at: p.id,
           figure: idOf(p.id, 'copiesUp'),
-          args: { byMm, stock: plant.stocks[plan.stocks[p.id] ?? '']?.name ?? '' },
+          args: { byMm, stock: plant.stocks[p.stock ?? '']?.name ?? '' },
           remedies: [],
         };
       }),

@@ -43,7 +43,7 @@ export const noLamps: Rule = {
                     args: {},
                     edits: [editAt(all.spec, ['choices', 'settings', cx.id, i === 0 ? 'series' : 'coatSeries'], undefined)],
                   },
-                  ...otherPresses(all, cx.id, cx.process, (l) => (l['lamps'] ?? 0) > 0),
+                  ...otherPresses(all, cx.stone, cx.process, (l) => (l['lamps'] ?? 0) > 0),
                 ],
               },
             ]
@@ -65,7 +65,7 @@ export const unitsShort: Rule = {
           level: 'release',
           at: cx.id,
           args: { inks: most, units, machine: cx.machine.name },
-          remedies: otherPresses(all, cx.id, cx.process, (l) => (l['units'] ?? 0) >= most),
+          remedies: otherPresses(all, cx.stone, cx.process, (l) => (l['units'] ?? 0) >= most),
         },
       ];
     }),
@@ -77,7 +77,7 @@ export const repeatCannot: Rule = {
   find: (all) =>
     all.contexts.flatMap(({ cx }): Found[] => {
       const { minRepeatMm = 0, maxRepeatMm } = cx.machine.limits;
-      const repeat = idOf(cx.parts[0]?.id ?? '', 'repeatMm');
+      const repeat = idOf(cx.form?.id ?? '', 'repeatMm');
       if (maxRepeatMm === undefined || !all.ledger.has(repeat)) return [];
       const mm = all.ledger.value(repeat);
       if (mm >= minRepeatMm - 1e-6 && mm <= maxRepeatMm + 1e-6) return [];
@@ -97,7 +97,7 @@ export const repeatCannot: Rule = {
                   edits: [editAt(all.spec, ['choices', 'settings', cx.id, 'repeatMm'], undefined)],
                 },
               ]
-            : otherPresses(all, cx.id, cx.process, (l) => (l['minRepeatMm'] ?? 0) <= mm && (l['maxRepeatMm'] ?? 0) >= mm),
+            : otherPresses(all, cx.stone, cx.process, (l) => (l['minRepeatMm'] ?? 0) <= mm && (l['maxRepeatMm'] ?? 0) >= mm),
         },
       ];
     }),

@@ -10,10 +10,9 @@ export const repeatBroken: Rule = {
   nr: 26,
   find: ({ spec, ledger, contexts }) =>
     contexts.flatMap(({ cx }) => {
-      const part = cx.parts[0];
       const typed = cx.settings['repeatMm'];
-      const length = ledger.value(idOf(part?.id ?? '', 'pieceHeight'));
-      if (!part?.web || typeof typed !== 'number' || length <= 0) return [];
+      const length = ledger.value(idOf(cx.form?.id ?? '', 'pieceHeight'));
+      if (cx.form?.kind !== 'web' || typeof typed !== 'number' || length <= 0) return [];
       const times = typed / length;
       const gear = Math.abs(
         typed / (cx.machine.limits['gearPitchMm'] ?? typed) - Math.round(typed / (cx.machine.limits['gearPitchMm'] ?? typed)),
@@ -23,7 +22,7 @@ export const repeatBroken: Rule = {
         {
           level: 'decide',
           at: cx.id,
-          figure: idOf(part.id, 'repeatMm'),
+          figure: idOf(cx.form.id, 'repeatMm'),
           args: { repeatMm: typed, lengthMm: Math.round(length * 10) / 10, times: Math.round(times * 1000) / 1000 },
           remedies: [
             {

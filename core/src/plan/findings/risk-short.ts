@@ -1,6 +1,7 @@
 import { idOf } from '../../quantity/id-of';
 import { stepsAtRisk } from '../../counts/chance-of-enough';
 import { DRAWN_JOBS, shareEnough } from '../../counts/drawn-jobs';
+import { stepsTo } from '../../flow/upstream';
 import { practiceValue } from '../../plant/practice';
 import { pulledFlow } from '../../processes/pull';
 import { editAt } from '../../product/edit';
@@ -18,10 +19,14 @@ function chanceWithStock({ plan, shelf, ledger, contexts }: FindingContext, item
   const chance = plan.figures[idOf(item, 'chance')];
   if (!chance) return null;
   let missing = 0;
+  const takenOnTheWay = new Set(
+    stepsTo(plan, plan.items[item]?.goods ?? '').flatMap((id) => plan.steps[id]?.takes.map((t) => t.flow) ?? []),
+  );
   for (const { cx } of contexts) {
     const [id, flow] = [pulledFlow(cx), plan.flows[pulledFlow(cx)]];
-    if (flow?.supply?.from !== 'stock' || flow.item !== item) continue;
-    missing += Math.max(ledger.value(idOf(id, 'demand')) - freeStock(shelf, flow.supply.stock), 0) / flow.perGood;
+    if (flow?.supply?.from !== 'stock' || !takenOnTheWay.has(id)) continue;
+    const perGood = flow.perGoodOf?.[plan.items[item]?.item ?? ''] ?? flow.perGood;
+    missing += Math.max(ledger.value(idOf(id, 'demand')) - freeStock(shelf, flow.supply.stock), 0) / perGood;
   }
   if (missing === 0) return null;
   const values = Object.fromEntries(Object.entries(chance.terms).map(([name, t]) => [name, 'fig' in t ? ledger.value(t.fig) : t.value]));

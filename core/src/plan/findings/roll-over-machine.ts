@@ -33,18 +33,19 @@ export const rollOverMachine: Rule = {
   nr: 10,
   find: ({ spec, plant, ledger, contexts }) =>
     contexts.flatMap(({ cx }) => {
-      const part = cx.parts[0];
-      if (!part?.web || cx.stock?.form !== 'roll') return [];
-      const lengthM = ledger.value(idOf(part.id, 'rollLength'));
+      const [part] = cx.parts;
+      const form = cx.form?.id;
+      if (!part || form === undefined || cx.stock?.form !== 'roll') return [];
+      const lengthM = ledger.value(idOf(form, 'rollLength'));
       const [worst] = rollBeyond(cx.stock, lengthM, cx.machine);
       if (!worst) return [];
-      const machines = contexts.filter((c) => c.cx.parts.includes(part)).map((c) => c.cx.machine);
+      const machines = contexts.filter((c) => c.cx.form?.id === form).map((c) => c.cx.machine);
       const other = stocksOfGrade(plant, part).find(([, s]) => machines.every((m) => rollBeyond(s, lengthM, m).length === 0));
       return [
         {
           level: 'release',
           at: cx.id,
-          figure: idOf(part.id, 'rollLength'),
+          figure: idOf(form, 'rollLength'),
           args: { ...worst, machine: cx.machine.name },
           remedies: other
             ? [
@@ -52,7 +53,7 @@ export const rollOverMachine: Rule = {
                   do: 'edit',
                   says: 'remedy.otherStock',
                   args: { stock: other[1].name },
-                  edits: [set(spec, (s) => s.choices.stock[part.id], other[0])],
+                  edits: [set(spec, (s) => s.choices.stock[form], other[0])],
                 },
               ]
             : [{ do: 'ask', says: 'remedy.rewindRoll', desk: 'store' }],

@@ -1,7 +1,8 @@
 import { idOf } from '../../quantity/id-of';
 import { set } from '../../product/edit';
 import type { Remedy } from '../plan-types';
-import { sheetBeyond, sheetOf, stocksOfGrade } from '../passes/resolve';
+import { pressSheet } from '../../stock/press-sheet';
+import { sheetBeyond, stocksOfGrade } from '../passes/resolve';
 import type { Rule } from './rule';
 
 /** Sheet beyond the smallest or largest a machine on the route takes. */
@@ -11,18 +12,19 @@ export const sheetOverMachine: Rule = {
   find: ({ spec, plant, contexts }) =>
     contexts
       .flatMap(({ cx, stone }) => {
-        const part = cx.parts[0];
-        if (!part || cx.stock?.form !== 'sheet') return [];
-        const { overMm, underMm } = sheetBeyond(sheetOf(cx.stock), cx.machine);
+        const [part] = cx.parts;
+        if (!part || !cx.form || cx.stock?.form !== 'sheet') return [];
+        const form = cx.form.id;
+        const { overMm, underMm } = sheetBeyond(pressSheet(cx.stock), cx.machine);
         if (overMm === 0 && underMm === 0) return [];
-        const machines = contexts.filter((c) => c.cx.parts.includes(part)).map((c) => c.cx.machine);
+        const machines = contexts.filter((c) => c.cx.form?.id === form).map((c) => c.cx.machine);
         const other = stocksOfGrade(plant, part).find(([, s]) =>
           machines.every((m) => {
-            const b = sheetBeyond(sheetOf(s), m);
+            const b = sheetBeyond(pressSheet(s), m);
             return b.overMm === 0 && b.underMm === 0;
           }),
         );
-        const sheet = sheetOf(cx.stock);
+        const sheet = pressSheet(cx.stock);
         const otherMachine = Object.entries(plant.machines).find(
           ([, m]) =>
             m.processes.includes(cx.process) &&
@@ -36,25 +38,25 @@ export const sheetOverMachine: Rule = {
             do: 'edit',
             says: 'remedy.otherMachine',
             args: { machine: otherMachine[1].name },
-            edits: [set(spec, (s) => s.choices.machine[cx.id], otherMachine[0])],
+            edits: [set(spec, (s) => s.choices.machine[cx.stone], otherMachine[0])],
           });
         if (other)
           remedies.push({
             do: 'edit',
             says: 'remedy.otherStock',
             args: { stock: other[1].name },
-            edits: [set(spec, (s) => s.choices.stock[part.id], other[0])],
+            edits: [set(spec, (s) => s.choices.stock[form], other[0])],
           });
         return [
           {
             level: 'release' as const,
             at: cx.id,
-            figure: idOf(part.id, 'copiesUp'),
+            figure: idOf(form, 'copiesUp'),
             args: {
               byMm: Math.round((overMm || underMm) * 10) / 10,
               side: overMm > 0 ? 'over' : 'under',
               machine: cx.machine.name,
-              sheet: sheetOf(cx.stock).join(' × '),
+              sheet: pressSheet(cx.stock).join(' × '),
               key: stone.key,
             },
             remedies,

@@ -1,3 +1,4 @@
+import { formsWith } from '../readings/forms-with';
 import type { Rule } from './rule';
 
 /** Total ink above what the paper takes: as read from the separations, before they were as typed. */
@@ -6,7 +7,8 @@ export const totalInk: Rule = {
   nr: 28,
   find: ({ plan, plant, shelf, contexts }) =>
     Object.values(plan.parts).flatMap((p) => {
-      const limit = plant.stocks[plan.stocks[p.id] ?? '']?.totalInkPercent;
+      const limits = formsWith(plan, p.id).flatMap((f) => plant.stocks[f.stock ?? '']?.totalInkPercent ?? []);
+      const limit = limits.length > 0 ? Math.min(...limits) : undefined;
       const steps = contexts.filter(({ cx }) => cx.parts.some(({ id }) => id === p.id)).flatMap(({ cx }) => cx.stepIds);
       const read = steps.flatMap((step) => shelf.desks?.totalInk?.[step] ?? []);
       const total = read.length > 0 ? Math.max(...read) : p.totalInkPercent;

@@ -112,7 +112,7 @@ describe('finding 41', () => {
   it('fires where the stock covers the good pieces but not the allowance', () => {
     const lot = (quantity: number): Shelf => ({
       ...SHELF,
-      lots: { 'lot-1': { stock: plain.stocks['card.card'] ?? '', quantity, owner: 'works' } },
+      lots: { 'lot-1': { stock: plain.forms['card.card']?.stock ?? '', quantity, owner: 'works' } },
     });
     expect(codes(cardSpec(), lot(2_100))).toContain('risk.short');
     expect(codes(cardSpec(), lot(1_000))).not.toContain('risk.short'); // finding 6 says that it must be bought

@@ -4,8 +4,10 @@ import { type Ledger, fig } from '../../quantity/ledger';
 import { PPM } from '../../quantity/units';
 import { LIKELY } from '../../counts/allowance';
 import { CHANCE, RESERVE, RESERVE_TIMES, type RiskTerms, riskTerms } from '../../counts/chance-of-enough';
-import { makersFirst, type Net, type Step } from '../../flow/net';
+import { cyclesPerGood, giveOf, inCopiesOf } from '../../flow/cycles-per-good';
+import type { Net, Step } from '../../flow/net';
 import type { Counts, LossTerms } from '../../flow/solve-backward';
+import { stepsTo } from '../../flow/upstream';
 import { SUM } from '../../route/time-and-cost';
 import type { Plan } from '../plan-types';
 import { sharing } from './sharing';
@@ -56,20 +58,8 @@ export interface Certainty {
   ledger: Ledger;
 }
 
-/** Cycles of a step per finished copy. */
-const cyclesPerGood = (step: Step, net: Net): number => {
-  const gives = step.gives[0];
-  return gives ? (net.flows[gives.flow]?.perGood ?? 1) / gives.per : 1;
-};
-
-/** The steps whose losses an item stands or falls with: those that make it, or items made in one run with it. */
-function stepsOf(item: Id<'item'>, { net, items }: Certainty): Id<'step'>[] {
-  const together = sharing(items, item);
-  return makersFirst(net.steps).order.filter((id) => {
-    const gives = net.steps[id]?.gives[0];
-    return gives !== undefined && together.includes(net.flows[gives.flow]?.item ?? '');
-  });
-}
+/** The steps whose losses an item stands or falls with: those its pieces pass. */
+const stepsOf = (item: Id<'item'>, { net, items }: Certainty): Id<'step'>[] => stepsTo(net, items[item]?.goods ?? '');
 
 /** The least that must come out of a run: of its item, or of all items that are made in it together. */
 function leastOf(item: Id<'item'>, { items, ledger }: Certainty): Id<'figure'> {
@@ -85,30 +75,32 @@ function leastOf(item: Id<'item'>, { items, ledger }: Certainty): Id<'figure'> {
 }
 
 /** Writes what each step keeps and what it may lose, in finished copies. `asValue`: as plain values, for a reserve that will change the figures themselves. */
-function risksOf(steps: readonly Id<'step'>[], cx: Certainty, asValue: boolean): RiskTerms[] {
+function risksOf(row: Id<'item'>, steps: readonly Id<'step'>[], cx: Certainty, asValue: boolean): RiskTerms[] {
   const { net, counts, losses, ledger } = cx;
   const written = <T extends string>(id: Id<'figure'>, formula: Formula<T>, terms: Record<T, Term>): Term => {
     const value = ledger.figure(id, formula, terms);
     return asValue ? { value, unit: 'piece', from: 'family', at: `${id}, before the reserve` } : fig(id);
   };
+  const item = cx.items[row]?.item ?? row;
+  const at = (id: Id<'step'>, what: string): Id<'figure'> => inCopiesOf(id, what, item, net);
   return steps.map((id): RiskTerms => {
     const step = net.steps[id] as Step;
     const count = counts.steps[id];
-    const [takes, gives] = [step.takes[0], step.gives[0]];
+    const [takes, gives] = [step.takes[0], giveOf(step, item, net)];
     const { setup, running, table: byTable } = losses[id]?.likely ?? {};
     const { setup: setupLost, running: runningLost, table } = count?.lost ?? {};
     const over = count?.over[gives?.flow ?? ''];
     const reserve = idOf(id, 'reserve');
     const plain = (value: number, unit: '1' | 'piece'): Term => ({ value, unit, from: 'family', at: 'layout' });
-    const perGood = plain(cyclesPerGood(step, net), '1');
+    const perGood = plain(cyclesPerGood(step, item, net), '1');
     const found: RiskTerms['losses'] = [];
     // By a table the log may know what goes as a rule; where it does not, the table's lines are allowances like the handbook's.
     if (setup && (setupLost ?? table))
-      found.push({ ...setup, loss: written(idOf(id, 'likelyLost.setup'), LIKELY_CYCLES, { cycles: setup.amount, perGood }) });
+      found.push({ ...setup, loss: written(at(id, 'likelyLost.setup'), LIKELY_CYCLES, { cycles: setup.amount, perGood }) });
     if (running && (runningLost ?? table))
       found.push({
         ...running,
-        loss: written(idOf(id, 'likelyLost.running'), LIKELY_RUNNING, {
+        loss: written(at(id, 'likelyLost.running'), LIKELY_RUNNING, {
           ppm: running.amount,
           run: fig(idOf(id, 'run')),
           perGood,
@@ -116,14 +108,14 @@ function risksOf(steps: readonly Id<'step'>[], cx: Certainty, asValue: boolean):
         }),
       });
     if (table && byTable) {
-      ledger.figure(idOf(id, 'likelyTable'), LIKELY, { allowance: fig(table), spread: byTable.spread, share: byTable.share });
+      ledger.figure(at(id, 'likelyTable'), LIKELY, { allowance: fig(table), spread: byTable.spread, share: byTable.share });
       found.push({
         spread: byTable.spread,
         common: byTable.common,
-        loss: written(idOf(id, 'likelyLost.table'), LIKELY_CYCLES, { cycles: fig(idOf(id, 'likelyTable')), perGood }),
+        loss: written(at(id, 'likelyLost.table'), LIKELY_CYCLES, { cycles: fig(at(id, 'likelyTable')), perGood }),
       });
     }
-    const kept = written(idOf(id, 'kept'), KEPT, {
+    const kept = written(at(id, 'kept'), KEPT, {
       perGood,
       ...(gives && { givesPer: plain(gives.per, '1') }),
       ...(takes && { takesPer: plain(takes.per, '1') }),
@@ -142,7 +134,7 @@ function risksOf(steps: readonly Id<'step'>[], cx: Certainty, asValue: boolean):
 export function chanceOf(item: Id<'item'>, cx: Certainty): Id<'figure'> | null {
   const steps = stepsOf(item, cx);
   if (steps.length === 0) return null;
-  cx.ledger.figure(idOf(item, 'chance'), CHANCE, { ...riskTerms(risksOf(steps, cx, false)), slack: slackOf(item, cx) });
+  cx.ledger.figure(idOf(item, 'chance'), CHANCE, { ...riskTerms(risksOf(item, steps, cx, false)), slack: slackOf(item, cx) });
   return idOf(item, 'chance');
 }
 
@@ -159,7 +151,7 @@ function slackOf(item: Id<'item'>, cx: Certainty): Term {
  */
 export function layReserve(item: Id<'item'>, wish: number, cx: Certainty): Record<Id<'flow'>, Record<string, Term>> {
   const steps = stepsOf(item, cx);
-  const risks = risksOf(steps, cx, true);
+  const risks = risksOf(item, steps, cx, true);
   const slack = slackOf(item, cx);
   const times = cx.ledger.figure(idOf(item, 'reserveTimes'), RESERVE_TIMES, {
     ...riskTerms(risks),
@@ -173,13 +165,18 @@ export function layReserve(item: Id<'item'>, wish: number, cx: Certainty): Recor
     const takes = step.takes[0];
     const risk = risks[i];
     if (!takes || !risk || risk.losses.length === 0) return;
+    const perGood = cyclesPerGood(step, cx.items[item]?.item ?? item, cx.net) * takes.per;
+    // A step that several rows share keeps the greatest reserve that one of them takes.
+    const known = cx.ledger.value(idOf(id, 'reserve'));
+    const kept = 'value' in risk.kept ? risk.kept.value : cx.ledger.value(risk.kept.fig);
+    if (known > 0 && known >= kept * (times - 1) * perGood) return;
     cx.ledger.figure(
       idOf(id, 'reserve'),
       RESERVE,
       {
         allowance: risk.kept,
         times: fig(idOf(item, 'reserveTimes')),
-        perGood: { value: cyclesPerGood(step, cx.net) * takes.per, unit: '1', from: 'family', at: 'layout' },
+        perGood: { value: perGood, unit: '1', from: 'family', at: 'layout' },
       },
       cx.net.flows[takes.flow]?.unit ?? 'piece',
     );

@@ -9,6 +9,7 @@ import { OUTSIDE_END } from '../../route/outside-work';
 import { END, LATER, LATEST, START } from '../../route/time-and-cost';
 import { byNumbers } from '../../quantity/by-numbers';
 import type { Plan } from '../plan-types';
+import { ofAllAlike } from './alike';
 
 const DAY_S = 86_400;
 const GATE = 'gate:';
@@ -98,7 +99,8 @@ export function layOutTime(
       }
     }
     const earliest = ledger.figure(idOf(id, 'afterAt'), LATEST, after);
-    const length = Math.ceil(ledger.value(idOf(id, 'setupS')) + ledger.value(idOf(id, 'runS')) - 1e-9);
+    const [setupS, runS] = ['setupS', 'runS'].map((what) => ofAllAlike(idOf(id, what), step.alike ?? 1, ledger)) as [string, string];
+    const length = Math.ceil(ledger.value(setupS) + ledger.value(runS) - 1e-9);
     const placed = layIntoOpenHours(
       shelf.open[step.machine] ?? shelf.open['any'] ?? [[0, Number.MAX_SAFE_INTEGER]],
       earliest,
@@ -121,8 +123,8 @@ export function layOutTime(
     }
     ledger.figure(idOf(id, 'endAt'), END, {
       start: fig(idOf(id, 'startAt')),
-      setupS: fig(idOf(id, 'setupS')),
-      runS: fig(idOf(id, 'runS')),
+      setupS: fig(setupS),
+      runS: fig(runS),
       closedS: { value: Math.round(placed.closedWithin), unit: 's', from: 'shelf', at: `hours:${step.machine}` },
     });
   }

@@ -2,7 +2,8 @@ import { JobSpecSchema } from '../door';
 import { cardSpec, LINDMOOR, SHELF } from '../line-1.fixture';
 import { labelSpec } from '../line-2.fixture';
 import { plan } from '../plan';
-import { comesRight, sheetBeyond, sheetOf, stockBeyond, stocksOfGrade } from './resolve';
+import { pressSheet } from '../../stock/press-sheet';
+import { comesRight, sheetBeyond, stockBeyond, stocksOfGrade } from './resolve';
 
 const stock = (id: string) => LINDMOOR.stocks[id]!;
 const withChoices = (more: object) => JobSpecSchema.parse({ ...cardSpec(), choices: { ...cardSpec().choices, ...more } });
@@ -26,7 +27,7 @@ describe('what a machine takes', () => {
     expect(stockBeyond(stock('label162-330'), web)).toEqual({ overMm: 0, underMm: 0 });
     expect(stockBeyond({ ...stock('label162-330'), widthMm: 560 }, web)).toEqual({ overMm: 40, underMm: 0 });
     expect(stockBeyond({ ...stock('label162-330'), widthMm: 200 }, web)).toEqual({ overMm: 0, underMm: 50 });
-    expect(sheetOf(stock('ivory300-520x720'))).toEqual([720, 520]);
+    expect(pressSheet(stock('ivory300-520x720'))).toEqual([720, 520]);
   });
 });
 
@@ -47,10 +48,10 @@ describe('the stock and the machine of a part', () => {
       LINDMOOR,
       SHELF,
     );
-    expect(large.stocks['card.card']).toBe('ivory300-700x1000');
+    expect(large.forms['card.card']?.stock).toBe('ivory300-700x1000');
     expect(large.stones.find((s) => s.key === 'print')?.machine).toBe('press5');
     const wrong = plan(withChoices({ stock: { 'card.card': 'label162-330' }, machine: { 'card.card.print': 'knife1' } }), LINDMOOR, SHELF);
-    expect(wrong.stocks['card.card']).not.toBe('label162-330');
+    expect(wrong.forms['card.card']?.stock).not.toBe('label162-330');
     expect(wrong.stones.find((s) => s.key === 'print')?.machine).not.toBe('knife1');
     expect(wrong.findings.filter((f) => f.code === 'choice.unknown').length).toBeGreaterThan(0);
   });

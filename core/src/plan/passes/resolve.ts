@@ -2,24 +2,32 @@ import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import type { Ledger } from '../../quantity/ledger';
 import type { Machine, Plant, Shelf, Stock } from '../../plant/plant';
+import { pressSheet } from '../../stock/press-sheet';
+import type { Layouter } from '../../layout/layouter';
+import { LAYOUTERS } from '../../layout/layouters';
 import type { FamilyId, JobSpec } from '../../product/job-spec';
 import type { Part } from '../../product/part';
-import type { Process, ProcessContext } from '../../processes/process';
-import type { Family } from '../../families/family';
+import type { PartVersion, Process, ProcessContext } from '../../processes/process';
+import type { Family, RouteStone } from '../../families/family';
 import type { Finding } from '../plan-types';
+import { gangTogether } from './gangs';
 
 /** The registries a plan works with; tests bring their own. */
 export interface Registries {
   families: Readonly<Record<string, Family<FamilyId>>>;
   processes: Readonly<Record<Id<'process'>, Process>>;
+  layouters: Readonly<Record<Id<'layouter'>, Layouter>>;
 }
 
-/** A stone before anything is counted: its process and what every pass tells it. */
-export interface RoutedStone {
-  key: string;
+/** A stone as a family wishes it, before a process and a machine are found for it. */
+export interface StoneWish extends Pick<RouteStone, 'key' | 'process' | 'settings' | 'each' | 'prints'> {
+  id: Id<'stone'>;
+  parts: Part[];
   family: string;
-  product: Id<'product'>;
-  item: Id<'item'>;
+  products: Id<'product'>[];
+}
+/** A stone before anything is counted: its process and what every pass tells it. */
+export interface RoutedStone extends Omit<StoneWish, 'process' | 'parts' | 'settings'> {
   process: Process;
   cx: ProcessContext;
   missingMachine: boolean;
@@ -31,6 +39,7 @@ export interface Route {
   joins: Record<Id<'product'>, { product: Id<'product'>; times: number }[]>;
   supplied: Id<'product'>[];
   itemOf: Record<Id<'product'>, Id<'item'>>;
+  gangs: Record<Id<'form'>, Id<'part'>[]>;
   findings: Finding[];
 }
 
@@ -48,116 +57,140 @@ const NO_MACHINE: Machine = {
   limits: {},
 };
 
-/** First pass: parts and stones of every product, each stone with its machine. */
-export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, ledger: Ledger, { families, processes }: Registries): Route {
-  const route: Route = { parts: {}, stones: [], joins: {}, supplied: [], itemOf: {}, findings: [] };
-  const visit = (product: Id<'product'>, item: Id<'item'>): void => {
-    if (product in route.itemOf) return;
-    route.itemOf[product] = item;
-    const wanted = spec.products[product];
-    if (!wanted) return;
-    if (wanted.kind === 'supplied') return void route.supplied.push(product);
-    if (wanted.kind === 'set') {
-      for (const member of wanted.of) visit(member.product, item);
-      route.joins[product] = wanted.of;
-      addStone({
-        key: 'assemble',
-        process: wanted.by,
-        settings: {},
-        id: idOf(product, 'assemble'),
-        parts: [],
-        family: 'set',
-        product,
-        item,
-      });
-      return;
+/** First pass: parts and stones of every product, gangs brought together, each stone with its machine. */
+export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, ledger: Ledger, registries: Registries): Route {
+  const route: Route = { parts: {}, stones: [], joins: {}, supplied: [], itemOf: {}, gangs: {}, findings: [] };
+  const wishes: StoneWish[] = [];
+  for (const [item, { product }] of Object.entries(spec.items))
+    wishes.push(...wishesOf(product, item, route, spec, plant, ledger, registries));
+  const parting = new Set(Object.values(registries.processes).flatMap((p) => (p.parts ? [p.id] : [])));
+  const ganged = gangTogether(
+    wishes.filter((w) => !spec.choices.route.drop.includes(w.id)),
+    route.parts,
+    spec,
+    parting,
+  );
+  route.gangs = ganged.gangs;
+  route.findings.push(...ganged.findings);
+  for (const wish of ganged.wishes) {
+    if (spec.choices.route.drop.includes(wish.id)) continue;
+    const stone = stoneOf(wish, spec, plant, shelf, ledger, registries);
+    if (stone) route.stones.push(stone);
+    else {
+      const process = Object.hasOwn(spec.choices.process ?? {}, wish.id) ? (spec.choices.process?.[wish.id] ?? '') : wish.process;
+      route.findings.push({ code: 'process.unknown', level: 'release', at: wish.id, args: { process }, remedies: [] });
     }
-    const family = families[wanted.family];
-    if (!family) return;
-    const parts = family.parts({ product, item }, wanted.wish, plant, ledger);
-    Object.assign(route.parts, parts);
-    for (const stone of family.route(wanted.wish, parts)) {
-      const lead = stone.of[0] ?? product;
-      addStone({
-        key: stone.key,
-        process: stone.process,
-        settings: stone.settings,
-        id: idOf(lead, stone.key),
-        parts: stone.of.flatMap((id) => parts[id] ?? []),
-        family: wanted.family,
-        product,
-        item,
-      });
-    }
-  };
-  const addStone = (s: {
-    key: string;
-    process: Id<'process'>;
-    settings: ProcessContext['settings'];
-    id: string;
-    parts: Part[];
-    family: string;
-    product: string;
-    item: string;
-  }): void => {
-    if (spec.choices.route.drop.includes(s.id)) return;
-    const instead =
-      spec.choices.process && Object.hasOwn(spec.choices.process, s.id) ? (spec.choices.process[s.id] ?? s.process) : s.process;
-    const process = Object.hasOwn(processes, instead) ? processes[instead] : undefined;
-    const mayStand = process !== undefined && (instead === s.process || (process.insteadOf ?? []).includes(s.process));
-    if (!mayStand || (s.family === 'set' && !process.joins)) {
-      route.findings.push({ code: 'process.unknown', level: 'release', at: s.id, args: { process: instead }, remedies: [] });
-      return;
-    }
-    const machineId = machineFor(s.id, process, s.parts, spec, plant);
-    const settings = { ...s.settings, ...(Object.hasOwn(spec.choices.settings, s.id) ? spec.choices.settings[s.id] : {}) };
-    route.stones.push({
-      key: s.key,
-      family: s.family,
-      product: s.product,
-      item: s.item,
-      process,
-      missingMachine: machineId === null,
-      cx: {
-        id: s.id,
-        process: instead,
-        parts: s.parts,
-        versions: versionsOf(spec, s.product),
-        settings,
-        machineId: machineId ?? '',
-        machine: (machineId === null ? undefined : plant.machines[machineId]) ?? NO_MACHINE,
-        plant,
-        shelf,
-        ledger,
-      },
-    });
-  };
-  for (const [item, { product }] of Object.entries(spec.items)) visit(product, item);
+  }
   return route;
 }
 
-/** Versions of a product: of all items that want it. */
-const versionsOf = (spec: JobSpec, product: Id<'product'>): ProcessContext['versions'] =>
-  Object.values(spec.items)
-    .filter((i) => i.product === product)
-    .flatMap((i) => Object.values(i.versions).map(({ name, changes }) => ({ name, changes })));
+/** The stones a product wishes, those of what it is made of first. */
+function wishesOf(
+  product: Id<'product'>,
+  item: Id<'item'>,
+  route: Route,
+  spec: JobSpec,
+  plant: Plant,
+  ledger: Ledger,
+  registries: Registries,
+): StoneWish[] {
+  const wanted = spec.products[product];
+  if (product in route.itemOf || !wanted) return [];
+  route.itemOf[product] = item;
+  if (wanted.kind === 'supplied') {
+    route.supplied.push(product);
+    return [];
+  }
+  if (wanted.kind === 'set') {
+    const members = wanted.of.flatMap((m) => wishesOf(m.product, item, route, spec, plant, ledger, registries));
+    route.joins[product] = wanted.of;
+    const id = idOf(product, 'assemble');
+    return [...members, { id, key: 'assemble', process: wanted.by, settings: {}, parts: [], family: 'set', products: [product] }];
+  }
+  const family = registries.families[wanted.family];
+  if (!family) return [];
+  const parts = family.parts({ product, item }, wanted.wish, plant, ledger);
+  Object.assign(route.parts, parts);
+  return family.route(wanted.wish, parts, spec.choices).map(({ of, ...stone }): StoneWish => ({
+    ...stone,
+    id: idOf(of[0] ?? product, stone.key),
+    parts: of.flatMap((p) => parts[p] ?? []),
+    family: wanted.family,
+    products: [product],
+  }));
+}
+
+/** A stone with its process and machine; null where no such process may stand there. */
+function stoneOf(
+  { process: wished, parts, settings, ...wish }: StoneWish,
+  spec: JobSpec,
+  plant: Plant,
+  shelf: Shelf,
+  ledger: Ledger,
+  { processes, layouters }: Registries,
+): RoutedStone | null {
+  const { process: instead = {}, settings: set } = spec.choices;
+  const id = Object.hasOwn(instead, wish.id) ? (instead[wish.id] ?? wished) : wished;
+  const process = Object.hasOwn(processes, id) ? processes[id] : undefined;
+  const mayStand = process !== undefined && (id === wished || (process.insteadOf ?? []).includes(wished));
+  if (!mayStand || (wish.family === 'set' && !process.joins)) return null;
+  const machineId = machineFor(wish.id, process, parts, spec, plant, layouters);
+  return {
+    ...wish,
+    process,
+    missingMachine: machineId === null,
+    cx: {
+      id: wish.id,
+      stone: wish.id,
+      process: id,
+      parts,
+      versions: wish.products.flatMap((p) => versionsOf(spec, p)),
+      settings: { ...settings, ...(Object.hasOwn(set, wish.id) ? set[wish.id] : {}) },
+      machineId: machineId ?? '',
+      machine: (machineId === null ? undefined : plant.machines[machineId]) ?? NO_MACHINE,
+      plant,
+      shelf,
+      ledger,
+    },
+  };
+}
+
+/** Versions of a product, of all items that want it, each once, in the order chosen, else as they were entered. */
+function versionsOf(spec: JobSpec, product: Id<'product'>): PartVersion[] {
+  const wanted = new Map<Id<'version'>, PartVersion>();
+  for (const item of Object.values(spec.items))
+    if (item.product === product)
+      for (const [id, { name, changes }] of Object.entries(item.versions)) if (!wanted.has(id)) wanted.set(id, { id, name, changes });
+  const chosen = Object.hasOwn(spec.choices.versions ?? {}, product) ? (spec.choices.versions?.[product] ?? []) : [];
+  const first = chosen.flatMap((id) => wanted.get(id) ?? []);
+  return [...new Set([...first, ...wanted.values()])];
+}
 
 /** The machine chosen for a step; else the plant's first that suits the parts and takes a sheet they could be made from; else the first that can do the process. */
-function machineFor(step: Id<'step'>, process: Process, parts: Part[], spec: JobSpec, plant: Plant): Id<'machine'> | null {
+function machineFor(
+  stone: Id<'stone'>,
+  process: Process,
+  parts: Part[],
+  spec: JobSpec,
+  plant: Plant,
+  layouters: Registries['layouters'],
+): Id<'machine'> | null {
   const can = (id: string | undefined): boolean =>
     id !== undefined && Object.hasOwn(plant.machines, id) && (plant.machines[id] as Machine).processes.includes(process.id);
-  const chosen = Object.hasOwn(spec.choices.machine, step) ? spec.choices.machine[step] : undefined;
+  const chosen = Object.hasOwn(spec.choices.machine, stone) ? spec.choices.machine[stone] : undefined;
   if (can(chosen)) return chosen as string;
   const able = Object.keys(plant.machines).filter(can);
   const suits = (id: string): boolean => {
     const machine = plant.machines[id] as Machine;
     return (
       (process.suits?.(machine, parts) ?? true) &&
-      parts.every((p) =>
-        couldBe(p, spec, plant).some(([, s]) => {
-          const b = stockBeyond(s, machine);
-          return b.overMm === 0 && b.underMm === 0;
-        }),
+      parts.every(
+        (p) =>
+          p.grade === null ||
+          couldBe(p, spec, plant, layouters).some(([, s]) => {
+            const b = stockBeyond(s, machine);
+            return b.overMm === 0 && b.underMm === 0;
+          }),
       )
     );
   };
@@ -165,25 +198,26 @@ function machineFor(step: Id<'step'>, process: Process, parts: Part[], spec: Job
 }
 
 /** The sheets a part can be made from: the chosen stock alone, else its grade. */
-function couldBe(part: Part, spec: JobSpec, plant: Plant): [Id<'stock'>, Stock][] {
-  const chosen = Object.hasOwn(spec.choices.stock, part.id) ? spec.choices.stock[part.id] : undefined;
+function couldBe(part: Part, spec: JobSpec, plant: Plant, layouters: Registries['layouters']): [Id<'stock'>, Stock][] {
+  const own: string = part.id;
+  const chosen = Object.hasOwn(spec.choices.stock, own) ? spec.choices.stock[own] : undefined;
   const stock = chosen === undefined ? undefined : plant.stocks[chosen];
-  return stock && chosen !== undefined ? [[chosen, stock]] : stocksOfGrade(plant, part);
+  return stock && chosen !== undefined ? [[chosen, stock]] : stocksOfGrade(plant, part, layouters);
 }
 
-/** Whether a stock comes as the part needs it: rolls for a web, sheets else. */
-export const comesRight = (part: Part, stock: Stock | undefined): boolean =>
-  part.web ? stock?.form === 'roll' : stock?.form === 'sheet' && stock.lengthMm !== undefined;
+/** Whether a stock comes as the part is laid on it: rolls, sheets with their length, boards. */
+export function comesRight(
+  part: Pick<Part, 'layouter'>,
+  stock: Stock | undefined,
+  layouters: Registries['layouters'] = LAYOUTERS,
+): boolean {
+  const form = Object.hasOwn(layouters, part.layouter) ? layouters[part.layouter]?.stock : undefined;
+  return stock !== undefined && stock.form === form && (form === 'roll' || stock.lengthMm !== undefined);
+}
 
 /** Stocks of a part's grade that come as it needs them. */
-export const stocksOfGrade = (plant: Plant, part: Part): [Id<'stock'>, Stock][] =>
-  Object.entries(plant.stocks).filter(([, s]) => comesRight(part, s) && s.grade === part.grade);
-
-/** The press sheet of a stock: long side across the press. */
-export const sheetOf = (stock: Stock): [long: number, short: number] => {
-  const [a, b] = [stock.widthMm, stock.lengthMm ?? stock.widthMm];
-  return a >= b ? [a, b] : [b, a];
-};
+export const stocksOfGrade = (plant: Plant, part: Part, layouters: Registries['layouters'] = LAYOUTERS): [Id<'stock'>, Stock][] =>
+  Object.entries(plant.stocks).filter(([, s]) => comesRight(part, s, layouters) && s.grade === part.grade);
 
 /** Whether a sheet lies within what a machine takes; null limits take all. Returns by how much it is over or under, in mm. */
 export function sheetBeyond(
@@ -197,7 +231,7 @@ export function sheetBeyond(
 
 /** The same for any stock: of a roll the width counts, on machines that say which webs they take. */
 export function stockBeyond(stock: Stock, machine: Machine): { overMm: number; underMm: number } {
-  if (stock.form !== 'roll') return sheetBeyond(sheetOf(stock), machine);
+  if (stock.form !== 'roll') return sheetBeyond(pressSheet(stock), machine);
   const { minWebMm, maxWebMm } = machine.limits;
   return {
     overMm: maxWebMm === undefined ? 0 : Math.max(stock.widthMm - maxWebMm, 0),
@@ -205,11 +239,18 @@ export function stockBeyond(stock: Stock, machine: Machine): { overMm: number; u
   };
 }
 
-/** The stock chosen for a part; else the first of its grade that every sheet machine on the route takes; else the first of its grade. */
-export function stockFor(part: Part, machines: readonly Machine[], spec: JobSpec, plant: Plant): Id<'stock'> | null {
-  const chosen = Object.hasOwn(spec.choices.stock, part.id) ? spec.choices.stock[part.id] : undefined;
-  if (chosen !== undefined && comesRight(part, plant.stocks[chosen])) return chosen;
-  const grade = stocksOfGrade(plant, part);
+/** The stock chosen for a part or gang; else the first of its grade that every sheet machine on the route takes; else the first of its grade. */
+export function stockFor(
+  slot: Id<'form'>,
+  part: Part,
+  machines: readonly Machine[],
+  spec: JobSpec,
+  plant: Plant,
+  layouters: Registries['layouters'],
+): Id<'stock'> | null {
+  const chosen = Object.hasOwn(spec.choices.stock, slot) ? spec.choices.stock[slot] : undefined;
+  if (chosen !== undefined && comesRight(part, plant.stocks[chosen], layouters)) return chosen;
+  const grade = stocksOfGrade(plant, part, layouters);
   const fits = grade.find(([, s]) =>
     machines.every((m) => {
       const b = stockBeyond(s, m);

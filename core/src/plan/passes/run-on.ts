@@ -1,7 +1,7 @@
 import type { Id, Term } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { type Ledger, fig } from '../../quantity/ledger';
-import { makersFirst, type Net, type Port, type Step } from '../../flow/net';
+import { makersFirst, takesOf, type Net, type Port, type Step } from '../../flow/net';
 import type { Consumed } from '../../processes/process';
 import { MORE_CYCLES, MORE_PIECES } from '../../route/time-and-cost';
 import type { Plan, Stone } from '../plan-types';
@@ -41,7 +41,7 @@ export function runOnTerms(
       runningPpm: plain(lost, 'ppm'),
     });
     for (const t of step.takes) {
-      const per = (t.per * 1e6) / (1e6 - (t.spoilPpm ?? 0));
+      const per = (takesOf(step, t, net.flows) * 1e6) / (1e6 - (t.spoilPpm ?? 0));
       ledger.figure(`${id}.moreOf.${t.flow}`, MORE_CYCLES, {
         pieces: fig(idOf(id, 'more')),
         per: plain(1 / per, '1'),

@@ -44,7 +44,7 @@ describe('what a press needs to know', () => {
     // K prints on both sides: its masses add up.
     const k = ['front', 'back'].reduce((n, side) => n + (made.plan.figures[`card.card.print.${side}.ink.K.kg`]?.value ?? 0), 0);
     expect(work?.inks.find((i) => i.ink === 'K')?.kg).toBeCloseTo(k, 12);
-    const layout = made.plan.layouts['card.card'];
+    const layout = made.plan.forms['card.card']?.layout;
     expect(work?.copies).toHaveLength((layout?.cells ?? []).reduce((n, c) => n + c.nx * c.ny, 0));
     for (const c of work?.copies ?? []) {
       expect(c.x).toBeGreaterThanOrEqual(0);
@@ -54,7 +54,7 @@ describe('what a press needs to know', () => {
   });
   it('takes zones and the measured stock from their cards where these say so', () => {
     const reflectance = Array.from({ length: 36 }, () => 0.4);
-    const used = plan(cardSpec(), LINDMOOR, SHELF).stocks['card.card'] ?? '';
+    const used = plan(cardSpec(), LINDMOOR, SHELF).forms['card.card']?.stock ?? '';
     const plant = {
       ...limits({ zoneMm: 40, zones: 17 }),
       stocks: { ...LINDMOOR.stocks, [used]: { ...LINDMOOR.stocks[used]!, reflectance } },

@@ -11,7 +11,7 @@ import type { Planned } from '../plan';
 
 /** What ink kitchen and register desk need to know of a stone that prints. */
 export interface PressWork {
-  stone: Id<'stage'>;
+  stone: Id<'stone'>;
   machine: Id<'machine'>;
   machineName: string;
   stock: string;
@@ -32,7 +32,7 @@ export interface PressWork {
 }
 /** A form the plan wants made. */
 export interface FormWork {
-  stone: Id<'stage'>;
+  stone: Id<'stone'>;
   side: string;
   ink: string;
   sizeMm: readonly [number, number];
@@ -48,15 +48,17 @@ export interface FormWork {
 /** Width of an ink zone where the press's card says nothing. Common practice, no source. */
 const USUAL_ZONE_MM = 32.5;
 
+/** The side a step prints, as its id tells it; '' where its run has one step. */
+const sideOf = (step: Id<'step'>, run: Id<'stone'>): string => (step.slice(run.length + 1).split('.')[0] ?? '').replace(/\d+$/, '');
+
 /** Every stone that prints. */
 export function pressWork({ contexts, plan, ledger }: Planned): PressWork[] {
   return contexts.flatMap(({ cx }): PressWork[] => {
-    const part = cx.parts[0];
     const { limits } = cx.machine;
-    if (!part || !('units' in limits) || !cx.layout) return [];
+    if (!('units' in limits) || !cx.layout) return [];
     const passes = cx.stepIds.flatMap((step) => {
       const inks = plan.steps[step]?.inks;
-      return inks ? [{ step, side: step.slice(cx.id.length + 1) || 'both', inks, startAt: ledger.value(idOf(step, 'startAt')) }] : [];
+      return inks ? [{ step, side: sideOf(step, cx.id) || 'both', inks, startAt: ledger.value(idOf(step, 'startAt')) }] : [];
     });
     const sum = (ink: string, what: 'kg' | 'onSheets'): number =>
       passes
@@ -90,10 +92,10 @@ export function pressWork({ contexts, plan, ledger }: Planned): PressWork[] {
         })),
         filmGsm: practiceValue(cx.plant, 'ink.filmGsm'),
         copies: cx.layout.cells.flatMap((cell) =>
-          copyPlaces({ ...layout, cells: [cell] }, part).map(({ x, y, w, h }) => ({ x, y, w, h, turn: cell.turn })),
+          copyPlaces({ ...layout, cells: [cell] }).map(({ x, y, w, h }) => ({ x, y, w, h, turn: cell.turn })),
         ),
-        stands: part.artwork?.stands ?? [],
-        food: part.food ?? false,
+        stands: [...new Set(cx.parts.flatMap((p) => p.artwork?.stands ?? []))],
+        food: cx.parts.some((p) => p.food),
       },
     ];
   });
@@ -104,7 +106,7 @@ export function formWork({ contexts, plan, ledger }: Planned): FormWork[] {
   const prints = contexts.filter(({ cx }) => 'units' in cx.machine.limits);
   return contexts.flatMap(({ stone, cx }): FormWork[] => {
     const sets = stone.process.forms?.(cx) ?? [];
-    const press = prints.find((p) => p.cx.parts[0] === cx.parts[0])?.cx;
+    const press = prints.find((p) => p.cx.form !== null && p.cx.form.id === cx.form?.id)?.cx;
     const first = press?.stepIds.find((id) => plan.steps[id]?.inks !== undefined);
     if (!press || first === undefined) return [];
     const plates = sets.reduce((n, s) => n + s.plates.length, 0);
@@ -126,7 +128,7 @@ export function formWork({ contexts, plan, ledger }: Planned): FormWork[] {
 }
 
 /** A form of one side prints in the passes of that side; one for both sides, and a pass of both, in any. */
-const printsWith = (step: Id<'step'>, stone: Id<'stage'>, side: string): boolean => {
-  const which = step.slice(stone.length + 1).replace(/\d+$/, '');
+const printsWith = (step: Id<'step'>, stone: Id<'stone'>, side: string): boolean => {
+  const which = sideOf(step, stone);
   return side === 'both' || which === '' || which === 'both' || which === side;
 };

@@ -10,6 +10,7 @@ import type { RegisterOf } from '../../register/register-of-step';
 import { isRepeat } from '../../processes/time-and-cost';
 import { CAUTIONS, label } from '../../words/en';
 import type { Place } from '../../words/format';
+import type { PlannedRun } from '../passes/stones';
 import type { Planned } from '../plan';
 import { figureSays, rowSays } from './row-says';
 import { stoneName } from './stone-name';
@@ -18,7 +19,7 @@ import { sizeOf } from '../passes/waste';
 /** A released step as floor, board and log read it: numbers and words, nothing to plan again. */
 export interface FloorStep {
   step: Id<'step'>;
-  stage: Id<'stage'>;
+  stage: Id<'stone'>;
   seq: number;
   process: Id<'process'>;
   machine: Id<'machine'>;
@@ -74,18 +75,22 @@ export interface SetupSheet {
 }
 
 const SIDES: Readonly<Record<string, string>> = { front: 'front', back: 'back', both: 'both sides' };
-/** The part of a step's id that tells which of its stone's steps it is: a side, or what it makes (cartons, pallets). */
-const whichOf = (step: string, stage: string): string => step.slice(stage.length + 1).replace(/\d+$/, '');
-const sideOf = (step: string, stage: string): string => SIDES[whichOf(step, stage)] ?? '';
+/** What tells a step from the others of its run: a side, what it makes (cartons, pallets), a version. */
+const whichOf = (step: string, { id, versions }: PlannedRun['cx']): string[] =>
+  step
+    .slice(id.length + 1)
+    .split('.')
+    .filter((word) => word !== '')
+    .map((word) => versions.find((v) => v.id === word)?.name ?? word.replace(/\d+$/, ''));
+const sideOf = (step: string, cx: PlannedRun['cx']): string => SIDES[whichOf(step, cx)[0] ?? ''] ?? '';
 
 /** Every step of a plan with its setup sheet, in the order of the route: what a release writes down for the floor. */
 export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, balanced: boolean): { step: FloorStep; sheet: SetupSheet }[] {
   const makers = new Map<string, string[]>();
   for (const [id, s] of Object.entries(plan.steps)) for (const { flow } of s.gives) makers.set(flow, [...(makers.get(flow) ?? []), id]);
   const nameOf = (id: Id<'step'>): string => {
-    const stone = plan.stones.find((s) => s.steps.includes(id));
-    const which = stone && stone.steps.length > 1 ? whichOf(id, stone.id) : '';
-    return stone ? `${stoneName(stone)}${which ? `, ${SIDES[which] ?? which}` : ''}` : id;
+    const run = contexts.find((c) => c.cx.stepIds.includes(id));
+    return run ? [stoneName(run.shown), ...whichOf(id, run.cx).map((word) => SIDES[word] ?? word)].join(', ') : id;
   };
   const value = (id: string): number => ledger.value(id);
   let seq = 0;
@@ -96,11 +101,13 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
     1e6,
     ...open.map((i) => (i.wanted > 0 ? (1e6 * Math.max(i.wanted - i.least, i.most - i.wanted)) / i.wanted : 0)),
   );
-  return contexts.flatMap(({ stone: routed, cx }, i) =>
+  return contexts.flatMap(({ stone: routed, cx, shown }) =>
     cx.stepIds.flatMap((id) => {
-      const [step, stone] = [plan.steps[id], plan.stones[i]];
-      if (!step || !stone) return [];
+      const step = plan.steps[id];
+      if (!step) return [];
       const units = stepUnits(step, plan.flows);
+      // Equal steps are run and counted together.
+      const { alike = 1 } = step;
       if (ledger.has(`${cx.id}.thickness`) && ledger.unitOf(`${cx.id}.thickness`) === 'µm') folded = value(`${cx.id}.thickness`);
       const next = Object.entries(plan.steps).flatMap(([other, s]) =>
         s.takes.some((t) => t.flow === units.gives)
@@ -118,31 +125,31 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
       const page = routed.process.paper(cx).find((p) => p.scene) ?? routed.process.paper(cx)[0];
       const floor: FloorStep = {
         step: id,
-        stage: stone.id,
+        stage: cx.stone,
         seq: seq++,
         process: step.process,
         machine: step.machine,
-        machineName: stone.machineName,
+        machineName: shown.machineName,
         name: nameOf(id),
-        summary: stone.summary.text,
+        summary: shown.summary.text,
         units,
-        run: value(`${id}.run`),
+        run: alike * value(`${id}.run`),
         // The last carton is part-filled: what is wanted is the pieces, not so many full ones.
-        good: step.whole ? value(`${id}.good`) : value(plan.counts.demand[units.gives ?? ''] ?? '') / Math.max(units.givesPer, 1),
-        reserve: value(`${id}.reserve`) / Math.max(units.takesPer, 1e-9),
-        setupCycles: step.loss.setupCycles,
+        good: alike * (step.whole ? value(`${id}.good`) : value(plan.counts.demand[units.gives ?? ''] ?? '') / Math.max(units.givesPer, 1)),
+        reserve: (alike * value(`${id}.reserve`)) / Math.max(units.takesPer, 1e-9),
+        setupCycles: alike * step.loss.setupCycles,
         runningPpm: step.loss.runningPpm,
-        handbookSetup: value(ledger.has(`${id}.setupHandbook`) ? `${id}.setupHandbook` : `${id}.setupCycles`),
+        handbookSetup: alike * value(ledger.has(`${id}.setupHandbook`) ? `${id}.setupHandbook` : `${id}.setupCycles`),
         repeat: isRepeat(cx),
-        setupS: value(`${id}.setupS`),
-        runS: value(`${id}.runS`),
+        setupS: alike * value(`${id}.setupS`),
+        runS: alike * value(`${id}.runS`),
         startAt: value(`${id}.startAt`),
         endAt: value(`${id}.endAt`),
         pieceKg: pieceKg(units, cx),
         ...measureOf(units, cx, openPpm, folded),
         next,
         before: [...new Set([...step.takes.flatMap((t) => makers.get(t.flow) ?? []), ...(step.after ?? [])])],
-        ...pileSays(cx, units, id, stone.id),
+        ...pileSays(cx, units, id),
         balanced,
         mixed: (step.inks ?? []).filter(isMixedInk),
         ...(step.inks && { inks: step.inks, series: cx.inkSeries?.name ?? '' }),
@@ -187,8 +194,8 @@ function measureOf(units: StepUnits, cx: ConsumeContext, openPpm: number, folded
 }
 
 /** Gripper and lay as the pile's flag shows them: only while there are whole sheets to lay up. */
-function pileSays(cx: ConsumeContext, units: StepUnits, step: string, stage: string): Pick<FloorStep, 'gripper' | 'lay' | 'side'> {
-  const side = sideOf(step, stage);
+function pileSays(cx: ConsumeContext, units: StepUnits, step: string): Pick<FloorStep, 'gripper' | 'lay' | 'side'> {
+  const side = sideOf(step, cx);
   if (units.givesUnit !== 'sheet' || !cx.layout || cx.parts[0]?.web) return { gripper: '', lay: '', side };
   const { layChanges, secondGripper } = WORK_STYLES[cx.workStyle];
   const [w] = cx.layout.sheetMm;

@@ -36,7 +36,7 @@ export const storedTools = (plan: Plan): Id<'tool'>[] => [
 ];
 
 /** Inks of a plan that somebody mixes, stone by stone. */
-export const mixedInks = (plan: Plan): { ink: string; stone: Id<'stage'>; kg: number }[] =>
+export const mixedInks = (plan: Plan): { ink: string; stone: Id<'stone'>; kg: number }[] =>
   plan.stones.flatMap((stone) => {
     const kg = new Map<string, number>();
     for (const step of stone.steps)

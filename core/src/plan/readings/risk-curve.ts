@@ -3,6 +3,8 @@ import { idOf } from '../../quantity/id-of';
 import { stepsAtRisk } from '../../counts/chance-of-enough';
 import { leftAsARule, type StepAtRisk, shareEnough } from '../../counts/drawn-jobs';
 import { spreadWidth } from '../../counts/spread-seen';
+import type { Flow } from '../../flow/net';
+import { stepsTo } from '../../flow/upstream';
 import type { Plant, Shelf } from '../../plant/plant';
 import { practiceValue } from '../../plant/practice';
 import type { JobSpec } from '../../product/job-spec';
@@ -67,6 +69,12 @@ function jobsLearnedFrom({ items, figures }: Plan, item: Id<'item'>, shelf: Shel
   return terms.some((t) => 'from' in t && t.from === 'log') ? (shelf.together?.jobs ?? null) : null;
 }
 
+/** What an item pulls from a store, on the way its pieces go. */
+const pulledFlows = (made: Plan, item: Id<'item'>): Flow[] =>
+  stepsTo(made, made.items[item]?.goods ?? '')
+    .flatMap((id) => made.steps[id]?.takes.flatMap((t) => made.flows[t.flow] ?? []) ?? [])
+    .filter((f) => f.supply !== undefined);
+
 function pointOf(made: Plan, item: Id<'item'>, wish: number | null, shelf: Shelf): RiskPoint | null {
   const terms = chanceTerms(made, item);
   if (!terms) return null;
@@ -76,8 +84,7 @@ function pointOf(made: Plan, item: Id<'item'>, wish: number | null, shelf: Shelf
   const width = jobs === null ? HANDBOOK_WIDTH : spreadWidth(jobs);
   const chance = (times: number): number => shareEnough(spreadBy(steps, times), terms['slack'] ?? 0);
   const likely = [chance(1), chance(Math.max(1 - width, 0)), chance(1 + width)];
-  const pulledPerGood =
-    Object.values(made.flows).find((f) => f.item === item && f.unit === pulledOf(made).pulledUnit && f.supply)?.perGood ?? 1;
+  const pulledPerGood = pulledFlows(made, item).find((f) => f.unit === pulledOf(made).pulledUnit)?.perGood ?? 1;
   const { pulled } = pulledOf(made);
   return {
     wish,

@@ -3,7 +3,7 @@ import type { Plan } from '../plan-types';
 
 /** One stone of the river: what comes in and leaves, in its own unit and in finished copies (the river's common width). */
 export interface RiverStone {
-  id: Id<'stage'>;
+  id: Id<'stone'>;
   key: string;
   family: string;
   inCopies: number;
@@ -32,7 +32,7 @@ export function riverOf(plan: Plan): RiverStone[] {
     const inCopies = s.perGoodIn > 0 ? value(s.in) / s.perGoodIn : 0;
     const lostCopies = s.lost.reduce((sum, l) => sum + (l.perGood > 0 ? value(l.figure) / l.perGood : 0), 0);
     const likelyCopies = Math.min(
-      s.likely.reduce((sum, id) => sum + value(id), 0),
+      s.likely.reduce((sum, l) => sum + value(l.figure) * l.share, 0),
       lostCopies,
     );
     const outCopies = Math.max(inCopies - lostCopies, 0);

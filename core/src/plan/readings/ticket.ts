@@ -5,7 +5,7 @@ import type { Ledger } from '../../quantity/ledger';
 import { practiceTerm } from '../../plant/practice';
 import { sheetScene } from '../../layout/sheet-scene';
 import type { PanelRow, PaperPage } from '../../processes/process';
-import type { Stone } from '../plan-types';
+import type { Plan, Stone } from '../plan-types';
 import type { Planned } from '../plan';
 
 /** One page of the ticket: a department's part of a stone, what comes next, and until when to wait. */
@@ -18,23 +18,30 @@ export interface TicketPage extends PaperPage {
 
 /** The ticket's pages in the order of the route. */
 export function ticketPages({ plan, contexts }: Planned): TicketPage[] {
-  return contexts.flatMap(({ stone: routed, cx }, i) => {
-    const stone = plan.stones[i];
-    if (!stone) return [];
-    const next = plan.stones.slice(i + 1).find((s) => s.in !== null) ?? null;
-    const waits = next !== null && next.waitS.length > 0 && next.steps[0] !== undefined;
+  const machines = new Map(contexts.flatMap(({ cx }) => cx.stepIds.map((id) => [id, cx.machine.name] as const)));
+  return contexts.flatMap(({ stone: routed, cx, shown: stone }) => {
+    const next = followers(cx.stepIds, plan);
+    const waiting = next.find((id) => plan.steps[id]?.waits.some((w) => cx.stepIds.includes(w.after)));
     return routed.process.paper(cx).map((page) => ({
       ...page,
       rows: shopRows(page.rows, cx.ledger),
       stone,
       drawings: [
         ...(page.scene ? [routed.process.scene(cx)] : []),
-        ...(page.sheet ? [sheetScene(cx.layout, cx.parts[0], cx.stock, cx.workStyle, practiceTerm(cx.plant, 'layout.colourBarMm'))] : []),
+        ...(page.sheet ? [sheetScene(cx.layout, cx.parts, cx.stock, cx.workStyle, practiceTerm(cx.plant, 'layout.colourBarMm'))] : []),
       ],
-      next: next?.machineName ?? null,
-      waitUntil: waits ? idOf(next.steps[0] ?? '', 'startAt') : null,
+      next: [...new Set(next.flatMap((id) => machines.get(id) ?? []))].join(', ') || null,
+      waitUntil: waiting === undefined ? null : idOf(waiting, 'startAt'),
     }));
   });
+}
+
+/** The steps that take what a run leaves, or that wait for the forms it makes. */
+function followers(steps: readonly Id<'step'>[], plan: Plan): Id<'step'>[] {
+  const left = new Set(steps.flatMap((id) => plan.steps[id]?.gives.map((g) => g.flow) ?? []));
+  return Object.entries(plan.steps).flatMap(([id, s]) =>
+    !steps.includes(id) && (s.takes.some((t) => left.has(t.flow)) || s.after?.some((a) => steps.includes(a))) ? [id] : [],
+  );
 }
 
 /** Rows a shop page shows: what was computed, each once; not the machine, which stands in the head, and no money, which is the planner's. */

@@ -7,6 +7,7 @@ import { applyEdits } from '../door';
 import { plan } from '../plan';
 import type { Plan } from '../plan-types';
 import { pulledOf } from '../readings/pulled';
+import { formsWith } from '../readings/forms-with';
 import { stockBeyond, stocksOfGrade } from '../passes/resolve';
 
 /** A way to make the job: other stock, press or work style, as edits on the specification. */
@@ -28,6 +29,7 @@ export function* propose(spec: JobSpec, plant: Plant, shelf: Shelf): Generator<P
   const part = Object.values(now.parts)[0];
   const print = now.stones.find((s) => s.parts[0] === part?.id && Object.hasOwn(plant.machines[s.machine]?.limits ?? {}, 'units'));
   if (!part || !print) return;
+  const [form] = formsWith(now, part.id);
   const others = now.stones.filter((s) => s.id !== print.id && s.parts[0] === part.id).flatMap((s) => plant.machines[s.machine] ?? []);
   for (const [machine, press] of Object.entries(plant.machines)) {
     if (!press.processes.includes(print.process)) continue;
@@ -46,11 +48,11 @@ export function* propose(spec: JobSpec, plant: Plant, shelf: Shelf): Generator<P
           machine: press.name,
           stock: sheet.name,
           style,
-          chosen: print.machine === machine && now.stocks[part.id] === stock && now.workStyles[part.id] === style,
+          chosen: print.machine === machine && form?.stock === stock && form.style === style,
           edits: [
             editAt(spec, ['choices', 'machine', print.id], machine),
-            editAt(spec, ['choices', 'stock', part.id], stock),
-            editAt(spec, ['choices', 'workStyle', part.id], style),
+            editAt(spec, ['choices', 'stock', form?.id ?? part.id], stock),
+            editAt(spec, ['choices', 'workStyle', form?.id ?? part.id], style),
           ],
         };
       }

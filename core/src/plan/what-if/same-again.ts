@@ -84,7 +84,9 @@ function keptOf(old: JobSpec, planned: Plan, plant: Plant): Kept[] {
   const overrides = Object.keys(old.overrides).length;
   return [
     ...Object.keys(old.choices.layout).map((part): Kept => ({ code: 'layout', what: part })),
-    ...Object.values(planned.stocks).map((id): Kept => ({ code: 'stock', what: plant.stocks[id]?.name ?? id })),
+    ...Object.values(planned.forms).flatMap((f): Kept[] =>
+      f.stock === null ? [] : [{ code: 'stock', what: plant.stocks[f.stock]?.name ?? f.stock }],
+    ),
     ...[...new Set(planned.stones.map((s) => s.machineName))].map((what): Kept => ({ code: 'machine', what })),
     ...Object.values(planned.tools).flatMap((use): Kept[] =>
       use.supply.from === 'store' ? [{ code: 'tool', what: use.supply.tool }] : [],

@@ -78,11 +78,11 @@ describe('a search for the layout of a part', () => {
       const applied = applyEdits(styled, result?.edits ?? []);
       if (!applied.ok) throw new Error('refused');
       const p = plan(applied.made, LINDMOOR, SHELF);
-      const layout = p.layouts[PART];
+      const layout = p.forms[PART]?.layout;
       if (!layout) throw new Error('no layout');
       const [side, gripper] = ['side', 'gripper'].map((f) => p.figures[`${PART}.${f}`]?.value ?? 0) as [number, number];
       const [w, h] = ['usableWidth', 'usableDepth'].map((f) => p.figures[`${PART}.${f}`]?.value ?? 0) as [number, number];
-      const outside = copyPlaces(layout, { widthMm: 170, heightMm: 66 }).filter(
+      const outside = copyPlaces(layout).filter(
         (c) => c.x < side - 1e-6 || c.x + c.w > side + w + 1e-6 || c.y < gripper - 1e-6 || c.y + c.h > gripper + h + 1e-6,
       );
       expect(outside).toEqual([]);

@@ -14,7 +14,7 @@ export const LAYOUT_ITERATIONS = 60_000;
 
 /** What a search for the layout of a part found, with the edit that makes it a choice. */
 export interface FoundLayout {
-  part: Id<'part'>;
+  part: Id<'form'>;
   /** Copies up now, and in the layout found; no layout holds more than the bound. */
   now: number;
   found: number;
@@ -33,21 +33,21 @@ export function searchLayout(
   spec: JobSpec,
   plant: Plant,
   shelf: Shelf,
-  part: Id<'part'>,
+  part: Id<'form'>,
   iterations: number = LAYOUT_ITERATIONS,
   tell: (progress: AnyLayoutProgress) => void = () => undefined,
 ): FoundLayout | null {
   const { plan, asks } = planned(spec, plant, shelf);
   const ask = asks[part];
-  const piece = plan.parts[part];
-  if (!ask || !piece) return null;
+  const form = plan.forms[part];
+  if (!ask || !form) return null;
   const { layout, bound, iterations: used } = anySheetLayout(ask, iterations, tell);
-  const now = plan.layouts[part];
+  const now = form.layout;
   const cells = layout.cells.map(({ x, y, nx, ny, dx, dy, turn }) => ({ x, y, nx, ny, dx, dy, turn }));
   const choice = {
     value: { cells },
     by: 'search',
-    question: plan.questions[part],
+    question: form.question,
     proof: { bound, seed: 0, iterations, core: CORE_VERSION },
   };
   return {
@@ -55,7 +55,7 @@ export function searchLayout(
     now: now ? copiesUp(now) : 0,
     found: copiesUp(layout),
     bound,
-    cuttable: isCuttable(copyPlaces(layout, piece)),
+    cuttable: isCuttable(copyPlaces(layout)),
     iterations: used,
     edits: cells.length === 0 ? [] : [editAt(spec, ['choices', 'layout', part], choice)],
   };

@@ -2,6 +2,8 @@ import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { PPM } from '../../quantity/units';
 import { ceilTolerant } from '../../quantity/round-tolerant';
+import type { Step } from '../../flow/net';
+import { stepsTo } from '../../flow/upstream';
 import type { Plant, Shelf } from '../../plant/plant';
 import { type JobSpec, orderedQuantity } from '../../product/job-spec';
 import { PROCESSES } from '../../processes/registry';
@@ -61,8 +63,9 @@ export function shortageOptions(ask: ShortageAsk): { short: number; options: Sho
 /** More sheets through a press that has not finished: the job's own run-on cost. Sheets lost ahead come on top. */
 function runOn({ plant, shelf, item }: ShortageAsk, now: Plan, short: number): ShortageOption {
   const value = (id: string): number => now.figures[id]?.value ?? 0;
-  const together = sharing(now.items, item);
-  const steps = Object.entries(now.steps).filter(([, s]) => together.includes(now.flows[s.gives[0]?.flow ?? '']?.item ?? ''));
+  const steps = stepsTo(now, now.items[item]?.goods ?? '').flatMap((id): [Id<'step'>, Step][] =>
+    now.steps[id] ? [[id, now.steps[id]]] : [],
+  );
   const press = steps.find(([, s]) => s.loss.setupCycles > 0 || s.loss.table);
   const open = steps.filter(([id]) => shelf.counted[id]?.done !== true);
   const source = steps.flatMap(([, s]) => s.takes).find(({ flow }) => now.flows[flow]?.supply !== undefined);

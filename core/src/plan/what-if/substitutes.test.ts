@@ -6,7 +6,7 @@ import { plan } from '../plan';
 import { substitutes } from './substitutes';
 
 const now = plan(cardSpec(), LINDMOOR, SHELF);
-const planned = now.stocks['card.card'] ?? '';
+const planned = now.forms['card.card']?.stock ?? '';
 const card = LINDMOOR.stocks[planned]!;
 const withStock = (id: string, more: object): Plant => ({ ...LINDMOOR, stocks: { ...LINDMOOR.stocks, [id]: { ...card, ...more } } });
 const found = (plant: Plant) => [...substitutes(cardSpec(), plant, SHELF)];
@@ -22,7 +22,7 @@ it('offers sheets of the same surface and about the same mass, with everything t
     const applied = applyEdits(cardSpec(), s.edits);
     if (!applied.ok) throw new Error('refused');
     const made = plan(applied.made, LINDMOOR, SHELF);
-    expect(made.stocks['card.card']).toBe(s.stock);
+    expect(made.forms['card.card']?.stock).toBe(s.stock);
     expect(s.moved).toEqual(movedBetween(now, made));
   }
 });

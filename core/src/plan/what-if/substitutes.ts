@@ -5,6 +5,7 @@ import type { JobSpec } from '../../product/job-spec';
 import { applyEdits } from '../door';
 import { type Moved, movedBetween } from '../readings/moved';
 import { plan } from '../plan';
+import { formsWith } from '../readings/forms-with';
 import type { Plan } from '../plan-types';
 import { comesRight } from '../passes/resolve';
 
@@ -28,15 +29,16 @@ export interface Substitute {
 export function* substitutes(spec: JobSpec, plant: Plant, shelf: Shelf): Generator<Substitute> {
   const now = plan(spec, plant, shelf);
   for (const part of Object.values(now.parts)) {
-    const planned = now.stocks[part.id];
-    const card = planned === undefined ? undefined : plant.stocks[planned];
+    const [form] = formsWith(now, part.id);
+    const planned = form?.stock ?? null;
+    const card = planned === null ? undefined : plant.stocks[planned];
     if (!card) continue;
     for (const [stock, other] of Object.entries(plant.stocks)) {
       if (stock === planned || !comesRight(part, other) || other.surface !== card.surface) continue;
       if (Math.abs(other.gsm - card.gsm) > card.gsm * MASS_OFF) continue;
       const otherGrade = other.grade !== part.grade;
       const edits = [
-        editAt(spec, ['choices', 'stock', part.id], stock),
+        editAt(spec, ['choices', 'stock', form?.id ?? part.id], stock),
         ...(otherGrade ? [editAt(spec, ['products', part.product, 'wish', 'grade'], other.grade)] : []),
       ];
       const made = planWith(spec, edits, plant, shelf);

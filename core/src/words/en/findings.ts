@@ -258,10 +258,22 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     says: (a) =>
       `It measures ${n(a['widthMm'], 0)} × ${n(a['depthMm'], 0)} mm flat; the carton takes ${n(a['cartonWidthMm'], 0)} × ${n(a['cartonDepthMm'], 0)}.`,
   },
-  'versions.together': {
+  'versions.follow': {
     title: (a) => `${n(a['versions'], 0)} versions: ${n(a['plates'], 0)} plates, ${n(a['changes'], 0)} plate changes in the run`,
     says: () =>
-      'Sheets are counted for all versions together. Each change of plates stops the press and costs sheets; both are in the set-up.',
+      'Versions run one after another on the setting of the first; each is counted on its own, and the line is cleared before the next. Each change of plates costs time and sheets.',
+  },
+  'gang.refused': {
+    title: (a) => `${a['part']} cannot share a sheet with the others: ${GANG_WHY[String(a['why'])] ?? a['why']}`,
+    says: () => 'The orders are planned each on sheets of their own until the gang is changed or taken back.',
+  },
+  'gang.copies': {
+    title: () => 'So many copies of each do not fit one sheet',
+    says: () => 'The sheet is laid out by the quantities instead. Set fewer, or let the plan find them.',
+  },
+  'parts.loose': {
+    title: (a) => `${n(a['parts'], 0)} parts of the product are never joined`,
+    says: () => 'Each would be delivered on its own. Put the step back that joins them.',
   },
   'layout.refused': {
     title: (a) => `The chosen layout is not taken: ${a['why']}`,
@@ -295,6 +307,20 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
   'choice.unknown': { title: (a) => `“${a['what']}” is not there any more`, says: () => 'The plant’s default stands in for the choice.' },
 };
 
+/** Why a part cannot lie on one form with others. */
+const GANG_WHY: Readonly<Record<string, string>> = {
+  'gang.notHere': 'it is not in this job',
+  'gang.twice': 'it is on another gang already',
+  'gang.unlikeForm': 'it is cut another way',
+  'gang.onWeb': 'webs are not ganged',
+  'gang.unlikeStock': 'it is of another stock',
+  'gang.unlikeCoating': 'it has another coating',
+  'gang.unlikeFood': 'only one of them touches food',
+  'gang.unlikeSides': 'it is printed on other sides',
+  'gang.unlikeColours': 'it has other inks',
+  'gang.versions': 'its versions change plates',
+};
+
 /** What a remedy's button says. */
 export const REMEDIES: Record<string, Sentence> = {
   'remedy.oneInkOrTrap': () => 'Ask prepress to set it in one ink, or larger',
@@ -313,6 +339,9 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.treatFilm': () => 'Ask the store to have the film treated',
   'remedy.otherMachine': (a) => `Run it on ${a['machine']}`,
   'remedy.otherStock': (a) => `Take ${a['stock']}`,
+  'remedy.versionOrder': (a) => `Run ${a['order']}: ${n(a['changes'], 0)} plate changes`,
+  'remedy.noGang': () => 'Take the gang back',
+  'remedy.copiesFound': () => 'Let the plan find the copies',
   'remedy.defaultLayout': () => 'Take the default layout',
   'remedy.askGate': () => 'Ask for the answer',
   'remedy.newVersion': () => 'Make a new version',

@@ -77,15 +77,32 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
   },
   'counts.offsetSetup': {
     name: 'Setup sheets',
-    reads: '(four-colour form + (inks − 4) × a further unit + plates changed × a further unit) × factor, rounded up',
+    reads: '(four-colour form + (inks − 4) × a further unit) × factor, rounded up',
     terms: {
       fourColour: 'four-colour form',
       perUnit: 'each unit more or less',
       inks: 'inks of this pass',
       factor: 'new or repeat',
-      changed: 'plates changed in the run',
     },
   },
+  'counts.versionSetup': {
+    name: 'Setup sheets of the next version',
+    reads: 'plates changed × a further unit, rounded up',
+    terms: { changed: 'plates changed', perUnit: 'each plate' },
+  },
+  'counts.together': { name: 'Together', reads: 'the sum of all runs' },
+  'counts.ofAllAlike': {
+    name: 'All equal runs',
+    reads: 'one of them × how many there are',
+    terms: { one: 'one run', alike: 'equal runs' },
+  },
+  'route.earliest': { name: 'The first of all', reads: 'the earliest moment' },
+  'layout.gangCopies': {
+    name: 'Copies up',
+    reads: 'as few sheets as rows of each order allow',
+    terms: { places: 'places found' },
+  },
+  'form.diesOfGang': { name: 'Dies set up', reads: 'the dies of all orders on the sheet' },
   'counts.stepSetup': {
     name: 'Setup',
     reads: 'setup of new work × factor, rounded up',

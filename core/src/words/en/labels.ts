@@ -38,6 +38,7 @@ export const LABELS: Record<string, string> = {
   waitBeforePass: 'Wait before',
   films: 'Films and draw-downs',
   otherSchool: 'Run by the other school of losses',
+  runOf: 'Run',
   runningLoss: 'Running loss',
   speed: 'Net speed',
   clicks: 'Toner and wear',

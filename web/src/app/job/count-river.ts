@@ -64,7 +64,7 @@ export class CountRiver {
         kind,
         value: lost.filter((l) => l.kind === kind).reduce((s, l) => s + l.value, 0),
       }));
-      const seconds = stone.steps.reduce((s, st) => s + (figures[`${st}.setupS`]?.value ?? 0) + (figures[`${st}.runS`]?.value ?? 0), 0);
+      const seconds = (figures[stone.setupS]?.value ?? 0) + (figures[stone.runS]?.value ?? 0);
       const waits = stone.waitS.reduce((s, id) => s + (figures[id]?.value ?? 0), 0);
       const name = stoneName(stone);
       const count = stone.in === null ? '' : (shown?.number ?? '');

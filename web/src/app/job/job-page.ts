@@ -172,11 +172,13 @@ export class JobPage implements OnDestroy {
         .find(isMixedInk) ?? null,
   );
   protected readonly stone = computed(() => this.planning()?.plan.stones.find((s) => s.id === this.stoneId()) ?? null);
-  /** The part whose sheet is drawn: the first stone of a part that lies on a press sheet. */
+  /** The form whose sheet is drawn: a layout is searched for at the first stone that works on it. */
   protected readonly searchPart = computed(() => {
     const [s, p] = [this.stone(), this.planning()?.plan];
-    const part = s?.parts[0];
-    return s && p && part !== undefined && p.questions[part] && p.stones.find((x) => x.parts[0] === part)?.id === s.id ? part : null;
+    if (!s || !p) return null;
+    const form = Object.values(p.forms).find((f) => f.question !== '' && f.parts.some((part) => s.parts.includes(part)));
+    const first = form && p.stones.find((x) => x.parts.some((part) => form.parts.includes(part)));
+    return form && first?.id === s.id ? form.id : null;
   });
   protected readonly drawingTitle = computed(() => {
     const title = this.planner.scene()?.title;

@@ -1,15 +1,14 @@
 import type { Formula, Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
-import { type Ledger, fig, typed } from '../quantity/ledger';
-import type { Plant, Shelf, Stock } from '../plant/plant';
+import { fig, typed } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
 import type { Part, WebPiece } from '../product/part';
 import { ROLL_LENGTH, ROLL_LENGTH_BY_DIAMETER, ROLL_LENGTH_BY_MASS, USABLE_LENGTH } from '../stock/roll';
-import { copiesUp } from '../layout/layout';
-import { GREATEST, USABLE_WIDTH } from '../layout/usable-sheet';
-import { LANES, METRES_A_THOUSAND, PIECES_A_SHEET, REPEAT, SHEETS_A_REPEAT, webLayout } from '../layout/web-layout';
-import type { PartLayout } from './lay-out';
-import type { RoutedStone } from './passes/resolve';
+import { printsOf } from './form';
+import { copiesUp } from './layout';
+import type { Laid, Layouter, LayoutContext } from './layouter';
+import { GREATEST, USABLE_WIDTH } from './usable-sheet';
+import { LANES, METRES_A_THOUSAND, PIECES_A_SHEET, REPEAT, SHEETS_A_REPEAT, webLayout } from './web-layout';
 
 const ASKED_SHEET: Formula<'pieces' | 'pieceMm' | 'gapMm' | 'edgeMm'> = {
   id: 'layout.askedSheet',
@@ -37,25 +36,26 @@ const AS_FOUND: Formula<'found'> = {
   of: ({ found }) => found,
 };
 
-/** Layout pass for a part on a web: what a roll holds, the cylinder, lanes and sheets around. */
-export function layOutWeb(
-  part: Part,
-  web: WebPiece,
-  stock: Stock,
-  stockId: Id<'stock'>,
-  stones: readonly RoutedStone[],
-  shelf: Shelf,
-  plant: Plant,
-  ledger: Ledger,
-): PartLayout {
-  const at = (what: string): Id<'figure'> => idOf(part.id, what);
-  rollFigures(part, stock, stockId, shelf, plant, ledger);
-  const press = stones.find((s) => 'maxRepeatMm' in s.cx.machine.limits);
+/** Lanes of sheets or labels on a web: what a roll holds, the cylinder, lanes and sheets around. */
+export const webLayouter: Layouter = {
+  id: 'web',
+  stock: 'roll',
+  layOut(cx) {
+    const [part] = cx.parts;
+    return part?.web ? repeatOf(part, part.web, cx) : { forms: [] };
+  },
+};
+
+function repeatOf(part: Part, web: WebPiece, cx: LayoutContext): Laid {
+  const { stock, stockId, stones, plant, ledger } = cx;
+  const at = (what: string): Id<'figure'> => idOf(cx.id, what);
+  rollFigures(cx);
+  const press = stones.find((s) => 'maxRepeatMm' in s.machine.limits);
   const limit = (name: string, otherwise: Term): Term => {
-    const value = press?.cx.machine.limits[name];
+    const value = press?.machine.limits[name];
     return value === undefined || 'fig' in otherwise
       ? otherwise
-      : { ...otherwise, value, from: 'plant', at: `machine:${press?.cx.machineId ?? ''}.${name}` };
+      : { ...otherwise, value, from: 'plant', at: `machine:${press?.machineId ?? ''}.${name}` };
   };
   const mm = (value: number, where: string): Term => ({ value, unit: 'mm', from: 'plant', at: where });
   const edgeTrim = limit('edgeTrimMm', practiceTerm(plant, 'layout.edgeTrimMm'));
@@ -79,7 +79,7 @@ export function layOutWeb(
     gapMm,
     edgeMm,
   });
-  const set = press?.cx.settings['repeatMm'];
+  const set = press?.settings['repeatMm'];
   const value = (term: Term): number => ('fig' in term ? ledger.value(term.fig) : term.value);
   const layout = webLayout({
     part: part.id,
@@ -109,17 +109,32 @@ export function layOutWeb(
   ledger.figure(at('metresAThousand'), METRES_A_THOUSAND, { repeatMm: fig(at('repeatMm')), pieces: fig(at('copiesUp')) });
   if (form) ledger.figure(at('cutLength'), SHARED, { repeatMm: fig(at('repeatMm')), around: fig(at('around')) });
   ledger.figure(at('usableRollMm'), MILLIMETRES, { metres: fig(at('usableRoll')) });
-  return { layout: layout && copiesUp(layout) > 0 ? layout : null, style: 'simplex', question: '', findings: [] };
+  return {
+    forms: [
+      {
+        id: cx.id,
+        kind: 'web',
+        parts: [part.id],
+        name: '',
+        layout: layout && copiesUp(layout) > 0 ? layout : null,
+        style: 'simplex',
+        stock: stockId,
+        prints: printsOf([part.colours]),
+        alike: 1,
+        question: '',
+      },
+    ],
+  };
 }
 
 /** What a roll holds: by mass and by diameter, and the metres that can be printed. A weighed and measured lot wins over the stock card. */
-function rollFigures(part: Part, stock: Stock, stockId: Id<'stock'>, shelf: Shelf, plant: Plant, ledger: Ledger): void {
+function rollFigures({ id, stock, stockId, shelf, plant, ledger }: LayoutContext): void {
   const lot = Object.entries(shelf.lots).find(([, l]) => l.stock === stockId && (l.kg !== undefined || l.diameterMm !== undefined));
   const from = (value: number | undefined, card: number | undefined, unit: 'kg' | 'mm' | 'µm'): Term =>
     value !== undefined && lot
       ? { value, unit, from: 'shelf', at: `lot:${lot[0]}` }
       : { value: card ?? 0, unit, from: 'plant', at: `stock:${stockId}` };
-  const at = (what: string): Id<'figure'> => idOf(part.id, what);
+  const at = (what: string): Id<'figure'> => idOf(id, what);
   ledger.figure(at('rollByMass'), ROLL_LENGTH_BY_MASS, {
     rollKg: from(lot?.[1].kg, stock.rollKg, 'kg'),
     coreKg: from(undefined, stock.coreKg, 'kg'),

@@ -1,0 +1,99 @@
+import type { Id } from '../quantity/figure';
+import { ceilTolerant, floorTolerant } from '../quantity/round-tolerant';
+import type { Cell } from './layout';
+import type { SheetLayoutAsk } from './sheet-layout';
+
+/** A piece of one order that shares a sheet with others. `turn`: how its grain lets it lie. */
+export interface GangPiece {
+  part: Id<'part'>;
+  item: Id<'item'>;
+  trimMm: [width: number, height: number];
+  bleedMm: number;
+  turn: 'never' | 'always' | 'free';
+  wanted: number;
+}
+type Usable = SheetLayoutAsk['usable'];
+
+/** How so many copies of a piece lie in rows across the sheet: the way that takes least of its depth. */
+interface Rows {
+  turned: boolean;
+  across: number;
+  rowMm: number;
+  columnMm: number;
+  depthMm: number;
+}
+
+function rowsOf({ trimMm, bleedMm, turn }: GangPiece, copies: number, widthMm: number): Rows | null {
+  const [w, h] = [trimMm[0] + 2 * bleedMm, trimMm[1] + 2 * bleedMm];
+  const ways = turn === 'free' ? [false, true] : [turn === 'always'];
+  const found = ways.flatMap((turned): Rows[] => {
+    const [columnMm, rowMm] = turned ? [h, w] : [w, h];
+    const across = floorTolerant(widthMm / columnMm);
+    return across < 1 ? [] : [{ turned, across, rowMm, columnMm, depthMm: ceilTolerant(copies / across) * rowMm }];
+  });
+  return found.reduce<Rows | null>((best, r) => (best === null || r.depthMm < best.depthMm ? r : best), null);
+}
+
+/** Rows of all pieces, or null where they are deeper than the sheet. */
+function fitted(pieces: readonly GangPiece[], copies: readonly number[], usable: Usable): Rows[] | null {
+  const rows = pieces.flatMap((p, i) => rowsOf(p, copies[i] ?? 0, usable.widthMm) ?? []);
+  const depth = rows.reduce((sum, r) => sum + r.depthMm, 0);
+  return rows.length === pieces.length && depth <= usable.heightMm + 1e-6 ? rows : null;
+}
+
+/**
+ * Pieces of several orders on one sheet, each in rows of its own from the gripper on, so that straight cuts part them. As many of each as asked; else as few
+ * sheets as such rows allow: for so many sheets s a piece needs ⌈wanted ÷ s⌉ places, and the least s whose places fit is taken, from all wanted ÷ k.
+ * Null: not one of each fits. `asAsked`: the numbers asked fit.
+ * Source: house rule; rows are not the best of all gangs.
+ * @example 1,000 of 100 × 100 and 3,000 of 100 × 50 mm on 400 × 150 mm: 4 and 8 up would take 375 sheets; gangRows finds them
+ */
+export function gangRows(
+  pieces: readonly GangPiece[],
+  usable: Usable,
+  asked: Readonly<Record<Id<'part'>, number>> | null,
+): { cells: Cell[]; asAsked: boolean } | null {
+  const typed = asked && pieces.map((p) => asked[p.part] ?? 0);
+  const byWish = typed && fitted(pieces, typed, usable);
+  const copies = byWish ? typed : fewestSheets(pieces, usable);
+  const rows = byWish ?? (copies && fitted(pieces, copies, usable));
+  if (!copies || !rows) return null;
+  const cells: Cell[] = [];
+  let y = usable.y;
+  pieces.forEach((piece, i) => {
+    const { turned, across, columnMm, rowMm, depthMm } = rows[i] as Rows;
+    const count = copies[i] ?? 0;
+    const full = Math.floor(count / across);
+    const cell = (row: number, nx: number, ny: number): Cell => ({
+      part: piece.part,
+      item: piece.item,
+      trimMm: piece.trimMm,
+      x: usable.x + piece.bleedMm,
+      y: y + row * rowMm + piece.bleedMm,
+      nx,
+      ny,
+      dx: columnMm,
+      dy: rowMm,
+      turn: turned ? 90 : 0,
+    });
+    if (full > 0) cells.push(cell(0, across, full));
+    if (count % across > 0) cells.push(cell(full, count % across, 1));
+    y += depthMm;
+  });
+  return { cells, asAsked: byWish !== null };
+}
+
+/** More places of one piece than any sheet is laid out for. */
+const MOST_PLACES = 500;
+
+function fewestSheets(pieces: readonly GangPiece[], usable: Usable): number[] | null {
+  const area = usable.widthMm * usable.heightMm;
+  const most = ({ trimMm, bleedMm }: GangPiece): number =>
+    Math.min(floorTolerant(area / Math.max((trimMm[0] + 2 * bleedMm) * (trimMm[1] + 2 * bleedMm), 1)), MOST_PLACES);
+  const sheets = pieces.flatMap((p) => Array.from({ length: most(p) }, (_, k) => p.wanted / (k + 1)));
+  for (const s of [...new Set(sheets)].sort((a, b) => a - b)) {
+    const copies = pieces.map((p) => Math.max(ceilTolerant(p.wanted / s), 1));
+    if (fitted(pieces, copies, usable)) return copies;
+  }
+  return null;
+}

@@ -1,0 +1,54 @@
+import type { Id } from '../quantity/figure';
+import type { Ledger } from '../quantity/ledger';
+import type { Machine, Plant, Shelf, Stock } from '../plant/plant';
+import type { Chosen, ChosenCells, Settings } from '../product/job-spec';
+import type { Part } from '../product/part';
+import type { Form } from './form';
+import type { SheetLayoutAsk } from './sheet-layout';
+import type { LayoutAsk } from './usable-sheet';
+import type { WorkStyleId } from './work-style';
+
+/** A stone that works on the form, a late one too: what it asks, its machine and what is set on it. */
+export interface AskingStone {
+  id: Id<'stone'>;
+  ask: Partial<LayoutAsk>;
+  machineId: Id<'machine'>;
+  machine: Machine;
+  settings: Settings;
+}
+
+export interface LayoutContext {
+  /** The part's id, or the gang's: figures and choices stand under it. */
+  id: Id<'form'>;
+  parts: readonly Part[];
+  stockId: Id<'stock'>;
+  stock: Stock;
+  style: WorkStyleId;
+  stones: readonly AskingStone[];
+  chosen: Chosen<ChosenCells> | null;
+  /** Good copies wanted of each part, and how many of it somebody set on a form: what a gang is laid out by. */
+  wanted: Readonly<Record<Id<'part'>, number>>;
+  copies: Readonly<Record<Id<'part'>, number>>;
+  plant: Plant;
+  shelf: Shelf;
+  ledger: Ledger;
+}
+
+/** Why a chosen layout does not count, and the default stands in. */
+export type LayoutTrouble = 'stale' | 'overlap' | 'offSheet' | 'copies';
+
+export interface Laid {
+  forms: Form[];
+  /** The question a search may answer. */
+  ask?: SheetLayoutAsk;
+  trouble?: LayoutTrouble;
+}
+
+/** Lays one part, or several together, on forms. Chosen by the part, registered in LAYOUTERS. */
+export interface Layouter {
+  id: Id<'layouter'>;
+  /** What it lays them on. */
+  stock: Stock['form'];
+  /** Writes its workings to the ledger; a chosen layout counts only while its question is the one asked now and it has no fault. */
+  layOut(cx: LayoutContext): Laid;
+}

@@ -1,0 +1,163 @@
+import type { Id, Term } from '../quantity/figure';
+import { hashOf } from '../quantity/hash';
+import { idOf } from '../quantity/id-of';
+import { fig, typed } from '../quantity/ledger';
+import { practiceTerm } from '../plant/practice';
+import type { Part } from '../product/part';
+import { pressSheet } from '../stock/press-sheet';
+import { printsOf } from './form';
+import { type GangPiece, gangRows } from './gang-rows';
+import { copiesUp, type Layout } from './layout';
+import { layoutFault } from './layout-faults';
+import type { Laid, Layouter, LayoutContext, LayoutTrouble } from './layouter';
+import { type SheetLayoutAsk, sheetLayout } from './sheet-layout';
+import { COPIES_UP, GREATEST, USABLE_DEPTH, USABLE_WIDTH, WITH_BLEED } from './usable-sheet';
+import { WORK_STYLES } from './work-style';
+
+/** Rectangles cut apart by straight cuts, on a press sheet: margins from what all machines ask, then the chosen layout or the exact default; several parts in rows. */
+export const rectangleLayouter: Layouter = {
+  id: 'rectangle',
+  stock: 'sheet',
+  layOut(cx) {
+    const sheet = usableSheet(cx);
+    for (const part of cx.parts) pieceFigures(part, cx);
+    const [part, ...others] = cx.parts;
+    if (!part) return { forms: [] };
+    return others.length > 0 ? gangOf(cx, sheet) : formOf(part, cx, sheet);
+  },
+};
+
+type UsableSheet = Pick<SheetLayoutAsk, 'sheetMm' | 'usable' | 'gripperMm'>;
+
+/** The press sheet less what the machines of the route hold, trim and print on its edges. */
+function usableSheet({ id, stock, stockId, style, stones, plant, ledger }: LayoutContext): UsableSheet {
+  const [long, short] = pressSheet(stock);
+  const greatest = (what: 'gripperMm' | 'tailMm' | 'sideMm' | 'colourBarMm', practice: Parameters<typeof practiceTerm>[1]): number => {
+    const terms: Record<string, Term> = {};
+    for (const { id: stone, ask } of stones)
+      if (ask[what]) terms[stone] = { value: ask[what], unit: 'mm', from: 'plant', at: `machine:${stone}.${what}` };
+    if (Object.keys(terms).length === 0) terms['default'] = { ...practiceTerm(plant, practice) };
+    return ledger.figure(idOf(id, what.replace('Mm', '')), GREATEST, terms);
+  };
+  const gripper = greatest('gripperMm', 'layout.gripperMm');
+  greatest('tailMm', 'layout.tailMm');
+  const side = greatest('sideMm', 'layout.sideMm');
+  greatest('colourBarMm', 'layout.colourBarMm');
+  // A style that turns the sheet end for end grips the other edge too: the tail must be a second gripper.
+  const tail = WORK_STYLES[style].secondGripper ? fig(idOf(id, 'gripper')) : fig(idOf(id, 'tail'));
+  const sheet = (mm: number): Term => ({ value: mm, unit: 'mm', from: 'plant', at: `stock:${stockId}` });
+  const widthMm = ledger.figure(idOf(id, 'usableWidth'), USABLE_WIDTH, { sheet: sheet(long), side: fig(idOf(id, 'side')) });
+  const heightMm = ledger.figure(idOf(id, 'usableDepth'), USABLE_DEPTH, {
+    sheet: sheet(short),
+    gripper: fig(idOf(id, 'gripper')),
+    tail,
+    colourBar: fig(idOf(id, 'colourBar')),
+  });
+  return { sheetMm: [long, short], usable: { x: side, y: gripper, widthMm, heightMm }, gripperMm: gripper };
+}
+
+function pieceFigures(part: Part, { ledger }: LayoutContext): void {
+  const bleed = typed(part.bleedMm, 'mm', 'bleedMm');
+  ledger.figure(idOf(part.id, 'pieceWidth'), WITH_BLEED, { trim: typed(part.widthMm, 'mm', 'width'), bleed });
+  ledger.figure(idOf(part.id, 'pieceHeight'), WITH_BLEED, { trim: typed(part.heightMm, 'mm', 'height'), bleed });
+}
+
+const sheetGrain = ({ stock }: LayoutContext): 'x' | 'y' => (stock.grain === 'short' ? 'y' : 'x');
+
+/** One part alone: the layout chosen, else the exact greatest number of copies. */
+function formOf(part: Part, cx: LayoutContext, sheet: UsableSheet): Laid {
+  const ask: SheetLayoutAsk = {
+    part: part.id,
+    item: part.item,
+    ...sheet,
+    trimMm: [part.widthMm, part.heightMm],
+    bleedMm: part.bleedMm,
+    grainAlong: part.grainAlong,
+    sheetGrain: sheetGrain(cx),
+    style: cx.style,
+  };
+  const question = hashOf(ask);
+  const chosen = chosenLayout(part, ask, question, cx);
+  const layout = chosen.layout ?? sheetLayout(ask);
+  cx.ledger.figure(idOf(cx.id, 'copiesUp'), COPIES_UP, {
+    places: { value: layout ? copiesUp(layout) : 0, unit: 'copy', from: layout && cx.chosen ? 'search' : 'family', at: 'layout' },
+  });
+  return {
+    forms: [
+      {
+        id: cx.id,
+        kind: 'sheet',
+        parts: [part.id],
+        name: '',
+        layout,
+        style: cx.style,
+        stock: cx.stockId,
+        prints: printsOf([part.colours]),
+        alike: 1,
+        question,
+      },
+    ],
+    ask,
+    ...(chosen.trouble && { trouble: chosen.trouble }),
+  };
+}
+
+/** A layout that was chosen counts while its question is the one asked now. */
+function chosenLayout(
+  part: Part,
+  ask: SheetLayoutAsk,
+  question: string,
+  { chosen }: LayoutContext,
+): { layout: Layout | null; trouble?: LayoutTrouble } {
+  if (!chosen) return { layout: null };
+  if (chosen.question !== question) return { layout: null, trouble: 'stale' };
+  const layout: Layout = {
+    sheetMm: ask.sheetMm,
+    gripperMm: ask.gripperMm,
+    cells: chosen.value.cells.map((c) => ({ ...c, part: part.id, item: part.item, trimMm: ask.trimMm })),
+  };
+  const fault = layoutFault(layout, part.bleedMm, ask.usable);
+  return fault === null ? { layout } : { layout: null, trouble: fault };
+}
+
+/** Parts of several orders on one sheet, each in rows of its own; as many of each as was typed, else as the quantities ask. */
+function gangOf(cx: LayoutContext, sheet: UsableSheet): Laid {
+  const { id, parts, ledger } = cx;
+  const pieces = parts.map((part): GangPiece => ({
+    part: part.id,
+    item: part.item,
+    trimMm: [part.widthMm, part.heightMm],
+    bleedMm: part.bleedMm,
+    turn: part.grainAlong === null ? 'free' : (part.grainAlong === 'width' ? 'x' : 'y') === sheetGrain(cx) ? 'never' : 'always',
+    wanted: cx.wanted[part.id] ?? 1,
+  }));
+  const asked: Readonly<Record<Id<'part'>, number>> | null = parts.every((p) => (cx.copies[p.id] ?? 0) > 0) ? cx.copies : null;
+  const rows = gangRows(pieces, sheet.usable, asked) ?? gangRows(pieces, sheet.usable, null);
+  const layout: Layout | null = rows && { sheetMm: sheet.sheetMm, gripperMm: sheet.gripperMm, cells: rows.cells };
+  const copies = (part?: Id<'part'>): Record<'places', Term> => ({
+    places: { value: layout ? copiesUp(layout, part) : 0, unit: 'copy', from: 'family', at: 'gang' },
+  });
+  for (const part of parts) ledger.figure(idOf(part.id, 'copiesUp'), GANG_COPIES, copies(part.id));
+  ledger.figure(idOf(id, 'copiesUp'), GANG_COPIES, copies());
+  const form = {
+    id,
+    kind: 'sheet' as const,
+    parts: parts.map((p) => p.id),
+    name: '',
+    layout,
+    style: cx.style,
+    stock: cx.stockId,
+    prints: printsOf(parts.map((p) => p.colours)),
+    alike: 1,
+    question: '',
+  };
+  return { forms: [form], ...(rows && asked && !rows.asAsked && { trouble: 'copies' as const }) };
+}
+
+/** Copies of one order on the sheet of a gang, and of all. */
+const GANG_COPIES = {
+  id: 'layout.gangCopies',
+  unit: 'copy',
+  source: 'fewest sheets with every part in whole rows of its own; house rule',
+  of: ({ places }: Record<'places', number>) => places,
+} as const;

@@ -1,0 +1,196 @@
+import type { Id } from '../../quantity/figure';
+import { idOf } from '../../quantity/id-of';
+import type { Flow, Step } from '../../flow/net';
+import type { LossTerms } from '../../flow/solve-backward';
+import { type Form, printsOf } from '../../layout/form';
+import type { Choices } from '../../product/job-spec';
+import type { Plan } from '../plan-types';
+import { type Batch, type Incoming, onwards } from '../../processes/batch';
+import type { ConsumeContext, DraftContext, PartVersion } from '../../processes/process';
+import { coatSeriesFor, inkSeriesFor } from '../../processes/press-inks';
+import { suppliedBatch, suppliedFlow } from '../../processes/pull';
+import { versionsDiffer } from '../../processes/version-runs';
+import { returnMoment } from '../../route/outside-work';
+import type { Route, RoutedStone } from './resolve';
+
+/** A run of a stone with all it drafted, before anything is counted. */
+export interface DraftedRun {
+  stone: RoutedStone;
+  /** What of the stone it runs, in words: a form, a part, a version; '' where it runs all at once. */
+  name: string;
+  cx: Omit<ConsumeContext, 'counts' | 'steps'>;
+}
+
+export interface Drafted {
+  flows: Record<Id<'flow'>, Flow>;
+  steps: Record<Id<'step'>, Step>;
+  losses: Record<Id<'step'>, LossTerms>;
+  tools: Plan['tools'];
+  /** What stands at the end of each product: one batch, or one of each version. */
+  goods: Record<Id<'product'>, Batch[]>;
+  runs: DraftedRun[];
+}
+
+/** One run of a stone before it is drafted. */
+interface Run {
+  id: Id<'step'>;
+  name: string;
+  form: Form | null;
+  version: PartVersion | null;
+  /** The run before it on the same setting. */
+  after: Run | null;
+  incoming: Incoming[];
+}
+
+/** Draft pass: every stone takes the batches that carry its parts, adds its steps, and leaves batches for the stones after it. */
+export function draftAll(route: Route, forms: readonly Form[], settings: Choices['settings']): Drafted {
+  const all: Drafted = { flows: {}, steps: {}, losses: {}, tools: {}, goods: {}, runs: [] };
+  const formsMade: { step: Id<'step'>; forms: readonly Id<'form'>[]; parts: readonly Id<'part'>[] }[] = [];
+  let open: Batch[] = route.supplied.map((product) => suppliedProduct(product, route, all));
+  for (const [at, stone] of route.stones.entries()) {
+    const taken = new Set<Id<'flow'>>();
+    const left: Batch[] = [];
+    for (const run of runsOf(stone, open, route, forms, all)) {
+      const cx = draftContext(stone, run, route.stones.slice(at + 1), settings);
+      cx.formsFrom = formsMade
+        .filter((m) => (run.form ? m.forms.includes(run.form.id) : m.parts.some((p) => cx.parts.some((own) => own.id === p))))
+        .map((m) => m.step);
+      const draft = stone.process.draft(cx);
+      const alike = run.form && run.form.alike > 1 ? { alike: run.form.alike } : {};
+      const { outside } = cx.machine;
+      for (const [id, { step, losses }] of Object.entries(draft.steps)) {
+        all.steps[id] = {
+          ...step,
+          ...alike,
+          ...(outside && { outside: { days: outside.days, returnBy: returnMoment(cx.settings['returnBy']) } }),
+        };
+        all.losses[id] = losses;
+        for (const { flow } of step.takes) taken.add(flow);
+      }
+      for (const [id, flow] of Object.entries(draft.flows))
+        all.flows[id] = flow.supply ? flow : { ...flow, ...alike, ...(run.version && { version: run.version.id }) };
+      for (const { flow, of } of cx.incoming) if (taken.has(flow) && !Object.hasOwn(all.flows, flow)) all.flows[flow] = of;
+      Object.assign(all.tools, draft.tools);
+      left.push(...draft.out.map((b) => (run.version ? { ...b, version: run.version.id } : b)));
+      for (const step of draft.makesForms ?? [])
+        formsMade.push({ step, forms: run.form ? [run.form.id] : [], parts: cx.parts.map((p) => p.id) });
+      all.runs.push({ stone, name: run.name, cx: { ...cx, stepIds: Object.keys(draft.steps) } });
+    }
+    open = [...open.filter((b) => !taken.has(b.flow)), ...left];
+    for (const product of stone.products) all.goods[product] = endsOf(product, stone, left, open, route);
+  }
+  return all;
+}
+
+/** A product bought or sent by the customer: one part, called like itself. */
+function suppliedProduct(product: Id<'product'>, route: Route, all: Drafted): Batch {
+  const part: string = product;
+  const flow = idOf(product, 'goods');
+  all.flows[flow] = { unit: 'piece', part, item: route.itemOf[product] ?? '', perGood: 1, supply: { from: 'buy', leadDays: 0 } };
+  const batch = onwards([], flow, { parts: [part] });
+  all.goods[product] = [batch];
+  return batch;
+}
+
+/** What stands of a product after a stone: what a joining stone left, else the batches with its parts. */
+function endsOf(product: Id<'product'>, stone: RoutedStone, left: readonly Batch[], open: readonly Batch[], route: Route): Batch[] {
+  if (stone.cx.parts.length === 0) return [...left];
+  const own = (part: Id<'part'>): boolean => route.parts[part]?.product === product;
+  return open.filter((b) => b.parts.some(own));
+}
+
+/** The runs of a stone: all at once; or one for each form, each part, each version that is told apart. */
+function runsOf(stone: RoutedStone, open: readonly Batch[], route: Route, forms: readonly Form[], all: Drafted): Run[] {
+  const { cx, each, products } = stone;
+  const members = products.flatMap((p) => route.joins[p] ?? []);
+  const coming = (b: Batch, times = 1): Incoming => ({ ...b, of: all.flows[b.flow] as Flow, times });
+  const mine: Incoming[] =
+    cx.parts.length > 0
+      ? open.filter((b) => b.parts.some((p) => cx.parts.some((own) => own.id === p))).map((b) => coming(b))
+      : members.flatMap(({ product, times }) => (all.goods[product] ?? []).map((b) => coming(b, times)));
+  const ofParts = forms.filter((f) => f.parts.some((p) => cx.parts.some((own) => own.id === p)));
+  const [only, ...more] = ofParts;
+  const whole: Run = { id: cx.id, name: '', form: more.length === 0 ? (only ?? null) : null, version: null, after: null, incoming: mine };
+  if (each === 'form' && more.length > 0)
+    return ofParts.flatMap((form) =>
+      versionsOf(
+        { ...whole, id: idOf(cx.id, keyOf(form)), name: form.name, form, incoming: mine.filter((b) => b.forms.includes(form.id)) },
+        stone,
+      ),
+    );
+  if (each === 'part' && cx.parts.length > 1)
+    return cx.parts.flatMap((part) => {
+      const form = ofParts.filter((f) => f.parts.includes(part.id));
+      return versionsOf(
+        {
+          ...whole,
+          id: idOf(cx.id, part.role),
+          name: part.role,
+          form: form.length === 1 ? (form[0] ?? null) : null,
+          incoming: mine.filter((b) => b.parts.includes(part.id)),
+        },
+        stone,
+      );
+    });
+  return versionsOf(whole, stone);
+}
+
+/** The last word of a form's id: what tells it from the others of its parts. */
+const keyOf = (form: Form): string => form.id.split('.').at(-1) ?? form.id;
+
+/** A run version by version: where its batches are told apart already, or where its process tells them apart. */
+function versionsOf(run: Run, { process, cx, prints }: RoutedStone): Run[] {
+  const apart = run.incoming.some((b) => b.version !== null);
+  const inks = (prints ?? run.form?.prints ?? []).flat();
+  if (!apart && !(process.tellsVersions && versionsDiffer(cx.versions, inks))) return [run];
+  let after: Run | null = null;
+  return cx.versions
+    .filter((v) => !apart || run.incoming.some((b) => b.version === v.id))
+    .map((version): Run => {
+      const name = [run.name, version.name].filter((n) => n !== '').join(', ');
+      const incoming = run.incoming.filter((b) => b.version === null || b.version === version.id);
+      after = { ...run, id: idOf(run.id, version.id), name, version, after, incoming };
+      return after;
+    });
+}
+
+function draftContext(stone: RoutedStone, run: Run, later: readonly RoutedStone[], settings: Choices['settings']): DraftContext {
+  const { cx } = stone;
+  const { form, incoming } = run;
+  const stockId = form?.stock ?? null;
+  const parts = form ? cx.parts.filter((p) => form.parts.includes(p.id)) : cx.parts;
+  const prints = stone.prints ?? form?.prints ?? printsOf(cx.parts.map((p) => p.colours));
+  // What is set on the stone holds for all its runs; what is set on a run for it alone.
+  const id: string = run.id;
+  const own = id !== cx.id && Object.hasOwn(settings, id) ? settings[id] : {};
+  const base = { ...cx, id: run.id, parts, settings: { ...cx.settings, ...own }, prints };
+  const draftCx: DraftContext = {
+    ...base,
+    form,
+    layout: form?.layout ?? null,
+    workStyle: form?.style ?? 'simplex',
+    version: run.version,
+    keeps: run.after?.id ?? null,
+    stockId,
+    stock: stockId === null ? null : (cx.plant.stocks[stockId] ?? null),
+    incoming,
+    wet: [...new Set(incoming.flatMap((b) => b.wet))],
+    formsFrom: [],
+    inkSeries: inkSeriesFor(base),
+    coatSeries: coatSeriesFor(base),
+    faults: incoming.find((b) => b.faults !== null)?.faults ?? null,
+    faultsTakenOut: later.some((s) => s.process.takesOutFaults === true && s.products.some((p) => stone.products.includes(p))),
+    bundle: incoming.length === 1 ? (incoming[0]?.bundle ?? null) : null,
+  };
+  // A stone whose maker was taken off the route starts from pieces that are there already.
+  if (incoming.length === 0 && cx.parts.length > 0) {
+    const onWeb = form?.kind === 'web';
+    const { supply: _, ...there } = suppliedFlow(
+      draftCx,
+      onWeb ? 'metre' : 'sheet',
+      onWeb && form.layout ? form.layout.sheetMm[1] / 1000 : 1,
+    );
+    draftCx.incoming = [suppliedBatch(draftCx, idOf(run.id, 'in'), { ...there, supply: { from: 'here' } })];
+  }
+  return draftCx;
+}

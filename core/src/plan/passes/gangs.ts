@@ -1,0 +1,119 @@
+import type { Id } from '../../quantity/figure';
+import { printsOf } from '../../layout/form';
+import { isFromTheDrum } from '../../product/ink-names';
+import type { Gang, JobSpec } from '../../product/job-spec';
+import type { Part } from '../../product/part';
+import type { Finding } from '../plan-types';
+import type { StoneWish } from './resolve';
+
+/** Stones after the parts of each gang were brought together, the gangs that stand, and those refused with the reason. */
+export interface Ganged {
+  wishes: StoneWish[];
+  gangs: Record<Id<'form'>, Id<'part'>[]>;
+  findings: Finding[];
+}
+
+/**
+ * Brings parts of several orders on one form: their equal stones become one, up to and with the first that parts the sheet; from there each goes its own way.
+ * A gang of what cannot lie together is refused, part and reason named, and its parts are planned alone.
+ */
+export function gangTogether(
+  wishes: readonly StoneWish[],
+  parts: Readonly<Record<Id<'part'>, Part>>,
+  spec: JobSpec,
+  parting: ReadonlySet<Id<'process'>>,
+): Ganged {
+  const made: Ganged = { wishes: [...wishes], gangs: {}, findings: [] };
+  const taken = new Set<Id<'part'>>();
+  for (const [id, gang] of Object.entries(spec.choices.gangs ?? {})) {
+    const why = refusal(gang, parts, taken, spec);
+    if (why) {
+      made.findings.push({
+        code: 'gang.refused',
+        level: 'decide',
+        at: 'job',
+        args: why,
+        remedies: [{ do: 'edit', says: 'remedy.noGang', args: {}, edits: [{ at: ['choices', 'gangs', id], was: gang }] }],
+      });
+      continue;
+    }
+    for (const part of gang.parts) taken.add(part);
+    made.gangs[id] = gang.parts;
+    made.wishes = merged(id, gang.parts, made.wishes, parting);
+  }
+  return made;
+}
+
+/** Why parts cannot share a form; null: they can. */
+function refusal(
+  gang: Gang,
+  parts: Readonly<Record<Id<'part'>, Part>>,
+  taken: ReadonlySet<Id<'part'>>,
+  spec: JobSpec,
+): { part: string; why: string } | null {
+  const missing = gang.parts.find((p) => !Object.hasOwn(parts, p));
+  if (missing !== undefined) return { part: missing, why: 'gang.notHere' };
+  const twice = gang.parts.find((p, i) => taken.has(p) || gang.parts.indexOf(p) !== i);
+  if (twice !== undefined) return { part: twice, why: 'gang.twice' };
+  const members = gang.parts.map((p) => parts[p] as Part);
+  const [lead] = members;
+  if (!lead) return { part: '', why: 'gang.notHere' };
+  const unlike = (why: string, of: (p: Part) => string): { part: string; why: string } | null => {
+    const other = members.find((p) => of(p) !== of(lead));
+    return other ? { part: other.id, why } : null;
+  };
+  const coats = (p: Part): string => p.colours.map((side) => side.filter(isFromTheDrum).join()).join('|');
+  const versions = members.find((p) =>
+    Object.values(spec.items).some((i) => i.product === p.product && Object.values(i.versions).some((v) => v.changes.length > 0)),
+  );
+  return (
+    unlike('gang.unlikeForm', (p) => p.layouter) ??
+    (lead.layouter === 'web' ? { part: lead.id, why: 'gang.onWeb' } : null) ??
+    unlike('gang.unlikeStock', (p) => p.grade ?? '') ??
+    unlike('gang.unlikeCoating', coats) ??
+    unlike('gang.unlikeFood', (p) => String(p.food ?? false)) ??
+    unlike('gang.unlikeSides', (p) => p.colours.map((side) => side.length > 0).join()) ??
+    unlike('gang.unlikeColours', (p) =>
+      printsOf([p.colours])
+        .map((side) => [...side].sort().join())
+        .join('|'),
+    ) ??
+    (versions ? { part: versions.id, why: 'gang.versions' } : null)
+  );
+}
+
+function merged(
+  gang: Id<'form'>,
+  members: readonly Id<'part'>[],
+  wishes: readonly StoneWish[],
+  parting: ReadonlySet<Id<'process'>>,
+): StoneWish[] {
+  const shared = new Map<string, StoneWish[]>();
+  for (const part of members) {
+    let parted = false;
+    for (const wish of wishes.filter((w) => w.parts.length === 1 && w.parts[0]?.id === part)) {
+      if (parted) break;
+      shared.set(wish.key, [...(shared.get(wish.key) ?? []), wish]);
+      parted = parting.has(wish.process);
+    }
+  }
+  // The order of the longest way; what only another part needs (foil on one of them) stands before the sheet is parted.
+  const lists = members.map((p) => wishes.filter((w) => w.parts[0]?.id === p && shared.get(w.key)?.includes(w)));
+  const longest = lists.reduce((a, b) => (b.length > a.length ? b : a), []);
+  const keys = longest.map((w) => w.key);
+  for (const key of shared.keys()) if (!keys.includes(key)) keys.splice(Math.max(keys.length - 1, 0), 0, key);
+  const stones = keys.map((key): StoneWish => {
+    const [lead, ...others] = shared.get(key) as [StoneWish, ...StoneWish[]];
+    const all = [lead, ...others];
+    return {
+      ...lead,
+      id: `${gang}.${key}`,
+      parts: all.flatMap((w) => w.parts),
+      products: all.flatMap((w) => w.products),
+      settings: Object.assign({}, ...all.map((w) => w.settings)) as StoneWish['settings'],
+    };
+  });
+  const gone = new Set([...shared.values()].flat());
+  const first = wishes.findIndex((w) => gone.has(w));
+  return [...wishes.slice(0, first), ...stones, ...wishes.slice(first).filter((w) => !gone.has(w))];
+}

@@ -1,0 +1,154 @@
+import type { Id } from '../../quantity/figure';
+import type { Ledger } from '../../quantity/ledger';
+import type { Plant, Shelf, Stock } from '../../plant/plant';
+import { type Form, printsOf } from '../../layout/form';
+import type { AskingStone, Layouter, LayoutTrouble } from '../../layout/layouter';
+import type { SheetLayoutAsk } from '../../layout/sheet-layout';
+import { fitsWorkStyle, isWorkStyle, mayGang, type WorkStyleId } from '../../layout/work-style';
+import { type JobSpec, orderedQuantity } from '../../product/job-spec';
+import type { Part } from '../../product/part';
+import type { Finding, Remedy } from '../plan-types';
+import { type Route, type RoutedStone, stockFor } from './resolve';
+
+/** The forms of a job, what a search for the layout of each slot would be asked, and what was found. A slot is a part, or the parts of a gang together. */
+export interface LaidOut {
+  forms: Form[];
+  asks: Record<Id<'form'>, SheetLayoutAsk>;
+  findings: Finding[];
+}
+
+/** Layout pass: every part, or every gang of parts, on its forms; all machines of the way have spoken before. */
+export function layOutParts(
+  route: Route,
+  spec: JobSpec,
+  plant: Plant,
+  shelf: Shelf,
+  ledger: Ledger,
+  layouters: Readonly<Record<Id<'layouter'>, Layouter>>,
+): LaidOut {
+  const laid: LaidOut = { forms: [], asks: {}, findings: [] };
+  for (const { id, parts } of slotsOf(route)) {
+    const [lead] = parts;
+    const layouter = lead && layouters[lead.layouter];
+    if (!lead || !layouter || lead.grade === null) continue;
+    const mine = route.stones.filter((s) => parts.some((p) => reaches(s, p, route)));
+    const stockId = stockFor(
+      id,
+      lead,
+      mine.map((s) => s.cx.machine),
+      spec,
+      plant,
+      layouters,
+    );
+    const stock: Stock | undefined = stockId === null ? undefined : plant.stocks[stockId];
+    const style = workStyleFor(id, parts, spec, pressOf(mine));
+    if (!stock || stockId === null) {
+      laid.forms.push(noForm(id, parts, layouter, style));
+      laid.findings.push({ code: 'stock.none', level: 'release', at: id, args: { grade: lead.grade ?? '' }, remedies: [] });
+      continue;
+    }
+    const chosen = Object.hasOwn(spec.choices.layout, id) ? (spec.choices.layout[id] ?? null) : null;
+    const { forms, ask, trouble } = layouter.layOut({
+      id,
+      parts,
+      stockId,
+      stock,
+      style,
+      stones: mine.map(askOf),
+      chosen,
+      wanted: wantedOf(parts, spec),
+      copies: spec.choices.gangs?.[id]?.copies ?? {},
+      plant,
+      shelf,
+      ledger,
+    });
+    laid.forms.push(...forms);
+    if (ask) laid.asks[id] = ask;
+    if (trouble) laid.findings.push(troubleFinding(id, trouble, spec));
+  }
+  return laid;
+}
+
+/** Stands in where there is no stock to lay parts on: what would be printed, and how, is known all the same. */
+const noForm = (id: Id<'form'>, parts: readonly Part[], layouter: Layouter, style: WorkStyleId): Form => ({
+  id,
+  kind: layouter.stock === 'roll' ? 'web' : 'sheet',
+  parts: parts.map((p) => p.id),
+  name: '',
+  layout: null,
+  style,
+  stock: null,
+  prints: printsOf(parts.map((p) => p.colours)),
+  alike: 1,
+  question: '',
+});
+
+/** Gangs in the order of their first part, and parts that are in none. */
+function slotsOf({ parts, gangs }: Route): { id: Id<'form'>; parts: Part[] }[] {
+  const ganged = new Map(Object.entries(gangs).flatMap(([gang, members]) => members.map((p) => [p, gang] as const)));
+  const slots = new Map<Id<'form'>, Part[]>();
+  for (const part of Object.values(parts)) {
+    const id = ganged.get(part.id) ?? part.id;
+    slots.set(id, [...(slots.get(id) ?? []), part]);
+  }
+  return [...slots].map(([id, members]) => ({ id, parts: members }));
+}
+
+/** Whether what a stone asks concerns a part: it works on it, or on a product that is made of it. */
+function reaches(stone: RoutedStone, part: Part, { joins }: Route): boolean {
+  if (stone.cx.parts.length > 0) return stone.cx.parts.includes(part);
+  const holds = (product: Id<'product'>): boolean => product === part.product || (joins[product] ?? []).some((j) => holds(j.product));
+  return stone.products.some(holds);
+}
+
+const askOf = ({ process, cx }: RoutedStone): AskingStone => ({
+  id: cx.id,
+  ask: process.asks(cx),
+  machineId: cx.machineId,
+  machine: cx.machine,
+  settings: cx.settings,
+});
+
+/** The press among the machines of the way: what it can print decides how sheets may be worked. */
+const pressOf = (stones: readonly RoutedStone[]): { units: number; perfects: boolean } => {
+  const limits = stones.find((s) => 'units' in s.cx.machine.limits)?.cx.machine.limits ?? {};
+  return { units: limits['units'] ?? 4, perfects: (limits['perfects'] ?? 0) > 0 };
+};
+
+/** The work style chosen where the press can print it; else one form a side, two passes. */
+function workStyleFor(id: Id<'form'>, parts: readonly Part[], spec: JobSpec, press: { units: number; perfects: boolean }): WorkStyleId {
+  const prints = printsOf(parts.map((p) => p.colours));
+  const chosen = Object.hasOwn(spec.choices.workStyle, id) ? (spec.choices.workStyle[id] ?? '') : '';
+  if (isWorkStyle(chosen) && fitsWorkStyle(chosen, prints, press) && (parts.length < 2 || mayGang(chosen))) return chosen;
+  return prints[0].length > 0 && prints[1].length > 0 ? 'sheetwise' : 'simplex';
+}
+
+/** Good copies that are wanted of each part, before losses: what the places of a gang are shared by. */
+const wantedOf = (parts: readonly Part[], spec: JobSpec): Record<Id<'part'>, number> =>
+  Object.fromEntries(
+    parts.map((part) => [
+      part.id,
+      Object.values(spec.items).reduce((sum, i) => sum + (i.product === part.product ? orderedQuantity(i) : 0), 0) || 1,
+    ]),
+  );
+
+/** A chosen layout that does not count: the default stands in, and somebody decides. */
+function troubleFinding(at: Id<'form'>, trouble: LayoutTrouble, spec: JobSpec): Finding {
+  if (trouble === 'copies') {
+    const was = spec.choices.gangs?.[at]?.copies;
+    const edits = [{ at: ['choices', 'gangs', at, 'copies'], ...(was && { was }) }];
+    return { code: 'gang.copies', level: 'decide', at, args: {}, remedies: [{ do: 'edit', says: 'remedy.copiesFound', args: {}, edits }] };
+  }
+  const was = spec.choices.layout[at];
+  const back: Remedy = { do: 'edit', says: 'remedy.defaultLayout', args: {}, edits: [{ at: ['choices', 'layout', at], was }] };
+  const search: Remedy = { do: 'search', says: 'remedy.searchLayout', slot: at };
+  return trouble === 'stale'
+    ? { code: 'choice.stale', level: 'decide', at, args: { slot: at }, remedies: [search, back] }
+    : {
+        code: 'layout.refused',
+        level: 'decide',
+        at,
+        args: { why: trouble === 'overlap' ? 'copies lie over each other' : 'a copy leaves the usable sheet' },
+        remedies: [back, search],
+      };
+}

@@ -1,0 +1,123 @@
+import { LINDMOOR, SHELF, cardSpec } from './line-1.fixture';
+import type { JobSpec } from '../product/job-spec';
+import { plan, planned } from './plan';
+import { riverOf } from './readings/river';
+
+/* A flat card in three languages, the black of the front a plate of its own in each: worked by hand from the trade's rules (common practice, no source). */
+const QUANTITIES = { en: 6_000, de: 3_000, fr: 1_000 } as const;
+function inLanguages(changes: Record<string, string[]> = { en: ['K'], de: ['K'], fr: ['K'] }, order?: string[]): JobSpec {
+  const spec = cardSpec();
+  return {
+    ...spec,
+    items: {
+      i1: {
+        ...spec.items['i1']!,
+        versions: Object.fromEntries(
+          Object.entries(QUANTITIES).map(([id, quantity]) => [id, { name: id.toUpperCase(), quantity, changes: changes[id] ?? [] }]),
+        ),
+      },
+    },
+    products: {
+      card: {
+        kind: 'made',
+        family: 'folded-card',
+        wish: { openWidthMm: 210, openHeightMm: 210, folds: 1, front: ['K', 'C', 'M', 'Y'], back: ['K'], perBand: 6 },
+      },
+    },
+    choices: { ...spec.choices, ...(order && { versions: { card: order } }) },
+  };
+}
+const made = plan(inLanguages(undefined, ['en', 'de', 'fr']), LINDMOOR, SHELF);
+const value = (id: string, p = made): number => p.figures[id]?.value ?? NaN;
+
+describe('versions', () => {
+  it('run one after another on each pass that differs, each from the setting of the one before', () => {
+    // The back's black differs too: an ink is changed on every side that prints it.
+    expect(Object.keys(made.steps).filter((s) => s.startsWith('card.card.print'))).toEqual([
+      'card.card.print.front.en',
+      'card.card.print.front.de',
+      'card.card.print.front.fr',
+      'card.card.print.back.en',
+      'card.card.print.back.de',
+      'card.card.print.back.fr',
+    ]);
+    expect(made.steps['card.card.print.front.de']?.keepsFrom).toBe('card.card.print.front.en');
+    expect(made.steps['card.card.print.front.fr']?.keepsFrom).toBe('card.card.print.front.de');
+  });
+  it('have plates: colours unchanged + versions × colours that change, a side each', () => {
+    // Front C M Y + 3 K, back 3 K.
+    expect(value('card.card.plates.plates')).toBe(3 + 3 + 3);
+  });
+  it('are counted each to the end, and each is a row of the order', () => {
+    expect(Object.keys(made.items)).toEqual(['i1.de', 'i1.en', 'i1.fr']);
+    for (const [v, quantity] of Object.entries(QUANTITIES)) {
+      expect(value(`i1.${v}.wanted`)).toBe(quantity);
+      const row = made.items[`i1.${v}`]!;
+      expect(value(`${row.goods}.demand`)).toBe(quantity);
+      expect(made.flows[row.goods]?.version).toBe(v);
+      expect(value(`card.card.fold.${v}.run`)).toBeGreaterThanOrEqual(quantity);
+    }
+    expect(value('total.good')).toBe(10_000);
+  });
+  it('set up once: the next version takes a sheet’s worth of each plate changed, and the line is cleared', () => {
+    // Handbook: 25 to 50 sheets a unit, the middle, in whole sheets.
+    const perUnit = 38;
+    expect(value('card.card.print.front.en.setupCycles')).toBe(
+      value('card.card.print.front.setupCycles', plan(cardSpec(), LINDMOOR, SHELF)),
+    );
+    expect(value('card.card.print.front.de.setupCycles')).toBe(perUnit);
+    expect(value('card.card.fold.en.setupCycles')).toBeGreaterThan(0);
+    expect(value('card.card.fold.de.setupCycles')).toBe(0);
+    expect(value('card.card.fold.de.setupS')).toBe(600);
+    // One plate of 180 s and ten minutes to clear the line.
+    expect(value('card.card.print.front.de.setupS')).toBe(600 + 180);
+  });
+  it('share the sheets that are pulled for them, and the river adds their copies up', () => {
+    const pulled = ['en', 'de', 'fr'].reduce((sum, v) => sum + value(`card.card.print.front.${v}.run`), 0);
+    expect(value('card.card.stock.out.demand')).toBe(pulled);
+    const river = riverOf(made);
+    expect(river.map((s) => s.key)).toEqual(['stock', 'plates', 'print', 'cut', 'fold', 'band', 'pack']);
+    for (const stone of river.filter((s) => s.counted)) {
+      expect(stone.outCopies).toBeGreaterThanOrEqual(10_000 - 1e-6);
+      expect(stone.inCopies).toBeLessThan(15_000);
+    }
+  });
+  it('that change nothing printed stay one run', () => {
+    const same = plan(inLanguages({}), LINDMOOR, SHELF);
+    expect(Object.keys(same.items)).toEqual(['i1']);
+    expect(same.steps['card.card.print.front']).toBeDefined();
+  });
+  it('split where they begin to differ: a front for all, a back of each', () => {
+    const spec = inLanguages({ en: ['gold'], de: ['gold'], fr: ['gold'] }, ['en', 'de', 'fr']);
+    spec.products['card'] = {
+      kind: 'made',
+      family: 'folded-card',
+      wish: { openWidthMm: 210, openHeightMm: 210, folds: 0, front: ['K'], back: ['gold'] },
+    };
+    const p = plan(spec, LINDMOOR, SHELF);
+    expect(Object.keys(p.steps).filter((s) => s.includes('print'))).toEqual([
+      'card.card.print.front',
+      'card.card.print.back.en',
+      'card.card.print.back.de',
+      'card.card.print.back.fr',
+    ]);
+    expect(value('card.card.plates.plates', p)).toBe(1 + 3);
+  });
+  it('run in the order chosen; a dearer order is said, with the cheaper one as its remedy', () => {
+    const changes = { en: ['K'], de: [], fr: ['K'] };
+    const dear = plan(inLanguages(changes, ['en', 'de', 'fr']), LINDMOOR, SHELF);
+    const cheap = plan(inLanguages({ en: [], de: ['K'], fr: [] }, ['en', 'fr', 'de']), LINDMOOR, SHELF);
+    const said = dear.findings.find((f) => f.code === 'versions.follow');
+    expect(said).toMatchObject({ level: 'know', args: { versions: 3, changes: 4 } });
+    const wrong = plan(inLanguages({ en: [], de: ['K'], fr: [] }, ['en', 'de', 'fr']), LINDMOOR, SHELF).findings.find(
+      (f) => f.code === 'versions.follow',
+    );
+    expect(wrong?.level).toBe('decide');
+    expect(wrong?.args['changes']).toBe(4);
+    expect(cheap.findings.find((f) => f.code === 'versions.follow')?.args['changes']).toBe(2);
+    expect(wrong?.remedies[0]).toMatchObject({ do: 'edit', edits: [{ at: ['choices', 'versions', 'card'], now: ['en', 'fr', 'de'] }] });
+  });
+  it('leave no figure that refers to nothing', () => {
+    expect(planned(inLanguages(), LINDMOOR, SHELF).ledger.missing).toEqual([]);
+  });
+});
