@@ -67,7 +67,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const ledger = new Ledger(spec.overrides, shelf.asOf);
   const route = resolveRoute(spec, plant, shelf, ledger, registries);
   const laid = layOutParts(route, spec, plant, shelf, ledger, registries.layouters);
-  const drafted = draftAll(route, laid.forms, spec.choices.settings);
+  const drafted = draftAll(route, laid.forms, spec.choices);
   const { items, wanted, findings } = wantedRows(spec, drafted.goods, ledger);
   const net: Net = { flows: drafted.flows, steps: withGates(drafted.steps, spec.gates), wanted };
   const { losses } = drafted;

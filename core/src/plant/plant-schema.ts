@@ -276,5 +276,11 @@ export const ShelfSchema = z.strictObject({
   frozen: z.record(z.string().max(120), z.string().max(64)),
   due: z.record(idText, moment),
   coming: z.record(idText, z.array(z.tuple([moment, notNegative(1e9)])).max(500)).optional(),
+  jobs: z
+    .record(
+      idText,
+      z.strictObject({ number: z.number().int().positive(), name: z.string().max(120), readyAt: moment, delivered: z.boolean() }),
+    )
+    .optional(),
   palletLimit: z.strictObject({ kg: positive(5_000), heightMm: positive(4_000) }).optional(),
 }) as unknown as z.ZodType<Shelf>;

@@ -181,6 +181,14 @@ export interface Counted {
   setup?: number;
   samples?: number;
 }
+/** A job that makes a tool or pieces for another. */
+export interface ChildJob {
+  number: number;
+  name: string;
+  /** Epoch seconds. */
+  readyAt: number;
+  delivered: boolean;
+}
 /** What the works' own log says of a process (on a machine): running loss, setup loss as a factor on what the handbook gives, and how both spread from job to job. */
 export interface OwnLoss {
   jobs: number;
@@ -241,6 +249,8 @@ export interface Shelf {
   due: Record<Id<'item'>, number>;
   /** What was ordered of a stock and is on its way: how much comes when. */
   coming?: Record<Id<'stock'>, [at: number, quantity: number][]>;
+  /** Jobs that make something for this one: when each is ready, and whether it was delivered to the store. */
+  jobs?: Record<Id<'job'>, ChildJob>;
   /** Largest pallet the customer takes, when the customer says. */
   palletLimit?: { kg: number; heightMm: number };
 }

@@ -40,11 +40,13 @@ export interface AreaOnForm extends FoilArea {
   part: Part;
   key: string;
 }
-export const areasOnForm = (cx: Pick<DraftContext, 'parts'>): AreaOnForm[] =>
-  cx.parts.flatMap((part) => part.foils.map((area) => ({ ...area, part, key: cx.parts.length > 1 ? idOf(part.id, area.id) : area.id })));
+/** Whether copies of several orders share the form. */
+const isShared = (cx: Pick<DraftContext, 'form'>): boolean => (cx.form?.parts.length ?? 1) > 1;
+export const areasOnForm = (cx: Pick<DraftContext, 'parts' | 'form'>): AreaOnForm[] =>
+  cx.parts.flatMap((part) => part.foils.map((area) => ({ ...area, part, key: isShared(cx) ? idOf(part.id, area.id) : area.id })));
 /** Copies of the part on the form: so many dies an area needs. */
 const copiesOf = (cx: DraftContext, { part }: AreaOnForm): Id<'figure'> =>
-  idOf(cx.parts.length > 1 ? part.id : (cx.form?.id ?? ''), 'copiesUp');
+  idOf(isShared(cx) ? part.id : (cx.form?.id ?? ''), 'copiesUp');
 
 /** The foil runs in feed direction: copies one behind the other share a lane. The fullest column of copies gives the lane. */
 export function foilLanes(cx: DraftContext, area: AreaOnForm): Lanes {
@@ -160,7 +162,7 @@ export const foil: Process = {
     const costs: Consumed['costs'] = [];
     const areas = areasOnForm(cx);
     for (const area of areas) costs.push(...foilOf(cx, area));
-    if (cx.parts.length > 1)
+    if (isShared(cx))
       cx.ledger.figure(
         idOf(cx.id, 'diesSetUp'),
         { ...SUM, id: 'form.diesOfGang', unit: 'die' },

@@ -35,6 +35,10 @@ export interface WebPiece extends WebSheet {
   rejects: 'destroy' | 'recycle';
 }
 
+/** What a family says of a part that only certain kinds of work ask for; each adds its own by declaration merging. */
+// eslint-disable-next-line @typescript-eslint/no-empty-object-type -- empty here on purpose: lines fill it
+export interface Traits {}
+
 /** One printed or unprinted piece of a product, and what is asked of it. Sizes are trim sizes of the open piece. */
 export interface Part {
   id: Id<'part'>;
@@ -68,6 +72,7 @@ export interface Part {
   food?: boolean;
   /** How it is laid on forms. */
   layouter: Id<'layouter'>;
+  traits?: Partial<Traits>;
   /** The grade of stock wished; null: it needs none of its own. */
   grade: string | null;
 }

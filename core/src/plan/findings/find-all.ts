@@ -2,6 +2,7 @@ import { LEVELS, type Finding } from '../plan-types';
 import { coatOnGlue, overprintFine, typeSmall } from './artwork';
 import { gapNarrow } from './gap-narrow';
 import { bleedSmall } from './bleed-small';
+import { childGone, childLate } from './child-jobs';
 import { cannotReach } from './cannot-reach';
 import { choiceUnknown } from './choice-unknown';
 import { customerStockShort } from './customer-stock-short';
@@ -96,6 +97,8 @@ export const RULES: readonly Rule[] = [
   palletOver,
   outsideNoDate,
   outsideTooSoon,
+  childGone,
+  childLate,
   cannotReach,
   floorShort,
   countsOff,

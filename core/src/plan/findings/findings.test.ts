@@ -34,6 +34,8 @@ const stock = (id: string, more: object): Plant => ({
   stocks: { ...LINDMOOR.stocks, [id]: { ...LINDMOOR.stocks[id]!, ...more } },
 });
 const shelf = (more: object): Shelf => ({ ...SHELF, ...more });
+const DIE_BY_JOB = { supply: { 'card.card.foil.die.f1': { from: 'job', job: 'die', item: 'i1' } } };
+const DIE_JOB = { number: 77, name: 'Crest die', readyAt: SHELF.asOf + 20 * 86_400, delivered: false };
 const desks = (more: object): Shelf => shelf({ desks: { inks: {}, forms: {}, approved: null, register: [], ...more } });
 const used = plan(cardSpec(), LINDMOOR, SHELF).forms['card.card']?.stock as string;
 const foiled = (cardSpec().products['card'] as { wish: { foils: Record<string, object> } }).wish.foils;
@@ -344,6 +346,16 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
   },
   'log.thin': { level: 'know', fires: { spec: choose({ certainty: 0.95 }) }, silent: {} },
   'delivery.sum': { level: 'decide', fires: { spec: delivered(9_000) }, silent: { spec: delivered(10_000) } },
+  'child.gone': {
+    level: 'release',
+    fires: { spec: choose(DIE_BY_JOB) },
+    silent: { spec: choose(DIE_BY_JOB), shelf: shelf({ jobs: { die: { ...DIE_JOB, delivered: true } } }) },
+  },
+  'child.late': {
+    level: 'decide',
+    fires: { spec: choose(DIE_BY_JOB), shelf: shelf({ jobs: { die: DIE_JOB }, due: { i1: SHELF.asOf + 10 * 86_400 } }) },
+    silent: { spec: choose(DIE_BY_JOB), shelf: shelf({ jobs: { die: DIE_JOB }, due: { i1: SHELF.asOf + 90 * 86_400 } }) },
+  },
   'due.missed': {
     level: 'decide',
     fires: { shelf: shelf({ due: { i1: SHELF.asOf + 3600 } }) },

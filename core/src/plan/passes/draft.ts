@@ -1,6 +1,6 @@
 import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
-import type { Flow, Step } from '../../flow/net';
+import type { Flow, Step, Supply } from '../../flow/net';
 import type { LossTerms } from '../../flow/solve-backward';
 import { type Form, printsOf } from '../../layout/form';
 import type { Choices } from '../../product/job-spec';
@@ -43,7 +43,7 @@ interface Run {
 }
 
 /** Draft pass: every stone takes the batches that carry its parts, adds its steps, and leaves batches for the stones after it. */
-export function draftAll(route: Route, forms: readonly Form[], settings: Choices['settings']): Drafted {
+export function draftAll(route: Route, forms: readonly Form[], choices: Choices): Drafted {
   const all: Drafted = { flows: {}, steps: {}, losses: {}, tools: {}, goods: {}, runs: [] };
   const formsMade: { step: Id<'step'>; forms: readonly Id<'form'>[]; parts: readonly Id<'part'>[] }[] = [];
   let open: Batch[] = route.supplied.map((product) => suppliedProduct(product, route, all));
@@ -51,7 +51,7 @@ export function draftAll(route: Route, forms: readonly Form[], settings: Choices
     const taken = new Set<Id<'flow'>>();
     const left: Batch[] = [];
     for (const run of runsOf(stone, open, route, forms, all)) {
-      const cx = draftContext(stone, run, route.stones.slice(at + 1), settings);
+      const cx = draftContext(stone, run, route.stones.slice(at + 1), choices.settings);
       cx.formsFrom = formsMade
         .filter((m) => (run.form ? m.forms.includes(run.form.id) : m.parts.some((p) => cx.parts.some((own) => own.id === p))))
         .map((m) => m.step);
@@ -68,9 +68,11 @@ export function draftAll(route: Route, forms: readonly Form[], settings: Choices
         for (const { flow } of step.takes) taken.add(flow);
       }
       for (const [id, flow] of Object.entries(draft.flows))
-        all.flows[id] = flow.supply ? flow : { ...flow, ...alike, ...(run.version && { version: run.version.id }) };
+        all.flows[id] = flow.supply
+          ? { ...flow, supply: supplyOf(id, flow.supply, choices) }
+          : { ...flow, ...alike, ...(run.version && { version: run.version.id }) };
       for (const { flow, of } of cx.incoming) if (taken.has(flow) && !Object.hasOwn(all.flows, flow)) all.flows[flow] = of;
-      Object.assign(all.tools, draft.tools);
+      for (const [id, use] of Object.entries(draft.tools)) all.tools[id] = { ...use, supply: supplyOf(id, use.supply, choices) };
       left.push(...draft.out.map((b) => (run.version ? { ...b, version: run.version.id } : b)));
       for (const step of draft.makesForms ?? [])
         formsMade.push({ step, forms: run.form ? [run.form.id] : [], parts: cx.parts.map((p) => p.id) });
@@ -81,6 +83,10 @@ export function draftAll(route: Route, forms: readonly Form[], settings: Choices
   }
   return all;
 }
+
+/** Where something comes from that no step makes: as chosen, else as its process says. Paper comes as its stone says. */
+const supplyOf = (id: string, supply: Supply, { supply: chosen }: Choices): Supply =>
+  supply.from !== 'stock' && Object.hasOwn(chosen, id) ? (chosen[id] ?? supply) : supply;
 
 /** A product bought or sent by the customer: one part, called like itself. */
 function suppliedProduct(product: Id<'product'>, route: Route, all: Drafted): Batch {

@@ -150,7 +150,8 @@ export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: 
             code: 'assume.stock',
             args: { stock: plant.stocks[supply.stock]?.name ?? '' },
           });
-      } else if (supply?.from === 'buy')
+      } else if (supply?.from === 'job') arrivals.push(...childArrival(id, supply.job, shelf));
+      else if (supply?.from === 'buy')
         arrivals.push({
           step: id,
           at: shelf.asOf + supply.leadDays * DAY_S,
@@ -160,11 +161,18 @@ export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: 
     }
     for (const { tool } of step.needs) {
       const use = tool === undefined ? undefined : tools[tool];
+      if (use?.supply.from === 'job') arrivals.push(...childArrival(id, use.supply.job, shelf));
       if (use?.supply.from === 'buy')
         arrivals.push({ step: id, at: shelf.asOf + use.supply.leadDays * DAY_S, code: 'assume.tool', args: { tool: use.spec } });
     }
   }
   return arrivals;
+}
+
+/** What another job of the works makes for a step comes when that job is ready; what it has delivered lies in the store. */
+function childArrival(step: Id<'step'>, job: Id<'job'>, { jobs = {} }: Shelf): Arrival[] {
+  const child = Object.hasOwn(jobs, job) ? jobs[job] : undefined;
+  return child && !child.delivered ? [{ step, at: child.readyAt, code: 'assume.job', args: { job: child.number, name: child.name } }] : [];
 }
 
 /** What a job takes of a stock in all, whichever of its parts are made of it. */

@@ -104,7 +104,7 @@ function timeTogether(cx: ConsumeContext, what: 'setupS' | 'runS', net: Net): Id
   return sumOf(idOf(cx.id, `${what}Together`), figures, cx.ledger) ?? idOf(cx.id, what);
 }
 
-const gives = (step: Net['steps'][string] | undefined): number => step?.gives[0]?.per ?? 1;
+const gives = (step: Net['steps'][string] | undefined): number => step?.gives.reduce((sum, g) => sum + g.per, 0) || 1;
 
 /** Where a run stands by the counts: what goes into its first steps and comes out of its last. Null where no pieces pass. */
 function realOf(cx: ConsumeContext, { ins, outs }: ReturnType<typeof through>, net: Net): Stone['real'] {

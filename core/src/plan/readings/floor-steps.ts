@@ -50,6 +50,8 @@ export interface FloorStep {
   before: Id<'step'>[];
   /** What a piece it gives weighs and how thick it is, and what share of them the order leaves open: for counting by scale and by height. Absent where pieces have neither. */
   measure?: PieceMeasure & { openPpm: number };
+  /** What it parts into, where a cycle gives copies of several orders: each goes its own way, and is piled on its own. Absent else. */
+  parted?: { flow: Id<'flow'>; per: number; name: string }[];
   /** What lies on the pile: which edge is the gripper's, where the lay is, which side was printed; '' where it says nothing. */
   gripper: string;
   lay: string;
@@ -110,7 +112,7 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
       const { alike = 1 } = step;
       if (ledger.has(`${cx.id}.thickness`) && ledger.unitOf(`${cx.id}.thickness`) === 'µm') folded = value(`${cx.id}.thickness`);
       const next = Object.entries(plan.steps).flatMap(([other, s]) =>
-        s.takes.some((t) => t.flow === units.gives)
+        s.takes.some((t) => step.gives.some((g) => g.flow === t.flow))
           ? [
               {
                 step: other,
@@ -149,6 +151,7 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
         ...measureOf(units, cx, openPpm, folded),
         next,
         before: [...new Set([...step.takes.flatMap((t) => makers.get(t.flow) ?? []), ...(step.after ?? [])])],
+        ...(step.gives.length > 1 && { parted: step.gives.map((g) => ({ ...g, name: partName(plan.flows[g.flow]?.part ?? '', plan) })) }),
         ...pileSays(cx, units, id),
         balanced,
         mixed: (step.inks ?? []).filter(isMixedInk),
@@ -168,6 +171,9 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
     }),
   );
 }
+
+/** What a part is called on the floor: its product's name in the job. */
+const partName = (part: Id<'part'>, plan: Planned['plan']): string => plan.parts[part]?.product ?? part;
 
 const pieceKg = (units: StepUnits, cx: ConsumeContext): number => {
   if (units.unit === null) return 0;

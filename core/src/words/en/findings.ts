@@ -263,6 +263,14 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     says: () =>
       'Versions run one after another on the setting of the first; each is counted on its own, and the line is cleared before the next. Each change of plates costs time and sheets.',
   },
+  'child.gone': {
+    title: (a) => `${a['what']} was to come from a job that is not there`,
+    says: () => 'Make the job again, or take it from the store or a supplier.',
+  },
+  'child.late': {
+    title: (a) => `${a['what']} comes too late: job ${n(a['job'], 0)} is ready after its time`,
+    says: (a) => `This job is ready ${n(a['hours'], 1)} hours after its date because it waits for it.`,
+  },
   'gang.refused': {
     title: (a) => `${a['part']} cannot share a sheet with the others: ${GANG_WHY[String(a['why'])] ?? a['why']}`,
     says: () => 'The orders are planned each on sheets of their own until the gang is changed or taken back.',
@@ -340,6 +348,7 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.otherMachine': (a) => `Run it on ${a['machine']}`,
   'remedy.otherStock': (a) => `Take ${a['stock']}`,
   'remedy.versionOrder': (a) => `Run ${a['order']}: ${n(a['changes'], 0)} plate changes`,
+  'remedy.hurryChild': () => 'See the job it waits for',
   'remedy.noGang': () => 'Take the gang back',
   'remedy.copiesFound': () => 'Let the plan find the copies',
   'remedy.defaultLayout': () => 'Take the default layout',

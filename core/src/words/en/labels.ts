@@ -288,6 +288,8 @@ export const LABELS: Record<string, string> = {
   'assume.stock': 'paper',
   'assume.goods': 'bought goods',
   'assume.tool': 'dies',
+  'assume.job': 'job',
+  'assume.busy': 'in the way',
   'assume.gate': 'answer',
   'assume.hoursUnknown': 'opening hours beyond the calendar',
   // totals
