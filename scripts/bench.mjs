@@ -47,7 +47,7 @@ await main(async () => {
 async function benchCore() {
   const out = `${ROOT}/server/dist/bench-core.mjs`;
   await build({
-    stdin: { contents: `export * from './core/src/index'; export * from './core/src/plan/line-1.fixture';`, resolveDir: ROOT },
+    stdin: { contents: `export * from './core/src/index'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/toys/toy-book.fixture';`, resolveDir: ROOT },
     bundle: true,
     platform: 'node',
     format: 'esm',
@@ -68,9 +68,17 @@ async function benchCore() {
   row(
     'plan() of line 1, another quantity each time',
     timed(1000, 300, (i) => core.plan(core.cardSpec(5_000 + i * 7), core.LINDMOOR, core.SHELF)),
-    5,
+    6,
     'ms',
   );
+  for (const [sections, up, target] of [
+    [13, 1, 12],
+    [25, 2, 16],
+  ]) {
+    const book = (i) => core.plan(core.bookSpec(3_000 + i * 7, up), core.BOOK_PLANT, core.SHELF, core.BOOK);
+    row(`plan() of a toy book of ${sections} sections`, timed(300, 100, book), target, 'ms', 0.5);
+    row(`the same plan as JSON`, [JSON.stringify(book(0)).length / 1000], 300, 'kB');
+  }
   row(
     'ten proposals of line 1, planned and compared',
     timed(30, 5, (i) => {

@@ -101,8 +101,23 @@ export interface Net {
 export const takesOf = (step: Step, { flow, per }: Port, flows: Net['flows']): number =>
   per * Math.max((step.alike ?? 1) / (flows[flow]?.alike ?? 1), 1);
 
+interface Order {
+  order: Id<'step'>[];
+  circular: Id<'step'>[];
+}
+/** Orders already found: a net is walked by every pass, and its steps do not change. */
+const found = new WeakMap<object, Order>();
+
 /** Steps so that every maker stands before its takers; steps in a circle (a broken net) are left out and named. */
-export function makersFirst(steps: Readonly<Record<Id<'step'>, Step>>): { order: Id<'step'>[]; circular: Id<'step'>[] } {
+export function makersFirst(steps: Readonly<Record<Id<'step'>, Step>>): Order {
+  const known = found.get(steps);
+  if (known) return known;
+  const made = inOrderOfMaking(steps);
+  found.set(steps, made);
+  return made;
+}
+
+function inOrderOfMaking(steps: Readonly<Record<Id<'step'>, Step>>): Order {
   const makers = new Map<Id<'flow'>, Id<'step'>[]>();
   for (const [id, step] of Object.entries(steps)) for (const { flow } of step.gives) makers.set(flow, [...(makers.get(flow) ?? []), id]);
   const order: Id<'step'>[] = [];

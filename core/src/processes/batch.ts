@@ -32,7 +32,10 @@ export interface Incoming extends Batch {
   times: number;
 }
 
-const each = <T>(lists: readonly (readonly T[])[]): T[] => [...new Set(lists.flat())];
+function each<T>(lists: readonly (readonly T[])[]): readonly T[] {
+  const [only, ...more] = lists;
+  return only && more.length === 0 ? only : [...new Set(lists.flat())];
+}
 
 /** The batch a step leaves: what it took, taken together, under the flow it gives; `changes` says what it made of it. */
 export function onwards(taken: readonly Batch[], flow: Id<'flow'>, changes: Partial<Batch> = {}): Batch {

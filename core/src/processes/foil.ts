@@ -45,8 +45,7 @@ const isShared = (cx: Pick<DraftContext, 'form'>): boolean => (cx.form?.parts.le
 export const areasOnForm = (cx: Pick<DraftContext, 'parts' | 'form'>): AreaOnForm[] =>
   cx.parts.flatMap((part) => part.foils.map((area) => ({ ...area, part, key: isShared(cx) ? idOf(part.id, area.id) : area.id })));
 /** Copies of the part on the form: so many dies an area needs. */
-const copiesOf = (cx: DraftContext, { part }: AreaOnForm): Id<'figure'> =>
-  idOf(isShared(cx) ? part.id : (cx.form?.id ?? ''), 'copiesUp');
+const copiesOf = (cx: DraftContext, { part }: AreaOnForm): Id<'figure'> => idOf(isShared(cx) ? part.id : (cx.form?.id ?? ''), 'copiesUp');
 
 /** The foil runs in feed direction: copies one behind the other share a lane. The fullest column of copies gives the lane. */
 export function foilLanes(cx: DraftContext, area: AreaOnForm): Lanes {

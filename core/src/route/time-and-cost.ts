@@ -61,6 +61,12 @@ export const MORE_PIECES: Formula = {
   carriesGuess: false,
   of: ({ delivered = 0, ...takes }) => delivered + Object.values(takes).reduce((a, b) => a + b, 0),
 };
+/** Names of the terms of one cost that grows with the quantity. Kept: they are asked for again for every guess among the terms. */
+export function runOnNames(i: number): readonly [cost: string, count: string, more: string] {
+  return (RUN_ON_NAMES[i] ??= [`cost${i + 1}`, `count${i + 1}`, `more${i + 1}`]);
+}
+const RUN_ON_NAMES: [string, string, string][] = [];
+
 /** What a thousand more cost when the machines are already set: each cost that grows with the quantity, by the pieces it grows with. No setup, no forms, no fill. */
 export const RUN_ON: Formula = {
   id: 'cost.runOn',
@@ -68,9 +74,13 @@ export const RUN_ON: Formula = {
   source: 'arithmetic',
   of: (t) => {
     let sum = 0;
-    for (let i = 1; `cost${i}` in t; i++)
-      sum += (t[`count${i}`] ?? 0) > 0 ? ((t[`cost${i}`] ?? 0) * (t[`more${i}`] ?? 0)) / (t[`count${i}`] ?? 1) : 0;
-    return sum;
+    for (let i = 0; ; i++) {
+      const [cost, count, more] = runOnNames(i);
+      const spent = t[cost];
+      if (spent === undefined) return sum;
+      const counted = t[count] ?? 0;
+      if (counted > 0) sum += (spent * (t[more] ?? 0)) / counted;
+    }
   },
 };
 /** A moment some time after another. Epoch seconds. */

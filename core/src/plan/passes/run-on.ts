@@ -3,7 +3,7 @@ import { idOf } from '../../quantity/id-of';
 import { type Ledger, fig } from '../../quantity/ledger';
 import { makersFirst, takesOf, type Net, type Port, type Step } from '../../flow/net';
 import type { Consumed } from '../../processes/process';
-import { MORE_CYCLES, MORE_PIECES } from '../../route/time-and-cost';
+import { MORE_CYCLES, MORE_PIECES, runOnNames } from '../../route/time-and-cost';
 import type { Plan, Stone } from '../plan-types';
 
 /** A thousand more finished pieces, shared among the items as they were ordered, put through the net without setups; and each cost that grows with a count of it. */
@@ -59,8 +59,8 @@ export function runOnTerms(
       const count = cost.per ?? idOf(stones[i]?.steps[0] ?? '', 'run');
       const more = count.replace(/\.(run|demand)$/, '.more');
       if (!ledger.has(count) || !ledger.has(more)) continue;
-      number++;
-      Object.assign(terms, { [`cost${number}`]: fig(cost.figure), [`count${number}`]: fig(count), [`more${number}`]: fig(more) });
+      const [ofCost, ofCount, ofMore] = runOnNames(number++);
+      Object.assign(terms, { [ofCost]: fig(cost.figure), [ofCount]: fig(count), [ofMore]: fig(more) });
     }
   });
   return terms;

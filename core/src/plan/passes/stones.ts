@@ -22,6 +22,8 @@ const otherSchool = (step: Id<'step'>): PanelRow => ({ label: 'otherSchool', fig
 /** What comes into a run and what leaves it: flows it does not make itself, and flows none of its own steps takes. */
 function through(steps: readonly Id<'step'>[], net: Net): { ins: Id<'step'>[]; outs: Port[] } {
   const own = steps.flatMap((id) => net.steps[id] ?? []);
+  // Most runs are one step: nothing stays within them.
+  if (own.length === 1) return { ins: own[0]?.takes[0] ? [...steps] : [], outs: own[0]?.gives ?? [] };
   const made = new Set(own.flatMap((s) => s.gives.map((g) => g.flow)));
   const used = new Set(own.flatMap((s) => s.takes.map((t) => t.flow)));
   return {

@@ -6,7 +6,8 @@ import { onwards } from '../../processes/batch';
 import { setting } from '../../processes/process';
 import { singleStep } from '../../processes/single-step';
 import { typed } from '../../quantity/ledger';
-import { toyPart, toyPlant, toyProcess, withToys } from './toys.fixture';
+import type { JobSpec } from '../../product/job-spec';
+import { toyPart, toyPlant, toyProcess, toySpec, withToys } from './toys.fixture';
 
 declare module '../../product/part' {
   interface Traits {
@@ -132,4 +133,7 @@ export const BOOK = withToys(
   [foldSections, gather, bind],
   [sections],
 );
+/** So many books; `up`: how many the binder holds together. */
+export const bookSpec = (quantity: number, up = 1): JobSpec =>
+  toySpec({ book: { family: 'toy-book', quantity } }, up > 1 ? { settings: { 'book.text.bind': { up } } } : {});
 export const BOOK_PLANT = toyPlant(['toyFold', 'toyGather', 'toyBind']);

@@ -1,13 +1,10 @@
 import { SHELF } from '../line-1.fixture';
 import { plan, planned } from '../plan';
 import { riverOf } from '../readings/river';
-import { BOOK, BOOK_PLANT } from './toy-book.fixture';
-import { toySpec } from './toys.fixture';
+import { BOOK, BOOK_PLANT, bookSpec } from './toy-book.fixture';
 
 /* Worked by hand: 400 pages, 32 a sheet. One up: 12 sections of 32 and one of 16 that lies twice on its sheet. Two up: 25 sections of 16, each twice on its sheet. */
-const spec = (settings: Record<string, Record<string, number>> = {}) =>
-  toySpec({ book: { family: 'toy-book', quantity: 3_000 } }, { settings });
-const oneUp = planned(spec(), BOOK_PLANT, SHELF, BOOK);
+const oneUp = planned(bookSpec(3_000), BOOK_PLANT, SHELF, BOOK);
 const value = (id: string, { plan: p } = oneUp): number => p.figures[id]?.value ?? NaN;
 
 describe('a book of thirteen sections and a cover', () => {
@@ -55,7 +52,7 @@ describe('a book of thirteen sections and a cover', () => {
     expect(oneUp.plan.items['book']?.goods).toBe('book.text.bind.out');
   });
   it('replans from a click at the binder: two up, other sections, other sheets', () => {
-    const twoUp = planned(spec({ 'book.text.bind': { up: 2 } }), BOOK_PLANT, SHELF, BOOK);
+    const twoUp = planned(bookSpec(3_000, 2), BOOK_PLANT, SHELF, BOOK);
     expect(
       Object.values(twoUp.plan.forms)
         .filter((f) => f.parts.includes('book.text'))
@@ -68,6 +65,6 @@ describe('a book of thirteen sections and a cover', () => {
   });
   it('refers to no figure that is not there, and nothing holds its release', () => {
     expect(oneUp.ledger.missing).toEqual([]);
-    expect(plan(spec(), BOOK_PLANT, SHELF, BOOK).findings.filter((f) => f.level === 'release')).toEqual([]);
+    expect(plan(bookSpec(3_000), BOOK_PLANT, SHELF, BOOK).findings.filter((f) => f.level === 'release')).toEqual([]);
   });
 });
