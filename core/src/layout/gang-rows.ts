@@ -41,18 +41,47 @@ function fitted(pieces: readonly GangPiece[], copies: readonly number[], usable:
   return rows.length === pieces.length && depth <= usable.heightMm + 1e-6 ? rows : null;
 }
 
+/** The sheet seen from its side: rows laid on it are columns on the sheet. */
+const turnedSheet = ({ x, y, widthMm, heightMm }: Usable): Usable => ({ x: y, y: x, widthMm: heightMm, heightMm: widthMm });
+const turnedPiece = (piece: GangPiece): GangPiece => ({
+  ...piece,
+  trimMm: [piece.trimMm[1], piece.trimMm[0]],
+});
+const turnedCell = ({ x, y, nx, ny, dx, dy, trimMm, ...cell }: Cell): Cell => ({
+  ...cell,
+  trimMm: [trimMm[1], trimMm[0]],
+  x: y,
+  y: x,
+  nx: ny,
+  ny: nx,
+  dx: dy,
+  dy: dx,
+});
+
 /**
- * Pieces of several orders on one sheet, each in rows of its own from the gripper on, so that straight cuts part them. As many of each as asked; else as few
- * sheets as such rows allow: for so many sheets s a piece needs ⌈wanted ÷ s⌉ places, and the least s whose places fit is taken, from all wanted ÷ k.
+ * Pieces of several orders on one sheet, each in rows of its own across it, or in columns of its own up it, so that straight cuts part them. As many of each as
+ * asked; else as few sheets as rows or columns allow: for so many sheets s a piece needs ⌈wanted ÷ s⌉ places, and the least s whose places fit is taken, from all wanted ÷ k.
  * Null: not one of each fits. `asAsked`: the numbers asked fit.
- * Source: house rule; rows are not the best of all gangs.
- * @example 1,000 of 100 × 100 and 3,000 of 100 × 50 mm on 400 × 150 mm: 4 and 8 up would take 375 sheets; gangRows finds them
+ * Source: house rule; rows and columns are not the best of all gangs.
+ * @example 1,000 of 100 × 100 and 2,000 of 100 × 50 mm on 400 × 150 mm: 2 and 4 up, 500 sheets
  */
 export function gangRows(
   pieces: readonly GangPiece[],
   usable: Usable,
   asked: Readonly<Record<Id<'part'>, number>> | null,
 ): { cells: Cell[]; asAsked: boolean } | null {
+  const rows = laidInRows(pieces, usable, asked);
+  const columns = laidInRows(pieces.map(turnedPiece), turnedSheet(usable), asked);
+  if (columns && (!rows || (columns.asAsked && !rows.asAsked) || (columns.asAsked === rows.asAsked && columns.sheets < rows.sheets)))
+    return { cells: columns.cells.map(turnedCell), asAsked: columns.asAsked };
+  return rows;
+}
+
+function laidInRows(
+  pieces: readonly GangPiece[],
+  usable: Usable,
+  asked: Readonly<Record<Id<'part'>, number>> | null,
+): { cells: Cell[]; asAsked: boolean; sheets: number } | null {
   const typed = asked && pieces.map((p) => asked[p.part] ?? 0);
   const byWish = typed && fitted(pieces, typed, usable);
   const copies = byWish ? typed : fewestSheets(pieces, usable);
@@ -80,7 +109,7 @@ export function gangRows(
     if (count % across > 0) cells.push(cell(full, count % across, 1));
     y += depthMm;
   });
-  return { cells, asAsked: byWish !== null };
+  return { cells, asAsked: byWish !== null, sheets: Math.max(...pieces.map((p, i) => p.wanted / Math.max(copies[i] ?? 1, 1))) };
 }
 
 /** More places of one piece than any sheet is laid out for. */

@@ -34,8 +34,8 @@ export interface LayoutContext {
   ledger: Ledger;
 }
 
-/** Why a chosen layout does not count, and the default stands in. */
-export type LayoutTrouble = 'stale' | 'overlap' | 'offSheet' | 'copies';
+/** Why a chosen layout does not count, and the default stands in; `noRoom`: there is none, as not one of each fits. */
+export type LayoutTrouble = 'stale' | 'overlap' | 'offSheet' | 'copies' | 'noRoom';
 
 export interface Laid {
   forms: Form[];

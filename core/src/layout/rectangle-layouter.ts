@@ -151,7 +151,8 @@ function gangOf(cx: LayoutContext, sheet: UsableSheet): Laid {
     alike: 1,
     question: '',
   };
-  return { forms: [form], ...(rows && asked && !rows.asAsked && { trouble: 'copies' as const }) };
+  if (!rows) return { forms: [form], trouble: 'noRoom' };
+  return { forms: [form], ...(asked && !rows.asAsked && { trouble: 'copies' as const }) };
 }
 
 /** Copies of one order on the sheet of a gang, and of all. */

@@ -1,3 +1,8 @@
+import fc from 'fast-check';
+import { isCuttable } from '../layout/cuttable';
+import { type GangPiece, gangRows } from '../layout/gang-rows';
+import { copyPlaces } from '../layout/layout';
+import { layoutFault } from '../layout/layout-faults';
 import { LINDMOOR, SHELF, cardSpec } from './line-1.fixture';
 import type { FoldedCardWish } from '../families/folded-card-wish';
 import type { JobSpec } from '../product/job-spec';
@@ -136,5 +141,61 @@ describe('a gang', () => {
     const p = plan(gang(THREE, { a: 300, b: 2, c: 2 }), LINDMOOR, SHELF);
     expect(p.findings.some((f) => f.code === 'gang.copies')).toBe(true);
     expect(value('g.copiesUp', p)).toBeGreaterThan(3);
+  });
+});
+
+describe('rows and columns of a gang', () => {
+  const usable = { x: 10, y: 12, widthMm: 400, heightMm: 150 };
+  const piece = (part: string, trimMm: [number, number], wanted: number, turn: GangPiece['turn'] = 'never'): GangPiece => ({
+    part,
+    item: part,
+    trimMm,
+    bleedMm: 0,
+    turn,
+    wanted,
+  });
+  it('take as few sheets as they allow', () => {
+    const rows = gangRows([piece('a', [100, 100], 1_000), piece('b', [100, 50], 2_000)], usable, null);
+    expect(rows?.cells.map((c) => [c.part, c.nx * c.ny])).toEqual([
+      // 250 sheets would take two rows of b below one of a: 200 mm of 150.
+      ['a', 2],
+      ['b', 4],
+    ]);
+  });
+  it('stand up the sheet where they do not lie across it', () => {
+    const tall = [piece('a', [60, 140], 100), piece('b', [80, 140], 100)];
+    const columns = gangRows(tall, usable, null);
+    expect(columns?.cells.map((c) => [c.part, c.nx, c.ny, c.trimMm])).toEqual([
+      ['a', 2, 1, [60, 140]],
+      ['b', 2, 1, [80, 140]],
+    ]);
+    const layout = { sheetMm: [420, 180] as [number, number], gripperMm: 12, cells: columns?.cells ?? [] };
+    expect(layoutFault(layout, 0, usable)).toBeNull();
+    expect(isCuttable(copyPlaces(layout))).toBe(true);
+  });
+  it('never leave the sheet, never overlap, and are always cut apart', () => {
+    const size = fc.integer({ min: 20, max: 200 });
+    const any = fc.record({
+      w: size,
+      h: size,
+      wanted: fc.integer({ min: 1, max: 50_000 }),
+      turn: fc.constantFrom<GangPiece['turn'][]>('never', 'always', 'free'),
+    });
+    fc.assert(
+      fc.property(fc.array(any, { minLength: 2, maxLength: 5 }), (pieces) => {
+        const sheet = { x: 5, y: 12, widthMm: 710, heightMm: 490 };
+        const rows = gangRows(
+          pieces.map((p, i) => ({ ...piece(`p${i}`, [p.w, p.h], p.wanted, p.turn), bleedMm: 3 })),
+          sheet,
+          null,
+        );
+        if (!rows) return;
+        const layout = { sheetMm: [720, 520] as [number, number], gripperMm: 12, cells: rows.cells };
+        expect(layoutFault(layout, 3, sheet)).toBeNull();
+        expect(isCuttable(copyPlaces(layout))).toBe(true);
+        expect(new Set(rows.cells.map((c) => c.part)).size).toBe(pieces.length);
+      }),
+      { numRuns: 300, seed: 11 },
+    );
   });
 });

@@ -93,6 +93,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
     consumed,
     wasteKg,
     contexts.map((c) => c.shown),
+    stones,
     items,
     net,
     reserved,

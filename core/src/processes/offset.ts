@@ -260,9 +260,7 @@ export const offset: Process = {
   scene: pressScene,
   panel: panelRows,
   summary: (cx) => ({
-    text: `${cx.machine.name} · ${passesOf(cx)
-      .map((p) => p.inks.join(' '))
-      .join(' / ')}`,
+    text: `${cx.machine.name} · ${[...new Set(passesOf(cx).map((p) => `${p.side} ${p.inks.join(' ')}`))].map((p) => p.slice(p.indexOf(' ') + 1)).join(' / ')}`,
   }),
 };
 

@@ -21,13 +21,13 @@ export function partedStep(cx: DraftContext, { unit, losses, waits, cautions }: 
   const draft = singleStep(cx, { takesPer: 1, givesPer: up, unit, perGood: 1, whole: true, losses, waits, cautions });
   const [lead] = cx.incoming;
   const step = draft.steps[cx.id]?.step;
-  if (cx.parts.length < 2 || !layout || !lead || !step) return draft;
+  if (cx.parts.length < 2 || !lead || !step) return draft;
   delete draft.flows[idOf(cx.id, 'out')];
   step.gives = [];
   draft.out = cx.parts.map((part): Batch => {
     const flow = idOf(cx.id, part.id);
     draft.flows[flow] = { ...flowAfter(lead.of, unit, 1), part: part.id, item: part.item };
-    step.gives.push({ flow, per: Math.max(copiesUp(layout, part.id), 1) });
+    step.gives.push({ flow, per: Math.max(layout ? copiesUp(layout, part.id) : 1, 1) });
     return onwards(cx.incoming, flow, { parts: [part.id] });
   });
   return draft;

@@ -4,7 +4,7 @@ import type { Rule } from './rule';
 export const dueMissed: Rule = {
   code: 'due.missed',
   find: ({ plan, shelf, ledger }) =>
-    Object.keys(plan.items).flatMap((item) => {
+    [...new Set(Object.values(plan.items).map((i) => i.item))].flatMap((item) => {
       const due = Object.hasOwn(shelf.due, item) ? shelf.due[item] : undefined;
       const ready = ledger.value('total.readyAt');
       return due === undefined || ready <= due

@@ -6,7 +6,7 @@ export const nothingFits: Rule = {
   code: 'layout.nothingFits',
   find: ({ plan, plant, ledger }) =>
     Object.values(plan.forms)
-      .filter((f) => f.stock !== null && f.layout === null)
+      .filter((f) => f.stock !== null && f.layout === null && f.parts.length === 1)
       .flatMap((f) => f.parts.map((part) => ({ id: f.id, part, stock: f.stock })))
       .map((p) => {
         const [w, h] = [ledger.value(idOf(p.id, 'usableWidth')), ledger.value(idOf(p.id, 'usableDepth'))];

@@ -134,6 +134,10 @@ const wantedOf = (parts: readonly Part[], spec: JobSpec): Record<Id<'part'>, num
 
 /** A chosen layout that does not count: the default stands in, and somebody decides. */
 function troubleFinding(at: Id<'form'>, trouble: LayoutTrouble, spec: JobSpec): Finding {
+  if (trouble === 'noRoom') {
+    const edits = [{ at: ['choices', 'gangs', at], was: spec.choices.gangs?.[at] }];
+    return { code: 'gang.noRoom', level: 'release', at, args: {}, remedies: [{ do: 'edit', says: 'remedy.noGang', args: {}, edits }] };
+  }
   if (trouble === 'copies') {
     const was = spec.choices.gangs?.[at]?.copies;
     const edits = [{ at: ['choices', 'gangs', at, 'copies'], ...(was && { was }) }];

@@ -155,8 +155,8 @@ function stoneOf(
   };
 }
 
-/** Versions of a product, of all items that want it, each once, in the order chosen, else as they were entered. */
-function versionsOf(spec: JobSpec, product: Id<'product'>): PartVersion[] {
+/** Versions of a product, of all items that want it, each once, in the order chosen, else by their ids. */
+export function versionsOf(spec: JobSpec, product: Id<'product'>): PartVersion[] {
   const wanted = new Map<Id<'version'>, PartVersion>();
   for (const item of Object.values(spec.items))
     if (item.product === product)

@@ -94,10 +94,25 @@ export function shownRun({ stone, name, cx }: Omit<PlannedRun, 'shown'>, net: Ne
     setupS: timeTogether(cx, 'setupS', net),
     runS: timeTogether(cx, 'runS', net),
     real: real ? realOf(cx, { ins, outs }, net) : null,
-    waitS: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.waits.map((w) => w.figure) ?? []))],
+    waitS: longestWait(cx, net),
     startAt: idOf(first ?? cx.id, 'startAt'),
     endAt: idOf(last ?? cx.id, 'endAt'),
   };
+}
+
+/** The waits of a run. Versions wait beside each other, each for its own ink: those of the version that waits longest stand for all. */
+function longestWait({ stepIds, ledger }: ConsumeContext, net: Net): Id<'figure'>[] {
+  const byVersion = new Map<string, Id<'figure'>[]>();
+  for (const id of stepIds) {
+    const step = net.steps[id];
+    const version = net.flows[step?.gives[0]?.flow ?? '']?.version ?? '';
+    byVersion.set(version, [...new Set([...(byVersion.get(version) ?? []), ...(step?.waits.map((w) => w.figure) ?? [])])]);
+  }
+  return longest([...byVersion.values()], ledger);
+}
+function longest(waits: readonly Id<'figure'>[][], ledger: Ledger): Id<'figure'>[] {
+  const seconds = (figures: readonly Id<'figure'>[]): number => figures.reduce((sum, f) => sum + ledger.value(f), 0);
+  return waits.reduce((a, b) => (seconds(b) > seconds(a) ? b : a), waits[0] ?? []);
 }
 
 /** Seconds of all steps of a run, equal ones counted each. */
@@ -183,7 +198,10 @@ function together(id: Id<'stone'>, runs: readonly PlannedRun[], ledger: Ledger):
     reserve: shown.flatMap((s, i) => s.reserve.map((r) => ({ ...r, perGood: share(i) > 0 ? r.perGood / share(i) : r.perGood }))),
     setupS: sum('setupS') ?? lead.setupS,
     runS: sum('runS') ?? lead.runS,
-    waitS: [...new Set(shown.flatMap((s) => s.waitS))],
+    waitS: longest(
+      shown.map((s) => s.waitS),
+      ledger,
+    ),
     startAt: earliest(id, shown, ledger),
     endAt: latest(id, shown, ledger),
     real: realTogether(id, shown, perGoodIn, perGoodOut, ledger),

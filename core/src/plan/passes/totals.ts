@@ -12,6 +12,7 @@ import { runOnTerms } from './run-on';
 export function totalFigures(
   consumed: readonly Consumed[],
   wasteKg: readonly Id<'figure'>[],
+  runs: readonly Stone[],
   stones: readonly Stone[],
   items: Plan['items'],
   net: Net,
@@ -22,7 +23,7 @@ export function totalFigures(
     ledger.figure(`total.${id}`, { ...SUM, id: `total.${id}` }, Object.fromEntries(parts.map((p) => [p, fig(p)])), unit),
     `total.${id}`
   );
-  const steps = stones.flatMap((s) => s.steps);
+  const steps = runs.flatMap((s) => s.steps);
   const costs = consumed.flatMap((c) => c.costs);
   const money = (id: string, parts: readonly string[]): string => (
     ledger.figure(`total.${id}`, TOTAL_COST, Object.fromEntries(parts.map((p) => [p, fig(p)]))),
@@ -43,7 +44,7 @@ export function totalFigures(
     Object.fromEntries(Object.values(items).map((i) => [i.goods, fig(idOf(i.goods, 'demand'))])),
   );
   ledger.figure('total.perThousand', PER_THOUSAND, { total: fig(total), good: fig(good) });
-  ledger.figure('total.runOn', RUN_ON, runOnTerms(consumed, stones, items, net, ledger));
+  ledger.figure('total.runOn', RUN_ON, runOnTerms(consumed, runs, items, net, ledger));
   ledger.figure(
     'total.readyAt',
     LATEST,

@@ -42,11 +42,12 @@ const WISHES = [0.9, 0.95, 0.98, 0.99] as const;
  * Extra sheets against risk, for one item: the job planned as it counts by default, and with the reserve that each wish takes. Every point is a whole plan, so
  * whole sheets, larger piles and price breaks are in it.
  */
-export function riskCurve(spec: JobSpec, plant: Plant, shelf: Shelf, item: Id<'item'>): RiskCurve | null {
+export function riskCurve(spec: JobSpec, plant: Plant, shelf: Shelf, of: Id<'item'>): RiskCurve | null {
   const usual = practiceValue(plant, 'risk.wish');
   const choices = { ...spec.choices };
   delete choices.certainty;
   const bare = plan({ ...spec, choices }, plant, shelf);
+  const item = scarcestRow(bare, of);
   const first = pointOf(bare, item, null, shelf);
   if (!first) return null;
   const wishes = [...new Set([usual, ...WISHES, spec.choices.certainty ?? usual])].filter((w) => w > first.chance).sort((a, b) => a - b);
@@ -54,6 +55,13 @@ export function riskCurve(spec: JobSpec, plant: Plant, shelf: Shelf, item: Id<'i
     (wish) => pointOf(plan({ ...spec, choices: { ...choices, certainty: wish } }, plant, shelf), item, wish, shelf) ?? [],
   );
   return { points: [first, ...more], jobs: jobsLearnedFrom(bare, item, shelf), unit: pulledOf(bare).pulledUnit };
+}
+
+/** The row of an item that most often falls short: of its versions, where they are told apart. */
+function scarcestRow({ items, figures }: Plan, item: Id<'item'>): Id<'item'> {
+  const chance = (row: Id<'item'>): number => figures[items[row]?.chance ?? '']?.value ?? 1;
+  const rows = Object.keys(items).filter((row) => items[row]?.item === item);
+  return rows.reduce((least, row) => (chance(row) < chance(least) ? row : least), rows[0] ?? item);
 }
 
 const chanceTerms = ({ items, figures }: Plan, item: Id<'item'>): Record<string, number> | null => {

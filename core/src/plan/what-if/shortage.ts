@@ -57,7 +57,7 @@ export function shortageOptions(ask: ShortageAsk): { short: number; options: Sho
   // What is made together is short together.
   const short = sharing(now.items, item).reduce((sum, id) => sum + value(now.items[id]?.wanted ?? ''), 0) - value(of.forecast.good);
   if (short <= 0) return null;
-  return { short, options: [runOn(ask, now, short), deliverShort(now, item, short), rerun(ask, short), digitally(ask, now, short)] };
+  return { short, options: [runOn(ask, now, short), deliverShort(now, item, short), rerun(ask, now, short), digitally(ask, now, short)] };
 }
 
 /** More sheets through a press that has not finished: the job's own run-on cost. Sheets lost ahead come on top. */
@@ -116,12 +116,16 @@ function deliverShort(now: Plan, item: Id<'item'>, short: number): ShortageOptio
 }
 
 /** The missing pieces alone, once more, with repeat setups; nothing of it is counted yet. */
-function childOf({ spec, plant, shelf, number, item, by }: ShortageAsk, short: number): { spec: JobSpec; shelf: Shelf } {
+function childOf({ spec, plant, shelf, number, item, by }: ShortageAsk, now: Plan, short: number): { spec: JobSpec; shelf: Shelf } {
   const fresh: Shelf = { ...shelf, counted: {}, frozen: {} };
   delete fresh.floor;
-  const one = spec.items[item];
+  const { item: id = item, version = null } = now.items[item] ?? {};
+  const whole = spec.items[id];
+  const one =
+    whole &&
+    (version === null ? whole : { ...whole, versions: Object.fromEntries(Object.entries(whole.versions).filter(([v]) => v === version)) });
   const times = one ? short / orderedQuantity(one) : 0;
-  const alone: JobSpec = { ...spec, items: one ? { [item]: one } : {}, choices: { ...spec.choices, aim: {} } };
+  const alone: JobSpec = { ...spec, items: one ? { [id]: one } : {}, choices: { ...spec.choices, aim: {} } };
   delete alone.gates;
   return { spec: sameAgain({ spec: alone, plant, number }, { plant, shelf: fresh, times, by }).spec, shelf: fresh };
 }
@@ -144,8 +148,8 @@ const priced = (way: 'rerun' | 'digital', child: JobSpec, made: Plan, shelf: She
 };
 
 /** From kept forms: the stones that make forms are left out. */
-function rerun(ask: ShortageAsk, short: number): ShortageOption {
-  const child = childOf(ask, short);
+function rerun(ask: ShortageAsk, now: Plan, short: number): ShortageOption {
+  const child = childOf(ask, now, short);
   const made = plan(child.spec, ask.plant, child.shelf);
   const forms = made.stones.filter((s) => s.in === null).map((s) => s.id);
   const spec = dropping(child.spec, forms);
@@ -162,7 +166,7 @@ function digitally(ask: ShortageAsk, now: Plan, short: number): ShortageOption {
   );
   if (Object.keys(instead).length === 0)
     return { way: 'digital', not: 'noMachine', money: 0, pulled: 0, machineS: 0, readyAt: null, keptForms: false };
-  const child = childOf(ask, short);
+  const child = childOf(ask, now, short);
   const parts = now.stones.filter((s) => Object.hasOwn(instead, s.id)).map((s) => s.parts[0]);
   const forms = now.stones.filter((s) => s.in === null && parts.includes(s.parts[0])).map((s) => s.id);
   const { machine, ...choices } = child.spec.choices;

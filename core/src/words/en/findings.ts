@@ -275,6 +275,10 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     title: (a) => `${a['part']} cannot share a sheet with the others: ${GANG_WHY[String(a['why'])] ?? a['why']}`,
     says: () => 'The orders are planned each on sheets of their own until the gang is changed or taken back.',
   },
+  'gang.noRoom': {
+    title: () => 'Not one of each order fits the sheet',
+    says: () => 'Each order lies in rows or columns of its own. Take a larger sheet, or fewer orders.',
+  },
   'gang.copies': {
     title: () => 'So many copies of each do not fit one sheet',
     says: () => 'The sheet is laid out by the quantities instead. Set fewer, or let the plan find them.',

@@ -166,6 +166,7 @@ export const SCREENS = {
   // stone panel
   'stonePanel.fewer': 'Fewer',
   'stonePanel.more': 'more',
+  'stonePanel.runs': 'Which run',
   // working
   'working.close': 'Close',
   'working.setByHandByComputed': 'Set by hand by {0}: {1}. Computed: {2}.',

@@ -5,6 +5,9 @@ import { editAt, type Edit, formatNumber, type Item, type JobSpec, orderedQuanti
 import { ApiCaller, type Failure } from '../shared/api';
 import { EditValue } from '../shared/edit-value';
 
+/** Pieces of a version somebody has just asked for. */
+const NEW_VERSION = 1_000;
+
 /** What goes where and when: dates, addresses and versions of every order the job works for, and whether they add up; and the way to take another order in. */
 @Component({
   selector: 'dk-deliveries-panel',
@@ -230,7 +233,16 @@ export class DeliveriesPanel {
   protected addVersion(id: string, item: Item): void {
     let n = 2;
     while (Object.hasOwn(item.versions, `v${n}`)) n++;
-    this.edits.emit([editAt(this.spec(), ['items', id, 'versions', `v${n}`], { name: `v${n}`, quantity: 1_000, changes: [] })]);
+    // It goes where the last delivery goes, until somebody says otherwise.
+    const [first, last] = [item.deliveries.slice(0, -1), item.deliveries.slice(-1)];
+    this.edits.emit([
+      editAt(this.spec(), ['items', id, 'versions', `v${n}`], { name: `v${n}`, quantity: NEW_VERSION, changes: [] }),
+      editAt(
+        this.spec(),
+        ['items', id, 'deliveries'],
+        [...first, ...last.map((d) => ({ ...d, share: { ...d.share, [`v${n}`]: NEW_VERSION } }))],
+      ),
+    ]);
   }
   protected join(number: string): void {
     const find = number.trim();

@@ -38,6 +38,8 @@ import { askReason, type ReasonAsk } from '../shared/reason-dialog';
 import { ComparePanel } from './compare-panel';
 import { CountRiver } from './count-river';
 import { DeliveriesPanel } from './deliveries-panel';
+import { GangsPanel } from './gangs-panel';
+import { VersionsPanel } from './versions-panel';
 import { FindingMark } from './finding-mark';
 import { FloorPanel } from './floor-panel';
 import { GatesPanel } from './gates-panel';
@@ -87,6 +89,8 @@ const VIEWS: { id: View; says: string }[] = [
     MatMenuModule,
     CountRiver,
     DeliveriesPanel,
+    GangsPanel,
+    VersionsPanel,
     FloorPanel,
     GatesPanel,
     HistoryPanel,
@@ -172,6 +176,13 @@ export class JobPage implements OnDestroy {
         .find(isMixedInk) ?? null,
   );
   protected readonly stone = computed(() => this.planning()?.plan.stones.find((s) => s.id === this.stoneId()) ?? null);
+  /** Of a stone that runs several forms or versions: the one that is looked at. */
+  protected readonly chosenRun = signal<string | null>(null);
+  protected readonly shownRun = computed(() => {
+    const runs = this.stone()?.runs ?? [];
+    return (runs.find((r) => r.id === this.chosenRun()) ?? runs[0])?.id ?? null;
+  });
+  private readonly drawn = computed(() => (this.stoneId() === 'product' ? null : (this.shownRun() ?? this.stoneId())));
   /** The form whose sheet is drawn: a layout is searched for at the first stone that works on it. */
   protected readonly searchPart = computed(() => {
     const [s, p] = [this.stone(), this.planning()?.plan];
@@ -303,8 +314,7 @@ export class JobPage implements OnDestroy {
       if (newer && this.planning()) this.planner.askMoved(newer);
     });
     effect(() => {
-      const id = this.stoneId();
-      this.planner.choose(id === 'product' ? null : id);
+      this.planner.choose(this.drawn());
     });
     inject(Shortcuts).use([
       {

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { CAUTIONS, editAt, type Edit, type JobSpec, label, type PanelRow, type Plan, type Stone, type Place, say } from '@druckerei/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { EditValue, type EditKind } from '../shared/edit-value';
 import { FigureValue } from '../shared/figure';
 import { FindingMark } from './finding-mark';
@@ -9,9 +10,22 @@ const MOST_ROWS = 9;
 /** A stone's settings and figures, at most nine rows; the rest unfolds. Rows come from the process, so a new process needs no screen. */
 @Component({
   selector: 'dk-stone-panel',
-  imports: [EditValue, FigureValue, FindingMark],
+  imports: [EditValue, FigureValue, FindingMark, MatButtonToggleModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: ` <dl>
+  template: ` @if (stone().runs.length > 1) {
+      <mat-button-toggle-group
+        class="runs"
+        hideSingleSelectionIndicator
+        [attr.aria-label]="say('stonePanel.runs')"
+        [value]="run()?.id"
+        (change)="runChosen.emit($event.value)"
+      >
+        @for (r of stone().runs; track r.id) {
+          <mat-button-toggle [value]="r.id">{{ r.name }}</mat-button-toggle>
+        }
+      </mat-button-toggle-group>
+    }
+    <dl>
       @for (row of shown(); track $index) {
         <div class="row">
           <dt>{{ name(row) }}</dt>
@@ -56,6 +70,10 @@ const MOST_ROWS = 9;
       <p class="caution">{{ cautions() }}</p>
     }`,
   styles: `
+    .runs {
+      margin-bottom: 8px;
+      flex-wrap: wrap;
+    }
     dl {
       margin: 0;
     }
@@ -117,6 +135,9 @@ export class StonePanel {
   readonly place = input.required<Place>();
   readonly refused = input<Record<string, string>>({});
   readonly locked = input(false);
+  /** Of a stone that runs several forms or versions: whose rows are shown. */
+  readonly shownRun = input<string | null>(null);
+  readonly runChosen = output<string>();
   readonly edits = output<Edit[]>();
   readonly explain = output<string>();
   /** The key of a finding whose card is to be opened. */
@@ -126,7 +147,7 @@ export class StonePanel {
   protected readonly rows = computed((): PanelRow[] => {
     const s = this.stone();
     return [
-      ...s.panel,
+      ...this.ofRun(s.panel),
       { label: 'setupTime', figure: s.setupS },
       { label: 'runTime', figure: s.runS },
       { label: 'startAt', figure: s.startAt },
@@ -138,6 +159,15 @@ export class StonePanel {
         r.figure === undefined,
     );
   });
+  protected readonly run = computed(() => this.stone().runs.find((r) => r.id === this.shownRun()) ?? this.stone().runs[0]);
+  /** The rows of the run that is looked at: each run's stand behind its name. */
+  private ofRun(rows: readonly PanelRow[]): readonly PanelRow[] {
+    const run = this.run();
+    if (!run) return rows;
+    const from = rows.findIndex((r) => r.label === 'runOf' && r.text === run.name) + 1;
+    const next = rows.findIndex((r, i) => i >= from && r.label === 'runOf');
+    return rows.slice(from, next < 0 ? undefined : next);
+  }
   protected readonly shown = computed(() => (this.all() ? this.rows() : this.rows().slice(0, MOST_ROWS)));
   protected readonly cautions = computed(
     () =>

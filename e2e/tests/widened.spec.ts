@@ -1,0 +1,73 @@
+import { expect, type Page, test } from '../house';
+import { enterOrder, release, signIn, type } from '../sign-in';
+
+const saved = (page: Page): Promise<void> => expect(page.getByText('saved', { exact: true })).toBeVisible();
+const view = (page: Page, name: string): Promise<void> => page.getByRole('button', { name, exact: true }).click();
+const number = async (page: Page): Promise<string> =>
+  /^\d+/.exec((await page.locator('.title .soft').first().textContent())?.trim() ?? '')?.[0] ?? '';
+
+test('versions run one after another: plates, order, counts of each, to the floor', async ({ page }) => {
+  await signIn(page);
+  await enterOrder(page, 'Concert in three languages');
+  await view(page, 'Deliveries');
+  await page.getByRole('button', { name: 'Another version' }).click();
+  await page.getByRole('button', { name: 'Another version' }).click();
+  await type(page, 'Name of only', 'English');
+  await type(page, 'Name of v2', 'German');
+  await type(page, 'Name of v3', 'French');
+  await page.getByRole('checkbox', { name: 'English has a plate of its own for K' }).check();
+  await page.getByRole('checkbox', { name: 'French has a plate of its own for K' }).check();
+  await expect(page.getByText('4 plates are changed in this order.')).toBeVisible();
+  await page.getByRole('button', { name: 'Run German earlier' }).click();
+  await saved(page);
+  await page.screenshot({ path: '/tmp/shot-versions.png' });
+  await page
+    .locator('dk-count-river')
+    .getByRole('button', { name: /^Print,/ })
+    .click();
+  await page.screenshot({ path: '/tmp/shot-print.png' });
+  await page
+    .locator('dk-count-river')
+    .getByRole('button', { name: /^Score and fold,/ })
+    .click();
+  await page.getByRole('radio', { name: 'French' }).click();
+  await page.screenshot({ path: '/tmp/shot-fold.png' });
+  await release(page);
+  await view(page, 'Floor');
+  await expect(page.getByRole('row', { name: /^Score and fold, French/ })).toBeVisible();
+  await page.screenshot({ path: '/tmp/shot-floor.png' });
+});
+
+test('orders of one stock share a sheet: copies found and typed, overs of each, taken apart again', async ({ page }) => {
+  await signIn(page);
+  await enterOrder(page, 'Menu of the Ferry inn');
+  await saved(page);
+  const first = page.url();
+  await enterOrder(page, 'Menu of the Quay inn');
+  await type(page, 'Quantity', '4000');
+  await type(page, 'Open width', '200');
+  await saved(page);
+  const second = await number(page);
+  await page.goto(first);
+  await view(page, 'Deliveries');
+  await page.getByLabel('Number of the other job').fill(second);
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByRole('group', { name: /Bring together/ })).toBeVisible();
+  for (const box of await page
+    .getByRole('group', { name: /Bring together/ })
+    .getByRole('checkbox')
+    .all())
+    await box.check();
+  await page.getByRole('button', { name: 'Lay on one sheet' }).click();
+  await expect(page.getByText(/good sheets for all/)).toBeVisible();
+  await saved(page);
+  await page.screenshot({ path: '/tmp/shot-gang2.png', fullPage: true });
+  await page
+    .locator('dk-count-river')
+    .getByRole('button', { name: /^Stock,/ })
+    .first()
+    .click();
+  await page.screenshot({ path: '/tmp/shot-gang3.png' });
+  await page.locator('dk-count-river').getByRole('button', { name: /^Cut,/ }).first().click();
+  await page.screenshot({ path: '/tmp/shot-gang4.png' });
+});
