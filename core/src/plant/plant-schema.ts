@@ -276,6 +276,7 @@ export const ShelfSchema = z.strictObject({
   frozen: z.record(z.string().max(120), z.string().max(64)),
   due: z.record(idText, moment),
   coming: z.record(idText, z.array(z.tuple([moment, notNegative(1e9)])).max(500)).optional(),
+  busy: z.record(idText, z.strictObject({ seconds: notNegative(1e12), job: z.number().int().positive() })).optional(),
   jobs: z
     .record(
       idText,

@@ -249,6 +249,8 @@ export interface Shelf {
   due: Record<Id<'item'>, number>;
   /** What was ordered of a stock and is on its way: how much comes when. */
   coming?: Record<Id<'stock'>, [at: number, quantity: number][]>;
+  /** Work that stands before this job on a machine, of jobs released with an earlier date: how long it takes in all, and the last of them. Absent: nobody knows. */
+  busy?: Record<Id<'machine'>, { seconds: number; job: number }>;
   /** Jobs that make something for this one: when each is ready, and whether it was delivered to the store. */
   jobs?: Record<Id<'job'>, ChildJob>;
   /** Largest pallet the customer takes, when the customer says. */

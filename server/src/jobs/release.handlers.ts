@@ -17,6 +17,7 @@ import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne, one, stored } from '../db/rows';
 import { invalid, Refused } from '../errors';
+import { promisePaper } from '../stock/promise-paper';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
 import { readPlant } from '../plants/read-plant';
@@ -84,7 +85,10 @@ export const releaseHandlers: Pick<Handlers<typeof jobs>, Mine> = {
       if (job.state !== (body.back ? 'delivered' : 'released'))
         throw new Refused(409, 'not-released', body.back ? 'This job is not marked as delivered.' : 'Only a released job is delivered.');
       if (body.back && body.note.length < 3) throw invalid([{ path: 'note', says: 'says in a few words why' }]);
-      if (!body.back) await closeCounts(db, job);
+      if (!body.back) {
+        await closeCounts(db, job);
+        await promisePaper(db, [], { job: job.id, by: signedIn(ctx), reason: 'delivered' });
+      }
       await setState(db, ctx, job, state, body.back ? 'job.deliveryTakenBack' : 'job.delivered', { note: body.note });
       return { version: job.version, state };
     }),
@@ -181,6 +185,7 @@ async function releaseJob(db: Db, ctx: Ctx, job: JobFound, releases: readonly Re
     reason,
   ]);
   await writeReleasedSteps(db, { job: job.id, nr, scope: scope ?? null, spec, plant: job.plantDocument, made: made.planned });
+  if (!scope) await promisePaper(db, made.summary.needs, { job: job.id, by, reason: 'released again' });
   if (!scope) await planForms(db, job.id, made.planned, approvedVersion(spec.gates, made.shelf.gates) ?? FIRST_VERSION);
   return { nr, at, by: by.fullName, scope: scope ?? null, reason };
 }

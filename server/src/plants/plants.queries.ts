@@ -45,6 +45,26 @@ from purchases
 where state = 'ordered'
 order by comes_on`,
 );
+/**
+ * Work of released jobs that are due before a job, by machine: all that is not done, in seconds, and the last of them. $1 uuid job, null for one that is not there yet
+ */
+export const BUSY = rows(
+  z.object({ machine: z.string(), seconds: z.number(), job: z.number() }),
+  `
+select s.machine, sum(s.takes_s)::float8 as seconds, (array_agg(j.number order by j.due_at desc, j.number desc))[1] as job
+from jobs j
+  join released_steps s on s.job = j.id
+where j.state in ('part', 'released', 'revising')
+  and j.id is distinct from $1::uuid
+  and (j.due_at, j.number) < (
+    coalesce((select due_at from jobs where id = $1::uuid), 'infinity'),
+    coalesce((select number from jobs where id = $1::uuid), 2147483647)
+  )
+  and s.nr = (select max(l.nr) from released_steps l where l.job = s.job and l.step = s.step)
+  and not exists (select 1 from floor_log e where e.job = s.job and e.step = s.step and e.kind = 'runEnd'
+    and not exists (select 1 from floor_log b where b.other = e.id and b.kind = 'counter'))
+group by s.machine`,
+);
 /** The last answer to each gate and version that was not taken back. $1 uuid job */
 export const GATES_ANSWERED = rows(
   z.object({ gate: z.string(), version: z.string(), answer: z.enum(['yes', 'no']) }),

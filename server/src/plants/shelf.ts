@@ -6,7 +6,7 @@ import { machineHours, momentOf } from './calendar';
 import { desksOf } from '../desks/desk-words';
 import { learned } from '../floor/learn';
 import { countedOf } from '../floor/steps-now';
-import { COMING, FROZEN, GATES_ANSWERED, LOTS_FOR, TOOLS } from './plants.queries';
+import { BUSY, COMING, FROZEN, GATES_ANSWERED, LOTS_FOR, TOOLS } from './plants.queries';
 
 const QUARTER_S = 900;
 
@@ -59,15 +59,17 @@ export async function readStore(db: Db, job: string | null): Promise<Store> {
 /** The shelf of a job: the clock in steps of a quarter of an hour, what lies in the store, open hours, due moments, answers to its gates, what was released early. */
 export async function cutShelf(db: Db, ask: ShelfAsk): Promise<Shelf> {
   const reads = together(db);
-  const [store, gates, frozen, counts, words] = await Promise.all([
+  const [store, gates, frozen, counts, words, ahead] = await Promise.all([
     readStore(reads, ask.job),
     gatesOf(reads, ask),
     frozenOf(reads, ask.job),
     ask.job === null ? {} : countedOf(reads, ask.job),
     ask.job === null ? null : desksOf(reads, ask.job),
+    many(reads, BUSY, [ask.job]),
   ]);
+  const busy = Object.fromEntries(ahead.map(({ machine, ...work }) => [machine, work]));
   const desks = words && { desks: { ...words, approved: approvedVersion(ask.spec?.gates, gates) } };
-  return { ...shelfFrom(store, ask, gates, frozen), ...counts, ...desks };
+  return { ...shelfFrom(store, ask, gates, frozen), ...counts, ...desks, busy };
 }
 
 /** The same from a store already read. */

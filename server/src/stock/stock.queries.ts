@@ -90,6 +90,23 @@ export const END_RESERVATION = rows(
   z.object({ lot: z.string() }),
   `update reservations set ended_at = now(), end_reason = $2 where id = $1 and ended_at is null returning lot`,
 );
+/** Ends every promise to a job. $1 uuid job, $2 text why */
+export const END_RESERVATIONS_OF_JOB = rows(
+  z.object({ lot: z.string() }),
+  `update reservations set ended_at = now(), end_reason = $2 where job = $1 and ended_at is null returning lot`,
+);
+/** Lots of a stock with what of each the works is free to promise, held until the promise is written. $1 text stock */
+export const FREE_LOTS = rows(
+  z.object({ lot: z.string(), free: z.number() }),
+  `
+with held as (
+  select id, quantity from lots where stock = $1 and owner = 'works' and quantity > 0 order by id for update
+), free as (
+  select h.id as lot, h.quantity - coalesce((select sum(r.quantity) from reservations r where r.lot = h.id and r.ended_at is null), 0)::int as free
+  from held h
+)
+select lot, free from free where free > 0 order by lot`,
+);
 /** What was issued to a job is no longer only promised: its promises on this lot end. $1 text lot, $2 uuid job */
 export const END_ISSUED = `update reservations set ended_at = now(), end_reason = 'issued' where lot = $1 and job = $2 and ended_at is null`;
 

@@ -46,6 +46,14 @@ export function approvedVersion(gates: JobSpec['gates'], answers: Shelf['gates']
   return null;
 }
 
+/** When the work released before this job is off a machine; null: there is none. */
+function busyUntil(machine: Id<'machine'>, { busy = {}, asOf }: Shelf, hours: [number, number][]): { until: number; job: number } | null {
+  const ahead = Object.hasOwn(busy, machine) ? busy[machine] : undefined;
+  if (!ahead || !(ahead.seconds > 0)) return null;
+  const { closedBefore, closedWithin } = layIntoOpenHours(hours, asOf, Math.ceil(ahead.seconds));
+  return { until: asOf + closedBefore + Math.ceil(ahead.seconds) + Math.round(closedWithin), job: ahead.job };
+}
+
 export interface Arrival {
   step: Id<'step'>;
   at: number;
@@ -54,7 +62,8 @@ export interface Arrival {
 }
 
 /**
- * When each step starts and ends if steps are laid one after another into open hours with nobody else in the way, and what that assumes.
+ * When each step starts and ends if steps are laid one after another into open hours, and what that assumes. Where the shelf says what is released on a machine with
+ * an earlier date, that work is laid before: jobs wait for each other in the order of their dates, until somebody orders the machines by hand.
  * A step starts when all it takes is made, its forms are there, its waits are over by the clock, and what it needs from outside has come.
  */
 export function layOutTime(
@@ -72,7 +81,9 @@ export function layOutTime(
   const { order } = makersFirst(net.steps);
   const makers = new Map<Id<'flow'>, Id<'step'>>();
   for (const [id, s] of Object.entries(net.steps)) for (const { flow } of s.gives) makers.set(flow, id);
-  const assumptions: Plan['assumptions'] = [{ code: 'assume.nobodyElse', args: {} }];
+  const assumptions: Plan['assumptions'] = [{ code: shelf.busy ? 'assume.byDate' : 'assume.nobodyElse', args: {} }];
+  const hoursOf = (machine: Id<'machine'>): [number, number][] =>
+    shelf.open[machine] ?? shelf.open['any'] ?? [[0, Number.MAX_SAFE_INTEGER]];
   let known = true;
   for (const id of order) {
     const step = net.steps[id];
@@ -82,6 +93,9 @@ export function layOutTime(
       if (ledger.has(idOf(before, 'endAt'))) after[before] = fig(idOf(before, 'endAt'));
     const busy = lastOn.get(step.machine);
     if (busy !== undefined && !Object.hasOwn(after, busy)) after['machine free'] = fig(idOf(busy, 'endAt'));
+    const before = oneAtATime(step.machine) && busy === undefined ? busyUntil(step.machine, shelf, hoursOf(step.machine)) : null;
+    if (before)
+      after['work before it'] = { value: before.until, unit: 'moment', from: 'shelf', at: `machine:${step.machine}, job ${before.job}` };
     if (oneAtATime(step.machine)) lastOn.set(step.machine, id);
     step.waits.forEach((wait, i) => {
       ledger.figure(`${id}.waited.${i}`, LATER, { from: fig(idOf(wait.after, 'endAt')), by: fig(wait.figure) });
@@ -101,11 +115,13 @@ export function layOutTime(
     const earliest = ledger.figure(idOf(id, 'afterAt'), LATEST, after);
     const [setupS, runS] = ['setupS', 'runS'].map((what) => ofAllAlike(idOf(id, what), step.alike ?? 1, ledger)) as [string, string];
     const length = Math.ceil(ledger.value(setupS) + ledger.value(runS) - 1e-9);
-    const placed = layIntoOpenHours(
-      shelf.open[step.machine] ?? shelf.open['any'] ?? [[0, Number.MAX_SAFE_INTEGER]],
-      earliest,
-      Math.max(length, 0),
-    );
+    // Said only where it is what the step waits for.
+    if (before && earliest === before.until)
+      assumptions.push({
+        code: 'assume.busy',
+        args: { job: before.job, machine: plant.machines[step.machine]?.name ?? step.machine, by: before.until },
+      });
+    const placed = layIntoOpenHours(hoursOf(step.machine), earliest, Math.max(length, 0));
     known &&= placed.known;
     ledger.figure(idOf(id, 'startAt'), START, {
       after: fig(idOf(id, 'afterAt')),

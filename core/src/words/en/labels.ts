@@ -290,6 +290,7 @@ export const LABELS: Record<string, string> = {
   'assume.tool': 'dies',
   'assume.job': 'job',
   'assume.busy': 'in the way',
+  'assume.byDate': 'released jobs first, by their dates',
   'assume.gate': 'answer',
   'assume.hoursUnknown': 'opening hours beyond the calendar',
   // totals
