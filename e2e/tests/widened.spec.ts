@@ -20,22 +20,18 @@ test('versions run one after another: plates, order, counts of each, to the floo
   await expect(page.getByText('4 plates are changed in this order.')).toBeVisible();
   await page.getByRole('button', { name: 'Run German earlier' }).click();
   await saved(page);
-  await page.screenshot({ path: '/tmp/shot-versions.png' });
   await page
     .locator('dk-count-river')
     .getByRole('button', { name: /^Print,/ })
     .click();
-  await page.screenshot({ path: '/tmp/shot-print.png' });
   await page
     .locator('dk-count-river')
     .getByRole('button', { name: /^Score and fold,/ })
     .click();
   await page.getByRole('radio', { name: 'French' }).click();
-  await page.screenshot({ path: '/tmp/shot-fold.png' });
   await release(page);
   await view(page, 'Floor');
   await expect(page.getByRole('row', { name: /^Score and fold, French/ })).toBeVisible();
-  await page.screenshot({ path: '/tmp/shot-floor.png' });
 });
 
 test('orders of one stock share a sheet: copies found and typed, overs of each, taken apart again', async ({ page }) => {
@@ -61,13 +57,12 @@ test('orders of one stock share a sheet: copies found and typed, overs of each, 
   await page.getByRole('button', { name: 'Lay on one sheet' }).click();
   await expect(page.getByText(/good sheets for all/)).toBeVisible();
   await saved(page);
-  await page.screenshot({ path: '/tmp/shot-gang2.png', fullPage: true });
-  await page
-    .locator('dk-count-river')
-    .getByRole('button', { name: /^Stock,/ })
-    .first()
-    .click();
-  await page.screenshot({ path: '/tmp/shot-gang3.png' });
+  await type(page, 'Copies up of card', '2');
+  await expect(page.getByRole('button', { name: /^Copies up of card, 2, edit/ })).toBeVisible();
   await page.locator('dk-count-river').getByRole('button', { name: /^Cut,/ }).first().click();
-  await page.screenshot({ path: '/tmp/shot-gang4.png' });
+  await expect(page.getByRole('region', { name: 'Cut' })).toBeVisible();
+  await view(page, 'Deliveries');
+  await page.getByRole('button', { name: 'Take them apart' }).click();
+  await expect(page.getByText(/good sheets for all/)).toHaveCount(0);
+  await saved(page);
 });

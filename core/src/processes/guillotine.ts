@@ -6,7 +6,7 @@ import { dryBeforeCutting, type DryingLoad } from '../ink/drying';
 import { isFromTheDrum } from '../product/ink-names';
 import { PILE_SHEETS } from '../stock/pile';
 import { SHEET_MASS } from '../stock/sheet-mass';
-import { copiesUp, copyPlaces } from '../layout/layout';
+import { copyPlaces } from '../layout/layout';
 import { type Cut, CUTS, CUTTING_TIME, cuttingProgram, LIFTS, type SheetEdge } from '../finishing/cutting-program';
 import { STEP_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';

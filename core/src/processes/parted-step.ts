@@ -22,7 +22,7 @@ export function partedStep(cx: DraftContext, { unit, losses, waits, cautions }: 
   const [lead] = cx.incoming;
   const step = draft.steps[cx.id]?.step;
   if (cx.parts.length < 2 || !lead || !step) return draft;
-  delete draft.flows[idOf(cx.id, 'out')];
+  draft.flows = Object.fromEntries(Object.entries(draft.flows).filter(([id]) => id !== idOf(cx.id, 'out')));
   step.gives = [];
   draft.out = cx.parts.map((part): Batch => {
     const flow = idOf(cx.id, part.id);

@@ -72,7 +72,7 @@ export interface Part {
   food?: boolean;
   /** How it is laid on forms. */
   layouter: Id<'layouter'>;
-  traits?: Partial<Traits>;
+  traits?: { [T in keyof Traits]?: Traits[T] };
   /** The grade of stock wished; null: it needs none of its own. */
   grade: string | null;
 }

@@ -16,6 +16,8 @@ let press: Client;
 beforeAll(async () => {
   await server.start();
   [planner, press] = [await server.signedIn('planner'), await server.signedIn('press')];
+  // A release promises its paper, and this file releases dozens of jobs.
+  await server.db.query(`update lots set quantity = 1000000`);
 });
 afterAll(() => server.stop());
 
@@ -376,6 +378,10 @@ describe('closing', () => {
 });
 
 describe('a terminal', () => {
+  // It shows what is next: what other tests released stands before it no longer.
+  beforeAll(async () => {
+    await server.db.query(`update jobs set state = 'delivered' where state = 'released'`);
+  });
   const terminal = async (machine: string): Promise<Terminal> =>
     (await press.call('GET', `/api/floor/machines/${machine}`)).body as unknown as Terminal;
   it('shows what comes with its setup sheet, and what runs before all else', async () => {

@@ -44,10 +44,10 @@ export function layOutParts(
     const style = workStyleFor(id, parts, spec, pressOf(mine));
     if (!stock || stockId === null) {
       laid.forms.push(noForm(id, parts, layouter, style));
-      laid.findings.push({ code: 'stock.none', level: 'release', at: id, args: { grade: lead.grade ?? '' }, remedies: [] });
+      laid.findings.push({ code: 'stock.none', level: 'release', at: id, args: { grade: lead.grade }, remedies: [] });
       continue;
     }
-    const chosen = Object.hasOwn(spec.choices.layout, id) ? (spec.choices.layout[id] ?? null) : null;
+    const chosen = (Object.hasOwn(spec.choices.layout, id) ? spec.choices.layout[id] : undefined) ?? null;
     const { forms, ask, trouble } = layouter.layOut({
       id,
       parts,

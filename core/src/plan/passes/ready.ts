@@ -116,7 +116,7 @@ export function layOutTime(
     const [setupS, runS] = ['setupS', 'runS'].map((what) => ofAllAlike(idOf(id, what), step.alike ?? 1, ledger)) as [string, string];
     const length = Math.ceil(ledger.value(setupS) + ledger.value(runS) - 1e-9);
     // Said only where it is what the step waits for.
-    if (before && earliest === before.until)
+    if (before !== null && earliest === before.until)
       assumptions.push({
         code: 'assume.busy',
         args: { job: before.job, machine: plant.machines[step.machine]?.name ?? step.machine, by: before.until },

@@ -121,7 +121,11 @@ function timeTogether(cx: ConsumeContext, what: 'setupS' | 'runS', net: Net): Id
   return sumOf(idOf(cx.id, `${what}Together`), figures, cx.ledger) ?? idOf(cx.id, what);
 }
 
-const gives = (step: Net['steps'][string] | undefined): number => step?.gives.reduce((sum, g) => sum + g.per, 0) || 1;
+/** What a cycle gives, of all its flows; 1 where no pieces pass. */
+const gives = (step: Net['steps'][string] | undefined): number => {
+  const given = step?.gives.reduce((sum, g) => sum + g.per, 0) ?? 0;
+  return given > 0 ? given : 1;
+};
 
 /** Where a run stands by the counts: what goes into its first steps and comes out of its last. Null where no pieces pass. */
 function realOf(cx: ConsumeContext, { ins, outs }: ReturnType<typeof through>, net: Net): Stone['real'] {
