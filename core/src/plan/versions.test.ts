@@ -117,6 +117,12 @@ describe('versions', () => {
     expect(cheap.findings.find((f) => f.code === 'versions.follow')?.args['changes']).toBe(2);
     expect(wrong?.remedies[0]).toMatchObject({ do: 'edit', edits: [{ at: ['choices', 'versions', 'card'], now: ['en', 'fr', 'de'] }] });
   });
+  it('say what concerns all of them once, at their stone', () => {
+    const spec = inLanguages();
+    spec.choices = { ...spec.choices, settings: { 'card.card.fold': { score: 'none' } } };
+    const said = plan(spec, LINDMOOR, SHELF).findings.filter((f) => f.code === 'fold.noScore');
+    expect(said.map((f) => f.at)).toEqual(['card.card.fold']);
+  });
   it('leave no figure that refers to nothing', () => {
     expect(planned(inLanguages(), LINDMOOR, SHELF).ledger.missing).toEqual([]);
   });

@@ -118,5 +118,21 @@ export const RULES: readonly Rule[] = [
 /** All findings of a plan, the gravest first; within a level in the order of the work. */
 export function findAll(cx: FindingContext, already: readonly Finding[]): Finding[] {
   const found = [...already, ...RULES.flatMap((rule) => rule.find(cx).map((f): Finding => ({ code: rule.code, ...f })))];
-  return LEVELS.flatMap((level) => found.filter((f) => f.level === level));
+  const byLevel = LEVELS.flatMap((level) => found.filter((f) => f.level === level));
+  return atStones(byLevel, cx);
+}
+
+/** Findings of runs stand at their stone. What several runs of it have in common is said, and decided, once: as gravely as the gravest. */
+function atStones(findings: readonly Finding[], { contexts }: FindingContext): Finding[] {
+  const stoneOf = new Map<string, string>(contexts.flatMap(({ cx }) => (cx.id === cx.stone ? [] : [[cx.id, cx.stone]])));
+  if (stoneOf.size === 0) return [...findings];
+  const said = new Set<string>();
+  return findings.flatMap((f) => {
+    const stone = stoneOf.get(f.at);
+    if (stone === undefined) return [f];
+    const key = `${f.code}@${stone}`;
+    if (said.has(key)) return [];
+    said.add(key);
+    return [{ ...f, at: stone }];
+  });
 }
