@@ -1,7 +1,8 @@
 import { LINDMOOR, SHELF, cardSpec } from './line-1.fixture';
-import type { JobSpec } from '../product/job-spec';
+import { itemOfRow, type JobSpec } from '../product/job-spec';
 import { plan, planned } from './plan';
 import { riverOf } from './readings/river';
+import { shortageOptions } from './what-if/shortage';
 
 /* A flat card in three languages, the black of the front a plate of its own in each: worked by hand from the trade's rules (common practice, no source). */
 const QUANTITIES = { en: 6_000, de: 3_000, fr: 1_000 } as const;
@@ -116,6 +117,28 @@ describe('versions', () => {
     expect(wrong?.args['changes']).toBe(4);
     expect(cheap.findings.find((f) => f.code === 'versions.follow')?.args['changes']).toBe(2);
     expect(wrong?.remedies[0]).toMatchObject({ do: 'edit', edits: [{ at: ['choices', 'versions', 'card'], now: ['en', 'fr', 'de'] }] });
+  });
+  it('are rows of their item', () => {
+    const spec = inLanguages();
+    expect(itemOfRow(spec, 'i1.de')).toBe(spec.items['i1']);
+    expect(itemOfRow(spec, 'i1')).toBe(spec.items['i1']);
+    expect(itemOfRow(spec, 'i1.nl')).toBeUndefined();
+  });
+  it('that fall short are made again alone: the child makes one version', () => {
+    const spec = inLanguages(undefined, ['en', 'de', 'fr']);
+    const counted = { 'card.card.fold.de': { run: 2_000, good: 1_900, done: true }, 'card.card.band.de': { run: 0, good: 0, done: false } };
+    const found = shortageOptions({
+      spec,
+      plant: LINDMOOR,
+      shelf: { ...SHELF, counted },
+      number: 7,
+      item: 'i1.de',
+      by: '2026-03-20T14:00',
+    });
+    expect(found?.short).toBe(1_100);
+    const child = found?.options.find((o) => o.way === 'rerun')?.child;
+    expect(Object.keys(child?.items['i1']?.versions ?? {})).toEqual(['de']);
+    expect(child?.items['i1']?.versions['de']?.quantity).toBe(1_100);
   });
   it('say what concerns all of them once, at their stone', () => {
     const spec = inLanguages();

@@ -251,5 +251,14 @@ function isSound(id: string, products: Readonly<Record<string, Product>>, above:
   return product.kind !== 'set' || product.of.every((o) => isSound(o.product, products, [...above, id]));
 }
 
+/**
+ * The item a row of the order belongs to: a row is an item, or one version of it where versions are told apart.
+ * @example itemOfRow(spec, 'i1.de') // the item i1, if it has a version de
+ */
+export const itemOfRow = ({ items }: Pick<JobSpec, 'items'>, row: string): Item | undefined =>
+  Object.hasOwn(items, row)
+    ? items[row]
+    : Object.entries(items).find(([id, { versions }]) => Object.keys(versions).some((v) => `${id}.${v}` === row))?.[1];
+
 /** Pieces ordered of an item: the sum of its versions. */
 export const orderedQuantity = (of: Item): number => Object.values(of.versions).reduce((sum, v) => sum + v.quantity, 0);

@@ -1,5 +1,5 @@
 import type { floor } from '@druckerei/contract';
-import { type JobSpec, type ShortageOption, shortageOptions } from '@druckerei/core';
+import { itemOfRow, type JobSpec, type ShortageOption, shortageOptions } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
 import { maybeOne } from '../db/rows';
@@ -48,7 +48,7 @@ export const shortageHandlers: Pick<Handlers<typeof floor>, 'floor.shortage' | '
 async function optionsOf(db: Db, job: JobFound, item: string, now: number): Promise<ReturnType<typeof shortageOptions>> {
   const plant = job.plantDocument;
   const shelf = await cutShelf(db, { plant, spec: job.spec, now, palletLimit: palletLimitOf(job), job: homeOf(job) });
-  const by = job.spec.items[item]?.deliveries[0]?.by ?? '2000-01-01T00:00';
+  const by = itemOfRow(job.spec, item)?.deliveries[0]?.by ?? '2000-01-01T00:00';
   return shortageOptions({ spec: job.spec, plant, shelf, number: job.number, item, by });
 }
 
