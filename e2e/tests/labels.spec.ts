@@ -8,7 +8,7 @@ test('a new order of line 2 goes from sign-in to the printed ticket by visible w
     .getByRole('link', { name: /^New order/ })
     .first()
     .click();
-  await page.getByLabel('Line').selectOption({ label: 'Labels from the roll' });
+  await page.getByLabel('Line', { exact: true }).selectOption({ label: 'Labels from the roll' });
   await type(page, 'Product name', 'Honey labels');
   await page.getByLabel('Name of a new customer').fill(`Bee keepers ${Math.random()}`);
   await type(page, 'Quantity', '240000');
@@ -67,7 +67,7 @@ test('labels wound on rolls lose the stacks and gain the rewinder', async ({ pag
     .getByRole('link', { name: /^New order/ })
     .first()
     .click();
-  await page.getByLabel('Line').selectOption({ label: 'Labels from the roll' });
+  await page.getByLabel('Line', { exact: true }).selectOption({ label: 'Labels from the roll' });
   await expect(page.getByRole('button', { name: /^Stack,/ })).toBeVisible();
   await page.getByLabel('Delivered as').selectOption({ label: 'rolls' });
   await expect(page.getByRole('button', { name: /^Rewind,/ })).toBeVisible();
