@@ -95,6 +95,8 @@ export const StepNow = z.object({
   locked: z.array(z.string()),
   /** The line is to be cleared before it, and nobody has said yet that it is. */
   toClear: z.boolean(),
+  /** The version the line is to be cleared of; null: it is to be cleared of the job before. */
+  clearOf: z.string().nullable(),
   /** When what comes to it has dried; null: it is dry, or nobody knows yet. The run does not begin before, unless somebody tried it. */
   dryAt: z.number().nullable(),
   /** Units to wash after what this machine prints before it; null: nothing was printed before, or nothing is now. */

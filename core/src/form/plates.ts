@@ -24,13 +24,20 @@ export function platesOfInk(ink: string, versions: readonly { name: string; chan
 }
 /**
  * Plates to change when one version follows another on the press: of every ink that either of them changes.
- * @example platesChanged(['K', 'C'], { changes: [] }, { changes: ['K'] }) // 1
+ * @example platesChanged(['K', 'C'], { changes: [] }, { changes: ['K'] }) // ['K']
  */
 export const platesChanged = (
   inks: readonly string[],
   from: { changes: readonly string[] },
   next: { changes: readonly string[] },
-): number => inks.filter((ink) => from.changes.includes(ink) || next.changes.includes(ink)).length;
+): string[] => inks.filter((ink) => from.changes.includes(ink) || next.changes.includes(ink));
+/** The version whose plate of an ink a version runs with: its own where it changes the ink, else the one shared by those that do not. */
+export const plateOfInk = (ink: string, version: VersionPlates, versions: readonly VersionPlates[]): string =>
+  version.changes.includes(ink) ? version.name : (versions.find((v) => !v.changes.includes(ink))?.name ?? '');
+interface VersionPlates {
+  name: string;
+  changes: readonly string[];
+}
 /** Life of a plate under this ink: rated life × factor. */
 export const PLATE_LIFE: Formula<'rated' | 'factor'> = {
   id: 'form.plateLife',

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { changesInOrder, fewestChanges, type OrderedVersion } from './version-order';
 
 const version = (id: string, ...changes: string[]): OrderedVersion => ({ id, changes });
@@ -19,6 +20,23 @@ describe('the order of versions', () => {
   });
   it('keeps the order given where no other is better', () => {
     expect(ids(fewestChanges([['K']], [version('x', 'K'), version('y', 'K'), version('z', 'K')]))).toBe('x y z');
+  });
+  it('is as good as the best of all orders', () => {
+    const own = fc.subarray(['K', 'C', 'M']);
+    fc.assert(
+      fc.property(fc.array(own, { minLength: 1, maxLength: 6 }), (kinds) => {
+        const versions = kinds.map((changes, i) => version(`v${i}`, ...changes));
+        const passes = [
+          ['K', 'C'],
+          ['K', 'M'],
+        ];
+        const all = (list: OrderedVersion[]): OrderedVersion[][] =>
+          list.length < 2 ? [list] : list.flatMap((first, i) => all(list.filter((_, j) => j !== i)).map((rest) => [first, ...rest]));
+        const least = Math.min(...all(versions).map((way) => changesInOrder(passes, way)));
+        expect(changesInOrder(passes, fewestChanges(passes, versions))).toBe(least);
+      }),
+      { numRuns: 150, seed: 5 },
+    );
   });
   it('never makes more changes than the order given, for many versions too', () => {
     const many = Array.from({ length: 12 }, (_, i) => version(`v${i}`, ...(i % 2 === 0 ? [] : ['K'])));

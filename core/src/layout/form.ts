@@ -35,3 +35,26 @@ export const printsOf = (all: readonly Prints[]): [front: string[], back: string
   [...new Set(all.flatMap(([front]) => front))],
   [...new Set(all.flatMap(([, back]) => back))],
 ];
+
+/** A form as most are: the only one of its parts, nothing to search for. */
+export const formOf = (
+  {
+    id,
+    parts,
+    style,
+    stock,
+  }: { id: Id<'form'>; parts: readonly { id: Id<'part'>; colours: Prints }[]; style: WorkStyleId; stock: Id<'stock'> | null },
+  kind: Form['kind'],
+  layout: Layout | null,
+): Form => ({
+  id,
+  kind,
+  parts: parts.map((p) => p.id),
+  name: '',
+  layout,
+  style,
+  stock,
+  prints: printsOf(parts.map((p) => p.colours)),
+  alike: 1,
+  question: '',
+});

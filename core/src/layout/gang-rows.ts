@@ -1,3 +1,4 @@
+import { ascending } from '../quantity/ascending';
 import type { Id } from '../quantity/figure';
 import { ceilTolerant, floorTolerant } from '../quantity/round-tolerant';
 import type { Cell } from './layout';
@@ -120,9 +121,15 @@ function fewestSheets(pieces: readonly GangPiece[], usable: Usable): number[] | 
   const most = ({ trimMm, bleedMm }: GangPiece): number =>
     Math.min(floorTolerant(area / Math.max((trimMm[0] + 2 * bleedMm) * (trimMm[1] + 2 * bleedMm), 1)), MOST_PLACES);
   const sheets = pieces.flatMap((p) => Array.from({ length: most(p) }, (_, k) => p.wanted / (k + 1)));
-  for (const s of [...new Set(sheets)].sort((a, b) => a - b)) {
-    const copies = pieces.map((p) => Math.max(ceilTolerant(p.wanted / s), 1));
-    if (fitted(pieces, copies, usable)) return copies;
+  const runs = ascending([...new Set(sheets)]);
+  const copiesFor = (s: number): number[] => pieces.map((p) => Math.max(ceilTolerant(p.wanted / s), 1));
+  // The longer the run, the fewer places are needed: what fits once fits for every longer run.
+  let [low, high] = [0, runs.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (fitted(pieces, copiesFor(runs[middle] ?? 1), usable)) high = middle;
+    else low = middle + 1;
   }
-  return null;
+  const least = runs[low];
+  return least === undefined ? null : copiesFor(least);
 }

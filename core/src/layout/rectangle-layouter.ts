@@ -5,7 +5,7 @@ import { fig, typed } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
 import type { Part } from '../product/part';
 import { pressSheet } from '../stock/press-sheet';
-import { printsOf } from './form';
+import { formOf } from './form';
 import { type GangPiece, gangRows } from './gang-rows';
 import { copiesUp, type Layout } from './layout';
 import { layoutFault } from './layout-faults';
@@ -23,7 +23,7 @@ export const rectangleLayouter: Layouter = {
     for (const part of cx.parts) pieceFigures(part, cx);
     const [part, ...others] = cx.parts;
     if (!part) return { forms: [] };
-    return others.length > 0 ? gangOf(cx, sheet) : formOf(part, cx, sheet);
+    return others.length > 0 ? gangOf(cx, sheet) : aloneOn(part, cx, sheet);
   },
 };
 
@@ -65,7 +65,7 @@ function pieceFigures(part: Part, { ledger }: LayoutContext): void {
 const sheetGrain = ({ stock }: LayoutContext): 'x' | 'y' => (stock.grain === 'short' ? 'y' : 'x');
 
 /** One part alone: the layout chosen, else the exact greatest number of copies. */
-function formOf(part: Part, cx: LayoutContext, sheet: UsableSheet): Laid {
+function aloneOn(part: Part, cx: LayoutContext, sheet: UsableSheet): Laid {
   const ask: SheetLayoutAsk = {
     part: part.id,
     item: part.item,
@@ -83,20 +83,7 @@ function formOf(part: Part, cx: LayoutContext, sheet: UsableSheet): Laid {
     places: { value: layout ? copiesUp(layout) : 0, unit: 'copy', from: layout && cx.chosen ? 'search' : 'family', at: 'layout' },
   });
   return {
-    forms: [
-      {
-        id: cx.id,
-        kind: 'sheet',
-        parts: [part.id],
-        name: '',
-        layout,
-        style: cx.style,
-        stock: cx.stockId,
-        prints: printsOf([part.colours]),
-        alike: 1,
-        question,
-      },
-    ],
+    forms: [{ ...formOf({ ...cx, stock: cx.stockId }, 'sheet', layout), question }],
     ask,
     ...(chosen.trouble && { trouble: chosen.trouble }),
   };
@@ -139,18 +126,7 @@ function gangOf(cx: LayoutContext, sheet: UsableSheet): Laid {
   });
   for (const part of parts) ledger.figure(idOf(part.id, 'copiesUp'), GANG_COPIES, copies(part.id));
   ledger.figure(idOf(id, 'copiesUp'), GANG_COPIES, copies());
-  const form = {
-    id,
-    kind: 'sheet' as const,
-    parts: parts.map((p) => p.id),
-    name: '',
-    layout,
-    style: cx.style,
-    stock: cx.stockId,
-    prints: printsOf(parts.map((p) => p.colours)),
-    alike: 1,
-    question: '',
-  };
+  const form = formOf({ ...cx, stock: cx.stockId }, 'sheet', layout);
   if (!rows) return { forms: [form], trouble: 'noRoom' };
   return { forms: [form], ...(asked && !rows.asAsked && { trouble: 'copies' as const }) };
 }

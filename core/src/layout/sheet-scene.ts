@@ -1,4 +1,4 @@
-import type { Term } from '../quantity/figure';
+import type { Id, Term } from '../quantity/figure';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import type { Stock } from '../plant/plant';
 import type { Part } from '../product/part';
@@ -6,8 +6,10 @@ import { copiesUp, copyPlaces, type Layout } from './layout';
 import { WORK_STYLES, type WorkStyleId } from './work-style';
 
 const MOST_DRAWN = 400;
-/** Orders of a gang are lettered on the drawing, in the order in which they stand in the job. */
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
+/** Orders of a gang are lettered on drawing and paper, as they stand in the gang; a gang holds at most 26. */
+export const letterOf = (part: Id<'part'>, parts: readonly Pick<Part, 'id'>[]): string =>
+  LETTERS.charAt(parts.findIndex((p) => p.id === part));
 const copiesSay = (layout: Layout, parts: readonly Part[]): string =>
   parts.map((p) => `${copiesUp(layout, p.id)} copies of ${p.widthMm} by ${p.heightMm}`).join(', ');
 
@@ -87,7 +89,7 @@ export function sheetScene(layout: Layout | null, parts: readonly Part[], stock:
           role: 'label',
           x: p.x + p.w / 2 - (part.folds % 2 === 1 && !p.turned ? text : 0),
           y: y + p.h / 2 + text / 3 - (part.folds % 2 === 1 && p.turned ? text : 0),
-          text: parts.length > 1 ? LETTERS.charAt(parts.indexOf(part) % LETTERS.length) : String(i + 1),
+          text: parts.length > 1 ? letterOf(part.id, parts) : String(i + 1),
           sizeMm: text,
           anchor: 'middle',
         });

@@ -4,7 +4,7 @@ import { fig, typed } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
 import type { Part, WebPiece } from '../product/part';
 import { ROLL_LENGTH, ROLL_LENGTH_BY_DIAMETER, ROLL_LENGTH_BY_MASS, USABLE_LENGTH } from '../stock/roll';
-import { printsOf } from './form';
+import { formOf } from './form';
 import { copiesUp } from './layout';
 import type { Laid, Layouter, LayoutContext } from './layouter';
 import { GREATEST, USABLE_WIDTH } from './usable-sheet';
@@ -109,22 +109,7 @@ function repeatOf(part: Part, web: WebPiece, cx: LayoutContext): Laid {
   ledger.figure(at('metresAThousand'), METRES_A_THOUSAND, { repeatMm: fig(at('repeatMm')), pieces: fig(at('copiesUp')) });
   if (form) ledger.figure(at('cutLength'), SHARED, { repeatMm: fig(at('repeatMm')), around: fig(at('around')) });
   ledger.figure(at('usableRollMm'), MILLIMETRES, { metres: fig(at('usableRoll')) });
-  return {
-    forms: [
-      {
-        id: cx.id,
-        kind: 'web',
-        parts: [part.id],
-        name: '',
-        layout: layout && copiesUp(layout) > 0 ? layout : null,
-        style: 'simplex',
-        stock: stockId,
-        prints: printsOf([part.colours]),
-        alike: 1,
-        question: '',
-      },
-    ],
-  };
+  return { forms: [formOf({ ...cx, style: 'simplex', stock: stockId }, 'web', layout && copiesUp(layout) > 0 ? layout : null)] };
 }
 
 /** What a roll holds: by mass and by diameter, and the metres that can be printed. A weighed and measured lot wins over the stock card. */

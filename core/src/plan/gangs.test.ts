@@ -8,6 +8,8 @@ import type { FoldedCardWish } from '../families/folded-card-wish';
 import type { JobSpec } from '../product/job-spec';
 import { plan, planned } from './plan';
 import { floorSteps } from './readings/floor-steps';
+import { riverOf } from './readings/river';
+import { stoneName } from './readings/stone-name';
 import { ticketPages } from './readings/ticket';
 
 type Wish = Partial<FoldedCardWish>;
@@ -98,6 +100,25 @@ describe('a gang of three orders, 8 + 2 + 2 up', () => {
     ]);
     expect(cut?.step.next.map((n) => n.step)).toEqual(['a.card.pack.carton', 'b.card.pack.carton', 'c.card.pack.carton']);
   });
+  it('tells the knife whose copies are whose, by the letters of its drawing', () => {
+    const cut = ticketPages(made).find((p) => p.department === 'guillotine');
+    const orders = cut?.lists.find((l) => l.title === 'orders');
+    expect(orders?.rows.map((r) => [r[0], r[1], r[3]])).toEqual([
+      ['A', 'a', '8'],
+      ['B', 'b', '2'],
+      ['C', 'c', '2'],
+    ]);
+    const letters = cut?.drawings.flatMap((d) => d.shapes).filter((s) => s.kind === 'text' && /^[ABC]$/.test(s.text));
+    expect(letters).toHaveLength(12);
+  });
+  it('calls the stones behind the knife after their order', () => {
+    expect(made.plan.stones.map((s) => stoneName(s))).toEqual(['Stock', 'Plates', 'Print', 'Cut', 'Pack, a', 'Pack, b', 'Pack, c']);
+  });
+  it('shows in the river what of its losses goes as a rule, of all orders together', () => {
+    const print = riverOf(made.plan).find((s) => s.id === 'g.print');
+    expect(print?.likelyCopies).toBeGreaterThan(0);
+    expect(print?.likelyCopies).toBeLessThan(print?.lostCopies ?? 0);
+  });
   it('leaves no figure that refers to nothing', () => {
     expect(made.ledger.missing).toEqual([]);
   });
@@ -113,10 +134,13 @@ describe('a gang', () => {
     const one = plan({ ...gang({ a: { quantity: 6_000 }, b: { quantity: 1_000 } }), choices: cardSpec().choices }, LINDMOOR, SHELF);
     expect(sheets).toBeLessThan(6_000 / value('a.card.copiesUp', one) + 1_000 / value('b.card.copiesUp', one) + 250);
   });
-  it('takes pieces of unlike sizes, each in rows of its own', () => {
+  it('takes pieces of unlike sizes, each in rows of its own; what of the sheet is used is the sum of both', () => {
     const p = plan(gang({ a: { quantity: 4_000 }, b: { quantity: 4_000, wish: { openWidthMm: 210, openHeightMm: 99 } } }), LINDMOOR, SHELF);
     expect(p.findings.filter((f) => f.code === 'layout.notCuttable')).toEqual([]);
     expect(new Set(p.forms['g']?.layout?.cells.map((c) => c.part))).toEqual(new Set(['a.card', 'b.card']));
+    const [a, b] = [value('a.card.copiesUp', p), value('b.card.copiesUp', p)];
+    const [w = 1, h = 1] = p.forms['g']?.layout?.sheetMm ?? [];
+    expect(value('g.stock.sheetUse', p)).toBeCloseTo((100 * (a * 148 * 105 + b * 210 * 99)) / (w * h), 6);
   });
   it('keeps what only one order asks on the way of all until the knife: foil for one', () => {
     const wish = { foils: { f: { name: 'crest', widthMm: 20, heightMm: 20 } } };
@@ -134,6 +158,9 @@ describe('a gang', () => {
     const nowhere = other({});
     nowhere.choices.gangs = { g: { parts: ['a.card', 'x.card'] } };
     expect(refused(nowhere)).toEqual({ part: 'x.card', why: 'gang.notHere' });
+    const likeAPart = other({});
+    likeAPart.choices.gangs = { 'a.card': { parts: ['a.card', 'b.card'] } };
+    expect(refused(likeAPart)).toEqual({ part: 'a.card', why: 'gang.calledLikeAPart' });
     const alone = plan(other({ back: [] }), LINDMOOR, SHELF);
     expect(alone.stones.map((s) => s.id)).toContain('b.card.print');
   });

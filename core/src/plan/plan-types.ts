@@ -28,6 +28,8 @@ export interface Finding {
 export interface Stone {
   id: Id<'stone'>;
   key: string;
+  /** The product it works for, where the job makes several and it works for one; '' else. */
+  product: string;
   /** Of one run among several: which; '' else. */
   name: string;
   /** Its runs, where it has several. */

@@ -81,7 +81,8 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
     item.chance = chanceOf(id, { net, counts, losses, items, ledger });
     if (real) item.forecast = forecastRange(id, item, net, shelf.counted, losses, ledger);
   }
-  const contexts = runs.map((run): PlannedRun => ({ ...run, shown: shownRun(run, net, counts, real) }));
+  const made = new Set(Object.values(route.parts).map((p) => p.product));
+  const contexts = runs.map((run): PlannedRun => ({ ...run, shown: shownRun(run, made, net, counts, real) }));
   const stones = stonesOf(contexts, ledger);
   const wasteKg = wasteFigures(
     contexts.map((c) => c.cx),

@@ -1,7 +1,10 @@
 import { LINDMOOR, SHELF, cardSpec } from './line-1.fixture';
 import { itemOfRow, type JobSpec } from '../product/job-spec';
 import { plan, planned } from './plan';
+import { formWork } from './readings/desk-work';
+import { floorSteps } from './readings/floor-steps';
 import { riverOf } from './readings/river';
+import { ticketPages } from './readings/ticket';
 import { shortageOptions } from './what-if/shortage';
 
 /* A flat card in three languages, the black of the front a plate of its own in each: worked by hand from the trade's rules (common practice, no source). */
@@ -29,6 +32,7 @@ function inLanguages(changes: Record<string, string[]> = { en: ['K'], de: ['K'],
   };
 }
 const made = plan(inLanguages(undefined, ['en', 'de', 'fr']), LINDMOOR, SHELF);
+const PLACE = { timeZone: 'UTC', currency: 'EUR', units: 'metric' } as const;
 const value = (id: string, p = made): number => p.figures[id]?.value ?? NaN;
 
 describe('versions', () => {
@@ -117,6 +121,40 @@ describe('versions', () => {
     expect(wrong?.args['changes']).toBe(4);
     expect(cheap.findings.find((f) => f.code === 'versions.follow')?.args['changes']).toBe(2);
     expect(wrong?.remedies[0]).toMatchObject({ do: 'edit', edits: [{ at: ['choices', 'versions', 'card'], now: ['en', 'fr', 'de'] }] });
+  });
+  it('tell the press which plates to hang before each, and everybody to clear the line', () => {
+    const pages = ticketPages(planned(inLanguages(undefined, ['en', 'de', 'fr']), LINDMOOR, SHELF));
+    const passes = pages.find((p) => p.department === 'press')?.lists.find((l) => l.title === 'passes');
+    expect(passes?.head).toContain('plates to hang');
+    expect(passes?.rows.slice(0, 3).map((r) => [r[0], r[2]])).toEqual([
+      ['front, EN', 'all'],
+      ['front, DE', 'K'],
+      ['front, FR', 'K'],
+    ]);
+    const cleared = pages.filter((p) => p.blanks.some((b) => b.startsWith('line cleared of the version before'))).map((p) => p.stone.id);
+    expect(cleared).toContain('card.card.fold.de');
+    expect(cleared).not.toContain('card.card.fold.en');
+  });
+  it('hold a run at the terminal until the line is cleared of the one before, on every machine', () => {
+    const steps = floorSteps(planned(inLanguages(undefined, ['en', 'de', 'fr']), LINDMOOR, SHELF), PLACE, false).map((f) => f.step);
+    const clearOf = (id: string): string | undefined => steps.find((s) => s.step === id)?.clearOf;
+    expect([clearOf('card.card.print.front.en'), clearOf('card.card.print.front.de'), clearOf('card.card.print.front.fr')]).toEqual([
+      undefined,
+      'EN',
+      'DE',
+    ]);
+    expect([clearOf('card.card.fold.de'), clearOf('card.card.pack.fr.carton'), clearOf('card.card.stock')]).toEqual([
+      'EN',
+      'DE',
+      undefined,
+    ]);
+  });
+  it('wear only the plates they run with', () => {
+    const plates = formWork(planned(inLanguages({ en: [], de: ['K'], fr: [] }, ['en', 'fr', 'de']), LINDMOOR, SHELF));
+    const steps = (ink: string): string[] | undefined => plates.find((p) => p.side === 'front' && p.ink === ink)?.steps;
+    expect(steps('K, DE')).toEqual(['card.card.print.front.de']);
+    expect(steps('K, EN')).toEqual(['card.card.print.front.en', 'card.card.print.front.fr']);
+    expect(steps('C')).toHaveLength(3);
   });
   it('are rows of their item', () => {
     const spec = inLanguages();

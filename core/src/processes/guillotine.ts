@@ -7,6 +7,7 @@ import { isFromTheDrum } from '../product/ink-names';
 import { PILE_SHEETS } from '../stock/pile';
 import { SHEET_MASS } from '../stock/sheet-mass';
 import { copyPlaces } from '../layout/layout';
+import { letterOf } from '../layout/sheet-scene';
 import { type Cut, CUTS, CUTTING_TIME, cuttingProgram, LIFTS, type SheetEdge } from '../finishing/cutting-program';
 import { STEP_SETUP } from '../counts/loss-terms';
 import { SUM } from '../route/time-and-cost';
@@ -20,7 +21,7 @@ import {
   settingPath,
   settingRow,
 } from './process';
-import { partedStep } from './parted-step';
+import { meanPiece, ordersOnForm, partedStep } from './parted-step';
 import { caliperTerm } from './stock-terms';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
@@ -33,12 +34,11 @@ const programOf = (cx: ConsumeContext): Cut[] => (cx.layout ? cuttingProgram(cx.
 
 /** What lies on the sheet that is to be cut: the heavier side, coverage typed or the plant's guess; whether a water-based coat covers it. */
 function loadOf(cx: DraftContext): DryingLoad {
-  const part = cx.parts[0];
   const usual = practiceValue(cx.plant, 'ink.coveragePercent');
-  const sides = (part?.colours ?? []).map((inks) =>
-    inks.filter((ink) => !isFromTheDrum(ink)).reduce((sum, ink) => sum + (part?.coveragePercent[ink] ?? usual), 0),
+  const sides = cx.parts.flatMap(({ colours, coveragePercent }) =>
+    colours.map((inks) => inks.filter((ink) => !isFromTheDrum(ink)).reduce((sum, ink) => sum + (coveragePercent[ink] ?? usual), 0)),
   );
-  const waterCoat = (part?.colours ?? []).flat().some((ink) => isFromTheDrum(ink) && !/varnish/i.test(ink));
+  const waterCoat = cx.parts.some((p) => p.colours.flat().some((ink) => isFromTheDrum(ink) && !/varnish/i.test(ink)));
   return { surface: cx.stock?.surface, inkPercent: Math.max(0, ...sides), waterCoat };
 }
 
@@ -84,14 +84,14 @@ export const guillotine: Process = {
     });
     const mm = (value: number): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'family', at: 'layout' });
     const [w, h] = cx.layout?.sheetMm ?? [1, 1];
-    const part = cx.parts[0];
+    const [pieceWidth, pieceHeight] = meanPiece(cx);
     const gsm = { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` } as const;
     ledger.figure(idOf(id, 'sheetKg'), SHEET_MASS, { sheets: fig(idOf(id, 'run')), widthMm: mm(w), heightMm: mm(h), gsm });
     ledger.figure(idOf(id, 'cut'), COPIES_CUT, { sheets: fig(idOf(id, 'run')), copiesUp: fig(idOf(cx.form?.id ?? '', 'copiesUp')) });
     ledger.figure(idOf(id, 'copiesKg'), SHEET_MASS, {
       sheets: fig(idOf(id, 'cut')),
-      widthMm: mm(part?.widthMm ?? 0),
-      heightMm: mm(part?.heightMm ?? 0),
+      widthMm: mm(pieceWidth),
+      heightMm: mm(pieceHeight),
       gsm,
     });
     ledger.figure(idOf(id, 'trimKg'), TRIM_WASTE, { sheets: fig(idOf(id, 'sheetKg')), copies: fig(idOf(id, 'copiesKg')) });
@@ -106,6 +106,7 @@ export const guillotine: Process = {
       scene: true,
       rows: guillotine.panel(cx),
       lists: [
+        ...ordersOnForm(cx),
         {
           title: 'program',
           head: ['cut', 'pile', 'turn', 'edge at the gauge', 'gauge', 'falls off in front'],
@@ -166,8 +167,19 @@ function cutScene(cx: ConsumeContext): Scene {
     { kind: 'rect', role: 'sheet', x: 0, y: 0, w, h, ref: 'sheet' },
     { kind: 'rect', role: 'gripper', x: 0, y: h - cx.layout.gripperMm, w, h: cx.layout.gripperMm },
   ];
-  for (const p of copyPlaces(cx.layout).slice(0, 400))
+  for (const p of copyPlaces(cx.layout).slice(0, 400)) {
     shapes.push({ kind: 'rect', role: 'copy', x: p.x, y: up(p.y + p.h), w: p.w, h: p.h });
+    if (cx.parts.length > 1)
+      shapes.push({
+        kind: 'text',
+        role: 'label',
+        x: p.x + p.w / 2,
+        y: up(p.y + p.h / 2) + text / 3,
+        text: letterOf(p.part, cx.parts),
+        sizeMm: text,
+        anchor: 'middle',
+      });
+  }
   const over = text * 0.9;
   for (const { nr, lines } of cuts) {
     for (const l of lines)

@@ -39,6 +39,7 @@ import {
   plateRemakes,
   pressAbility,
   printedInks,
+  runSays,
 } from './press-inks';
 import { onwards } from './batch';
 import { registerOfInks } from './register-of';
@@ -62,17 +63,14 @@ export function passesOf(cx: DraftContext): Pass[] {
     const runs = versionRuns(cx, inks, apart, p.samePlates ? { version: last } : 'nothing');
     apart ||= runs.length > 1;
     last = runs.at(-1)?.version ?? null;
-    return runs.map((run): Pass => ({ ...p, ...run, prints, inks, id: runId(id, run, cx) }));
+    return runs.map((run): Pass => ({ ...p, ...run, prints, inks, of: id, id: runId(id, run, cx) }));
   });
 }
 
 /** The runs of each pass, in the order they go through the press. */
 function runsByPass(passes: readonly Pass[]): Map<string, Pass[]> {
   const by = new Map<string, Pass[]>();
-  for (const run of passes) {
-    const pass = run.version ? run.id.replace(new RegExp(`\\.${run.version.id}$`), '') : run.id;
-    by.set(pass, [...(by.get(pass) ?? []), run]);
-  }
+  for (const run of passes) by.set(run.of, [...(by.get(run.of) ?? []), run]);
   return by;
 }
 
@@ -94,7 +92,7 @@ const passLosses = (cx: DraftContext, run: Pass): LossTerms =>
     };
     const perUnit = practiceTerm(cx.plant, 'offset.setupUnitSheets');
     if (run.again)
-      return { setup: { formula: VERSION_SETUP, terms: { changed: typed(run.hung, 'plate', 'versions'), perUnit } }, ...running };
+      return { setup: { formula: VERSION_SETUP, terms: { changed: typed(run.hung.length, 'plate', 'versions'), perUnit } }, ...running };
     return {
       setup: {
         formula: OFFSET_SETUP,
@@ -132,7 +130,7 @@ export const offset: Process = {
     // What lies before the next pass: one batch, or one of each version.
     let piles: { version: PartVersion | null; flow: Id<'flow'>; by: Pass | null }[] = [{ version: cx.version, flow: lead.flow, by: null }];
     const passes = passesOf(cx);
-    for (const [, runs] of runsByPass(passes)) {
+    for (const runs of runsByPass(passes).values()) {
       piles = runs.map((run) => {
         const pile = piles.find((p) => p.version?.id === run.version?.id) ?? piles[0];
         const losses = passLosses(cx, run);
@@ -187,7 +185,7 @@ export const offset: Process = {
         inkKg.push(ink.kg);
         costs.push(...ink.costs);
       }
-      if (!pass.samePlates && pass.hung > 0) {
+      if (!pass.samePlates && pass.hung.length > 0) {
         plates.push(plateRemakes(cx, pass));
         costs.push({ figure: idOf(pass.id, 'remakeCost'), kind: 'form', fixed: false });
       }
@@ -209,13 +207,15 @@ export const offset: Process = {
       department: 'ink',
       scene: false,
       rows: passesOf(cx).flatMap((p) =>
-        printedInks(p.id, p).map(({ ink, side, at }) => ({ label: 'inkOf', text: `${ink}, ${side}`, figure: idOf(at, 'kg') })),
+        printedInks(p.id, p).map(({ ink, side, at }) => ({ label: 'inkOf', text: `${ink}, ${runSays(side, p)}`, figure: idOf(at, 'kg') })),
       ),
       lists: [
         {
           title: 'sequence',
           head: ['pass', 'inks in order', 'series'],
-          rows: passesOf(cx).flatMap((p) => p.prints.map(({ side, inks }) => [side, inks.join(' – '), cx.inkSeries?.name ?? ''])),
+          rows: passesOf(cx).flatMap((p) =>
+            p.prints.map(({ side, inks }) => [runSays(side, p), inks.join(' – '), cx.inkSeries?.name ?? '']),
+          ),
         },
         filmList(
           cx,
@@ -232,11 +232,19 @@ export const offset: Process = {
       lists: [
         {
           title: 'passes',
-          head: ['pass', 'units in order', 'set-up sheets', 'stop at good', 'of it before the press in reserve'],
+          head: [
+            'pass',
+            'units in order',
+            ...(hasVersions(cx) ? ['plates to hang'] : []),
+            'set-up sheets',
+            'stop at good',
+            'of it before the press in reserve',
+          ],
           rows: passesOf(cx).flatMap((p) =>
             p.prints.map(({ side, inks }, i) => [
-              side,
+              runSays(side, p),
               inks.map((ink, u) => `${i === 0 ? u + 1 : (p.prints[0]?.inks.length ?? 0) + u + 1} ${ink}`).join('  '),
+              ...(hasVersions(cx) ? [p.again ? inks.filter((ink) => p.hung.includes(ink)).join(' ') || 'none' : 'all'] : []),
               i === 0 ? whole(cx, idOf(p.id, 'setupCycles')) : '–',
               i === 0 ? whole(cx, idOf(p.id, 'good')) : '–',
               i === 0
@@ -248,7 +256,13 @@ export const offset: Process = {
           ),
         },
       ],
-      blanks: ['colour OK sheet signed by', 'register reached', 'samples pulled', ...(passesOf(cx).length > 1 ? ['turned at'] : [])],
+      blanks: [
+        'colour OK sheet signed by',
+        'register reached',
+        'samples pulled',
+        ...(passesOf(cx).some((p) => p.side !== passesOf(cx)[0]?.side) ? ['turned at'] : []),
+        ...(hasVersions(cx) ? ['line cleared before each version, signed by', 'last sheet of each version kept'] : []),
+      ],
     },
   ],
   registers: (cx, step) => {
@@ -263,6 +277,9 @@ export const offset: Process = {
     text: `${cx.machine.name} · ${[...new Set(passesOf(cx).map((p) => `${p.side} ${p.inks.join(' ')}`))].map((p) => p.slice(p.indexOf(' ') + 1)).join(' / ')}`,
   }),
 };
+
+/** Whether versions run apart on this press. */
+const hasVersions = (cx: DraftContext): boolean => passesOf(cx).some((p) => p.version !== null);
 
 /** Ink sets before the sheet is turned, or goes through the press once more on the same side. */
 function dryWait(cx: DraftContext, after: Id<'step'>, step: Id<'step'>, why: 'turn' | 'pass'): Step['waits'][number] {
@@ -296,7 +313,9 @@ function pressRows(cx: ConsumeContext): PanelRow[] {
     ...(of ? [{ label: 'registerAim', text: `± ${toleranceOf(of)} mm against ${of.reference}` }] : []),
     { label: 'pileSheets', figure: idOf(cx.id, 'perPile') },
     { label: 'piles', figure: idOf(cx.id, 'piles') },
-    ...passes.slice(1).map((p) => ({ label: 'waitBeforePass', text: p.side, figure: idOf(p.id, 'waitS') })),
+    ...passes
+      .filter((p) => cx.ledger.has(idOf(p.id, 'waitS')))
+      .map((p) => ({ label: 'waitBeforePass', text: runSays(p.side, p), figure: idOf(p.id, 'waitS') })),
     { label: 'setupKind', text: wordSetting(cx, 'repeat', 'new') },
   ];
 }
@@ -311,7 +330,10 @@ function pressScene(cx: ConsumeContext): Scene {
       role: 'strong',
       x: 0,
       y: y + 10,
-      text: pass.side === 'both' ? 'front and back in one pass' : `${pass.side}${pass.samePlates ? ', same plates' : ''}`,
+      text:
+        pass.side === 'both'
+          ? runSays('front and back in one pass', pass)
+          : `${runSays(pass.side, pass)}${pass.samePlates ? ', same plates' : ''}`,
       sizeMm: 10,
     });
     shapes.push(
@@ -334,7 +356,7 @@ function pressScene(cx: ConsumeContext): Scene {
   return {
     title: 'units and inks',
     says: passesOf(cx)
-      .map((p) => `${p.side}: ${p.inks.join(', ')} in ${units} units`)
+      .map((p) => `${runSays(p.side, p)}: ${p.inks.join(', ')} in ${units} units`)
       .join('; '),
     box: { x: -8, y: -6, w: units * 62 + 104, h: passesOf(cx).length * 110 + 8 },
     toScale: false,
@@ -390,13 +412,13 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
     ...passesOf(cx).flatMap((p, _, { length }) =>
       printedInks(p.id, p).map(({ ink, side, at }) => ({
         label: 'inkOf',
-        text: length > 1 || p.side === 'both' ? `${ink}, ${side}` : ink,
+        text: length > 1 || p.side === 'both' ? `${ink}, ${runSays(side, p)}` : ink,
         figure: idOf(at, 'kg'),
       })),
     ),
     { label: 'piles', figure: idOf(cx.id, 'piles') },
     ...passesOf(cx)
       .filter((p) => !p.samePlates)
-      .map((p, _, { length }) => ({ label: 'remakes', ...(length > 1 && { text: p.side }), figure: idOf(p.id, 'remakes') })),
+      .map((p, _, { length }) => ({ label: 'remakes', ...(length > 1 && { text: runSays(p.side, p) }), figure: idOf(p.id, 'remakes') })),
   ];
 }

@@ -3,8 +3,10 @@ import { idOf } from '../quantity/id-of';
 import type { Step } from '../flow/net';
 import type { LossTerms } from '../flow/solve-backward';
 import { copiesUp } from '../layout/layout';
+import { letterOf } from '../layout/sheet-scene';
+import { formatNumber } from '../words/format';
 import { type Batch, onwards } from './batch';
-import type { Draft, DraftContext } from './process';
+import type { ConsumeContext, Draft, DraftContext } from './process';
 import { flowAfter, singleStep } from './single-step';
 
 interface PartedStep {
@@ -31,4 +33,26 @@ export function partedStep(cx: DraftContext, { unit, losses, waits, cautions }: 
     return onwards(cx.incoming, flow, { parts: [part.id] });
   });
   return draft;
+}
+
+/** Size of a copy; of copies of several orders the mean of the form, as area by 1 mm: for masses and shares, not for gauges. */
+export function meanPiece({ parts, layout }: Pick<DraftContext, 'parts' | 'layout'>): [widthMm: number, heightMm: number] {
+  const [only, ...others] = parts;
+  if (others.length === 0 || !layout) return [only?.widthMm ?? 0, only?.heightMm ?? 0];
+  const area = parts.reduce((sum, p) => sum + p.widthMm * p.heightMm * copiesUp(layout, p.id), 0);
+  return [area / Math.max(copiesUp(layout), 1), 1];
+}
+
+/** What of a shared form is whose, for the people who part it: letter on the drawing, order, copies a sheet, good copies wanted. Nothing where there is one order. */
+export function ordersOnForm(cx: ConsumeContext): { title: string; head: string[]; rows: string[][] }[] {
+  const { parts, layout, ledger } = cx;
+  if (parts.length < 2) return [];
+  const rows = parts.map((part) => [
+    letterOf(part.id, parts),
+    part.product,
+    `${part.widthMm} × ${part.heightMm} mm`,
+    String(layout ? copiesUp(layout, part.id) : 0),
+    formatNumber(Math.ceil(ledger.value(idOf(idOf(cx.id, part.id), 'demand')) - 1e-9)),
+  ]);
+  return [{ title: 'orders', head: ['on the drawing', 'order', 'trim size', 'copies a sheet', 'good copies wanted'], rows }];
 }

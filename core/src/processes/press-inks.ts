@@ -20,6 +20,8 @@ import { type Consumed, type ConsumeContext, type PanelRow, type ProcessContext,
 export interface Pass extends PressPass, VersionRun {
   /** Its step: of a pass that runs version by version one each. */
   id: Id<'step'>;
+  /** The pass it is a run of. */
+  of: string;
   /** All its inks, unit by unit: those of the front, then those of the back. */
   inks: string[];
 }
@@ -189,7 +191,7 @@ export function plateRemakes(cx: ConsumeContext, pass: Pass): Id<'figure'> {
   cx.ledger.figure(idOf(pass.id, 'remakes'), REMAKES, {
     cycles: fig(idOf(pass.id, 'run')),
     life: fig(idOf(pass.id, 'plateLife')),
-    perSet: typed(pass.hung, 'plate', 'colours'),
+    perSet: typed(pass.hung.length, 'plate', 'colours'),
   });
   cx.ledger.figure(idOf(pass.id, 'remakeCost'), PRICE_OF, {
     number: fig(idOf(pass.id, 'remakes')),
@@ -198,8 +200,11 @@ export function plateRemakes(cx: ConsumeContext, pass: Pass): Id<'figure'> {
   return idOf(pass.id, 'remakes');
 }
 
+/** A run in words: its side, and its version where versions run apart. */
+export const runSays = (side: string, { version }: Pass): string => (version ? `${side}, ${version.name}` : side);
+
 /** Setting the press for a run: plates to hang; for the next version the line is cleared before, and nothing else is set anew. */
 export const formsOfRun = (cx: ConsumeContext, pass: Pass): { forms: Term; setupFactor?: Term } => ({
-  forms: typed(pass.hung, 'plate', 'colours'),
+  forms: typed(pass.hung.length, 'plate', 'colours'),
   ...(pass.again && { setupFactor: clearanceTerm(cx) }),
 });

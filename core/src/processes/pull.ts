@@ -23,6 +23,7 @@ import {
   settingPath,
   wordSetting,
 } from './process';
+import { meanPiece } from './parted-step';
 import { singleStep } from './single-step';
 import { caliperTerm } from './stock-terms';
 import { timeAndCost } from './time-and-cost';
@@ -53,7 +54,7 @@ export const pull: Process = {
   },
   consume(cx) {
     const { ledger, id, stock, layout } = cx;
-    const part = cx.parts[0];
+    const [pieceWidth, pieceHeight] = meanPiece(cx);
     const sheets = fig(idOf(stockFlow(id), 'demand'));
     const [width, height] = layout?.sheetMm ?? [stock?.widthMm ?? 1, stock?.lengthMm ?? 1];
     const at = `stock:${cx.stockId ?? ''}`;
@@ -72,8 +73,8 @@ export const pull: Process = {
     ledger.figure(idOf(id, 'piles'), PILES, { sheets, perPile: fig(idOf(id, 'perPile')) });
     ledger.figure(idOf(id, 'sheetUse'), SHEET_USE, {
       copies: { value: layout ? copiesUp(layout) : 0, unit: 'copy', from: 'family', at: 'layout' },
-      widthMm: mm(part?.widthMm ?? 0),
-      heightMm: mm(part?.heightMm ?? 0),
+      widthMm: mm(pieceWidth),
+      heightMm: mm(pieceHeight),
       sheetWidthMm: mm(width),
       sheetHeightMm: mm(height),
     });

@@ -34,12 +34,12 @@ export function registerOfInks(
   const [reference, ...others] = front?.inks ?? [];
   const colours = [...others, ...(secondPass || back ? [SIDE] : []), ...(back?.inks.slice(1) ?? []).map((ink) => `${ink}, back`)];
   if (reference === undefined || colours.length === 0 || !cx.layout) return null;
-  const artwork = cx.parts[0]?.artwork;
+  const asked = cx.parts.flatMap(({ artwork }) => (artwork ? (requiredToleranceMm(artwork) ?? []) : []));
   return {
     colours,
     reference,
     sheetMm: cx.layout.sheetMm,
-    askedMm: artwork ? requiredToleranceMm(artwork) : null,
+    askedMm: asked.length > 0 ? Math.min(...asked) : null,
     holdsMm: cx.machine.limits['registerMm'] ?? middle(PROCESS_REGISTER[process].holdsMm),
     process,
     steps: stepsOf(cx.machine),

@@ -7,8 +7,8 @@ import type { DraftContext, PartVersion } from './process';
 /** One run of a pass: all of it, or one version of it, after the version that stood in the press before. */
 export interface VersionRun {
   version: PartVersion | null;
-  /** Plates hung for it; of the first run all. */
-  hung: number;
+  /** Inks whose plates are hung for it; of the first run all. */
+  hung: readonly string[];
   /** Not the first run of its pass: the press is set, only what differs is changed. */
   again: boolean;
 }
@@ -29,8 +29,8 @@ export function versionRuns(
   apart: boolean,
   stands: Stands,
 ): VersionRun[] {
-  const hung = (next: PartVersion | null): number =>
-    stands === 'nothing' ? inks.length : stands.version && next ? platesChanged(inks, stands.version, next) : 0;
+  const hung = (next: PartVersion | null): readonly string[] =>
+    stands === 'nothing' ? inks : stands.version && next ? platesChanged(inks, stands.version, next) : [];
   if (cx.version) {
     const before = cx.keeps === null ? undefined : cx.versions[cx.versions.findIndex((v) => v.id === cx.version?.id) - 1];
     return [

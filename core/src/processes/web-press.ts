@@ -32,10 +32,11 @@ const passOf = (cx: DraftContext): Pass => {
   const [run] = versionRuns(cx, inks, false, 'nothing');
   return {
     version: cx.version,
-    hung: inks.length,
+    hung: inks,
     again: false,
     ...run,
     id: cx.id,
+    of: cx.id,
     side: 'front',
     inks,
     prints: [{ side: 'front', inks }],
@@ -56,7 +57,7 @@ const pressSetup = (cx: DraftContext): ReturnType<typeof webSetup> => {
   const { again, hung, inks } = passOf(cx);
   const setup = webSetup(cx, setting(cx, 'setupMetres', practiceTerm(cx.plant, 'web.setupMetres')));
   if (!again) return setup;
-  const factor: Term = { value: inks.length > 0 ? hung / inks.length : 0, unit: '1', from: 'family', at: 'plates changed' };
+  const factor: Term = { value: inks.length > 0 ? hung.length / inks.length : 0, unit: '1', from: 'family', at: 'plates changed' };
   return { ...setup, terms: { ...setup.terms, factor } };
 };
 
@@ -106,7 +107,7 @@ export const webPress: Process = {
     const pass = passOf(cx);
     const inks = inksOf(cx, pass);
     cx.ledger.figure(idOf(cx.id, 'inkKg'), INK_IN_ALL, Object.fromEntries(inks.map(({ kg }) => [kg, fig(kg)])));
-    const plates: Id<'figure'>[] = pass.hung > 0 ? [plateRemakes(cx, pass)] : [];
+    const plates: Id<'figure'>[] = pass.hung.length > 0 ? [plateRemakes(cx, pass)] : [];
     return {
       costs: [
         ...timeAndCost(cx, {

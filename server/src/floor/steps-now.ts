@@ -105,7 +105,7 @@ function driesAt(floor: FloorOf, job: string, { step, before }: FloorStep): numb
 /** What a step waits for before it may run. */
 export const beforeRun = (floor: FloorOf, job: string, facts: FloorStep): BeforeRun => ({
   locked: (facts.mixed ?? []).filter((ink) => !floor.accepted.has(stepKey(job, ink))),
-  toClear: facts.clear === true && !floor.cleared.has(stepKey(job, facts.step)),
+  toClear: (facts.clear === true || facts.clearOf !== undefined) && !floor.cleared.has(stepKey(job, facts.step)),
   dryAt: driesAt(floor, job, facts),
 });
 
@@ -152,6 +152,7 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     waits: times.state === 'waiting' ? waits : [],
     locked: [...locked],
     toClear,
+    clearOf: facts.clearOf ?? null,
     dryAt: dryAt !== null && dryAt > now ? dryAt : null,
     washUp: null,
     times,

@@ -132,7 +132,9 @@ function joined(into: JobSpec, other: JobSpec): { spec: JobSpec; moved: Record<I
     items[now] = { ...item, product: renamed[item.product] ?? item.product };
     moved[id] = now;
   }
-  // Ids of parts and stones begin with their product's.
+  const gangs = Object.keys(other.choices.gangs ?? {});
+  for (const gang of gangs) renamed[gang] = Object.hasOwn(into.choices.gangs ?? {}, gang) ? free(into.choices.gangs ?? {}, gang) : gang;
+  // Ids of parts and stones begin with their product's, or with their gang's.
   const mine = (id: string): string => {
     const [product = '', ...rest] = id.split('.');
     return [renamed[product] ?? product, ...rest].join('.');
@@ -141,6 +143,13 @@ function joined(into: JobSpec, other: JobSpec): { spec: JobSpec; moved: Record<I
     ...Object.fromEntries(Object.entries(from).map(([id, value]) => [mine(id), value])),
     ...to,
   });
+  const gangsOf = (from: NonNullable<JobSpec['choices']['gangs']>): NonNullable<JobSpec['choices']['gangs']> =>
+    Object.fromEntries(
+      Object.entries(from).map(([id, { parts, copies }]) => [
+        id,
+        { parts: parts.map(mine), ...(copies && { copies: rekeyed(copies, {}) }) },
+      ]),
+    );
   const [theirs, ours] = [other.choices, into.choices];
   return {
     moved,
@@ -156,6 +165,10 @@ function joined(into: JobSpec, other: JobSpec): { spec: JobSpec; moved: Record<I
         workStyle: rekeyed(theirs.workStyle, ours.workStyle),
         layout: rekeyed(theirs.layout, ours.layout),
         settings: rekeyed(theirs.settings, ours.settings),
+        supply: rekeyed(theirs.supply, ours.supply),
+        ...(theirs.process && { process: rekeyed(theirs.process, ours.process ?? {}) }),
+        ...(theirs.versions && { versions: rekeyed(theirs.versions, ours.versions ?? {}) }),
+        ...(theirs.gangs && { gangs: rekeyed(gangsOf(theirs.gangs), ours.gangs ?? {}) }),
       },
     },
   };

@@ -62,6 +62,7 @@ export function draftAll(route: Route, forms: readonly Form[], choices: Choices)
         all.steps[id] = {
           ...step,
           ...alike,
+          ...keptFrom(id, step, run, all),
           ...(outside && { outside: { days: outside.days, returnBy: returnMoment(cx.settings['returnBy']) } }),
         };
         all.losses[id] = losses;
@@ -82,6 +83,12 @@ export function draftAll(route: Route, forms: readonly Form[], choices: Choices)
     for (const product of stone.products) all.goods[product] = endsOf(product, stone, left, open, route);
   }
   return all;
+}
+
+/** Whose setting a step of a run finds in the machine: that of the same step of the run before, unless its process has said otherwise. */
+function keptFrom(id: Id<'step'>, { keepsFrom }: Step, { id: own, after }: Run, { steps }: Drafted): Pick<Step, 'keepsFrom'> {
+  const before = after === null ? undefined : `${after.id}${id.slice(own.length)}`;
+  return keepsFrom === undefined && before !== undefined && Object.hasOwn(steps, before) ? { keepsFrom: before } : {};
 }
 
 /** Where something comes from that no step makes: as chosen, else as its process says. Paper comes as its stone says. */

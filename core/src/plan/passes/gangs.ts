@@ -4,7 +4,7 @@ import { isFromTheDrum } from '../../product/ink-names';
 import type { Gang, JobSpec } from '../../product/job-spec';
 import type { Part } from '../../product/part';
 import type { Finding } from '../plan-types';
-import type { StoneWish } from './resolve';
+import type { StoneWish } from './stone-wish';
 
 /** Stones after the parts of each gang were brought together, the gangs that stand, and those refused with the reason. */
 export interface Ganged {
@@ -26,7 +26,7 @@ export function gangTogether(
   const made: Ganged = { wishes: [...wishes], gangs: {}, findings: [] };
   const taken = new Set<Id<'part'>>();
   for (const [id, gang] of Object.entries(spec.choices.gangs ?? {})) {
-    const why = refusal(gang, parts, taken, spec);
+    const why = Object.hasOwn(parts, id) ? { part: id, why: 'gang.calledLikeAPart' } : refusal(gang, parts, taken, spec);
     if (why) {
       made.findings.push({
         code: 'gang.refused',

@@ -1,7 +1,7 @@
 import type { Id } from '../../quantity/figure';
 import type { Ledger } from '../../quantity/ledger';
 import type { Plant, Shelf, Stock } from '../../plant/plant';
-import { type Form, printsOf } from '../../layout/form';
+import { type Form, formOf, printsOf } from '../../layout/form';
 import type { AskingStone, Layouter, LayoutTrouble } from '../../layout/layouter';
 import type { SheetLayoutAsk } from '../../layout/sheet-layout';
 import { fitsWorkStyle, isWorkStyle, mayGang, type WorkStyleId } from '../../layout/work-style';
@@ -43,7 +43,8 @@ export function layOutParts(
     const stock: Stock | undefined = stockId === null ? undefined : plant.stocks[stockId];
     const style = workStyleFor(id, parts, spec, pressOf(mine));
     if (!stock || stockId === null) {
-      laid.forms.push(noForm(id, parts, layouter, style));
+      // What would be printed, and how, is known all the same.
+      laid.forms.push(formOf({ id, parts, style, stock: null }, layouter.stock === 'roll' ? 'web' : 'sheet', null));
       laid.findings.push({ code: 'stock.none', level: 'release', at: id, args: { grade: lead.grade }, remedies: [] });
       continue;
     }
@@ -68,20 +69,6 @@ export function layOutParts(
   }
   return laid;
 }
-
-/** Stands in where there is no stock to lay parts on: what would be printed, and how, is known all the same. */
-const noForm = (id: Id<'form'>, parts: readonly Part[], layouter: Layouter, style: WorkStyleId): Form => ({
-  id,
-  kind: layouter.stock === 'roll' ? 'web' : 'sheet',
-  parts: parts.map((p) => p.id),
-  name: '',
-  layout: null,
-  style,
-  stock: null,
-  prints: printsOf(parts.map((p) => p.colours)),
-  alike: 1,
-  question: '',
-});
 
 /** Gangs in the order of their first part, and parts that are in none. */
 function slotsOf({ parts, gangs }: Route): { id: Id<'form'>; parts: Part[] }[] {

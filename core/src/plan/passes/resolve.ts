@@ -8,9 +8,10 @@ import { LAYOUTERS } from '../../layout/layouters';
 import type { FamilyId, JobSpec } from '../../product/job-spec';
 import type { Part } from '../../product/part';
 import type { PartVersion, Process, ProcessContext } from '../../processes/process';
-import type { Family, RouteStone } from '../../families/family';
+import type { Family } from '../../families/family';
 import type { Finding } from '../plan-types';
 import { gangTogether } from './gangs';
+import type { StoneWish } from './stone-wish';
 
 /** The registries a plan works with; tests bring their own. */
 export interface Registries {
@@ -19,13 +20,6 @@ export interface Registries {
   layouters: Readonly<Record<Id<'layouter'>, Layouter>>;
 }
 
-/** A stone as a family wishes it, before a process and a machine are found for it. */
-export interface StoneWish extends Pick<RouteStone, 'key' | 'process' | 'settings' | 'each' | 'prints'> {
-  id: Id<'stone'>;
-  parts: Part[];
-  family: string;
-  products: Id<'product'>[];
-}
 /** A stone before anything is counted: its process and what every pass tells it. */
 export interface RoutedStone extends Omit<StoneWish, 'process' | 'parts' | 'settings'> {
   process: Process;

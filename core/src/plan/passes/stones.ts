@@ -1,6 +1,7 @@
 import type { Formula, Id, Term } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { type Ledger, fig } from '../../quantity/ledger';
+import { inCopiesOf } from '../../flow/cycles-per-good';
 import type { Net, Port } from '../../flow/net';
 import type { Counts } from '../../flow/solve-backward';
 import type { ConsumeContext, PanelRow } from '../../processes/process';
@@ -41,7 +42,14 @@ function sumOf(id: Id<'figure'>, figures: readonly Id<'figure'>[], ledger: Ledge
 }
 
 /** What the river shows of a run. */
-export function shownRun({ stone, name, cx }: Omit<PlannedRun, 'shown'>, net: Net, counts: Counts, real: boolean): Stone {
+export function shownRun(
+  { stone, name, cx }: Omit<PlannedRun, 'shown'>,
+  made: ReadonlySet<Id<'product'>>,
+  net: Net,
+  counts: Counts,
+  real: boolean,
+): Stone {
+  const [product = '', ...others] = made.size > 1 ? stone.products : [];
   const { ledger } = cx;
   const first = cx.stepIds[0];
   const last = cx.stepIds.at(-1);
@@ -55,6 +63,7 @@ export function shownRun({ stone, name, cx }: Omit<PlannedRun, 'shown'>, net: Ne
   return {
     id: cx.id,
     key: stone.key,
+    product: others.length > 0 ? '' : product,
     name,
     runs: [],
     process: cx.process,
@@ -82,11 +91,12 @@ export function shownRun({ stone, name, cx }: Omit<PlannedRun, 'shown'>, net: Ne
     perGoodIn: perGoodOf(net.steps[ins[0] ?? '']?.takes[0]?.flow),
     perGoodOut: perGoodOf(outs[0]?.flow),
     lost,
-    likely: cx.stepIds.flatMap((id) =>
-      LIKELY_KINDS.map((kind) => idOf(id, `likelyLost.${kind}`))
-        .filter((f) => ledger.has(f))
-        .map((figure) => ({ figure, share: 1 })),
-    ),
+    likely: cx.stepIds.flatMap((id) => {
+      // Of a sheet that several orders share, what each of them loses.
+      const items = new Set(cx.parts.map((p) => p.item));
+      const figures = LIKELY_KINDS.flatMap((kind) => [...items].map((item) => inCopiesOf(id, `likelyLost.${kind}`, item, net)));
+      return [...new Set(figures)].filter((f) => ledger.has(f)).map((figure) => ({ figure, share: 1 }));
+    }),
     reserve: cx.stepIds.flatMap((id) => {
       const figure = idOf(id, 'reserve');
       return ledger.has(figure) ? [{ figure, perGood: net.flows[net.steps[id]?.takes[0]?.flow ?? '']?.perGood ?? 1 }] : [];

@@ -1,5 +1,7 @@
 import type { Id } from '../../quantity/figure';
+import { plateOfInk } from '../../form/plates';
 import { printedInks } from '../../processes/press-inks';
+import type { PartVersion } from '../../processes/process';
 import { idOf } from '../../quantity/id-of';
 import type { Fastness } from '../../plant/fastness';
 import { practiceValue } from '../../plant/practice';
@@ -106,9 +108,10 @@ export function formWork({ contexts, plan, ledger }: Planned): FormWork[] {
   const prints = contexts.filter(({ cx }) => 'units' in cx.machine.limits);
   return contexts.flatMap(({ stone, cx }): FormWork[] => {
     const sets = stone.process.forms?.(cx) ?? [];
-    const press = prints.find((p) => p.cx.form !== null && p.cx.form.id === cx.form?.id)?.cx;
-    const first = press?.stepIds.find((id) => plan.steps[id]?.inks !== undefined);
-    if (!press || first === undefined) return [];
+    const presses = prints.filter((p) => p.cx.form !== null && p.cx.form.id === cx.form?.id).map((p) => p.cx);
+    const steps = presses.flatMap((p) => p.stepIds.filter((id) => plan.steps[id]?.inks !== undefined).map((id) => ({ id, press: p })));
+    const [first] = steps;
+    if (!first) return [];
     const plates = sets.reduce((n, s) => n + s.plates.length, 0);
     const imagingS = ledger.has(idOf(cx.id, 'imagingS')) ? ledger.value(idOf(cx.id, 'imagingS')) : 0;
     return sets.flatMap((set) =>
@@ -116,15 +119,31 @@ export function formWork({ contexts, plan, ledger }: Planned): FormWork[] {
         stone: cx.id,
         side: set.side,
         ink: version === '' ? ink : `${ink}, ${version}`,
-        sizeMm: press.layout?.sheetMm ?? [0, 0],
-        life: Math.round(ledger.value(idOf(first, 'plateLife'))),
+        sizeMm: first.press.layout?.sheetMm ?? [0, 0],
+        life: Math.round(ledger.value(idOf(first.id, 'plateLife'))),
         imagingS: plates > 0 ? imagingS / plates : 0,
-        wantedAt: ledger.value(idOf(first, 'startAt')),
-        steps: press.stepIds.filter((id) => printsWith(id, press.id, set.side) && (plan.steps[id]?.inks ?? []).includes(ink)),
-        press: press.machineId,
+        wantedAt: ledger.value(idOf(first.id, 'startAt')),
+        steps: steps.flatMap(({ id, press }) =>
+          printsWith(id, press.id, set.side) && (plan.steps[id]?.inks ?? []).includes(ink) && carries(plan, id, ink, version, cx.versions)
+            ? [id]
+            : [],
+        ),
+        press: first.press.machineId,
       })),
     );
   });
+}
+
+/** Whether a plate of a version is in the press in a step: its own version's, or one of those that share the plate; a plate of no version in all. */
+function carries(
+  { steps, flows }: Planned['plan'],
+  step: Id<'step'>,
+  ink: string,
+  plate: string,
+  versions: readonly PartVersion[],
+): boolean {
+  const runs = versions.find((v) => v.id === flows[steps[step]?.gives[0]?.flow ?? '']?.version);
+  return plate === '' || runs === undefined || plateOfInk(ink, runs, versions) === plate;
 }
 
 /** A form of one side prints in the passes of that side; one for both sides, and a pass of both, in any. */

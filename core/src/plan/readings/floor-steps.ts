@@ -4,7 +4,8 @@ import { MEASURE_SPREAD, type PieceMeasure } from '../../counts/count-by-measure
 import { finerOut, type StepUnits, stepUnits } from '../../counts/step-units';
 import { caliperUmOf } from '../../processes/stock-terms';
 import { WORK_STYLES } from '../../layout/work-style';
-import type { ConsumeContext } from '../../processes/process';
+import type { Step } from '../../flow/net';
+import type { ConsumeContext, PartVersion } from '../../processes/process';
 import { isMixedInk } from '../../product/ink-names';
 import type { RegisterOf } from '../../register/register-of-step';
 import { isRepeat } from '../../processes/time-and-cost';
@@ -65,6 +66,8 @@ export interface FloorStep {
   series?: string;
   /** The job touches food: the line is cleared before it, and somebody says so. Absent where it need not. */
   clear?: true;
+  /** The version that ran before it on the same setting: the line is cleared of it, and somebody says so. Absent where none did. */
+  clearOf?: string;
   /** What is read of it at the register desk; absent or null: nothing. */
   register?: RegisterOf | null;
 }
@@ -108,6 +111,7 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
       const step = plan.steps[id];
       if (!step) return [];
       const units = stepUnits(step, plan.flows);
+      const before = versionBefore(step, plan, cx.versions);
       // Equal steps are run and counted together.
       const { alike = 1 } = step;
       if (ledger.has(`${cx.id}.thickness`) && ledger.unitOf(`${cx.id}.thickness`) === 'µm') folded = value(`${cx.id}.thickness`);
@@ -157,6 +161,7 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
         mixed: (step.inks ?? []).filter(isMixedInk),
         ...(step.inks && { inks: step.inks, series: cx.inkSeries?.name ?? '' }),
         ...(step.inks && cx.parts.some((p) => p.food) && { clear: true as const }),
+        ...(before !== null && { clearOf: before }),
         register: routed.process.registers?.(cx, id) ?? null,
       };
       const sheet: SetupSheet = {
@@ -170,6 +175,13 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
       return [{ step: floor, sheet }];
     }),
   );
+}
+
+/** The version whose pieces lay on the machine before this step's, by name; null where it follows none. */
+function versionBefore({ gives, keepsFrom }: Step, { steps, flows }: Planned['plan'], versions: readonly PartVersion[]): string | null {
+  const versionOf = (step: Step | undefined): string | undefined => flows[step?.gives[0]?.flow ?? '']?.version;
+  const [before, own] = [versionOf(steps[keepsFrom ?? '']), flows[gives[0]?.flow ?? '']?.version];
+  return before === undefined || before === own ? null : (versions.find((v) => v.id === before)?.name ?? before);
 }
 
 /** What a part is called on the floor: its product's name in the job. */

@@ -3,6 +3,11 @@ import type { Stone } from '../plan-types';
 
 const STONES: Readonly<Record<string, { words: { stones: Readonly<Record<string, string>> } } | undefined>> = FAMILIES;
 
-/** What a stone is called: its family's word for it, or its key (stones of sets); of one run among several with its name. */
-export const stoneName = ({ family, key, name }: Pick<Stone, 'family' | 'key'> & { name?: string }): string =>
-  [STONES[family]?.words.stones[key] ?? key, name ?? ''].filter((word) => word !== '').join(', ');
+/** What a stone is called: its family's word for it, or its key (stones of sets); of one product among several, and of one run among several, with its name. */
+export const stoneName = ({
+  family,
+  key,
+  product,
+  name,
+}: Pick<Stone, 'family' | 'key'> & Partial<Pick<Stone, 'product' | 'name'>>): string =>
+  [STONES[family]?.words.stones[key] ?? key, product ?? '', name ?? ''].filter((word) => word !== '').join(', ');

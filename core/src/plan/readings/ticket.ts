@@ -25,6 +25,8 @@ export function ticketPages({ plan, contexts }: Planned): TicketPage[] {
     return routed.process.paper(cx).map((page) => ({
       ...page,
       rows: shopRows(page.rows, cx.ledger),
+      // Pieces of one version among another are found by the customer, if by nobody before.
+      blanks: cx.keeps === null ? page.blanks : [...page.blanks, 'line cleared of the version before, signed by'],
       stone,
       drawings: [
         ...(page.scene ? [routed.process.scene(cx)] : []),

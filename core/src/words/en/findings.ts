@@ -322,6 +322,7 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
 /** Why a part cannot lie on one form with others. */
 const GANG_WHY: Readonly<Record<string, string>> = {
   'gang.notHere': 'it is not in this job',
+  'gang.calledLikeAPart': 'the gang is called like it',
   'gang.twice': 'it is on another gang already',
   'gang.unlikeForm': 'it is cut another way',
   'gang.onWeb': 'webs are not ganged',

@@ -331,6 +331,7 @@ export const LABELS: Record<string, string> = {
   sequence: 'Sequence',
   passes: 'Passes',
   program: 'Cutting program',
+  orders: 'Orders on the sheet',
   motions: 'What each piece gets',
   deliveries: 'Deliveries',
   // lost

@@ -8,6 +8,8 @@ export const PRESSROOM_SCREENS = {
   'jobPage.zones': 'Ink zones, {0}',
   'terminal.clearLine':
     'This job touches food. Before the run: ducts, rollers and coater washed of other series; other inks, coatings, sheets and cloths away from the machine; samples of the job before taken off. The works’ own list and local law go first.',
+  'terminal.clearVersion':
+    'Before the run: every piece of {0} is off the machine, its feeder, delivery and waste bins; its pile is flagged and stands apart.',
   'terminal.lineCleared': 'Line cleared',
   'terminal.dryTried': 'Tried by hand: it is dry',
   'terminal.dryTriedNote': 'Tried by hand before its time: dry.',

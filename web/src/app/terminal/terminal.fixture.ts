@@ -61,6 +61,7 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   waits: [],
   locked: [],
   toClear: false,
+  clearOf: null,
   dryAt: null,
   washUp: null,
   times: { state: 'running', open: 'run', setupS: 1_500, runS: 300, stops: {}, since: NOW, stopReason: '' },
