@@ -1,6 +1,6 @@
 import { LINDMOOR, SHELF, cardSpec } from './line-1.fixture';
 import { itemOfRow, type JobSpec } from '../product/job-spec';
-import { plan, planned } from './plan';
+import { plan, planned, sceneOf } from './plan';
 import { formWork } from './readings/desk-work';
 import { floorSteps } from './readings/floor-steps';
 import { riverOf } from './readings/river';
@@ -52,6 +52,22 @@ describe('versions', () => {
   it('have plates: colours unchanged + versions × colours that change, a side each', () => {
     // Front C M Y + 3 K, back 3 K.
     expect(value('card.card.plates.plates')).toBe(3 + 3 + 3);
+  });
+  it('show their ink once, the sum of their runs, and how many plates of an ink are made', () => {
+    const black = value('card.card.print.front.ink.K.kg');
+    const runs = ['en', 'de', 'fr'].map((v) => value(`card.card.print.front.${v}.ink.K.kg`));
+    expect(black).toBeCloseTo(runs[0]! + runs[1]! + runs[2]!, 9);
+    const panel = made.stones.find((s) => s.key === 'print')!.panel.filter((r) => r.label === 'inkOf');
+    expect(panel.map((r) => r.text)).toEqual(['K, front', 'C', 'M', 'Y', 'K, back']);
+    const names = made.stones.find((s) => s.key === 'plates')!.id;
+    const scene = sceneOf(planned(inLanguages(undefined, ['en', 'de', 'fr']), LINDMOOR, SHELF), names);
+    expect(scene?.shapes.flatMap((s) => (s.kind === 'text' && s.role === 'inkName' ? [s.text] : []))).toEqual([
+      'K × 3',
+      'C',
+      'M',
+      'Y',
+      'K × 3',
+    ]);
   });
   it('are counted each to the end, and each is a row of the order', () => {
     expect(Object.keys(made.items)).toEqual(['i1.de', 'i1.en', 'i1.fr']);

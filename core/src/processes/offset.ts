@@ -38,7 +38,7 @@ import {
   type Pass,
   plateRemakes,
   pressAbility,
-  printedInks,
+  inkMasses,
   runSays,
 } from './press-inks';
 import { onwards } from './batch';
@@ -198,6 +198,8 @@ export const offset: Process = {
       });
       cx.ledger.figure(idOf(cx.id, 'piles'), PILES, { sheets: fig(idOf(first.id, 'run')), perPile: fig(idOf(cx.id, 'perPile')) });
     }
+    for (const { kg, runs } of inkMasses(passesOf(cx)))
+      if (!cx.ledger.has(kg)) cx.ledger.figure(kg, INK_IN_ALL, Object.fromEntries(runs.map((run) => [run, fig(run)])));
     cx.ledger.figure(idOf(cx.id, 'inkKg'), INK_IN_ALL, Object.fromEntries(inkKg.map((id) => [id, fig(id)])));
     return { costs, inkKg, plates };
   },
@@ -206,9 +208,7 @@ export const offset: Process = {
     {
       department: 'ink',
       scene: false,
-      rows: passesOf(cx).flatMap((p) =>
-        printedInks(p.id, p).map(({ ink, side, at }) => ({ label: 'inkOf', text: `${ink}, ${runSays(side, p)}`, figure: idOf(at, 'kg') })),
-      ),
+      rows: inkMasses(passesOf(cx)).map(({ says, kg }) => ({ label: 'inkOf', text: says, figure: kg })),
       lists: [
         {
           title: 'sequence',
@@ -409,13 +409,11 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
       : []),
     settingRow(cx, 'speed', 'perHour', machineTerm(cx, 'netPerHour'), { kind: 'count', unit: 'an hour' }),
     { label: 'inkKg', figure: idOf(cx.id, 'inkKg') },
-    ...passesOf(cx).flatMap((p, _, { length }) =>
-      printedInks(p.id, p).map(({ ink, side, at }) => ({
-        label: 'inkOf',
-        text: length > 1 || p.side === 'both' ? `${ink}, ${runSays(side, p)}` : ink,
-        figure: idOf(at, 'kg'),
-      })),
-    ),
+    ...inkMasses(passesOf(cx)).map(({ ink, says, kg }, _, masses) => ({
+      label: 'inkOf',
+      text: masses.filter((m) => m.ink === ink).length > 1 ? says : ink,
+      figure: kg,
+    })),
     { label: 'piles', figure: idOf(cx.id, 'piles') },
     ...passesOf(cx)
       .filter((p) => !p.samePlates)

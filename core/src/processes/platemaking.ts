@@ -5,7 +5,7 @@ import { practiceTerm } from '../plant/practice';
 import { IMAGING_TIME, PLATES, PLATES_OF_VERSIONS, platesOfInk, PRICE_OF } from '../form/plates';
 import { inkOrder } from '../ink/ink-order';
 import { pressPasses, WORK_STYLES } from '../layout/work-style';
-import { type DraftContext, type Process, setting, settingRow } from './process';
+import { type ConsumeContext, type DraftContext, type Process, setting, settingRow } from './process';
 import { NOTHING_LOST } from './single-step';
 import { timeAndCost } from './time-and-cost';
 
@@ -96,14 +96,14 @@ export const platemaking: Process = {
           { kind: 'rect', role: 'gripper', x, y: y + 64, w: 92, h: 10 },
         );
         for (const hole of [x + 20, x + 72]) shapes.push({ kind: 'circle', role: 'unit', cx: hole, cy: y + 69, r: 2.5 });
-        shapes.push({ kind: 'text', role: 'inkName', x: x + 46, y: y + 90, text: ink, sizeMm: 11, anchor: 'middle' });
+        shapes.push({ kind: 'text', role: 'inkName', x: x + 46, y: y + 90, text: platesSay(cx, ink), sizeMm: 11, anchor: 'middle' });
       });
     });
     return {
       title: 'plates',
       says:
         plateSets(cx)
-          .map((s) => `${s.side}: ${s.inks.join(', ')}`)
+          .map((s) => `${s.side}: ${s.inks.map((ink) => platesSay(cx, ink)).join(', ')}`)
           .join('; ') + `; for a sheet of ${press[0]} by ${press[1]} millimetres`,
       box: { x: -10, y: -6, w: Math.max(...plateSets(cx).map((s) => s.inks.length * 104), 300) + 20, h: plateSets(cx).length * 130 + 10 },
       toScale: false,
@@ -146,6 +146,12 @@ export const platemaking: Process = {
     },
   ],
   summary: (cx) => ({ figure: idOf(cx.id, 'plates'), text: cx.machine.name }),
+};
+
+/** An ink, and how many plates of it are made where versions have plates of their own. */
+const platesSay = (cx: ConsumeContext, ink: string): string => {
+  const plates = platesOfInk(ink, cx.versions).length;
+  return plates > 1 ? `${ink} × ${plates}` : ink;
 };
 
 const PLATES_IN_ALL = {

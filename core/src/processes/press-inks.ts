@@ -165,6 +165,19 @@ export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; cost
   });
 }
 
+/** Each ink of a press, side by side: the figure of its mass, and those it is the sum of, where versions print it one after another. */
+export function inkMasses(passes: readonly Pass[]): { ink: string; says: string; kg: Id<'figure'>; runs: Id<'figure'>[] }[] {
+  const masses = new Map<Id<'figure'>, { ink: string; says: string; runs: Id<'figure'>[] }>();
+  for (const pass of passes)
+    for (const { ink, side, at } of printedInks(pass.id, pass)) {
+      const inAll = idOf(inkAt(pass.of, pass.prints, side, ink), 'kg');
+      const mass = masses.get(inAll) ?? { ink, says: `${ink}, ${side}`, runs: [] };
+      mass.runs.push(idOf(at, 'kg'));
+      masses.set(inAll, mass);
+    }
+  return [...masses].map(([kg, mass]) => ({ kg, ...mass }));
+}
+
 /** What each ink is laid with and how near a draw-down has to come: for the kitchen's page. */
 export function filmList(cx: ConsumeContext, inks: readonly string[]): { title: string; head: string[]; rows: string[][] } {
   const usual = practiceValue(cx.plant, 'ink.filmGsm');

@@ -275,6 +275,19 @@ describe('a job for several orders', () => {
     await planner.call('POST', `/api/jobs/${a}/join`, { version: 1, other: b });
     expect(Object.keys(JobSpecSchema.parse((await read(a))['spec']).products)).toEqual(['card', 'card2']);
   });
+  it('keeps the versions of both, and the sheet that one of them shares, under the names that the products now have', async () => {
+    const [a, b] = [await planner.order(4_000), await planner.order(6_000)];
+    await edit(b, ['products', 'card', 'wish', 'openWidthMm'], 180);
+    await edit(b, ['items', 'i1', 'versions', 'only', 'changes'], ['K']);
+    const menu = { ...JobSpecSchema.parse((await read(b))['spec']).items['i1'], product: 'menu', orderLine: null };
+    await edit(b, ['products', 'menu'], JobSpecSchema.parse((await read(b))['spec']).products['card']);
+    await edit(b, ['items', 'i9'], menu);
+    await edit(b, ['choices', 'gangs'], { sheet: { parts: ['card.card', 'menu.card'] } });
+    expect((await planner.call('POST', `/api/jobs/${a}/join`, { version: 1, other: b })).status).toBe(200);
+    const spec = JobSpecSchema.parse((await read(a))['spec']);
+    expect(spec.items['i2']).toMatchObject({ product: 'card2', versions: { only: { quantity: 6_000, changes: ['K'] } } });
+    expect(spec.choices.gangs).toEqual({ sheet: { parts: ['card2.card', 'menu.card'] } });
+  });
   it('takes in no job that is released, nor itself', async () => {
     const [a, b] = [await planner.order(), await planner.order()];
     await release(b);

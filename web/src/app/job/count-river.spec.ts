@@ -13,9 +13,9 @@ const made = plan(spec, plant, { ...EMPTY_SHELF, asOf: 1_772_000_000 });
 const place = { timeZone: 'Europe/Berlin', currency: 'EUR' };
 
 describe('CountRiver', () => {
-  const show = async (asList: boolean): Promise<{ host: HTMLElement; chosen: string[] }> => {
+  const show = async (asList: boolean, of = made): Promise<{ host: HTMLElement; chosen: string[] }> => {
     const f = TestBed.createComponent(CountRiver);
-    for (const [k, v] of Object.entries({ plan: made, river: riverOf(made), place, asList })) f.componentRef.setInput(k, v);
+    for (const [k, v] of Object.entries({ plan: of, river: riverOf(of), place, asList })) f.componentRef.setInput(k, v);
     const chosen: string[] = [];
     f.componentInstance.chooseStone.subscribe((s) => chosen.push(s));
     await f.whenStable();
@@ -29,6 +29,15 @@ describe('CountRiver', () => {
     expect(cut?.getAttribute('aria-label')).toMatch(/Cut, Guillotine 1, .*copies good, .*lost/);
     cut?.click();
     expect(chosen).toEqual(['card.card.cut']);
+  });
+  it('of several products says in the line below whose a stone is, and in full to those who listen', async () => {
+    const [item, product] = [spec.items['i1']!, spec.products['card']!];
+    const two = { ...spec, items: { i1: item, i2: { ...item, product: 'menu' } }, products: { card: product, menu: product } };
+    const { host } = await show(false, plan(two, plant, { ...EMPTY_SHELF, asOf: 1_772_000_000 }));
+    const cut = host.querySelector('[id="stone-menu.card.cut"]');
+    expect(cut?.querySelector('.name')?.textContent.trim()).toBe('Cut');
+    expect(cut?.querySelector('.machine')?.textContent).toMatch(/^menu · /);
+    expect(cut?.getAttribute('aria-label')).toMatch(/^Cut, menu, Guillotine 1/);
   });
   it('has a list form with the same actions', async () => {
     const { host, chosen } = await show(true);

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import {
   stoneName,
+  stoneWord,
   type Figure,
   formatDuration,
   formatFigure,
@@ -18,6 +19,9 @@ import {
 interface Drawn {
   stone: Stone;
   name: string;
+  /** What stands over it: its word alone, as names of products and runs would run into the next stone; they stand in the line below. */
+  word: string;
+  under: string;
   x: number;
   w: number;
   count: string;
@@ -73,6 +77,8 @@ export class CountRiver {
       return {
         stone,
         name,
+        word: stoneWord(stone),
+        under: [stone.product, stone.name, stone.summary.text || stone.machineName].filter((word) => word !== '').join(' · '),
         x: i * w,
         w,
         count,

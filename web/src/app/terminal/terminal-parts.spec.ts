@@ -128,6 +128,13 @@ describe('the desk of a step that runs', () => {
     await press('Line cleared');
     expect(wishes).toEqual([{ kind: 'clear' }]);
   });
+  it('does not begin a version before the line is cleared of the one before, which it names', async () => {
+    const setup = { ...step().times, state: 'setup' as const };
+    const { host } = await open({ step: step({ times: setup, toClear: true, clearOf: 'Deutsch' }) });
+    expect(host.textContent).toContain(say('terminal.clearVersion', 'Deutsch'));
+    expect(host.textContent).not.toContain('local law');
+    expect([...host.querySelectorAll('button')].find((b) => b.textContent.trim() === say('terminal.setupDone'))!.disabled).toBe(true);
+  });
   it('destroys under a witness only', async () => {
     const { press, wishes, host, f } = await open();
     await press('Waste…', 'destroyed under witness');
