@@ -260,6 +260,16 @@ export const jobs = {
     reply: z.object({ version }),
     example: { params: EXAMPLE, body: { version: 1, other: EXAMPLE.id } },
   },
+  'jobs.makeTool': {
+    method: 'post',
+    path: '/api/jobs/:id/tools',
+    who: ['planner'],
+    says: 'Enters a job of the house that makes a tool for this one, ready when its step begins; this job takes the tool from it. The same id twice is one job.',
+    params,
+    body: z.strictObject({ id: z.uuid(), version, tool: z.string().min(1).max(200) }),
+    reply: z.object({ job: z.uuid(), number: z.number().int(), version }),
+    example: { params: EXAMPLE, body: { id: EXAMPLE.id, version: 1, tool: 'card.card.foil.die.crest' } },
+  },
   'jobs.planCsv': {
     method: 'get',
     path: '/api/jobs/:id/plan.csv',

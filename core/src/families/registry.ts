@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { FamilyId } from '../product/job-spec';
 import type { Family } from './family';
+import { foilDie } from './foil-die';
 import { foldedCard } from './folded-card';
 import { labelSheet } from './label-sheet';
 
@@ -8,6 +9,7 @@ import { labelSheet } from './label-sheet';
 export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = {
   'folded-card': foldedCard,
   'label-sheet': labelSheet,
+  'foil-die': foilDie,
 };
 
 /** A family by its id, whatever its wish: methods take the wish of their own family. */

@@ -83,6 +83,8 @@ export interface ToolUse {
   cycles: Id<'figure'>;
   remakes: Id<'figure'>;
   supply: Supply;
+  /** What a job of the works has to make for it: a product line and its wish. Absent: the works makes none of these. */
+  made?: { family: string; wish: Record<string, unknown> };
 }
 
 /** The counted net: steps joined by flows; acyclic. `wanted` is what leaves the house, by flow and item. */

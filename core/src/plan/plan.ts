@@ -72,7 +72,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const net: Net = { flows: drafted.flows, steps: withGates(drafted.steps, spec.gates), wanted };
   const { losses } = drafted;
   const { counts, reserved } = countAll({ net, losses, items, ledger }, wishFor(spec, losses, plant, ledger));
-  const runs = drafted.runs.map((run) => ({ ...run, cx: { ...run.cx, counts, steps: net.steps } }));
+  const runs = drafted.runs.map((run) => ({ ...run, cx: { ...run.cx, counts, steps: net.steps, tools: drafted.tools } }));
   const consumed = runs.map(({ stone, cx }) => consumedByAll(stone.process.consume(cx), cx.form?.alike ?? 1, ledger));
   const assumptions = layOutTime(net, plant, shelf, arrivalsOf(net, drafted.tools, plant, shelf, ledger), spec.gates, ledger);
   const real = anyCounted(net, shelf.counted);

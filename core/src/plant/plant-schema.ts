@@ -48,7 +48,8 @@ const stock = z.strictObject({
   name: z.string().min(1).max(80),
   form: z.enum(['sheet', 'roll', 'board', 'film', 'foil', 'goods']),
   grade: z.string().min(1).max(80),
-  gsm: notNegative(5_000),
+  // Plates of metal for dies are stock too.
+  gsm: notNegative(200_000),
   caliperUm: notNegative(50_000),
   widthMm: positive(5_000),
   lengthMm: positive(5_000).optional(),
@@ -280,7 +281,14 @@ export const ShelfSchema = z.strictObject({
   jobs: z
     .record(
       idText,
-      z.strictObject({ number: z.number().int().positive(), name: z.string().max(120), readyAt: moment, delivered: z.boolean() }),
+      z.strictObject({
+        number: z.number().int().positive(),
+        name: z.string().max(120),
+        readyAt: moment,
+        delivered: z.boolean(),
+        money: notNegative(1e12),
+        tool: idText.optional(),
+      }),
     )
     .optional(),
   palletLimit: z.strictObject({ kg: positive(5_000), heightMm: positive(4_000) }).optional(),

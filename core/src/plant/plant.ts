@@ -188,7 +188,14 @@ export interface ChildJob {
   /** Epoch seconds. */
   readyAt: number;
   delivered: boolean;
+  /** What it costs the works as planned. */
+  money: number;
+  /** The card under which what it made lies in the tool store, once it is delivered. */
+  tool?: Id<'tool'>;
 }
+/** A job that makes something for this one; undefined where it is not there any more. */
+export const childOf = ({ jobs = {} }: Pick<Shelf, 'jobs'>, job: Id<'job'>): ChildJob | undefined =>
+  Object.hasOwn(jobs, job) ? jobs[job] : undefined;
 /** What the works' own log says of a process (on a machine): running loss, setup loss as a factor on what the handbook gives, and how both spread from job to job. */
 export interface OwnLoss {
   jobs: number;

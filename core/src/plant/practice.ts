@@ -44,6 +44,16 @@ export const PRACTICE_DEFAULTS = {
   'foilDie.pricePerCm2': fixed(1.2, 'money', 'invented', 'invented for the demo: put in your own price'),
   'foilDie.priceEach': fixed(18, 'money', 'invented', 'invented for the demo: put in your own price'),
   'foilDie.lifeCycles': fixed(500_000, 'cycle', 'practice', PRACTICE),
+  'foilDie.marginMm': fixed(5, 'mm', 'practice', 'metal left around the image to hold the die by; common practice, no source'),
+  'foilDie.kerfMm': fixed(3, 'mm', 'practice', PRACTICE),
+  'foilDie.engravePerCm2S': {
+    value: 45,
+    pm: 15,
+    unit: 's',
+    tag: 'practice',
+    source: 'milling fine lines in brass; common practice, no source',
+  },
+  'foilDie.lookS': fixed(600, 's', 'practice', 'ten minutes a die under the loupe; common practice, no source'),
   // ink and foil
   'ink.filmGsm': range(0.8, 1.5, 'g/m²', 'book', 'wet film of an offset solid; handbook range, from memory'),
   'ink.coveragePercent': {

@@ -3,6 +3,7 @@ import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import { ceilTolerant } from '../quantity/round-tolerant';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
+import { childOf } from '../plant/plant';
 import { practiceTerm, practiceValue } from '../plant/practice';
 import { copiesUp, copyPlaces } from '../layout/layout';
 import { FOIL_DIES, FOIL_DIE_PRICE, REMAKES } from '../form/plates';
@@ -141,6 +142,7 @@ export const foil: Process = {
         cycles: idOf(cx.id, 'run'),
         remakes: idOf(at, 'remakes'),
         supply: area.tool ? { from: 'store', tool: area.tool } : { from: 'buy', leadDays: 4 },
+        made: { family: 'foil-die', wish: { face: area.name, widthMm: area.widthMm, heightMm: area.heightMm } },
       };
     }
     return singleStep(cx, {
@@ -265,7 +267,20 @@ function foilOf(cx: ConsumeContext, area: AreaOnForm): Consumed['costs'] {
     perSet: fig(idOf(die, 'dies')),
   });
   const costs: Consumed['costs'] = [{ figure: idOf(at, 'cost'), kind: 'goods', fixed: false }];
-  if (!area.tool) {
+  if (diesCost(cx, area, die)) costs.push({ figure: idOf(die, 'cost'), kind: 'form', fixed: true });
+  return costs;
+}
+
+/** What the dies of an area cost: bought by their size; made here what their job costs; taken from the store nothing. Whether they cost anything. */
+function diesCost(cx: ConsumeContext, area: AreaOnForm, die: Id<'toolUse'>): boolean {
+  const supply = cx.tools[die]?.supply;
+  if (supply?.from === 'store') return false;
+  const child = supply?.from === 'job' ? childOf(cx.shelf, supply.job) : undefined;
+  if (child)
+    cx.ledger.figure(idOf(die, 'cost'), DIES_OF_JOB, {
+      job: { value: child.money, unit: 'money', from: 'shelf', at: `job ${child.number}` },
+    });
+  else
     cx.ledger.figure(idOf(die, 'cost'), FOIL_DIE_PRICE, {
       dies: fig(idOf(die, 'dies')),
       widthMm: typed(area.widthMm, 'mm', `foil:${area.id}`),
@@ -273,10 +288,9 @@ function foilOf(cx: ConsumeContext, area: AreaOnForm): Consumed['costs'] {
       perCm2: practiceTerm(cx.plant, 'foilDie.pricePerCm2'),
       least: practiceTerm(cx.plant, 'foilDie.priceEach'),
     });
-    costs.push({ figure: idOf(die, 'cost'), kind: 'form', fixed: true });
-  }
-  return costs;
+  return true;
 }
+const DIES_OF_JOB = { ...SUM, id: 'form.diesOfJob', unit: 'money' } as const;
 
 function stripScene(cx: ConsumeContext): Scene {
   const [area] = areasOnForm(cx);

@@ -82,6 +82,7 @@ export interface Draft {
 export interface ConsumeContext extends DraftContext {
   stepIds: Id<'step'>[];
   steps: Record<Id<'step'>, Step>;
+  tools: Record<Id<'toolUse'>, ToolUse>;
   counts: Counts;
 }
 
@@ -109,7 +110,7 @@ export interface PanelRow {
 
 /** The department whose hands a stone's ticket page goes to. */
 export type Department =
-  'store' | 'prepress' | 'ink' | 'press' | 'foil' | 'guillotine' | 'fold' | 'bench' | 'sheeting' | 'inspection' | 'packing';
+  'store' | 'prepress' | 'ink' | 'press' | 'foil' | 'engraving' | 'guillotine' | 'fold' | 'bench' | 'sheeting' | 'inspection' | 'packing';
 
 /** What a stone's page says on paper beyond its panel: lists (cuts, lots, inks) and lines a person fills in. */
 export interface PaperPage {

@@ -1,6 +1,7 @@
 import type { Id } from '../quantity/figure';
 import { camera } from './camera';
 import { digital } from './digital';
+import { engrave } from './engrave';
 import { foil } from './foil';
 import { fold } from './fold';
 import { guillotine } from './guillotine';
@@ -14,6 +15,7 @@ import { pullRoll } from './pull-roll';
 import { reject } from './reject';
 import { rewind } from './rewind';
 import { rollDie } from './roll-die';
+import { saw } from './saw';
 import { sheeter } from './sheeter';
 import { stack } from './stack';
 import { webPress } from './web-press';
@@ -22,6 +24,7 @@ import { webPress } from './web-press';
 export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEntries(
   [
     ...[pull, pullRoll, platemaking, offset, digital, webPress, camera, foil, guillotine, sheeter, rollDie, rewind, reject, fold],
+    ...[saw, engrave],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

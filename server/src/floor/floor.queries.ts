@@ -255,6 +255,11 @@ from floor_log l
 where l.kind = 'clear' and l.job = any($1)
   and not exists (select 1 from floor_log b where b.kind = 'counter' and b.other = l.id)`,
 );
+/** Of some jobs those that are not delivered yet. $1 uuid[] */
+export const NOT_DELIVERED = rows(
+  z.object({ id: z.string(), number: z.number() }),
+  `select id, number from jobs where id = any($1) and state <> 'delivered'`,
+);
 /** The newest word counts, whenever it comes. $1 uuid, $2 text state, $3 double at */
 export const SET_PILE_STATE = `update piles set state = $2, state_at = to_timestamp($3) where id = $1 and state_at <= to_timestamp($3)`;
 /** $1 uuid, $2 text place, $3 double at */
@@ -340,12 +345,12 @@ export const ACTIVE_PEOPLE = rows(
   `select id, pin_hash as "pinHash" from users where active and id = any($1)`,
 );
 
-/** A job that makes what another left short: its customer and date are that one's. $1 uuid job, $2 uuid of which */
-export const SET_CHILD = `update jobs set child_of = $2 where id = $1`;
-/** Child jobs with the pieces they are to make. $1 uuid job */
+/** A job that makes something for another: what it left short, or a tool; its customer is that one's. $1 uuid job, $2 uuid of which, $3 text the tool's use, or null */
+export const SET_CHILD = `update jobs set child_of = $2, makes_tool = $3 where id = $1`;
+/** Child jobs with the pieces they are to make; those that make tools make no pieces of the order. $1 uuid job */
 export const CHILDREN = rows(
   JobFloor.shape.children.element,
-  `select id as job, number, title, state, (summary ->> 'good')::float8 as pieces from jobs where child_of = $1 and alt = 0 order by number`,
+  `select id as job, number, title, state, (summary ->> 'good')::float8 as pieces from jobs where child_of = $1 and makes_tool is null and alt = 0 order by number`,
 );
 
 /** $1 uuid job, $2 text step, $3 process, $4 machine, $5 expected setup, $6 setup, $7 cycles, $8 lost, $9 repeated, $10 setup s, $11 run s, $12 json stops, $13 planned cycles an hour */

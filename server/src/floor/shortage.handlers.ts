@@ -1,17 +1,14 @@
 import type { floor } from '@druckerei/contract';
-import { itemOfRow, type JobSpec, type ShortageOption, shortageOptions } from '@druckerei/core';
-import { type Ctx, signedIn } from '../context';
+import { itemOfRow, shortageOptions } from '@druckerei/core';
 import { type Db, inTransaction } from '../db/pool';
 import { maybeOne } from '../db/rows';
-import { invalid, notFound, Refused } from '../errors';
-import { notifyChanged } from '../events/event-hub';
+import { invalid, Refused } from '../errors';
 import type { Handlers } from '../implement';
+import { enterChild } from '../jobs/child-job';
 import { findJob, homeOf, type JobFound, lockJob } from '../jobs/find-job';
-import { ADD_EVENT, ADD_JOB, ADD_SPEC, JOB_BY_ID } from '../jobs/jobs.queries';
-import { palletLimitOf, planFor } from '../jobs/plan-for';
+import { JOB_BY_ID } from '../jobs/jobs.queries';
+import { palletLimitOf } from '../jobs/plan-for';
 import { cutShelf } from '../plants/shelf';
-import { SET_CHILD } from './floor.queries';
-import { NEXT_NUMBER, SET_LIST_KEYS } from '../orders/orders.queries';
 
 export const shortageHandlers: Pick<Handlers<typeof floor>, 'floor.shortage' | 'floor.child'> = {
   'floor.shortage': async ({ params, query }, ctx) => {
@@ -41,7 +38,9 @@ export const shortageHandlers: Pick<Handlers<typeof floor>, 'floor.shortage' | '
       if (job.alternativeOf !== null) throw new Refused(422, 'alternative', 'This is an alternative: choose it first.');
       const option = (await optionsOf(db, job, body.item, ctx.now()))?.options.find((o) => o.way === body.way);
       if (!option?.child) throw new Refused(409, 'not-short', 'Nothing is short any more, or it cannot be made this way: look again.');
-      return enterChild(db, ctx, job, body.id, { ...option, child: option.child });
+      const { child, way } = option;
+      const name = `${child.name}, ${way === 'rerun' ? 'run again' : 'topped up'}`.slice(0, 120);
+      return enterChild(db, ctx, job, { id: body.id, spec: { ...child, name }, detail: { way }, tool: null });
     }),
 };
 
@@ -50,27 +49,4 @@ async function optionsOf(db: Db, job: JobFound, item: string, now: number): Prom
   const shelf = await cutShelf(db, { plant, spec: job.spec, now, palletLimit: palletLimitOf(job), job: homeOf(job) });
   const by = itemOfRow(job.spec, item)?.deliveries[0]?.by ?? '2000-01-01T00:00';
   return shortageOptions({ spec: job.spec, plant, shelf, number: job.number, item, by });
-}
-
-/** A job of its own, with counts of its own, for pieces of an order another job works for: it has no order line, and says whose child it is. */
-async function enterChild(
-  db: Db,
-  ctx: Ctx,
-  parent: JobFound,
-  id: string,
-  { child, way }: ShortageOption & { child: JobSpec },
-): Promise<{ job: string; number: number }> {
-  const by = signedIn(ctx);
-  const spec: JobSpec = { ...child, name: `${child.name}, ${way === 'rerun' ? 'run again' : 'topped up'}`.slice(0, 120) };
-  const made = await planFor(db, id, spec, parent.plantDocument, ctx.now(), parent);
-  const number = (await maybeOne(db, NEXT_NUMBER))?.number;
-  if (number === undefined) throw notFound('A number');
-  await db.query(ADD_JOB, [id, number, spec.name, JSON.stringify(made.summary), made.picture, null, 0, '']);
-  await db.query(SET_CHILD, [id, parent.id]);
-  await db.query(SET_LIST_KEYS, [id]);
-  await db.query(ADD_SPEC, [id, 1, JSON.stringify(spec), parent.plant, '[]', by.id, id]);
-  await db.query(ADD_EVENT, [by.id, 'job.entered', id, JSON.stringify({ number, childOf: parent.number, way })]);
-  await db.query(ADD_EVENT, [by.id, 'job.child', parent.id, JSON.stringify({ number, way })]);
-  for (const job of [id, parent.id]) await notifyChanged(db, { table: 'jobs', id: job, version: 1, by: by.name });
-  return { job: id, number };
 }

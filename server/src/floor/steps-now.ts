@@ -17,7 +17,18 @@ import type { Db } from '../db/pool';
 import { many } from '../db/rows';
 import { together } from '../db/together';
 import { ACCEPTED } from '../kitchen/kitchen.queries';
-import { CLEARED, PILES, STEPS_OF_JOB, STEPS_ON, SUMS, TIMES, UNREAD, type ReleasedStep, type PileRow } from './floor.queries';
+import {
+  CLEARED,
+  NOT_DELIVERED,
+  PILES,
+  STEPS_OF_JOB,
+  STEPS_ON,
+  SUMS,
+  TIMES,
+  UNREAD,
+  type ReleasedStep,
+  type PileRow,
+} from './floor.queries';
 
 /** The floor of some jobs: released steps, what was logged of their time, what was counted, and their piles. */
 export interface FloorOf {
@@ -29,22 +40,33 @@ export interface FloorOf {
   accepted: ReadonlySet<string>;
   /** Steps whose line was cleared. */
   cleared: ReadonlySet<string>;
+  /** Jobs that make tools for these and are not delivered yet, by id: their numbers. */
+  making: ReadonlyMap<string, number>;
 }
 export const stepKey = (job: string, step: string): string => `${job} ${step}`;
 
 export async function floorOfJob(db: Db, job: string): Promise<FloorOf> {
   const reads = together(db);
   const [steps, logged] = await Promise.all([many(reads, STEPS_OF_JOB, [job]), loggedOf(reads, [job])]);
-  return { steps, ...logged };
+  return { steps, ...logged, making: await makingFor(reads, steps) };
 }
 /** The floor of every open job with a step on one of the machines; null: on any. */
 export async function floorOnMachines(db: Db, machines: readonly string[] | null): Promise<FloorOf> {
   const steps = await many(db, STEPS_ON, [machines]);
-  return { steps, ...(await loggedOf(together(db), [...new Set(steps.map((s) => s.job))])) };
+  const reads = together(db);
+  const [logged, making] = await Promise.all([loggedOf(reads, [...new Set(steps.map((s) => s.job))]), makingFor(reads, steps)]);
+  return { steps, ...logged, making };
+}
+
+/** Jobs that some steps wait for, as far as they are not delivered. */
+async function makingFor(db: Db, steps: readonly ReleasedStep[]): Promise<Map<string, number>> {
+  const jobs = [...new Set(steps.flatMap((s) => s.facts.fromJobs ?? []))];
+  if (jobs.length === 0) return new Map();
+  return new Map((await many(db, NOT_DELIVERED, [jobs])).map(({ id, number }) => [id, number]));
 }
 
 /** What was logged of some jobs. */
-async function loggedOf(db: Db, jobs: readonly string[]): Promise<Omit<FloorOf, 'steps'>> {
+async function loggedOf(db: Db, jobs: readonly string[]): Promise<Omit<FloorOf, 'steps' | 'making'>> {
   const [entries, counts, piles, accepted, cleared] = await Promise.all([
     many(db, TIMES, [jobs]),
     many(db, SUMS, [jobs]),
@@ -123,6 +145,10 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     if (state === 'waiting' || (state !== 'done' && dry > 0)) return [before.facts.name];
     return dry > 0 && dryAt !== null && dryAt > now ? [`${before.facts.name}: dry`] : [];
   });
+  const tools = (facts.fromJobs ?? []).flatMap((id) => {
+    const made = floor.making.get(id);
+    return made === undefined ? [] : [`job ${made}`];
+  });
   return {
     job,
     number,
@@ -149,7 +175,7 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     reserve: facts.reserve ?? 0,
     measure: facts.measure ?? null,
     next: facts.next.map(({ step, name, machineName, waitS }) => ({ step, name, machineName, waitS })),
-    waits: times.state === 'waiting' ? waits : [],
+    waits: times.state === 'waiting' ? [...waits, ...tools] : [],
     locked: [...locked],
     toClear,
     clearOf: facts.clearOf ?? null,

@@ -8,7 +8,7 @@ import { notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import { readPlant } from '../plants/read-plant';
 import { cutShelf } from '../plants/shelf';
-import { JOB_BY_ID, LOCK_JOB, SAVE_VERSION, type JobRow } from './jobs.queries';
+import { JOB_BY_ID, LOCK_JOB, SAVE_VERSION, SET_SUMMARY, type JobRow } from './jobs.queries';
 import { palletLimitOf, planFor, type PlannedJob, writeLines } from './plan-for';
 
 /** A job with its newest specification and the plant it is planned for. */
@@ -93,5 +93,17 @@ export async function saveVersion(db: Db, ctx: Ctx, job: JobFound, next: NextVer
   ]);
   if (job.alternativeOf === null) await writeLines(db, next.spec, plant.plant, job.id);
   await notifyChanged(db, { table: 'jobs', id: job.id, version, by: by.name });
+  await tellParent(db, ctx, job);
   return { ...made, version };
+}
+
+/** The job that waits for what this one makes follows it: what lists show of it is planned anew while it is open, and who looks at it reads again. */
+export async function tellParent(db: Db, ctx: Ctx, { madeFor, alternativeOf }: JobFound): Promise<void> {
+  if (madeFor === null || alternativeOf !== null) return;
+  const parent = await findJob(db, madeFor);
+  if (LOCKED[parent.state] === undefined) {
+    const { summary } = await planOf(db, parent, ctx.now());
+    await db.query(SET_SUMMARY, [parent.id, JSON.stringify(summary)]);
+  }
+  await notifyChanged(db, { table: 'jobs', id: parent.id, version: parent.version, by: signedIn(ctx).name });
 }

@@ -10,6 +10,7 @@ import type { Handlers } from '../implement';
 import { plantInForce } from '../plants/read-plant';
 import { ticketPdf } from '../ticket/ticket-pdf';
 import { alternativesHandlers } from './alternatives.handlers';
+import { toolJobHandlers } from './tool-job.handlers';
 import { differencesHandlers } from './differences.handlers';
 import { findJob, homeOf, lock, lockJob, planOf, requireOpen, requireVersion, saveVersion, shelfOf } from './find-job';
 import { gatesHandlers } from './gates.handlers';
@@ -18,6 +19,7 @@ import { releaseHandlers } from './release.handlers';
 
 export const jobsHandlers: Handlers<typeof jobs> = {
   ...alternativesHandlers,
+  ...toolJobHandlers,
   ...differencesHandlers,
   ...gatesHandlers,
   ...releaseHandlers,

@@ -10,6 +10,8 @@ const JobRow = z.object({
   alt: z.number(),
   altName: z.string(),
   alternativeOf: z.string().nullable(),
+  /** The job it makes a tool for. */
+  madeFor: z.string().nullable(),
   state: z.enum(JOB_STATES),
   version: z.number(),
   summary: written<PlanSummary>(),
@@ -36,7 +38,8 @@ export const ADD_EVENT = `insert into events (who, what, job, detail) values ($1
 
 const JOB = `
 select
-  j.id, j.number, j.alt, j.alt_name as "altName", j.alternative_of as "alternativeOf", j.state, j.version, j.summary,
+  j.id, j.number, j.alt, j.alt_name as "altName", j.alternative_of as "alternativeOf",
+  case when j.makes_tool is not null then j.child_of end as "madeFor", j.state, j.version, j.summary,
   s.spec, s.plant,
   coalesce(c.name, '') as customer,
   c.id        as "customerId",

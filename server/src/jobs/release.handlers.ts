@@ -24,9 +24,9 @@ import { readPlant } from '../plants/read-plant';
 import { writeFacts } from '../floor/learn';
 import { writeReleasedSteps } from '../floor/released-steps';
 import { balanceOfJob, floorOfJob } from '../floor/steps-now';
-import { planForms } from '../tools/forms-of-job';
+import { planForms, storeMade } from '../tools/forms-of-job';
 import { ticketPdf } from '../ticket/ticket-pdf';
-import { type JobFound, lockJob, requireOpen, requireVersion, saveVersion } from './find-job';
+import { type JobFound, lockJob, requireOpen, requireVersion, saveVersion, tellParent } from './find-job';
 import { ADD_EVENT, ADD_FILE, ADD_RELEASE, LAST_WHOLE, RELEASES, SET_STATE, SPEC_OF } from './jobs.queries';
 import { planFor } from './plan-for';
 
@@ -90,6 +90,7 @@ export const releaseHandlers: Pick<Handlers<typeof jobs>, Mine> = {
         await promisePaper(db, [], { job: job.id, by: signedIn(ctx), reason: 'delivered' });
       }
       await setState(db, ctx, job, state, body.back ? 'job.deliveryTakenBack' : 'job.delivered', { note: body.note });
+      if (!body.back) await storeMade(db, ctx, job);
       return { version: job.version, state };
     }),
 };
@@ -117,6 +118,7 @@ async function setState(db: Db, ctx: Ctx, job: JobFound, state: JobFound['state'
   await db.query(SET_STATE, [job.id, state]);
   await db.query(ADD_EVENT, [by.id, what, job.id, JSON.stringify({ version: job.version, ...detail })]);
   await notifyChanged(db, { table: 'jobs', id: job.id, version: job.version, by: by.name });
+  await tellParent(db, ctx, job);
 }
 
 /** The artwork's version where nobody was asked about it. */

@@ -9,6 +9,10 @@ export function momentOf(local: string, timeZone: string): number | null {
   return at.isValid ? at.toUnixInteger() : null;
 }
 
+/** A moment as the plant's clock shows it, to the minute: 2026-12-03T14:00. */
+export const localMoment = (atS: number, timeZone: string): string =>
+  DateTime.fromSeconds(atS, { zone: timeZone }).toFormat("yyyy-MM-dd'T'HH:mm");
+
 /** The plant's opening hours as UTC intervals, from today on: core knows no calendar and no time zone. */
 export function openHours(plant: Plant, fromS: number, days = DAYS_AHEAD): Intervals {
   return daysFrom(plant, fromS, days).flatMap((day) =>

@@ -65,6 +65,27 @@ where j.state in ('part', 'released', 'revising')
     and not exists (select 1 from floor_log b where b.other = e.id and b.kind = 'counter'))
 group by s.machine`,
 );
+/** Jobs that make something for another, with the card of the tool they made. $1 text[] jobs */
+export const MADE_ELSEWHERE = rows(
+  z.object({
+    id: z.string(),
+    number: z.number(),
+    name: z.string(),
+    readyAt: z.number(),
+    delivered: z.boolean(),
+    money: z.number(),
+    tool: z.string().nullable(),
+  }),
+  `
+select
+  j.id, j.number, j.title as name, (j.summary ->> 'readyAt')::float8 as "readyAt", j.state = 'delivered' as delivered,
+  (j.summary ->> 'money')::float8 as money,
+  case when j.state = 'delivered' then (
+    select min(t.id) from tools t where t.job = j.child_of and t.stone = j.makes_tool and t.state in ('checked', 'onPress', 'stored')
+  ) end as tool
+from jobs j
+where j.id::text = any($1)`,
+);
 /** The last answer to each gate and version that was not taken back. $1 uuid job */
 export const GATES_ANSWERED = rows(
   z.object({ gate: z.string(), version: z.string(), answer: z.enum(['yes', 'no']) }),

@@ -1,4 +1,4 @@
-import { approvedVersion, EMPTY_SHELF, gateKey, type JobSpec, type Plant, type Shelf } from '@druckerei/core';
+import { approvedVersion, EMPTY_SHELF, gateKey, jobsAsked, type JobSpec, type Plant, type Shelf } from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { many } from '../db/rows';
 import { together } from '../db/together';
@@ -6,7 +6,7 @@ import { machineHours, momentOf } from './calendar';
 import { desksOf } from '../desks/desk-words';
 import { learned } from '../floor/learn';
 import { countedOf } from '../floor/steps-now';
-import { BUSY, COMING, FROZEN, GATES_ANSWERED, LOTS_FOR, TOOLS } from './plants.queries';
+import { BUSY, COMING, FROZEN, GATES_ANSWERED, LOTS_FOR, MADE_ELSEWHERE, TOOLS } from './plants.queries';
 
 const QUARTER_S = 900;
 
@@ -59,17 +59,18 @@ export async function readStore(db: Db, job: string | null): Promise<Store> {
 /** The shelf of a job: the clock in steps of a quarter of an hour, what lies in the store, open hours, due moments, answers to its gates, what was released early. */
 export async function cutShelf(db: Db, ask: ShelfAsk): Promise<Shelf> {
   const reads = together(db);
-  const [store, gates, frozen, counts, words, ahead] = await Promise.all([
+  const [store, gates, frozen, counts, words, ahead, made] = await Promise.all([
     readStore(reads, ask.job),
     gatesOf(reads, ask),
     frozenOf(reads, ask.job),
     ask.job === null ? {} : countedOf(reads, ask.job),
     ask.job === null ? null : desksOf(reads, ask.job),
     many(reads, BUSY, [ask.job]),
+    madeElsewhere(reads, ask.spec),
   ]);
   const busy = Object.fromEntries(ahead.map(({ machine, ...work }) => [machine, work]));
   const desks = words && { desks: { ...words, approved: approvedVersion(ask.spec?.gates, gates) } };
-  return { ...shelfFrom(store, ask, gates, frozen), ...counts, ...desks, busy };
+  return { ...shelfFrom(store, ask, gates, frozen), ...counts, ...desks, ...made, busy };
 }
 
 /** The same from a store already read. */
@@ -99,6 +100,14 @@ export function shelfFrom(
     ...(Object.keys(coming).length > 0 && { coming }),
     ...(palletLimit && { palletLimit }),
   };
+}
+
+/** Jobs that make something for this one, as far as they are there. */
+async function madeElsewhere(db: Db, spec: JobSpec | null): Promise<Pick<Shelf, 'jobs'>> {
+  const asked = spec === null ? [] : jobsAsked(spec);
+  if (asked.length === 0) return {};
+  const made = await many(db, MADE_ELSEWHERE, [asked]);
+  return { jobs: Object.fromEntries(made.map(({ id, tool, ...job }) => [id, { ...job, ...(tool !== null && { tool }) }])) };
 }
 
 /** Gates as the specification asks for them, with the last answer to the version asked for. */

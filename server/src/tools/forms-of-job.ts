@@ -1,8 +1,11 @@
+import { randomUUID } from 'node:crypto';
 import type { ToolCard } from '@druckerei/contract';
-import { formWork, type Planned } from '@druckerei/core';
+import { formWork, type JobSpec, type Planned } from '@druckerei/core';
+import { type Ctx, signedIn } from '../context';
 import type { Db } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
-import { ADD_CARD, type CardRow, FORMS_OF_JOB, NEXT_NUMBER, SET_STATE } from './tools.queries';
+import { notifyChanged } from '../events/event-hub';
+import { ADD_CARD, ADD_TOOL_EVENT, type CardRow, FORMS_OF_JOB, MADE_FOR, NEXT_NUMBER, SET_STATE } from './tools.queries';
 
 export const formsOfJob = (db: Db, job: string): Promise<CardRow[]> => many(db, FORMS_OF_JOB, [job]);
 
@@ -88,16 +91,16 @@ export async function planForms(db: Db, job: string, made: Planned, version: str
   for (const [use, { kind, spec, supply }] of Object.entries(made.plan.tools)) {
     if (supply.from === 'store') continue;
     const known = there.find((c) => c.stone === use && c.kind === 'foilDie');
-    wanted.add(
-      known?.id ??
-        (await addCard(db, { ...DIE, spec: `${kind}, ${spec}`, job, stone: use, version, steps: [use.replace(/\.[^.]*$/, '')] })),
-    );
+    wanted.add(known?.id ?? (await addCard(db, { ...DIE, spec: `${kind}, ${spec}`, job, stone: use, version, steps: stepsOf(use) })));
   }
   for (const c of there) if (c.state === 'planned' && !wanted.has(c.id)) await db.query(SET_STATE, [c.id, 'recycled', null, 0]);
 }
 
+/** The step a die runs on: its use is called by it. */
+const stepsOf = (use: string): string[] => [use.slice(0, use.indexOf('.die.'))];
+
 const OWN = 'works';
-/** A bought die, before anything is known of it. Life: common practice, no source (practice.ts). */
+/** A die, before anything is known of it. Life: common practice, no source (practice.ts). */
 const DIE = {
   kind: 'foilDie' as const,
   state: 'planned' as const,
@@ -116,3 +119,24 @@ const DIE = {
   owner: OWN,
   used: 0,
 };
+
+/** What a job made for another lies in the tool store from here on, under a card of that job; which one is told, as a step of it may begin. */
+export async function storeMade(db: Db, ctx: Ctx, { id, number, spec }: { id: string; number: number; spec: JobSpec }): Promise<void> {
+  const made = await maybeOne(db, MADE_FOR, [id]);
+  if (!made) return;
+  const { job, tool } = made;
+  const known = (await formsOfJob(db, job)).find((c) => c.stone === tool && c.kind === 'foilDie');
+  const card =
+    known?.id ??
+    (await addCard(db, {
+      ...DIE,
+      spec: spec.name.slice(0, 120),
+      job,
+      stone: tool,
+      version: '',
+      steps: stepsOf(tool),
+    }));
+  await db.query(SET_STATE, [card, 'stored', null, 0]);
+  await db.query(ADD_TOOL_EVENT, [randomUUID(), card, 'stored', '', null, JSON.stringify({ madeBy: number }), signedIn(ctx).id]);
+  await notifyChanged(db, { table: 'tools', id: card, version: 0, by: signedIn(ctx).name });
+}

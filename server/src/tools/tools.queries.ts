@@ -106,6 +106,11 @@ export const FORMS_OF_JOB = rows(
 where t.job = $1 and t.state not in ('spoilt', 'recycled')
 order by t.id`,
 );
+/** The job a job makes a tool for, and the tool's use there. $1 uuid */
+export const MADE_FOR = rows(
+  z.object({ job: z.string(), tool: z.string() }),
+  `select child_of as job, makes_tool as tool from jobs where id = $1 and makes_tool is not null and child_of is not null`,
+);
 /** The newest job of a number. $1 int */
 export const JOB_NUMBERED = rows(z.object({ id: z.string() }), `select id from jobs where number = $1 and alt = 0`);
 

@@ -2,7 +2,7 @@ import { LEVELS, type Finding } from '../plan-types';
 import { coatOnGlue, overprintFine, typeSmall } from './artwork';
 import { gapNarrow } from './gap-narrow';
 import { bleedSmall } from './bleed-small';
-import { childGone, childLate } from './child-jobs';
+import { childGone, childLate, childOpen } from './child-jobs';
 import { cannotReach } from './cannot-reach';
 import { choiceUnknown } from './choice-unknown';
 import { customerStockShort } from './customer-stock-short';
@@ -98,6 +98,7 @@ export const RULES: readonly Rule[] = [
   outsideNoDate,
   outsideTooSoon,
   childGone,
+  childOpen,
   childLate,
   cannotReach,
   floorShort,

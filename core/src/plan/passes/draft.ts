@@ -18,7 +18,7 @@ export interface DraftedRun {
   stone: RoutedStone;
   /** What of the stone it runs, in words: a form, a part, a version; '' where it runs all at once. */
   name: string;
-  cx: Omit<ConsumeContext, 'counts' | 'steps'>;
+  cx: Omit<ConsumeContext, 'counts' | 'steps' | 'tools'>;
 }
 
 export interface Drafted {

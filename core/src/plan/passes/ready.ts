@@ -1,7 +1,7 @@
 import type { Id, Term } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { type Ledger, fig } from '../../quantity/ledger';
-import type { Plant, Shelf } from '../../plant/plant';
+import { childOf, type Plant, type Shelf } from '../../plant/plant';
 import { type Net, makersFirst, type Step } from '../../flow/net';
 import type { JobSpec } from '../../product/job-spec';
 import { layIntoOpenHours } from '../../route/open-hours';
@@ -186,8 +186,8 @@ export function arrivalsOf(net: Net, tools: Plan['tools'], plant: Plant, shelf: 
 }
 
 /** What another job of the works makes for a step comes when that job is ready; what it has delivered lies in the store. */
-function childArrival(step: Id<'step'>, job: Id<'job'>, { jobs = {} }: Shelf): Arrival[] {
-  const child = Object.hasOwn(jobs, job) ? jobs[job] : undefined;
+function childArrival(step: Id<'step'>, job: Id<'job'>, shelf: Shelf): Arrival[] {
+  const child = childOf(shelf, job);
   return child && !child.delivered ? [{ step, at: child.readyAt, code: 'assume.job', args: { job: child.number, name: child.name } }] : [];
 }
 

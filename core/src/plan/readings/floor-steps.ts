@@ -13,6 +13,7 @@ import { CAUTIONS, label } from '../../words/en';
 import type { Place } from '../../words/format';
 import type { PlannedRun } from '../passes/stones';
 import type { Planned } from '../plan';
+import { fromJobs } from './from-jobs';
 import { figureSays, rowSays } from './row-says';
 import { stoneName } from './stone-name';
 import { sizeOf } from '../passes/waste';
@@ -68,6 +69,8 @@ export interface FloorStep {
   clear?: true;
   /** The version that ran before it on the same setting: the line is cleared of it, and somebody says so. Absent where none did. */
   clearOf?: string;
+  /** Jobs that make what it needs: it begins when they are delivered. Absent where none does. */
+  fromJobs?: Id<'job'>[];
   /** What is read of it at the register desk; absent or null: nothing. */
   register?: RegisterOf | null;
 }
@@ -98,6 +101,7 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
     return run ? [stoneName(run.shown), ...whichOf(id, run.cx).map((word) => SIDES[word] ?? word)].join(', ') : id;
   };
   const value = (id: string): number => ledger.value(id);
+  const made = fromJobs(plan);
   let seq = 0;
   let folded = 0;
   const open = Object.values(plan.items).map((i) => ({ wanted: value(i.wanted), least: value(i.least), most: value(i.most) }));
@@ -111,6 +115,7 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
       const step = plan.steps[id];
       if (!step) return [];
       const units = stepUnits(step, plan.flows);
+      const others = [...new Set(made.filter((m) => m.step === id).map((m) => m.job))];
       const before = versionBefore(step, plan, cx.versions);
       // Equal steps are run and counted together.
       const { alike = 1 } = step;
@@ -162,6 +167,7 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
         ...(step.inks && { inks: step.inks, series: cx.inkSeries?.name ?? '' }),
         ...(step.inks && cx.parts.some((p) => p.food) && { clear: true as const }),
         ...(before !== null && { clearOf: before }),
+        ...(others.length > 0 && { fromJobs: others }),
         register: routed.process.registers?.(cx, id) ?? null,
       };
       const sheet: SetupSheet = {

@@ -14,19 +14,25 @@ export interface StockNeed {
 }
 
 /**
- * What a plan pulls from the works' own stock. The latest moment is the start of the step that pulls it, moved later by the time the job has in hand:
- * start + (due − ready) where a date is promised; else the start itself. Never before the clock of the shelf.
- * Source: arithmetic; the same slack serves every stock of a job, since its steps follow one another.
+ * The latest moment a step may begin for the date promised to hold: its start, moved later by the time the job has in hand, start + (due − ready), where
+ * a date is promised; else the start itself. Never before the clock of the shelf.
+ * Source: arithmetic; the same slack serves every step of a job, since its steps follow one another.
  */
-export function needsOf(plan: Plan, plant: Plant, shelf: Shelf): StockNeed[] {
+export function latestStart(plan: Plan, shelf: Shelf, step: Id<'step'> | undefined): number {
   const value = (id: string): number => plan.figures[id]?.value ?? 0;
   const dues = Object.values(shelf.due);
   const slackS = dues.length > 0 ? Math.min(...dues) - value('total.readyAt') : 0;
+  const start = step === undefined ? shelf.asOf : value(idOf(step, 'startAt'));
+  return Math.max(Math.round(start + slackS), shelf.asOf);
+}
+
+/** What a plan pulls from the works' own stock, each by the latest moment of the step that pulls it. */
+export function needsOf(plan: Plan, plant: Plant, shelf: Shelf): StockNeed[] {
   return Object.entries(plan.flows).flatMap(([id, flow]) => {
     if (flow.supply?.from !== 'stock' || !Object.hasOwn(plant.stocks, flow.supply.stock)) return [];
     const puller = Object.entries(plan.steps).find(([, s]) => s.takes.some((t) => t.flow === id))?.[0];
-    const start = puller === undefined ? shelf.asOf : value(idOf(puller, 'startAt'));
-    return [{ stock: flow.supply.stock, quantity: value(idOf(id, 'demand')), byS: Math.max(Math.round(start + slackS), shelf.asOf) }];
+    const quantity = plan.figures[idOf(id, 'demand')]?.value ?? 0;
+    return [{ stock: flow.supply.stock, quantity, byS: latestStart(plan, shelf, puller) }];
   });
 }
 
@@ -34,6 +40,10 @@ export function needsOf(plan: Plan, plant: Plant, shelf: Shelf): StockNeed[] {
 export const storedTools = (plan: Plan): Id<'tool'>[] => [
   ...new Set(Object.values(plan.tools).flatMap((use) => (use.supply.from === 'store' ? [use.supply.tool] : []))),
 ];
+
+/** The step that needs a tool. */
+export const stepWithTool = (plan: Plan, tool: Id<'toolUse'>): Id<'step'> | undefined =>
+  Object.keys(plan.steps).find((id) => plan.steps[id]?.needs.some((n) => n.tool === tool));
 
 /** Inks of a plan that somebody mixes, stone by stone. */
 export const mixedInks = (plan: Plan): { ink: string; stone: Id<'stone'>; kg: number }[] =>

@@ -100,7 +100,7 @@ const ROLLS = withToys(
   [lanes],
 );
 const plant = toyPlant(['toyUnwind', 'toyGravure', 'toySlit']);
-const child = { number: 4711, name: 'Cylinders', readyAt: MONDAY_S + 5 * 86_400, delivered: false };
+const child = { number: 4711, name: 'Cylinders', readyAt: MONDAY_S + 5 * 86_400, delivered: false, money: 480 };
 const made = planned(toySpec({ rolls: { family: 'toy-roll', quantity: 42 } }), plant, { ...SHELF, jobs: { child } }, ROLLS);
 const value = (id: string, { plan } = made): number => plan.figures[id]?.value ?? NaN;
 

@@ -1,6 +1,7 @@
 import type { Id } from '../../quantity/figure';
 import { ceilTolerant } from '../../quantity/round-tolerant';
-import type { Plant, Shelf } from '../../plant/plant';
+import type { Supply } from '../../flow/net';
+import { childOf, type Plant, type Shelf } from '../../plant/plant';
 import type { Item, JobSpec, Settings } from '../../product/job-spec';
 import { REPEATED } from '../../processes/time-and-cost';
 import { type Moved, movedBetween } from '../readings/moved';
@@ -47,6 +48,14 @@ export function sameAgain(
     items: Object.fromEntries(Object.entries(old.spec.items).map(([id, item]) => [id, itemAgain(item, now.times, now.by)])),
     choices: {
       ...old.spec.choices,
+      supply: Object.fromEntries(
+        Object.entries(old.spec.choices.supply).flatMap(([id, supply]): [string, Supply][] => {
+          if (supply.from !== 'job') return [[id, supply]];
+          // What a job made for the old one lies in the store, or has to be had anew.
+          const tool = childOf(now.shelf, supply.job)?.tool;
+          return tool === undefined ? [] : [[id, { from: 'store', tool }]];
+        }),
+      ),
       aim: Object.fromEntries(Object.entries(old.spec.choices.aim).map(([id, aim]) => [id, ceilTolerant(aim * now.times)])),
     },
   };

@@ -12,6 +12,8 @@ export const CAUTIONS: Record<string, string> = {
   knife: 'Guillotine: two-hand start, guards on, never reach under the clamp.',
   sheeterKnife: 'Sheeter, slitter and perforating rolls: guards closed; stop and lock out before reaching in.',
   rotaryDie: 'Rotary die: sharp and heavy. Gloves and two people or a hoist to change it; guards closed to run.',
+  saw: 'Saw and mill: guards closed, clamp the metal, no gloves near the turning tool; stop and lock out before reaching in.',
+  eyes: 'Chips fly: eye protection. Fine dust of some metals burns: no flame, extraction as the maker says.',
   rollers: 'Folder: in-running rollers; guards closed, inch with hands clear.',
   repetition: 'Handwork: change hands and task, take the rests that were planned.',
   lifting: 'Lift with two or with a table; pallets move by truck.',

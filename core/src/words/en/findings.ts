@@ -267,6 +267,10 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     title: (a) => `${a['what']} was to come from a job that is not there`,
     says: () => 'Make the job again, or take it from the store or a supplier.',
   },
+  'child.open': {
+    title: (a) => `${a['what']}: job ${n(a['job'], 0)} makes them, and they are not in the store yet`,
+    says: () => 'The step begins when that job is delivered.',
+  },
   'child.late': {
     title: (a) => `${a['what']} comes too late: job ${n(a['job'], 0)} is ready after its time`,
     says: (a) => `This job is ready ${n(a['hours'], 1)} hours after its date because it waits for it.`,

@@ -290,6 +290,17 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'test wedge + plates × time each',
     terms: { plates: 'plates', each: 'each', wedge: 'test wedge' },
   },
+  'form.dieSide': {
+    name: 'Side of the blank',
+    reads: 'image + metal on both sides',
+    terms: { imageMm: 'image', marginMm: 'metal around it' },
+  },
+  'form.engravingTime': {
+    name: 'Engraving',
+    reads: 'dies × (area of the image × time a cm² + time to look)',
+    terms: { dies: 'dies', widthMm: 'image, width', heightMm: 'image, height', perCm2: 'time a cm²', look: 'looking at one' },
+  },
+  'form.diesOfJob': { name: 'Dies made here', reads: 'what the job that makes them costs', terms: { job: 'the job' } },
   'form.foilDies': { name: 'Foil dies', reads: 'copies up × areas', terms: { copiesUp: 'copies up', areas: 'areas' } },
   'form.foilDiePrice': {
     name: 'Price of the dies',

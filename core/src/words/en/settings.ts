@@ -20,6 +20,10 @@ export const PRACTICE_WORDS: Record<string, string> = {
   'foilDie.pricePerCm2': 'Foil die, a square centimetre',
   'foilDie.priceEach': 'Foil die, each',
   'foilDie.lifeCycles': 'Life of a foil die',
+  'foilDie.marginMm': 'Metal around the image',
+  'foilDie.kerfMm': 'Width of the saw’s cut',
+  'foilDie.engravePerCm2S': 'Engraving a square centimetre',
+  'foilDie.lookS': 'Looking at a die',
   'ink.filmGsm': 'Wet film of a solid',
   'ink.coveragePercent': 'Coverage before artwork',
   'ink.fillKg': 'Fill of duct and rollers',
@@ -156,6 +160,8 @@ export const PROCESS_WORDS: Record<string, string> = {
   stack: 'Stacks',
   band: 'Bands',
   pack: 'Packing',
+  saw: 'Sawing metal',
+  engrave: 'Engraving',
 };
 
 /** Fields of a machine's and a stock's card. */

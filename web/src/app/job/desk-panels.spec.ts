@@ -12,6 +12,7 @@ import { DeliveriesPanel } from './deliveries-panel';
 import { GatesPanel } from './gates-panel';
 import { HistoryPanel } from './history-panel';
 import { PlansPanel } from './plans-panel';
+import { ToolsPanel } from './tools-panel';
 
 const plant = PlantSchema.parse(plantJson);
 const shelf = { ...EMPTY_SHELF, asOf: 1_772_000_000 };
@@ -94,6 +95,56 @@ beforeEach(() => {
   words = 'because';
 });
 const says = (host: HTMLElement): string => host.textContent.replace(/[\s\u2009]+/g, ' ');
+
+describe('tools', () => {
+  const [card, tool] = [spec.products['card'], 'card.card.foil.die.f1'];
+  if (card?.kind !== 'made') throw new Error('the card is made here');
+  const foiled: JobSpec = {
+    ...spec,
+    products: { card: { ...card, wish: { ...card.wish, foils: { f1: { name: 'crest', widthMm: 40, heightMm: 30 } } } } },
+  };
+  const child = { number: 2500, name: 'Dies', readyAt: shelf.asOf + 86_400, delivered: false, money: 600 };
+  const supplied: JobSpec = { ...foiled, choices: { ...foiled.choices, supply: { [tool]: { from: 'job', job: OTHER, item: 'i1' } } } };
+  const open = (of: JobSpec, jobs: Job['shelf']['jobs'], inputs: object = {}): Promise<Shown> => {
+    const at = { ...shelf, ...(jobs && { jobs }) };
+    return show(ToolsPanel, { job: job({ shelf: at }), spec: of, plan: plan(of, plant, at), place, ...inputs });
+  };
+
+  it('are made here when asked, for the version seen; the job is opened again', async () => {
+    const { host, press, asked, changed } = await open(foiled, undefined);
+    expect(says(host)).toMatch(/foil die, crest .* bought, 4 days/);
+    await press('Have them made here');
+    expect(asked).toEqual([{ name: 'jobs.makeTool', sent: { params: { id: ID }, body: expect.objectContaining({ version: 3, tool }) } }]);
+    expect(changed).toHaveLength(1);
+  });
+  it('are not asked for while something typed is not saved, nor of a released job', async () => {
+    const { host } = await open(foiled, undefined, { unsaved: true });
+    expect(host.querySelector('button')?.disabled).toBe(true);
+    TestBed.resetTestingModule();
+    expect((await open(foiled, undefined, { locked: true })).host.querySelector('button')).toBeNull();
+  });
+  it('say which job makes them and when, lead there, and may be bought instead', async () => {
+    const { host, press, edits } = await open(supplied, { [OTHER]: child });
+    const link = host.querySelector('a');
+    expect(link?.getAttribute('href')).toBe(`/jobs/${OTHER}`);
+    expect(link?.textContent).toMatch(/job 2500 makes them, ready/);
+    await press('Buy them instead');
+    expect(edits[0]?.[0]).toMatchObject({ at: ['choices', 'supply', tool] });
+    expect(edits[0]?.[0]).not.toHaveProperty('now');
+  });
+  it('say when they lie in the store, and when the job is not there', async () => {
+    expect(says((await open(supplied, { [OTHER]: { ...child, delivered: true } })).host)).toContain('in the store');
+    TestBed.resetTestingModule();
+    expect(says((await open(supplied, undefined)).host)).toContain('from a job that is not there');
+  });
+  it('say why they are not made', async () => {
+    answer = () => throwError(() => ({ status: 409, title: 'Stale', detail: 'The job changed meanwhile: look at it again.' }));
+    const { press, host, changed } = await open(foiled, undefined);
+    await press('Have them made here');
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('changed meanwhile');
+    expect(changed).toEqual([]);
+  });
+});
 
 describe('gates', () => {
   const gate: Gate = { kind: 'fileProof', version: 'v2', who: 'the choir', by: '2026-03-10T10:00', holds: 'release' };

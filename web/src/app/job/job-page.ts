@@ -43,6 +43,7 @@ import { VersionsPanel } from './versions-panel';
 import { FindingMark } from './finding-mark';
 import { FloorPanel } from './floor-panel';
 import { GatesPanel } from './gates-panel';
+import { ToolsPanel } from './tools-panel';
 import { HistoryPanel } from './history-panel';
 import { PlansPanel } from './plans-panel';
 import { Findings } from './findings';
@@ -93,6 +94,7 @@ const VIEWS: { id: View; says: string }[] = [
     VersionsPanel,
     FloorPanel,
     GatesPanel,
+    ToolsPanel,
     HistoryPanel,
     PlansPanel,
     RiskPanel,
@@ -252,6 +254,9 @@ export class JobPage implements OnDestroy {
         })
       : [];
   });
+  private readonly pending = this.store.selectSignal(jobFeature.selectPending);
+  protected readonly unsaved = computed(() => this.pending().length > 0);
+  protected readonly hasTools = computed(() => Object.keys(this.planning()?.plan.tools ?? {}).length > 0);
   protected readonly saveSays = computed(() => {
     const s = this.save();
     return isLocked(this.job()?.state ?? 'draft')
@@ -271,9 +276,7 @@ export class JobPage implements OnDestroy {
   protected readonly staleRows = computed(() =>
     (this.stale()?.stale?.edits ?? []).map((e) => {
       const edit = e as Edit;
-      const mine = this.store
-        .selectSignal(jobFeature.selectPending)()
-        .find((p) => p.at.join('.') === edit.at.join('.'));
+      const mine = this.pending().find((p) => p.at.join('.') === edit.at.join('.'));
       const [spec, plant] = [this.spec(), this.plant()];
       if (!spec || !plant) return { place: '', theirs: '', mine: '' };
       const said = editSays(edit, spec, plant);
@@ -505,6 +508,10 @@ export class JobPage implements OnDestroy {
   protected show(view: View): void {
     this.planner.cancelCompare();
     this.view.update((v) => (v === view ? 'stone' : view));
+  }
+  protected openAgain(): void {
+    const id = this.job()?.id;
+    if (id !== undefined) this.store.dispatch(JobActions.opened({ id }));
   }
   protected readAgain(): void {
     this.store.dispatch(JobActions.readAgainAsked());

@@ -45,6 +45,7 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'jobs.differences': ['get', '/api/jobs/:id/differences'],
   'jobs.history': ['get', '/api/jobs/:id/history'],
   'jobs.join': ['post', '/api/jobs/:id/join'],
+  'jobs.makeTool': ['post', '/api/jobs/:id/tools'],
   'jobs.planCsv': ['get', '/api/jobs/:id/plan.csv'],
   'jobs.figuresCsv': ['get', '/api/jobs/:id/figures.csv'],
   'jobs.planJson': ['get', '/api/jobs/:id/plan.json'],
