@@ -47,6 +47,34 @@ test('a value that cannot be is refused at its place, and the drawing stays', as
   await expect(page.getByText('is more than the largest sheet')).toBeHidden();
 });
 
+test('a press of one’s own: entered like another, drawn, tried, in force, planned on; retired, and planned on no more', async ({
+  page,
+}) => {
+  await signIn(page, 'runa', 'paper-river-25');
+  await page.getByRole('button', { name: 'Runa Tormeel, menu' }).click();
+  await page.getByRole('menuitem', { name: 'Settings' }).click();
+  const putInForce = async (reason: string): Promise<void> => {
+    await page.getByRole('button', { name: 'See what it moves' }).click();
+    await page.getByLabel('Why').fill(reason);
+    await page.getByRole('button', { name: 'Put in force' }).click();
+    await expect(page.getByRole('button', { name: 'See what it moves' })).toHaveCount(0);
+  };
+  await page.getByRole('button', { name: /^Platen 1/ }).click();
+  await page.getByRole('button', { name: 'Another like this' }).click();
+  await expect(page.getByRole('img', { name: /^Platen 1, copy/ })).toBeVisible();
+  await type(page, 'Name', 'Platen 2');
+  await type(page, 'Setting a die', '240');
+  if (process.env['SHOT']) await page.screenshot({ path: process.env['SHOT'] });
+  await putInForce('a second platen came');
+  await page.getByRole('button', { name: /^Platen 2/ }).click();
+  await page.getByRole('button', { name: 'Retire it' }).click();
+  await expect(page.getByRole('button', { name: /^Platen 2.*retired/ })).toBeVisible();
+  await putInForce('sold again');
+  await page.getByRole('link', { name: 'Cartons and pallets' }).click();
+  await expect(page.getByRole('img', { name: /^Carton 400/ })).toBeVisible();
+  if (process.env['SHOT']) await page.screenshot({ path: process.env['SHOT'].replace('.png', '-packs.png') });
+});
+
 test('somebody new is entered and signs in with the role given', async ({ page, browser }) => {
   await signIn(page, 'runa', 'paper-river-25');
   await page.getByRole('button', { name: 'Runa Tormeel, menu' }).click();

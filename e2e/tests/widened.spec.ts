@@ -66,3 +66,23 @@ test('orders of one stock share a sheet: copies found and typed, overs of each, 
   await expect(page.getByText(/good sheets for all/)).toHaveCount(0);
   await saved(page);
 });
+
+test('foil dies are made by a job of the house: the parent waits for it, names it, and finds them in the store', async ({ page }) => {
+  await signIn(page);
+  await enterOrder(page, 'Card with a crest');
+  await saved(page);
+  await page.getByRole('button', { name: 'Add a foil area' }).click();
+  await saved(page);
+  await view(page, 'Gates');
+  const tools = page.locator('dk-tools-panel');
+  await expect(tools).toContainText('bought, 4 days');
+  await tools.getByRole('button', { name: 'Have them made here' }).click();
+  await expect(tools.getByRole('link', { name: /^job \d+ makes them, ready/ })).toBeVisible();
+  await expect(page.getByText(/makes them, and they are not in the store yet/).first()).toBeVisible();
+  if (process.env['SHOT']) await page.screenshot({ path: process.env['SHOT'].replace('.png', '-gates.png') });
+  await tools.getByRole('link').click();
+  await expect(page.locator('dk-count-river').getByRole('button', { name: /^Engrave,/ })).toBeVisible();
+  await page.locator('dk-count-river').getByRole('button', { name: /^Engrave,/ }).click();
+  await expect(page.getByRole('region', { name: 'Engrave' })).toBeVisible();
+  if (process.env['SHOT']) await page.screenshot({ path: process.env['SHOT'] });
+});

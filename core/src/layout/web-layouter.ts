@@ -1,3 +1,4 @@
+import type { AbilityKey } from '../plant/abilities';
 import type { Formula, Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
@@ -51,7 +52,7 @@ function repeatOf(part: Part, web: WebPiece, cx: LayoutContext): Laid {
   const at = (what: string): Id<'figure'> => idOf(cx.id, what);
   rollFigures(cx);
   const press = stones.find((s) => 'maxRepeatMm' in s.machine.limits);
-  const limit = (name: string, otherwise: Term): Term => {
+  const limit = (name: AbilityKey, otherwise: Term): Term => {
     const value = press?.machine.limits[name];
     return value === undefined || 'fig' in otherwise
       ? otherwise

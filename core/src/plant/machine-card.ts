@@ -1,4 +1,5 @@
 import { type Scene, type Shape, boxAround } from '../scene/scene';
+import { ABILITY_KEYS, abilityOf, type AbilityKey } from './abilities';
 import type { Machine } from './plant';
 
 /** One value of a machine's card: where it stands in the plant, what kind of value it is, and whether it is edited on the drawing. */
@@ -32,7 +33,7 @@ function reachOf(machine: Machine): Reach | null {
         ...(least ? [size(['minSheetMm', '0'], 'smallestWidth'), size(['minSheetMm', '1'], 'smallestDepth')] : []),
       ],
     };
-  const [w0, w1, r0, r1] = ['minWebMm', 'maxWebMm', 'minRepeatMm', 'maxRepeatMm'].map((name) => limits[name]);
+  const { minWebMm: w0, maxWebMm: w1, minRepeatMm: r0, maxRepeatMm: r1 } = limits;
   if (w1 === undefined || r1 === undefined) return null;
   return {
     most: [w1, r1],
@@ -46,27 +47,19 @@ function reachOf(machine: Machine): Reach | null {
   };
 }
 
-const kindOfLimit = (name: string): CardField['kind'] =>
-  name.endsWith('Mm')
-    ? 'length'
-    : name.endsWith('S')
-      ? 'seconds'
-      : name === 'units' || name === 'perfects' || name === 'lamps'
-        ? 'count'
-        : 'number';
-
 /** Of work sent out. */
 const OUTSIDE: CardField[] = [
   { at: ['outside', 'days'], key: 'outsideDays', kind: 'number' },
   { at: ['outside', 'supplier'], key: 'outsideSupplier', kind: 'text' },
 ];
 
-/** Everything of a machine that a person may set, in the order of its card; sizes stand on the drawing. */
-export function machineFields(machine: Machine): CardField[] {
+/** Everything of a machine that a person may set, in the order of its card; sizes stand on the drawing. `abilities`: those its kinds of work read. */
+export function machineFields(machine: Machine, abilities: readonly AbilityKey[]): CardField[] {
   const reach = reachOf(machine)?.fields ?? [];
   const drawn = new Set(reach.map((f) => f.at.join('.')));
   return [
     ...reach,
+    { at: ['name'], key: 'name', kind: 'text' },
     { at: ['netPerHour'], key: 'netPerHour', kind: 'number' },
     { at: ['perHour'], key: 'perHour', kind: 'number' },
     { at: ['setupS'], key: 'setupNew', kind: 'minutes' },
@@ -74,9 +67,9 @@ export function machineFields(machine: Machine): CardField[] {
     { at: ['crew'], key: 'crew', kind: 'count' },
     { at: ['setupCostPerHour'], key: 'setupCostPerHour', kind: 'number' },
     { at: ['runCostPerHour'], key: 'runCostPerHour', kind: 'number' },
-    ...Object.keys(machine.limits)
-      .filter((name) => !drawn.has(`limits.${name}`))
-      .map((name): CardField => ({ at: ['limits', name], key: name, kind: kindOfLimit(name) })),
+    ...ABILITY_KEYS.filter((name) => (abilities.includes(name) || name in machine.limits) && !drawn.has(`limits.${name}`)).map(
+      (name): CardField => ({ at: ['limits', name], key: name, kind: abilityOf(name).kind }),
+    ),
     ...(machine.outside ? OUTSIDE : []),
   ];
 }
@@ -110,7 +103,7 @@ export function machineScene(machine: Machine): Scene {
     }
   }
   const below = reach ? h + text * 1.4 : 0;
-  const units = Math.min(machine.limits['units'] ?? 0, 12);
+  const units = Math.min(machine.limits.units ?? 0, 12);
   for (let i = 0; i < units; i++)
     shapes.push({ kind: 'rect', role: 'unit', x: i * text * 2.2, y: below, w: text * 1.8, h: text * 1.8, ref: `unit ${i + 1}` });
   const bars = below + (units > 0 ? text * 3 : text * 0.4);

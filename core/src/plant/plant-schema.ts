@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ABILITY_KEYS } from './abilities';
 import { FASTNESS } from './fastness';
 import { PRACTICE_TAGS, type Plant, type Shelf } from './plant';
 
@@ -39,7 +40,8 @@ const machine = z.strictObject({
   runCostPerHour: notNegative(1e5),
   minSheetMm: sizeMm.optional(),
   maxSheetMm: sizeMm.optional(),
-  limits: z.record(z.string().max(40), z.number().min(-1e9).max(1e9)),
+  limits: z.partialRecord(z.enum(ABILITY_KEYS), z.number().min(-1e9).max(1e9)),
+  retired: z.literal(true).optional(),
   outside: z
     .strictObject({ supplier: z.string().min(1).max(80), days: notNegative(365), lossPpm: z.number().int().min(0).max(500_000) })
     .optional(),

@@ -1,3 +1,4 @@
+import type { Abilities } from './abilities';
 import type { Id, Unit } from '../quantity/figure';
 import type { Fastness } from './fastness';
 
@@ -29,11 +30,17 @@ export interface Machine {
   /** Sheet machines: smallest and largest sheet, long side first. */
   minSheetMm?: [number, number];
   maxSheetMm?: [number, number];
-  /** Margins and abilities by name (gripperMm, tailMm, sideMm, units, perfects, foldToPrintMm …); each process documents what it reads. */
-  limits: Record<string, number>;
+  /** Margins and abilities; each kind of work names those it reads. */
+  limits: Abilities;
+  /** It stands no more, or is not planned on any more: no new plan takes it; what is released runs out on it. */
+  retired?: true;
   /** Work sent out is a step like any other. */
   outside?: { supplier: string; days: number; lossPpm: number };
 }
+
+/** Machines a plan may take for a kind of work, in the order of their cards. */
+export const machinesFor = ({ machines }: Pick<Plant, 'machines'>, process: Id<'process'>): [Id<'machine'>, Machine][] =>
+  Object.entries(machines).filter(([, m]) => m.retired === undefined && m.processes.includes(process));
 
 export type Surface = 'gloss' | 'matt' | 'uncoated';
 

@@ -23,13 +23,15 @@ const CLICKS: Formula<'sheets' | 'sides' | 'perSide'> = {
  */
 export const digital: Process = {
   id: 'digital',
+  abilities: ['gripperMm', 'tailMm', 'sideMm'],
+  reach: 'sheet',
   insteadOf: ['offset'],
   tellsVersions: true,
   losses: { setup: 'digital.setupSheets', running: 'digital.runningPpm' },
   asks: (cx) => ({
-    gripperMm: cx.machine.limits['gripperMm'] ?? 0,
-    tailMm: cx.machine.limits['tailMm'] ?? 0,
-    sideMm: cx.machine.limits['sideMm'] ?? 0,
+    gripperMm: cx.machine.limits.gripperMm ?? 0,
+    tailMm: cx.machine.limits.tailMm ?? 0,
+    sideMm: cx.machine.limits.sideMm ?? 0,
     ...(cx.machine.minSheetMm && { minSheetMm: cx.machine.minSheetMm }),
     ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }),
   }),

@@ -75,7 +75,7 @@ function rows(cx: ConsumeContext): PanelRow[] {
   return [
     { label: 'dieFace', text: face },
     { label: 'dieImage', text: `${widthMm} × ${heightMm} mm` },
-    { label: 'diesToMake', figure: idOf(cx.id, 'run') },
+    { label: 'diesToMake', figure: idOf(idOf(cx.id, 'out'), 'demand') },
     settingRow(cx, 'engravePerCm2', 'perCm2S', practiceTerm(cx.plant, 'foilDie.engravePerCm2S'), { kind: 'seconds', unit: 's' }),
     settingRow(cx, 'dieLook', 'lookS', practiceTerm(cx.plant, 'foilDie.lookS'), { kind: 'seconds', unit: 's' }),
     { label: 'runTime', figure: idOf(cx.id, 'runS') },

@@ -101,10 +101,12 @@ export const closestAsked = (parts: readonly Part[]): number | null => {
 /** Hot foil: a heated die per copy up, foil drawn so that strikes interleave, ink dry before. */
 export const foil: Process = {
   id: 'foil',
+  abilities: ['gripperMm', 'foilToPrintMm', 'perDieS'],
+  reach: 'sheet',
   losses: { setup: 'foil.setupSheets', running: 'foil.runningPpm' },
   laysFoil: true,
   asks: (cx) => ({
-    gripperMm: cx.machine.limits['gripperMm'] ?? 0,
+    gripperMm: cx.machine.limits.gripperMm ?? 0,
     ...(cx.machine.minSheetMm && { minSheetMm: cx.machine.minSheetMm }),
     ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }),
   }),
@@ -177,7 +179,7 @@ export const foil: Process = {
         ...timeAndCost(cx, {
           step: cx.id,
           forms: fig(idOf(cx.id, 'diesSetUp')),
-          perFormS: { value: cx.machine.limits['perDieS'] ?? 300, unit: 's', from: 'plant', at: `machine:${cx.machineId}.perDieS` },
+          perFormS: { value: cx.machine.limits.perDieS ?? 300, unit: 's', from: 'plant', at: `machine:${cx.machineId}.perDieS` },
         }),
       ],
     };
@@ -189,7 +191,7 @@ export const foil: Process = {
       areasOnForm(cx).map((f) => `foil ${f.name}`),
       'foil',
       closestAsked(cx.parts),
-      cx.machine.limits['foilToPrintMm'],
+      cx.machine.limits.foilToPrintMm,
     ),
 
   paper: (cx) => [

@@ -16,6 +16,7 @@ export const isScored = (cx: Pick<ProcessContext, 'settings' | 'id'>): boolean =
 /** Score and fold in one pass: thick board is scored on the way in; the belt sets the rate. */
 export const fold: Process = {
   id: 'fold',
+  abilities: ['beltMmPerS'],
   losses: { setup: 'fold.setupSheets', running: 'fold.runningPpm' },
   asks: () => ({}),
   draft(cx) {
@@ -45,7 +46,7 @@ export const fold: Process = {
     });
     ledger.figure(idOf(id, 'beltRate'), BELT_RATE, {
       beltMmPerS: {
-        value: cx.machine.limits['beltMmPerS'] ?? 1_000,
+        value: cx.machine.limits.beltMmPerS ?? 1_000,
         unit: 'mm/s',
         from: 'plant',
         at: `machine:${cx.machineId}.beltMmPerS`,

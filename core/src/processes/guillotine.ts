@@ -48,6 +48,7 @@ export const cutWait = (cx: DraftContext): PracticeKey => dryBeforeCutting(loadO
 /** Guillotine: sheets to copies in lifts, by a program of cuts. */
 export const guillotine: Process = {
   id: 'guillotine',
+  reach: 'sheet',
   losses: { setup: 'guillotine.setupSheets', running: 'guillotine.runningPpm' },
   parts: true,
   straightCuts: true,

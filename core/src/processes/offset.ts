@@ -1,3 +1,4 @@
+import { machinesFor } from '../plant/plant';
 import { formatNumber } from '../words/format';
 import type { Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
@@ -42,7 +43,7 @@ import {
   runSays,
 } from './press-inks';
 import { onwards } from './batch';
-import { registerOfInks } from './register-of';
+import { registerOfInks, REGISTER_ABILITIES } from './register-of';
 import { runId, versionRuns } from './version-runs';
 import { lossNumbers } from './single-step';
 import { caliperTerm } from './stock-terms';
@@ -111,14 +112,28 @@ const passLosses = (cx: DraftContext, run: Pass): LossTerms =>
 /** Sheet-fed offset: passes by work style, plates and ink of each, turn wait, setup and running loss of every pass. */
 export const offset: Process = {
   id: 'offset',
+  abilities: [
+    'gripperMm',
+    'tailMm',
+    'sideMm',
+    'colourBarMm',
+    'pileMm',
+    'units',
+    'perfects',
+    'lamps',
+    'perPlateS',
+    'zones',
+    'zoneMm',
+    ...REGISTER_ABILITIES,
+  ],
+  reach: 'sheet',
   losses: { setup: 'offset.setupFourSheets', running: 'offset.runningPpm' },
-  suits: (machine, parts) =>
-    Math.max(...printsOf(parts.map((p) => p.colours)).map((inks) => inks.length)) <= (machine.limits['units'] ?? 0),
+  suits: (machine, parts) => Math.max(...printsOf(parts.map((p) => p.colours)).map((inks) => inks.length)) <= (machine.limits.units ?? 0),
   asks: (cx) => ({
-    gripperMm: cx.machine.limits['gripperMm'] ?? 0,
-    tailMm: cx.machine.limits['tailMm'] ?? 0,
-    sideMm: cx.machine.limits['sideMm'] ?? 0,
-    colourBarMm: cx.machine.limits['colourBarMm'] ?? 0,
+    gripperMm: cx.machine.limits.gripperMm ?? 0,
+    tailMm: cx.machine.limits.tailMm ?? 0,
+    sideMm: cx.machine.limits.sideMm ?? 0,
+    colourBarMm: cx.machine.limits.colourBarMm ?? 0,
     ...(cx.machine.minSheetMm && { minSheetMm: cx.machine.minSheetMm }),
     ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }),
   }),
@@ -309,7 +324,7 @@ function pressRows(cx: ConsumeContext): PanelRow[] {
     { label: 'inkSeries', text: cx.inkSeries?.name ?? '' },
     ...(cx.coatSeries ? [{ label: 'coatSeries', text: cx.coatSeries.name }] : []),
     { label: 'drying', text: cx.inkSeries?.lampDried ? 'lamps' : 'powder' },
-    ...(limits['zones'] ? [{ label: 'zones', text: `${limits['zones']}; presets from the zones desk` }] : []),
+    ...(limits.zones ? [{ label: 'zones', text: `${limits.zones}; presets from the zones desk` }] : []),
     ...(of ? [{ label: 'registerAim', text: `± ${toleranceOf(of)} mm against ${of.reference}` }] : []),
     { label: 'pileSheets', figure: idOf(cx.id, 'perPile') },
     { label: 'piles', figure: idOf(cx.id, 'piles') },
@@ -374,9 +389,7 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
       edit: {
         at: ['choices', 'machine', cx.stone],
         kind: 'choice',
-        options: Object.entries(cx.plant.machines)
-          .filter(([, m]) => m.processes.includes(cx.process))
-          .map(([value, m]) => ({ value, says: m.name })),
+        options: machinesFor(cx.plant, cx.process).map(([value, m]) => ({ value, says: m.name })),
       },
     },
     {
@@ -384,7 +397,7 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
       text: cx.workStyle,
       edit: { at: ['choices', 'workStyle', cx.form?.id ?? ''], kind: 'choice', options: styles.map((value) => ({ value, says: value })) },
     },
-    ...inkRows(cx, (s) => !s.lampDried || (cx.machine.limits['lamps'] ?? 0) > 0),
+    ...inkRows(cx, (s) => !s.lampDried || (cx.machine.limits.lamps ?? 0) > 0),
     {
       label: 'setupKind',
       text: wordSetting(cx, 'repeat', 'new'),

@@ -40,7 +40,7 @@ export function inkSeriesFor(cx: ProcessContext): InkSeries | null {
   const set = wordSetting(cx, 'series', '');
   if (Object.hasOwn(inks, set)) return inks[set] ?? null;
   const usual = inks[usualInk] ?? null;
-  if ((cx.machine.limits['lamps'] ?? 0) === 0 || usual?.lampDried) return usual;
+  if ((cx.machine.limits.lamps ?? 0) === 0 || usual?.lampDried) return usual;
   return Object.values(inks).find((s) => s.lampDried) ?? usual;
 }
 
@@ -89,8 +89,8 @@ export const inInkOrder = (cx: ProcessContext, inks: readonly string[]): string[
 
 /** What the press can do, from its card. */
 export const pressAbility = (cx: ProcessContext): { units: number; perfects: boolean } => ({
-  units: cx.machine.limits['units'] ?? 4,
-  perfects: (cx.machine.limits['perfects'] ?? 0) > 0,
+  units: cx.machine.limits.units ?? 4,
+  perfects: (cx.machine.limits.perfects ?? 0) > 0,
 });
 
 /** The school of ink order set on the step. */

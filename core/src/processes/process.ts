@@ -3,6 +3,7 @@ import { type Ledger, typed } from '../quantity/ledger';
 import type { Scene } from '../scene/scene';
 import type { PracticeKey } from '../plant/practice';
 import type { InkSeries, Machine, OwnLoss, Plant, Shelf, Stock } from '../plant/plant';
+import type { AbilityKey } from '../plant/abilities';
 import type { Flow, Step, ToolUse } from '../flow/net';
 import type { LossPoint } from '../flow/loss-table';
 import type { Counts, LossTerms } from '../flow/solve-backward';
@@ -130,6 +131,10 @@ export interface Process {
   suits?(machine: Machine, parts: Part[]): boolean;
   /** Processes whose place on a route it may take. */
   insteadOf?: readonly Id<'process'>[];
+  /** What it reads of a machine's card beside speed, crew, setup and rates. */
+  abilities?: readonly AbilityKey[];
+  /** What a machine for it takes: sheets between a smallest and a largest, or webs. */
+  reach?: 'sheet' | 'web';
   /** May stand as the maker of a set, joining several products. */
   joins?: true;
   /** The practice values its setup (where it is said in cycles) and running loss go by when nothing else is said. */
@@ -213,8 +218,8 @@ export const settingRow = (
 ): PanelRow => ({ label, text: says(setting(cx, name, otherwise), unit), edit: { at: settingPath(cx, name), kind } });
 
 /** A machine's limit as a term; the trade's default where the machine card is silent. */
-export function limitTerm(cx: ProcessContext, name: string, otherwise: Term): Term {
-  const value = Object.hasOwn(cx.machine.limits, name) ? cx.machine.limits[name] : undefined;
+export function limitTerm(cx: ProcessContext, name: AbilityKey, otherwise: Term): Term {
+  const value = cx.machine.limits[name];
   if (value === undefined || 'fig' in otherwise) return otherwise;
   return { value, unit: otherwise.unit, from: 'plant', at: `machine:${cx.machineId}.${name}` };
 }

@@ -33,6 +33,7 @@ const stockFlow = (id: string): string => idOf(id, 'in');
 /** The store pulls the sheets: what must be bought, its mass, piles and price. The stone's drawing is the sheet with its copies. */
 export const pull: Process = {
   id: 'pull',
+  abilities: ['pileMm'],
   asks: () => ({}),
   draft(cx) {
     cx.ledger.figure(idOf(cx.id, 'caliper'), CALIPER, { reckoned: caliperTerm(cx) });

@@ -1,3 +1,4 @@
+import type { AbilityKey } from '../plant/abilities';
 import { type RegisterSteps, USUAL_STEPS } from '../register/corrections';
 import type { RegisterOf } from '../register/register-of-step';
 import { PROCESS_REGISTER, type RegisterProcess, requiredToleranceMm } from '../register/tolerance';
@@ -7,16 +8,28 @@ import type { ConsumeContext } from './process';
 const middle = ([a, b]: readonly [number, number]): number => (a + b) / 2;
 const sign = (limit: number | undefined): 1 | -1 => ((limit ?? 1) < 0 ? -1 : 1);
 
+/** What a press says of its register, which its desk works by. */
+export const REGISTER_ABILITIES = [
+  'registerMm',
+  'registerLateralMm',
+  'registerRoundMm',
+  'registerCockMm',
+  'registerMostCockMm',
+  'registerLateralSign',
+  'registerRoundSign',
+  'registerCockSign',
+] as const satisfies readonly AbilityKey[];
+
 /** How the machine's register is set, from its card; the trade's usual where it is silent. */
 function stepsOf({ limits }: ConsumeContext['machine']): RegisterSteps {
   return {
-    lateralMm: limits['registerLateralMm'] ?? USUAL_STEPS.lateralMm,
-    roundMm: limits['registerRoundMm'] ?? USUAL_STEPS.roundMm,
-    cockMm: limits['registerCockMm'] ?? USUAL_STEPS.cockMm,
-    lateralSign: sign(limits['registerLateralSign']),
-    roundSign: sign(limits['registerRoundSign']),
-    cockSign: sign(limits['registerCockSign']),
-    mostCockMm: limits['registerMostCockMm'] ?? USUAL_STEPS.mostCockMm,
+    lateralMm: limits.registerLateralMm ?? USUAL_STEPS.lateralMm,
+    roundMm: limits.registerRoundMm ?? USUAL_STEPS.roundMm,
+    cockMm: limits.registerCockMm ?? USUAL_STEPS.cockMm,
+    lateralSign: sign(limits.registerLateralSign),
+    roundSign: sign(limits.registerRoundSign),
+    cockSign: sign(limits.registerCockSign),
+    mostCockMm: limits.registerMostCockMm ?? USUAL_STEPS.mostCockMm,
   };
 }
 
@@ -40,7 +53,7 @@ export function registerOfInks(
     reference,
     sheetMm: cx.layout.sheetMm,
     askedMm: asked.length > 0 ? Math.min(...asked) : null,
-    holdsMm: cx.machine.limits['registerMm'] ?? middle(PROCESS_REGISTER[process].holdsMm),
+    holdsMm: cx.machine.limits.registerMm ?? middle(PROCESS_REGISTER[process].holdsMm),
     process,
     steps: stepsOf(cx.machine),
   };

@@ -17,6 +17,7 @@ const CORE_MM = 76;
 /** Rewinder: the web is slit into lanes and wound on cores, so many pieces a roll; the last roll may be short. */
 export const rewind: Process = {
   id: 'rewind',
+  abilities: ['maxWebMm', 'maxRollKg', 'maxRollDiameterMm', 'coreMm'],
   asks: () => ({}),
   draft(cx) {
     const web = cx.parts[0]?.web;

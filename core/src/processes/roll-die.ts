@@ -35,6 +35,7 @@ const MATRIX_KG: Formula<'metres' | 'webMm' | 'gsm' | 'face' | 'share'> = {
 /** Rotary die on the running web: cuts each label through the face down to the liner, and the matrix between them is drawn off. It runs with the press. */
 export const rollDie: Process = {
   id: 'rollDie',
+  abilities: ['maxWebMm'],
   losses: { running: 'rollDie.runningPpm' },
   asks: () => ({}),
   draft: (cx) =>

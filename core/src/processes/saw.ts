@@ -29,7 +29,7 @@ function rows(cx: ConsumeContext): PanelRow[] {
   return [
     { label: 'dieBlank', text: `${part?.widthMm ?? 0} × ${part?.heightMm ?? 0} mm` },
     { label: 'blanksAPlate', text: String(cx.layout ? copiesUp(cx.layout) : 0) },
-    { label: 'metalPlates', figure: idOf(cx.id, 'run') },
+    { label: 'metalPlates', figure: idOf(cx.incoming[0]?.flow ?? '', 'demand') },
     settingRow(cx, 'speed', 'perHour', machineTerm(cx, 'netPerHour'), { kind: 'count', unit: 'an hour' }),
     { label: 'runTime', figure: idOf(cx.id, 'runS') },
   ];

@@ -28,6 +28,7 @@ const PERFORATIONS: Formula<'across' | 'along' | 'asked'> = {
 /** Sheeter: perforates, slits the liner, cuts the web to sheets, in one run. */
 export const sheeter: Process = {
   id: 'sheeter',
+  abilities: ['maxWebMm', 'rollChangeS'],
   losses: { running: 'sheeter.runningPpm' },
   asks: () => ({}),
   draft(cx) {

@@ -1,3 +1,4 @@
+import { machinesFor } from '../plant/plant';
 import type { Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
@@ -21,7 +22,7 @@ import {
 import { filmList, formsOfRun, INK_IN_ALL, inkRows, inksOf, inInkOrder, type Pass, plateRemakes, pressAbility } from './press-inks';
 import { versionRuns } from './version-runs';
 import { toleranceOf } from '../register/register-of-step';
-import { registerOfInks } from './register-of';
+import { registerOfInks, REGISTER_ABILITIES } from './register-of';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 import { ofForm, webTime } from './web-time';
@@ -64,9 +65,28 @@ const pressSetup = (cx: DraftContext): ReturnType<typeof webSetup> => {
 /** Web press: one repeat a cycle, every colour dried by a lamp after its unit, a join with every roll. */
 export const webPress: Process = {
   id: 'webPress',
+  abilities: [
+    'minWebMm',
+    'maxWebMm',
+    'minRepeatMm',
+    'maxRepeatMm',
+    'gearPitchMm',
+    'edgeTrimMm',
+    'maxRollKg',
+    'maxRollDiameterMm',
+    'coreMm',
+    'rollChangeS',
+    'units',
+    'lamps',
+    'perPlateS',
+    'zones',
+    'zoneMm',
+    ...REGISTER_ABILITIES,
+  ],
+  reach: 'web',
   tellsVersions: true,
   losses: { running: 'web.runningPpm' },
-  suits: (machine, parts) => parts.every((p) => p.colours[0].length <= (machine.limits['units'] ?? 0)),
+  suits: (machine, parts) => parts.every((p) => p.colours[0].length <= (machine.limits.units ?? 0)),
   asks: () => ({}),
   draft(cx): Draft {
     const repeatMm = fig(ofForm(cx, 'repeatMm'));
@@ -176,9 +196,7 @@ function panelRows(cx: ConsumeContext): PanelRow[] {
       edit: {
         at: ['choices', 'machine', cx.stone],
         kind: 'choice',
-        options: Object.entries(cx.plant.machines)
-          .filter(([, m]) => m.processes.includes(cx.process))
-          .map(([value, m]) => ({ value, says: m.name })),
+        options: machinesFor(cx.plant, cx.process).map(([value, m]) => ({ value, says: m.name })),
       },
     },
     { label: 'repeatMm', figure: ofForm(cx, 'repeatMm'), edit: { at: settingPath(cx, 'repeatMm'), kind: 'length' } },

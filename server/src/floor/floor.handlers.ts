@@ -56,7 +56,9 @@ export const floorHandlers: Handlers<typeof floor> = {
   'floor.board': async (_asked, ctx) => {
     const { plant } = await plantInForce(ctx.db);
     const all = await floorOnMachines(ctx.db, null);
-    const ids = Object.keys(plant.machines);
+    // A retired machine stands here until what was released for it has run.
+    const waiting = new Set(all.steps.map((s) => s.facts.machine));
+    const ids = Object.keys(plant.machines).filter((id) => own(plant.machines, id)?.retired === undefined || waiting.has(id));
     const last = await many(ctx.db, LAST_OF, [ids]);
     const unread = await many(ctx.db, UNREAD, [null]);
     const machines = ids.map((id): MachineNow => {

@@ -46,7 +46,7 @@ export const overprintFine: Rule = {
       const all = cx.parts.flatMap((p) => asks(p.artwork) ?? []);
       const asked = Math.min(...all);
       if (all.length === 0 || !('units' in cx.machine.limits)) return [];
-      const holds = cx.machine.limits['registerMm'] ?? USUAL_HOLDS_MM;
+      const holds = cx.machine.limits.registerMm ?? USUAL_HOLDS_MM;
       return asked >= holds ? [] : [{ level: 'decide', at: cx.id, args: { asked, holds }, remedies: prepress('remedy.trapOrRedraw') }];
     }),
 };

@@ -2,6 +2,20 @@ import { editAt } from '../../product/edit';
 import { comesRight } from '../passes/resolve';
 import type { Rule } from './rule';
 
+/** A machine was chosen that the works does not plan on any more. */
+export const machineRetired: Rule = {
+  code: 'machine.retired',
+  find: ({ plan, spec, plant }) =>
+    Object.entries(spec.choices.machine)
+      .filter(([step, m]) => plant.machines[m]?.retired === true && plan.stones.some((s) => s.id === step && s.machine === m))
+      .map(([step, m]) => ({
+        level: 'decide',
+        at: step,
+        args: { machine: plant.machines[m]?.name ?? m },
+        remedies: [{ do: 'edit', says: 'remedy.dropChoice', args: {}, edits: [editAt(spec, ['choices', 'machine', step], undefined)] }],
+      })),
+};
+
 /** A machine or stock was chosen that this plant has not, or that cannot do it. */
 export const choiceUnknown: Rule = {
   code: 'choice.unknown',

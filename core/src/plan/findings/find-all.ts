@@ -4,7 +4,7 @@ import { gapNarrow } from './gap-narrow';
 import { bleedSmall } from './bleed-small';
 import { childGone, childLate, childOpen } from './child-jobs';
 import { cannotReach } from './cannot-reach';
-import { choiceUnknown } from './choice-unknown';
+import { choiceUnknown, machineRetired } from './choice-unknown';
 import { customerStockShort } from './customer-stock-short';
 import { deliverySum } from './delivery-sum';
 import { noDrawDown, notFast, platesOld, registerLeft } from './desks';
@@ -53,6 +53,7 @@ import { washUp } from './wash-up';
 export const RULES: readonly Rule[] = [
   machineNone,
   choiceUnknown,
+  machineRetired,
   foldSizes,
   bleedSmall,
   gapNarrow,

@@ -35,7 +35,7 @@ const stock = (id: string, more: object): Plant => ({
 });
 const shelf = (more: object): Shelf => ({ ...SHELF, ...more });
 const DIE_BY_JOB = { supply: { 'card.card.foil.die.f1': { from: 'job', job: 'die', item: 'i1' } } };
-const DIE_JOB = { number: 77, name: 'Crest die', readyAt: SHELF.asOf + 20 * 86_400, delivered: false };
+const DIE_JOB = { number: 77, name: 'Crest die', readyAt: SHELF.asOf + 20 * 86_400, delivered: false, money: 600 };
 const desks = (more: object): Shelf => shelf({ desks: { inks: {}, forms: {}, approved: null, register: [], ...more } });
 const used = plan(cardSpec(), LINDMOOR, SHELF).forms['card.card']?.stock as string;
 const foiled = (cardSpec().products['card'] as { wish: { foils: Record<string, object> } }).wish.foils;
@@ -150,6 +150,16 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
     silent: {
       shelf: shelf({ frozen: { 'card.card.stock.in': earlyHash(plan(cardSpec(), LINDMOOR, SHELF), LINDMOOR, 'card.card.stock.in') } }),
     },
+  },
+  'machine.retired': {
+    level: 'decide',
+    fires: { spec: choose({ machine: { 'card.card.print': 'press3' } }), plant: machine('press3', { retired: true }) },
+    silent: { plant: machine('press3', { retired: true }) },
+  },
+  'child.open': {
+    level: 'start',
+    fires: { spec: choose(DIE_BY_JOB), shelf: shelf({ jobs: { die: DIE_JOB } }) },
+    silent: { spec: choose(DIE_BY_JOB), shelf: shelf({ jobs: { die: { ...DIE_JOB, delivered: true } } }) },
   },
   'choice.unknown': {
     level: 'decide',

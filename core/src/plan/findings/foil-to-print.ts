@@ -8,7 +8,7 @@ export const foilToPrint: Rule = {
   find: ({ contexts }) =>
     contexts.flatMap(({ cx }) => {
       const asked = closestAsked(cx.parts);
-      const holds = cx.machine.limits['foilToPrintMm'];
+      const holds = cx.machine.limits.foilToPrintMm;
       if (asked === null || holds === undefined || asked >= holds) return [];
       return [{ level: 'decide', at: cx.id, args: { asked, holds }, remedies: [{ do: 'ask', says: 'remedy.widenArt', desk: 'prepress' }] }];
     }),

@@ -1,3 +1,5 @@
+import { type Abilities } from '../../plant/abilities';
+import { machinesFor } from '../../plant/plant';
 import { idOf } from '../../quantity/id-of';
 import { editAt } from '../../product/edit';
 import type { Finding } from '../plan-types';
@@ -10,10 +12,10 @@ function otherPresses(
   { spec, plant }: FindingContext,
   stone: string,
   process: string,
-  suits: (limits: Record<string, number>) => boolean,
+  suits: (limits: Abilities) => boolean,
 ): Finding['remedies'] {
-  return Object.entries(plant.machines)
-    .filter(([, m]) => m.processes.includes(process) && suits(m.limits))
+  return machinesFor(plant, process)
+    .filter(([, m]) => suits(m.limits))
     .slice(0, 1)
     .map(([id, m]) => ({
       do: 'edit',
@@ -28,7 +30,7 @@ export const noLamps: Rule = {
   code: 'press.noLamps',
   find: (all) =>
     all.contexts.flatMap(({ cx }): Found[] => {
-      if (!('units' in cx.machine.limits) || (cx.machine.limits['lamps'] ?? 0) > 0) return [];
+      if (!('units' in cx.machine.limits) || (cx.machine.limits.lamps ?? 0) > 0) return [];
       return [cx.inkSeries, cx.coatSeries].flatMap((series, i): Found[] =>
         series?.lampDried
           ? [
@@ -43,7 +45,7 @@ export const noLamps: Rule = {
                     args: {},
                     edits: [editAt(all.spec, ['choices', 'settings', cx.id, i === 0 ? 'series' : 'coatSeries'], undefined)],
                   },
-                  ...otherPresses(all, cx.stone, cx.process, (l) => (l['lamps'] ?? 0) > 0),
+                  ...otherPresses(all, cx.stone, cx.process, (l) => (l.lamps ?? 0) > 0),
                 ],
               },
             ]
@@ -57,7 +59,7 @@ export const unitsShort: Rule = {
   code: 'press.unitsShort',
   find: (all) =>
     all.contexts.flatMap(({ cx }): Found[] => {
-      const units = cx.machine.limits['units'];
+      const units = cx.machine.limits.units;
       const most = Math.max(0, ...cx.stepIds.map((id) => all.plan.steps[id]?.inks?.length ?? 0));
       if (units === undefined || most <= units) return [];
       return [
@@ -65,7 +67,7 @@ export const unitsShort: Rule = {
           level: 'release',
           at: cx.id,
           args: { inks: most, units, machine: cx.machine.name },
-          remedies: otherPresses(all, cx.stone, cx.process, (l) => (l['units'] ?? 0) >= most),
+          remedies: otherPresses(all, cx.stone, cx.process, (l) => (l.units ?? 0) >= most),
         },
       ];
     }),

@@ -15,7 +15,7 @@ export const repeatBroken: Rule = {
       if (cx.form?.kind !== 'web' || typeof typed !== 'number' || length <= 0) return [];
       const times = typed / length;
       const gear = Math.abs(
-        typed / (cx.machine.limits['gearPitchMm'] ?? typed) - Math.round(typed / (cx.machine.limits['gearPitchMm'] ?? typed)),
+        typed / (cx.machine.limits.gearPitchMm ?? typed) - Math.round(typed / (cx.machine.limits.gearPitchMm ?? typed)),
       );
       if (Math.abs(times - Math.round(times)) <= TOLERANCE && gear <= TOLERANCE) return [];
       return [

@@ -1,3 +1,4 @@
+import { machinesFor } from '../../plant/plant';
 import { idOf } from '../../quantity/id-of';
 import { set } from '../../product/edit';
 import type { Remedy } from '../plan-types';
@@ -25,12 +26,9 @@ export const sheetOverMachine: Rule = {
           }),
         );
         const sheet = pressSheet(cx.stock);
-        const otherMachine = Object.entries(plant.machines).find(
+        const otherMachine = machinesFor(plant, cx.process).find(
           ([, m]) =>
-            m.processes.includes(cx.process) &&
-            (stone.process.suits?.(m, cx.parts) ?? true) &&
-            sheetBeyond(sheet, m).overMm === 0 &&
-            sheetBeyond(sheet, m).underMm === 0,
+            (stone.process.suits?.(m, cx.parts) ?? true) && sheetBeyond(sheet, m).overMm === 0 && sheetBeyond(sheet, m).underMm === 0,
         );
         const remedies: Remedy[] = [];
         if (otherMachine)

@@ -99,7 +99,7 @@ const askOf = ({ process, cx }: RoutedStone): AskingStone => ({
 /** The press among the machines of the way: what it can print decides how sheets may be worked. */
 const pressOf = (stones: readonly RoutedStone[]): { units: number; perfects: boolean } => {
   const limits = stones.find((s) => 'units' in s.cx.machine.limits)?.cx.machine.limits ?? {};
-  return { units: limits['units'] ?? 4, perfects: (limits['perfects'] ?? 0) > 0 };
+  return { units: limits.units ?? 4, perfects: (limits.perfects ?? 0) > 0 };
 };
 
 /** The work style chosen where the press can print it; else one form a side, two passes. */

@@ -77,7 +77,7 @@ export function layOutTime(
   // One machine does one thing at a time: its next step waits for the one before. Benches and stores say how many places they have.
   const lastOn = new Map<Id<'machine'>, Id<'step'>>();
   const oneAtATime = (machine: Id<'machine'>): boolean =>
-    Object.hasOwn(plant.machines, machine) && !plant.machines[machine]?.outside && (plant.machines[machine]?.limits['places'] ?? 1) <= 1;
+    Object.hasOwn(plant.machines, machine) && !plant.machines[machine]?.outside && (plant.machines[machine]?.limits.places ?? 1) <= 1;
   const { order } = makersFirst(net.steps);
   const makers = new Map<Id<'flow'>, Id<'step'>>();
   for (const [id, s] of Object.entries(net.steps)) for (const { flow } of s.gives) makers.set(flow, id);

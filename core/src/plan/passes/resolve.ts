@@ -1,7 +1,7 @@
 import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import type { Ledger } from '../../quantity/ledger';
-import type { Machine, Plant, Shelf, Stock } from '../../plant/plant';
+import { type Machine, type Plant, type Shelf, type Stock, machinesFor } from '../../plant/plant';
 import { pressSheet } from '../../stock/press-sheet';
 import type { Layouter } from '../../layout/layouter';
 import { LAYOUTERS } from '../../layout/layouters';
@@ -173,7 +173,7 @@ function machineFor(
     id !== undefined && Object.hasOwn(plant.machines, id) && (plant.machines[id] as Machine).processes.includes(process.id);
   const chosen = Object.hasOwn(spec.choices.machine, stone) ? spec.choices.machine[stone] : undefined;
   if (can(chosen)) return chosen as string;
-  const able = Object.keys(plant.machines).filter(can);
+  const able = machinesFor(plant, process.id).map(([id]) => id);
   const suits = (id: string): boolean => {
     const machine = plant.machines[id] as Machine;
     return (

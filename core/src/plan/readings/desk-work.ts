@@ -66,7 +66,7 @@ export function pressWork({ contexts, plan, ledger }: Planned): PressWork[] {
       passes
         .flatMap((p) => printedInks(p.step, plan.steps[p.step]))
         .reduce((n, p) => n + (p.ink === ink ? ledger.value(idOf(p.at, what)) : 0), 0);
-    const zoneMm = limits['zoneMm'] ?? USUAL_ZONE_MM;
+    const zoneMm = limits.zoneMm ?? USUAL_ZONE_MM;
     const { layout } = cx;
     const [width] = layout.sheetMm;
     return [
@@ -84,7 +84,7 @@ export function pressWork({ contexts, plan, ledger }: Planned): PressWork[] {
         },
         sheetMm: cx.layout.sheetMm,
         zoneMm,
-        zones: limits['zones'] ?? Math.ceil(width / zoneMm),
+        zones: limits.zones ?? Math.ceil(width / zoneMm),
         passes,
         inks: [...new Set(passes.flatMap((p) => p.inks))].map((ink) => ({
           ink,

@@ -1,5 +1,5 @@
 import { idOf } from '../../quantity/id-of';
-import type { Plant, Shelf } from '../../plant/plant';
+import { type Plant, type Shelf, machinesFor } from '../../plant/plant';
 import { editAt, type Edit } from '../../product/edit';
 import type { JobSpec } from '../../product/job-spec';
 import { breakEvenQuantity, fitsWorkStyle, WORK_STYLE_IDS } from '../../layout/work-style';
@@ -31,8 +31,7 @@ export function* propose(spec: JobSpec, plant: Plant, shelf: Shelf): Generator<P
   if (!part || !print) return;
   const [form] = formsWith(now, part.id);
   const others = now.stones.filter((s) => s.id !== print.id && s.parts[0] === part.id).flatMap((s) => plant.machines[s.machine] ?? []);
-  for (const [machine, press] of Object.entries(plant.machines)) {
-    if (!press.processes.includes(print.process)) continue;
+  for (const [machine, press] of machinesFor(plant, print.process)) {
     for (const [stock, sheet] of stocksOfGrade(plant, part)) {
       if (
         [press, ...others].some((m) => {
@@ -42,8 +41,7 @@ export function* propose(spec: JobSpec, plant: Plant, shelf: Shelf): Generator<P
       )
         continue;
       for (const style of WORK_STYLE_IDS) {
-        if (!fitsWorkStyle(style, part.colours, { units: press.limits['units'] ?? 4, perfects: (press.limits['perfects'] ?? 0) > 0 }))
-          continue;
+        if (!fitsWorkStyle(style, part.colours, { units: press.limits.units ?? 4, perfects: (press.limits.perfects ?? 0) > 0 })) continue;
         yield {
           machine: press.name,
           stock: sheet.name,

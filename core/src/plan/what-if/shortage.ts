@@ -4,7 +4,7 @@ import { PPM } from '../../quantity/units';
 import { ceilTolerant } from '../../quantity/round-tolerant';
 import type { Step } from '../../flow/net';
 import { stepsTo } from '../../flow/upstream';
-import type { Plant, Shelf } from '../../plant/plant';
+import { type Plant, type Shelf, machinesFor } from '../../plant/plant';
 import { type JobSpec, orderedQuantity } from '../../product/job-spec';
 import { PROCESSES } from '../../processes/registry';
 import { plan } from '../plan';
@@ -187,7 +187,7 @@ function digitally(ask: ShortageAsk, now: Plan, short: number): ShortageOption {
 /** The process that may take another's place and has a machine; null where there is none. */
 function standIn(process: Id<'process'>, plant: Plant): Id<'process'> | null {
   const can = Object.values(PROCESSES).filter((p) => p.insteadOf?.includes(process));
-  return can.find((p) => Object.values(plant.machines).some((m) => m.processes.includes(p.id)))?.id ?? null;
+  return can.find((p) => machinesFor(plant, p.id).length > 0)?.id ?? null;
 }
 
 const dropping = (spec: JobSpec, stones: readonly string[]): JobSpec => ({

@@ -267,12 +267,16 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     title: (a) => `${a['what']} was to come from a job that is not there`,
     says: () => 'Make the job again, or take it from the store or a supplier.',
   },
+  'machine.retired': {
+    title: (a) => `${a['machine']} is retired`,
+    says: () => 'It was chosen for this job before; the works plans nothing new on it.',
+  },
   'child.open': {
-    title: (a) => `${a['what']}: job ${n(a['job'], 0)} makes them, and they are not in the store yet`,
+    title: (a) => `${a['what']}: job ${a['job']} makes them, and they are not in the store yet`,
     says: () => 'The step begins when that job is delivered.',
   },
   'child.late': {
-    title: (a) => `${a['what']} comes too late: job ${n(a['job'], 0)} is ready after its time`,
+    title: (a) => `${a['what']} comes too late: job ${a['job']} is ready after its time`,
     says: (a) => `This job is ready ${n(a['hours'], 1)} hours after its date because it waits for it.`,
   },
   'gang.refused': {

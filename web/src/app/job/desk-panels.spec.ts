@@ -98,7 +98,7 @@ const says = (host: HTMLElement): string => host.textContent.replace(/[\s\u2009]
 
 describe('tools', () => {
   const [card, tool] = [spec.products['card'], 'card.card.foil.die.f1'];
-  if (card?.kind !== 'made') throw new Error('the card is made here');
+  if (card?.kind !== 'made' || card.family !== 'folded-card') throw new Error('the card is made here');
   const foiled: JobSpec = {
     ...spec,
     products: { card: { ...card, wish: { ...card.wish, foils: { f1: { name: 'crest', widthMm: 40, heightMm: 30 } } } } },

@@ -4,7 +4,9 @@ import plantJson from '../../../../demo/plant.json';
 import { applyPlantEdits, type Edit, type Plant, PlantSchema } from '@druckerei/core';
 import type { RowContext } from './card-rows';
 import { LossesCard } from './losses-card';
+import { InkCard } from './ink-card';
 import { MachineCard } from './machine-card';
+import { PackCard } from './pack-card';
 import { PeopleList } from './people-list';
 import { PracticeList } from './practice-list';
 import { StockCard } from './stock-card';
@@ -105,6 +107,34 @@ describe('losses and practice', () => {
     find!.dispatchEvent(new Event('input'));
     await f.whenStable();
     expect(host.textContent).toContain('No value is called that.');
+  });
+});
+
+describe('a carton’s card', () => {
+  it('has its sides on the drawing, and is gone when it is gone', async () => {
+    const { host, set, type } = await show(PackCard, { path: ['cartons', 'box400'], context: context() });
+    expect(host.querySelector('svg')?.getAttribute('aria-label')).toContain('400 by 300 millimetres, 200 high');
+    await type('Height', '180');
+    await type('Empty, kg', '0.5');
+    expect(set).toEqual([
+      { at: ['cartons', 'box400', 'heightMm'], value: 180 },
+      { at: ['cartons', 'box400', 'emptyKg'], value: 0.5 },
+    ]);
+    expect((await show(PackCard, { path: ['cartons', 'gone'], context: context() })).host.textContent.trim()).toBe('');
+  });
+});
+
+describe('an ink series’ card', () => {
+  it('says yes or no of what every series must say, and keeps what it stands as a list', async () => {
+    const { host, set, f } = await show(InkCard, { path: ['inks', 'lamp'], context: context() });
+    const box = (label: string): HTMLInputElement => host.querySelector<HTMLInputElement>(`input[aria-label="${label}"]`)!;
+    box('Dries under lamps').click();
+    box('light').click();
+    await f.whenStable();
+    expect(set).toEqual([
+      { at: ['inks', 'lamp', 'lampDried'], value: false },
+      { at: ['inks', 'lamp', 'fast'], value: inForce.inks['lamp']?.fast?.includes('light') ? undefined : ['light'] },
+    ]);
   });
 });
 

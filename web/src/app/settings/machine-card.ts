@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { machineFields, machineScene, say } from '@druckerei/core';
+import { abilitiesFor, machineFields, machineScene, say } from '@druckerei/core';
 import { type PictureField, PictureFields } from '../shared/picture-fields';
 import { CardFields } from './card-fields';
 import { cardRow, type RowContext } from './card-rows';
@@ -32,7 +32,7 @@ export class MachineCard {
   protected readonly machine = computed(() => this.context().plant.machines[this.id()] ?? null);
   private readonly fields = computed(() => {
     const m = this.machine();
-    return m ? machineFields(m) : [];
+    return m ? machineFields(m, abilitiesFor(m.processes)) : [];
   });
   protected readonly scene = computed(() => {
     const m = this.machine();

@@ -7,6 +7,7 @@ import {
   editAt,
   formatNumber,
   machineScene,
+  type PackCard as Pack,
   type Plant,
   PROCESS_WORDS,
   PROCESSES,
@@ -19,10 +20,13 @@ import { sessionFeature } from '../session/session.feature';
 import { Shortcuts } from '../shared/shortcuts';
 import { Units } from '../shared/units';
 import { CalendarCard } from './calendar-card';
-import type { RowContext } from './card-rows';
+import { at, type RowContext } from './card-rows';
+import { InkCard } from './ink-card';
 import { LossesCard } from './losses-card';
 import { MachineCard } from './machine-card';
 import { MovesPanel } from './moves-panel';
+import { NewMachine } from './new-machine';
+import { PackCard } from './pack-card';
 import { AccountRecord } from './account-record';
 import { BackupList } from './backup-list';
 import { PeopleList } from './people-list';
@@ -33,12 +37,23 @@ import { StockCard } from './stock-card';
 const SECTIONS = [
   { id: 'machines', says: say('settingsPage.machines') },
   { id: 'stocks', says: say('settingsPage.stocks') },
+  { id: 'packs', says: say('settingsPage.packs') },
+  { id: 'inks', says: say('settingsPage.inks') },
   { id: 'losses', says: say('settingsPage.losses') },
   { id: 'practice', says: say('settingsPage.practice2') },
   { id: 'calendar', says: say('settingsPage.calendar') },
   { id: 'people', says: say('settingsPage.people2') },
   { id: 'history', says: say('settingsPage.changesSoFar2') },
 ] as const;
+
+/** A card in the list at the left: its id is its place in the plant. */
+interface Listed {
+  id: string;
+  name: string;
+  says: string;
+  picture: string | null;
+  changed: boolean;
+}
 
 /** The plant as the works sets it: nothing counts before one has seen which open jobs it moves, and put it in force with a reason. */
 @Component({
@@ -53,6 +68,9 @@ const SECTIONS = [
     LossesCard,
     MachineCard,
     MovesPanel,
+    NewMachine,
+    PackCard,
+    InkCard,
     PeopleList,
     PracticeList,
     StockCard,
@@ -107,34 +125,45 @@ export class SettingsPage {
     return plant && inForce ? { plant, inForce, refused: this.refused() } : null;
   });
   /** What stands in the list at the left: machines and stocks with a small drawing, kinds of work by name. */
-  protected readonly listed = computed((): { id: string; name: string; says: string; picture: string | null; changed: boolean }[] => {
+  protected readonly listed = computed((): Listed[] => {
     const plant = this.plant();
     if (!plant) return [];
     const changed = (below: string, id: string): boolean => this.edits().some((e) => e.at[0] === below && e.at[1] === id);
-    if (this.section() === 'machines')
-      return Object.entries(plant.machines)
-        .sort(byRoute)
-        .map(([id, m]) => ({
-          id,
-          name: m.name,
-          says: m.processes.map((p) => PROCESS_WORDS[p] ?? p).join(', '),
-          picture: picture(m),
-          changed: changed('machines', id),
-        }));
-    if (this.section() === 'stocks')
-      return Object.entries(plant.stocks)
+    const cards = (below: 'cartons' | 'pallets' | 'inks' | 'coats' | 'stocks', says: (card: never) => string): Listed[] =>
+      Object.entries<{ name: string }>(plant[below] ?? {})
         .sort(([, a], [, b]) => a.name.localeCompare(b.name))
-        .map(([id, s]) => ({
-          id,
-          name: s.name,
-          says: sizeOf(s),
+        .map(([id, card]) => ({
+          id: `${below}/${id}`,
+          name: card.name,
+          says: says(card as never),
           picture: null,
-          changed: changed('stocks', id),
+          changed: changed(below, id),
         }));
+    switch (this.section()) {
+      case 'machines':
+        return Object.entries(plant.machines)
+          .sort(byRoute)
+          .map(([id, m]) => ({
+            id: `machines/${id}`,
+            name: m.name,
+            says: [...(m.retired ? [say('settingsPage.retired')] : []), ...m.processes.map((p) => PROCESS_WORDS[p] ?? p)].join(', '),
+            picture: picture(m),
+            changed: changed('machines', id),
+          }));
+      case 'stocks':
+        return cards('stocks', sizeOf);
+      case 'packs': {
+        const size = (word: string) => (p: Pack) =>
+          `${word}, ${formatNumber(p.widthMm)} × ${formatNumber(p.depthMm)} × ${formatNumber(p.heightMm)} mm`;
+        return [...cards('cartons', size(say('settingsPage.carton'))), ...cards('pallets', size(say('settingsPage.pallet')))];
+      }
+      case 'inks':
+        return [...cards('inks', () => say('settingsPage.inkSeries')), ...cards('coats', () => say('settingsPage.coat'))];
+    }
     return Object.values(PROCESSES)
       .filter((p) => p.losses)
       .map((p) => ({
-        id: p.id,
+        id: `spoilage/${p.id}`,
         name: PROCESS_WORDS[p.id] ?? p.id,
         says: plant.spoilage?.[p.id]?.school === 'table' ? say('settingsPage.byTable') : say('settingsPage.setupAndRunning'),
         picture: null,
@@ -160,9 +189,9 @@ export class SettingsPage {
     ]);
   }
 
-  protected set(at: string[], value: unknown): void {
+  protected set(path: string[], value: unknown): void {
     const plant = this.plant();
-    if (plant) this.store.dispatch(SettingsActions.edited({ edits: [editAt(plant, at, value)] }));
+    if (plant) this.store.dispatch(SettingsActions.edited({ edits: [editAt(plant, path, value)] }));
   }
   protected undo(): void {
     this.store.dispatch(SettingsActions.undoAsked());
@@ -194,18 +223,34 @@ export class SettingsPage {
   protected changePerson(id: string, change: Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { password?: string }): void {
     this.store.dispatch(SettingsActions.personChanged({ id, change }));
   }
-  /** A stock like the chosen one, to be changed. */
-  protected copyStock(): void {
-    const plant = this.plant();
-    const from = plant?.stocks[this.chosen()];
-    if (!plant || !from) return;
-    const id = freeId(plant, this.chosen());
-    this.set(['stocks', id], { ...from, name: `${from.name}, copy` });
-    this.chosen.set(id);
+  /** Where the chosen card stands in the plant, and its id there. */
+  protected readonly path = computed(() => this.chosen().split('/'));
+  protected readonly cardId = computed(() => this.path()[1] ?? '');
+  protected readonly machine = computed(() => this.plant()?.machines[this.cardId()] ?? null);
+  protected readonly entering = signal(false);
+  /** A card like the chosen one, to be changed. */
+  protected copy(): void {
+    const from = at(this.plant(), this.path());
+    if (from === null || typeof from !== 'object' || !('name' in from)) return;
+    this.add({ ...from, name: `${String(from.name)}, copy`.slice(0, 80), retired: undefined });
   }
-  protected dropStock(): void {
-    this.set(['stocks', this.chosen()], undefined);
-    this.chosen.set(Object.keys(this.plant()?.stocks ?? {})[0] ?? '');
+  protected enterMachine(machine: Plant['machines'][string]): void {
+    this.entering.set(false);
+    this.add(machine);
+  }
+  private add(card: object): void {
+    const [below = '', like = ''] = this.path();
+    const id = freeId(at(this.plant(), [below]), like);
+    this.set([below, id], JSON.parse(JSON.stringify(card)));
+    this.chosen.set(`${below}/${id}`);
+  }
+  protected drop(): void {
+    this.set(this.path(), undefined);
+    this.chosen.set(this.listed()[0]?.id ?? '');
+  }
+  /** Planned on no more; or again. */
+  protected retire(retired: boolean): void {
+    this.set([...this.path(), 'retired'], retired ? true : undefined);
   }
   protected readonly n = formatNumber;
 }
@@ -222,9 +267,10 @@ const sizeOf = (s: Stock): string =>
     ? `${formatNumber(s.widthMm, 1)} mm, ${s.form}`
     : `${formatNumber(s.lengthMm, 1)} × ${formatNumber(s.widthMm, 1)} mm, ${formatNumber(s.gsm)} g/m²`;
 
-function freeId(plant: Plant, like: string): string {
+function freeId(cards: unknown, like: string): string {
+  const taken = cards !== null && typeof cards === 'object' ? cards : {};
   let n = 2;
-  while (Object.hasOwn(plant.stocks, `${like}-${n}`)) n++;
+  while (Object.hasOwn(taken, `${like}-${n}`)) n++;
   return `${like}-${n}`;
 }
 

@@ -255,6 +255,48 @@ describe('SettingsPage', () => {
     await press('Take it away');
     expect(Object.keys(made()?.stocks ?? {})).toHaveLength(count);
   });
+  it('enters a machine from its kinds of work, another like it, and retires one and takes it back', async () => {
+    const { store, press, host, settle } = await show('machines');
+    const made = store.selectSignal(settingsFeature.selectPlant);
+    await press('New machine');
+    const form = host.querySelector('dk-new-machine')!;
+    const name = form.querySelector<HTMLInputElement>('input:not([type])')!;
+    name.value = 'Press 9';
+    name.dispatchEvent(new Event('input'));
+    [...form.querySelectorAll('label')]
+      .find((l) => l.textContent.trim() === 'Offset')!
+      .querySelector('input')!
+      .click();
+    await settle();
+    await press('Enter its card');
+    const id = Object.keys(made()?.machines ?? {}).find((m) => made()?.machines[m]?.name === 'Press 9')!;
+    expect(made()?.machines[id]).toMatchObject({ processes: ['offset'], limits: { units: 4 } });
+    await press('Another like this');
+    expect(Object.values(made()?.machines ?? {}).map((m) => m.name)).toContain('Press 9, copy');
+    await press('Retire it');
+    expect(Object.values(made()?.machines ?? {}).filter((m) => m.retired)).toHaveLength(1);
+    expect(host.querySelector('.item.here')?.textContent).toContain('retired');
+    await press('Back into work');
+    expect(Object.values(made()?.machines ?? {}).filter((m) => m.retired)).toHaveLength(0);
+  });
+  it('copies and changes cartons, pallets and ink series', async () => {
+    const { store, press, host, settle } = await show('packs');
+    const made = store.selectSignal(settingsFeature.selectPlant);
+    const cartons = Object.keys(plant.cartons ?? {}).length;
+    await press('Another like this');
+    expect(Object.keys(made()?.cartons ?? {})).toHaveLength(cartons + 1);
+    expect(host.querySelector('dk-pack-card svg')).not.toBeNull();
+    await press('Take it away');
+    expect(Object.keys(made()?.cartons ?? {})).toHaveLength(cartons);
+    TestBed.resetTestingModule();
+    const inks = await show('inks');
+    const now = inks.store.selectSignal(settingsFeature.selectPlant);
+    await inks.press('Another like this');
+    expect(Object.keys(now()?.inks ?? {}).length + Object.keys(now()?.coats ?? {}).length).toBe(
+      Object.keys(plant.inks).length + Object.keys(plant.coats ?? {}).length + 1,
+    );
+    await settle();
+  });
   it('enters and changes people, and shows why one was refused', async () => {
     const { host, store, settle } = await show('people');
     answers['people.change'] = () =>

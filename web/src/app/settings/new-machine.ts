@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, computed, output, signal } from '@angular/core';
+import { newMachine, type Plant, PROCESS_WORDS, PROCESSES, say } from '@druckerei/core';
+
+/** A machine from its name and the kinds of work it does: its card begins with the abilities they ask for. */
+@Component({
+  selector: 'dk-new-machine',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<form (submit)="$event.preventDefault(); enter()">
+    <label
+      ><span class="soft">{{ say('newMachine.name') }}</span
+      ><input class="field-input" required maxlength="80" [value]="name()" (input)="name.set($any($event.target).value)"
+    /></label>
+    <fieldset>
+      <legend class="soft">{{ say('newMachine.kinds') }}</legend>
+      @for (k of kinds; track k.id) {
+        <label class="kind"
+          ><input type="checkbox" [checked]="chosen().includes(k.id)" (change)="toggle(k.id, $any($event.target).checked)" />
+          {{ k.says }}</label
+        >
+      }
+    </fieldset>
+    <button class="act" type="submit" [disabled]="!ready()">{{ say('newMachine.enter') }}</button>
+    <button class="quiet" type="button" (click)="left.emit()">{{ say('newMachine.leave') }}</button>
+  </form>`,
+  styles: `
+    form {
+      padding: 8px 10px 12px;
+    }
+    fieldset {
+      border: 0;
+      padding: 0;
+      margin: 8px 0;
+      columns: 2;
+    }
+    .kind {
+      display: block;
+    }
+    .quiet {
+      margin-left: 8px;
+    }
+  `,
+})
+export class NewMachine {
+  protected readonly say = say;
+  readonly entered = output<Plant['machines'][string]>();
+  readonly left = output();
+  protected readonly kinds = Object.keys(PROCESSES).map((id) => ({ id, says: PROCESS_WORDS[id] ?? id }));
+  protected readonly name = signal('');
+  protected readonly chosen = signal<string[]>([]);
+  protected readonly ready = computed(() => this.name().trim() !== '' && this.chosen().length > 0);
+
+  protected toggle(id: string, on: boolean): void {
+    this.chosen.update((c) => (on ? [...c, id] : c.filter((x) => x !== id)));
+  }
+  protected enter(): void {
+    if (this.ready()) this.entered.emit(newMachine(this.name().trim(), this.chosen()));
+  }
+}
