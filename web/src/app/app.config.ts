@@ -6,6 +6,7 @@ import { provideStore } from '@ngrx/store';
 import { routes } from './app.routes';
 import * as sessionEffects from './session/session.effects';
 import { sessionFeature } from './session/session.feature';
+import { provideServer } from './shared/server';
 
 export const appConfig: ApplicationConfig = {
   providers: [
@@ -15,5 +16,6 @@ export const appConfig: ApplicationConfig = {
     provideHttpClient(withFetch()),
     provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
     provideEffects(sessionEffects),
+    provideServer(),
   ],
 };

@@ -2,6 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { type Observable, of, Subject, throwError } from 'rxjs';
 import type { Changed, ImportPreview, Task } from '@druckerei/contract';
+import { provideAsking } from '../session/signed-in.fixture';
 import { ApiCaller } from '../shared/api';
 import { Changes } from '../shared/changes';
 import { ImportPage } from './import-page';
@@ -46,6 +47,7 @@ describe('orders from a file', () => {
       providers: [
         provideRouter([]),
         { provide: Changes, useValue: { changes$: news } },
+        provideAsking(),
         {
           provide: ApiCaller,
           useValue: {

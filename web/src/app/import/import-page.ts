@@ -3,7 +3,8 @@ import { RouterLink } from '@angular/router';
 import { filter, interval, merge, startWith, type Subscription, switchMap } from 'rxjs';
 import type { ImportPreview, Task } from '@druckerei/contract';
 import { formatNumber, ORDER_COLUMNS, say } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { Changes } from '../shared/changes';
 
 /** The task of an import under way, so that the page finds it again. */
@@ -154,7 +155,7 @@ const LOOK_MS = 1_000;
 })
 export class ImportPage implements OnDestroy {
   protected readonly say = say;
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly changes = inject(Changes);
   protected readonly n = formatNumber;
   protected readonly example = `${ORDER_COLUMNS.join(',')},openWidthMm,openHeightMm,folds,front,back\nSeaside cafe,Menu card,folded-card,2000,2026-12-03,Quay 4,3,0,210,210,1,K C M Y,K`;
@@ -196,7 +197,7 @@ export class ImportPage implements OnDestroy {
     this.preview.set(null);
     this.failure.set(null);
     this.reading.set(true);
-    this.api.call('imports.send', { file: new Blob([file], { type: 'text/csv' }) }).subscribe({
+    this.server.send('imports.send', { file: new Blob([file], { type: 'text/csv' }) }).subscribe({
       next: (sent) => {
         this.file = sent.file;
         this.reading.set(false);
@@ -211,7 +212,7 @@ export class ImportPage implements OnDestroy {
   protected start(): void {
     const id = crypto.randomUUID();
     this.sending.set(true);
-    this.api.call('tasks.import', { body: { id, file: this.file } }).subscribe({
+    this.server.send('tasks.import', { body: { id, file: this.file } }).subscribe({
       next: () => {
         this.sending.set(false);
         this.preview.set(null);
@@ -226,13 +227,13 @@ export class ImportPage implements OnDestroy {
   }
   protected stop(): void {
     const id = this.task()?.id;
-    if (id !== undefined) this.api.call('tasks.cancel', { params: { id } }).subscribe({ error: (f: Failure) => this.failure.set(f) });
+    if (id !== undefined) this.server.send('tasks.cancel', { params: { id } }).subscribe({ error: (f: Failure) => this.failure.set(f) });
   }
 
   private watch(id: string): void {
     this.watching?.unsubscribe();
     this.watching = merge(interval(LOOK_MS).pipe(startWith(0)), this.changes.changes$.pipe(filter((c) => c?.id === id)))
-      .pipe(switchMap(() => this.api.call('tasks.read', { params: { id } })))
+      .pipe(switchMap(() => this.server.send('tasks.read', { params: { id } })))
       .subscribe({
         next: (task) => {
           this.task.set(task);

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { RouterLink } from '@angular/router';
 import type { Job } from '@druckerei/contract';
 import { editAt, type Edit, formatNumber, type Item, type JobSpec, orderedQuantity, say } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { EditValue } from '../shared/edit-value';
 
 /** Pieces of a version somebody has just asked for. */
@@ -165,7 +166,7 @@ export class DeliveriesPanel {
   readonly locked = input(false);
   readonly edits = output<Edit[]>();
   readonly changed = output();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   protected readonly failure = signal<Failure | null>(null);
   protected readonly n = formatNumber;
   protected readonly canJoin = computed(() => !this.locked() && this.job().state === 'draft' && this.job().alternativeOf === null);
@@ -253,17 +254,19 @@ export class DeliveriesPanel {
     const failed = (f: Failure): void => {
       this.failure.set(f);
     };
-    this.api.call('orders.list', { query: { find, rows: '200' } }).subscribe({
+    this.server.send('orders.list', { query: { find, rows: '200' } }).subscribe({
       next: ({ rows }) => {
         const other = rows.find((r) => String(r.number) === find);
         if (!other) return failed({ status: 0, title: say('deliveriesPanel.noJobHasThisNumber', find) });
-        this.api.call('jobs.join', { params: { id: this.job().id }, body: { version: this.job().version, other: other.job } }).subscribe({
-          next: () => {
-            this.failure.set(null);
-            this.changed.emit();
-          },
-          error: failed,
-        });
+        this.server
+          .send('jobs.join', { params: { id: this.job().id }, body: { version: this.job().version, other: other.job } })
+          .subscribe({
+            next: () => {
+              this.failure.set(null);
+              this.changed.emit();
+            },
+            error: failed,
+          });
       },
       error: failed,
     });

@@ -6,6 +6,7 @@ import { type Observable, of, throwError } from 'rxjs';
 import type { Alternative, Differences, Happened, Job } from '@druckerei/contract';
 import { type Edit, EMPTY_SHELF, type Gate, type JobSpec, plan, type Plan, PlantSchema } from '@druckerei/core';
 import plantJson from '../../../../demo/plant.json';
+import { provideAsking } from '../session/signed-in.fixture';
 import { ApiCaller } from '../shared/api';
 import { cardSpec } from './card-spec.fixture';
 import { DeliveriesPanel } from './deliveries-panel';
@@ -56,6 +57,7 @@ async function show<T extends object>(component: Type<T>, inputs: Record<string,
   TestBed.configureTestingModule({
     providers: [
       provideRouter([]),
+      provideAsking(),
       {
         provide: ApiCaller,
         useValue: {

@@ -16,7 +16,8 @@ import {
   sharing,
   UNIT_WORDS,
 } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { Changes } from '../shared/changes';
 import { FigureValue } from '../shared/figure';
 import { askReason } from '../shared/reason-dialog';
@@ -43,7 +44,7 @@ export class FloorPanel {
   /** Whether this person plans. */
   readonly may = input(false);
   readonly explain = output<string>();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly router = inject(Router);
   private readonly dialog = inject(MatDialog);
   protected readonly floor = signal<JobFloor | null>(null);
@@ -80,7 +81,7 @@ export class FloorPanel {
     effect(() => {
       const [item, id] = [this.shortItem(), this.job().id];
       if (item === null || !this.may()) return this.shortage.set(null);
-      this.api.call('floor.shortage', { params: { id }, query: { item } }).subscribe({
+      this.server.send('floor.shortage', { params: { id }, query: { item } }).subscribe({
         next: (s) => {
           this.shortage.set({ ...s, item });
         },
@@ -92,7 +93,7 @@ export class FloorPanel {
   }
 
   private read(id: string): void {
-    this.api.call('floor.job', { params: { id }, query: {} }).subscribe({
+    this.server.send('floor.job', { params: { id }, query: {} }).subscribe({
       next: (f) => {
         this.floor.set(f);
         this.failure.set(null);
@@ -105,7 +106,7 @@ export class FloorPanel {
   protected more(): void {
     const last = this.floor()?.log.at(-1);
     if (!last) return;
-    this.api.call('floor.job', { params: { id: this.job().id }, query: { before: last.seq } }).subscribe({
+    this.server.send('floor.job', { params: { id: this.job().id }, query: { before: last.seq } }).subscribe({
       next: (f) => {
         this.floor.update((known) => known && { ...known, log: [...known.log, ...f.log], more: f.more });
       },
@@ -137,7 +138,7 @@ export class FloorPanel {
   protected enter(way: 'rerun' | 'digital'): void {
     const s = this.shortage();
     if (!s) return;
-    this.api.call('floor.child', { params: { id: this.job().id }, body: { id: crypto.randomUUID(), item: s.item, way } }).subscribe({
+    this.server.send('floor.child', { params: { id: this.job().id }, body: { id: crypto.randomUUID(), item: s.item, way } }).subscribe({
       next: ({ job }) => void this.router.navigate(['/jobs', job]),
       error: (f: Failure) => {
         this.failure.set(f);
@@ -185,8 +186,8 @@ export class FloorPanel {
       release: null,
       ...more,
     };
-    this.api
-      .call('floor.send', { body: { device: say('floorPanel.desk'), desk: true, sentAt: Date.now() / 1000, entries: [entry] } })
+    this.server
+      .send('floor.send', { body: { device: say('floorPanel.desk'), desk: true, sentAt: Date.now() / 1000, entries: [entry] } })
       .subscribe({
         next: ({ refused }) => {
           const [says] = refused;

@@ -7,6 +7,7 @@ import type { JobFloor, LearnedPage, Shortage } from '@druckerei/contract';
 import { type Edit, EMPTY_SHELF, plan, PlantSchema, riskCurve } from '@druckerei/core';
 import plantJson from '../../../../demo/plant.json';
 import { LogbookPage } from '../logbook/logbook-page';
+import { provideAsking } from '../session/signed-in.fixture';
 import { ApiCaller } from '../shared/api';
 import { PlanContext } from '../shared/plan-context';
 import { JOB, pile, step } from '../terminal/terminal.fixture';
@@ -74,6 +75,7 @@ async function show<T extends object>(
     providers: [
       provideRouter([]),
       { provide: PlanContext, useValue: { current: () => of({ hash: 'h' }), plant: () => of(plant) } },
+      provideAsking(),
       {
         provide: ApiCaller,
         useValue: {

@@ -15,7 +15,8 @@ import {
   say,
   stoneName,
 } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { EditValue } from '../shared/edit-value';
 import { askReason, type ReasonAsk } from '../shared/reason-dialog';
 
@@ -172,7 +173,7 @@ export class GatesPanel {
   readonly may = input(true);
   readonly edits = output<Edit[]>();
   readonly changed = output();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly dialog = inject(MatDialog);
   protected readonly failure = signal<Failure | null>(null);
   protected readonly kinds = GATE_KINDS;
@@ -257,7 +258,7 @@ export class GatesPanel {
       });
   }
   private send(body: { gate: string; version: string; answer: 'yes' | 'no' | 'back'; takesBack?: number; note: string }): void {
-    this.api.call('jobs.answerGate', { params: { id: this.job().id }, body }).subscribe({
+    this.server.send('jobs.answerGate', { params: { id: this.job().id }, body }).subscribe({
       next: () => {
         this.failure.set(null);
         this.changed.emit();

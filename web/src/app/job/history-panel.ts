@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import type { Differences, Happened, Job } from '@druckerei/contract';
 import { formatMoment, label, type Place, say } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { movedSays } from '../shared/moved-says';
 
 /** Who did what to the job, and how its releases differ from one another and from the plan of now. */
@@ -110,7 +111,7 @@ export class HistoryPanel {
   protected readonly say = say;
   readonly job = input.required<Pick<Job, 'id' | 'version' | 'state' | 'releases'>>();
   readonly place = input.required<Place>();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   protected readonly rows = signal<Happened[]>([]);
   protected readonly failure = signal<Failure | null>(null);
   private readonly difference = signal<{ title: string; differences: Differences } | null>(null);
@@ -124,7 +125,7 @@ export class HistoryPanel {
   constructor() {
     effect(() => {
       const { id } = this.job();
-      this.api.call('jobs.history', { params: { id } }).subscribe({
+      this.server.send('jobs.history', { params: { id } }).subscribe({
         next: (rows) => {
           this.rows.set(rows);
           this.failure.set(null);
@@ -139,7 +140,7 @@ export class HistoryPanel {
   protected compare(since: number, release: number | null): void {
     const title = release === null ? say('historyPanel.releaseAgainstNow', since) : say('historyPanel.releaseAgainst', since, release);
     const query = { since: String(since), ...(release !== null && { release: String(release) }) };
-    this.api.call('jobs.differences', { params: { id: this.job().id }, query }).subscribe({
+    this.server.send('jobs.differences', { params: { id: this.job().id }, query }).subscribe({
       next: (differences) => {
         this.difference.set({ title, differences });
       },

@@ -33,7 +33,8 @@ import { FigureValue } from '../shared/figure';
 import { Shortcuts } from '../shared/shortcuts';
 import { Units } from '../shared/units';
 import { sessionFeature } from '../session/session.feature';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { askReason, type ReasonAsk } from '../shared/reason-dialog';
 import { ComparePanel } from './compare-panel';
 import { CountRiver } from './count-river';
@@ -143,7 +144,7 @@ export class JobPage implements OnDestroy {
   protected readonly askedFinding = signal<string | null>(null);
   protected readonly view = signal<View>('stone');
   protected readonly views = VIEWS;
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly router = inject(Router);
   protected readonly deskFailure = signal<Failure | null>(null);
 
@@ -522,13 +523,13 @@ export class JobPage implements OnDestroy {
   protected revise(): void {
     this.asked(
       { title: say('jobPage.reviseTheJob'), says: say('jobPage.whatIsReleasedStaysInForce'), button: say('jobPage.revise') },
-      (reason, version) => this.api.call('jobs.revise', { params: { id: this.id() }, body: { version, reason } }),
+      (reason, version) => this.server.send('jobs.revise', { params: { id: this.id() }, body: { version, reason } }),
     );
   }
   protected withdraw(): void {
     this.asked(
       { title: say('jobPage.giveTheRevisionUp'), says: say('jobPage.theReleasedPlanComesBack'), button: say('jobPage.giveItUp') },
-      (reason, version) => this.api.call('jobs.withdraw', { params: { id: this.id() }, body: { version, reason } }),
+      (reason, version) => this.server.send('jobs.withdraw', { params: { id: this.id() }, body: { version, reason } }),
     );
   }
   protected deliver(back: boolean): void {
@@ -541,12 +542,12 @@ export class JobPage implements OnDestroy {
           label: say('jobPage.note'),
           least: 0,
         };
-    this.asked(ask, (note, version) => this.api.call('jobs.deliver', { params: { id: this.id() }, body: { version, back, note } }));
+    this.asked(ask, (note, version) => this.server.send('jobs.deliver', { params: { id: this.id() }, body: { version, back, note } }));
   }
   /** Keeps a compared way as another plan of the job. */
   protected keepAsPlan({ name, edits }: { name: string; edits: Edit[] }): void {
-    this.api
-      .call('jobs.duplicate', { params: { id: this.id() }, body: { id: crypto.randomUUID(), name: name.slice(0, 80), edits } })
+    this.server
+      .send('jobs.duplicate', { params: { id: this.id() }, body: { id: crypto.randomUUID(), name: name.slice(0, 80), edits } })
       .subscribe({
         next: () => {
           this.planner.cancelCompare();

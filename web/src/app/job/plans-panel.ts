@@ -4,7 +4,8 @@ import { Router, RouterLink } from '@angular/router';
 import { forkJoin } from 'rxjs';
 import type { Alternative, Differences, Job } from '@druckerei/contract';
 import { assumptionSays, findingTitle, formatFigure, label, type Place, type Plan, say, type TotalKey } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { askReason, type ReasonAsk } from '../shared/reason-dialog';
 
 interface Column extends Alternative {
@@ -140,7 +141,7 @@ export class PlansPanel {
   readonly place = input.required<Place>();
   readonly may = input(false);
   readonly changed = output();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
   protected readonly failure = signal<Failure | null>(null);
@@ -187,12 +188,12 @@ export class PlansPanel {
     const failed = (f: Failure): void => {
       this.failure.set(f);
     };
-    this.api.call('jobs.alternatives', { params: { id } }).subscribe({
+    this.server.send('jobs.alternatives', { params: { id } }).subscribe({
       next: (list) => {
         this.columns.set(list.map((a) => ({ ...a, here: a.job === id, differences: null })));
         const others = list.filter((a) => a.job !== id);
         if (others.length === 0) return;
-        forkJoin(others.map((a) => this.api.call('jobs.differences', { params: { id }, query: { with: a.job } }))).subscribe({
+        forkJoin(others.map((a) => this.server.send('jobs.differences', { params: { id }, query: { with: a.job } }))).subscribe({
           next: (all) => {
             const of = new Map(others.map((a, i) => [a.job, all[i] ?? null]));
             this.columns.update((columns) => columns.map((c) => ({ ...c, differences: of.get(c.job) ?? null })));
@@ -213,7 +214,7 @@ export class PlansPanel {
       least: 1,
     };
     askReason(this.dialog, ask).subscribe((name) => {
-      this.api.call('jobs.duplicate', { params: { id: this.job().id }, body: { id: crypto.randomUUID(), name, edits: [] } }).subscribe({
+      this.server.send('jobs.duplicate', { params: { id: this.job().id }, body: { id: crypto.randomUUID(), name, edits: [] } }).subscribe({
         next: ({ job }) => void this.router.navigate(['/jobs', job]),
         error: (f: Failure) => {
           this.failure.set(f);
@@ -228,7 +229,7 @@ export class PlansPanel {
       button: say('plansPanel.chooseThisPlan'),
     };
     askReason(this.dialog, ask).subscribe((reason) => {
-      this.api.call('jobs.choose', { params: { id: c.job }, body: { version: c.version, reason } }).subscribe({
+      this.server.send('jobs.choose', { params: { id: c.job }, body: { version: c.version, reason } }).subscribe({
         next: ({ job }) => {
           if (job === this.job().id) this.changed.emit();
           else void this.router.navigate(['/jobs', job]);

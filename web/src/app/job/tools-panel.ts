@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { RouterLink } from '@angular/router';
 import type { Job } from '@druckerei/contract';
 import { type Edit, editAt, formatMoment, formatNumber, type JobSpec, type Place, type Plan, say } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 
 interface Row {
   id: string;
@@ -78,7 +79,7 @@ export class ToolsPanel {
   readonly edits = output<Edit[]>();
   /** The job was changed at the server: it is opened again. */
   readonly changed = output();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   protected readonly failure = signal<Failure | null>(null);
   private readonly sent = signal(false);
   protected readonly busy = computed(() => this.sent() || this.unsaved());
@@ -119,7 +120,7 @@ export class ToolsPanel {
   protected make(tool: string): void {
     const { id, version } = this.job();
     this.sent.set(true);
-    this.api.call('jobs.makeTool', { params: { id }, body: { id: crypto.randomUUID(), version, tool } }).subscribe({
+    this.server.send('jobs.makeTool', { params: { id }, body: { id: crypto.randomUUID(), version, tool } }).subscribe({
       next: () => {
         this.sent.set(false);
         this.failure.set(null);

@@ -16,7 +16,8 @@ import {
   toneIncrease,
   readNumber,
 } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { EditValue } from '../shared/edit-value';
 import { PlanContext } from '../shared/plan-context';
 import { askReason } from '../shared/reason-dialog';
@@ -70,7 +71,7 @@ export class AimList {
   protected readonly places: readonly Place[] = ['l', 'a', 'b', 'deltaE', 'density', 'tvi50', 'tviOff'];
   readonly may = input(false);
   readonly refused = output<Failure>();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly plants = inject(PlanContext);
   private readonly dialog = inject(MatDialog);
   private readonly plant = signal<{ hash: string; plant: Plant } | null>(null);
@@ -151,7 +152,7 @@ export class AimList {
     const known = this.plant();
     if (!known) return;
     askReason(this.dialog, { title: say('kitchen.newAim'), says: say('kitchen.newAimSays'), button: say('kitchen.putInForce') })
-      .pipe(switchMap((reason) => this.api.call('plants.accept', { body: { before: known.hash, plant: known.plant, reason } })))
+      .pipe(switchMap((reason) => this.server.send('plants.accept', { body: { before: known.hash, plant: known.plant, reason } })))
       .subscribe({
         next: () => {
           this.drafted.set(false);

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import type { Observable } from 'rxjs';
 import type { InkDesk, Match, Pail } from '@druckerei/contract';
 import { type BaseInk, formatNumber, reweigh, say, weighOut, readNumber } from '@druckerei/core';
-import { ApiCaller } from '../shared/api';
+import { Server } from '../shared/server';
 
 interface Row {
   base: string;
@@ -46,7 +46,7 @@ export class BatchPanel {
   readonly pails = input.required<readonly Pail[]>();
   readonly may = input(false);
   readonly asked = output<Observable<InkDesk>>();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   protected readonly mass = linkedSignal(() => formatPlain(this.desk().neededKg));
   protected readonly pailsWanted = signal('1');
   protected readonly place = signal('');
@@ -98,7 +98,7 @@ export class BatchPanel {
   protected save(): void {
     const { rows } = this.sheet();
     this.asked.emit(
-      this.api.call('kitchen.batch', {
+      this.server.send('kitchen.batch', {
         params: { job: this.desk().job, ink: this.desk().ink },
         body: {
           id: this.id(),

@@ -4,7 +4,8 @@ import { NgApexchartsModule } from 'ng-apexcharts';
 import type { Observable } from 'rxjs';
 import type { InkDesk } from '@druckerei/contract';
 import { type BaseInk, type DrawDownAnswer, formatNumber, label, say, screenColour } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { chartColours } from '../shared/chart-colours';
 import { askReason } from '../shared/reason-dialog';
 import { MeasureField } from './measure-field';
@@ -30,7 +31,7 @@ export class DrawDownPanel {
   readonly may = input(false);
   readonly asked = output<Observable<InkDesk>>();
   readonly refused = output<Failure>();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly dialog = inject(MatDialog);
   private readonly field = viewChild(MeasureField);
   protected readonly colours = chartColours();
@@ -68,7 +69,7 @@ export class DrawDownPanel {
   protected simulate(): void {
     const batch = this.batch();
     if (batch)
-      this.api.call('kitchen.simulate', { params: { id: batch.id }, body: { reading: this.desk().drawDowns.length + 1 } }).subscribe({
+      this.server.send('kitchen.simulate', { params: { id: batch.id }, body: { reading: this.desk().drawDowns.length + 1 } }).subscribe({
         next: ({ measured }) => this.field()?.put({ ...measured, mode: 'M1', backing: 'white', from: 'simulated' }),
         error: (f: Failure) => {
           this.refused.emit(f);
@@ -79,14 +80,14 @@ export class DrawDownPanel {
     const [batch, measured] = [this.batch(), this.field()?.value()];
     if (batch && measured)
       this.asked.emit(
-        this.api.call('kitchen.drawDown', { params: { id: batch.id }, body: { id: crypto.randomUUID(), measured: sent(measured) } }),
+        this.server.send('kitchen.drawDown', { params: { id: batch.id }, body: { id: crypto.randomUUID(), measured: sent(measured) } }),
       );
   }
   protected answer(answer: DrawDownAnswer): void {
     const draw = this.open();
     if (!draw) return;
     const go = (reason: string): void => {
-      this.asked.emit(this.api.call('kitchen.answer', { params: { id: draw.id }, body: { answer, reason } }));
+      this.asked.emit(this.server.send('kitchen.answer', { params: { id: draw.id }, body: { answer, reason } }));
     };
     if (answer === 'accept' || answer === 'adjust') go('');
     else
@@ -99,7 +100,7 @@ export class DrawDownPanel {
   protected correct(): void {
     const last = this.last();
     if (last)
-      this.api.call('kitchen.correct', { params: { id: last.id }, body: { mostShare: 0.5, allBases: this.allBases() } }).subscribe({
+      this.server.send('kitchen.correct', { params: { id: last.id }, body: { mostShare: 0.5, allBases: this.allBases() } }).subscribe({
         next: (c) => this.correction.set(c),
         error: (f: Failure) => {
           this.refused.emit(f);
@@ -110,7 +111,7 @@ export class DrawDownPanel {
     const batch = this.batch();
     if (batch)
       this.asked.emit(
-        this.api.call('kitchen.add', {
+        this.server.send('kitchen.add', {
           params: { id: batch.id },
           body: {
             id: crypto.randomUUID(),

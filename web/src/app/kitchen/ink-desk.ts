@@ -18,7 +18,8 @@ import {
   stockShift,
   usualPaper,
 } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { BatchPanel } from './batch-panel';
 import { DrawDownPanel } from './draw-down-panel';
 import { MatchPanel } from './match-panel';
@@ -48,7 +49,7 @@ export class InkDesk {
   readonly may = input(false);
   readonly asked = output<Observable<Desk>>();
   readonly refused = output<Failure>();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   /** The recipe taken from the matches, until it is weighed. */
   protected readonly recipe = linkedSignal<string, Match | null>({
     source: () => `${this.desk().job} ${this.desk().ink}`,
@@ -146,7 +147,7 @@ export class InkDesk {
   }
   protected sampled({ measured, tolerance }: { measured: Measurement; tolerance: number }): void {
     this.asked.emit(
-      this.api.call('kitchen.sample', { params: this.at(), body: { id: crypto.randomUUID(), measured: sent(measured), tolerance } }),
+      this.server.send('kitchen.sample', { params: this.at(), body: { id: crypto.randomUUID(), measured: sent(measured), tolerance } }),
     );
   }
   protected at = (): { job: string; ink: string } => ({ job: this.desk().job, ink: this.desk().ink });

@@ -6,7 +6,8 @@ import { auditTime, filter, map, type Observable } from 'rxjs';
 import type { InkDesk as Desk, InkRow, KitchenPage as Page, Pail } from '@druckerei/contract';
 import { formatNumber, label, type Lab, say, screenColour } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { Changes } from '../shared/changes';
 import { AimList } from './aim-list';
 import { InkDesk } from './ink-desk';
@@ -28,7 +29,7 @@ export class KitchenPage {
   protected readonly say = say;
   protected readonly label = label;
   protected readonly views: readonly Shown[] = ['inks', 'pails', 'library', 'aims', 'trace'];
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly router = inject(Router);
   protected readonly page = signal<Page | null>(null);
   protected readonly desk = signal<Desk | null>(null);
@@ -73,7 +74,7 @@ export class KitchenPage {
   }
 
   private read(): void {
-    this.api.call('kitchen.read', {}).subscribe({
+    this.server.send('kitchen.read', {}).subscribe({
       next: (page) => {
         this.page.set(page);
         const { job, ink } = this.at();
@@ -85,7 +86,7 @@ export class KitchenPage {
     });
   }
   private readInk(job: string, ink: string): void {
-    this.api.call('kitchen.ink', { params: { job, ink } }).subscribe({ next: (desk) => this.desk.set(desk), error: this.failed });
+    this.server.send('kitchen.ink', { params: { job, ink } }).subscribe({ next: (desk) => this.desk.set(desk), error: this.failed });
   }
   /** Something was written at the desk: done, it shows how the ink stands now; refused, it says why. */
   protected call(asked: Observable<Desk>): void {

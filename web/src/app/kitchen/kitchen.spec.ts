@@ -6,6 +6,7 @@ import { type Observable, of, throwError } from 'rxjs';
 import type { InkDesk as Desk, Match } from '@druckerei/contract';
 import { INVENTED_BASES, PlantSchema, usualPaper } from '@druckerei/core';
 import plantJson from '../../../../demo/plant.json';
+import { provideAsking } from '../session/signed-in.fixture';
 import { ApiCaller } from '../shared/api';
 import { PlanContext } from '../shared/plan-context';
 import { AimList } from './aim-list';
@@ -85,6 +86,7 @@ function provide(): void {
       provideRouter([]),
       { provide: MatDialog, useValue: { open: () => ({ afterClosed: () => of('a reason') }) } },
       { provide: PlanContext, useValue: { current: () => of({ hash: 'h' }), plant: () => of(PlantSchema.parse(plantJson)) } },
+      provideAsking(),
       {
         provide: ApiCaller,
         useValue: {

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { formatNumber, say } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 
 interface Traced {
   batch: string;
@@ -71,13 +72,13 @@ interface Traced {
 export class LotTrace {
   protected readonly say = say;
   protected readonly number = formatNumber;
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   protected readonly found = signal<Traced[] | null>(null);
   protected readonly failure = signal<Failure | null>(null);
 
   protected trace(lot: string): void {
     if (lot.trim() === '') return;
-    this.api.call('kitchen.trace', { params: { lot: lot.trim() } }).subscribe({
+    this.server.send('kitchen.trace', { params: { lot: lot.trim() } }).subscribe({
       next: (rows) => {
         this.failure.set(null);
         this.found.set(rows);

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import type { Subscription } from 'rxjs';
 import type { InkDesk, Match, Pail } from '@druckerei/contract';
 import { type BaseInk, formatNumber, say, screenColour, readNumber } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 
 /** Asks for recipes: how near, of how many bases, how much from left-overs; shows the best beside each other with what differs. */
 @Component({
@@ -20,7 +21,7 @@ export class MatchPanel {
   readonly may = input(false);
   readonly taken = output<Match>();
   readonly refused = output<Failure>();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   protected readonly most = signal('4');
   protected readonly wish = signal('1');
   protected readonly share = signal('0');
@@ -51,8 +52,8 @@ export class MatchPanel {
     const bases = this.without().size > 0 ? this.bases().flatMap((b) => (this.without().has(b.id) ? [] : [b.id])) : undefined;
     this.found.set(null);
     this.running.set(
-      this.api
-        .call('kitchen.match', {
+      this.server
+        .send('kitchen.match', {
           params: { job: this.desk().job, ink: this.desk().ink },
           body: { most: value(this.most()), wish: value(this.wish()), leftOverShare: value(this.share()) / 100, ...(bases && { bases }) },
         })

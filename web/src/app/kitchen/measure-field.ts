@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { BACKINGS, formatNumber, MEASURED_IN, type Measurement, say, readNumber } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 
 /** A colour as it is measured: L*, a*, b* typed, or a text file of an instrument; with light, filter and backing. */
 @Component({
@@ -77,7 +78,7 @@ export class MeasureField {
   protected readonly modes = MEASURED_IN;
   protected readonly backings = BACKINGS;
   readonly refused = output<Failure>();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   protected readonly typed = signal<readonly [string, string, string]>(['', '', '']);
   protected readonly mode_ = signal<Measurement['mode']>('M1');
   protected readonly backing_ = signal<Measurement['backing']>('white');
@@ -120,7 +121,7 @@ export class MeasureField {
     const file = from.files?.[0];
     from.value = '';
     if (!file) return;
-    this.api.call('kitchen.file', { file }).subscribe({
+    this.server.send('kitchen.file', { file }).subscribe({
       next: ({ rows, bad }) => {
         this.rows.set(rows);
         this.take(0);

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, input, output } from '@angu
 import type { Observable } from 'rxjs';
 import type { Pail } from '@druckerei/contract';
 import { formatNumber, type Lab, say, screenColour } from '@druckerei/core';
-import { ApiCaller } from '../shared/api';
+import { Server } from '../shared/server';
 import { EditValue } from '../shared/edit-value';
 
 /** Pails with what is left in them; a left-over set free may go into other inks. */
@@ -79,7 +79,7 @@ export class PailList {
   readonly pails = input.required<readonly Pail[]>();
   readonly may = input(false);
   readonly asked = output<Observable<Pail>>();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private waiting: ReturnType<typeof setTimeout> | undefined;
 
   protected colour = (lab: Lab | null): string => (lab === null ? 'transparent' : screenColour(lab));
@@ -87,7 +87,7 @@ export class PailList {
     const { kg = p.kg, place = p.place, free = p.free } = more;
     clearTimeout(this.waiting);
     this.waiting = setTimeout(() => {
-      this.asked.emit(this.api.call('kitchen.pail', { params: { id: p.id }, body: { kg, place, free } }));
+      this.asked.emit(this.server.send('kitchen.pail', { params: { id: p.id }, body: { kg, place, free } }));
     }, 600);
   }
 }

@@ -13,7 +13,8 @@ import {
   PROCESSES,
   say,
 } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { chartColours } from '../shared/chart-colours';
 import { PlanContext } from '../shared/plan-context';
 
@@ -105,8 +106,8 @@ export class LogbookPage {
     const failed = (f: Failure): void => {
       this.failure.set(f);
     };
-    inject(ApiCaller)
-      .call('floor.learned', {})
+    inject(Server)
+      .send('floor.learned', {})
       .subscribe({ next: (p) => this.page.set(p), error: failed });
     plants
       .current()

@@ -1,8 +1,8 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
+import { provideAsking } from '../session/signed-in.fixture';
 import { provideRouter, Router } from '@angular/router';
-import { provideStore } from '@ngrx/store';
 import { EMPTY_SHELF, type JobSpec } from '@druckerei/core';
 import plantJson from '../../../../demo/plant.json';
 import type { Ask } from '../planner/plan-messages';
@@ -28,7 +28,7 @@ interface Page {
 async function open(customers = [CHOIR]): Promise<Page> {
   TestBed.configureTestingModule({
     imports: [NewOrder],
-    providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([]), provideStore()],
+    providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([]), provideAsking()],
   });
   const f = TestBed.createComponent(NewOrder);
   const http = TestBed.inject(HttpTestingController);

@@ -37,7 +37,8 @@ import { Findings } from '../job/findings';
 import { Planner } from '../planner/planner';
 import { StartFrom } from './start-from';
 import { ProductForm } from '../product/product-form';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { EditValue } from '../shared/edit-value';
 import { PlanContext } from '../shared/plan-context';
 import { Shortcuts } from '../shared/shortcuts';
@@ -87,7 +88,7 @@ export class NewOrder implements OnDestroy {
   readonly again = input<string>();
   protected readonly starting = signal(false);
   private readonly startFrom = viewChild(StartFrom);
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly router = inject(Router);
   private readonly store = inject(Store);
   private readonly units = inject(Units);
@@ -156,7 +157,7 @@ export class NewOrder implements OnDestroy {
   };
 
   constructor() {
-    this.api.call('customers.list', {}).subscribe({
+    this.server.send('customers.list', {}).subscribe({
       next: (list) => {
         this.customers.set(list);
       },
@@ -255,9 +256,9 @@ export class NewOrder implements OnDestroy {
     const name = this.newName().trim();
     const customer = this.customer()
       ? of({ id: this.customer() })
-      : this.api.call('customers.create', { body: { id: crypto.randomUUID(), name, address: this.delivery()?.to ?? '' } });
+      : this.server.send('customers.create', { body: { id: crypto.randomUUID(), name, address: this.delivery()?.to ?? '' } });
     customer
-      .pipe(switchMap(({ id }) => this.api.call('orders.create', { body: { id: this.orderId, customer: id, spec: this.spec() } })))
+      .pipe(switchMap(({ id }) => this.server.send('orders.create', { body: { id: this.orderId, customer: id, spec: this.spec() } })))
       .subscribe({
         next: ({ job }) => {
           localStorage.removeItem(KEPT);

@@ -3,7 +3,8 @@ import { RouterLink } from '@angular/router';
 import type { Api, Replied } from '@druckerei/contract';
 import { formatNumber, type JobSpec, JobSpecSchema, label, say, readNumber } from '@druckerei/core';
 import { movedSays } from '../shared/moved-says';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 
 type Again = Replied<Api['jobs.again']>;
 interface Start {
@@ -129,7 +130,7 @@ export class StartFrom {
   readonly zone = input('UTC');
   readonly currency = input('EUR');
   readonly started = output<{ spec: JobSpec; customer: string | null }>();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   protected readonly starts = signal<Start[] | null>(null);
   protected readonly from = signal<Again | null>(null);
   protected readonly factor = signal('1');
@@ -140,7 +141,7 @@ export class StartFrom {
     const wanted = words.trim();
     if (wanted === '') return;
     this.failure.set(null);
-    this.api.call('tools.list', { query: { id: wanted.slice(0, 40) } }).subscribe({
+    this.server.send('tools.list', { query: { id: wanted.slice(0, 40) } }).subscribe({
       next: (tools) => {
         const ofTool = tools
           .filter((t) => t.id.toLowerCase() === wanted.toLowerCase())
@@ -152,7 +153,7 @@ export class StartFrom {
     });
   }
   private findJobs(find: string): void {
-    const rows = (state: 'all' | 'delivered') => this.api.call('orders.list', { query: { find, state, sort: 'newest', rows: '8' } });
+    const rows = (state: 'all' | 'delivered') => this.server.send('orders.list', { query: { find, state, sort: 'newest', rows: '8' } });
     rows('all').subscribe({
       next: (open) => {
         rows('delivered').subscribe({
@@ -173,7 +174,7 @@ export class StartFrom {
     });
   }
   protected last(): void {
-    this.api.call('customers.last', { params: { id: this.customer() } }).subscribe({
+    this.server.send('customers.last', { params: { id: this.customer() } }).subscribe({
       next: (jobs) => {
         this.starts.set(jobs.map((j) => ({ ...j, says: formatNumber(j.quantity) })));
       },
@@ -184,8 +185,8 @@ export class StartFrom {
   again(job: string): void {
     this.job = job;
     const times = readNumber(this.factor());
-    this.api
-      .call('jobs.again', { params: { id: job }, query: { by: this.by(), times: String(Number.isFinite(times) && times > 0 ? times : 1) } })
+    this.server
+      .send('jobs.again', { params: { id: job }, query: { by: this.by(), times: String(Number.isFinite(times) && times > 0 ? times : 1) } })
       .subscribe({
         next: (again) => {
           this.starts.set(null);

@@ -4,7 +4,8 @@ import { RouterLink } from '@angular/router';
 import { filter } from 'rxjs';
 import type { OrderPage as Order } from '@druckerei/contract';
 import { formatMoment, formatNumber, label, say } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { Changes } from '../shared/changes';
 
 const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -134,7 +135,7 @@ const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 export class OrderPage {
   protected readonly say = say;
   readonly id = input.required<string>();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   protected readonly order = signal<Order | null>(null);
   protected readonly failure = signal<Failure | null>(null);
   protected readonly zone = ZONE;
@@ -162,7 +163,7 @@ export class OrderPage {
   constructor() {
     effect(() => {
       this.news();
-      this.api.call('orders.read', { params: { id: this.id() } }).subscribe({
+      this.server.send('orders.read', { params: { id: this.id() } }).subscribe({
         next: (o) => {
           this.order.set(o);
           this.failure.set(null);

@@ -21,7 +21,8 @@ import {
   worstError,
 } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { isWrongMm, typedMm } from './typed-mm';
 
 const SHEET: [number, number] = [720, 520];
@@ -44,7 +45,7 @@ export class PracticePage {
   protected readonly levels = PRACTICE_LEVELS;
   protected readonly marks = usualMarks(SHEET);
   protected readonly ways = ['lateral', 'round', 'cock'] as const;
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly start = signal<PracticePress | null>(null);
   private readonly pulled = signal<ReturnType<typeof pullSheets> | null>(null);
   /** One a game: a score that is sent again is one score. */
@@ -117,8 +118,8 @@ export class PracticePage {
   protected finish(): void {
     const start = this.start();
     if (!start || this.result()) return;
-    this.api
-      .call('register.score', { body: { id: this.game, seed: start.seed, level: start.level, turns: [...this.played(), {}] } })
+    this.server
+      .send('register.score', { body: { id: this.game, seed: start.seed, level: start.level, turns: [...this.played(), {}] } })
       .subscribe({
         next: (r) => {
           this.result.set(r);
@@ -130,7 +131,7 @@ export class PracticePage {
       });
   }
   private readScores(): void {
-    this.api.call('register.scores', {}).subscribe({
+    this.server.send('register.scores', {}).subscribe({
       next: (s) => this.scores.set(s),
       error: (f: Failure) => {
         this.failure.set(f);

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import type { Observable } from 'rxjs';
 import type { RegisterDesk } from '@druckerei/contract';
 import { inkColour, say } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { isWrongMm, typedMm } from './typed-mm';
 
 type Cells = Record<string, { dx: string; dy: string }>;
@@ -108,7 +109,7 @@ export class ReadingGrid {
   readonly asked = output<Observable<RegisterDesk>>();
   readonly refused = output<Failure>();
   readonly closed = output();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   protected readonly reference = computed(() => this.desk().inks[0] ?? '');
   protected readonly colours = computed(() => this.desk().inks.slice(1));
   /** Kept until it is taken, whatever others do meanwhile: the grid is made anew for each reading. */
@@ -151,22 +152,24 @@ export class ReadingGrid {
   }
   protected simulate(): void {
     const { job, step, marks } = this.desk();
-    this.api.call('register.simulate', { params: { id: job, step }, body: { marks: [...marks], reference: this.reference() } }).subscribe({
-      next: ({ colours }) => {
-        this.fill(colours);
-        this.from.set('simulated');
-        this.notes.set(say('register.simulatedSays'));
-      },
-      error: (f: Failure) => {
-        this.refused.emit(f);
-      },
-    });
+    this.server
+      .send('register.simulate', { params: { id: job, step }, body: { marks: [...marks], reference: this.reference() } })
+      .subscribe({
+        next: ({ colours }) => {
+          this.fill(colours);
+          this.from.set('simulated');
+          this.notes.set(say('register.simulatedSays'));
+        },
+        error: (f: Failure) => {
+          this.refused.emit(f);
+        },
+      });
   }
   protected read(from: HTMLInputElement): void {
     const file = from.files?.[0];
     from.value = '';
     if (!file) return;
-    this.api.call('register.file', { file }).subscribe({
+    this.server.send('register.file', { file }).subscribe({
       next: ({ inks, bad }) => {
         this.fill(inks);
         this.from.set('file');
@@ -184,7 +187,7 @@ export class ReadingGrid {
   protected send(): void {
     const { job, step, marks } = this.desk();
     this.asked.emit(
-      this.api.call('register.send', {
+      this.server.send('register.send', {
         params: { id: job, step },
         body: {
           id: this.id,

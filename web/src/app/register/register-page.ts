@@ -8,7 +8,8 @@ import type { ColourFit, RegisterDesk, Replied, Api } from '@druckerei/contract'
 import { formatNumber, inkColour, label, loupeScene, say, type Setting, trapScene, vectorScene } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
 import { sessionFeature } from '../session/session.feature';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { Changes } from '../shared/changes';
 import { chartColours } from '../shared/chart-colours';
 import { Shortcuts } from '../shared/shortcuts';
@@ -29,7 +30,7 @@ export class RegisterPage {
   protected readonly label = label;
   protected readonly colour = inkColour;
   protected readonly number = formatNumber;
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly router = inject(Router);
   protected readonly rows = signal<Row[] | null>(null);
   protected readonly desk = signal<RegisterDesk | null>(null);
@@ -126,7 +127,7 @@ export class RegisterPage {
   constructor() {
     effect(() => {
       this.news();
-      this.api.call('register.list', {}).subscribe({
+      this.server.send('register.list', {}).subscribe({
         next: (rows) => {
           this.rows.set(rows);
           const [first] = rows;
@@ -139,7 +140,7 @@ export class RegisterPage {
       this.news();
       const { job, step } = this.at();
       if (job !== null && step !== null)
-        this.api.call('register.read', { params: { id: job, step } }).subscribe({ next: this.show, error: this.failed });
+        this.server.send('register.read', { params: { id: job, step } }).subscribe({ next: this.show, error: this.failed });
     });
     inject(Shortcuts).use([
       { keys: 'n', shown: 'N', says: say('register.nextReading'), run: () => this.reading.set(this.may()) },
@@ -203,7 +204,7 @@ export class RegisterPage {
     const last = this.last();
     if (!desk || !last || this.isSet() || !this.may()) return;
     const settings = Object.fromEntries(last.colours.filter((c) => c.advice.settings.length > 0).map((c) => [c.ink, c.advice.settings]));
-    this.call(this.api.call('register.set', { params: { id: desk.job, step: desk.step }, body: { id: crypto.randomUUID(), settings } }));
+    this.call(this.server.send('register.set', { params: { id: desk.job, step: desk.step }, body: { id: crypto.randomUUID(), settings } }));
   }
   /** What was read before something was written here may come after it: the longer history stands. */
   private readonly show = (d: RegisterDesk): void => {

@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { type Observable, tap } from 'rxjs';
 import { formatMoment, formatNumber, label, say } from '@druckerei/core';
 import type { Api, Replied } from '@druckerei/contract';
-import { ApiCaller } from '../shared/api';
+import { readingOf, Server } from '../shared/server';
 
 type Move = Replied<Api['stock.moves']>[number];
 
@@ -63,33 +63,24 @@ export class LotMoves {
   readonly may = input(false);
   readonly asked = output<Observable<unknown>>();
   readonly closed = output();
-  private readonly api = inject(ApiCaller);
-  protected readonly moves = signal<Move[]>([]);
+  private readonly server = inject(Server);
+  private readonly read = readingOf('stock.moves', ['stock']);
+  protected readonly moves = computed(() => this.read.got() ?? []);
   protected readonly n = formatNumber;
   protected readonly moment = formatMoment;
   protected readonly word = label;
 
   constructor() {
     effect(() => {
-      this.read(this.lot());
-    });
-  }
-  private read(id: string): void {
-    this.api.call('stock.moves', { params: { id } }).subscribe({
-      next: (moves) => {
-        this.moves.set(moves);
-      },
-      error: () => {
-        this.moves.set([]);
-      },
+      this.read.ask({ params: { id: this.lot() } });
     });
   }
   protected takeBack({ id }: Move): void {
     const body = { key: crypto.randomUUID(), kind: 'counter' as const, quantity: 0, takesBack: id, note: say('lotMoves.enteredWrong') };
     this.asked.emit(
-      this.api.call('stock.move', { params: { id: this.lot() }, body }).pipe(
+      this.server.send('stock.move', { params: { id: this.lot() }, body }).pipe(
         tap(() => {
-          this.read(this.lot());
+          this.read.again();
         }),
       ),
     );

@@ -15,7 +15,7 @@ import {
   type PieceMeasure,
 } from '@druckerei/core';
 import { MeasuredCount } from '../shared/measured-count';
-import { ApiCaller } from '../shared/api';
+import { Server } from '../shared/server';
 import { LotMoves } from './lot-moves';
 
 /** What is done at the desk, one form at a time. */
@@ -306,7 +306,7 @@ export class StockDesk {
   readonly may = input(false);
   /** Something to ask of the store. */
   readonly asked = output<Observable<unknown>>();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly stock = computed(() => this.line().stock);
   /** Another stock begins anew; news of this one leave a form that is being filled alone. */
   protected readonly doing = linkedSignal<string, Doing>({ source: this.stock, computation: () => ({ kind: 'none' }) });
@@ -421,10 +421,10 @@ export class StockDesk {
     );
   }
   protected free(id: string): void {
-    this.ask(this.api.call('stock.free', { params: { id }, body: { reason: say('stockDesk.givenFreeByHand') } }));
+    this.ask(this.server.send('stock.free', { params: { id }, body: { reason: say('stockDesk.givenFreeByHand') } }));
   }
   protected cancelOrder(id: string): void {
-    this.ask(this.api.call('stock.cancelOrder', { params: { id } }));
+    this.ask(this.server.send('stock.cancelOrder', { params: { id } }));
   }
 
   protected send(): void {
@@ -437,7 +437,7 @@ export class StockDesk {
     switch (d.kind) {
       case 'lot':
         this.ask(
-          this.api.call('stock.addLot', {
+          this.server.send('stock.addLot', {
             body: {
               key,
               id: v.lot,
@@ -453,14 +453,14 @@ export class StockDesk {
         );
         break;
       case 'order':
-        this.ask(this.api.call('stock.order', { body: { id: key, stock, quantity, comesOn: v.comesOn, note: v.note } }));
+        this.ask(this.server.send('stock.order', { body: { id: key, stock, quantity, comesOn: v.comesOn, note: v.note } }));
         break;
       case 'reserve':
-        this.ask(this.api.call('stock.reserve', { body: { id: key, job: v.job, lot: d.lot, quantity } }));
+        this.ask(this.server.send('stock.reserve', { body: { id: key, job: v.job, lot: d.lot, quantity } }));
         break;
       case 'trim':
         this.ask(
-          this.api.call('stock.trim', {
+          this.server.send('stock.trim', {
             params: { id: d.lot },
             body: { key, stock: v.small, sheets: quantity, lot: v.lot, place: v.place },
           }),
@@ -471,7 +471,7 @@ export class StockDesk {
         return;
       default:
         this.ask(
-          this.api.call('stock.move', {
+          this.server.send('stock.move', {
             params: { id: d.lot },
             body: {
               key,

@@ -1,13 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
-import { auditTime, filter, type Observable, switchMap } from 'rxjs';
-import type { StockLine, StockPage as Page } from '@druckerei/contract';
-import { formatMoment, formatNumber, type Plant, say, UNIT_WORDS } from '@druckerei/core';
+import { catchError, EMPTY, filter, type Observable, switchMap } from 'rxjs';
+import type { StockLine } from '@druckerei/contract';
+import { formatMoment, formatNumber, say, UNIT_WORDS } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
-import { ApiCaller, type Failure } from '../shared/api';
-import { Changes } from '../shared/changes';
+import type { Failure } from '../shared/api';
 import { PlanContext } from '../shared/plan-context';
+import { readingOf } from '../shared/server';
 import { StockDesk } from './stock-desk';
 
 /** What lies in the store, what is promised, coming and wanted, stock by stock; what to order by when. */
@@ -145,23 +145,30 @@ import { StockDesk } from './stock-desk';
 })
 export class StockPage {
   protected readonly say = say;
-  private readonly api = inject(ApiCaller);
   private readonly plants = inject(PlanContext);
-  protected readonly page = signal<Page | null>(null);
-  protected readonly plant = signal<Plant | null>(null);
-  protected readonly failure = signal<Failure | null>(null);
-  protected readonly chosen = signal('');
+  private readonly read = readingOf('stock.read', ['stock', 'jobs']);
+  protected readonly page = this.read.got;
+  /** The settings the page was reckoned with. */
+  protected readonly plant = toSignal(
+    toObservable(computed(() => this.page()?.plant)).pipe(
+      filter((hash) => hash !== undefined),
+      switchMap((hash) =>
+        this.plants.plant(hash).pipe(
+          catchError((failure: Failure) => {
+            this.refused.set(failure);
+            return EMPTY;
+          }),
+        ),
+      ),
+    ),
+    { initialValue: null },
+  );
+  private readonly refused = signal<Failure | null>(null);
+  protected readonly failure = computed(() => this.refused() ?? this.read.failure());
   protected readonly moment = formatMoment;
   private readonly me = inject(Store).selectSignal(sessionFeature.selectMe);
   protected readonly may = computed(() => (this.me()?.roles ?? []).some((r) => r === 'planner' || r === 'store'));
   protected readonly zone = computed(() => this.plant()?.timeZone ?? 'UTC');
-  private readonly news = toSignal(
-    inject(Changes).changes$.pipe(
-      filter((c) => c === null || c.table === 'stock' || c.table === 'jobs'),
-      auditTime(400),
-    ),
-    { initialValue: null },
-  );
   protected readonly says = computed(() => {
     const short = this.lines().filter((l) => l.line.shortage).length;
     return short === 0 ? say('stockPage.nothingIsShort') : say('stockPage.soManyAreShort', short);
@@ -190,11 +197,14 @@ export class StockPage {
       .sort((a, b) => (a.line.shortage?.orderByS ?? Infinity) - (b.line.shortage?.orderByS ?? Infinity) || a.name.localeCompare(b.name));
   });
 
+  /** As chosen, while it is there; else the first. */
+  protected readonly chosen = linkedSignal<string[], string>({
+    source: () => this.lines().map((l) => l.line.stock),
+    computation: (stocks, before) => (before && stocks.includes(before.value) ? before.value : (stocks[0] ?? '')),
+  });
+
   constructor() {
-    effect(() => {
-      this.news();
-      this.read();
-    });
+    this.read.ask({});
   }
 
   private lineSays(l: StockLine): string {
@@ -207,34 +217,15 @@ export class StockPage {
     ].join(' · ');
   }
 
-  private read(): void {
-    this.api
-      .call('stock.read', {})
-      .pipe(
-        switchMap((page) => {
-          this.page.set(page);
-          return this.plants.plant(page.plant);
-        }),
-      )
-      .subscribe({
-        next: (plant) => {
-          this.plant.set(plant);
-          if (!this.page()?.lines.some((l) => l.stock === this.chosen())) this.chosen.set(this.lines()[0]?.line.stock ?? '');
-        },
-        error: (f: Failure) => {
-          this.failure.set(f);
-        },
-      });
-  }
   /** Something was asked of the store at the desk: done, the page reads again; refused, it says why. */
   protected call(asked: Observable<unknown>): void {
     asked.subscribe({
       next: () => {
-        this.failure.set(null);
-        this.read();
+        this.refused.set(null);
+        this.read.again();
       },
       error: (f: Failure) => {
-        this.failure.set(f);
+        this.refused.set(f);
       },
     });
   }

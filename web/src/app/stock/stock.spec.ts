@@ -4,6 +4,7 @@ import { type Observable, of } from 'rxjs';
 import type { StockLine, StockPage } from '@druckerei/contract';
 import { PlantSchema } from '@druckerei/core';
 import plantJson from '../../../../demo/plant.json';
+import { provideAsking } from '../session/signed-in.fixture';
 import { ApiCaller } from '../shared/api';
 import { LotMoves } from './lot-moves';
 import { StockDesk } from './stock-desk';
@@ -39,6 +40,7 @@ async function open(l = line(), p = page(), may = true) {
   TestBed.configureTestingModule({
     providers: [
       provideRouter([]),
+      provideAsking(),
       {
         provide: ApiCaller,
         useValue: {
@@ -207,7 +209,7 @@ describe('the movements of a lot', () => {
     takenBack: false,
   };
   const show = async (moves: object[]): Promise<{ host: HTMLElement; asked: number[] }> => {
-    TestBed.configureTestingModule({ providers: [{ provide: ApiCaller, useValue: { call: () => of(moves) } }] });
+    TestBed.configureTestingModule({ providers: [provideAsking(), { provide: ApiCaller, useValue: { call: () => of(moves) } }] });
     const f = TestBed.createComponent(LotMoves);
     for (const [name, value] of Object.entries({ lot: 'L-1', zone: 'UTC', may: true })) f.componentRef.setInput(name, value);
     const asked: number[] = [];

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
 import { say } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 
 /** Once for a device: at which machine it stands. */
 @Component({
@@ -23,8 +24,8 @@ export class ChooseMachine {
   protected readonly failure = signal<Failure | null>(null);
 
   constructor() {
-    inject(ApiCaller)
-      .call('floor.board', {})
+    inject(Server)
+      .send('floor.board', {})
       .subscribe({
         next: ({ machines }) => {
           this.machines.set(machines.map((m) => ({ id: m.machine, name: m.name })));

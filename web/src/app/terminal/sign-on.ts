@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
 import { say } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { deviceName } from './device';
 import { Keypad } from './keypad';
 import { Outbox, type Someone } from './outbox';
@@ -44,7 +45,7 @@ import { Outbox, type Someone } from './outbox';
 })
 export class SignOn {
   protected readonly say = say;
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly outbox = inject(Outbox);
   readonly people = input.required<Someone[]>();
   readonly signedOn = output<Someone & { token: string }>();
@@ -56,7 +57,7 @@ export class SignOn {
     if (!person) return;
     this.refused.set('');
     try {
-      const { token } = await firstValueFrom(this.api.call('floor.signOn', { body: { person: person.id, pin, device: deviceName() } }));
+      const { token } = await firstValueFrom(this.server.send('floor.signOn', { body: { person: person.id, pin, device: deviceName() } }));
       await this.outbox.remember({ ...person, token }, pin);
       this.signedOn.emit({ ...person, token });
     } catch (error) {

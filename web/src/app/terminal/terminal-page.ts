@@ -3,7 +3,8 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Handover, StepNow } from '@druckerei/contract';
 import { type FloorEntry, formatNumber, label, say } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { ChooseMachine } from './choose-machine';
 import { ReadHandover, WriteHandover } from './handover';
 import type { Someone, Waiting } from './outbox';
@@ -41,7 +42,7 @@ export class TerminalPage implements OnDestroy {
   protected readonly say = say;
   protected readonly label = label;
   private readonly store = inject(Store);
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   protected readonly machine = this.store.selectSignal(terminalFeature.selectMachine);
   protected readonly person = this.store.selectSignal(terminalFeature.selectPerson);
   protected readonly people = this.store.selectSignal(terminalFeature.selectPeople);
@@ -251,7 +252,7 @@ export class TerminalPage implements OnDestroy {
       this.scanned.set(pile.id);
       return;
     }
-    this.api.call('floor.scan', { query: { code: `${job}.${code}` } }).subscribe({
+    this.server.send('floor.scan', { query: { code: `${job}.${code}` } }).subscribe({
       next: (p) => {
         this.told.set(
           say('terminal.liesElsewhere', `${p.number}.${p.code}`, formatNumber(p.inHand), p.place, p.next || say('terminal.dispatch')),

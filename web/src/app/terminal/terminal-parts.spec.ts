@@ -2,6 +2,7 @@ import { type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { type Observable, of, throwError } from 'rxjs';
 import { pileCode, say } from '@druckerei/core';
+import { provideAsking } from '../session/signed-in.fixture';
 import { ApiCaller } from '../shared/api';
 import { WriteHandover } from './handover';
 import { Outbox } from './outbox';
@@ -251,6 +252,7 @@ describe('signing on', () => {
   const open = async (answer: () => Observable<unknown>, known = false) => {
     const remembered: string[] = [];
     const shown = await show(SignOn, { people }, [
+      provideAsking(),
       { provide: ApiCaller, useValue: { call: answer } },
       {
         provide: Outbox,

@@ -3,7 +3,8 @@ import { type MatDialog, MatDialogModule, MatDialogRef } from '@angular/material
 import { filter, type Observable } from 'rxjs';
 import type { ToolCard } from '@druckerei/contract';
 import { label, say, TOOL_KINDS, type ToolKind, readNumber } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 
 /** Fields of a tool in the order one reads them off it. */
 const FIELDS = ['spec', 'version', 'widthMm', 'heightMm', 'life', 'used', 'place', 'owner', 'number'] as const;
@@ -78,7 +79,7 @@ export class EnterTool {
   protected readonly kinds = TOOL_KINDS;
   protected readonly fields = FIELDS;
   protected readonly numbers = NUMBERS;
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly ref = inject<MatDialogRef<EnterTool, ToolCard>>(MatDialogRef);
   /** One key while the dialog stands: sent again after a lost answer it is the same tool. */
   private readonly key = crypto.randomUUID();
@@ -115,8 +116,8 @@ export class EnterTool {
     if (Object.keys(wrong).length > 0) return;
     const orNull = (f: Field): number | null => (typed[f].trim() === '' ? null : readNumber(typed[f]));
     this.busy.set(true);
-    this.api
-      .call('tools.enter', {
+    this.server
+      .send('tools.enter', {
         body: {
           key: this.key,
           kind: this.kind(),

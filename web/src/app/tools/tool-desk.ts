@@ -18,13 +18,12 @@ import {
   type WedgeFit,
   readNumber,
 } from '@druckerei/core';
-import { ApiCaller } from '../shared/api';
+import { readingOf, Server } from '../shared/server';
 import { askReason } from '../shared/reason-dialog';
 
 /** Tones a wedge is measured at, as they stand on it. */
 const WEDGE_TONES = [0, 10, 25, 50, 75, 90, 100] as const;
 const TRACK: readonly ToolState[] = ['planned', 'imaged', 'checked', 'onPress', 'stored', 'recycled'];
-type Log = { id: string; what: string; reason: string; cost: number | null; by: string; at: number };
 
 /** A form's card: where it stands, what was seen on it, its test wedge as a curve, where it goes next, and what happened to it. */
 @Component({
@@ -41,9 +40,10 @@ export class ToolDesk {
   readonly zone = input.required<ToolPage['timeZone']>();
   readonly may = input(false);
   readonly asked = output<Observable<unknown>>();
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly dialog = inject(MatDialog);
-  protected readonly log = signal<Log[]>([]);
+  private readonly read = readingOf('tools.read', ['tools']);
+  protected readonly log = computed(() => this.read.got()?.log ?? []);
   protected readonly tones = WEDGE_TONES;
   /** Measured tones as typed; empty: not measured. */
   protected readonly typed = signal<Record<number, string>>({});
@@ -115,7 +115,7 @@ export class ToolDesk {
       this.scratches.set(false);
       this.smallest.set('');
       this.holes.set(this.card().registerHoles);
-      this.api.call('tools.read', { params: { id } }).subscribe({ next: ({ log }) => this.log.set(log), error: () => this.log.set([]) });
+      this.read.ask({ params: { id } });
     });
   }
   protected when = (at: number): string => formatMoment(at, this.zone());
@@ -131,7 +131,7 @@ export class ToolDesk {
   protected check(): void {
     if (this.smallestWrong()) return;
     this.asked.emit(
-      this.api.call('tools.check', {
+      this.server.send('tools.check', {
         params: { id: this.card().id },
         body: {
           key: crypto.randomUUID(),
@@ -146,7 +146,7 @@ export class ToolDesk {
   protected move(to: ToolState): void {
     const go = (reason: string): void => {
       const { id, state } = this.card();
-      this.asked.emit(this.api.call('tools.move', { params: { id }, body: { key: crypto.randomUUID(), was: state, to, reason } }));
+      this.asked.emit(this.server.send('tools.move', { params: { id }, body: { key: crypto.randomUUID(), was: state, to, reason } }));
     };
     if (to !== 'recycled') go('');
     else
@@ -157,7 +157,7 @@ export class ToolDesk {
   protected remake(): void {
     askReason(this.dialog, { title: say('tools.remakeTitle'), says: say('tools.remakeSays'), button: say('tools.remake') }).subscribe(
       (reason) => {
-        this.asked.emit(this.api.call('tools.remake', { params: { id: this.card().id }, body: { key: crypto.randomUUID(), reason } }));
+        this.asked.emit(this.server.send('tools.remake', { params: { id: this.card().id }, body: { key: crypto.randomUUID(), reason } }));
       },
     );
   }

@@ -1,14 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { auditTime, filter, type Observable } from 'rxjs';
-import type { FormOffer, ToolCard, ToolPage } from '@druckerei/contract';
+import type { Observable } from 'rxjs';
+import type { ToolCard } from '@druckerei/contract';
 import { formatDuration, formatMoment, formatNumber, inkColour, label, say } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
-import { ApiCaller, type Failure } from '../shared/api';
-import { Changes } from '../shared/changes';
+import type { Failure } from '../shared/api';
+import { readingOf, Server } from '../shared/server';
 import { enterTool } from './enter-tool';
 import { ToolDesk } from './tool-desk';
 
@@ -34,25 +33,25 @@ export class ToolStorePage {
   protected readonly label = label;
   protected readonly colour = inkColour;
   protected readonly views: readonly Shown[] = ['work', 'kept', 'gone'];
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   private readonly dialog = inject(MatDialog);
-  protected readonly page = signal<ToolPage | null>(null);
-  protected readonly failure = signal<Failure | null>(null);
+  private readonly cards = readingOf('tools.cards', ['tools']);
+  private readonly offered = readingOf('tools.offers', ['tools']);
+  protected readonly page = this.cards.got;
+  private readonly refused = signal<Failure | null>(null);
+  protected readonly failure = computed(() => this.refused() ?? this.cards.failure() ?? this.offered.failure());
   protected readonly view = signal<Shown>('work');
   protected readonly find = signal('');
-  protected readonly chosen = signal('');
+  /** As chosen, while it is there; else the first. */
+  protected readonly chosen = linkedSignal<{ id: string }[] | undefined, string>({
+    source: () => this.page()?.cards,
+    computation: (cards, before) => (cards?.some((c) => c.id === before?.value) ? (before?.value ?? '') : (cards?.[0]?.id ?? '')),
+  });
   protected readonly job = signal<string | null>(null);
-  protected readonly offers = signal<FormOffer[]>([]);
+  protected readonly offers = computed(() => (this.job() === null ? [] : (this.offered.got() ?? [])));
   protected readonly imaged = signal<string | null>(null);
   private readonly me = inject(Store).selectSignal(sessionFeature.selectMe);
   protected readonly may = computed(() => (this.me()?.roles ?? []).some((r) => r === 'planner' || r === 'press' || r === 'store'));
-  private readonly news = toSignal(
-    inject(Changes).changes$.pipe(
-      filter((c) => c === null || c.table === 'tools'),
-      auditTime(300),
-    ),
-    { initialValue: null },
-  );
   protected readonly groups = computed((): Group[] => {
     const groups = new Map<string, Group>();
     for (const card of this.page()?.cards ?? []) {
@@ -93,47 +92,33 @@ export class ToolStorePage {
     const query = inject(ActivatedRoute).snapshot.queryParamMap;
     this.job.set(query.get('job'));
     effect(() => {
-      this.news();
-      this.view();
-      this.find();
-      this.job();
-      this.read();
+      const [find, job] = [this.find().trim(), this.job()];
+      this.cards.ask({ query: { state: this.view(), ...(find && { find }), ...(job !== null && { job }) } });
+      if (job !== null) this.offered.ask({ params: { id: job } });
     });
   }
 
   protected readonly count = formatNumber;
   protected life = (c: ToolCard): string => say('tools.usedOf', formatNumber(c.used), formatNumber(c.life));
 
-  private read(): void {
-    const [find, job] = [this.find().trim(), this.job()];
-    this.api.call('tools.cards', { query: { state: this.view(), ...(find && { find }), ...(job !== null && { job }) } }).subscribe({
-      next: (page) => {
-        this.page.set(page);
-        if (!page.cards.some((c) => c.id === this.chosen())) this.chosen.set(page.cards[0]?.id ?? '');
-      },
-      error: this.failed,
-    });
-    if (job === null) this.offers.set([]);
-    else this.api.call('tools.offers', { params: { id: job } }).subscribe({ next: (o) => this.offers.set(o), error: this.failed });
-  }
   /** Something was asked of the store: done, the page reads again; refused, it says why. */
   protected call(asked: Observable<unknown>): void {
     asked.subscribe({
       next: () => {
-        this.failure.set(null);
-        this.read();
+        this.refused.set(null);
+        this.cards.again();
       },
       error: this.failed,
     });
   }
   protected image(): void {
-    this.api.call('tools.image', { body: { key: crypto.randomUUID(), plates: 1 } }).subscribe({
+    this.server.send('tools.image', { body: { key: crypto.randomUUID(), plates: 1 } }).subscribe({
       next: ({ imaged }) => {
         const [plate] = imaged;
-        this.failure.set(null);
+        this.refused.set(null);
         this.imaged.set(plate ? say('tools.simulatedImaged', plate.id) : null);
         if (plate) this.chosen.set(plate.id);
-        this.read();
+        this.cards.again();
       },
       error: this.failed,
     });
@@ -141,22 +126,22 @@ export class ToolStorePage {
   /** What was entered lies in the store: it is shown there. */
   protected enter(): void {
     enterTool(this.dialog).subscribe((card) => {
-      this.failure.set(null);
+      this.refused.set(null);
       this.job.set(null);
       this.find.set('');
       this.view.set('kept');
       this.chosen.set(card.id);
-      this.read();
+      this.cards.again();
     });
   }
   protected takeKept(): void {
     const job = this.job();
     if (job !== null)
       this.call(
-        this.api.call('tools.take', { params: { id: job }, body: { key: crypto.randomUUID(), tools: this.kept().map((c) => c.id) } }),
+        this.server.send('tools.take', { params: { id: job }, body: { key: crypto.randomUUID(), tools: this.kept().map((c) => c.id) } }),
       );
   }
   protected readonly failed = (f: Failure): void => {
-    this.failure.set(f);
+    this.refused.set(f);
   };
 }

@@ -3,7 +3,7 @@ import { MatDialog, MatDialogRef } from '@angular/material/dialog';
 import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/router';
 import { EMPTY, type Observable, of, throwError } from 'rxjs';
 import type { ToolCard, ToolPage } from '@druckerei/contract';
-import { provideSignedIn } from '../session/signed-in.fixture';
+import { provideAsking, provideSignedIn } from '../session/signed-in.fixture';
 import { ApiCaller } from '../shared/api';
 import { Changes } from '../shared/changes';
 import { EnterTool } from './enter-tool';
@@ -166,6 +166,7 @@ describe('entering a tool', () => {
     const closed: unknown[] = [];
     TestBed.configureTestingModule({
       providers: [
+        provideAsking(),
         { provide: MatDialogRef, useValue: { close: (card: unknown) => closed.push(card) } },
         {
           provide: ApiCaller,

@@ -6,7 +6,8 @@ import { auditTime, filter, map, switchMap, takeWhile, timer, type Subscription 
 import type { ZoneDesk, ZonesDone } from '@druckerei/contract';
 import { formatNumber, inkColour, say, readNumber } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
-import { ApiCaller, type Failure } from '../shared/api';
+import type { Failure } from '../shared/api';
+import { Server } from '../shared/server';
 import { Changes } from '../shared/changes';
 import { artworkOf, placed, type Raster } from './artwork';
 
@@ -31,7 +32,7 @@ export class ZonesPage {
   protected readonly say = say;
   protected readonly colour = inkColour;
   protected readonly number = formatNumber;
-  private readonly api = inject(ApiCaller);
+  private readonly server = inject(Server);
   protected readonly desk = signal<ZoneDesk | null>(null);
   protected readonly failure = signal<Failure | null>(null);
   protected readonly reading = signal<Reading | null>(null);
@@ -126,14 +127,14 @@ export class ZonesPage {
   private readRaster(ink: string): void {
     const { job, step } = this.at();
     // A separation that an older program read has no picture; the profile stands without it.
-    this.api.call('zones.raster', { params: { id: job, step, ink } }).subscribe({
+    this.server.send('zones.raster', { params: { id: job, step, ink } }).subscribe({
       next: (of) => this.raster.set({ ink, of }),
       error: () => this.raster.set(null),
     });
   }
   private read(): void {
     const { job, step } = this.at();
-    this.api.call('zones.read', { params: { id: job, step } }).subscribe({ next: (d) => this.desk.set(d), error: this.failed });
+    this.server.send('zones.read', { params: { id: job, step } }).subscribe({ next: (d) => this.desk.set(d), error: this.failed });
   }
   protected csv = (): string => `/api/jobs/${this.at().job}/zones/${encodeURIComponent(this.at().step)}/zones.csv`;
   protected dropped(e: DragEvent, ink: string | null): void {
@@ -158,16 +159,16 @@ export class ZonesPage {
     }
     this.failure.set(null);
     this.reading.set({ id, ink, done: 0, of: null });
-    this.running = this.api
-      .call('zones.send', { file })
+    this.running = this.server
+      .send('zones.send', { file })
       .pipe(
         switchMap(({ file: hash }) =>
-          this.api.call('zones.begin', {
+          this.server.send('zones.begin', {
             body: { id, job, step, ink, file: hash, name: file.name.slice(0, 120), page, inkIsDark: this.inkIsDark() },
           }),
         ),
         switchMap(() => timer(0, POLL_MS)),
-        switchMap(() => this.api.call('tasks.read', { params: { id } })),
+        switchMap(() => this.server.send('tasks.read', { params: { id } })),
         takeWhile((t) => t.state === 'waiting' || t.state === 'running', true),
       )
       .subscribe({
@@ -199,7 +200,7 @@ export class ZonesPage {
     const reading = this.reading();
     this.running?.unsubscribe();
     this.reading.set(null);
-    if (reading) this.api.call('tasks.cancel', { params: { id: reading.id } }).subscribe({ error: () => undefined });
+    if (reading) this.server.send('tasks.cancel', { params: { id: reading.id } }).subscribe({ error: () => undefined });
   }
   protected type(zone: number, text: string): void {
     this.set.update((s) => ({ ...s, [zone]: text }));
@@ -215,7 +216,7 @@ export class ZonesPage {
     }
     this.failure.set(null);
     const openings = of.opening.map((told, i) => (typed[i] === '' ? told : readNumber(typed[i] ?? '')));
-    this.api.call('zones.log', { params: { id: job, step }, body: { id: crypto.randomUUID(), ink: of.ink, openings } }).subscribe({
+    this.server.send('zones.log', { params: { id: job, step }, body: { id: crypto.randomUUID(), ink: of.ink, openings } }).subscribe({
       next: (d) => {
         this.set.set({});
         this.desk.set(d);
