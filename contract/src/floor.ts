@@ -50,6 +50,7 @@ export const Pile = z.object({
   number: z.number().int(),
   flow: z.string(),
   step: z.string(),
+  /** The step that laid it, and whose pieces lie on it where it parts a sheet into several orders. */
   stepName: z.string(),
   unit: z.string(),
   state: z.enum(PILE_STATES),
@@ -89,6 +90,8 @@ export const StepNow = z.object({
   /** For counting by scale and by height: a piece it gives, and the share of them the order leaves open; null: not to be counted so. */
   measure: z.object({ pieceKg: z.number(), kgPpm: z.number(), pieceUm: z.number(), umPpm: z.number(), openPpm: z.number() }).nullable(),
   next: z.array(z.object({ step: z.string(), name: z.string(), machineName: z.string(), waitS: z.number() })),
+  /** The orders a sheet is parted into here, each with copies a cycle, what is wanted of it and what was counted; empty: it makes one thing. */
+  orders: z.array(z.object({ flow: z.string(), name: z.string(), per: z.number(), wanted: z.number(), good: z.number() })),
   /** What it waits for: steps not done, piles still to dry. */
   waits: z.array(z.string()),
   /** Mixed inks without an accepted draw-down: the run does not begin. */

@@ -124,6 +124,8 @@ export interface FloorEntry {
   at: number;
   /** The release the terminal worked by; null where it knew none. */
   release: number | null;
+  /** Of a pile laid where a sheet is parted into several orders: what lies on it. Absent: what the step gives. */
+  flow?: Id<'flow'> | undefined;
 }
 
 /** The door for entries; says in words what is missing. */
@@ -142,6 +144,7 @@ export const FloorEntrySchema = z
     witness: z.string().trim().max(80),
     at: z.number().min(0).max(1e11),
     release: z.number().int().min(1).max(MOST_RELEASES, 'is no release of ours').nullable(),
+    flow: idText.optional(),
   })
   .superRefine((e, cx) => {
     const bad = notPlainAt(e);
@@ -152,6 +155,7 @@ export const FloorEntrySchema = z
     if (e.job === null && !WITHOUT_JOB.includes(e.kind)) refuse('job', 'names the job');
     if (e.step === null && !WITHOUT_STEP.includes(e.kind)) refuse('step', 'names the step');
     if (e.kind === 'recount' && (e.step === null) === (e.pile === null)) refuse('pile', 'or the step: one of both was counted again');
+    if (e.flow !== undefined && e.kind !== 'pile') refuse('flow', 'is said of a pile that is laid');
     if (e.pile === null && ON_A_PILE.includes(e.kind)) refuse('pile', 'names the pile');
     if (e.other === null && NEEDS_OTHER.includes(e.kind)) refuse('other', 'names what it is about');
     if (e.other !== null && e.other === e.pile) refuse('other', 'is the same pile');

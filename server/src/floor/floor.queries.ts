@@ -190,8 +190,13 @@ where j.id = any($1)`,
 );
 /** Steps of jobs that were released at any time. $1 uuid[] jobs */
 export const STEPS_KNOWN = rows(
-  z.object({ job: z.string(), step: z.string(), gives: z.string().nullable() }),
-  `select distinct job, step, machine, facts -> 'units' ->> 'gives' as gives from released_steps where job = any($1)`,
+  z.object({ job: z.string(), step: z.string(), gives: z.string().nullable(), orders: z.array(z.string()) }),
+  `
+select distinct
+  job, step, machine, facts -> 'units' ->> 'gives' as gives,
+  array(select o ->> 'flow' from jsonb_array_elements(coalesce(facts -> 'parted', '[]')) o) as orders
+from released_steps
+where job = any($1)`,
 );
 /** Those of the ids that are in the log already. $1 uuid[] */
 export const ENTRIES_THERE = rows(z.object({ id: z.string() }), `select id from floor_log where id = any($1)`);

@@ -175,6 +175,7 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     reserve: facts.reserve ?? 0,
     measure: facts.measure ?? null,
     next: facts.next.map(({ step, name, machineName, waitS }) => ({ step, name, machineName, waitS })),
+    orders: ordersOf(floor, job, facts),
     waits: times.state === 'waiting' ? [...waits, ...tools] : [],
     locked: [...locked],
     toClear,
@@ -184,6 +185,20 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     times,
     tally: tallyOf(facts.step, facts.units, floor.sums.get(job) ?? []),
   };
+}
+
+/** The orders a step parts a sheet into, each with what was counted onto its piles. */
+function ordersOf(floor: FloorOf, job: string, { step, parted = [], good }: FloorStep): StepNow['orders'] {
+  if (parted.length === 0) return [];
+  const flowOf = new Map(floor.piles.filter((p) => p.job === job && p.step === step).map((p) => [p.id, p.flow]));
+  const laid = (floor.sums.get(job) ?? []).filter((s) => s.step === step && s.kind === 'good');
+  return parted.map(({ flow, name, per }) => ({
+    flow,
+    name,
+    per,
+    wanted: good * per,
+    good: laid.filter((s) => flowOf.get(s.pile ?? '') === flow).reduce((sum, s) => sum + s.quantity, 0),
+  }));
 }
 
 /** Piles of a job as they lie: how many in hand, what takes them next, and until when they wait. */
@@ -201,13 +216,15 @@ export function pilesOf(floor: FloorOf, job: string): Pile[] {
 }
 function pileNow(p: PileRow, steps: readonly ReleasedStep[], inHand: number): Pile {
   const maker = steps.find((s) => s.facts.step === p.step)?.facts;
-  const next = maker?.next[0];
+  // What it goes to is what takes its own pieces: of a parted sheet each order goes its own way.
+  const taker = steps.find((s) => s.facts.units.takes === p.flow)?.facts;
+  const next = maker?.next.find((n) => n.step === taker?.step) ?? maker?.next[0];
   const { laidAt, ...pile } = p;
   return {
     ...pile,
     // A place that is a machine of the route is called by its name.
     place: steps.find((s) => s.facts.machine === p.place)?.facts.machineName ?? p.place,
-    stepName: maker?.name ?? p.step,
+    stepName: [maker?.name ?? p.step, ...(maker?.parted ?? []).filter((o) => o.flow === p.flow).map((o) => o.name)].join(', '),
     unit: maker?.units.givesUnit ?? 'piece',
     inHand,
     next: next?.machineName ?? '',

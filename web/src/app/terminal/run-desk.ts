@@ -52,6 +52,9 @@ export class RunDesk {
   readonly step = input.required<StepNow>();
   readonly pile = input.required<Pile | null>();
   readonly caution = input('');
+  /** Whose pieces are counted, where the step parts a sheet into several orders. */
+  readonly order = input<string | null>(null);
+  readonly orderChosen = output<string>();
   /** The clock, epoch seconds. */
   readonly now = input.required<number>();
   readonly timeZone = input('UTC');
@@ -106,7 +109,9 @@ export class RunDesk {
   protected readonly asked = computed(() => {
     const a = this.ask();
     if (a.is !== 'count') return '';
-    if (a.of === 'good') return say('terminal.goodSince', this.unit());
+    const { name } = this.step().orders.find((o) => o.flow === this.order()) ?? {};
+    if (a.of === 'good')
+      return name === undefined ? say('terminal.goodSince', this.unit()) : say('terminal.goodSinceOf', this.unit(), name);
     if (a.of === 'waste') return say('terminal.wasteOf', this.finerUnit(), label(`waste.${a.reason}`));
     return say(a.of === 'samples' ? 'terminal.samplesPulled' : 'terminal.destroyed', this.finerUnit());
   });

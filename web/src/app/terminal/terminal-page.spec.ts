@@ -10,7 +10,7 @@ import { Changes } from '../shared/changes';
 import { Outbox, type Waiting } from './outbox';
 import * as effects from './terminal.effects';
 import { TerminalActions, terminalFeature } from './terminal.feature';
-import { JOB, PILE, step, terminal } from './terminal.fixture';
+import { JOB, PILE, pile, step, terminal } from './terminal.fixture';
 import { TerminalPage } from './terminal-page';
 import { withWaiting } from './with-waiting';
 
@@ -121,6 +121,30 @@ describe('a terminal at work', () => {
     ]);
     expect(new Set(server.got.map((e) => e.pile)).size).toBe(1);
     expect(server.got[0]?.pile).not.toBe(PILE);
+  });
+  it('of a sheet parted into several orders counts each onto piles of its own', async () => {
+    const orders = [
+      { flow: 'cut.a', name: 'tickets', per: 4, wanted: 4_000, good: 400 },
+      { flow: 'cut.b', name: 'menus', per: 2, wanted: 2_000, good: 200 },
+    ];
+    server.word = terminal({ steps: [step({ orders })], piles: [pile({ flow: 'cut.a' })] });
+    const { host, press } = await open();
+    const tell = (name: string): HTMLElement =>
+      [...host.querySelectorAll<HTMLElement>('[role=radio]')].find((b) => b.textContent.includes(name))!;
+    expect(host.textContent).toContain('Good sheets of tickets since the last count');
+    tell('menus').click();
+    await press('9', 'Write it down');
+    await until(() => server.got.length >= 2);
+    expect(server.got.map((e) => [e.kind, e.flow, e.quantity])).toEqual([
+      ['pile', 'cut.b', null],
+      ['good', undefined, 9],
+    ]);
+    expect(tell('menus').textContent).toContain('209 of');
+    expect(tell('tickets').textContent).toContain('400 of');
+    tell('tickets').click();
+    await press('5', 'Write it down');
+    await until(() => server.got.length >= 3);
+    expect(server.got[2]).toMatchObject({ kind: 'good', pile: PILE, quantity: 5 });
   });
   it('keeps what is written while the line is down, says so, and sends it when it is back', async () => {
     const { host, press, settle } = await open();

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, type OnDestroy, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { Handover, StepNow } from '@druckerei/contract';
+import type { Handover, Pile, StepNow } from '@druckerei/contract';
 import { type FloorEntry, formatNumber, label, say } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
@@ -77,15 +77,25 @@ export class TerminalPage implements OnDestroy {
     if ((asked === 'run' || asked === 'sheet' || asked === 'take') && this.step() === null) return 'queue';
     return asked;
   });
+  private readonly chosenOrder = this.store.selectSignal(terminalFeature.selectOrder);
+  /** Whose pieces are counted, where the step parts a sheet into several orders; null where it makes one thing. */
+  protected readonly order = computed(() => {
+    const orders = this.step()?.orders ?? [];
+    return (orders.find((o) => o.flow === this.chosenOrder()) ?? orders[0])?.flow ?? null;
+  });
   /** The pile good pieces are laid on: the one begun here, else the last this step laid that is not held. */
-  protected readonly pile = computed(() => {
+  protected readonly pile = computed(() => this.pileOf(this.order()));
+  private pileOf(order: string | null): Pile | null {
+    const fits = (p: Pile): boolean => order === null || p.flow === order;
     const piles = this.terminal()?.piles ?? [];
-    const begun = piles.find((p) => p.id === this.pileId());
+    const begun = piles.find((p) => p.id === this.pileId() && fits(p));
     const s = this.step();
     return (
-      begun ?? piles.filter((p) => s !== null && p.job === s.job && p.step === s.step && p.state !== 'hold' && p.inHand > 0).at(-1) ?? null
+      begun ??
+      piles.filter((p) => s !== null && p.job === s.job && p.step === s.step && fits(p) && p.state !== 'hold' && p.inHand > 0).at(-1) ??
+      null
     );
-  });
+  }
   protected readonly sheet = computed(() => {
     const s = this.step();
     return s === null ? null : (this.terminal()?.sheets[`${s.job} ${s.step}`] ?? null);
@@ -171,12 +181,18 @@ export class TerminalPage implements OnDestroy {
   }
 
   /** The pile good pieces are laid on: the one begun, else a new one. */
-  private layingOn(): { pile: string; laid: Waiting[] } {
-    const pile = this.pileId() ?? this.pile()?.id;
+  private layingOn(order = this.order()): { pile: string; laid: Waiting[] } {
+    const pile = (order === this.order() ? this.pileId() : null) ?? this.pileOf(order)?.id;
     if (pile !== undefined) return { pile, laid: [] };
     const made = crypto.randomUUID();
-    this.store.dispatch(TerminalActions.pileChosen({ pile: made }));
-    return { pile: made, laid: [this.entry('pile', { pile: made })] };
+    if (order === this.order()) this.store.dispatch(TerminalActions.pileChosen({ pile: made }));
+    return { pile: made, laid: [this.newPile(made, order)] };
+  }
+  private newPile(pile: string, flow = this.order()): Waiting {
+    return this.entry('pile', { pile, ...(flow !== null && { flow }) });
+  }
+  protected chooseOrder(order: string): void {
+    this.store.dispatch(TerminalActions.orderChosen({ order }));
   }
   protected wished(wish: Wish): void {
     switch (wish.kind) {
@@ -206,7 +222,7 @@ export class TerminalPage implements OnDestroy {
         return this.show('queue');
       case 'newPile': {
         const pile = crypto.randomUUID();
-        this.write(this.entry('pile', { pile }));
+        this.write(this.newPile(pile));
         return this.store.dispatch(TerminalActions.pileChosen({ pile }));
       }
       case 'takeMore':
@@ -225,20 +241,23 @@ export class TerminalPage implements OnDestroy {
   }
   /** What the simulated counter reports is written like a machine's own counts, and its note says where it comes from. */
   protected counted(counts: Counted[]): void {
-    const { pile, laid } = this.layingOn();
     const note = say('terminal.bySimulatedCounter');
-    this.write(
-      ...laid,
-      ...counts.map((c) =>
-        this.entry(c.kind, {
-          reason: c.reason,
-          note,
-          ...(c.quantity > 0 && { quantity: c.quantity }),
-          ...(c.kind === 'good' && { pile }),
-          ...(c.kind === 'waste' && { pile }),
-        }),
-      ),
-    );
+    // What a parted sheet gives falls on the piles of its orders alike.
+    const orders = this.step()?.orders ?? [];
+    const up = orders.reduce((sum, o) => sum + o.per, 0);
+    const shares =
+      orders.length === 0 ? [{ ...this.layingOn(), share: 1 }] : orders.map((o) => ({ ...this.layingOn(o.flow), share: o.per / up }));
+    const onto = (c: Counted): Waiting[] => {
+      const { kind, reason } = c;
+      if (kind === 'good')
+        return shares
+          .map(({ pile, share }) => ({ pile, quantity: Math.round(c.quantity * share) }))
+          .filter(({ quantity }) => quantity > 0)
+          .map((more) => this.entry(kind, { reason, note, ...more }));
+      const quantity = c.quantity > 0 ? { quantity: c.quantity } : {};
+      return [this.entry(kind, { reason, note, ...quantity, ...(kind === 'waste' && { pile: shares[0]?.pile ?? null }) })];
+    };
+    this.write(...shares.flatMap(({ laid }) => laid), ...counts.flatMap(onto));
   }
 
   /** A flag was scanned: a pile this step takes goes in, any other is shown; one that lies elsewhere is asked of the server. */

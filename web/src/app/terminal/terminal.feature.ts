@@ -20,6 +20,8 @@ export const TerminalActions = createActionGroup({
     'Screen chosen': props<{ screen: Screen }>(),
     'Step chosen': props<{ job: string; step: string }>(),
     'Pile chosen': props<{ pile: string | null }>(),
+    /** Of a sheet parted into several orders: whose pieces are counted now. */
+    'Order chosen': props<{ order: string | null }>(),
     /** A person wrote something down; kept on the device before anything else. */
     Wrote: props<{ entries: Waiting[] }>(),
     Kept: props<{ entries: Waiting[] }>(),
@@ -46,6 +48,8 @@ export interface TerminalState {
   chosen: { job: string; step: string } | null;
   /** The pile that is being laid, by step. */
   pile: string | null;
+  /** The order whose pieces are counted, where a step parts a sheet into several; null: the first. */
+  order: string | null;
   line: 'up' | { down: Failure };
 }
 
@@ -68,6 +72,7 @@ const initial: TerminalState = {
   turned: [],
   chosen: null,
   pile: null,
+  order: null,
   line: 'up',
 };
 
@@ -81,6 +86,7 @@ export const terminalFeature = createFeature({
       terminal: null,
       chosen: null,
       pile: null,
+      order: null,
       screen: machine === null ? 'machine' : s.person ? 'queue' : 'who',
     })),
     on(TerminalActions.keptFound, (s, { waiting, sent, turned, terminal, people }): TerminalState => ({
@@ -97,10 +103,11 @@ export const terminalFeature = createFeature({
     on(TerminalActions.stepChosen, (s, { job, step }): TerminalState => ({
       ...s,
       chosen: { job, step },
-      pile: s.chosen?.job === job && s.chosen.step === step ? s.pile : null,
+      ...(s.chosen?.job === job && s.chosen.step === step ? {} : { pile: null, order: null }),
       screen: 'sheet',
     })),
     on(TerminalActions.pileChosen, (s, { pile }): TerminalState => ({ ...s, pile })),
+    on(TerminalActions.orderChosen, (s, { order }): TerminalState => ({ ...s, order, pile: null })),
     on(TerminalActions.kept, (s, { entries }): TerminalState => ({
       ...s,
       waiting: [...s.waiting, ...entries.map((entry) => ({ entry, sentAt: null }))],

@@ -62,6 +62,7 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   locked: [],
   toClear: false,
   clearOf: null,
+  orders: [],
   dryAt: null,
   washUp: null,
   times: { state: 'running', open: 'run', setupS: 1_500, runS: 300, stops: {}, since: NOW, stopReason: '' },

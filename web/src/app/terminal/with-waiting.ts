@@ -10,20 +10,22 @@ export function withWaiting(terminal: Terminal, waiting: readonly FloorEntry[]):
   const handovers = mine.flatMap((e) =>
     e.kind === 'handover' && e.machine === terminal.machine ? [{ id: e.id, by: '', at: e.at, note: e.note }] : [],
   );
+  const piles = pilesWith(terminal, mine);
   return {
     ...terminal,
     steps: terminal.steps.map((s) =>
       stepWith(
         s,
         mine.filter((e) => e.job === s.job && e.step === s.step),
+        piles,
       ),
     ),
-    piles: pilesWith(terminal, mine),
+    piles,
     handovers: [...terminal.handovers, ...handovers].filter((h) => !read.has(h.id)),
   };
 }
 
-function stepWith(step: StepNow, entries: readonly FloorEntry[]): StepNow {
+function stepWith(step: StepNow, entries: readonly FloorEntry[], piles: readonly Pile[]): StepNow {
   if (entries.length === 0) return step;
   const more = tallyOf(
     step.step,
@@ -37,6 +39,14 @@ function stepWith(step: StepNow, entries: readonly FloorEntry[]): StepNow {
     ...step,
     toClear: step.toClear && !entries.some((e) => e.kind === 'clear'),
     times: entries.reduce(timesAfter, step.times),
+    orders: step.orders.map((o) => ({
+      ...o,
+      good:
+        o.good +
+        entries
+          .filter((e) => e.kind === 'good' && piles.find((p) => p.id === e.pile)?.flow === o.flow)
+          .reduce((sum, e) => sum + (e.quantity ?? 0), 0),
+    })),
     tally: {
       received: tally.received + more.received,
       good: tally.good + more.good,
@@ -75,9 +85,9 @@ const laid = (id: string, e: FloorEntry, step: StepNow | undefined, from: Pile |
   code: pileCode(id),
   job: e.job ?? '',
   number: step?.number ?? from?.number ?? 0,
-  flow: from?.flow ?? step?.units.gives ?? '',
+  flow: e.flow ?? from?.flow ?? step?.units.gives ?? '',
   step: from?.step ?? step?.step ?? '',
-  stepName: from?.stepName ?? step?.name ?? '',
+  stepName: from?.stepName ?? [step?.name ?? '', ...(step?.orders ?? []).filter((o) => o.flow === e.flow).map((o) => o.name)].join(', '),
   unit: from?.unit ?? step?.units.givesUnit ?? 'piece',
   state: 'good',
   place: e.machine,
