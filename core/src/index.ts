@@ -129,7 +129,6 @@ export * from './plan/what-if/substitutes';
 export * from './plan/readings/summary';
 export * from './plan/readings/ticket';
 export * from './plan/readings/thumbnail';
-export * from './plan/readings/product-picture';
 export * from './exchange/orders-csv';
 export * from './exchange/plan-rows';
 export * from './exchange/measured-colour';

@@ -64,7 +64,6 @@ test('a press of one’s own: entered like another, drawn, tried, in force, plan
   await expect(page.getByRole('img', { name: /^Platen 1, copy/ })).toBeVisible();
   await type(page, 'Name', 'Platen 2');
   await type(page, 'Setting a die', '240');
-  if (process.env['SHOT']) await page.screenshot({ path: process.env['SHOT'] });
   await putInForce('a second platen came');
   await page.getByRole('button', { name: /^Platen 2/ }).click();
   await page.getByRole('button', { name: 'Retire it' }).click();
@@ -72,7 +71,6 @@ test('a press of one’s own: entered like another, drawn, tried, in force, plan
   await putInForce('sold again');
   await page.getByRole('link', { name: 'Cartons and pallets' }).click();
   await expect(page.getByRole('img', { name: /^Carton 400/ })).toBeVisible();
-  if (process.env['SHOT']) await page.screenshot({ path: process.env['SHOT'].replace('.png', '-packs.png') });
 });
 
 test('somebody new is entered and signs in with the role given', async ({ page, browser }) => {

@@ -79,10 +79,11 @@ test('foil dies are made by a job of the house: the parent waits for it, names i
   await tools.getByRole('button', { name: 'Have them made here' }).click();
   await expect(tools.getByRole('link', { name: /^job \d+ makes them, ready/ })).toBeVisible();
   await expect(page.getByText(/makes them, and they are not in the store yet/).first()).toBeVisible();
-  if (process.env['SHOT']) await page.screenshot({ path: process.env['SHOT'].replace('.png', '-gates.png') });
   await tools.getByRole('link').click();
   await expect(page.locator('dk-count-river').getByRole('button', { name: /^Engrave,/ })).toBeVisible();
-  await page.locator('dk-count-river').getByRole('button', { name: /^Engrave,/ }).click();
+  await page
+    .locator('dk-count-river')
+    .getByRole('button', { name: /^Engrave,/ })
+    .click();
   await expect(page.getByRole('region', { name: 'Engrave' })).toBeVisible();
-  if (process.env['SHOT']) await page.screenshot({ path: process.env['SHOT'] });
 });

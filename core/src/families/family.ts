@@ -30,10 +30,20 @@ export interface FamilyWords {
   fields: Record<string, string>;
 }
 
+/** Things of one kind under a field, each with fields of its own. Their words are `field.key`, and `field.add` for one more. */
+export interface ListOf {
+  of: readonly { key: string; kind: 'text' | 'length' | 'seconds' | 'count'; /** Said after it, before the next. */ then?: string }[];
+  /** Ids are the prefix and a number. */
+  prefix: string;
+  fresh(n: number): Record<string, unknown>;
+}
+
 /** One field of the order form: where it stands in the wish, what kind it is, where on the product's picture it belongs. */
 export interface WishField {
   key: string;
-  kind: 'length' | 'count' | 'percent' | 'number' | 'inks' | 'choice' | 'flag' | 'text' | 'foils' | 'pieces';
+  kind: 'length' | 'count' | 'percent' | 'number' | 'inks' | 'choice' | 'flag' | 'text' | 'list';
+  /** Of a list: what each of its things says, and what a new one begins with. */
+  list?: ListOf;
   onPicture?: 'width' | 'height' | 'folded';
   options?: (plant: Plant) => { value: string; says: string }[];
   most?: number;

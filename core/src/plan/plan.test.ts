@@ -1,3 +1,4 @@
+import type { JobSpec } from '../product/job-spec';
 import demoOrders from '../../../demo/orders.json' with { type: 'json' };
 import { PROCESSES } from '../processes/registry';
 import type { Plant, Shelf } from '../plant/plant';
@@ -324,6 +325,18 @@ describe('compare stocks, presses and work styles', () => {
     const now = rows.filter((r) => r.chosen);
     expect(now).toHaveLength(1);
     expect(now[0]?.pulled).toBe(plan(cardSpec(), LINDMOOR, SHELF).figures['total.sheets']?.value);
+  });
+});
+
+describe('compare, of a job that makes several products', () => {
+  it('names what is printed, and tries every product', () => {
+    const one = cardSpec();
+    const [item, card] = [one.items['i1']!, one.products['card']!];
+    const two: JobSpec = { ...one, items: { i1: item, i2: { ...item, product: 'menu' } }, products: { card, menu: card } };
+    const ways = [...propose(two, LINDMOOR, SHELF)];
+    expect([...new Set(ways.map((w) => w.what))]).toEqual(['Print, card', 'Print, menu']);
+    expect(ways.filter((w) => w.chosen).map((w) => w.form)).toEqual(['card.card', 'menu.card']);
+    expect(ways.filter((w) => w.what === 'Print, menu').every((w) => w.edits[0]?.at[2] === 'menu.card.print')).toBe(true);
   });
 });
 

@@ -20,7 +20,7 @@ interface Read {
   shelf: Shelf;
   spec: unknown;
 }
-const read = async (job: string): Promise<Read> => (await planner.call('GET', `/api/jobs/${job}`)).body as never as Read;
+const read = async (job: string): Promise<Read> => (await planner.call('GET', `/api/jobs/${job}`)).body as never;
 const planOf = async (job: string): Promise<Plan> => {
   const { spec, shelf, plant } = await read(job);
   const settings = (await planner.call('GET', `/api/plants/${plant}`)).body as never as Plant;

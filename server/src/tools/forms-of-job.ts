@@ -1,11 +1,8 @@
-import { randomUUID } from 'node:crypto';
 import type { ToolCard } from '@druckerei/contract';
-import { formWork, type JobSpec, type Planned } from '@druckerei/core';
-import { type Ctx, signedIn } from '../context';
+import { formWork, type Planned } from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
-import { notifyChanged } from '../events/event-hub';
-import { ADD_CARD, ADD_TOOL_EVENT, type CardRow, FORMS_OF_JOB, MADE_FOR, NEXT_NUMBER, SET_STATE } from './tools.queries';
+import { ADD_CARD, type CardRow, FORMS_OF_JOB, NEXT_NUMBER, SET_STATE } from './tools.queries';
 
 export const formsOfJob = (db: Db, job: string): Promise<CardRow[]> => many(db, FORMS_OF_JOB, [job]);
 
@@ -97,11 +94,11 @@ export async function planForms(db: Db, job: string, made: Planned, version: str
 }
 
 /** The step a die runs on: its use is called by it. */
-const stepsOf = (use: string): string[] => [use.slice(0, use.indexOf('.die.'))];
+export const stepsOf = (use: string): string[] => [use.slice(0, use.indexOf('.die.'))];
 
 const OWN = 'works';
 /** A die, before anything is known of it. Life: common practice, no source (practice.ts). */
-const DIE = {
+export const DIE = {
   kind: 'foilDie' as const,
   state: 'planned' as const,
   place: '',
@@ -119,24 +116,3 @@ const DIE = {
   owner: OWN,
   used: 0,
 };
-
-/** What a job made for another lies in the tool store from here on, under a card of that job; which one is told, as a step of it may begin. */
-export async function storeMade(db: Db, ctx: Ctx, { id, number, spec }: { id: string; number: number; spec: JobSpec }): Promise<void> {
-  const made = await maybeOne(db, MADE_FOR, [id]);
-  if (!made) return;
-  const { job, tool } = made;
-  const known = (await formsOfJob(db, job)).find((c) => c.stone === tool && c.kind === 'foilDie');
-  const card =
-    known?.id ??
-    (await addCard(db, {
-      ...DIE,
-      spec: spec.name.slice(0, 120),
-      job,
-      stone: tool,
-      version: '',
-      steps: stepsOf(tool),
-    }));
-  await db.query(SET_STATE, [card, 'stored', null, 0]);
-  await db.query(ADD_TOOL_EVENT, [randomUUID(), card, 'stored', '', null, JSON.stringify({ madeBy: number }), signedIn(ctx).id]);
-  await notifyChanged(db, { table: 'tools', id: card, version: 0, by: signedIn(ctx).name });
-}

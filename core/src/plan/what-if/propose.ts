@@ -1,61 +1,76 @@
+import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
-import { type Plant, type Shelf, machinesFor } from '../../plant/plant';
+import { type Machine, machinesFor, type Plant, type Shelf, type Stock } from '../../plant/plant';
 import { editAt, type Edit } from '../../product/edit';
 import type { JobSpec } from '../../product/job-spec';
-import { breakEvenQuantity, fitsWorkStyle, WORK_STYLE_IDS } from '../../layout/work-style';
+import { printsOf } from '../../layout/form';
+import { breakEvenQuantity, fitsWorkStyle, mayGang, WORK_STYLE_IDS } from '../../layout/work-style';
 import { applyEdits } from '../door';
 import { plan } from '../plan';
-import type { Plan } from '../plan-types';
+import type { Plan, Stone } from '../plan-types';
 import { pulledOf } from '../readings/pulled';
 import { formsWith } from '../readings/forms-with';
+import { stoneName } from '../readings/stone-name';
 import { stockBeyond, stocksOfGrade } from '../passes/resolve';
 
-/** A way to make the job: other stock, press or work style, as edits on the specification. */
+/** A way to make the job: other stock, press or work style for what is printed together, as edits on the specification. */
 export interface Proposal {
+  /** What is printed, where the job prints several things apart; '' where there is one. */
+  what: string;
   machine: string;
   stock: string;
   style: string;
   edits: Edit[];
   /** The way the plan of now goes. */
   chosen: boolean;
+  /** The form whose copies and sheets it is about. */
+  form: Id<'form'>;
 }
 
 /**
- * Candidates for the first printed part: every stock of its grade on every press that takes it, in every work style that press can print.
+ * Candidates for every printed stone with one form: every stock of its parts' grade on every press that takes it, in every work style that press can print.
  * Lazy: the caller plans each and may stop between two (cancel).
  */
 export function* propose(spec: JobSpec, plant: Plant, shelf: Shelf): Generator<Proposal> {
   const now = plan(spec, plant, shelf);
-  const part = Object.values(now.parts)[0];
-  const print = now.stones.find((s) => s.parts[0] === part?.id && Object.hasOwn(plant.machines[s.machine]?.limits ?? {}, 'units'));
-  if (!part || !print) return;
-  const [form] = formsWith(now, part.id);
-  const others = now.stones.filter((s) => s.id !== print.id && s.parts[0] === part.id).flatMap((s) => plant.machines[s.machine] ?? []);
-  for (const [machine, press] of machinesFor(plant, print.process)) {
+  const printed = now.stones.filter((s) => 'units' in (plant.machines[s.machine]?.limits ?? {}));
+  for (const print of printed) yield* proposalsFor(print, printed.length > 1 ? stoneName(print) : '', now, spec, plant);
+}
+
+function* proposalsFor(print: Stone, what: string, now: Plan, spec: JobSpec, plant: Plant): Generator<Proposal> {
+  const parts = print.parts.flatMap((id) => now.parts[id] ?? []);
+  const [part] = parts;
+  const [form, ...others] = part ? formsWith(now, part.id) : [];
+  if (!part || !form || others.length > 0) return;
+  const later = now.stones
+    .filter((s) => s.id !== print.id && s.parts.some((p) => print.parts.includes(p)))
+    .flatMap((s) => plant.machines[s.machine] ?? []);
+  const takes = (m: Machine, sheet: Stock): boolean => {
+    const { overMm, underMm } = stockBeyond(sheet, m);
+    return overMm === 0 && underMm === 0;
+  };
+  const prints = printsOf(parts.map((p) => p.colours));
+  for (const [machine, press] of machinesFor(plant, print.process))
     for (const [stock, sheet] of stocksOfGrade(plant, part)) {
-      if (
-        [press, ...others].some((m) => {
-          const b = stockBeyond(sheet, m);
-          return b.overMm > 0 || b.underMm > 0;
-        })
-      )
-        continue;
+      if (![press, ...later].every((m) => takes(m, sheet))) continue;
       for (const style of WORK_STYLE_IDS) {
-        if (!fitsWorkStyle(style, part.colours, { units: press.limits.units ?? 4, perfects: (press.limits.perfects ?? 0) > 0 })) continue;
+        const fits = fitsWorkStyle(style, prints, { units: press.limits.units ?? 4, perfects: (press.limits.perfects ?? 0) > 0 });
+        if (!fits || (parts.length > 1 && !mayGang(style))) continue;
         yield {
+          what,
           machine: press.name,
           stock: sheet.name,
           style,
-          chosen: print.machine === machine && form?.stock === stock && form.style === style,
+          form: form.id,
+          chosen: print.machine === machine && form.stock === stock && form.style === style,
           edits: [
             editAt(spec, ['choices', 'machine', print.id], machine),
-            editAt(spec, ['choices', 'stock', form?.id ?? part.id], stock),
-            editAt(spec, ['choices', 'workStyle', form?.id ?? part.id], style),
+            editAt(spec, ['choices', 'stock', form.id], stock),
+            editAt(spec, ['choices', 'workStyle', form.id], style),
           ],
         };
       }
     }
-  }
 }
 
 /** A proposal planned: what a planner compares, by cost per thousand good pieces. */
@@ -78,7 +93,6 @@ export function comparedWith(proposal: Proposal, spec: JobSpec, plant: Plant, sh
   if (!applied.ok) return null;
   const p = plan(applied.made, plant, shelf);
   const total = (key: keyof Plan['totals']): number => p.figures[p.totals[key] ?? '']?.value ?? 0;
-  const part = Object.keys(p.parts)[0] ?? '';
   return {
     ...proposal,
     perThousand: total('perThousand'),
@@ -89,7 +103,7 @@ export function comparedWith(proposal: Proposal, spec: JobSpec, plant: Plant, sh
     readyAt: total('readyAt'),
     // What a thousand more do not cost: setups with their sheets, forms, fill.
     fixed: total('money') - (total('runOn') * (p.figures['total.good']?.value ?? 0)) / 1_000,
-    copiesUp: p.figures[idOf(part, 'copiesUp')]?.value ?? 0,
+    copiesUp: p.figures[idOf(proposal.form, 'copiesUp')]?.value ?? 0,
     blocking: p.findings.filter((f) => f.level === 'release').length,
   };
 }

@@ -48,7 +48,7 @@ import { movedSays } from '../shared/moved-says';
       <tbody>
         @for (r of sorted(); track $index) {
           <tr [class.chosen]="r.chosen">
-            <td>{{ r.machine }}</td>
+            <td>{{ r.what ? r.what + ': ' + r.machine : r.machine }}</td>
             <td>{{ r.stock }}</td>
             <td>{{ word(r.style) }}</td>
             <td class="number">{{ n(r.copiesUp) }}</td>
@@ -166,13 +166,13 @@ export class ComparePanel {
   protected readonly sorted = computed(() => [...this.rows()].sort(byCost));
   /** The quantity at which this way and the plan of now cost the same; empty where one is cheaper at any quantity. */
   protected breakEven(r: Compared): string {
-    const now = this.rows().find((x) => x.chosen);
+    const now = this.rows().find((x) => x.chosen && x.what === r.what);
     const from = now && !r.chosen ? cheaperFrom(r, now, this.good()) : Infinity;
     return Number.isFinite(from) && from < 1e9 ? formatNumber(from) : '–';
   }
   protected stockName = (id: string): string => this.plant().stocks[id]?.name ?? id;
   protected changes = (o: Substitute): string => movedSays(o.moved, this.place()).join(' · ') || say('comparePanel.itChangesNoTotal');
-  protected nameOf = (r: Compared): string => `${r.machine}, ${r.stock}, ${label(r.style)}`;
+  protected nameOf = (r: Compared): string => [...(r.what ? [r.what] : []), r.machine, r.stock, label(r.style)].join(', ');
   protected readonly n = formatNumber;
   protected readonly duration = formatDuration;
   protected readonly moment = formatMoment;

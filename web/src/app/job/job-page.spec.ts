@@ -5,18 +5,7 @@ import { provideRouter } from '@angular/router';
 import { provideState, provideStore, Store } from '@ngrx/store';
 import { of } from 'rxjs';
 import type { Job } from '@druckerei/contract';
-import {
-  applyEdits,
-  EMPTY_SHELF,
-  type JobSpec,
-  type Moved,
-  plan,
-  type Plan,
-  type Plant,
-  PlantSchema,
-  productPicture,
-  riverOf,
-} from '@druckerei/core';
+import { applyEdits, EMPTY_SHELF, type JobSpec, type Moved, plan, type Plan, type Plant, PlantSchema, riverOf } from '@druckerei/core';
 import plantJson from '../../../../demo/plant.json';
 import { Planner } from '../planner/planner';
 import { Searcher } from '../planner/searcher';
@@ -47,7 +36,7 @@ const job = (more: Partial<Job> = {}): Job => ({
 
 /** The worker's part, played in the same thread. */
 class PlannerHere {
-  readonly planning = signal<{ plan: Plan; river: ReturnType<typeof riverOf>; picture: ReturnType<typeof productPicture> } | null>(null);
+  readonly planning = signal<{ plan: Plan; river: ReturnType<typeof riverOf> } | null>(null);
   readonly scene = signal(null);
   readonly preview = signal(null);
   readonly compared = signal<{ rows: never[]; done: boolean } | null>(null);
@@ -56,7 +45,7 @@ class PlannerHere {
   readonly asked: string[] = [];
   plan(s: JobSpec, p: Plant, sh: typeof shelf): void {
     const made = plan(s, p, sh);
-    this.planning.set({ plan: made, river: riverOf(made), picture: productPicture(s) });
+    this.planning.set({ plan: made, river: riverOf(made) });
   }
   choose(stone: string | null): void {
     this.asked.push(`choose ${stone ?? 'product'}`);

@@ -1,17 +1,7 @@
 import type { Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
-import {
-  type Substitute,
-  type Compared,
-  EMPTY_SHELF,
-  type Finding,
-  type Override,
-  plan,
-  type Plant,
-  PlantSchema,
-  productPicture,
-} from '@druckerei/core';
+import { type Substitute, type Compared, EMPTY_SHELF, type Finding, type Override, plan, type Plant, PlantSchema } from '@druckerei/core';
 import plantJson from '../../../../demo/plant.json';
 import { ProductForm } from '../product/product-form';
 import { FigureValue } from '../shared/figure';
@@ -133,7 +123,7 @@ describe('StonePanel', () => {
 });
 
 describe('ProductForm', () => {
-  const inputs = { spec, plant, picture: productPicture(spec) };
+  const inputs = { spec, plant };
   it('shows sizes on the picture of the product', async () => {
     const { host } = await show(ProductForm, inputs);
     expect(host.querySelector('svg')?.getAttribute('aria-label')).toContain('296 by 148 millimetres');
@@ -142,6 +132,25 @@ describe('ProductForm', () => {
       'Height 148 mm',
       'Folds 1',
     ]);
+  });
+  it('shows every product the job makes, each with its own picture and fields', async () => {
+    const card = spec.products['card']!;
+    if (card.kind !== 'made') throw new Error('made');
+    const menu = { ...card, wish: { ...card.wish, openWidthMm: 200 } };
+    const dies = { kind: 'made' as const, family: 'foil-die' as const, wish: { face: 'crest' } };
+    const { host, instance, settle } = await show(ProductForm, { spec: { ...spec, products: { card, menu, dies } }, plant });
+    const sent: { at: string[] }[] = [];
+    instance.edits.subscribe((e) => sent.push(...e));
+    const tell = (name: string): void =>
+      [...host.querySelectorAll<HTMLElement>('[role=radio]')].find((b) => b.textContent.includes(name))?.click();
+    tell('menu');
+    await settle();
+    expect(host.querySelector('svg')?.getAttribute('aria-label')).toContain('200 by 148 millimetres');
+    button(host, 'Add a foil area')?.click();
+    expect(sent[0]?.at.slice(0, 3)).toEqual(['products', 'menu', 'wish']);
+    tell('dies');
+    await settle();
+    expect(host.querySelector('dl')?.textContent).toContain('What they strike');
   });
   it('adds and takes away a foil area', async () => {
     const { host, instance } = await show(ProductForm, inputs);
@@ -174,6 +183,8 @@ describe('RouteBars', () => {
 
 describe('ComparePanel', () => {
   const row = (stock: string, perThousand: number, more: Partial<Compared> = {}): Compared => ({
+    what: '',
+    form: 'card.card',
     machine: 'Press',
     stock,
     style: 'sheetwise',

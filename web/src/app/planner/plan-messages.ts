@@ -23,7 +23,6 @@ export interface Preview {
 export interface Planning {
   plan: Plan;
   river: RiverStone[];
-  picture: Scene | null;
 }
 export type Answer =
   | { kind: 'planned'; seq: number; planning: Planning; scene: Scene | null; ms: number }

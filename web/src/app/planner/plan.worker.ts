@@ -8,7 +8,6 @@ import {
   planned,
   type Planned,
   type Plant,
-  productPicture,
   pulledOf,
   propose,
   riskCurve,
@@ -45,7 +44,7 @@ function answer(ask: Ask): void {
       say({
         kind: 'planned',
         seq: ask.seq,
-        planning: { plan, river: riverOf(plan), picture: productPicture(ask.spec) },
+        planning: { plan, river: riverOf(plan) },
         scene: ask.stone === null ? null : sceneOf(last.planned, ask.stone),
         ms: performance.now() - from,
       });

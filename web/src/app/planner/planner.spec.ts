@@ -27,7 +27,7 @@ describe('Planner', () => {
   const planned = (): Answer => ({
     kind: 'planned',
     seq: 1,
-    planning: { plan: {} as never, river: [], picture: null },
+    planning: { plan: {} as never, river: [] },
     scene: null,
     ms: 1,
   });

@@ -1,16 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import {
-  editAt,
-  type Edit,
-  type Family,
-  type FamilyId,
-  familyOf,
-  type JobSpec,
-  type Plant,
-  type Scene,
-  type WishField,
-  say,
-} from '@druckerei/core';
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import { editAt, type Edit, type Family, type FamilyId, familyOf, type JobSpec, type Plant, type WishField, say } from '@druckerei/core';
 import { EditValue } from '../shared/edit-value';
 import { type PictureField, PictureFields } from '../shared/picture-fields';
 
@@ -24,11 +13,12 @@ interface Row {
   label: string;
   text: string;
   options: { value: string; says: string }[];
+  /** Of a list: its things. */
+  items: Item[];
 }
-interface Listed {
+interface Item {
   id: string;
-  name: string;
-  [key: string]: string | number;
+  values: Record<string, string>;
 }
 
 /** What the customer wants: sizes on the picture of the finished product, the rest beside it, each edited in place. */
@@ -43,14 +33,26 @@ export class ProductForm {
   protected readonly say = say;
   readonly spec = input.required<JobSpec>();
   readonly plant = input.required<Plant>();
-  readonly picture = input<Scene | null>(null);
   readonly refused = input<Record<string, string>>({});
   readonly locked = input(false);
   readonly edits = output<Edit[]>();
 
-  protected readonly made = computed((): Made | null => {
-    const found = Object.entries(this.spec().products).find(([, p]) => p.kind === 'made');
-    return found?.[1].kind === 'made' ? { id: found[0], family: familyOf(found[1].family), wish: found[1].wish } : null;
+  /** Every product the job makes. */
+  protected readonly products = computed((): Made[] =>
+    Object.entries(this.spec().products).flatMap(([id, p]) =>
+      p.kind === 'made' ? [{ id, family: familyOf(p.family), wish: p.wish }] : [],
+    ),
+  );
+  /** As chosen, while the job makes it; else the first. */
+  protected readonly chosen = linkedSignal<string[], string>({
+    source: () => this.products().map((p) => p.id),
+    computation: (ids, before) => (before && ids.includes(before.value) ? before.value : (ids[0] ?? '')),
+  });
+  protected readonly made = computed(() => this.products().find((p) => p.id === this.chosen()) ?? null);
+  protected readonly words = computed(() => this.made()?.family.words.fields ?? {});
+  protected readonly picture = computed(() => {
+    const made = this.made();
+    return made?.family.picture(made.wish) ?? null;
   });
 
   protected readonly rows = computed((): Row[] => {
@@ -63,6 +65,7 @@ export class ProductForm {
         label: made.family.words.fields[field.key] ?? field.key,
         text: this.textOf(field, made.wish[field.key]),
         options: field.options?.(this.plant()) ?? [],
+        items: field.list ? itemsOf(made.wish[field.key]) : [],
       }));
   });
 
@@ -83,8 +86,6 @@ export class ProductForm {
       });
   });
 
-  protected readonly foils = computed(() => this.listed('foils'));
-  protected readonly pieces = computed(() => this.listed('applied'));
   protected set(key: string, value: unknown): void {
     const made = this.made();
     if (made) this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key], value)]);
@@ -107,33 +108,20 @@ export class ProductForm {
     );
   }
 
-  protected addFoil(): void {
-    this.add('foils', 'f', { name: `foil ${this.foils().length + 1}`, widthMm: 40, heightMm: 30 });
-  }
-  protected addPiece(): void {
-    this.add('applied', 'p', { name: `piece ${this.pieces().length + 1}`, secondsEach: 8, each: 1, supply: { from: 'buy', leadDays: 2 } });
-  }
   protected why(key: string): string | null {
     const made = this.made();
     const at = `products.${made?.id ?? ''}.wish.${key}`;
     return Object.entries(this.refused()).find(([path]) => path === at || path.startsWith(`${at}.`))?.[1] ?? null;
   }
 
-  private add(key: string, prefix: string, value: object): void {
+  /** One more of a list, under a free id. */
+  protected add({ key, list }: WishField): void {
     const made = this.made();
-    if (!made) return;
+    if (!made || !list) return;
     const there = Object.keys((made.wish[key] as Record<string, unknown> | undefined) ?? {});
     let n = there.length + 1;
-    while (there.includes(`${prefix}${n}`)) n++;
-    this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key, `${prefix}${n}`], value)]);
-  }
-
-  private listed(key: string): Listed[] {
-    return Object.entries((this.made()?.wish[key] ?? {}) as Record<string, Record<string, string | number>>).map(([id, v]) => ({
-      ...v,
-      id,
-      name: String(v['name'] ?? ''),
-    }));
+    while (there.includes(`${list.prefix}${n}`)) n++;
+    this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key, `${list.prefix}${n}`], list.fresh(there.length + 1))]);
   }
 
   private textOf(field: WishField, value: unknown): string {
@@ -142,3 +130,12 @@ export class ProductForm {
     return typeof value === 'string' ? value : '';
   }
 }
+
+/** The things of a list, each with its values as text. */
+const itemsOf = (list: unknown): Item[] =>
+  Object.entries((list ?? {}) as Record<string, Record<string, unknown>>).map(([id, thing]) => ({
+    id,
+    values: Object.fromEntries(
+      Object.entries(thing).flatMap(([key, v]) => (typeof v === 'string' || typeof v === 'number' ? [[key, String(v)]] : [])),
+    ),
+  }));

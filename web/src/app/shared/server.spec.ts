@@ -1,4 +1,4 @@
-import { Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { Store } from '@ngrx/store';
 import { Subject, throwError, of, type Observable } from 'rxjs';
@@ -11,7 +11,7 @@ import { readingOf, Server } from './server';
 
 /* What the pages read of the server, and ask of it. */
 
-@Component({ selector: 'dk-reader', template: '' })
+@Component({ selector: 'dk-reader', template: '', changeDetection: ChangeDetectionStrategy.OnPush })
 class Reader {
   readonly cards = readingOf('tools.cards', ['tools']);
   readonly server = inject(Server);
