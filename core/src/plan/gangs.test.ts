@@ -100,6 +100,12 @@ describe('a gang of three orders, 8 + 2 + 2 up', () => {
     ]);
     expect(cut?.step.next.map((n) => n.step)).toEqual(['a.card.pack.carton', 'b.card.pack.carton', 'c.card.pack.carton']);
   });
+  it('parts the river at the knife: each order comes from it, and no order from another', () => {
+    const from = Object.fromEntries(riverOf(made.plan).map((s) => [s.id, s.from]));
+    expect(from['g.stock']).toEqual([]);
+    expect(from['g.print']).toEqual(['g.stock']);
+    for (const order of ['a', 'b', 'c']) expect(from[`${order}.card.pack`]).toEqual(['g.cut']);
+  });
   it('tells the knife whose copies are whose, by the letters of its drawing', () => {
     const cut = ticketPages(made).find((p) => p.department === 'guillotine');
     const orders = cut?.lists.find((l) => l.title === 'orders');

@@ -44,6 +44,8 @@ describe('a book of thirteen sections and a cover', () => {
       'cut',
       'bind',
     ]);
+    const bind = riverOf(oneUp.plan).find((s) => s.key === 'bind');
+    expect(bind?.from).toEqual(['book.text.gather', 'book.cover.cut']);
     for (const s of riverOf(oneUp.plan).filter((r) => r.counted)) expect(s.outCopies / 3_000).toBeGreaterThan(0.99);
     expect(riverOf(oneUp.plan).find((s) => s.id === 'book.text.fold')?.inCopies).toBeCloseTo(3_000, 6);
   });

@@ -15,6 +15,7 @@ import {
   type Place,
   say,
 } from '@druckerei/core';
+import { type DrawnRiver, layRiver, riverScale, type StoneWidths } from './river-lanes';
 
 interface Drawn {
   stone: Stone;
@@ -118,53 +119,46 @@ export class CountRiver {
     return LEVELS.find((level) => level !== 'know' && here.some((f) => f.level === level)) ?? null;
   }
 
-  private readonly most = computed(() => Math.max(...this.river().flatMap((s) => [s.inCopies, s.real?.inCopies ?? 0]), 1));
-  private y(copies: number): number {
-    return (HEIGHT / 2) * (copies / this.most());
+  private readonly scale = computed(() => riverScale(this.river(), [this.planned(), this.counted()], HEIGHT));
+  private laid(widths: StoneWidths[]): DrawnRiver {
+    return layRiver(this.river(), widths, { wide: 1000, middle: TOP + HEIGHT / 2, scale: this.scale() });
   }
-
-  /** The band: straight through the head of each stone, narrowing towards its end. Net and allowances; the reserve lies around it. */
-  protected readonly band = computed(() =>
-    this.bandOf(this.river().map((s) => ({ inCopies: s.inCopies - s.reserveIn, outCopies: s.outCopies - s.reserveOut }))),
-  );
-  protected readonly reserve = computed(() => (this.river().some((s) => s.reserveIn > 0) ? this.bandOf(this.river()) : null));
-  /** The same by the counts, once anything was counted: it lies over what was planned. */
-  protected readonly real = computed(() => {
-    let carried = 0;
-    const river = this.river().map((s) => {
-      const real = s.real ?? { inCopies: carried || s.inCopies, outCopies: carried || s.outCopies };
-      carried = real.outCopies;
-      return real;
+  private readonly planned = computed(() => this.river().map((s) => ({ in: s.inCopies, out: s.outCopies })));
+  /** By the counts: of what nobody has counted yet what its sources give. */
+  private readonly counted = computed(() => {
+    const river = this.river();
+    const out = new Map<string, number>();
+    return river.map((s) => {
+      const come = s.from.reduce((sum, id) => sum + (out.get(id) ?? 0), 0);
+      const real = s.real ?? (s.from.length === 1 && come > 0 ? { inCopies: come, outCopies: come } : s);
+      out.set(s.id, real.outCopies);
+      return { in: real.inCopies, out: real.outCopies };
     });
-    return this.river().some((s) => s.real) ? this.bandOf(river) : null;
   });
-  private bandOf(river: readonly { inCopies: number; outCopies: number }[]): string {
-    const w = 1000 / Math.max(river.length, 1);
-    const middle = TOP + HEIGHT / 2;
-    const points = river.flatMap((s, i): [number, number][] => [
-      [i * w, this.y(s.inCopies)],
-      [i * w + w * 0.45, this.y(s.inCopies)],
-      [i * w + w * 0.7, this.y(s.outCopies)],
-      [(i + 1) * w, this.y(s.outCopies)],
-    ]);
-    return `M${points.map(([x, h]) => `${x} ${middle - h}`).join('L')}L${[...points]
-      .reverse()
-      .map(([x, h]) => `${x} ${middle + h}`)
-      .join('L')}Z`;
-  }
+
+  /** Net and allowances: narrowing at every stone towards its end; the reserve lies around it. */
+  protected readonly band = computed(() =>
+    this.laid(this.river().map((s) => ({ in: s.inCopies - s.reserveIn, out: s.outCopies - s.reserveOut }))),
+  );
+  protected readonly reserve = computed(() => (this.river().some((s) => s.reserveIn > 0) ? this.laid(this.planned()) : null));
+  /** The same by the counts, once anything was counted: it lies over what was planned. */
+  protected readonly real = computed(() => (this.river().some((s) => s.real) ? this.laid(this.counted()) : null));
 
   /** What leaves the river at a stone: a branch as thick as the loss. */
   protected readonly branches = computed(() => {
     const w = 1000 / Math.max(this.river().length, 1);
+    const { bands } = this.reserve() ?? this.band();
     return this.river().flatMap((s, i) => {
+      const band = bands[i]?.in;
+      if (!band || s.inCopies <= 0) return [];
       // What goes as a rule, and beside it what of the allowance stays as a rule.
       const parts = [
         { kind: 'lost', copies: s.likelyCopies },
         { kind: 'spared', copies: Math.max(s.lostCopies - s.likelyCopies, 0) },
       ];
-      let edge = TOP + HEIGHT / 2 + this.y(s.inCopies);
+      let edge = band.top + band.high;
       return parts.flatMap(({ kind, copies }) => {
-        const thick = 2 * this.y(copies);
+        const thick = (band.high * copies) / s.inCopies;
         if (thick < 0.15) return [];
         const x = i * w + w * 0.55;
         const y = edge - thick / 2;
@@ -175,12 +169,24 @@ export class CountRiver {
     });
   });
 
-  /** The wished quantity: two dotted lines through the whole river. */
+  /** The wished quantity: two dotted lines through the whole river; where several orders leave it, at the end of each. */
   protected readonly wished = computed(() => {
-    const last = this.river().at(-1)?.outCopies ?? 0;
-    const h = this.y(last);
-    return [TOP + HEIGHT / 2 - h, TOP + HEIGHT / 2 + h];
+    const river = this.river();
+    const w = 1000 / Math.max(river.length, 1);
+    const { bands } = this.band();
+    const ends = river.flatMap((s, i) => (s.counted && !river.some((o) => o.from.includes(s.id)) ? [i] : []));
+    return ends.flatMap((i) => {
+      const out = bands[i]?.out;
+      if (!out) return [];
+      const [x1, x2] = ends.length === 1 ? [0, 1000] : [i * w, (i + 1) * w];
+      return [out.top, out.top + out.high].map((y) => ({ x1, x2, y }));
+    });
   });
+  /** How far a stone's own band lies from the middle, so that its count stands on it. */
+  protected readonly shift = (i: number): number => {
+    const lane = this.band().bands[i]?.in;
+    return lane && lane.high > 0 ? Math.round(lane.top + lane.high / 2 - (TOP + HEIGHT / 2)) : 0;
+  };
 
   protected step(from: string, by: number, event: Event): void {
     const all = this.plan().stones;
