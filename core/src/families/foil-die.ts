@@ -33,27 +33,20 @@ export const foilDie: Family<'foil-die'> = {
     const side = (key: 'widthMm' | 'heightMm', imageMm: number): number =>
       ledger.figure(idOf(id, key), DIE_SIDE, { imageMm: typed(imageMm, 'mm', key), marginMm });
     const [widthMm, heightMm] = [wish.widthMm ?? 40, wish.heightMm ?? 40];
-    const blankMm = side('widthMm', widthMm);
     const part: Part = {
       id,
       product,
       item,
       role: 'die',
       layouter: 'rectangle',
-      widthMm: blankMm,
+      widthMm: side('widthMm', widthMm),
       heightMm: side('heightMm', heightMm),
       // The saw takes its width away between two dies: half of it from each.
       bleedMm: practiceValue(plant, 'foilDie.kerfMm') / 2,
       leaves: 1,
-      folds: 0,
-      foldedWidthMm: blankMm,
       grainAlong: null,
       colours: [[], []],
       coveragePercent: {},
-      foils: [],
-      applied: [],
-      envelope: null,
-      perBand: 1,
       grade: wish.grade ?? DIE_METAL,
       traits: { dieImage: { face: wish.face ?? '', widthMm, heightMm } },
     };

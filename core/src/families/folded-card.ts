@@ -4,6 +4,7 @@ import { typed } from '../quantity/ledger';
 import { practiceValue } from '../plant/practice';
 import { FOLDED_WIDTH } from '../finishing/folding';
 import { type Artwork, artworkOf } from '../product/artwork';
+import { foldsOf } from '../product/folds';
 import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
 import type { Family, RouteStone } from './family';
@@ -139,6 +140,14 @@ export const foldedCard: Family<'folded-card'> = {
       openMm: typed(widthMm, 'mm', 'openWidthMm'),
       panels: typed(folds + 1, '1', 'folds'),
     });
+    const foils = Object.entries(wish.foils ?? {}).map(([foilId, f]) => ({
+      id: foilId,
+      name: f.name,
+      widthMm: f.widthMm,
+      heightMm: f.heightMm,
+      ...(f.tool !== undefined && { tool: f.tool }),
+    }));
+    const applied = Object.entries(wish.applied ?? {}).map(([pieceId, p]) => ({ id: pieceId, ...p }));
     const part: Part = {
       id,
       product,
@@ -149,28 +158,23 @@ export const foldedCard: Family<'folded-card'> = {
       heightMm: wish.openHeightMm ?? 148,
       bleedMm: wish.bleedMm ?? practiceValue(plant, 'layout.bleedMm'),
       leaves: 1,
-      folds,
-      foldedWidthMm: wish.foldedWidthMm ?? equal,
       grainAlong: folds > 0 && wish.grain !== 'free' ? 'height' : null,
       colours: [wish.front ?? ['K', 'C', 'M', 'Y'], wish.back ?? []],
       coveragePercent: wish.coveragePercent ?? {},
       ...(wish.totalInkPercent !== undefined && { totalInkPercent: wish.totalInkPercent }),
       ...(wish.smallestDistanceMm !== undefined && { smallestDistanceMm: wish.smallestDistanceMm }),
       ...(artworkOf(wish) && { artwork: artworkOf(wish) as Artwork }),
-      ...(wish.foilToPrintMm !== undefined && { foilToPrintMm: wish.foilToPrintMm }),
-      foils: Object.entries(wish.foils ?? {}).map(([foilId, f]) => ({
-        id: foilId,
-        name: f.name,
-        widthMm: f.widthMm,
-        heightMm: f.heightMm,
-        ...(f.tool !== undefined && { tool: f.tool }),
-      })),
-      applied: Object.entries(wish.applied ?? {}).map(([pieceId, p]) => ({ id: pieceId, ...p })),
-      envelope: wish.envelope ? { name: wish.envelope, sealed: wish.sealed ?? false, supply: { from: 'buy', leadDays: 2 } } : null,
-      perBand: wish.perBand ?? 1,
-      ...(wish.perCarton !== undefined && { perCarton: wish.perCarton }),
       grade: wish.grade ?? plant.usualGrade,
       ...(wish.food !== undefined && { food: wish.food }),
+      traits: {
+        folds: { folds, foldedWidthMm: wish.foldedWidthMm ?? equal },
+        ...(foils.length > 0 && { foil: { areas: foils, ...(wish.foilToPrintMm !== undefined && { toPrintMm: wish.foilToPrintMm }) } }),
+        ...(applied.length > 0 && { applied }),
+        ...(wish.envelope && {
+          envelope: { name: wish.envelope, sealed: wish.sealed ?? false, supply: { from: 'buy' as const, leadDays: 2 } },
+        }),
+        packed: { perBand: wish.perBand ?? 1, ...(wish.perCarton !== undefined && { perCarton: wish.perCarton }) },
+      },
     };
     return { [id]: part };
   },
@@ -180,17 +184,18 @@ export const foldedCard: Family<'folded-card'> = {
     if (!part) return [];
     const stone = (key: string, process: Id<'process'>, when = true): RouteStone[] =>
       when ? [{ key, process, of: [part.id], settings: {} }] : [];
+    const { traits = {} } = part;
     const printed = part.colours[0].length + part.colours[1].length > 0;
     return [
       ...stone('stock', 'pull'),
       ...stone('plates', 'platemaking', printed),
       ...stone('print', 'offset', printed),
-      ...stone('foil', 'foil', part.foils.length > 0),
+      ...stone('foil', 'foil', traits.foil !== undefined),
       ...stone('cut', 'guillotine'),
-      ...stone('fold', 'fold', part.folds > 0),
-      ...stone('hands', 'apply', part.applied.length > 0),
-      ...stone('envelope', 'envelope', part.envelope !== null),
-      ...stone('band', 'band', part.perBand > 1),
+      ...stone('fold', 'fold', foldsOf(part) > 0),
+      ...stone('hands', 'apply', traits.applied !== undefined),
+      ...stone('envelope', 'envelope', traits.envelope !== undefined),
+      ...stone('band', 'band', (traits.packed?.perBand ?? 1) > 1),
       ...stone('pack', 'pack'),
     ];
   },

@@ -133,33 +133,29 @@ export const labelSheet: Family<'label-sheet'> = {
       heightMm: wish.heightMm ?? 40,
       bleedMm,
       leaves: 1,
-      folds: 0,
-      foldedWidthMm: widthMm,
       grainAlong: null,
       colours: [wish.inks ?? ['K', 'C', 'M', 'Y'], []],
       coveragePercent: wish.coveragePercent ?? {},
       ...(wish.totalInkPercent !== undefined && { totalInkPercent: wish.totalInkPercent }),
       ...(wish.smallestDistanceMm !== undefined && { smallestDistanceMm: wish.smallestDistanceMm }),
       ...(artworkOf(wish) && { artwork: artworkOf(wish) as Artwork }),
-      foils: [],
-      applied: [],
-      envelope: null,
-      perBand: 1,
-      ...(wish.perCarton !== undefined && { perCarton: wish.perCarton }),
       grade: wish.grade ?? usualRollGrade(plant),
       food: wish.food ?? false,
-      web: {
-        across: wish.across ?? 4,
-        along: wish.along ?? 6,
-        gapMm: gapOf(wish, bleedMm),
-        edgeMm: wish.edgeMm ?? practiceValue(plant, 'layout.labelEdgeMm'),
-        delivered: wish.delivered ?? 'sheets',
-        perforated: wish.perforated ?? true,
-        backSlitMm: wish.backSlitMm ?? null,
-        sheetsAStack: wish.sheetsAStack ?? 400,
-        piecesARoll: wish.piecesARoll ?? 1_000,
-        wrapped: wish.wrapped ?? true,
-        rejects: wish.rejects ?? 'destroy',
+      traits: {
+        web: {
+          across: wish.across ?? 4,
+          along: wish.along ?? 6,
+          gapMm: gapOf(wish, bleedMm),
+          edgeMm: wish.edgeMm ?? practiceValue(plant, 'layout.labelEdgeMm'),
+          delivered: wish.delivered ?? 'sheets',
+          perforated: wish.perforated ?? true,
+          backSlitMm: wish.backSlitMm ?? null,
+          sheetsAStack: wish.sheetsAStack ?? 400,
+          piecesARoll: wish.piecesARoll ?? 1_000,
+          wrapped: wish.wrapped ?? true,
+          rejects: wish.rejects ?? 'destroy',
+        },
+        ...(wish.perCarton !== undefined && { packed: { perCarton: wish.perCarton } }),
       },
     };
     return { [id]: part };
@@ -167,10 +163,10 @@ export const labelSheet: Family<'label-sheet'> = {
 
   route(_wish, parts): RouteStone[] {
     const part = Object.values(parts)[0];
-    if (!part?.web) return [];
+    if (!part?.traits?.web) return [];
     const stone = (key: string, process: Id<'process'>, when = true): RouteStone[] =>
       when ? [{ key, process, of: [part.id], settings: {} }] : [];
-    const sheets = part.web.delivered === 'sheets';
+    const sheets = part.traits.web.delivered === 'sheets';
     const printed = part.colours[0].length > 0;
     return [
       ...stone('stock', 'pullRoll'),

@@ -1,6 +1,7 @@
 import type { Id, Term } from '../quantity/figure';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 import type { Stock } from '../plant/plant';
+import { foldsOf } from '../product/folds';
 import type { Part } from '../product/part';
 import { copiesUp, copyPlaces, type Layout } from './layout';
 import { WORK_STYLES, type WorkStyleId } from './work-style';
@@ -75,8 +76,8 @@ export function sheetScene(layout: Layout | null, parts: readonly Part[], stock:
           h: p.h + 2 * part.bleedMm,
         });
       shapes.push({ kind: 'rect', role: 'copy', x: p.x, y, w: p.w, h: p.h, ref: `copy ${i + 1}` });
-      for (let f = 1; f <= part.folds; f++) {
-        const at = (part.widthMm * f) / (part.folds + 1);
+      for (let f = 1; f <= foldsOf(part); f++) {
+        const at = (part.widthMm * f) / (foldsOf(part) + 1);
         shapes.push(
           p.turned
             ? { kind: 'line', role: 'fold', x1: p.x, y1: y + at, x2: p.x + p.w, y2: y + at }
@@ -87,8 +88,8 @@ export function sheetScene(layout: Layout | null, parts: readonly Part[], stock:
         shapes.push({
           kind: 'text',
           role: 'label',
-          x: p.x + p.w / 2 - (part.folds % 2 === 1 && !p.turned ? text : 0),
-          y: y + p.h / 2 + text / 3 - (part.folds % 2 === 1 && p.turned ? text : 0),
+          x: p.x + p.w / 2 - (foldsOf(part) % 2 === 1 && !p.turned ? text : 0),
+          y: y + p.h / 2 + text / 3 - (foldsOf(part) % 2 === 1 && p.turned ? text : 0),
           text: parts.length > 1 ? letterOf(part.id, parts) : String(i + 1),
           sizeMm: text,
           anchor: 'middle',

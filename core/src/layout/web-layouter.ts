@@ -3,7 +3,8 @@ import type { Formula, Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
-import type { Part, WebPiece } from '../product/part';
+import type { Part } from '../product/part';
+import type { WebPiece } from '../product/web-sheet';
 import { ROLL_LENGTH, ROLL_LENGTH_BY_DIAMETER, ROLL_LENGTH_BY_MASS, USABLE_LENGTH } from '../stock/roll';
 import { formOf } from './form';
 import { copiesUp } from './layout';
@@ -43,7 +44,7 @@ export const webLayouter: Layouter = {
   stock: 'roll',
   layOut(cx) {
     const [part] = cx.parts;
-    return part?.web ? repeatOf(part, part.web, cx) : { forms: [] };
+    return part?.traits?.web ? repeatOf(part, part.traits.web, cx) : { forms: [] };
   },
 };
 

@@ -9,7 +9,7 @@ import { copiesUp, copyPlaces } from '../layout/layout';
 import { FOIL_DIES, FOIL_DIE_PRICE, REMAKES } from '../form/plates';
 import { FOIL_METRES, FOIL_PER_STROKE, FOIL_PRICE, foilPull } from '../ink/foil-pull';
 import { SUM } from '../route/time-and-cost';
-import type { FoilArea, Part } from '../product/part';
+import type { Part } from '../product/part';
 import {
   type ConsumeContext,
   type Consumed,
@@ -26,6 +26,22 @@ import { registerToPrint } from './register-of';
 import { singleStep } from './single-step';
 import { repeatFactor, timeAndCost } from './time-and-cost';
 import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
+
+/** A hot-foil area on a part. */
+export interface FoilArea {
+  id: Id<'foil'>;
+  name: string;
+  widthMm: number;
+  heightMm: number;
+  foilStock?: Id<'stock'>;
+  tool?: Id<'tool'>;
+}
+declare module '../product/part' {
+  interface Traits {
+    /** Areas struck with foil, and how close to print they are asked. */
+    foil: { areas: FoilArea[]; toPrintMm?: number };
+  }
+}
 
 /** How the dies of one foil area stand on the sheet: lanes along the foil (feed direction), dies in a lane, pitch between them. */
 interface Lanes {
@@ -44,7 +60,9 @@ export interface AreaOnForm extends FoilArea {
 /** Whether copies of several orders share the form. */
 const isShared = (cx: Pick<DraftContext, 'form'>): boolean => (cx.form?.parts.length ?? 1) > 1;
 export const areasOnForm = (cx: Pick<DraftContext, 'parts' | 'form'>): AreaOnForm[] =>
-  cx.parts.flatMap((part) => part.foils.map((area) => ({ ...area, part, key: isShared(cx) ? idOf(part.id, area.id) : area.id })));
+  cx.parts.flatMap((part) =>
+    (part.traits?.foil?.areas ?? []).map((area) => ({ ...area, part, key: isShared(cx) ? idOf(part.id, area.id) : area.id })),
+  );
 /** Copies of the part on the form: so many dies an area needs. */
 const copiesOf = (cx: DraftContext, { part }: AreaOnForm): Id<'figure'> => idOf(isShared(cx) ? part.id : (cx.form?.id ?? ''), 'copiesUp');
 
@@ -94,7 +112,7 @@ const AREA_DIES: Formula<'copiesUp' | 'areas'> = {
 
 /** How close foil to print the most exacting part asks it; null: none does. */
 export const closestAsked = (parts: readonly Part[]): number | null => {
-  const asked = parts.flatMap((p) => (p.foils.length > 0 ? (p.foilToPrintMm ?? []) : []));
+  const asked = parts.flatMap((p) => p.traits?.foil?.toPrintMm ?? []);
   return asked.length > 0 ? Math.min(...asked) : null;
 };
 

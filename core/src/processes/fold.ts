@@ -9,6 +9,7 @@ import { singleStep } from './single-step';
 import { caliperTerm } from './stock-terms';
 import { repeatFactor, speedTerm, timeAndCost } from './time-and-cost';
 import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
+import { foldedWidthOf, foldsOf } from '../product/folds';
 
 export const isScored = (cx: Pick<ProcessContext, 'settings' | 'id'>): boolean =>
   (Object.hasOwn(cx.settings, 'score') ? cx.settings['score'] : 'score') !== 'none';
@@ -34,7 +35,7 @@ export const fold: Process = {
   consume(cx) {
     const { ledger, id } = cx;
     const part = cx.parts[0];
-    ledger.figure(idOf(id, 'panels'), PANELS, { folds: typed(part?.folds ?? 0, '1', 'folds') });
+    ledger.figure(idOf(id, 'panels'), PANELS, { folds: typed(foldsOf(part), '1', 'folds') });
     ledger.figure(idOf(id, 'foldedMm'), FOLDED_WIDTH, {
       openMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'),
       panels: fig(idOf(id, 'panels')),
@@ -75,7 +76,7 @@ export const fold: Process = {
         ],
       },
     },
-    { label: 'foldKind', text: foldKind(cx.parts[0]?.folds ?? 0) },
+    { label: 'foldKind', text: foldKind(foldsOf(cx.parts[0])) },
     { label: 'panels', figure: idOf(cx.id, 'panels') },
     { label: 'foldedWidth', figure: idOf(cx.id, 'foldedMm') },
     { label: 'thickness', figure: idOf(cx.id, 'thickness') },
@@ -96,7 +97,7 @@ export const fold: Process = {
     },
   ],
   summary: (cx) => ({
-    text: `${cx.machine.name} · ${cx.parts[0]?.folds ?? 0} ${cx.parts[0]?.folds === 1 ? 'fold' : 'folds'}${isScored(cx) ? ', scored' : ''}`,
+    text: `${cx.machine.name} · ${foldsOf(cx.parts[0])} ${foldsOf(cx.parts[0]) === 1 ? 'fold' : 'folds'}${isScored(cx) ? ', scored' : ''}`,
   }),
 };
 
@@ -107,7 +108,8 @@ const foldKind = (folds: number): string => (folds > 1 ? 'foldZigzag' : 'foldOnc
 function foldScene(cx: ConsumeContext): Scene {
   const part = cx.parts[0];
   if (!part) return { title: 'fold', says: 'Nothing to fold.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
-  const { widthMm: w, heightMm: h, folds, foldedWidthMm: folded } = part;
+  const { widthMm: w, heightMm: h } = part;
+  const [folds, folded] = [foldsOf(part), foldedWidthOf(part)];
   const text = Math.max(w, h) / 26;
   const shapes: Shape[] = [{ kind: 'rect', role: 'copy', x: 0, y: 0, w, h, ref: 'open' }];
   for (let f = 1; f <= folds; f++) {

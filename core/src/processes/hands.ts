@@ -23,6 +23,21 @@ import { singleStep } from './single-step';
 import { timeAndCost } from './time-and-cost';
 import { ownSetupTerm, runningLossTerm, stepLosses } from './step-losses';
 
+/** A piece put on by hand, so many on each copy. */
+export interface AppliedPiece {
+  id: Id<'piece'>;
+  name: string;
+  secondsEach: number;
+  each: number;
+  supply: Supply;
+}
+declare module '../product/part' {
+  interface Traits {
+    applied: AppliedPiece[];
+    envelope: { name: string; sealed: boolean; supply: Supply };
+  }
+}
+
 /** One thing done to a piece at the bench: seconds, and what is put on. */
 interface Motion {
   key: string;
@@ -119,7 +134,7 @@ const termValue = (cx: DraftContext, term: Term): number => ('fig' in term ? cx.
 export const applyByHand = handsProcess(
   'apply',
   (cx) =>
-    (cx.parts[0]?.applied ?? []).map((p) => ({
+    (cx.parts[0]?.traits?.applied ?? []).map((p) => ({
       key: p.id,
       name: p.name,
       seconds: typed(p.secondsEach * p.each, 's', `applied:${p.id}`),
@@ -134,7 +149,7 @@ export const applyByHand = handsProcess(
 export const envelope = handsProcess(
   'envelope',
   (cx) => {
-    const wanted = cx.parts[0]?.envelope;
+    const wanted = cx.parts[0]?.traits?.envelope;
     if (!wanted) return [];
     return [
       {

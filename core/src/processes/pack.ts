@@ -39,6 +39,14 @@ import { onwards } from './batch';
 import { flowAfter, lossNumbers, singleStep } from './single-step';
 import { caliperTerm } from './stock-terms';
 import { timeAndCost } from './time-and-cost';
+import { foldedWidthOf, foldsOf } from '../product/folds';
+
+declare module '../product/part' {
+  interface Traits {
+    /** How finished pieces are put together: in bands, in cartons of so many where that is said. */
+    packed: { perBand?: number; perCarton?: number };
+  }
+}
 
 /** Packing spoils a share of its cycles where the plant says so; setups and samples cost no pieces. */
 const packLoss = (cx: DraftContext): LossTerms => ({ runningPpm: practiceTerm(cx.plant, 'pack.runningPpm') });
@@ -48,7 +56,7 @@ export const band: Process = {
   id: 'band',
   asks: () => ({}),
   draft: (cx) => {
-    const per = cx.parts[0]?.perBand ?? 1;
+    const per = cx.parts[0]?.traits?.packed?.perBand ?? 1;
     return singleStep(cx, {
       takesPer: per,
       givesPer: per,
@@ -60,7 +68,7 @@ export const band: Process = {
     });
   },
   consume(cx) {
-    const per = cx.parts[0]?.perBand ?? 1;
+    const per = cx.parts[0]?.traits?.packed?.perBand ?? 1;
     cx.ledger.figure(idOf(cx.id, 'bands'), PACKS, { pieces: fig(idOf(cx.id, 'out.demand')), perPack: typed(per, 'piece', 'perBand') });
     cx.ledger.figure(idOf(cx.id, 'handsS'), HANDS_TIME, {
       pieces: fig(idOf(cx.id, 'bands')),
@@ -77,7 +85,7 @@ export const band: Process = {
   },
   paper: (cx) => [{ department: 'packing', scene: true, rows: band.panel(cx), lists: [], blanks: ['bands counted'] }],
   scene(cx): Scene {
-    const per = Math.min(cx.parts[0]?.perBand ?? 1, 24);
+    const per = Math.min(cx.parts[0]?.traits?.packed?.perBand ?? 1, 24);
     const shapes: Shape[] = Array.from({ length: per }, (_, i): Shape => ({
       kind: 'rect',
       role: 'copy',
@@ -94,26 +102,26 @@ export const band: Process = {
         role: 'label',
         x: 0,
         y: per * 7 + 18,
-        text: `${cx.parts[0]?.perBand ?? 1} a band; the last one may be short`,
+        text: `${cx.parts[0]?.traits?.packed?.perBand ?? 1} a band; the last one may be short`,
         sizeMm: 9,
       },
     );
     return {
       title: 'band',
-      says: `${cx.parts[0]?.perBand ?? 1} pieces in a band.`,
+      says: `${cx.parts[0]?.traits?.packed?.perBand ?? 1} pieces in a band.`,
       box: { x: -8, y: -10, w: 190, h: per * 7 + 36 },
       toScale: false,
       shapes,
     };
   },
   panel: (cx) => [
-    { label: 'perBand', text: String(cx.parts[0]?.perBand ?? 1) },
+    { label: 'perBand', text: String(cx.parts[0]?.traits?.packed?.perBand ?? 1) },
     { label: 'bands', figure: idOf(cx.id, 'bands') },
     settingRow(cx, 'secondsABand', 'secondsEach', practiceTerm(cx.plant, 'pack.bandS'), { kind: 'seconds', unit: 's' }),
     settingRow(cx, 'people', 'people', machineTerm(cx, 'crew'), { kind: 'count' }),
     { label: 'clockTime', figure: idOf(cx.id, 'clockS') },
   ],
-  summary: (cx) => ({ figure: idOf(cx.id, 'bands'), text: `${cx.parts[0]?.perBand ?? 1} a band` }),
+  summary: (cx) => ({ figure: idOf(cx.id, 'bands'), text: `${cx.parts[0]?.traits?.packed?.perBand ?? 1} a band` }),
 };
 
 type Card = Omit<PackCard, 'price'> & { id: string };
@@ -127,7 +135,7 @@ const cardsOf = (cards: Record<string, PackCard> | undefined, usual: Omit<PackCa
 };
 /** What lies flat in the carton: a layer of a bundle, or the folded piece. */
 const footprintOf = (cx: DraftContext): [number, number] =>
-  cx.bundle?.footprintMm ?? [cx.parts[0]?.foldedWidthMm ?? 0, cx.parts[0]?.heightMm ?? 0];
+  cx.bundle?.footprintMm ?? [foldedWidthOf(cx.parts[0]), cx.parts[0]?.heightMm ?? 0];
 /** Pieces that lie side by side in a carton. */
 const stacksIn = (card: Card, [pieceWidth, pieceHeight]: [number, number]): number =>
   pieceWidth > 0 && pieceHeight > 0
@@ -298,7 +306,13 @@ function packFigures(cx: DraftContext): void {
       ? { widthMm: mm(cx.bundle.paperMm2, 'bundle'), heightMm: mm(1 / cx.bundle.pieces, 'bundle') }
       : { widthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), heightMm: typed(part?.heightMm ?? 0, 'mm', 'openHeightMm') }),
     gsm: { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
-    extraKg: { value: part?.envelope ? 0.006 : 0, unit: 'kg', from: 'guess', at: 'envelope', ...(part?.envelope && { pm: 0.002 }) },
+    extraKg: {
+      value: part?.traits?.envelope ? 0.006 : 0,
+      unit: 'kg',
+      from: 'guess',
+      at: 'envelope',
+      ...(part?.traits?.envelope && { pm: 0.002 }),
+    },
   });
   if (cx.bundle)
     ledger.figure(idOf(id, 'thickness'), SHARE_OF_LAYER, {
@@ -307,21 +321,21 @@ function packFigures(cx: DraftContext): void {
     });
   else
     ledger.figure(idOf(id, 'thickness'), PIECE_THICKNESS, {
-      panels: typed((part?.folds ?? 0) + 1, '1', 'folds'),
+      panels: typed(foldsOf(part) + 1, '1', 'folds'),
       caliperUm: caliperTerm(cx),
-      envelopeUm: { value: part?.envelope ? 300 : 0, unit: 'µm', from: 'guess', at: 'envelope' },
+      envelopeUm: { value: part?.traits?.envelope ? 300 : 0, unit: 'µm', from: 'guess', at: 'envelope' },
       air: { value: 1.15, unit: '1', from: 'guess', at: 'practice', pm: 0.1 },
     });
   const [carton, pallet] = [cartonOf(cx).card, palletOf(cx).card];
   const stacks = stacksIn(carton, footprintOf(cx));
   ledger.figure(idOf(id, 'perCarton'), PER_CARTON, {
-    set: setting(cx, 'perCarton', typed(part?.perCarton ?? 0, 'piece', 'perCarton')),
+    set: setting(cx, 'perCarton', typed(part?.traits?.packed?.perCarton ?? 0, 'piece', 'perCarton')),
     limitKg: practiceTerm(cx.plant, 'pack.cartonKg'),
     emptyKg: { value: carton.emptyKg, unit: 'kg', from: 'plant', at: 'carton' },
     pieceKg: fig(idOf(id, 'pieceKg')),
     perBand: cx.bundle
       ? { value: cx.bundle.together, unit: 'piece', from: 'family', at: 'bundle' }
-      : typed(part?.perBand ?? 1, 'piece', 'perBand'),
+      : typed(part?.traits?.packed?.perBand ?? 1, 'piece', 'perBand'),
     stacks: { value: stacks, unit: '1', from: 'family', at: 'carton' },
     heightMm: mm(carton.heightMm, 'carton'),
     thicknessMm: fig(idOf(id, 'thickness')),

@@ -77,7 +77,7 @@ export const reject: Process = {
   consume(cx) {
     const { ledger, id } = cx;
     // Labels on rolls are not parted yet: here repeats are taken out.
-    const unit = cx.parts[0]?.web?.delivered === 'rolls' ? 'repeat' : 'sheet';
+    const unit = cx.parts[0]?.traits?.web?.delivered === 'rolls' ? 'repeat' : 'sheet';
     // All that is lost here, by whatever school: setup and running, or the plant's table.
     ledger.figure(
       idOf(id, 'destroyed'),
@@ -126,7 +126,7 @@ export const reject: Process = {
   summary: (cx) => ({ figure: idOf(cx.id, 'destroyed'), text: isDestroyed(cx) ? 'destroyed, two sign' : 'recycled' }),
 };
 
-const isDestroyed = (cx: ConsumeContext): boolean => cx.parts[0]?.web?.rejects !== 'recycle';
+const isDestroyed = (cx: ConsumeContext): boolean => cx.parts[0]?.traits?.web?.rejects !== 'recycle';
 
 function rows(cx: ConsumeContext): PanelRow[] {
   return [

@@ -20,7 +20,7 @@ export const rewind: Process = {
   abilities: ['maxWebMm', 'maxRollKg', 'maxRollDiameterMm', 'coreMm'],
   asks: () => ({}),
   draft(cx) {
-    const web = cx.parts[0]?.web;
+    const web = cx.parts[0]?.traits?.web;
     const perRoll = web?.piecesARoll ?? 1;
     const { widthMm, diameterMm, lengthM } = finishedRoll(cx);
     const lead = cx.incoming[0]?.of;
@@ -94,7 +94,7 @@ export const rewind: Process = {
     ];
     return {
       title: 'finished roll',
-      says: `Finished roll of ${cx.parts[0]?.web?.piecesARoll ?? 1} pieces, ${Math.round(lengthM)} metres, diameter ${Math.round(diameterMm)} millimetres.`,
+      says: `Finished roll of ${cx.parts[0]?.traits?.web?.piecesARoll ?? 1} pieces, ${Math.round(lengthM)} metres, diameter ${Math.round(diameterMm)} millimetres.`,
       box: boxAround(shapes, text),
       toScale: true,
       shapes,
@@ -110,13 +110,13 @@ export const rewind: Process = {
       blanks: ['winding direction', 'core glued or slotted', 'pieces on a roll counted'],
     },
   ],
-  summary: (cx) => ({ figure: idOf(cx.id, 'run'), text: `${cx.parts[0]?.web?.piecesARoll ?? 1} a roll` }),
+  summary: (cx) => ({ figure: idOf(cx.id, 'run'), text: `${cx.parts[0]?.traits?.web?.piecesARoll ?? 1} a roll` }),
 };
 
 /** Width, length and diameter of a finished roll: one lane of pieces, wound on a core. */
 function finishedRoll(cx: DraftContext): { widthMm: number; lengthM: number; diameterMm: number } {
   const part = cx.parts[0];
-  const web = part?.web;
+  const web = part?.traits?.web;
   const rowMm = cx.layout?.cells[0]?.dy ?? part?.heightMm ?? 1;
   const across = web?.across ?? 1;
   const lengthM = ((web?.piecesARoll ?? 1) / across) * (rowMm / 1000);
@@ -130,7 +130,7 @@ function finishedRoll(cx: DraftContext): { widthMm: number; lengthM: number; dia
 function rows(cx: ConsumeContext): PanelRow[] {
   return [
     { label: 'finishedRolls', figure: idOf(cx.id, 'run') },
-    { label: 'piecesARoll', text: formatNumber(cx.parts[0]?.web?.piecesARoll ?? 1) },
+    { label: 'piecesARoll', text: formatNumber(cx.parts[0]?.traits?.web?.piecesARoll ?? 1) },
     { label: 'cores', figure: idOf(cx.id, 'cores.demand') },
     settingRow(cx, 'secondsARoll', 'secondsEach', practiceTerm(cx.plant, 'rewind.secondsEach'), { kind: 'seconds', unit: 's' }),
     settingRow(cx, 'people', 'people', machineTerm(cx, 'crew'), { kind: 'count' }),

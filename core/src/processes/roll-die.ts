@@ -97,7 +97,7 @@ export const rollDie: Process = {
 const dies = (cx: ConsumeContext): Term => setting(cx, 'dies', typed(isRepeat(cx) ? 0 : 1, '1', 'one die'));
 
 function rows(cx: ConsumeContext): PanelRow[] {
-  const gapMm = cx.parts[0]?.web?.gapMm ?? 0;
+  const gapMm = cx.parts[0]?.traits?.web?.gapMm ?? 0;
   return [
     { label: 'machine', text: cx.machine.name },
     {

@@ -38,7 +38,7 @@ export const sheeter: Process = {
       table: lossTable(cx),
     }));
     const form = cx.layout?.web;
-    const perSheet = (cx.parts[0]?.web?.across ?? 1) * (cx.parts[0]?.web?.along ?? 1);
+    const perSheet = (cx.parts[0]?.traits?.web?.across ?? 1) * (cx.parts[0]?.traits?.web?.along ?? 1);
     return singleStep(cx, {
       takesPer: 1,
       givesPer: form ? form.lanes * form.around : 1,
@@ -50,7 +50,7 @@ export const sheeter: Process = {
     });
   },
   consume(cx) {
-    const web = cx.parts[0]?.web;
+    const web = cx.parts[0]?.traits?.web;
     const asked = (value: number, unit: '1' | 'mm', at: string) => ({ value, unit, from: 'typed', at }) as const;
     cx.ledger.figure(idOf(cx.id, 'backSlits'), BACK_SLITS, {
       widthMm: { value: cx.layout?.web?.sheetMm[0] ?? 0, unit: 'mm', from: 'family', at: 'layout' },
@@ -99,9 +99,10 @@ const MOST_LINES = 80;
 function sheetScene(cx: ConsumeContext): Scene {
   const part = cx.parts[0];
   const form = cx.layout?.web;
-  if (!part?.web || !form) return { title: 'sheet', says: 'No sheet yet.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
+  if (!part?.traits?.web || !form)
+    return { title: 'sheet', says: 'No sheet yet.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
   const [w, h] = form.sheetMm;
-  const { across, along, gapMm, edgeMm, perforated, backSlitMm } = part.web;
+  const { across, along, gapMm, edgeMm, perforated, backSlitMm } = part.traits.web;
   const text = Math.max(w, h) / 24;
   const shapes: Shape[] = [{ kind: 'rect', role: 'sheet', x: 0, y: 0, w, h, ref: 'sheet' }];
   const rowMm = (h - 2 * edgeMm + gapMm) / along;

@@ -14,7 +14,7 @@ export const stack: Process = {
   id: 'stack',
   asks: () => ({}),
   draft(cx) {
-    const web = cx.parts[0]?.web;
+    const web = cx.parts[0]?.traits?.web;
     const [pieces, sheets] = [(web?.across ?? 1) * (web?.along ?? 1), web?.sheetsAStack ?? 1];
     const [width, length] = cx.layout?.web?.sheetMm ?? [1, 1];
     const bundle = {
@@ -46,7 +46,7 @@ export const stack: Process = {
       handsS: fig(idOf(id, 'handsS')),
       people: setting(cx, 'people', machineTerm(cx, 'crew')),
     });
-    const wrapped = cx.parts[0]?.web?.wrapped ?? false;
+    const wrapped = cx.parts[0]?.traits?.web?.wrapped ?? false;
     ledger.figure(idOf(id, 'cost'), PRICE_OF, {
       number: fig(idOf(id, 'run')),
       price: wrapped ? practiceTerm(cx.plant, 'stack.filmPrice') : typed(0, 'money', 'wrapped'),
@@ -59,7 +59,7 @@ export const stack: Process = {
     };
   },
   scene(cx): Scene {
-    const sheets = cx.parts[0]?.web?.sheetsAStack ?? 1;
+    const sheets = cx.parts[0]?.traits?.web?.sheetsAStack ?? 1;
     const heightMm = (sheets * caliperUmOf(cx)) / 1000;
     const [w] = cx.layout?.web?.sheetMm ?? [200];
     const layers = Math.min(sheets, 24);
@@ -72,7 +72,7 @@ export const stack: Process = {
       w,
       h: high / layers,
     }));
-    if (cx.parts[0]?.web?.wrapped) shapes.push({ kind: 'rect', role: 'band', x: -4, y: -4, w: w + 8, h: high + 8, ref: 'film' });
+    if (cx.parts[0]?.traits?.web?.wrapped) shapes.push({ kind: 'rect', role: 'band', x: -4, y: -4, w: w + 8, h: high + 8, ref: 'film' });
     const text = w / 22;
     shapes.push({
       kind: 'text',
@@ -92,13 +92,13 @@ export const stack: Process = {
   },
   panel: rows,
   paper: (cx) => [{ department: 'packing', scene: true, rows: rows(cx), lists: [], blanks: ['stacks counted', 'label on each stack'] }],
-  summary: (cx) => ({ figure: idOf(cx.id, 'run'), text: `${cx.parts[0]?.web?.sheetsAStack ?? 1} sheets each` }),
+  summary: (cx) => ({ figure: idOf(cx.id, 'run'), text: `${cx.parts[0]?.traits?.web?.sheetsAStack ?? 1} sheets each` }),
 };
 
 function rows(cx: ConsumeContext): PanelRow[] {
   return [
     { label: 'stacks', figure: idOf(cx.id, 'run') },
-    { label: 'sheetsAStack', text: String(cx.parts[0]?.web?.sheetsAStack ?? 1) },
+    { label: 'sheetsAStack', text: String(cx.parts[0]?.traits?.web?.sheetsAStack ?? 1) },
     settingRow(cx, 'secondsAStack', 'secondsEach', practiceTerm(cx.plant, 'stack.wrapS'), { kind: 'seconds', unit: 's' }),
     settingRow(cx, 'people', 'people', machineTerm(cx, 'crew'), { kind: 'count' }),
     { label: 'clockTime', figure: idOf(cx.id, 'clockS') },

@@ -263,18 +263,18 @@ const MOST_SHEETS_DRAWN = 120;
 function repeatShapes(cx: ConsumeContext, top: number, most: number): Shape[] {
   const web = cx.layout?.web;
   const part = cx.parts[0];
-  if (!cx.layout || !web || !part?.web) return [];
+  if (!cx.layout || !web || !part?.traits?.web) return [];
   const [widthMm, repeatMm] = cx.layout.sheetMm;
   const k = Math.min(most / repeatMm, 260 / widthMm);
   const shapes: Shape[] = [{ kind: 'rect', role: 'sheet', x: 0, y: top, w: repeatMm * k, h: widthMm * k, ref: 'repeat' }];
   const [sheetW, sheetL] = web.sheetMm;
   // A repeat mistyped by a thousand holds thousands of sheets: nobody reads them, and no drawing holds them.
   for (const c of cx.layout.cells.slice(0, MOST_SHEETS_DRAWN)) {
-    const left = c.x - part.web.edgeMm;
+    const left = c.x - part.traits.web.edgeMm;
     shapes.push({
       kind: 'rect',
       role: 'copy',
-      x: (c.y - part.web.edgeMm) * k,
+      x: (c.y - part.traits.web.edgeMm) * k,
       y: top + left * k,
       w: sheetL * k,
       h: sheetW * k,
@@ -285,9 +285,9 @@ function repeatShapes(cx: ConsumeContext, top: number, most: number): Shape[] {
       shapes.push({
         kind: 'line',
         role: 'perforation',
-        x1: (c.y - part.web.edgeMm) * k,
+        x1: (c.y - part.traits.web.edgeMm) * k,
         y1: y,
-        x2: (c.y - part.web.edgeMm + sheetL) * k,
+        x2: (c.y - part.traits.web.edgeMm + sheetL) * k,
         y2: y,
       });
     }

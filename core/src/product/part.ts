@@ -1,39 +1,5 @@
 import type { Id } from '../quantity/figure';
-import type { Supply } from '../flow/net';
 import type { Artwork } from './artwork';
-import type { WebSheet } from './web-sheet';
-
-/** A hot-foil area on a part. */
-export interface FoilArea {
-  id: Id<'foil'>;
-  name: string;
-  widthMm: number;
-  heightMm: number;
-  foilStock?: Id<'stock'>;
-  tool?: Id<'tool'>;
-}
-/** A piece put on by hand, so many on each copy. */
-export interface AppliedPiece {
-  id: Id<'piece'>;
-  name: string;
-  secondsEach: number;
-  each: number;
-  supply: Supply;
-}
-
-/** What is cut, slit and counted of a part printed on a web. */
-export interface WebPiece extends WebSheet {
-  /** As sheets in stacks, or wound on rolls. */
-  delivered: 'sheets' | 'rolls';
-  perforated: boolean;
-  /** Distance between slits in the liner; null: none. */
-  backSlitMm: number | null;
-  sheetsAStack: number;
-  piecesARoll: number;
-  wrapped: boolean;
-  /** Faulty sheets: destroyed under witness, or recycled. */
-  rejects: 'destroy' | 'recycle';
-}
 
 /** What a family says of a part that only certain kinds of work ask for; each adds its own by declaration merging. */
 // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- empty here on purpose: lines fill it
@@ -49,8 +15,6 @@ export interface Part {
   heightMm: number;
   bleedMm: number;
   leaves: number;
-  folds: number;
-  foldedWidthMm: number;
   /** Along which side of the piece the grain should run: parallel to its folds; null where it does not matter. */
   grainAlong: 'width' | 'height' | null;
   colours: [front: string[], back: string[]];
@@ -59,15 +23,6 @@ export interface Part {
   totalInkPercent?: number;
   smallestDistanceMm?: number;
   artwork?: Artwork;
-  foils: FoilArea[];
-  /** Asked closeness of foil to print. */
-  foilToPrintMm?: number;
-  applied: AppliedPiece[];
-  envelope: { name: string; sealed: boolean; supply: Supply } | null;
-  perBand: number;
-  perCarton?: number;
-  /** Printed on a web from the roll; a sheet of its stock where this is not said. */
-  web?: WebPiece;
   /** Touches food: binds ink series and adhesive. */
   food?: boolean;
   /** How it is laid on forms. */

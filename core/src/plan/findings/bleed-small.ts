@@ -8,7 +8,7 @@ export const bleedSmall: Rule = {
   nr: 14,
   find: ({ plan, spec, plant }) =>
     Object.values(plan.parts).flatMap((p) => {
-      const least = practiceValue(plant, p.web ? 'layout.labelBleedMm' : 'layout.bleedMm');
+      const least = practiceValue(plant, p.traits?.web ? 'layout.labelBleedMm' : 'layout.bleedMm');
       if (p.colours[0].length + p.colours[1].length === 0 || p.bleedMm >= least) return [];
       return [
         {

@@ -8,12 +8,12 @@ export const gapNarrow: Rule = {
   find: ({ plan, spec }) =>
     Object.values(plan.parts).flatMap((p) => {
       const least = 2 * p.bleedMm;
-      if (p.web?.delivered !== 'rolls' || p.colours[0].length === 0 || p.web.gapMm >= least) return [];
+      if (p.traits?.web?.delivered !== 'rolls' || p.colours[0].length === 0 || p.traits.web.gapMm >= least) return [];
       return [
         {
           level: 'decide',
           at: p.id,
-          args: { gapMm: p.web.gapMm, bleedMm: p.bleedMm, least },
+          args: { gapMm: p.traits.web.gapMm, bleedMm: p.bleedMm, least },
           remedies: [{ do: 'edit', says: 'remedy.gap', args: { least }, edits: [editAt(spec, wishPath(p.product, 'gapMm'), least)] }],
         },
       ];

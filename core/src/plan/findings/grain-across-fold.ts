@@ -1,5 +1,6 @@
 import { formsWith } from '../readings/forms-with';
 import type { Stock } from '../../plant/plant';
+import { foldsOf } from '../../product/folds';
 import { editAt } from '../../product/edit';
 import type { Part } from '../../product/part';
 import type { Form } from '../../layout/form';
@@ -7,7 +8,7 @@ import { type Rule, wishPath } from './rule';
 
 /** Whether some copy lies so that the grain runs across its folds (folds run along the height). */
 export function grainAcrossFold(part: Part, forms: readonly Form[], stock: Stock): boolean {
-  if (part.folds === 0) return false;
+  if (foldsOf(part) === 0) return false;
   const grain = stock.grain === 'short' ? 'y' : 'x';
   const cells = forms.flatMap((f) => f.layout?.cells.filter((c) => c.part === part.id) ?? []);
   return cells.some((c) => (c.turn === 90 || c.turn === 270 ? 'x' : 'y') !== grain);

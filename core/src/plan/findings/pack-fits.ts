@@ -1,4 +1,5 @@
 import { cartonOf } from '../../processes/pack';
+import { foldedWidthOf } from '../../product/folds';
 import { editAt } from '../../product/edit';
 import type { Rule } from './rule';
 
@@ -10,7 +11,7 @@ export const packDoesNotFit: Rule = {
       if (!stone.process.packs) return [];
       const { card, all, fits } = cartonOf(cx);
       if (fits) return [];
-      const [widthMm, depthMm] = cx.bundle?.footprintMm ?? [cx.parts[0]?.foldedWidthMm ?? 0, cx.parts[0]?.heightMm ?? 0];
+      const [widthMm, depthMm] = cx.bundle?.footprintMm ?? [foldedWidthOf(cx.parts[0]), cx.parts[0]?.heightMm ?? 0];
       const other = all.find((c) => c.id !== card.id && cartonOf({ ...cx, settings: { ...cx.settings, carton: c.id } }).fits);
       return [
         {

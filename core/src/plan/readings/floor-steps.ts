@@ -203,7 +203,8 @@ const pieceKg = (units: StepUnits, cx: ConsumeContext): number => {
 function measureOf(units: StepUnits, cx: ConsumeContext, openPpm: number, foldedUm: number): Pick<FloorStep, 'measure'> {
   const caliperUm = caliperUmOf(cx);
   const pieceKgGiven = pieceKg(units, cx) * finerOut(units);
-  if (!['sheet', 'copy', 'piece'].includes(units.givesUnit ?? '') || caliperUm <= 0 || pieceKgGiven <= 0 || cx.parts[0]?.web) return {};
+  if (!['sheet', 'copy', 'piece'].includes(units.givesUnit ?? '') || caliperUm <= 0 || pieceKgGiven <= 0 || cx.parts[0]?.traits?.web)
+    return {};
   const measured = Object.values(cx.shelf.lots).some((l) => l.stock === cx.stockId && l.caliperUm !== undefined);
   const { measuredPpm, catalogueCaliperPpm, catalogueGsmPpm } = MEASURE_SPREAD;
   return {
@@ -220,7 +221,7 @@ function measureOf(units: StepUnits, cx: ConsumeContext, openPpm: number, folded
 /** Gripper and lay as the pile's flag shows them: only while there are whole sheets to lay up. */
 function pileSays(cx: ConsumeContext, units: StepUnits, step: string): Pick<FloorStep, 'gripper' | 'lay' | 'side'> {
   const side = sideOf(step, cx);
-  if (units.givesUnit !== 'sheet' || !cx.layout || cx.parts[0]?.web) return { gripper: '', lay: '', side };
+  if (units.givesUnit !== 'sheet' || !cx.layout || cx.parts[0]?.traits?.web) return { gripper: '', lay: '', side };
   const { layChanges, secondGripper } = WORK_STYLES[cx.workStyle];
   const [w] = cx.layout.sheetMm;
   return {
