@@ -33,7 +33,7 @@ describe('dies made for a job', () => {
     const { widthMm } = (job.products['die'] as { wish: { widthMm: number } }).wish;
     expect(value('die.die.widthMm')).toBe(widthMm + 10);
     expect(value('die.die.copiesUp')).toBe(45);
-    expect(value('die.die.saw.run')).toBe(1);
+    expect(value('die.die.saw.run')).toBe(dies);
     expect(value('die.die.engrave.run')).toBe(dies);
     expect(value('die.die.stock.in.demand')).toBe(1);
   });

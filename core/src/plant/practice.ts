@@ -45,6 +45,7 @@ export const PRACTICE_DEFAULTS = {
   'foilDie.priceEach': fixed(18, 'money', 'invented', 'invented for the demo: put in your own price'),
   'foilDie.lifeCycles': fixed(500_000, 'cycle', 'practice', PRACTICE),
   'foilDie.marginMm': fixed(5, 'mm', 'practice', 'metal left around the image to hold the die by; common practice, no source'),
+  'foilDie.depthMm': range(0.8, 1.2, 'mm', 'practice', 'metal taken away around the image of a foil die; common practice, no source'),
   'foilDie.kerfMm': fixed(3, 'mm', 'practice', PRACTICE),
   'foilDie.engravePerCm2S': {
     value: 45,

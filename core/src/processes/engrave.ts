@@ -73,8 +73,10 @@ const MOST_LISTED = 40;
 function rows(cx: ConsumeContext): PanelRow[] {
   const { face, widthMm, heightMm } = imageOf(cx);
   return [
+    { label: 'stock', text: cx.stock?.name ?? '' },
     { label: 'dieFace', text: face },
     { label: 'dieImage', text: `${widthMm} × ${heightMm} mm` },
+    settingRow(cx, 'dieDepth', 'depthMm', practiceTerm(cx.plant, 'foilDie.depthMm'), { kind: 'length', unit: 'mm' }),
     { label: 'diesToMake', figure: idOf(idOf(cx.id, 'out'), 'demand') },
     settingRow(cx, 'engravePerCm2', 'perCm2S', practiceTerm(cx.plant, 'foilDie.engravePerCm2S'), { kind: 'seconds', unit: 's' }),
     settingRow(cx, 'dieLook', 'lookS', practiceTerm(cx.plant, 'foilDie.lookS'), { kind: 'seconds', unit: 's' }),

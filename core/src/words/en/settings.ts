@@ -21,6 +21,7 @@ export const PRACTICE_WORDS: Record<string, string> = {
   'foilDie.priceEach': 'Foil die, each',
   'foilDie.lifeCycles': 'Life of a foil die',
   'foilDie.marginMm': 'Metal around the image',
+  'foilDie.depthMm': 'Depth around the image',
   'foilDie.kerfMm': 'Width of the saw’s cut',
   'foilDie.engravePerCm2S': 'Engraving a square centimetre',
   'foilDie.lookS': 'Looking at a die',
