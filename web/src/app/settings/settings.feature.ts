@@ -123,7 +123,9 @@ export const settingsFeature = createFeature({
         accept: 'idle',
         history,
       };
-      return kept.length > 0 ? edited(fresh, kept) : fresh;
+      // What was changed while the new settings were on their way counts on top of them.
+      const since = kept.length > 0 ? kept : s.edits;
+      return since.length > 0 ? edited(fresh, since) : fresh;
     }),
     on(SettingsApiActions.failed, (s, { failure }): SettingsState => ({ ...s, call: { failure } })),
     on(SettingsActions.edited, (s, { edits }): SettingsState => (s.inForce ? edited(s, together(s.inForce, s.edits, edits)) : s)),
@@ -138,6 +140,7 @@ export const settingsFeature = createFeature({
     on(SettingsApiActions.accepted, (s): SettingsState => ({
       ...s,
       accept: 'idle',
+      inForce: s.plant,
       edits: [],
       trial: null,
       toMove: s.trial?.jobs ?? [],

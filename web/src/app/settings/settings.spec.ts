@@ -324,3 +324,19 @@ describe('SettingsPage', () => {
     expect(host.textContent).toContain('Runa T');
   });
 });
+
+describe('settings put in force', () => {
+  it('keep what was changed while they were on their way', () => {
+    const { reducer } = settingsFeature;
+    const first = reducer(undefined, SettingsApiActions.loaded({ hash: 'a', plant, history: [], kept: [] }));
+    const crew = [editAt(plant, ['machines', 'press3', 'crew'], 3)];
+    const accepted = reducer(reducer(first, SettingsActions.edited({ edits: crew })), SettingsApiActions.accepted({ hash: 'b' }));
+    expect(accepted.edits).toEqual([]);
+    const now = accepted.plant!;
+    const retired = reducer(accepted, SettingsActions.edited({ edits: [editAt(now, ['machines', 'platen1', 'retired'], true)] }));
+    const loaded = reducer(retired, SettingsApiActions.loaded({ hash: 'b', plant: now, history: [], kept: [] }));
+    expect(loaded.edits.map((e) => e.at)).toEqual([['machines', 'platen1', 'retired']]);
+    expect(loaded.plant?.machines['platen1']?.retired).toBe(true);
+    expect(loaded.inForce?.machines['press3']?.crew).toBe(3);
+  });
+});

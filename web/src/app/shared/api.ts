@@ -137,6 +137,9 @@ function failureOf(error: HttpErrorResponse): Failure {
   };
 }
 
+/** Whether an endpoint only reads. */
+export const isRead = (name: keyof Api): boolean => ADDRESSES[name][0] === 'get';
+
 /** The one caller of the server. */
 @Injectable({ providedIn: 'root' })
 export class ApiCaller {

@@ -1,9 +1,9 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { auditTime, buffer, catchError, filter, from, groupBy, map, mergeMap, of, switchMap, takeUntil, withLatestFrom } from 'rxjs';
+import { auditTime, buffer, catchError, filter, from, groupBy, map, mergeMap, of, switchMap, take, takeUntil, withLatestFrom } from 'rxjs';
 import { SessionActions } from '../session/session.feature';
-import { ApiCaller, type Failure } from './api';
+import { ApiCaller, type Failure, isRead } from './api';
 import { Changes } from './changes';
 import { DeedActions, type Reading, ReadingActions, readingsFeature } from './readings.feature';
 
@@ -11,9 +11,12 @@ import { DeedActions, type Reading, ReadingActions, readingsFeature } from './re
 const NEWS_MS = 300;
 const asked = ({ key, name, sent, news }: Reading) => ReadingActions.asked({ key, name, sent, news });
 
-/** Each reading by itself; one that is asked anew takes the place of the one under way, so that an old answer never comes over a newer one. */
+/**
+ * Each reading by itself; one that is asked anew takes the place of the one under way, so that an old answer never comes over a newer one. Who is signed out is
+ * asked to sign in where there is nothing to show yet: news that cannot be read take nobody out of what he types.
+ */
 export const load = createEffect(
-  (actions$ = inject(Actions), api = inject(ApiCaller)) =>
+  (actions$ = inject(Actions), api = inject(ApiCaller), store = inject(Store)) =>
     actions$.pipe(
       ofType(ReadingActions.asked),
       groupBy(({ key }) => key, {
@@ -29,7 +32,16 @@ export const load = createEffect(
             api.call(name, sent as never).pipe(
               map((got) => ReadingActions.loaded({ key, got })),
               catchError((failure: Failure) =>
-                of(...(failure.status === 401 ? [SessionActions.sessionExpired()] : []), ReadingActions.failed({ key, failure })),
+                store.select(readingsFeature.selectOf(key)).pipe(
+                  take(1),
+                  mergeMap((reading) => {
+                    const nothing = (reading?.got ?? null) === null;
+                    return of(
+                      ...(failure.status === 401 && nothing ? [SessionActions.sessionExpired()] : []),
+                      ReadingActions.failed({ key, failure }),
+                    );
+                  }),
+                ),
               ),
               takeUntil(
                 actions$.pipe(
@@ -76,7 +88,7 @@ export const deeds = createEffect(
         api.call(name, sent as never).pipe(
           map((reply) => DeedActions.done({ id, reply })),
           catchError((failure: Failure) =>
-            of(...(failure.status === 401 ? [SessionActions.sessionExpired()] : []), DeedActions.refused({ id, failure })),
+            of(...(failure.status === 401 && !isRead(name) ? [SessionActions.sessionExpired()] : []), DeedActions.refused({ id, failure })),
           ),
         ),
       ),

@@ -97,6 +97,20 @@ describe('a reading', () => {
   });
 });
 
+describe('who is signed out', () => {
+  it('is not taken out of what he types by news that cannot be read', () => {
+    const { cards, server } = open().componentInstance;
+    const expired = TestBed.inject(Store).selectSignal(sessionFeature.selectExpired);
+    cards.ask({ query: {} });
+    asked[0]!.answer.next({ cards: [] });
+    cards.again();
+    asked[1]!.answer.error({ status: 401, title: 'Nobody is signed in' });
+    server.send('tools.offers', { params: { id: 'x' } }).subscribe({ error: () => undefined });
+    asked[2]!.answer.error({ status: 401, title: 'Nobody is signed in' });
+    expect([expired(), cards.failure()?.status]).toEqual([false, 401]);
+  });
+});
+
 describe('a deed', () => {
   it('goes out when somebody listens, and answers him alone', () => {
     const { server } = open().componentInstance;
