@@ -124,13 +124,16 @@ export class CountRiver {
     return layRiver(this.river(), widths, { wide: 1000, middle: TOP + HEIGHT / 2, scale: this.scale() });
   }
   private readonly planned = computed(() => this.river().map((s) => ({ in: s.inCopies, out: s.outCopies })));
-  /** By the counts: of what nobody has counted yet what its sources give. */
+  /** By the counts; of what nobody has counted yet what its source gives, shared by those it goes to as planned. Nothing counted: as planned. */
   private readonly counted = computed(() => {
     const river = this.river();
+    if (!river.some((s) => s.real)) return this.planned();
     const out = new Map<string, number>();
     return river.map((s) => {
-      const come = s.from.reduce((sum, id) => sum + (out.get(id) ?? 0), 0);
-      const real = s.real ?? (s.from.length === 1 && come > 0 ? { inCopies: come, outCopies: come } : s);
+      const [source, ...others] = s.from;
+      const sisters = river.filter((o) => source !== undefined && o.from.includes(source)).reduce((sum, o) => sum + o.inCopies, 0);
+      const come = others.length === 0 && sisters > 0 ? ((out.get(source ?? '') ?? 0) * s.inCopies) / sisters : 0;
+      const real = s.real ?? (come > 0 ? { inCopies: come, outCopies: come } : s);
       out.set(s.id, real.outCopies);
       return { in: real.inCopies, out: real.outCopies };
     });

@@ -95,7 +95,7 @@ export class ToolsPanel {
         count: formatNumber(figures[count]?.value ?? 0),
         from: this.fromSays(supply, child),
         job: supply.from === 'job' && child ? supply.job : null,
-        mayMake: free && made !== undefined && alternativeOf === null && (supply.from === 'buy' || (supply.from === 'job' && !child)),
+        mayMake: free && made !== undefined && alternativeOf === null && child === undefined,
         mayBuy: free && Object.hasOwn(this.spec().choices.supply, id),
       };
     });
