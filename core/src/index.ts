@@ -21,6 +21,7 @@ export * from './plant/plant-schema';
 export * from './plant/practice';
 export * from './plant/abilities';
 export * from './plant/machine-card';
+export * from './plant/ink-card';
 export * from './plant/pack-card';
 export * from './flow/net';
 export * from './flow/counts';

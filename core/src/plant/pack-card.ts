@@ -12,16 +12,6 @@ export const PACK_FIELDS: readonly CardField[] = [
   { at: ['price'], key: 'price', kind: 'number' },
 ];
 
-/** Everything of an ink series' card that a person may set, beside what it stands and its tack. */
-export const INK_FIELDS: readonly (CardField | { at: string[]; key: string; kind: 'flag' })[] = [
-  { at: ['name'], key: 'name', kind: 'text' },
-  { at: ['pricePerKg'], key: 'pricePerKg', kind: 'number' },
-  { at: ['filmGsm'], key: 'filmGsm', kind: 'number' },
-  { at: ['lampDried'], key: 'lampDried', kind: 'flag' },
-  { at: ['waxed'], key: 'waxed', kind: 'flag' },
-  { at: ['lowMigration'], key: 'lowMigration', kind: 'flag' },
-];
-
 /** A carton or pallet from above, and from the front below it, to one scale; dimension lines carry the keys of their fields. */
 export function packScene(pack: PackCard): Scene {
   const { name, widthMm, depthMm, heightMm } = pack;

@@ -260,10 +260,10 @@ from floor_log l
 where l.kind = 'clear' and l.job = any($1)
   and not exists (select 1 from floor_log b where b.kind = 'counter' and b.other = l.id)`,
 );
-/** Of some jobs those that are not delivered yet. $1 uuid[] */
+/** Of some jobs those that are not delivered yet. $1 text[] */
 export const NOT_DELIVERED = rows(
   z.object({ id: z.string(), number: z.number() }),
-  `select id, number from jobs where id = any($1) and state <> 'delivered'`,
+  `select id, number from jobs where id::text = any($1) and state <> 'delivered'`,
 );
 /** The newest word counts, whenever it comes. $1 uuid, $2 text state, $3 double at */
 export const SET_PILE_STATE = `update piles set state = $2, state_at = to_timestamp($3) where id = $1 and state_at <= to_timestamp($3)`;

@@ -285,8 +285,8 @@ async function addUp(db: Db, written: readonly Entry[]): Promise<void> {
 async function applyToPile(db: Db, e: Entry, at: number): Promise<void> {
   if (e.kind === 'pile') {
     const known = await many(db, STEPS_KNOWN, [[e.job]]);
-    const step = known.find((s) => s.step === e.step && (e.flow === undefined || s.orders.includes(e.flow)));
-    const flow = e.flow !== undefined && step ? e.flow : (known.find((s) => s.step === e.step)?.gives ?? `${e.step ?? ''}.out`);
+    const laidOn = known.filter((s) => s.step === e.step);
+    const flow = laidOn.some((s) => s.orders.includes(e.flow ?? '')) ? e.flow : (laidOn[0]?.gives ?? `${e.step ?? ''}.out`);
     await db.query(ADD_PILE, [e.pile, e.job, pileCode(e.pile ?? ''), e.step, flow, e.reason === '' ? 'good' : e.reason, e.machine, at]);
   } else if (e.kind === 'split') {
     const like = await maybeOne(db, PILE_LIKE, [e.other, e.pile]);

@@ -11,9 +11,6 @@ export const jobsAsked = ({ choices }: JobSpec): Id<'job'>[] => [
 /** The only item of a job that makes a tool. */
 export const TOOL_ITEM = 'i1';
 
-/** Tools of a plan that the works can make itself, by their use. */
-export const makeable = (plan: Pick<Plan, 'tools'>): Id<'toolUse'>[] => Object.keys(plan.tools).filter((id) => plan.tools[id]?.made);
-
 /**
  * A job for no order that makes a tool of another: as many as that one counts, ready when its step begins.
  *
