@@ -14,13 +14,13 @@ const RANGE = { low: 0.05, high: 0.95 } as const;
 
 /** Finished pieces still to be lost on the steps ahead, if all goes as expected. */
 const TO_LOSE: Formula<'run' | 'counted' | 'realGood' | 'good' | 'perGood'> = {
-  id: 'forecast.toLose',
+  id: 'counts.forecastToLose',
   unit: 'piece',
   source: 'arithmetic',
   of: ({ run, counted, realGood, good, perGood }) => (perGood > 0 ? Math.max(run - counted - (realGood - good), 0) / perGood : 0),
 };
 const ALL_TO_LOSE: Formula = {
-  id: 'forecast.allToLose',
+  id: 'counts.forecastAllToLose',
   unit: 'piece',
   source: 'arithmetic',
   of: (t) => Object.values(t).reduce((a, b) => a + b, 0),
@@ -35,7 +35,7 @@ const spreadLosses = (t: Readonly<Record<string, number>>): SpreadLoss[] => {
 };
 /** Good pieces at the end in a bad job of twenty: the losses ahead grow. */
 const LOW: Formula = {
-  id: 'forecast.low',
+  id: 'counts.forecastLow',
   unit: 'piece',
   source: RANGE_SOURCE,
   carriesGuess: false,
@@ -43,7 +43,7 @@ const LOW: Formula = {
 };
 /** In a good one of twenty: they shrink. */
 const HIGH: Formula = {
-  id: 'forecast.high',
+  id: 'counts.forecastHigh',
   unit: 'piece',
   source: RANGE_SOURCE,
   carriesGuess: false,

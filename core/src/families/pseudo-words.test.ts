@@ -30,7 +30,7 @@ describe('a language that does not exist', () => {
         words.label('stock'),
         words.findingTitle('bleed.small', { bleedMm: 2, least: 3 }),
         words.findingSays('bleed.small', { bleedMm: 2, least: 3 }),
-        words.FORMULAS['counts.run']?.reads ?? '',
+        words.FORMULAS['flow.run']?.reads ?? '',
         words.CAUTIONS['knife'] ?? '',
         words.PRACTICE_WORDS['layout.gripperMm'] ?? '',
         words.formatFigure(5, 'sheet', place).unit,

@@ -55,60 +55,60 @@ export function leastRun(t: RunTerms): number {
 const source = 'counts backward from good pieces, whole pieces after every step; common practice, no source';
 
 /** What all takers and the delivery want of a flow. */
-export const DEMAND: Formula = { id: 'counts.demand', unit: 'piece', source, of: (t) => Object.values(t).reduce((a, b) => a + b, 0) };
+export const DEMAND: Formula = { id: 'flow.demand', unit: 'piece', source, of: (t) => Object.values(t).reduce((a, b) => a + b, 0) };
 /** Good cycles wanted of a step so that this flow is covered. */
 export const CYCLES: Formula<'demand' | 'share' | 'per'> = {
-  id: 'counts.cycles',
+  id: 'flow.cycles',
   unit: 'cycle',
   source,
   of: ({ demand, share, per }) => ceilTolerant((demand * share) / per),
 };
 /** The greatest need of all flows a step gives. */
-export const NEED: Formula = { id: 'counts.need', unit: 'cycle', source, of: (t) => Math.max(0, ...Object.values(t)) };
+export const NEED: Formula = { id: 'flow.need', unit: 'cycle', source, of: (t) => Math.max(0, ...Object.values(t)) };
 const NOTHING_LOST: RunTerms = { need: 0, setup: 0, runningPpm: 0, samples: 0, batchCycles: 0, batchLost: 0 };
 /** Terms of losses that do not occur may be left out. */
-export const RUN: Formula = { id: 'counts.run', unit: 'cycle', source, of: (t) => leastRun({ ...NOTHING_LOST, ...t }) };
+export const RUN: Formula = { id: 'flow.run', unit: 'cycle', source, of: (t) => leastRun({ ...NOTHING_LOST, ...t }) };
 export const SETUP_LOST: Formula<'setup' | 'run'> = {
-  id: 'counts.setup',
+  id: 'flow.setup',
   unit: 'cycle',
   source,
   of: ({ setup, run }) => Math.min(setup, run),
 };
 export const RUNNING_LOST: Formula = {
-  id: 'counts.running',
+  id: 'flow.running',
   unit: 'cycle',
   source,
   of: ({ run = 0, setup = 0, runningPpm = 0 }) => runningLoss(run, setup, runningPpm),
 };
 export const SAMPLES_LOST: Formula<'samples' | 'run'> = {
-  id: 'counts.samples',
+  id: 'flow.samples',
   unit: 'cycle',
   source,
   of: ({ samples, run }) => (run > 0 ? samples : 0),
 };
 export const BATCH_LOST: Formula<'run' | 'batchCycles' | 'batchLost'> = {
-  id: 'counts.batch',
+  id: 'flow.batch',
   unit: 'cycle',
   source,
   of: (t) => batchLoss(t.run, t),
 };
 /** The run without every loss that occurs. */
 export const GOOD: Formula = {
-  id: 'counts.good',
+  id: 'flow.good',
   unit: 'cycle',
   source,
   of: ({ run = 0, ...lost }) => Object.values(lost).reduce((left, kind) => left - kind, run),
 };
 /** What a step takes of a flow: every cycle its full complement, and the pieces spoilt on the way. */
 export const TAKEN: Formula<'run' | 'per' | 'spoilPpm'> = {
-  id: 'counts.taken',
+  id: 'flow.taken',
   unit: 'piece',
   source,
   of: ({ run, per, spoilPpm }) => ceilTolerant((run * per * PPM) / (PPM - spoilPpm)),
 };
 /** What a step with part-filled last cycles takes: what is wanted, and its loss at so many a cycle. */
 export const TAKEN_PART: Formula<'demand' | 'run' | 'good' | 'per' | 'givesPer' | 'spoilPpm'> = {
-  id: 'counts.takenPart',
+  id: 'flow.takenPart',
   unit: 'piece',
   source,
   of: ({ demand, run, good, per, givesPer, spoilPpm }) =>
@@ -116,7 +116,7 @@ export const TAKEN_PART: Formula<'demand' | 'run' | 'good' | 'per' | 'givesPer' 
 };
 /** What a step makes of a flow beyond what is wanted: whole cycles give whole sheets of copies. */
 export const OVER: Formula<'good' | 'per' | 'demand'> = {
-  id: 'counts.over',
+  id: 'flow.over',
   unit: 'piece',
   source,
   of: ({ good, per, demand }) => Math.max(good * per - demand, 0),

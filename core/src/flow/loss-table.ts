@@ -38,13 +38,13 @@ const pointsOf = (t: Readonly<Record<string, number>>): LossPoint[] => {
 const source = 'table of losses by quantity, interpolated; the plant’s own table';
 /** Run by the table: good ones, samples, and what the table says is lost. */
 export const RUN_BY_TABLE: Formula = {
-  id: 'counts.runByTable',
+  id: 'flow.runByTable',
   unit: 'cycle',
   source,
   of: (t) => (t['need'] ? t['need'] + (t['samples'] ?? 0) + lostByTable(pointsOf(t), t['need']) : 0),
 };
 export const LOST_BY_TABLE: Formula = {
-  id: 'counts.lostByTable',
+  id: 'flow.lostByTable',
   unit: 'cycle',
   source,
   of: (t) => lostByTable(pointsOf(t), t['need'] ?? 0),

@@ -16,7 +16,7 @@ const source = 'counts forward from what was logged; whole pieces after every st
 
 /** Cycles that reach a step by a flow: pieces ÷ per cycle, and its share where several take of it. Whole ones, unless the last may be part-filled. */
 const REACH: Formula<'pieces' | 'per' | 'share' | 'spoilPpm' | 'whole'> = {
-  id: 'forecast.reach',
+  id: 'flow.forecastReach',
   unit: 'cycle',
   source,
   of: ({ pieces, per, share, spoilPpm, whole }) => {
@@ -26,7 +26,7 @@ const REACH: Formula<'pieces' | 'per' | 'share' | 'spoilPpm' | 'whole'> = {
 };
 /** Cycles of a step in all: what the scarcest flow allows, and never fewer than were counted; of a finished step what was counted. */
 const REAL_RUN: Formula = {
-  id: 'forecast.run',
+  id: 'flow.forecastRun',
   unit: 'cycle',
   source,
   of: ({ counted = 0, done = 0, ...reach }) => {
@@ -36,7 +36,7 @@ const REAL_RUN: Formula = {
 };
 /** Running loss as this run shows it: what was lost in so many cycles, with the plan's rate standing for five hundred. */
 const REAL_PPM: Formula<'lost' | 'cycles' | 'planPpm' | 'weight'> = {
-  id: 'forecast.rate',
+  id: 'flow.forecastRate',
   unit: 'ppm',
   source: 'mean of the counted rate and the plan’s, weighted by cycles; house rule',
   of: ({ lost, cycles, planPpm, weight }) => Math.min(((lost + (planPpm * weight) / PPM) * PPM) / (cycles + weight), PPM),
@@ -45,7 +45,7 @@ const REAL_PPM: Formula<'lost' | 'cycles' | 'planPpm' | 'weight'> = {
 const stopped = (likely: number, counted: number, stop: number): number => Math.max(counted, Math.min(likely, stop));
 /** Good cycles of a step at its end: those counted, and what the rest of the run leaves. */
 const REAL_GOOD: Formula = {
-  id: 'forecast.good',
+  id: 'flow.forecastGood',
   unit: 'cycle',
   source,
   of: ({ counted = 0, good = 0, done = 0, run = 0, ppm = 0, stop = Infinity, ...t }) => {
@@ -57,7 +57,7 @@ const REAL_GOOD: Formula = {
 };
 /** The same for a step that loses by a table: the share the table leaves of the whole run. */
 const REAL_GOOD_TABLE: Formula = {
-  id: 'forecast.goodTable',
+  id: 'flow.forecastGoodTable',
   unit: 'cycle',
   source,
   of: ({ counted = 0, good = 0, done = 0, run = 0, samples = 0, stop = Infinity, likelyShare = 1, ...lines }) => {
@@ -71,12 +71,12 @@ const REAL_GOOD_TABLE: Formula = {
 };
 /** Pieces a flow will have: what its makers leave. */
 const REAL_PIECES: Formula = {
-  id: 'forecast.pieces',
+  id: 'flow.forecastPieces',
   unit: 'piece',
   source,
   of: (t) => floorTolerant(Object.values(t).reduce((sum, n) => sum + n, 0)),
 };
-const MADE: Formula<'good' | 'per'> = { id: 'forecast.made', unit: 'piece', source, of: ({ good, per }) => good * per };
+const MADE: Formula<'good' | 'per'> = { id: 'flow.forecastMade', unit: 'piece', source, of: ({ good, per }) => good * per };
 /** Equal steps are counted together on the floor; the net holds one of them. */
 export const countedOfOne = (of: Counted | undefined, alike: number): Counted => {
   if (!of) return { run: 0, good: 0, done: false };

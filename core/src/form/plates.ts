@@ -61,7 +61,7 @@ export const IMAGING_TIME: Formula<'plates' | 'each' | 'wedge'> = {
 };
 /** A number of things at a price. */
 export const PRICE_OF: Formula<'number' | 'price'> = {
-  id: 'cost.each',
+  id: 'form.priceOf',
   unit: 'money',
   source: 'arithmetic',
   of: ({ number, price }) => number * price,

@@ -50,7 +50,7 @@ export const FOIL_METRES: Formula<'perStrokeMm' | 'strokes' | 'lanes'> = {
 };
 /** Price of foil by its area. */
 export const FOIL_PRICE: Formula<'metres' | 'widthMm' | 'perM2'> = {
-  id: 'cost.foil',
+  id: 'ink.foilCost',
   unit: 'money',
   source: 'arithmetic',
   of: ({ metres, widthMm, perM2 }) => ((metres * widthMm) / 1000) * perM2,

@@ -1,5 +1,6 @@
 import { requireNotNegative } from '../quantity/errors';
 import type { Formula } from '../quantity/figure';
+import { SUM } from '../quantity/sum';
 
 export interface InkMassTerms {
   areaMm2: number;
@@ -36,3 +37,13 @@ export const INK_TOTAL: Formula<'onSheets' | 'fill' | 'wash'> = {
   source: 'common practice, no source',
   of: ({ onSheets, fill, wash }) => (onSheets > 0 ? onSheets + fill + wash : 0),
 };
+
+/** Ink that fills ducts and rollers and is washed out: paid once, however long the run. Source: arithmetic. */
+export const FILL_COST: Formula<'cost' | 'onSheets'> = {
+  id: 'ink.fillCost',
+  unit: 'money',
+  source: 'arithmetic',
+  of: ({ cost, onSheets }) => Math.max(cost - onSheets, 0),
+};
+/** Ink of all colours of a run. */
+export const INK_IN_ALL = { ...SUM, id: 'ink.inAll', unit: 'kg' } as const;

@@ -127,7 +127,7 @@ describe('laws over generated specifications', () => {
         const { plan: p, ledger } = planned(spec, plant, shelf);
         expect([spec.name, ledger.missing]).toEqual([spec.name, []]);
         // And the books of what is destroyed close by every school: nothing vanishes at the reject table.
-        for (const [id, f] of Object.entries(p.figures)) if (f.formula === 'counts.balance') expect([id, f.value]).toEqual([id, 0]);
+        for (const [id, f] of Object.entries(p.figures)) if (f.formula === 'reject.balance') expect([id, f.value]).toEqual([id, 0]);
       }
   });
   describe('two products of one stock in a set', () => {

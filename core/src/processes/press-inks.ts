@@ -1,14 +1,14 @@
-import type { Formula, Id, Term } from '../quantity/figure';
+import type { Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import type { InkSeries, PrintAim, ProcessInk } from '../plant/plant';
 import { practiceTerm, practiceValue } from '../plant/practice';
 import { aimOf, isProcessInk } from '../colour/print-aims';
 import { PLATE_LIFE, PRICE_OF, REMAKES } from '../form/plates';
-import { INK_ON_SHEETS, INK_TOTAL } from '../ink/ink-mass';
+import { FILL_COST, INK_ON_SHEETS, INK_TOTAL } from '../ink/ink-mass';
 import { INK_ORDER_SCHOOLS, inkOrder, type InkOrderSchool } from '../ink/ink-order';
 import { isFromTheDrum } from '../product/ink-names';
-import { INK_COST, SUM } from '../route/time-and-cost';
+import { INK_COST } from '../route/time-and-cost';
 import { copiesUp } from '../layout/layout';
 import type { PressPass, SidePrint } from '../layout/work-style';
 import type { Step } from '../flow/net';
@@ -98,15 +98,6 @@ const school = (cx: ProcessContext): InkOrderSchool => {
   const word = wordSetting(cx, 'inkOrder', 'blackFirst');
   return Object.hasOwn(INK_ORDER_SCHOOLS, word) ? (word as InkOrderSchool) : 'blackFirst';
 };
-
-/** Ink that fills ducts and rollers and is washed out: paid once, however long the run. Source: arithmetic. */
-const FILL_COST: Formula<'cost' | 'onSheets'> = {
-  id: 'cost.inkFill',
-  unit: 'money',
-  source: 'arithmetic',
-  of: ({ cost, onSheets }) => Math.max(cost - onSheets, 0),
-};
-export const INK_IN_ALL = { ...SUM, id: 'ink.inAll', unit: 'kg' } as const;
 
 /** Share of the form that an ink covers: as typed, else the plant's guess; of parts that share a form the mean, each by the copies of it that lie there. */
 function coverageTerm(cx: ConsumeContext, ink: string): Term {

@@ -1,24 +1,27 @@
 import type { Id } from '../quantity/figure';
-import { camera } from './camera';
-import { digital } from './digital';
-import { engrave } from './engrave';
-import { foil } from './foil';
-import { fold } from './fold';
-import { guillotine } from './guillotine';
-import { applyByHand, assemble, envelope } from './hands';
-import { offset } from './offset';
-import { band, pack } from './pack';
-import { platemaking } from './platemaking';
+import { camera } from './camera/camera';
+import { digital } from './digital/digital';
+import { engrave } from './engrave/engrave';
+import { foil } from './foil/foil';
+import { fold } from './fold/fold';
+import { guillotine } from './guillotine/guillotine';
+import { applyByHand } from './hands/apply';
+import { assemble } from './hands/assemble';
+import { envelope } from './hands/envelope';
+import { offset } from './offset/offset';
+import { band } from './pack/band';
+import { pack } from './pack/pack';
+import { platemaking } from './platemaking/platemaking';
 import type { Process } from './process';
-import { pull } from './pull';
-import { pullRoll } from './pull-roll';
-import { reject } from './reject';
-import { rewind } from './rewind';
-import { rollDie } from './roll-die';
-import { saw } from './saw';
-import { sheeter } from './sheeter';
-import { stack } from './stack';
-import { webPress } from './web-press';
+import { pull } from './pull/pull';
+import { pullRoll } from './pull-roll/pull-roll';
+import { reject } from './reject/reject';
+import { rewind } from './rewind/rewind';
+import { rollDie } from './roll-die/roll-die';
+import { saw } from './saw/saw';
+import { sheeter } from './sheeter/sheeter';
+import { stack } from './stack/stack';
+import { webPress } from './web-press/web-press';
 
 /** All processes by id. One row for a new one; nothing else asks for a process by name. */
 export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEntries(

@@ -2,7 +2,8 @@ import type { Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
-import { MACHINE_COST, RUN_TIME, SETUP_TIME, SUM } from '../route/time-and-cost';
+import { SUM } from '../quantity/sum';
+import { MACHINE_COST, RUN_TIME, SETUP_TIME } from '../route/time-and-cost';
 import { clearanceTerm } from './version-runs';
 import { type ConsumeContext, type Consumed, type DraftContext, type ProcessContext, machineTerm, setting, wordSetting } from './process';
 

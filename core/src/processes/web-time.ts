@@ -1,40 +1,13 @@
-import type { Formula, Id, Term } from '../quantity/figure';
+import type { Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig } from '../quantity/ledger';
+import { EDGE_TRIM } from '../stock/edge-trim';
 import { ROLL_CHANGES, ROLLS } from '../stock/roll';
-import { SUM } from '../route/time-and-cost';
+import { SUM } from '../quantity/sum';
+import { METRES_A_MINUTE, METRES_RUN, WEB_RUN_TIME } from '../route/web-time';
 import { type ConsumeContext, type Consumed, type DraftContext, limitTerm } from './process';
 import { speedTerm } from './time-and-cost';
 
-/** Metres a run takes: cycles × repeat. Source: arithmetic. */
-export const METRES_RUN: Formula<'cycles' | 'repeatMm'> = {
-  id: 'route.metresRun',
-  unit: 'metre',
-  source: 'arithmetic',
-  of: ({ cycles, repeatMm }) => (cycles * repeatMm) / 1000,
-};
-/** Running time of a web: metres at the net metres of an hour. */
-export const WEB_RUN_TIME: Formula<'metres' | 'metresPerHour'> = {
-  id: 'route.webRunTime',
-  unit: 's',
-  source: 'common practice, no source',
-  of: ({ metres, metresPerHour }) => (metresPerHour > 0 ? (metres * 3600) / metresPerHour : 0),
-};
-/** Metres a minute, as web people say it. */
-export const METRES_A_MINUTE: Formula<'metresPerHour'> = {
-  id: 'route.metresAMinute',
-  unit: 'm',
-  source: 'arithmetic',
-  of: ({ metresPerHour }) => metresPerHour / 60,
-};
-
-/** Edges trimmed off the web, in kg. Source: definition of grammage (ISO 536). */
-const EDGE_TRIM: Formula<'repeats' | 'webMm' | 'lanes' | 'sheetWidthMm' | 'repeatMm' | 'gsm'> = {
-  id: 'counts.edgeTrim',
-  unit: 'kg',
-  source: 'definition of grammage (ISO 536)',
-  of: (t) => (t.repeats * Math.max(t.webMm - t.lanes * t.sheetWidthMm, 0) * t.repeatMm * t.gsm) / 1e9,
-};
 /** Writes what the step that parts the web trims off its edges, and reports it as waste. */
 export function edgeTrim(cx: ConsumeContext): Required<Pick<Consumed, 'wasteKg'>> {
   const from = (value: number, unit: 'mm' | 'g/m²'): Term => ({ value, unit, from: 'plant', at: `stock:${cx.stockId ?? ''}` });

@@ -16,10 +16,9 @@ export const RUN_TIME: Formula<'cycles' | 'perHour'> = {
   source: time,
   of: ({ cycles, perHour }) => (perHour > 0 ? (cycles * 3600) / perHour : 0),
 };
-export const SUM: Formula = { id: 'route.sum', unit: 's', source: 'arithmetic', of: (t) => Object.values(t).reduce((a, b) => a + b, 0) };
 /** Machine money: setup and run hours at their rates. A rate is of the machine with its usual crew: with more or fewer people an hour costs as much more or less. */
 export const MACHINE_COST: Formula = {
-  id: 'cost.machine',
+  id: 'route.machineCost',
   unit: 'money',
   source: 'machine-hour rates of the plant',
   of: ({ setupS = 0, setupRate = 0, runS = 0, runRate = 0, people = 1, crew = 1 }) =>
@@ -27,27 +26,32 @@ export const MACHINE_COST: Formula = {
 };
 /** Sheets to buy: whole reams where the stock is sold by the ream. */
 export const STOCK_COST: Formula<'number' | 'perThousand'> = {
-  id: 'cost.stock',
+  id: 'route.stockCost',
   unit: 'money',
   source: 'price list, at the break the number reaches',
   of: ({ number, perThousand }) => (number * perThousand) / 1000,
 };
-export const INK_COST: Formula<'kg' | 'perKg'> = { id: 'cost.ink', unit: 'money', source: 'price list', of: ({ kg, perKg }) => kg * perKg };
+export const INK_COST: Formula<'kg' | 'perKg'> = {
+  id: 'route.inkCost',
+  unit: 'money',
+  source: 'price list',
+  of: ({ kg, perKg }) => kg * perKg,
+};
 export const TOTAL_COST: Formula = {
-  id: 'cost.total',
+  id: 'route.totalCost',
   unit: 'money',
   source: 'arithmetic',
   of: (t) => Object.values(t).reduce((a, b) => a + b, 0),
 };
 export const PER_THOUSAND: Formula<'total' | 'good'> = {
-  id: 'cost.perThousand',
+  id: 'route.perThousand',
   unit: 'money',
   source: 'arithmetic',
   of: ({ total, good }) => (good > 0 ? (1000 * total) / good : 0),
 };
 /** Cycles that a thousand more finished pieces take at a step: what follows takes, over what is left after running loss. No setup, no samples. */
 export const MORE_CYCLES: Formula<'pieces' | 'per' | 'runningPpm'> = {
-  id: 'cost.moreCycles',
+  id: 'route.costOfMoreCycles',
   unit: 'cycle',
   source: 'counts backward without setup; arithmetic',
   carriesGuess: false,
@@ -55,7 +59,7 @@ export const MORE_CYCLES: Formula<'pieces' | 'per' | 'runningPpm'> = {
 };
 /** What a thousand more finished pieces take of a flow. */
 export const MORE_PIECES: Formula = {
-  id: 'cost.morePieces',
+  id: 'route.costOfMorePieces',
   unit: 'piece',
   source: 'counts backward without setup; arithmetic',
   carriesGuess: false,
@@ -69,7 +73,7 @@ const RUN_ON_NAMES: [string, string, string][] = [];
 
 /** What a thousand more cost when the machines are already set: each cost that grows with the quantity, by the pieces it grows with. No setup, no forms, no fill. */
 export const RUN_ON: Formula = {
-  id: 'cost.runOn',
+  id: 'route.runOn',
   unit: 'money',
   source: 'arithmetic',
   of: (t) => {

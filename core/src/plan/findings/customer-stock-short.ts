@@ -1,6 +1,6 @@
 import { idOf } from '../../quantity/id-of';
 import { freeStock } from '../passes/ready';
-import { isCustomers, pulledFlow } from '../../processes/pull';
+import { isCustomers, pulledFlow } from '../../processes/pull/stock-flow';
 import type { Rule } from './rule';
 
 /** The customer sent fewer sheets than the plan needs. */

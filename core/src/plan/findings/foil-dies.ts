@@ -1,5 +1,5 @@
 import { idOf } from '../../quantity/id-of';
-import { areasOnForm, foilLanes } from '../../processes/foil';
+import { areasOnForm, foilLanes } from '../../processes/foil/foil-areas';
 import type { Finding } from '../plan-types';
 import type { Rule } from './rule';
 

@@ -1,4 +1,4 @@
-import { closestAsked } from '../../processes/foil';
+import { closestAsked } from '../../processes/foil/foil-areas';
 import type { Rule } from './rule';
 
 /** Foil asked closer to print than the machine's card says it holds. */

@@ -1,7 +1,7 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceOf } from '../../plant/practice';
 import { editAt } from '../../product/edit';
-import { isScored } from '../../processes/fold';
+import { isScored } from '../../processes/fold/is-scored';
 import { grainAcrossFold } from './grain-across-fold';
 import { formsWith } from '../readings/forms-with';
 import type { Rule } from './rule';

@@ -1,4 +1,4 @@
-import { cartonOf } from '../../processes/pack';
+import { cartonOf } from '../../processes/pack/cartons';
 import { foldedWidthOf } from '../../product/folds';
 import { editAt } from '../../product/edit';
 import type { Rule } from './rule';

@@ -3,7 +3,7 @@ import { stepsAtRisk } from '../../counts/chance-of-enough';
 import { DRAWN_JOBS, shareEnough } from '../../counts/drawn-jobs';
 import { stepsTo } from '../../flow/upstream';
 import { practiceValue } from '../../plant/practice';
-import { pulledFlow } from '../../processes/pull';
+import { pulledFlow } from '../../processes/pull/stock-flow';
 import { editAt } from '../../product/edit';
 import { freeStock } from '../passes/ready';
 import type { FindingContext, Rule } from './rule';

@@ -1,6 +1,6 @@
 import { idOf } from '../../quantity/id-of';
 import { freeStock, neededOf } from '../passes/ready';
-import { isCustomers, pulledFlow } from '../../processes/pull';
+import { isCustomers, pulledFlow } from '../../processes/pull/stock-flow';
 import type { Rule } from './rule';
 
 /** The works' free sheets of this stock do not cover what the plan pulls. */

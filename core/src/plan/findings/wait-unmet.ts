@@ -1,6 +1,6 @@
 import { type PracticeKey, practiceOf } from '../../plant/practice';
 import { editAt } from '../../product/edit';
-import { cutWait } from '../../processes/guillotine';
+import { cutWait } from '../../processes/guillotine/cut-wait';
 import type { Rule } from './rule';
 
 const ASKED: Record<'turn' | 'pass', PracticeKey> = { turn: 'wait.turnS', pass: 'wait.turnS' };

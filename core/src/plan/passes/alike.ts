@@ -4,7 +4,7 @@ import type { Consumed } from '../../processes/process';
 
 /** What equal runs that are planned as one come to together. Source: arithmetic. */
 const OF_ALL_ALIKE: Formula<'one' | 'alike'> = {
-  id: 'counts.ofAllAlike',
+  id: 'plan.ofAllAlike',
   unit: '1',
   source: 'arithmetic',
   of: ({ one, alike }) => one * alike,

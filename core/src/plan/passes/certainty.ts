@@ -8,14 +8,14 @@ import { cyclesPerGood, giveOf, inCopiesOf } from '../../flow/cycles-per-good';
 import type { Net, Step } from '../../flow/net';
 import type { Counts, LossTerms } from '../../flow/solve-backward';
 import { stepsTo } from '../../flow/upstream';
-import { SUM } from '../../route/time-and-cost';
+import { SUM } from '../../quantity/sum';
 import type { Plan } from '../plan-types';
 import { sharing } from './sharing';
 
 const source = 'arithmetic';
 /** What a step has for its losses, in finished copies: its allowances, what whole sheets give over, its reserve. Cycles but for over and reserve. */
 const KEPT: Formula = {
-  id: 'counts.kept',
+  id: 'plan.kept',
   unit: 'piece',
   source,
   carriesGuess: false,
@@ -24,14 +24,14 @@ const KEPT: Formula = {
 };
 /** Cycles that go as a rule, setting up or by the plant's table, in finished copies. */
 const LIKELY_CYCLES: Formula<'cycles' | 'perGood'> = {
-  id: 'counts.likelyCycles',
+  id: 'plan.likelyCycles',
   unit: 'piece',
   source,
   carriesGuess: false,
   of: ({ cycles, perGood }) => cycles / perGood,
 };
 const LIKELY_RUNNING: Formula = {
-  id: 'counts.likelyRunning',
+  id: 'plan.likelyRunning',
   unit: 'piece',
   source,
   carriesGuess: false,
@@ -39,7 +39,7 @@ const LIKELY_RUNNING: Formula = {
 };
 /** What may still be lost beyond what is planned before the order falls short of the least it takes. */
 const SLACK: Formula<'demand' | 'least'> = {
-  id: 'counts.slack',
+  id: 'plan.slack',
   unit: 'piece',
   source,
   carriesGuess: false,
@@ -68,7 +68,7 @@ function leastOf(item: Id<'item'>, { items, ledger }: Certainty): Id<'figure'> {
   const all = idOf(item, 'leastTogether');
   ledger.figure(
     all,
-    { ...SUM, id: 'counts.wanted', unit: 'piece' },
+    { ...SUM, id: 'plan.wanted', unit: 'piece' },
     Object.fromEntries(together.map((i) => [i, fig(items[i]?.least ?? '')])),
   );
   return all;

@@ -8,7 +8,7 @@ import type { Plan } from '../plan-types';
 import { type Batch, type Incoming, onwards } from '../../processes/batch';
 import type { ConsumeContext, DraftContext, PartVersion } from '../../processes/process';
 import { coatSeriesFor, inkSeriesFor } from '../../processes/press-inks';
-import { suppliedBatch, suppliedFlow } from '../../processes/pull';
+import { suppliedBatch, suppliedFlow } from '../../processes/pull/stock-flow';
 import { versionsDiffer } from '../../processes/version-runs';
 import { returnMoment } from '../../route/outside-work';
 import type { Route, RoutedStone } from './resolve';

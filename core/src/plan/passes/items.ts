@@ -5,7 +5,7 @@ import { LEAST_GOOD, MOST_GOOD } from '../../counts/chance-of-enough';
 import type { Net } from '../../flow/net';
 import type { Batch } from '../../processes/batch';
 import type { JobSpec } from '../../product/job-spec';
-import { SUM } from '../../route/time-and-cost';
+import { SUM } from '../../quantity/sum';
 import type { Finding, Plan } from '../plan-types';
 
 /** Rows of the order: items, or where an item's versions are told apart each of them; and what they put on the end of the net. */
@@ -54,7 +54,7 @@ function wantedFigures(
       ]),
   );
   const figures = { wanted: idOf(id, 'wanted'), least: idOf(id, 'least'), most: idOf(id, 'most') };
-  ledger.figure(figures.wanted, { ...SUM, id: 'counts.wanted', unit: 'piece' }, wanted);
+  ledger.figure(figures.wanted, { ...SUM, id: 'plan.wanted', unit: 'piece' }, wanted);
   ledger.figure(figures.least, LEAST_GOOD, {
     wanted: fig(figures.wanted),
     underPpm: { value: item?.overs.underPpm ?? 0, unit: 'ppm', from: 'typed', at: `items.${itemId}.overs` },

@@ -5,7 +5,8 @@ import { inCopiesOf } from '../../flow/cycles-per-good';
 import type { Net, Port } from '../../flow/net';
 import type { Counts } from '../../flow/solve-backward';
 import type { ConsumeContext, PanelRow } from '../../processes/process';
-import { LATEST, SUM } from '../../route/time-and-cost';
+import { SUM } from '../../quantity/sum';
+import { LATEST } from '../../route/time-and-cost';
 import type { Stone } from '../plan-types';
 import { ofAllAlike } from './alike';
 import { LIKELY_KINDS } from './certainty';
@@ -37,7 +38,7 @@ function through(steps: readonly Id<'step'>[], net: Net): { ins: Id<'step'>[]; o
 function sumOf(id: Id<'figure'>, figures: readonly Id<'figure'>[], ledger: Ledger): Id<'figure'> | null {
   const [only, ...more] = figures;
   if (only === undefined || more.length === 0) return only ?? null;
-  ledger.figure(id, { ...SUM, id: 'counts.together' }, Object.fromEntries(figures.map((f) => [f, fig(f)])), ledger.unitOf(only));
+  ledger.figure(id, { ...SUM, id: 'plan.together' }, Object.fromEntries(figures.map((f) => [f, fig(f)])), ledger.unitOf(only));
   return id;
 }
 
@@ -225,7 +226,7 @@ function together(id: Id<'stone'>, runs: readonly PlannedRun[], ledger: Ledger):
 const moments = (shown: readonly Stone[], what: 'startAt' | 'endAt'): Record<string, Term> =>
   Object.fromEntries(shown.map((s) => [s.id, fig(s[what])]));
 /** The earliest of several moments. Source: arithmetic. */
-const EARLIEST: Formula = { id: 'route.earliest', unit: 'moment', source: 'arithmetic', of: (t) => Math.min(...Object.values(t)) };
+const EARLIEST: Formula = { id: 'plan.earliest', unit: 'moment', source: 'arithmetic', of: (t) => Math.min(...Object.values(t)) };
 function earliest(id: Id<'stone'>, shown: readonly Stone[], ledger: Ledger): Id<'figure'> {
   ledger.figure(idOf(id, 'startTogether'), EARLIEST, moments(shown, 'startAt'));
   return idOf(id, 'startTogether');

@@ -3,10 +3,22 @@ import { idOf } from '../../quantity/id-of';
 import { type Ledger, fig } from '../../quantity/ledger';
 import type { Net } from '../../flow/net';
 import type { Consumed } from '../../processes/process';
-import { LATEST, PER_THOUSAND, RUN_ON, SUM, TOTAL_COST } from '../../route/time-and-cost';
+import { SUM } from '../../quantity/sum';
+import { LATEST, PER_THOUSAND, RUN_ON, TOTAL_COST } from '../../route/time-and-cost';
 import type { Plan, Stone } from '../plan-types';
 import { ofAllAlike } from './alike';
 import { runOnTerms } from './run-on';
+
+/** The sums at the foot, each with the formula that a reader looks up. */
+const TOTALS = {
+  sheets: { id: 'plan.sheets', unit: 'sheet' },
+  metres: { id: 'plan.metres', unit: 'metre' },
+  machineS: { id: 'plan.machineS', unit: 's' },
+  waitS: { id: 'plan.waitS', unit: 's' },
+  inkKg: { id: 'plan.inkKg', unit: 'kg' },
+  plates: { id: 'plan.plates', unit: 'plate' },
+  wasteKg: { id: 'plan.wasteKg', unit: 'kg' },
+} as const;
 
 /** The foot of the screen: sums over all stones. */
 export function totalFigures(
@@ -19,8 +31,8 @@ export function totalFigures(
   reserved: Readonly<Record<Id<'flow'>, number>>,
   ledger: Ledger,
 ): Plan['totals'] {
-  const sum = (id: string, unit: 's' | 'kg' | 'plate' | 'sheet' | 'metre', parts: readonly string[]): string => (
-    ledger.figure(`total.${id}`, { ...SUM, id: `total.${id}` }, Object.fromEntries(parts.map((p) => [p, fig(p)])), unit),
+  const sum = (id: keyof typeof TOTALS, parts: readonly string[]): string => (
+    ledger.figure(`total.${id}`, { ...SUM, ...TOTALS[id] }, Object.fromEntries(parts.map((p) => [p, fig(p)]))),
     `total.${id}`
   );
   const steps = runs.flatMap((s) => s.steps);
@@ -40,7 +52,7 @@ export function totalFigures(
   const good = `total.good`;
   ledger.figure(
     good,
-    { ...SUM, id: 'total.good', unit: 'piece' },
+    { ...SUM, id: 'plan.good', unit: 'piece' },
     Object.fromEntries(Object.values(items).map((i) => [i.goods, fig(idOf(i.goods, 'demand'))])),
   );
   ledger.figure('total.perThousand', PER_THOUSAND, { total: fig(total), good: fig(good) });
@@ -72,29 +84,26 @@ export function totalFigures(
       sheets.length > 0 ? 'sheet' : 'metre',
     );
   return {
-    ...((sheets.length > 0 || metres.length === 0) && { sheets: sum('sheets', 'sheet', sheets) }),
-    ...(metres.length > 0 && { metres: sum('metres', 'metre', metres) }),
+    ...((sheets.length > 0 || metres.length === 0) && { sheets: sum('sheets', sheets) }),
+    ...(metres.length > 0 && { metres: sum('metres', metres) }),
     money: total,
     perThousand: 'total.perThousand',
     runOn: 'total.runOn',
     readyAt: 'total.readyAt',
     machineS: sum(
       'machineS',
-      's',
       steps.flatMap((s) => ['setupS', 'runS'].map((what) => ofAllAlike(idOf(s, what), net.steps[s]?.alike ?? 1, ledger))),
     ),
-    waitS: sum('waitS', 's', [...new Set(stones.flatMap((s) => s.waitS))]),
+    waitS: sum('waitS', [...new Set(stones.flatMap((s) => s.waitS))]),
     inkKg: sum(
       'inkKg',
-      'kg',
       consumed.flatMap((c) => c.inkKg ?? []),
     ),
     plates: sum(
       'plates',
-      'plate',
       consumed.flatMap((c) => c.plates ?? []),
     ),
-    wasteKg: sum('wasteKg', 'kg', wasteKg),
+    wasteKg: sum('wasteKg', wasteKg),
     ...(chance && { chance }),
     ...(reserve.length > 0 && { reserve: 'total.reserve' }),
   };
@@ -102,7 +111,7 @@ export function totalFigures(
 
 /** What the reserve adds to what is pulled. */
 const RESERVED: Formula = {
-  id: 'total.reserve',
+  id: 'plan.reserve',
   unit: 'sheet',
   source: 'arithmetic',
   of: (t) => Object.entries(t).reduce((sum, [name, n]) => sum + (name.startsWith('without') ? -n : n), 0),

@@ -5,15 +5,15 @@ import type { Net } from '../../flow/net';
 import type { ConsumeContext, Consumed } from '../../processes/process';
 
 const source = 'counts of the net; definition of grammage (ISO 536)';
-const LOST_PIECES: Formula = { id: 'counts.lostPieces', unit: 'piece', source, of: (t) => Object.values(t).reduce((a, b) => a + b, 0) };
+const LOST_PIECES: Formula = { id: 'plan.lostPieces', unit: 'piece', source, of: (t) => Object.values(t).reduce((a, b) => a + b, 0) };
 export const OF_A_STEP: Formula<'lost' | 'perGood'> = {
-  id: 'counts.lostOfStep',
+  id: 'plan.lostOfStep',
   unit: 'piece',
   source,
   of: ({ lost, perGood }) => (perGood > 0 ? lost / perGood : 0),
 };
 const STEP_KG: Formula<'lost' | 'per' | 'widthMm' | 'heightMm' | 'gsm'> = {
-  id: 'counts.lostKg',
+  id: 'plan.lostKg',
   unit: 'kg',
   source,
   of: (t) => (t.lost * t.per * t.widthMm * t.heightMm * t.gsm) / 1e9,
@@ -70,7 +70,7 @@ export function wasteFigures(contexts: readonly ConsumeContext[], consumed: read
         masses[step] = fig(idOf(at, 'kg')) as { fig: string };
       }
     ledger.figure(`waste.${kind}.pieces`, LOST_PIECES, pieces);
-    ledger.figure(`waste.${kind}.kg`, { ...LOST_PIECES, id: 'counts.wasteKg', unit: 'kg' }, masses);
+    ledger.figure(`waste.${kind}.kg`, { ...LOST_PIECES, id: 'plan.wasteOfKind', unit: 'kg' }, masses);
     kg.push(`waste.${kind}.kg`);
   }
   return kg;

@@ -1,6 +1,6 @@
 import type { Layouter } from '../../layout/layouter';
 import { idOf } from '../../quantity/id-of';
-import { suppliedBatch, suppliedFlow } from '../../processes/pull';
+import { suppliedBatch, suppliedFlow } from '../../processes/pull/stock-flow';
 import { singleStep } from '../../processes/single-step';
 import { SHELF } from '../line-1.fixture';
 import { planned } from '../plan';

@@ -1,9 +1,9 @@
 import type { Layouter } from '../../layout/layouter';
 import { idOf } from '../../quantity/id-of';
 import { typed } from '../../quantity/ledger';
-import { suppliedBatch, suppliedFlow } from '../../processes/pull';
+import { suppliedBatch, suppliedFlow } from '../../processes/pull/stock-flow';
 import { singleStep } from '../../processes/single-step';
-import { SUM } from '../../route/time-and-cost';
+import { SUM } from '../../quantity/sum';
 import { MONDAY_S, SHELF } from '../line-1.fixture';
 import { planned } from '../plan';
 import { toyPart, toyPlant, toyProcess, toySpec, withToys } from './toys.fixture';

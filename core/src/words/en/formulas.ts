@@ -13,15 +13,15 @@ const RISK_TERMS: Record<string, string> = Object.fromEntries(
 
 /** Every formula in words: what it is, how it reads, what its terms mean. Terms not named here are steps or flows of the plan. */
 export const FORMULAS: Record<string, { name: string; reads: string; terms?: Record<string, string> }> = {
-  'counts.wanted': { name: 'Ordered', reads: 'the sum of all versions' },
-  'counts.demand': { name: 'Needed', reads: 'the sum of what all that follows takes', terms: { delivered: 'delivered' } },
-  'counts.cycles': {
+  'plan.wanted': { name: 'Ordered', reads: 'the sum of all versions' },
+  'flow.demand': { name: 'Needed', reads: 'the sum of what all that follows takes', terms: { delivered: 'delivered' } },
+  'flow.cycles': {
     name: 'Good cycles for this flow',
     reads: 'needed × share ÷ pieces a cycle, rounded up',
     terms: { demand: 'needed', share: 'share of this machine', per: 'pieces a cycle' },
   },
-  'counts.need': { name: 'Good cycles needed', reads: 'the greatest of the needs of what it makes' },
-  'counts.run': {
+  'flow.need': { name: 'Good cycles needed', reads: 'the greatest of the needs of what it makes' },
+  'flow.run': {
     name: 'Run',
     reads: 'setup + (good + samples) ÷ (1 − running loss), rounded up until enough is left',
     terms: {
@@ -33,44 +33,44 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
       batchLost: 'lost a batch',
     },
   },
-  'counts.setup': { name: 'Lost in setup', reads: 'setup cycles, at most the run', terms: { setup: 'setup', run: 'run' } },
-  'counts.runByTable': {
+  'flow.setup': { name: 'Lost in setup', reads: 'setup cycles, at most the run', terms: { setup: 'setup', run: 'run' } },
+  'flow.runByTable': {
     name: 'Run',
     reads: 'needed + samples + what the plant’s table says is lost',
     terms: { need: 'needed', samples: 'samples' },
   },
-  'counts.lostByTable': {
+  'flow.lostByTable': {
     name: 'Lost by the table',
     reads: 'interpolated between the lines of the plant’s table',
     terms: { need: 'needed' },
   },
-  'counts.running': {
+  'flow.running': {
     name: 'Lost while running',
     reads: '(run − setup) × running loss, rounded up',
     terms: { run: 'run', setup: 'setup', runningPpm: 'running loss' },
   },
-  'counts.samples': { name: 'Samples', reads: 'pulled from the run', terms: { samples: 'samples', run: 'run' } },
-  'counts.batch': {
+  'flow.samples': { name: 'Samples', reads: 'pulled from the run', terms: { samples: 'samples', run: 'run' } },
+  'flow.batch': {
     name: 'Lost at changes',
     reads: 'batches begun × lost at each',
     terms: { run: 'run', batchCycles: 'cycles a batch', batchLost: 'lost at each' },
   },
-  'counts.good': {
+  'flow.good': {
     name: 'Good',
     reads: 'run − setup − running − samples − changes',
     terms: { run: 'run', setup: 'setup', running: 'running', samples: 'samples', batch: 'changes' },
   },
-  'counts.taken': {
+  'flow.taken': {
     name: 'Taken in',
     reads: 'run × pieces a cycle, and what is spoilt on the way',
     terms: { run: 'run', per: 'pieces a cycle', spoilPpm: 'spoilt' },
   },
-  'counts.takenPart': {
+  'flow.takenPart': {
     name: 'Taken in',
     reads: 'what is wanted and what is lost; the last one may be short',
     terms: { demand: 'wanted', lost: 'cycles lost', per: 'pieces a cycle', givesPer: 'gives a cycle', spoilPpm: 'spoilt' },
   },
-  'counts.over': {
+  'flow.over': {
     name: 'Over',
     reads: 'good × pieces a cycle − needed',
     terms: { good: 'good', per: 'pieces a cycle', demand: 'needed' },
@@ -90,35 +90,35 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'plates changed × a further unit, rounded up',
     terms: { changed: 'plates changed', perUnit: 'each plate' },
   },
-  'counts.together': { name: 'Together', reads: 'the sum of all runs' },
-  'counts.ofAllAlike': {
+  'plan.together': { name: 'Together', reads: 'the sum of all runs' },
+  'plan.ofAllAlike': {
     name: 'All equal runs',
     reads: 'one of them × how many there are',
     terms: { one: 'one run', alike: 'equal runs' },
   },
-  'route.earliest': { name: 'The first of all', reads: 'the earliest moment' },
+  'plan.earliest': { name: 'The first of all', reads: 'the earliest moment' },
   'layout.gangCopies': {
     name: 'Copies up',
     reads: 'as few sheets as rows of each order allow',
     terms: { places: 'places found' },
   },
-  'form.diesOfGang': { name: 'Dies set up', reads: 'the dies of all orders on the sheet' },
+  'foil.diesOfGang': { name: 'Dies set up', reads: 'the dies of all orders on the sheet' },
   'counts.stepSetup': {
     name: 'Setup',
     reads: 'setup of new work × factor, rounded up',
     terms: { fresh: 'new work', factor: 'new or repeat' },
   },
-  'cost.inkFill': {
+  'ink.fillCost': {
     name: 'Ink of fill and wash-up',
     reads: 'all ink − ink on the sheets',
     terms: { cost: 'all ink', onSheets: 'on the sheets' },
   },
-  'cost.moreCycles': {
+  'route.costOfMoreCycles': {
     name: 'For a thousand more',
     reads: 'pieces ÷ pieces a cycle ÷ (1 − running loss), no setup',
     terms: { pieces: 'pieces', per: 'pieces a cycle', runningPpm: 'running loss' },
   },
-  'cost.morePieces': {
+  'route.costOfMorePieces': {
     name: 'For a thousand more',
     reads: 'what all that follows takes for a thousand more',
     terms: { delivered: 'delivered' },
@@ -133,17 +133,17 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'cartons ÷ cartons a layer, at most the layers a pallet takes',
     terms: { layers: 'layers a pallet takes', cartons: 'cartons', perLayer: 'a layer' },
   },
-  'counts.faults': {
+  'reject.faults': {
     name: 'Faulty, taken out',
     reads: '1 − (1 − found here) × (1 − run through from the press)',
     terms: { here: 'found here', carried: 'run through from the press' },
   },
-  'counts.foilSetup': {
+  'foil.setup': {
     name: 'Setup',
     reads: 'setup of one foil area × areas × factor, rounded up',
     terms: { fresh: 'one area, new work', areas: 'foil areas', factor: 'new or repeat' },
   },
-  'form.diesSetUp': { name: 'Dies set up', reads: 'copies up × foil areas', terms: { copiesUp: 'copies up', areas: 'foil areas' } },
+  'foil.diesSetUp': { name: 'Dies set up', reads: 'copies up × foil areas', terms: { copiesUp: 'copies up', areas: 'foil areas' } },
   'route.outsideEnd': {
     name: 'Back from outside',
     reads: 'the later of: left + days of the supplier, date agreed',
@@ -161,17 +161,17 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'allowance ÷ what it exceeds the mean by: it suffices in a share of jobs',
     terms: { allowance: 'allowance', spread: 'spread from job to job', share: 'share of jobs it suffices in' },
   },
-  'counts.likelyCycles': {
+  'plan.likelyCycles': {
     name: 'Lost as a rule, in finished pieces',
     reads: 'cycles ÷ cycles a finished piece',
     terms: { cycles: 'cycles', perGood: 'cycles a finished piece' },
   },
-  'counts.likelyRunning': {
+  'plan.likelyRunning': {
     name: 'Lost as a rule while running, in finished pieces',
     reads: '(run − setup) × running loss as a rule ÷ cycles a finished piece',
     terms: { run: 'run', setup: 'setup', ppm: 'running loss as a rule', perGood: 'cycles a finished piece' },
   },
-  'counts.kept': {
+  'plan.kept': {
     name: 'Kept for losses, in finished pieces',
     reads: 'allowances, what whole sheets give over, and the reserve, ÷ cycles a finished piece',
     terms: {
@@ -185,7 +185,7 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
       reserve: 'reserve',
     },
   },
-  'counts.slack': {
+  'plan.slack': {
     name: 'Left open by the order',
     reads: 'what comes out − the least the customer takes',
     terms: { demand: 'comes out', least: 'least good' },
@@ -207,7 +207,7 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
       '(times − 1) × what is kept for this step × pieces it takes for a finished one, rounded up: it lies where its losses fall, never in finished pieces',
     terms: { allowance: 'kept without reserve', times: 'times the allowances', perGood: 'pieces taken for a finished one' },
   },
-  'total.reserve': { name: 'Reserve', reads: 'pulled with the reserve − pulled without' },
+  'plan.reserve': { name: 'Reserve', reads: 'pulled with the reserve − pulled without' },
   'counts.leastGood': {
     name: 'Least good',
     reads: 'ordered × (1 − under), rounded up',
@@ -218,20 +218,20 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'ordered × (1 + over), rounded down',
     terms: { wanted: 'ordered', overPpm: 'over allowed' },
   },
-  'counts.lostOfStep': {
+  'plan.lostOfStep': {
     name: 'Lost at this step',
     reads: 'lost ÷ units per finished piece',
     terms: { lost: 'lost', perGood: 'units per piece' },
   },
-  'counts.lostPieces': { name: 'Lost, in finished pieces', reads: 'all steps together' },
-  'counts.lostKg': {
+  'plan.lostPieces': { name: 'Lost, in finished pieces', reads: 'all steps together' },
+  'plan.lostKg': {
     name: 'Waste at this step',
     reads: 'lost × units a cycle × width × height × grammage',
     terms: { lost: 'lost', per: 'units a cycle', widthMm: 'width', heightMm: 'height', gsm: 'grammage' },
   },
-  'counts.wasteKg': { name: 'Waste of one kind', reads: 'all steps together' },
-  'counts.trimWaste': { name: 'Trim', reads: 'mass of the sheets − mass of the copies', terms: { sheets: 'sheets', copies: 'copies' } },
-  'counts.copiesCut': { name: 'Copies cut', reads: 'sheets × copies up', terms: { sheets: 'sheets', copiesUp: 'copies up' } },
+  'plan.wasteOfKind': { name: 'Waste of one kind', reads: 'all steps together' },
+  'guillotine.trimWaste': { name: 'Trim', reads: 'mass of the sheets − mass of the copies', terms: { sheets: 'sheets', copies: 'copies' } },
+  'guillotine.copiesCut': { name: 'Copies cut', reads: 'sheets × copies up', terms: { sheets: 'sheets', copiesUp: 'copies up' } },
   'stock.caliper': {
     name: 'Caliper',
     reads: 'of the measured lot if there is one, else of the stock card',
@@ -274,7 +274,7 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     terms: { unchanged: 'colours unchanged', changed: 'plates of colours that change' },
   },
   'form.plates': { name: 'Plates', reads: 'one per ink of the form', terms: { inks: 'inks' } },
-  'form.platesInAll': { name: 'Plates', reads: 'the plates of all forms together' },
+  'platemaking.platesInAll': { name: 'Plates', reads: 'the plates of all forms together' },
   'form.plateLife': {
     name: 'Plate life',
     reads: 'rated life × factor of the ink',
@@ -300,7 +300,7 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'dies × (area of the image × time a cm² + time to look)',
     terms: { dies: 'dies', widthMm: 'image, width', heightMm: 'image, height', perCm2: 'time a cm²', look: 'looking at one' },
   },
-  'form.diesOfJob': { name: 'Dies made here', reads: 'what the job that makes them costs', terms: { job: 'the job' } },
+  'foil.diesOfJob': { name: 'Dies made here', reads: 'what the job that makes them costs', terms: { job: 'the job' } },
   'form.foilDies': { name: 'Foil dies', reads: 'copies up × areas', terms: { copiesUp: 'copies up', areas: 'areas' } },
   'form.foilDiePrice': {
     name: 'Price of the dies',
@@ -328,7 +328,7 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'foil a stroke × strokes × lanes',
     terms: { perStrokeMm: 'a stroke', strokes: 'strokes', lanes: 'lanes' },
   },
-  'ink.foilWidth': {
+  'foil.width': {
     name: 'Foil width',
     reads: 'image + a margin on both sides',
     terms: { image: 'image', left: 'margin', right: 'margin' },
@@ -384,7 +384,7 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
       thicknessMm: 'thickness of a piece',
     },
   },
-  'finishing.pieceThickness': {
+  'pack.pieceThickness': {
     name: 'Thickness in the carton',
     reads: '(panels × caliper + envelope) × air',
     terms: { panels: 'panels', caliperUm: 'caliper', envelopeUm: 'envelope', air: 'air between' },
@@ -425,7 +425,7 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     terms: { base: 'machine', forms: 'forms', perForm: 'each' },
   },
   'route.runTime': { name: 'Running time', reads: 'cycles ÷ net speed', terms: { cycles: 'cycles', perHour: 'net speed' } },
-  'route.sum': { name: 'Time', reads: 'the sum', terms: { wait: 'wait', run: 'run' } },
+  'quantity.sum': { name: 'Time', reads: 'the sum', terms: { wait: 'wait', run: 'run' } },
   'route.later': { name: 'Not before', reads: 'end of the step before + wait', terms: { from: 'end before', by: 'wait' } },
   'route.start': {
     name: 'Start',
@@ -438,26 +438,30 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     terms: { start: 'start', setupS: 'setup', runS: 'run', closedS: 'closed hours' },
   },
   'route.latest': { name: 'The last of all', reads: 'the latest moment', terms: { now: 'now' } },
-  'cost.each': { name: 'Cost', reads: 'number × price', terms: { number: 'number', price: 'price' } },
-  'cost.foil': {
+  'form.priceOf': { name: 'Cost', reads: 'number × price', terms: { number: 'number', price: 'price' } },
+  'ink.foilCost': {
     name: 'Cost of foil',
     reads: 'metres × width × price',
     terms: { metres: 'metres', widthMm: 'width', perM2: 'price a m²' },
   },
-  'cost.machine': {
+  'route.machineCost': {
     name: 'Machine cost',
     reads: '(setup hours × setup rate + run hours × run rate) × people ÷ usual crew',
     terms: { setupS: 'setup', setupRate: 'setup rate', runS: 'run', runRate: 'run rate', people: 'people', crew: 'usual crew' },
   },
-  'cost.stock': { name: 'Cost of stock', reads: 'number × price per thousand', terms: { number: 'number', perThousand: 'per thousand' } },
-  'cost.ink': { name: 'Cost of ink', reads: 'mass × price', terms: { kg: 'mass', perKg: 'a kilogram' } },
-  'cost.total': { name: 'Planning cost', reads: 'the sum of all costs' },
-  'cost.perThousand': {
+  'route.stockCost': {
+    name: 'Cost of stock',
+    reads: 'number × price per thousand',
+    terms: { number: 'number', perThousand: 'per thousand' },
+  },
+  'route.inkCost': { name: 'Cost of ink', reads: 'mass × price', terms: { kg: 'mass', perKg: 'a kilogram' } },
+  'route.totalCost': { name: 'Planning cost', reads: 'the sum of all costs' },
+  'route.perThousand': {
     name: 'Per thousand',
     reads: 'planning cost ÷ good pieces × 1000',
     terms: { total: 'planning cost', good: 'good pieces' },
   },
-  'cost.runOn': {
+  'route.runOn': {
     name: 'A thousand more',
     reads: 'each cost that grows with the quantity ÷ its count × what a thousand more take of it: no setup, no forms, no fill',
     terms: Object.fromEntries(
@@ -468,13 +472,13 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
       ]),
     ),
   },
-  'total.sheets': { name: 'Sheets to pull', reads: 'all stocks together' },
-  'total.machineS': { name: 'On machines', reads: 'all setups and runs' },
-  'total.waitS': { name: 'Waiting', reads: 'all waits on the clock' },
-  'total.inkKg': { name: 'Ink', reads: 'all inks together' },
-  'total.plates': { name: 'Plates', reads: 'all plates, those made again too' },
-  'total.wasteKg': { name: 'Waste', reads: 'trim, setup, running and samples together' },
-  'total.good': { name: 'Good pieces', reads: 'all that leaves the house' },
+  'plan.sheets': { name: 'Sheets to pull', reads: 'all stocks together' },
+  'plan.machineS': { name: 'On machines', reads: 'all setups and runs' },
+  'plan.waitS': { name: 'Waiting', reads: 'all waits on the clock' },
+  'plan.inkKg': { name: 'Ink', reads: 'all inks together' },
+  'plan.plates': { name: 'Plates', reads: 'all plates, those made again too' },
+  'plan.wasteKg': { name: 'Waste', reads: 'trim, setup, running and samples together' },
+  'plan.good': { name: 'Good pieces', reads: 'all that leaves the house' },
   // the roll and the web
   'stock.rollLengthByMass': {
     name: 'Length of a roll by its mass',
@@ -545,38 +549,38 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'metres × share of new work ÷ repeat, whole ones',
     terms: { metres: 'metres', factor: 'new or repeat work', repeatMm: 'repeat' },
   },
-  'counts.destroyed': { name: 'Taken out', reads: 'faulty ones and samples', terms: { running: 'faulty', samples: 'samples' } },
-  'counts.balance': {
+  'reject.destroyed': { name: 'Taken out', reads: 'faulty ones and samples', terms: { running: 'faulty', samples: 'samples' } },
+  'reject.balance': {
     name: 'Left over in the books',
     reads: 'in − good − taken out',
     terms: { taken: 'in', good: 'good', destroyed: 'taken out' },
   },
-  'counts.edgeTrim': {
+  'stock.edgeTrim': {
     name: 'Trimmed off the web',
     reads: 'repeats × (web − lanes × sheet width) × repeat × grammage',
     terms: { repeats: 'repeats', webMm: 'web', lanes: 'lanes', sheetWidthMm: 'sheet width', repeatMm: 'repeat', gsm: 'grammage' },
   },
-  'finishing.matrixShare': {
+  'rollDie.matrixShare': {
     name: 'Matrix, share of the face',
     reads: '1 − labels × width × height ÷ (web × repeat)',
     terms: { labels: 'labels a repeat', widthMm: 'width', heightMm: 'height', webMm: 'web', repeatMm: 'repeat' },
   },
-  'finishing.matrixKg': {
+  'rollDie.matrixKg': {
     name: 'Matrix drawn off',
     reads: 'metres × web × grammage × share of face × share of matrix',
     terms: { metres: 'metres', webMm: 'web', gsm: 'grammage', face: 'share of face', share: 'share of matrix' },
   },
-  'finishing.perforations': {
+  'sheeter.perforations': {
     name: 'Lines of perforation',
     reads: 'between columns and between rows',
     terms: { across: 'across', along: 'along', asked: 'asked for' },
   },
-  'finishing.backSlits': {
+  'sheeter.backSlits': {
     name: 'Slits in the liner',
     reads: 'sheet width ÷ distance',
     terms: { widthMm: 'sheet width', everyMm: 'distance' },
   },
-  'finishing.shareOfLayer': {
+  'pack.shareOfLayer': {
     name: 'Share of its layer',
     reads: 'thickness of a layer ÷ pieces in it',
     terms: { layerMm: 'layer', pieces: 'pieces' },
@@ -584,18 +588,18 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
   'route.metresRun': { name: 'Metres through the machine', reads: 'repeats × repeat', terms: { cycles: 'repeats', repeatMm: 'repeat' } },
   'route.webRunTime': { name: 'Running time', reads: 'metres ÷ net speed', terms: { metres: 'metres', metresPerHour: 'metres an hour' } },
   'route.metresAMinute': { name: 'Net speed', reads: 'metres an hour ÷ 60', terms: { metresPerHour: 'metres an hour' } },
-  'route.readsASecond': {
+  'camera.readsASecond': {
     name: 'Repeats a second under the camera',
     reads: 'speed ÷ repeat',
     terms: { metresPerHour: 'metres an hour', repeatMm: 'repeat' },
   },
-  'total.metres': { name: 'Metres to pull', reads: 'all webs together' },
-  'cost.clicks': {
+  'plan.metres': { name: 'Metres to pull', reads: 'all webs together' },
+  'digital.clicks': {
     name: 'Toner and wear',
     reads: 'sheets × sides × price a side',
     terms: { sheets: 'sheets', sides: 'sides', perSide: 'price a side' },
   },
-  'forecast.reach': {
+  'flow.forecastReach': {
     name: 'Reaches this step',
     reads: 'pieces × share of this step ÷ pieces a cycle, whole cycles',
     terms: {
@@ -606,17 +610,17 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
       whole: 'whole cycles only',
     },
   },
-  'forecast.run': {
+  'flow.forecastRun': {
     name: 'Runs in all',
     reads: 'what was counted; while the step is not done, what reaches it',
     terms: { counted: 'counted', done: 'done', plan: 'planned' },
   },
-  'forecast.rate': {
+  'flow.forecastRate': {
     name: 'Running loss as counted',
     reads: '(lost + plan’s loss of 500 cycles) ÷ (cycles + 500)',
     terms: { lost: 'lost', cycles: 'cycles after setup', planPpm: 'plan’s running loss', weight: 'cycles the plan stands for' },
   },
-  'forecast.good': {
+  'flow.forecastGood': {
     name: 'Good at the end of this step',
     reads: 'good counted + what the rest of the run leaves',
     terms: {
@@ -631,29 +635,29 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
       batchLost: 'lost a roll',
     },
   },
-  'forecast.goodTable': {
+  'flow.forecastGoodTable': {
     name: 'Good at the end of this step',
     reads: 'good counted + the share the table leaves of the rest',
     terms: { counted: 'run so far', good: 'good so far', done: 'done', run: 'runs in all', samples: 'samples' },
   },
-  'forecast.pieces': { name: 'Will be there', reads: 'what its steps give, whole pieces' },
-  'forecast.made': {
+  'flow.forecastPieces': { name: 'Will be there', reads: 'what its steps give, whole pieces' },
+  'flow.forecastMade': {
     name: 'Given by this step',
     reads: 'good cycles × pieces a cycle',
     terms: { good: 'good cycles', per: 'pieces a cycle' },
   },
-  'forecast.toLose': {
+  'counts.forecastToLose': {
     name: 'Still to be lost here',
     reads: '(cycles ahead − good ahead) ÷ cycles a finished piece',
     terms: { run: 'runs in all', counted: 'run so far', realGood: 'good at the end', good: 'good so far', perGood: 'cycles a piece' },
   },
-  'forecast.allToLose': { name: 'Still to be lost', reads: 'all steps ahead together, in finished pieces' },
-  'forecast.low': {
+  'counts.forecastAllToLose': { name: 'Still to be lost', reads: 'all steps ahead together, in finished pieces' },
+  'counts.forecastLow': {
     name: 'Good in a bad run of luck',
     reads: 'forecast − losses ahead × (factor only one job in twenty exceeds − 1)',
     terms: { forecast: 'forecast', toLose: 'still to be lost', variation: 'spread of losses' },
   },
-  'forecast.high': {
+  'counts.forecastHigh': {
     name: 'Good in a good run of luck',
     reads: 'forecast + losses ahead × (1 − factor only one job in twenty stays below)',
     terms: { forecast: 'forecast', toLose: 'still to be lost', variation: 'spread of losses' },

@@ -1,0 +1,74 @@
+import type { Id } from '../../quantity/figure';
+import { idOf } from '../../quantity/id-of';
+import { copiesUp } from '../../layout/layout';
+import { foilPull } from '../../ink/foil-pull';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, wordSetting } from '../process';
+import { type AreaOnForm, areasOnForm, foilLanes, gapOf, inTenths } from './foil-areas';
+
+export const foilPaper = (cx: ConsumeContext): PaperPage[] => [
+  {
+    department: 'foil',
+    scene: true,
+    rows: panelRows(cx),
+    lists: [
+      {
+        title: 'dies',
+        head: ['area', 'size', 'dies', 'lanes', 'foil width', 'strokes before a jump', 'short advance', 'jump'],
+        rows: areasOnForm(cx).map((a) => {
+          const lanes = foilLanes(cx, a);
+          const pull = foilPull({
+            imageMm: lanes.imageMm,
+            gapMm: gapOf(cx),
+            pitchMm: lanes.pitchMm,
+            dies: lanes.dies,
+          });
+          return [
+            a.name,
+            `${a.widthMm} × ${a.heightMm} mm`,
+            String(cx.ledger.value(`${cx.id}.die.${a.key}.dies`)),
+            String(lanes.lanes),
+            `${inTenths(cx.ledger.value(`${cx.id}.foil.${a.key}.widthMm`))} mm`,
+            lanes.dies === 1 ? 'no jump' : String(pull.strikes),
+            `${inTenths(pull.shortMm)} mm`,
+            lanes.dies === 1 ? '–' : `${inTenths(pull.jumpMm)} mm`,
+          ];
+        }),
+      },
+    ],
+    blanks: ['heat and dwell (foil maker’s sheet)', 'gap to print measured', 'counter at start and end'],
+  },
+];
+
+export const foilSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({
+  text: `${cx.machine.name} · ${cx.layout ? copiesUp(cx.layout) : 0} dies`,
+});
+
+export function panelRows(cx: ConsumeContext): PanelRow[] {
+  const areas = areasOnForm(cx);
+  const id = (area: AreaOnForm, what: string): Id<'figure'> => idOf(cx.id, what).replace('*', area.key);
+  return [
+    { label: 'machine', text: cx.machine.name },
+    ...areas.flatMap((a) => [
+      { label: 'dies', text: a.name, figure: id(a, 'die.*.dies') },
+      { label: 'foilPerStroke', text: a.name, figure: id(a, 'foil.*.perStroke') },
+      { label: 'foilMetres', text: a.name, figure: id(a, 'foil.*.metres') },
+      { label: 'foilWidth', text: a.name, figure: id(a, 'foil.*.widthMm') },
+    ]),
+    { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles') },
+    { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+    {
+      label: 'setupKind',
+      text: wordSetting(cx, 'repeat', 'new'),
+      edit: {
+        at: settingPath(cx, 'repeat'),
+        kind: 'choice',
+        options: [
+          { value: 'new', says: 'new' },
+          { value: 'repeat', says: 'repeat' },
+        ],
+      },
+    },
+    { label: 'waitBefore', figure: idOf(cx.id, 'waitS'), edit: { at: settingPath(cx, 'waitS'), kind: 'hours' } },
+    { label: 'dwell', text: 'makersSheet' },
+  ];
+}

@@ -1,0 +1,49 @@
+import { idOf } from '../../quantity/id-of';
+import { practiceTerm } from '../../plant/practice';
+import type { Cut } from '../../finishing/cutting-program';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, settingRow } from '../process';
+import { ordersOnForm } from '../parted-step';
+import { EDGES, liftMm, mmSays, programOf } from './program';
+
+export const guillotinePaper = (cx: ConsumeContext): PaperPage[] => [
+  {
+    department: 'guillotine',
+    scene: true,
+    rows: guillotinePanel(cx),
+    lists: [
+      ...ordersOnForm(cx),
+      {
+        title: 'program',
+        head: ['cut', 'pile', 'turn', 'edge at the gauge', 'gauge', 'falls off in front'],
+        rows: programOf(cx).map((c) => [
+          String(c.nr),
+          c.take,
+          TURNS[c.turns],
+          EDGES[c.edge],
+          `${mmSays(c.gaugeMm)} mm`,
+          `${FALLS[c.falls]} ${mmSays(c.fallsMm)} mm${c.falls === 'strip' ? ', put aside' : ''}`,
+        ]),
+      },
+    ],
+    blanks: ['lay edge marked', 'strips sorted', 'knife changed'],
+  },
+];
+
+export const guillotinePanel = (cx: ConsumeContext): PanelRow[] => [
+  { label: 'cuts', figure: idOf(cx.id, 'cuts') },
+  { label: 'sheetsPerLift', figure: idOf(cx.id, 'perLift') },
+  settingRow(cx, 'liftHeight', 'liftMm', liftMm(cx), { kind: 'length', unit: 'mm' }),
+  { label: 'lifts', figure: idOf(cx.id, 'lifts') },
+  { label: 'cuttingTime', figure: idOf(cx.id, 'cuttingS') },
+  settingRow(cx, 'secondsPerCut', 'cutS', practiceTerm(cx.plant, 'guillotine.cutS'), { kind: 'seconds', unit: 's' }),
+  { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+  { label: 'waitBefore', figure: idOf(cx.id, 'waitS'), edit: { at: settingPath(cx, 'waitS'), kind: 'hours' } },
+  { label: 'trimWaste', figure: idOf(cx.id, 'trimKg') },
+];
+
+export const guillotineSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({
+  figure: idOf(cx.id, 'cuts'),
+  text: cx.machine.name,
+});
+const TURNS = ['', 'quarter turn', 'end for end'] as const;
+const FALLS: Readonly<Record<Cut['falls'], string>> = { trim: 'trim', strip: 'strip', waste: 'waste' };

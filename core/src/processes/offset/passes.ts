@@ -1,0 +1,41 @@
+import type { Id } from '../../quantity/figure';
+import { typed } from '../../quantity/ledger';
+import { pressPasses } from '../../layout/work-style';
+import type { RegisterOf } from '../../register/register-of-step';
+import type { ConsumeContext, DraftContext, PartVersion } from '../process';
+import { type Pass, inInkOrder, pressAbility } from '../press-inks';
+import { registerOfInks } from '../register-of';
+import { runId, versionRuns } from '../version-runs';
+
+export const NONE = typed(0, 's', 'none');
+
+/** The runs of the form through this press: passes by work style, with ids that tell their side; and each version of a pass that differs in it. */
+export function passesOf(cx: DraftContext): Pass[] {
+  const passes = pressPasses(cx.workStyle, cx.prints, pressAbility(cx));
+  let apart = false;
+  let last: PartVersion | null = null;
+  return passes.flatMap((p, i) => {
+    const prints = p.prints.map(({ side, inks }) => ({ side, inks: inInkOrder(cx, inks) }));
+    const id = passes.length === 1 ? cx.id : `${cx.id}.${p.side}${passes.filter((q, j) => q.side === p.side && j < i).length || ''}`;
+    const inks = prints.flatMap((side) => side.inks);
+    const runs = versionRuns(cx, inks, apart, p.samePlates ? { version: last } : 'nothing');
+    apart ||= runs.length > 1;
+    last = runs.at(-1)?.version ?? null;
+    return runs.map((run): Pass => ({ ...p, ...run, prints, inks, of: id, id: runId(id, run, cx) }));
+  });
+}
+
+/** The runs of each pass, in the order they go through the press. */
+export function runsByPass(passes: readonly Pass[]): Map<string, Pass[]> {
+  const by = new Map<string, Pass[]>();
+  for (const run of passes) by.set(run.of, [...(by.get(run.of) ?? []), run]);
+  return by;
+}
+
+/** What a pass is read for at the register desk: its inks to each other, and from the second pass on to the one before. */
+export function registersOf(cx: ConsumeContext, step: Id<'step'>): RegisterOf | null {
+  const passes = passesOf(cx);
+  const at = passes.findIndex((p) => p.id === step);
+  const pass = passes[at];
+  return pass ? registerOfInks(cx, pass.prints, 'offset', at > 0) : null;
+}

@@ -1,0 +1,45 @@
+import type { Scene, Shape } from '../../scene/scene';
+import { platesOfInk } from '../../form/plates';
+import type { ConsumeContext } from '../process';
+import { plateSets } from './plate-sets';
+
+export function platemakingScene(cx: ConsumeContext): Scene {
+  const shapes: Shape[] = [];
+  const press = cx.layout?.sheetMm ?? [740, 600];
+  plateSets(cx).forEach((set, row) => {
+    shapes.push({
+      kind: 'text',
+      role: 'strong',
+      x: 0,
+      y: row * 130 + 12,
+      text: set.side === 'both' ? 'one form, both sides' : `form ${row + 1}, ${set.side}`,
+      sizeMm: 11,
+    });
+    set.inks.forEach((ink, i) => {
+      const [x, y] = [i * 104, row * 130 + 22];
+      shapes.push(
+        { kind: 'rect', role: 'unit', x, y, w: 92, h: 74, ref: `plate ${ink} ${set.side}` },
+        { kind: 'rect', role: 'ink', ink, x: x + 10, y: y + 12, w: 72, h: 44 },
+        { kind: 'rect', role: 'gripper', x, y: y + 64, w: 92, h: 10 },
+      );
+      for (const hole of [x + 20, x + 72]) shapes.push({ kind: 'circle', role: 'unit', cx: hole, cy: y + 69, r: 2.5 });
+      shapes.push({ kind: 'text', role: 'inkName', x: x + 46, y: y + 90, text: platesSay(cx, ink), sizeMm: 11, anchor: 'middle' });
+    });
+  });
+  return {
+    title: 'plates',
+    says:
+      plateSets(cx)
+        .map((s) => `${s.side}: ${s.inks.map((ink) => platesSay(cx, ink)).join(', ')}`)
+        .join('; ') + `; for a sheet of ${press[0]} by ${press[1]} millimetres`,
+    box: { x: -10, y: -6, w: Math.max(...plateSets(cx).map((s) => s.inks.length * 104), 300) + 20, h: plateSets(cx).length * 130 + 10 },
+    toScale: false,
+    shapes,
+  };
+}
+
+/** An ink, and how many plates of it are made where versions have plates of their own. */
+const platesSay = (cx: ConsumeContext, ink: string): string => {
+  const plates = platesOfInk(ink, cx.versions).length;
+  return plates > 1 ? `${ink} × ${plates}` : ink;
+};

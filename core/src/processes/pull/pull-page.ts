@@ -1,0 +1,69 @@
+import { idOf } from '../../quantity/id-of';
+import type { Shelf } from '../../plant/plant';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, wordSetting } from '../process';
+import { stockFlow } from './stock-flow';
+
+export function pullPanel(cx: ConsumeContext): PanelRow[] {
+  const part = cx.parts[0];
+  const fitting = Object.entries(cx.plant.stocks).filter(([, s]) => s.form === 'sheet' && s.grade === part?.grade);
+  return [
+    {
+      label: 'stock',
+      text: cx.stock?.name ?? '',
+      edit: {
+        at: ['choices', 'stock', cx.form?.id ?? ''],
+        kind: 'choice',
+        options: fitting.map(([value, s]) => ({ value, says: s.name })),
+      },
+    },
+    {
+      label: 'owner',
+      text: wordSetting(cx, 'owner', 'works'),
+      edit: {
+        at: settingPath(cx, 'owner'),
+        kind: 'choice',
+        options: [
+          { value: 'works', says: 'works' },
+          { value: 'customer', says: 'customer' },
+        ],
+      },
+    },
+    { label: 'copiesUp', figure: idOf(cx.form?.id ?? '', 'copiesUp') },
+    { label: 'sheetUse', figure: idOf(cx.id, 'sheetUse') },
+    { label: 'sheetsToPull', figure: idOf(stockFlow(cx.id), 'demand') },
+    { label: 'mass', figure: idOf(cx.id, 'mass') },
+    { label: 'reams', figure: idOf(cx.id, 'reams') },
+    { label: 'piles', figure: idOf(cx.id, 'piles') },
+    { label: 'gripper', figure: idOf(cx.form?.id ?? '', 'gripper') },
+    { label: 'cost', figure: idOf(cx.id, 'cost') },
+  ];
+}
+
+export const pullPaper = (cx: ConsumeContext): PaperPage[] => [
+  {
+    department: 'store',
+    scene: true,
+    rows: pullPanel(cx),
+    lists: [
+      {
+        title: 'lots',
+        head: ['lot', 'sheets', 'owner', 'measured'],
+        rows: lotRows(cx, (l) => [String(l.quantity), l.owner, l.caliperUm === undefined ? 'not measured' : `${l.caliperUm} µm`]),
+      },
+      {
+        title: 'grain',
+        head: ['grain', 'unwrap'],
+        rows: [[cx.stock?.grain ?? 'not said', 'not before the pile has the press room’s temperature']],
+      },
+    ],
+    blanks: ['location', 'substitute note', 'sheets returned'],
+  },
+];
+
+export const pullSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({ text: cx.stock?.name ?? '' });
+
+/** Lots of the stock as the store lists them; that there is none is said, never left blank. */
+export const lotRows = (cx: ConsumeContext, tell: (lot: Shelf['lots'][string]) => string[]): string[][] => {
+  const lots = Object.entries(cx.shelf.lots).filter(([, l]) => l.stock === cx.stockId);
+  return lots.length > 0 ? lots.map(([id, l]) => [id, ...tell(l)]) : [['none in the store']];
+};
