@@ -92,6 +92,7 @@ export * from './counts/step-times';
 export * from './counts/step-units';
 export * from './counts/tally';
 export * from './route/intervals';
+export * from './processes/finding';
 export * from './processes/process';
 export { SIDE } from './processes/register-of';
 export { PROCESS_IDS, PROCESSES } from './processes/registry';

@@ -2,27 +2,9 @@ import type { Figure, Id } from '../quantity/figure';
 import type { Flow, Step, ToolUse } from '../flow/net';
 import type { Counts } from '../flow/solve-backward';
 import type { Form } from '../layout/form';
-import type { Edit } from '../product/edit';
 import type { Part } from '../product/part';
+import type { Finding, FindingArgs } from '../processes/finding';
 import type { PanelRow } from '../processes/process';
-
-/** Release, start and close block; decide asks a person; know is good to know. */
-export type FindingLevel = 'release' | 'start' | 'close' | 'decide' | 'know';
-export const LEVELS: readonly FindingLevel[] = ['release', 'start', 'close', 'decide', 'know'];
-export type FindingArgs = Record<string, number | string>;
-export type Remedy =
-  | { do: 'edit'; says: string; args: FindingArgs; edits: Edit[] }
-  | { do: 'ask'; says: string; desk: string }
-  /** Searches again for the layout of a part. */
-  | { do: 'search'; says: string; slot: Id<'form'> };
-export interface Finding {
-  code: string;
-  level: FindingLevel;
-  /** A stone, a part or the job ("job"). */ at: string;
-  /** The figure it stands beside. */ figure?: Id<'figure'>;
-  args: FindingArgs;
-  remedies: Remedy[];
-}
 
 /** A stone of the river: one place on the route with its steps, panel and picture line. Of a stone that runs several forms, parts or versions all runs together. */
 export interface Stone {

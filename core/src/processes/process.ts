@@ -7,7 +7,7 @@ import type { AbilityKey } from '../plant/abilities';
 import type { Flow, Step, ToolUse } from '../flow/net';
 import type { LossPoint } from '../flow/loss-table';
 import type { Counts, LossTerms } from '../flow/solve-backward';
-import type { Settings } from '../product/job-spec';
+import type { JobSpec, Settings } from '../product/job-spec';
 import type { Part } from '../product/part';
 import type { Layout } from '../layout/layout';
 import type { LayoutAsk } from '../layout/usable-sheet';
@@ -15,6 +15,7 @@ import type { WorkStyleId } from '../layout/work-style';
 import type { RegisterOf } from '../register/register-of-step';
 import type { Form, Prints } from '../layout/form';
 import type { Batch, Bundle, Incoming } from './batch';
+import type { Finding } from './finding';
 
 /** What every pass tells a process about its place on the route. */
 export interface ProcessContext {
@@ -124,6 +125,13 @@ export interface PaperPage {
   blanks: string[];
 }
 
+/** A finding that a kind of work makes of each of its own runs; what looks at more than one stone is a rule of the plan. `nr` is its number in the house's list. */
+export interface OwnRule {
+  code: string;
+  nr?: number;
+  find(cx: ConsumeContext, spec: JobSpec): Omit<Finding, 'code' | 'at'>[];
+}
+
 /** A step on the shop floor as functions; one per kind of work, chosen by families, registered in PROCESSES. */
 export interface Process {
   id: Id<'process'>;
@@ -150,6 +158,8 @@ export interface Process {
   parts?: true;
   /** Parts sheets by straight cuts from edge to edge, and by nothing else. */
   straightCuts?: true;
+  /** What it finds of its own runs. */
+  rules?: readonly OwnRule[];
   /** First pass: late machines speak before the layout. */
   asks(cx: ProcessContext): Partial<LayoutAsk>;
   /** Steps, flows, tools and losses. */

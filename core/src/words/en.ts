@@ -1,4 +1,5 @@
-import { FINDINGS, REMEDIES, type Args } from './en/findings';
+import { FINDINGS, REMEDIES } from './en/findings';
+import type { Args } from './kind-words';
 import { LABELS } from './en/labels';
 import { formatMoment } from './format';
 import { type ScreenKey, SCREENS } from './en/screens';

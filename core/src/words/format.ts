@@ -160,3 +160,7 @@ export function typingUnit(unit: string, place: Place): { unit: string; per: num
   const own = { unit: formatFigure(2, unit, place).unit, per: 1 };
   return (place.units === 'imperial' ? TYPED_IMPERIAL[unit] : undefined) ?? TYPED[unit] ?? own;
 }
+
+/** An argument of a sentence: a number as people write it, a word as it is. */
+export const said = (x: number | string | undefined, decimals = 1): string =>
+  typeof x === 'number' ? formatNumber(x, decimals) : (x ?? '');

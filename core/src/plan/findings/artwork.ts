@@ -1,6 +1,6 @@
 import type { Artwork } from '../../product/artwork';
 import { requiredToleranceMm } from '../../register/tolerance';
-import type { Finding, Remedy } from '../plan-types';
+import type { Finding, Remedy } from '../../processes/finding';
 import type { Rule } from './rule';
 
 /** Type below this, reversed out of several inks, fills in; finer lines break. Common practice, no source. */

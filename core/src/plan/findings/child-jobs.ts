@@ -1,6 +1,6 @@
 import { idOf } from '../../quantity/id-of';
 import { childOf } from '../../plant/plant';
-import type { Finding } from '../plan-types';
+import type { Finding } from '../../processes/finding';
 import { fromJobs } from '../readings/from-jobs';
 import type { Rule } from './rule';
 

@@ -1,4 +1,4 @@
-import { LEVELS, type Finding } from '../plan-types';
+import { LEVELS, type Finding } from '../../processes/finding';
 import { coatOnGlue, overprintFine, typeSmall } from './artwork';
 import { gapNarrow } from './gap-narrow';
 import { bleedSmall } from './bleed-small';
@@ -12,7 +12,6 @@ import { dueMissed } from './due-missed';
 import { filmSurface } from './film-surface';
 import { countsOff, floorShort, handoverUnread } from './floor';
 import { foilOnInk } from './foil-on-ink';
-import { foilToPrint } from './foil-to-print';
 import { foldSizes } from './fold-sizes';
 import { foldWithoutScore } from './fold-without-score';
 import { foodMigration } from './food-migration';
@@ -21,19 +20,16 @@ import { gateNowhere, gateRefused, gateWaiting } from './gates';
 import { grainAcross } from './grain-across-fold';
 import { inkFill } from './ink-fill';
 import { layChanges } from './lay-changes';
-import { liftHigh } from './lift-high';
 import { logThin } from './log-thin';
 import { lotCaliper } from './lot-caliper';
 import { machineNone } from './machine-none';
 import { notCuttable } from './not-cuttable';
 import { nothingFits } from './nothing-fits';
-import { dieStrokesLeft, foilTooLarge } from './foil-dies';
+import { dieStrokesLeft } from './die-strokes-left';
 import { outsideNoDate, outsideTooSoon } from './outside-work';
 import { noLamps, repeatCannot, unitsShort } from './press-cannot';
 import { overrideStale } from './override-stale';
 import { overs } from './overs';
-import { packDoesNotFit } from './pack-fits';
-import { palletOver } from './pallet-over';
 import { plateLife } from './plate-life';
 import { repeatBroken } from './repeat-broken';
 import { riskShort } from './risk-short';
@@ -49,7 +45,7 @@ import { waitUnmet } from './wait-unmet';
 import { versionsFollow } from './versions-follow';
 import { washUp } from './wash-up';
 
-/** Every rule, in the order of the work. */
+/** Every rule of the plan, in the order of the work; what a kind of work finds of its own runs stands in its folder. */
 export const RULES: readonly Rule[] = [
   machineNone,
   choiceUnknown,
@@ -78,7 +74,6 @@ export const RULES: readonly Rule[] = [
   plateLife,
   toolOut,
   dieStrokesLeft,
-  foilTooLarge,
   totalInk,
   inkFill,
   noDrawDown,
@@ -91,11 +86,7 @@ export const RULES: readonly Rule[] = [
   washUp,
   waitUnmet,
   foilOnInk,
-  foilToPrint,
-  liftHigh,
   foldWithoutScore,
-  packDoesNotFit,
-  palletOver,
   outsideNoDate,
   outsideTooSoon,
   childGone,
@@ -119,7 +110,13 @@ export const RULES: readonly Rule[] = [
 
 /** All findings of a plan, the gravest first; within a level in the order of the work. */
 export function findAll(cx: FindingContext, already: readonly Finding[]): Finding[] {
-  const found = [...already, ...RULES.flatMap((rule) => rule.find(cx).map((f): Finding => ({ code: rule.code, ...f })))];
+  const found = [
+    ...already,
+    ...RULES.flatMap((rule) => rule.find(cx).map((f): Finding => ({ code: rule.code, ...f }))),
+    ...cx.contexts.flatMap(({ stone, cx: run }) =>
+      (stone.process.rules ?? []).flatMap((rule) => rule.find(run, cx.spec).map((f): Finding => ({ code: rule.code, at: run.id, ...f }))),
+    ),
+  ];
   const byLevel = LEVELS.flatMap((level) => found.filter((f) => f.level === level));
   return atStones(byLevel, cx);
 }

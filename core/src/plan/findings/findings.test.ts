@@ -7,8 +7,9 @@ import { applyEdits, JobSpecSchema } from '../door';
 import { cardSpec, LINDMOOR, SHELF } from '../line-1.fixture';
 import { labelSpec } from '../line-2.fixture';
 import { plan } from '../plan';
-import { LEVELS } from '../plan-types';
+import { LEVELS } from '../../processes/finding';
 import { earlyHash } from '../what-if/early-release';
+import { PROCESSES } from '../../processes/registry';
 import { RULES } from './find-all';
 
 interface Case {
@@ -429,7 +430,9 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
 };
 const found = ({ spec = cardSpec(), plant = LINDMOOR, shelf: s = SHELF }: Case) => plan(spec, plant, s).findings;
 
-test.each(RULES.map((r) => [r.code]))('%s fires where it should and is silent where it should not', (code) => {
+const OWN_RULES = Object.values(PROCESSES).flatMap((process) => process.rules ?? []);
+
+test.each([...RULES, ...OWN_RULES].map((r) => [r.code]))('%s fires where it should and is silent where it should not', (code) => {
   const c = CASES[code];
   expect(c).toBeDefined();
   const fired = found(c!.fires).filter((f) => f.code === code);

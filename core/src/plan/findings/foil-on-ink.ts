@@ -1,5 +1,5 @@
 import { editAt } from '../../product/edit';
-import type { Finding } from '../plan-types';
+import type { Finding } from '../../processes/finding';
 import type { Rule } from './rule';
 
 const DAY_S = 86_400;

@@ -1,5 +1,5 @@
 import { editAt } from '../../product/edit';
-import type { Finding } from '../plan-types';
+import type { Finding } from '../../processes/finding';
 import { type Rule, wishPath } from './rule';
 
 /** Panels of the folded width do not make up the open width: folds, open and folded size contradict each other. */

@@ -1,7 +1,7 @@
 import type { InkSeries } from '../../plant/plant';
 import { editAt } from '../../product/edit';
 import { isFromTheDrum } from '../../product/ink-names';
-import type { Remedy } from '../plan-types';
+import type { Remedy } from '../../processes/finding';
 import type { Rule } from './rule';
 
 /** Food lies behind print, varnish or adhesive that is not made for it. What is allowed is a matter of local law; the plan only knows the series and the stock. */

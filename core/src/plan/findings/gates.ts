@@ -1,6 +1,6 @@
 import type { Rule } from './rule';
 import type { Gate } from '../../product/job-spec';
-import type { Finding } from '../plan-types';
+import type { Finding } from '../../processes/finding';
 import { gateKey } from '../passes/ready';
 
 /** What a gate blocks until it is answered: the release, or the start of a stone. */

@@ -2,7 +2,7 @@ import { type Abilities } from '../../plant/abilities';
 import { machinesFor } from '../../plant/plant';
 import { idOf } from '../../quantity/id-of';
 import { editAt } from '../../product/edit';
-import type { Finding } from '../plan-types';
+import type { Finding } from '../../processes/finding';
 import type { FindingContext, Rule } from './rule';
 
 type Found = Omit<Finding, 'code'>;

@@ -2,7 +2,8 @@ import type { Ledger } from '../../quantity/ledger';
 import type { Plant, Shelf } from '../../plant/plant';
 import type { JobSpec } from '../../product/job-spec';
 import type { ConsumeContext } from '../../processes/process';
-import type { Finding, Plan } from '../plan-types';
+import type { Finding } from '../../processes/finding';
+import type { Plan } from '../plan-types';
 import type { RoutedStone } from '../passes/resolve';
 
 export interface FindingContext {

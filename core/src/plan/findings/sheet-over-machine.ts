@@ -1,7 +1,7 @@
 import { machinesFor } from '../../plant/plant';
 import { idOf } from '../../quantity/id-of';
 import { set } from '../../product/edit';
-import type { Remedy } from '../plan-types';
+import type { Remedy } from '../../processes/finding';
 import { pressSheet } from '../../stock/press-sheet';
 import { sheetBeyond, stocksOfGrade } from '../passes/resolve';
 import type { Rule } from './rule';

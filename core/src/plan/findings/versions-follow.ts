@@ -1,7 +1,7 @@
 import { idOf } from '../../quantity/id-of';
 import { changesInOrder, fewestChanges } from '../../form/version-order';
 import { editAt } from '../../product/edit';
-import type { Remedy } from '../plan-types';
+import type { Remedy } from '../../processes/finding';
 import type { Rule } from './rule';
 
 /** Versions that change plates run one after another: how many plates that takes, and whether another order changes fewer. */

@@ -3,7 +3,7 @@ import { printsOf } from '../../layout/form';
 import { isFromTheDrum } from '../../product/ink-names';
 import type { Gang, JobSpec } from '../../product/job-spec';
 import type { Part } from '../../product/part';
-import type { Finding } from '../plan-types';
+import type { Finding } from '../../processes/finding';
 import type { StoneWish } from './stone-wish';
 
 /** Stones after the parts of each gang were brought together, the gangs that stand, and those refused with the reason. */

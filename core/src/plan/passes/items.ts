@@ -6,7 +6,8 @@ import type { Net } from '../../flow/net';
 import type { Batch } from '../../processes/batch';
 import type { JobSpec } from '../../product/job-spec';
 import { SUM } from '../../quantity/sum';
-import type { Finding, Plan } from '../plan-types';
+import type { Finding } from '../../processes/finding';
+import type { Plan } from '../plan-types';
 
 /** Rows of the order: items, or where an item's versions are told apart each of them; and what they put on the end of the net. */
 export interface WantedRows {

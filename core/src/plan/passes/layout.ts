@@ -7,7 +7,7 @@ import type { SheetLayoutAsk } from '../../layout/sheet-layout';
 import { fitsWorkStyle, isWorkStyle, mayGang, type WorkStyleId } from '../../layout/work-style';
 import { type JobSpec, orderedQuantity } from '../../product/job-spec';
 import type { Part } from '../../product/part';
-import type { Finding, Remedy } from '../plan-types';
+import type { Finding, Remedy } from '../../processes/finding';
 import { type Route, type RoutedStone, stockFor } from './resolve';
 
 /** The forms of a job, what a search for the layout of each slot would be asked, and what was found. A slot is a part, or the parts of a gang together. */

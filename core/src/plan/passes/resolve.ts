@@ -9,7 +9,7 @@ import type { FamilyId, JobSpec } from '../../product/job-spec';
 import type { Part } from '../../product/part';
 import type { PartVersion, Process, ProcessContext } from '../../processes/process';
 import type { Family } from '../../families/family';
-import type { Finding } from '../plan-types';
+import type { Finding } from '../../processes/finding';
 import { gangTogether } from './gangs';
 import type { StoneWish } from './stone-wish';
 

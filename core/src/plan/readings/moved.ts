@@ -1,5 +1,6 @@
 import type { Unit } from '../../quantity/figure';
-import type { Finding, Plan, TotalKey } from '../plan-types';
+import type { Finding } from '../../processes/finding';
+import type { Plan, TotalKey } from '../plan-types';
 import { findingKey } from './summary';
 
 /** A total that another plant (another price, speed, margin) gives another value. */

@@ -1,4 +1,5 @@
-import type { FindingArgs, FindingLevel, Plan } from '../plan-types';
+import type { FindingArgs, FindingLevel } from '../../processes/finding';
+import type { Plan } from '../plan-types';
 import { pulledOf } from './pulled';
 import { riverOf } from './river';
 import { familyOf } from '../../families/registry';

@@ -14,6 +14,7 @@ import { ownSetupTerm, runningLossTerm, stepLosses } from '../step-losses';
 import { repeatFactor, timeAndCost } from '../time-and-cost';
 import { type AreaOnForm, areasOnForm, closestAsked, copiesOf, foilLanes, gapTerm, isShared } from './foil-areas';
 import { foilPaper, foilSummary, panelRows } from './foil-page';
+import { FOIL_RULES } from './foil-rules';
 import { stripScene } from './foil-scene';
 
 const areasTerm = (cx: DraftContext): Term => typed(Math.max(areasOnForm(cx).length, 1), '1', 'foils');
@@ -35,6 +36,7 @@ const AREA_DIES: Formula<'copiesUp' | 'areas'> = {
 /** Hot foil: a heated die per copy up, foil drawn so that strikes interleave, ink dry before. */
 export const foil: Process = {
   id: 'foil',
+  rules: FOIL_RULES,
   abilities: ['gripperMm', 'foilToPrintMm', 'perDieS'],
   reach: 'sheet',
   losses: { setup: 'foil.setupSheets', running: 'foil.runningPpm' },

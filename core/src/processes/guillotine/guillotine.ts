@@ -13,12 +13,14 @@ import { caliperTerm } from '../stock-terms';
 import { repeatFactor, timeAndCost } from '../time-and-cost';
 import { cutWait } from './cut-wait';
 import { guillotinePanel, guillotinePaper, guillotineSummary } from './guillotine-page';
+import { GUILLOTINE_RULES } from './guillotine-rules';
 import { cutScene } from './guillotine-scene';
 import { liftMm, programOf } from './program';
 
 /** Guillotine: sheets to copies in lifts, by a program of cuts. */
 export const guillotine: Process = {
   id: 'guillotine',
+  rules: GUILLOTINE_RULES,
   reach: 'sheet',
   losses: { setup: 'guillotine.setupSheets', running: 'guillotine.runningPpm' },
   parts: true,

@@ -27,6 +27,7 @@ import { timeAndCost } from '../time-and-cost';
 import { type Card, cartonOf, footprintOf, palletOf, stacksIn } from './cartons';
 import { packLoss } from './pack-loss';
 import { packPanel, packPaper, packSummary } from './pack-page';
+import { PACK_RULES } from './pack-rules';
 import { palletScene } from './pack-scene';
 
 const priceTerm = (cx: DraftContext, what: 'carton' | 'pallet', { id }: Card): Term => {
@@ -38,6 +39,7 @@ const priceTerm = (cx: DraftContext, what: 'carton' | 'pallet', { id }: Card): T
 /** Cartons, then pallets: two steps of one stone. Full ones first, the last ones may be short. */
 export const pack: Process = {
   id: 'pack',
+  rules: PACK_RULES,
   packs: true,
   asks: () => ({}),
   draft(cx): Draft {

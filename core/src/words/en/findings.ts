@@ -1,10 +1,7 @@
-import { formatDuration, formatNumber } from '../format';
+import { type Args, type FindingWords, type Sentence } from '../kind-words';
+import { formatDuration, said } from '../format';
+import { ofAllKinds } from './kinds';
 import { LABELS } from './labels';
-
-/** Arguments of a sentence, as a finding carries them. */
-export type Args = Record<string, number | string>;
-type Sentence = (a: Args) => string;
-const n = (x: number | string | undefined, decimals = 1): string => (typeof x === 'number' ? formatNumber(x, decimals) : (x ?? ''));
 
 const gateWord = (a: Args): string => {
   const word = LABELS[String(a['what'])] ?? String(a['what']);
@@ -12,12 +9,13 @@ const gateWord = (a: Args): string => {
 };
 
 /** Titles and sentences of findings: short, the figure in it, what follows. */
-export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
+export const FINDINGS: Record<string, FindingWords> = {
+  ...ofAllKinds('findings'),
   'gate.waiting': {
     title: (a) => `${gateWord(a)} ${a['version']}: no answer from ${a['who']}`,
     says: (a) =>
       Number(a['lateH'] ?? 0) > 0
-        ? `It was wanted ${n(a['lateH'], 0)} h ago. The ready date moves with every hour; ask, or let the customer choose a later date.`
+        ? `It was wanted ${said(a['lateH'], 0)} h ago. The ready date moves with every hour; ask, or let the customer choose a later date.`
         : 'It waits for this answer. The ready date counts on the day it was asked for.',
   },
   'gate.refused': {
@@ -33,15 +31,15 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     says: (a) =>
       a['gone'] === 'yes'
         ? 'It is being bought or made already. Take the change back, or revise the early release with a reason.'
-        : `The plan now wants ${n(a['now'], 0)}. Take the change back, or revise the early release with a reason.`,
+        : `The plan now wants ${said(a['now'], 0)}. Take the change back, or revise the early release with a reason.`,
   },
   'type.small': {
     title: (a) =>
-      a['what'] === 'type' ? `Reversed ${n(a['pt'])} pt out of ${a['inks']} inks fills in` : `Line of ${n(a['line'], 2)} mm breaks`,
+      a['what'] === 'type' ? `Reversed ${said(a['pt'])} pt out of ${a['inks']} inks fills in` : `Line of ${said(a['line'], 2)} mm breaks`,
     says: (a) =>
       a['what'] === 'type'
         ? 'Every ink is off by a little: let one carry the type, or make it larger.'
-        : `Plates hold ${n(a['least'], 2)} mm and more.`,
+        : `Plates hold ${said(a['least'], 2)} mm and more.`,
   },
   'coat.onGlue': {
     title: () => 'Coat on a glue area: the joint opens',
@@ -61,12 +59,12 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
       `The print must stand ${a['use']}; the card of this ink does not say so.${Number(a['more']) > 0 ? ` ${a['more']} more like it.` : ''}`,
   },
   'register.finest': {
-    title: (a) => `${n(a['asked'], 3)} mm asked, the press holds ±${n(a['holds'], 3)}`,
+    title: (a) => `${said(a['asked'], 3)} mm asked, the press holds ±${said(a['holds'], 3)}`,
     says: () => 'The finest place will show. Trap it, draw it coarser, or take a press that holds it.',
   },
   'register.left': {
-    title: (a) => `${a['ink']}: no adjustment will do, ${n(a['leftMm'], 2)} mm stay`,
-    says: (a) => `±${n(a['toleranceMm'], 2)} is asked. First: ${LABELS[`register.remedy.${a['remedy']}`] ?? a['remedy']}.`,
+    title: (a) => `${a['ink']}: no adjustment will do, ${said(a['leftMm'], 2)} mm stay`,
+    says: (a) => `±${said(a['toleranceMm'], 2)} is asked. First: ${LABELS[`register.remedy.${a['remedy']}`] ?? a['remedy']}.`,
   },
   'machine.none': {
     title: (a) => `No machine for ${a['process']}`,
@@ -81,7 +79,7 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     says: () => 'Nothing of this grade is on the stock cards. Choose another board.',
   },
   'layout.nothingFits': {
-    title: (a) => `${n(a['byMm'])} mm too large for the sheet`,
+    title: (a) => `${said(a['byMm'])} mm too large for the sheet`,
     says: (a) => `Not one copy with its bleed fits the usable part of ${a['stock']}. A larger sheet or a smaller piece.`,
   },
   'layout.notCuttable': {
@@ -89,19 +87,19 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     says: (a) => `${a['machine']} cuts from edge to edge only. Keep the layout for a die, or take the one for straight cuts.`,
   },
   'sheet.overMachine': {
-    title: (a) => `Sheet ${n(a['byMm'])} mm ${a['side']} for ${a['machine']}`,
+    title: (a) => `Sheet ${said(a['byMm'])} mm ${a['side']} for ${a['machine']}`,
     says: (a) => `${a['sheet']} mm does not run on ${a['machine']}.`,
   },
   'roll.overMachine': {
-    title: (a) => `Roll ${a['what']} ${n(a['is'])} on ${a['machine']}`,
-    says: (a) => `${a['machine']} takes ${n(a['takes'])} ${a['what'] === 'mass' ? 'kg' : 'mm'}. Another roll, or have it rewound.`,
+    title: (a) => `Roll ${a['what']} ${said(a['is'])} on ${a['machine']}`,
+    says: (a) => `${a['machine']} takes ${said(a['takes'])} ${a['what'] === 'mass' ? 'kg' : 'mm'}. Another roll, or have it rewound.`,
   },
   'roll.lengthsDiffer': {
-    title: (a) => `Roll says ${n(a['massM'], 0)} m by weight, ${n(a['sizeM'], 0)} by size`,
-    says: (a) => `${n(a['percent'])} % apart: grammage, caliper, core or scale is wrong. Measure before the metres are counted on.`,
+    title: (a) => `Roll says ${said(a['massM'], 0)} m by weight, ${said(a['sizeM'], 0)} by size`,
+    says: (a) => `${said(a['percent'])} % apart: grammage, caliper, core or scale is wrong. Measure before the metres are counted on.`,
   },
   'repeat.broken': {
-    title: (a) => `${n(a['repeatMm'])}/${n(a['lengthMm'])} = ${n(a['times'], 3)}`,
+    title: (a) => `${said(a['repeatMm'])}/${said(a['lengthMm'])} = ${said(a['times'], 3)}`,
     says: () => 'The repeat is no whole number of sheets or teeth: print and cut part company, or web is wasted at every turn.',
   },
   'food.migration': {
@@ -115,7 +113,7 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
         : 'The order touches food and this adhesive is not made for it. Choose another laminate; local law and the customer decide.',
   },
   'film.surface': {
-    title: (a) => `Film surface ${n(a['has'], 0)} mN/m, ink asks ${n(a['asks'], 0)}`,
+    title: (a) => `Film surface ${said(a['has'], 0)} mN/m, ink asks ${said(a['asks'], 0)}`,
     says: () => 'Ink may peel. Have the film treated, or print a primer first.',
   },
   'lay.changes': {
@@ -123,32 +121,32 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     says: (a) => `The second side is fed against the other side lay; ${a['machine']} must register to the first.`,
   },
   'press.washUp': {
-    title: (a) => `${n(a['units'], 0)} units go from dark to light`,
-    says: (a) => `Wash-up before pass ${n(a['pass'], 0)} takes longer. Another ink order, or a press with more units, saves it.`,
+    title: (a) => `${said(a['units'], 0)} units go from dark to light`,
+    says: (a) => `Wash-up before pass ${said(a['pass'], 0)} takes longer. Another ink order, or a press with more units, saves it.`,
   },
   'stock.short': {
-    title: (a) => `${n(a['short'], 0)} ${a['unit'] === 'metre' ? 'm of roll' : 'sheets'} short`,
-    says: (a) => `Free stock of ${a['stock']} does not cover the plan. Ordered today it is here in ${n(a['days'], 0)} days.`,
+    title: (a) => `${said(a['short'], 0)} ${a['unit'] === 'metre' ? 'm of roll' : 'sheets'} short`,
+    says: (a) => `Free stock of ${a['stock']} does not cover the plan. Ordered today it is here in ${said(a['days'], 0)} days.`,
   },
   'stock.customerShort': {
-    title: (a) => `Customer sent ${n(a['sent'], 0)}, plan needs ${n(a['need'], 0)}`,
+    title: (a) => `Customer sent ${said(a['sent'], 0)}, plan needs ${said(a['need'], 0)}`,
     says: () => 'Ask for more sheets or cut the quantity.',
   },
   'stock.lotCaliper': {
-    title: (a) => `Lot is ${n(a['lotUm'], 0)} µm, card says ${n(a['cardUm'], 0)}`,
-    says: (a) => `${n(a['percent'], 0)} % off: lifts, piles and folds change with it.`,
+    title: (a) => `Lot is ${said(a['lotUm'], 0)} µm, card says ${said(a['cardUm'], 0)}`,
+    says: (a) => `${said(a['percent'], 0)} % off: lifts, piles and folds change with it.`,
   },
   'bleed.small': {
-    title: (a) => `Bleed ${n(a['bleedMm'])} mm`,
-    says: (a) => `The cut wanders about 1 mm; ${n(a['least'])} mm keeps white edges away.`,
+    title: (a) => `Bleed ${said(a['bleedMm'])} mm`,
+    says: (a) => `The cut wanders about 1 mm; ${said(a['least'])} mm keeps white edges away.`,
   },
   'gap.narrow': {
-    title: (a) => `Gap ${n(a['gapMm'])} mm for ${n(a['bleedMm'])} mm bleed`,
-    says: (a) => `Die-cut labels need the bleed of both between them, ${n(a['least'])} mm, or one shows its neighbour’s ink at the cut.`,
+    title: (a) => `Gap ${said(a['gapMm'])} mm for ${said(a['bleedMm'])} mm bleed`,
+    says: (a) => `Die-cut labels need the bleed of both between them, ${said(a['least'])} mm, or one shows its neighbour’s ink at the cut.`,
   },
   'text.nearEdge': {
-    title: (a) => `Text ${n(a['distanceMm'])} mm from an edge`,
-    says: (a) => `Cut and fold wander: keep ${n(a['least'])} mm, or part of it goes.`,
+    title: (a) => `Text ${said(a['distanceMm'])} mm from an edge`,
+    says: (a) => `Cut and fold wander: keep ${said(a['least'])} mm, or part of it goes.`,
   },
   'tool.out': {
     title: (a) =>
@@ -156,41 +154,33 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     says: () => 'Get it back or have a new one made before release.',
   },
   'plate.life': {
-    title: (a) => `${n(a['remakes'], 0)} more plates in the run`,
-    says: (a) => `A plate lasts about ${n(a['after'], 0)} impressions under this ink; the set is made again.`,
+    title: (a) => `${said(a['remakes'], 0)} more plates in the run`,
+    says: (a) => `A plate lasts about ${said(a['after'], 0)} impressions under this ink; the set is made again.`,
   },
   'ink.total': {
-    title: (a) => `${n(a['total'])} % ink on a ${n(a['limit'])} % paper`,
+    title: (a) => `${said(a['total'])} % ink on a ${said(a['limit'])} % paper`,
     says: (a) =>
       `${a['from'] === 'read' ? 'So the separations say at their heaviest spot. ' : ''}It will set off and dry slowly. Rebuild the separations.`,
   },
   'ink.fill': {
-    title: (a) => `${n(a['onPaperKg'], 2)} kg on paper, ${n(a['rollersKg'], 2)} kg in rollers`,
+    title: (a) => `${said(a['onPaperKg'], 2)} kg on paper, ${said(a['rollersKg'], 2)} kg in rollers`,
     says: (a) =>
-      `${n(a['inks'], 0)} ${a['inks'] === 1 ? 'ink leaves' : 'inks leave'} more in duct and rollers than on the sheets: run jobs of these inks together.`,
+      `${said(a['inks'], 0)} ${a['inks'] === 1 ? 'ink leaves' : 'inks leave'} more in duct and rollers than on the sheets: run jobs of these inks together.`,
   },
   'wait.unmet': {
-    title: (a) => `${n(a['hours'])} h are too short to dry`,
+    title: (a) => `${said(a['hours'])} h are too short to dry`,
     says: (a) =>
-      `The ink asks ${n(a['least'])} h at least before ${a['why'] === 'turn' ? 'the sheet is turned' : a['why'] === 'pass' ? 'the next pass' : 'it is cut'}: it marks.`,
+      `The ink asks ${said(a['least'])} h at least before ${a['why'] === 'turn' ? 'the sheet is turned' : a['why'] === 'pass' ? 'the next pass' : 'it is cut'}: it marks.`,
   },
   'foil.onInk': {
-    title: (a) => (a['why'] === 'wax' ? `Foil on waxed ink` : `Foil after ${n(a['hours'])} h`),
+    title: (a) => (a['why'] === 'wax' ? `Foil on waxed ink` : `Foil after ${said(a['hours'])} h`),
     says: (a) =>
       a['why'] === 'wax'
         ? `${a['series']} holds wax: foil will not take. Another ink series, or try it first.`
         : 'Foil will not take on ink younger than 24 h.',
   },
-  'foil.toPrint': {
-    title: (a) => `Foil asked to ±${n(a['asked'], 2)} mm`,
-    says: (a) => `The machine holds ±${n(a['holds'], 2)} mm. Widen the artwork under the foil.`,
-  },
-  'lift.high': {
-    title: (a) => `Lift of ${n(a['liftMm'], 0)} mm in soft stock`,
-    says: (a) => `The knife draws, about 0.5 mm across the pile. ${n(a['limit'], 0)} mm is the limit.`,
-  },
   'fold.noScore': {
-    title: (a) => `${n(a['gsm'], 0)} g board folded without a score`,
+    title: (a) => `${said(a['gsm'], 0)} g board folded without a score`,
     says: (a) =>
       a['why'] === 'across' ? 'Across the grain it cracks: score before folding.' : 'Coated board cracks: score before folding.',
   },
@@ -199,12 +189,8 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     says: () => 'The card springs open and cracks sooner. Turned copies cost sheets; see what it takes.',
   },
   'fold.sizes': {
-    title: (a) => `${n(a['panels'], 0)} panels of ${n(a['foldedMm'])} are not ${n(a['openMm'])} mm`,
+    title: (a) => `${said(a['panels'], 0)} panels of ${said(a['foldedMm'])} are not ${said(a['openMm'])} mm`,
     says: () => 'Open size, folds and folded width contradict each other.',
-  },
-  'pallet.over': {
-    title: (a) => `${n(a['kg'], 0)} kg and ${n(a['heightMm'], 0)} mm a pallet`,
-    says: (a) => `The limit is ${n(a['limitKg'], 0)} kg and ${n(a['limitMm'], 0)} mm.`,
   },
   'outside.noDate': {
     title: (a) => `${a['supplier']} has given no date`,
@@ -215,17 +201,17 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     says: () => 'This step loses as much as it makes, or the number is beyond any works.',
   },
   'floor.short': {
-    title: (a) => `At this rate ${n(a['short'], 0)} short`,
+    title: (a) => `At this rate ${said(a['short'], 0)} short`,
     says: (a) =>
-      `${n(a['low'], 0)} to ${n(a['high'], 0)} good pieces are likely at the end. ${Number(a['below']) > 0 ? `That is ${n(a['below'], 0)} below the least the customer takes.` : 'That is within what the customer takes.'}`,
+      `${said(a['low'], 0)} to ${said(a['high'], 0)} good pieces are likely at the end. ${Number(a['below']) > 0 ? `That is ${said(a['below'], 0)} below the least the customer takes.` : 'That is within what the customer takes.'}`,
   },
   'counts.off': {
-    title: (a) => `Counts are off by ${n(a['by'], 0)}`,
+    title: (a) => `Counts are off by ${said(a['by'], 0)}`,
     says: (a) =>
-      `${n(a['by'], 0)} ${a['way']}${a['pile'] ? `, last seen on pile ${a['pile']}` : ''}. Count again, or have the difference witnessed.`,
+      `${said(a['by'], 0)} ${a['way']}${a['pile'] ? `, last seen on pile ${a['pile']}` : ''}. Count again, or have the difference witnessed.`,
   },
   'handover.unread': {
-    title: (a) => `${n(a['notes'], 0)} handover ${a['notes'] === 1 ? 'note' : 'notes'} unread at ${a['machine']}`,
+    title: (a) => `${said(a['notes'], 0)} handover ${a['notes'] === 1 ? 'note' : 'notes'} unread at ${a['machine']}`,
     says: () => 'The shift before left word. Read and sign it at the machine before the step starts.',
   },
   'press.noLamps': {
@@ -233,33 +219,23 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     says: () => 'This series dries under a lamp only: on this press it would stay wet.',
   },
   'press.unitsShort': {
-    title: (a) => `${n(a['inks'], 0)} inks on ${n(a['units'], 0)} units`,
-    says: (a) => `${a['machine']} prints ${n(a['units'], 0)} in one pass. Fewer inks, or another press.`,
+    title: (a) => `${said(a['inks'], 0)} inks on ${said(a['units'], 0)} units`,
+    says: (a) => `${a['machine']} prints ${said(a['units'], 0)} in one pass. Fewer inks, or another press.`,
   },
   'press.repeatCannot': {
-    title: (a) => `The press has no cylinder of ${n(a['repeatMm'])} mm`,
-    says: (a) => `It turns ${n(a['leastMm'], 0)} to ${n(a['mostMm'], 0)} mm.`,
+    title: (a) => `The press has no cylinder of ${said(a['repeatMm'])} mm`,
+    says: (a) => `It turns ${said(a['leastMm'], 0)} to ${said(a['mostMm'], 0)} mm.`,
   },
   'outside.tooSoon': {
     title: (a) => `${a['supplier']} cannot be back by then`,
-    says: (a) => `It takes ${n(a['days'], 0)} days from when the work leaves: the date agreed is ${n(a['late'], 0)} too early.`,
-  },
-  'foil.tooLarge': {
-    title: (a) => `Foil “${a['area']}” is larger than its place`,
-    says: (a) =>
-      `${n(a['widthMm'])} × ${n(a['heightMm'])} mm asked; ${n(a['placeWidthMm'])} × ${n(a['placeHeightMm'])} mm of the copy lie under the die.`,
+    says: (a) => `It takes ${said(a['days'], 0)} days from when the work leaves: the date agreed is ${said(a['late'], 0)} too early.`,
   },
   'die.strokesLeft': {
-    title: (a) => `Die ${a['tool']} has ${n(a['left'], 0)} strokes left`,
-    says: (a) => `The run wants ${n(a['need'], 0)} with what setting up takes. Have it made again, or a second one ready.`,
-  },
-  'pack.doesNotFit': {
-    title: (a) => `The piece does not go into ${a['carton']}`,
-    says: (a) =>
-      `It measures ${n(a['widthMm'], 0)} × ${n(a['depthMm'], 0)} mm flat; the carton takes ${n(a['cartonWidthMm'], 0)} × ${n(a['cartonDepthMm'], 0)}.`,
+    title: (a) => `Die ${a['tool']} has ${said(a['left'], 0)} strokes left`,
+    says: (a) => `The run wants ${said(a['need'], 0)} with what setting up takes. Have it made again, or a second one ready.`,
   },
   'versions.follow': {
-    title: (a) => `${n(a['versions'], 0)} versions: ${n(a['plates'], 0)} plates, ${n(a['changes'], 0)} plate changes in the run`,
+    title: (a) => `${said(a['versions'], 0)} versions: ${said(a['plates'], 0)} plates, ${said(a['changes'], 0)} plate changes in the run`,
     says: () =>
       'Versions run one after another on the setting of the first; each is counted on its own, and the line is cleared before the next. Each change of plates costs time and sheets.',
   },
@@ -277,7 +253,7 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
   },
   'child.late': {
     title: (a) => `${a['what']} comes too late: job ${a['job']} is ready after its time`,
-    says: (a) => `This job is ready ${n(a['hours'], 1)} hours after its date because it waits for it.`,
+    says: (a) => `This job is ready ${said(a['hours'], 1)} hours after its date because it waits for it.`,
   },
   'gang.refused': {
     title: (a) => `${a['part']} cannot share a sheet with the others: ${GANG_WHY[String(a['why'])] ?? a['why']}`,
@@ -292,7 +268,7 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     says: () => 'The sheet is laid out by the quantities instead. Set fewer, or let the plan find them.',
   },
   'parts.loose': {
-    title: (a) => `${n(a['parts'], 0)} parts of the product are never joined`,
+    title: (a) => `${said(a['parts'], 0)} parts of the product are never joined`,
     says: () => 'Each would be delivered on its own. Put the step back that joins them.',
   },
   'layout.refused': {
@@ -300,18 +276,22 @@ export const FINDINGS: Record<string, { title: Sentence; says: Sentence }> = {
     says: () => 'The sheet is laid out anew instead. Choose another layout, or take the choice back.',
   },
   'risk.short': {
-    title: (a) => `${n(a['inHundred'], 0)} in 100 such jobs fall short`,
-    says: (a) => `${n(a['limit'])} in 100 are what the works is ready to risk. Lay a reserve, or decide to run this risk.`,
+    title: (a) => `${said(a['inHundred'], 0)} in 100 such jobs fall short`,
+    says: (a) => `${said(a['limit'])} in 100 are what the works is ready to risk. Lay a reserve, or decide to run this risk.`,
   },
   'overs.above': {
-    title: (a) => `Aims ${n(a['percent'])} % over`,
-    says: (a) => `The customer takes ${n(a['limit'])} % over. What is beyond goes to ${a['extra']}.`,
+    title: (a) => `Aims ${said(a['percent'])} % over`,
+    says: (a) => `The customer takes ${said(a['limit'])} % over. What is beyond goes to ${a['extra']}.`,
   },
   'log.thin': {
     title: () => 'Losses are from the handbook, not ours',
-    says: (a) => `${n(a['processes'], 0)} of ${n(a['of'], 0)} kinds of work have fewer than ${n(a['least'], 0)} like jobs in the log.`,
+    says: (a) =>
+      `${said(a['processes'], 0)} of ${said(a['of'], 0)} kinds of work have fewer than ${said(a['least'], 0)} like jobs in the log.`,
   },
-  'delivery.sum': { title: (a) => `Deliveries add up to ${n(a['delivered'], 0)}`, says: (a) => `${n(a['ordered'], 0)} were ordered.` },
+  'delivery.sum': {
+    title: (a) => `Deliveries add up to ${said(a['delivered'], 0)}`,
+    says: (a) => `${said(a['ordered'], 0)} were ordered.`,
+  },
   'due.missed': {
     title: (a) => `Late by ${formatDuration(Number(a['hours']) * 3600)}`,
     says: () => 'Even with nobody else in the way the job is ready after its date.',
@@ -344,6 +324,7 @@ const GANG_WHY: Readonly<Record<string, string>> = {
 
 /** What a remedy's button says. */
 export const REMEDIES: Record<string, Sentence> = {
+  ...ofAllKinds('remedies'),
   'remedy.oneInkOrTrap': () => 'Ask prepress to set it in one ink, or larger',
   'remedy.thickerLine': () => 'Ask prepress for a thicker line',
   'remedy.knockOut': () => 'Ask prepress to knock the coat out',
@@ -360,7 +341,7 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.treatFilm': () => 'Ask the store to have the film treated',
   'remedy.otherMachine': (a) => `Run it on ${a['machine']}`,
   'remedy.otherStock': (a) => `Take ${a['stock']}`,
-  'remedy.versionOrder': (a) => `Run ${a['order']}: ${n(a['changes'], 0)} plate changes`,
+  'remedy.versionOrder': (a) => `Run ${a['order']}: ${said(a['changes'], 0)} plate changes`,
   'remedy.hurryChild': () => 'See the job it waits for',
   'remedy.noGang': () => 'Take the gang back',
   'remedy.copiesFound': () => 'Let the plan find the copies',
@@ -370,26 +351,20 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.reviseEarly': () => 'Revise the early release with a reason',
   'remedy.orderStock': () => 'Ask the store to order',
   'remedy.askCustomer': () => 'Ask the customer',
-  'remedy.gap': (a) => `Gap ${n(a['least'])} mm`,
-  'remedy.bleed': (a) => `Bleed ${n(a['least'])} mm`,
+  'remedy.gap': (a) => `Gap ${said(a['least'])} mm`,
+  'remedy.bleed': (a) => `Bleed ${said(a['least'])} mm`,
   'remedy.moveText': () => 'Ask prepress to move it',
   'remedy.getTool': () => 'Ask the store to get it',
   'remedy.rebuildSeparations': () => 'Ask prepress to rebuild',
   'remedy.waitDay': () => 'Wait as the handbook asks',
   'remedy.waitLonger': () => 'Wait as the ink asks',
-  'remedy.widenArt': () => 'Ask prepress to widen',
   'remedy.usualSeries': () => 'Take the usual series',
   'remedy.repeatFound': () => 'Take the repeat that fits best',
   'remedy.returnLater': (a) => `Agree on the day after ${a['by']}`,
-  'remedy.smallerFoil': () => 'Ask for a smaller foil area',
   'remedy.newDie': () => 'Ask the tool store for a new die',
-  'remedy.largerCarton': () => 'Ask the store for a larger carton',
-  'remedy.otherCarton': (a) => `Pack into ${a['carton']}`,
-  'remedy.layReserve': (a) => `Lay a reserve so that ${n(a['share'])} of 100 such jobs come out`,
+  'remedy.layReserve': (a) => `Lay a reserve so that ${said(a['share'])} of 100 such jobs come out`,
   'remedy.score': () => 'Score before folding',
   'remedy.grainAlong': () => 'Grain along the fold',
-  'remedy.lift': (a) => `Lifts of ${n(a['limit'], 0)} mm`,
-  'remedy.layer': () => 'One layer less',
   'remedy.askSupplier': () => 'Ask the supplier',
   'remedy.dropOverride': () => 'Back to the computed figure',
   'remedy.dropChoice': () => 'Drop the choice',

@@ -1,3 +1,6 @@
+import type { FormulaWords } from '../kind-words';
+import { ofAllKinds } from './kinds';
+
 /** Terms of steps at risk, by number. */
 const RISK_TERMS: Record<string, string> = Object.fromEntries(
   Array.from({ length: 60 }, (_, i) => i + 1).flatMap((i): [string, string][] => [
@@ -12,7 +15,8 @@ const RISK_TERMS: Record<string, string> = Object.fromEntries(
 );
 
 /** Every formula in words: what it is, how it reads, what its terms mean. Terms not named here are steps or flows of the plan. */
-export const FORMULAS: Record<string, { name: string; reads: string; terms?: Record<string, string> }> = {
+export const FORMULAS: Record<string, FormulaWords> = {
+  ...ofAllKinds('formulas'),
   'plan.wanted': { name: 'Ordered', reads: 'the sum of all versions' },
   'flow.demand': { name: 'Needed', reads: 'the sum of what all that follows takes', terms: { delivered: 'delivered' } },
   'flow.cycles': {
@@ -102,7 +106,6 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'as few sheets as rows of each order allow',
     terms: { places: 'places found' },
   },
-  'foil.diesOfGang': { name: 'Dies set up', reads: 'the dies of all orders on the sheet' },
   'counts.stepSetup': {
     name: 'Setup',
     reads: 'setup of new work × factor, rounded up',
@@ -133,17 +136,6 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'cartons ÷ cartons a layer, at most the layers a pallet takes',
     terms: { layers: 'layers a pallet takes', cartons: 'cartons', perLayer: 'a layer' },
   },
-  'reject.faults': {
-    name: 'Faulty, taken out',
-    reads: '1 − (1 − found here) × (1 − run through from the press)',
-    terms: { here: 'found here', carried: 'run through from the press' },
-  },
-  'foil.setup': {
-    name: 'Setup',
-    reads: 'setup of one foil area × areas × factor, rounded up',
-    terms: { fresh: 'one area, new work', areas: 'foil areas', factor: 'new or repeat' },
-  },
-  'foil.diesSetUp': { name: 'Dies set up', reads: 'copies up × foil areas', terms: { copiesUp: 'copies up', areas: 'foil areas' } },
   'route.outsideEnd': {
     name: 'Back from outside',
     reads: 'the later of: left + days of the supplier, date agreed',
@@ -230,8 +222,6 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     terms: { lost: 'lost', per: 'units a cycle', widthMm: 'width', heightMm: 'height', gsm: 'grammage' },
   },
   'plan.wasteOfKind': { name: 'Waste of one kind', reads: 'all steps together' },
-  'guillotine.trimWaste': { name: 'Trim', reads: 'mass of the sheets − mass of the copies', terms: { sheets: 'sheets', copies: 'copies' } },
-  'guillotine.copiesCut': { name: 'Copies cut', reads: 'sheets × copies up', terms: { sheets: 'sheets', copiesUp: 'copies up' } },
   'stock.caliper': {
     name: 'Caliper',
     reads: 'of the measured lot if there is one, else of the stock card',
@@ -274,7 +264,6 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     terms: { unchanged: 'colours unchanged', changed: 'plates of colours that change' },
   },
   'form.plates': { name: 'Plates', reads: 'one per ink of the form', terms: { inks: 'inks' } },
-  'platemaking.platesInAll': { name: 'Plates', reads: 'the plates of all forms together' },
   'form.plateLife': {
     name: 'Plate life',
     reads: 'rated life × factor of the ink',
@@ -300,7 +289,6 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'dies × (area of the image × time a cm² + time to look)',
     terms: { dies: 'dies', widthMm: 'image, width', heightMm: 'image, height', perCm2: 'time a cm²', look: 'looking at one' },
   },
-  'foil.diesOfJob': { name: 'Dies made here', reads: 'what the job that makes them costs', terms: { job: 'the job' } },
   'form.foilDies': { name: 'Foil dies', reads: 'copies up × areas', terms: { copiesUp: 'copies up', areas: 'areas' } },
   'form.foilDiePrice': {
     name: 'Price of the dies',
@@ -327,11 +315,6 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     name: 'Foil',
     reads: 'foil a stroke × strokes × lanes',
     terms: { perStrokeMm: 'a stroke', strokes: 'strokes', lanes: 'lanes' },
-  },
-  'foil.width': {
-    name: 'Foil width',
-    reads: 'image + a margin on both sides',
-    terms: { image: 'image', left: 'margin', right: 'margin' },
   },
   'finishing.lifts': { name: 'Lifts', reads: 'sheets ÷ sheets a lift, rounded up', terms: { sheets: 'sheets', perLift: 'sheets a lift' } },
   'finishing.cuts': { name: 'Cuts a lift', reads: 'the program, cut by cut', terms: { cuts: 'cuts' } },
@@ -383,11 +366,6 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
       heightMm: 'carton height',
       thicknessMm: 'thickness of a piece',
     },
-  },
-  'pack.pieceThickness': {
-    name: 'Thickness in the carton',
-    reads: '(panels × caliper + envelope) × air',
-    terms: { panels: 'panels', caliperUm: 'caliper', envelopeUm: 'envelope', air: 'air between' },
   },
   'finishing.cartonKg': {
     name: 'Mass of a carton',
@@ -549,56 +527,15 @@ export const FORMULAS: Record<string, { name: string; reads: string; terms?: Rec
     reads: 'metres × share of new work ÷ repeat, whole ones',
     terms: { metres: 'metres', factor: 'new or repeat work', repeatMm: 'repeat' },
   },
-  'reject.destroyed': { name: 'Taken out', reads: 'faulty ones and samples', terms: { running: 'faulty', samples: 'samples' } },
-  'reject.balance': {
-    name: 'Left over in the books',
-    reads: 'in − good − taken out',
-    terms: { taken: 'in', good: 'good', destroyed: 'taken out' },
-  },
   'stock.edgeTrim': {
     name: 'Trimmed off the web',
     reads: 'repeats × (web − lanes × sheet width) × repeat × grammage',
     terms: { repeats: 'repeats', webMm: 'web', lanes: 'lanes', sheetWidthMm: 'sheet width', repeatMm: 'repeat', gsm: 'grammage' },
   },
-  'rollDie.matrixShare': {
-    name: 'Matrix, share of the face',
-    reads: '1 − labels × width × height ÷ (web × repeat)',
-    terms: { labels: 'labels a repeat', widthMm: 'width', heightMm: 'height', webMm: 'web', repeatMm: 'repeat' },
-  },
-  'rollDie.matrixKg': {
-    name: 'Matrix drawn off',
-    reads: 'metres × web × grammage × share of face × share of matrix',
-    terms: { metres: 'metres', webMm: 'web', gsm: 'grammage', face: 'share of face', share: 'share of matrix' },
-  },
-  'sheeter.perforations': {
-    name: 'Lines of perforation',
-    reads: 'between columns and between rows',
-    terms: { across: 'across', along: 'along', asked: 'asked for' },
-  },
-  'sheeter.backSlits': {
-    name: 'Slits in the liner',
-    reads: 'sheet width ÷ distance',
-    terms: { widthMm: 'sheet width', everyMm: 'distance' },
-  },
-  'pack.shareOfLayer': {
-    name: 'Share of its layer',
-    reads: 'thickness of a layer ÷ pieces in it',
-    terms: { layerMm: 'layer', pieces: 'pieces' },
-  },
   'route.metresRun': { name: 'Metres through the machine', reads: 'repeats × repeat', terms: { cycles: 'repeats', repeatMm: 'repeat' } },
   'route.webRunTime': { name: 'Running time', reads: 'metres ÷ net speed', terms: { metres: 'metres', metresPerHour: 'metres an hour' } },
   'route.metresAMinute': { name: 'Net speed', reads: 'metres an hour ÷ 60', terms: { metresPerHour: 'metres an hour' } },
-  'camera.readsASecond': {
-    name: 'Repeats a second under the camera',
-    reads: 'speed ÷ repeat',
-    terms: { metresPerHour: 'metres an hour', repeatMm: 'repeat' },
-  },
   'plan.metres': { name: 'Metres to pull', reads: 'all webs together' },
-  'digital.clicks': {
-    name: 'Toner and wear',
-    reads: 'sheets × sides × price a side',
-    terms: { sheets: 'sheets', sides: 'sides', perSide: 'price a side' },
-  },
   'flow.forecastReach': {
     name: 'Reaches this step',
     reads: 'pieces × share of this step ÷ pieces a cycle, whole cycles',

@@ -1,0 +1,17 @@
+import type { KindWords } from '../../words/kind-words';
+
+export const PLATEMAKING_WORDS: KindWords = {
+  names: {
+    platemaking: 'Plates',
+  },
+  labels: {
+    formBoth: 'Form, both sides',
+    formFront: 'Form, front',
+    formBack: 'Form, back',
+    imaging: 'Imaging',
+    imagingEach: 'Time a plate',
+  },
+  formulas: {
+    'platemaking.platesInAll': { name: 'Plates', reads: 'the plates of all forms together' },
+  },
+};

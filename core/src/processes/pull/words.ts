@@ -1,0 +1,12 @@
+import type { KindWords } from '../../words/kind-words';
+
+export const PULL_WORDS: KindWords = {
+  names: {
+    pull: 'Pulling paper',
+  },
+  labels: {
+    sheetUse: 'Sheet used',
+    sheetsToPull: 'Sheets to pull',
+    reams: 'Reams',
+  },
+};

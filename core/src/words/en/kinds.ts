@@ -1,0 +1,47 @@
+import type { KindWords } from '../kind-words';
+import { CAMERA_WORDS } from '../../processes/camera/words';
+import { DIGITAL_WORDS } from '../../processes/digital/words';
+import { ENGRAVE_WORDS } from '../../processes/engrave/words';
+import { FOIL_WORDS } from '../../processes/foil/words';
+import { FOLD_WORDS } from '../../processes/fold/words';
+import { GUILLOTINE_WORDS } from '../../processes/guillotine/words';
+import { HANDS_WORDS } from '../../processes/hands/words';
+import { OFFSET_WORDS } from '../../processes/offset/words';
+import { PACK_WORDS } from '../../processes/pack/words';
+import { PLATEMAKING_WORDS } from '../../processes/platemaking/words';
+import { PULL_ROLL_WORDS } from '../../processes/pull-roll/words';
+import { PULL_WORDS } from '../../processes/pull/words';
+import { REJECT_WORDS } from '../../processes/reject/words';
+import { REWIND_WORDS } from '../../processes/rewind/words';
+import { ROLL_DIE_WORDS } from '../../processes/roll-die/words';
+import { SAW_WORDS } from '../../processes/saw/words';
+import { SHEETER_WORDS } from '../../processes/sheeter/words';
+import { STACK_WORDS } from '../../processes/stack/words';
+import { WEB_PRESS_WORDS } from '../../processes/web-press/words';
+
+/** The kinds of work whose words are part of the catalogue. */
+const KINDS: readonly KindWords[] = [
+  PULL_WORDS,
+  PULL_ROLL_WORDS,
+  PLATEMAKING_WORDS,
+  OFFSET_WORDS,
+  DIGITAL_WORDS,
+  WEB_PRESS_WORDS,
+  CAMERA_WORDS,
+  FOIL_WORDS,
+  GUILLOTINE_WORDS,
+  SHEETER_WORDS,
+  ROLL_DIE_WORDS,
+  REWIND_WORDS,
+  REJECT_WORDS,
+  FOLD_WORDS,
+  SAW_WORDS,
+  ENGRAVE_WORDS,
+  HANDS_WORDS,
+  STACK_WORDS,
+  PACK_WORDS,
+];
+
+/** One part of their words, of all kinds together. */
+export const ofAllKinds = <Part extends keyof KindWords>(part: Part): NonNullable<KindWords[Part]> =>
+  Object.assign({}, ...KINDS.map((words) => words[part] ?? {})) as NonNullable<KindWords[Part]>;
