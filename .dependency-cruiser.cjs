@@ -47,7 +47,7 @@ module.exports = {
       name: 'only-the-worker-plans',
       severity: 'error',
       from: { path: '^web/src', pathNot: 'plan\\.worker\\.ts$|\\.spec\\.ts$' },
-      to: { path: '^core/src/plan/(plan|propose|substitutes)\\.ts$' },
+      to: { path: '^core/src/plan/(plan|what-if/(propose|substitutes))\\.ts$' },
     },
     ...ROOMS.map((room, i) => ({
       name: `room-${room}`,

@@ -1,7 +1,7 @@
 // npm run checks -- FILE...: puts published cases through core's public functions. It knows kinds and tolerances, never answers.
 import { readFileSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
-import { z } from 'zod';
+import * as z from 'zod';
 import {
   anyLayout,
   BASIC_SIZES_IN,

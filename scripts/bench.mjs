@@ -48,7 +48,7 @@ async function benchCore() {
   const out = `${ROOT}/server/dist/bench-core.mjs`;
   await build({
     stdin: {
-      contents: `export * from './core/src/index'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/toys/toy-book.fixture';`,
+      contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/toys/toy-book.fixture';`,
       resolveDir: ROOT,
     },
     bundle: true,
@@ -181,7 +181,7 @@ async function onDemo(work) {
 async function benchPressroom() {
   const out = `${ROOT}/server/dist/bench-pressroom.mjs`;
   await build({
-    stdin: { contents: `export * from './core/src/index';`, resolveDir: ROOT },
+    stdin: { contents: `export * from './core/src/index'; export * from './core/src/planning';`, resolveDir: ROOT },
     bundle: true,
     platform: 'node',
     format: 'esm',

@@ -1,7 +1,8 @@
 // npm run job-format: writes docs/job-format.md from the Zod schema and the example files, so that the page cannot drift from the program.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { JobSpecSchema, plan, PlantSchema, pulledOf, EMPTY_SHELF } from '@druckerei/core';
-import { z } from 'zod';
+import { JobSpecSchema, PlantSchema, pulledOf, EMPTY_SHELF } from '@druckerei/core';
+import { plan } from '@druckerei/core/planning';
+import * as z from 'zod';
 
 const root = new URL('../', import.meta.url);
 const text = (path: string): string => readFileSync(new URL(path, root), 'utf8');

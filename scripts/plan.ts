@@ -1,6 +1,7 @@
 // npm run plan -- job.json [--plant plant.json] [--shelf shelf.json]: the plan as JSON, no database. Exit 1 with the fields that are wrong.
 import { existsSync, readFileSync } from 'node:fs';
-import { EMPTY_SHELF, JobSpecSchema, plan, PlantSchema, ShelfSchema } from '@druckerei/core';
+import { EMPTY_SHELF, JobSpecSchema, PlantSchema, ShelfSchema } from '@druckerei/core';
+import { plan } from '@druckerei/core/planning';
 import type { z } from 'zod';
 
 const args = process.argv.slice(2);

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What a person may do here. */
 export const ROLES = ['planner', 'press', 'finishing', 'ink', 'inspector', 'store', 'admin'] as const;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Endpoint } from './endpoint';
 
 /** What a change tells: which thing, and its version; whoever shows it reads it again. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { COUNT_UNITS, ENTRY_KINDS, PILE_STATES, SHORTAGE_WAYS } from '@druckerei/core';
 import type { Endpoint } from './endpoint';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { EditSchema, JobSpecSchema, ShelfSchema } from '@druckerei/core';
 import { FindingSaid } from './plants';
 import type { Endpoint } from './endpoint';

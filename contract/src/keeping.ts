@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Endpoint } from './endpoint';
 
 /** A backup that was made, or one that failed and why. */

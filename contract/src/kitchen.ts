@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { BaseInkSchema, DRAW_DOWN_ANSWERS, MeasurementSchema } from '@druckerei/core';
 import type { Endpoint } from './endpoint';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { PlantSchema, ShelfSchema } from '@druckerei/core';
 import type { Endpoint } from './endpoint';
 import { level } from './orders';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Problem details (RFC 9457) with the fields that are wrong. */
 export const Problem = z.object({

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { MarksSchema, PRACTICE_LEVELS, ReadingSchema } from '@druckerei/core';
 import type { Endpoint } from './endpoint';
 

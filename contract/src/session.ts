@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { type Endpoint, ROLES } from './endpoint';
 
 export const password = z.string().min(10, 'has at least ten characters').max(200);

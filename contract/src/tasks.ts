@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { EditSchema } from '@druckerei/core';
 import type { Endpoint } from './endpoint';
 import { ZonesDone } from './zones';

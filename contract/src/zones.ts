@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Endpoint } from './endpoint';
 
 const ID = '00000000-0000-4000-8000-000000000000';

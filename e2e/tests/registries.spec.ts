@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { expect, test } from '../house';
-import { FAMILIES, PROCESS_IDS } from '@druckerei/core';
+import { FAMILIES } from '@druckerei/core';
+import { PROCESS_IDS } from '@druckerei/core/planning';
 
 const ROOT = resolve(import.meta.dirname, '../..');
 const SOURCES = ['core/src', 'contract/src', 'server/src', 'web/src/app'];

@@ -1,7 +1,8 @@
 import { build } from 'esbuild';
 import fc from 'fast-check';
 import { expect, test } from '../house';
-import { hashOf, plan } from '@druckerei/core';
+import { hashOf } from '@druckerei/core';
+import { plan } from '@druckerei/core/planning';
 import { LINDMOOR, SHELF } from '../../core/src/plan/line-1.fixture';
 import { anySpec } from '../../core/src/plan/spec-arbitrary.fixture';
 
@@ -10,7 +11,7 @@ test('200 generated specifications give the same plan, bit for bit, in Node and 
   const mine = specs.map((s) => hashOf(plan(s, LINDMOOR, SHELF)));
   const bundle = await build({
     stdin: {
-      contents: `import { hashOf, plan } from '@druckerei/core'; globalThis.plans = (specs, plant, shelf) => specs.map((s) => hashOf(plan(s, plant, shelf)));`,
+      contents: `import { hashOf } from '@druckerei/core'; import { plan } from '@druckerei/core/planning'; globalThis.plans = (specs, plant, shelf) => specs.map((s) => hashOf(plan(s, plant, shelf)));`,
       resolveDir: import.meta.dirname,
     },
     bundle: true,

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { api, type Endpoint, openApi } from '@druckerei/contract';
-import { JobSpecSchema, plan, PlantSchema, ShelfSchema } from '@druckerei/core';
+import { JobSpecSchema, PlantSchema, ShelfSchema } from '@druckerei/core';
+import { plan } from '@druckerei/core/planning';
 import { cardSpec } from '../../core/src/plan/line-1.fixture';
 import { momentOf, openHours } from './plants/calendar';
 import { Client, NOW, PASSWORDS, TestServer } from './test-server.fixture';

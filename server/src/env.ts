@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
-import { z } from 'zod';
+import * as z from 'zod';
 
 const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { problemOf, Refused } from './errors';
 
 describe('the one error table', () => {

@@ -1,6 +1,6 @@
 import type { ErrorRequestHandler } from 'express';
 import type { Problem } from '@druckerei/contract';
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** An answer that is not success, with its status. */
 export class Refused extends Error {

@@ -1,6 +1,6 @@
 import { raw, type Request, type RequestHandler, type Router } from 'express';
 import type { Asked, Endpoint } from '@druckerei/contract';
-import { z } from 'zod';
+import * as z from 'zod';
 import { canonicalJson, NOT_PLAIN, notPlainAt } from '@druckerei/core';
 import type { Ctx } from './context';
 import { invalid } from './errors';

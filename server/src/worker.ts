@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
-import { z } from 'zod';
+import * as z from 'zod';
 import { makePool } from './db/pool';
 import { TaskRunner } from './tasks/runner';
 import { FileReader } from './tasks/file-reader';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { NOT_PLAIN, notPlainAt } from '../quantity/plain-text';
 import type { Id } from '../quantity/figure';
 import { idText } from '../plant/plant-schema';

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { Id } from '../quantity/figure';
 import type { Ledger } from '../quantity/ledger';
 import type { Scene } from '../scene/scene';

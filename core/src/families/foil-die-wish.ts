@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 const imageMm = z.number().min(1, 'must be at least 1 mm').max(2_000, 'is longer than any sheet here');
 

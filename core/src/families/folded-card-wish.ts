@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { idText } from '../plant/plant-schema';
 import { artworkFields } from '../product/artwork';
 import { coverageByInk, inkNames } from '../product/ink-names';

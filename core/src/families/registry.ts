@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { FamilyId } from '../product/job-spec';
 import type { Family } from './family';
 import { foilDie } from './foil-die';

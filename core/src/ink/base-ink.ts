@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { WAVELENGTHS_NM } from '../colour/spectrum';
 import { FASTNESS, type Fastness } from '../plant/fastness';
 import { idText } from '../plant/plant-schema';

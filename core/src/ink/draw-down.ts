@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { deltaE2000 } from '../colour/delta-e';
 import { type Lab, labOf } from '../colour/lab';
 import { REFLECTANCE, type Spectrum, WAVELENGTHS_NM } from '../colour/spectrum';

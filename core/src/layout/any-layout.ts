@@ -1,5 +1,8 @@
 import { floorTolerant } from '../quantity/round-tolerant';
 
+/** States a layout search looks into: a few seconds on one core. A number, never seconds, so that the same question has the same answer. */
+export const LAYOUT_ITERATIONS = 60_000;
+
 /* Most equal rectangles in a rectangle in any layout, not only one that straight cuts take apart (the pallet-loading problem; die-cut work). Method:
    recursion over L-shaped pieces, each parted into two L-shaped pieces (Lins, Lins & Morabito 2003; Birgin, Morabito & Nishihara 2005), on normal
    patterns, with area bounds. It is not exhaustive; what it finds is proved best only where it reaches the bound. */

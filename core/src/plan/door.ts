@@ -1,13 +1,12 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Plant } from '../plant/plant';
 import { PlantSchema } from '../plant/plant-schema';
 import { apply, type Applied, type Edit } from '../product/edit';
 import { type JobSpec, jobSpecSchema } from '../product/job-spec';
-import { wishSchemas } from '../families/registry';
-import { REGISTRIES } from './plan';
+import { FAMILIES, wishSchemas } from '../families/registry';
 
 /** The door of core: what a job specification may be, with the wishes of all families. */
-export const JobSpecSchema: z.ZodType<JobSpec> = jobSpecSchema(wishSchemas(REGISTRIES.families));
+export const JobSpecSchema: z.ZodType<JobSpec> = jobSpecSchema(wishSchemas(FAMILIES));
 
 /** One edit as it crosses the wire. */
 export const EditSchema = z.strictObject({

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { ABILITY_KEYS } from './abilities';
 import { FASTNESS } from './fastness';
 import { PRACTICE_TAGS, type Plant, type Shelf } from './plant';

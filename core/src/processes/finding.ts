@@ -18,3 +18,6 @@ export interface Finding {
   args: FindingArgs;
   remedies: Remedy[];
 }
+
+/** The name under which a finding is decided. */
+export const findingKey = (f: { code: string; at: string }): string => `${f.code}@${f.at}`;

@@ -9,6 +9,7 @@ import type { LossPoint } from '../flow/loss-table';
 import type { Counts, LossTerms } from '../flow/solve-backward';
 import type { JobSpec, Settings } from '../product/job-spec';
 import type { Part } from '../product/part';
+import type { PartVersion } from '../product/versions';
 import type { Layout } from '../layout/layout';
 import type { LayoutAsk } from '../layout/usable-sheet';
 import type { WorkStyleId } from '../layout/work-style';
@@ -32,12 +33,6 @@ export interface ProcessContext {
   plant: Plant;
   shelf: Shelf;
   ledger: Ledger;
-}
-
-export interface PartVersion {
-  id: Id<'version'>;
-  name: string;
-  changes: string[];
 }
 
 export interface DraftContext extends ProcessContext {

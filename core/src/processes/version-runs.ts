@@ -2,7 +2,8 @@ import type { Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { practiceTerm } from '../plant/practice';
 import { platesChanged } from '../form/plates';
-import type { DraftContext, PartVersion } from './process';
+import type { PartVersion } from '../product/versions';
+import type { DraftContext } from './process';
 
 /** One run of a pass: all of it, or one version of it, after the version that stood in the press before. */
 export interface VersionRun {

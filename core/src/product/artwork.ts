@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FASTNESS, type Fastness } from '../plant/fastness';
 
 /** What is known of the artwork, and what the print must stand. */

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { canonicalJson } from '../quantity/hash';
 import type { JobSpec } from './job-spec';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { isFreeName, KEPT_NAME } from '../plant/plant-schema';
 
 const inkName = z.string().trim().min(1).max(30).refine(isFreeName, KEPT_NAME);

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Id, Override } from '../quantity/figure';
 import type { Supply } from '../flow/net';
 import { idText } from '../plant/plant-schema';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** A register mark on the sheet: x from the left edge across the press, y from the gripper edge towards the tail. */
 export interface Mark {

@@ -13,7 +13,7 @@ import {
   usualPaper,
 } from '@druckerei/core';
 import { ROLES } from '@druckerei/contract';
-import { z } from 'zod';
+import * as z from 'zod';
 import { type Db, inTransaction } from './pool';
 import { many, one, rows } from './rows';
 import { ADD_PERSON } from '../people/people.queries';

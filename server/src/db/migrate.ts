@@ -2,7 +2,7 @@ import { readdirSync } from 'node:fs';
 import pg from 'pg';
 import { runMigrations } from 'graphile-worker';
 import Postgrator from 'postgrator';
-import { z } from 'zod';
+import * as z from 'zod';
 import { many, one, rows } from './rows';
 
 const LOCK = 7_340_211;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { TestServer } from '../test-server.fixture';
 import { many, maybeOne, rows } from './rows';
 import { together } from './together';

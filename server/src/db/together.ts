@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Db } from './pool';
 
 /** Each question's rows; what they are its asker checks. */

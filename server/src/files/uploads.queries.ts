@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { bytes, rows } from '../db/rows';
 
 /** $1 text hash, $2 int nr, $3 bytea */

@@ -1,5 +1,6 @@
 import type { floor, JobFloor, MachineNow, Pile, StepNow } from '@druckerei/contract';
-import { CAUTIONS, ENOUGH_LIKE_JOBS, type FloorStep, own, readScan, washUpBetween } from '@druckerei/core';
+import { CAUTIONS, ENOUGH_LIKE_JOBS, own, readScan, washUpBetween } from '@druckerei/core';
+import type { FloorStep } from '@druckerei/core/planning';
 import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
 import { invalid, notFound } from '../errors';

@@ -1,5 +1,6 @@
-import { z } from 'zod';
-import { ENTRY_KINDS, type FloorStep, PILE_STATES } from '@druckerei/core';
+import * as z from 'zod';
+import { ENTRY_KINDS, PILE_STATES } from '@druckerei/core';
+import type { FloorStep } from '@druckerei/core/planning';
 import { JobFloor, LogLine, MachineNow, SetupSheet } from '@druckerei/contract';
 import { rows, written } from '../db/rows';
 

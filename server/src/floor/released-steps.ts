@@ -1,4 +1,5 @@
-import { floorSteps, type FloorStep, type JobSpec, JobSpecSchema, type Planned, planned, type Plant, ShelfSchema } from '@druckerei/core';
+import { type JobSpec, JobSpecSchema, type Plant, ShelfSchema } from '@druckerei/core';
+import { floorSteps, type FloorStep, type Planned, planned } from '@druckerei/core/planning';
 import type { Pool } from 'pg';
 import type { Logger } from 'pino';
 import type { Db } from '../db/pool';

@@ -1,5 +1,6 @@
 import type { floor } from '@druckerei/contract';
-import { itemOfRow, shortageOptions } from '@druckerei/core';
+import { itemOfRow } from '@druckerei/core';
+import { shortageOptions } from '@druckerei/core/planning';
 import { type Db, inTransaction } from '../db/pool';
 import { maybeOne } from '../db/rows';
 import { invalid, Refused } from '../errors';

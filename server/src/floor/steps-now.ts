@@ -4,7 +4,6 @@ import {
   type BeforeRun,
   type Counted,
   type CountSum,
-  type FloorStep,
   NO_TIMES,
   type Shelf,
   type StepTimes,
@@ -12,6 +11,7 @@ import {
   tallyOf,
   type TimeEntry,
 } from '@druckerei/core';
+import type { FloorStep } from '@druckerei/core/planning';
 import type { Pile, StepNow } from '@druckerei/contract';
 import type { Db } from '../db/pool';
 import { many } from '../db/rows';

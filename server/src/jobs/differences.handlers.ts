@@ -1,5 +1,6 @@
 import type { Differences, Happened, jobs } from '@druckerei/contract';
-import { editsBetween, editSays, type JobSpec, JobSpecSchema, movedBetween, type Plan, type Plant, sameAgain } from '@druckerei/core';
+import { editsBetween, editSays, type JobSpec, JobSpecSchema, type Plan, type Plant } from '@druckerei/core';
+import { movedBetween, sameAgain } from '@druckerei/core/planning';
 import type { Db } from '../db/pool';
 import { many, maybeOne, stored } from '../db/rows';
 import { notFound } from '../errors';

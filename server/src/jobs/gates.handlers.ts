@@ -1,6 +1,6 @@
 import { own } from '@druckerei/core';
 import type { jobs, GateAnswer as GateAnswerSchema } from '@druckerei/contract';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { signedIn } from '../context';
 import { inTransaction } from '../db/pool';
 import { many } from '../db/rows';

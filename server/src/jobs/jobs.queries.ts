@@ -1,5 +1,6 @@
-import { z } from 'zod';
-import { EditSchema, type JobSpec, type Plan, type PlanSummary } from '@druckerei/core';
+import * as z from 'zod';
+import { EditSchema, type JobSpec, type Plan } from '@druckerei/core';
+import type { PlanSummary } from '@druckerei/core/planning';
 import { Alternative, GateAnswer, JOB_STATES, Release } from '@druckerei/contract';
 import { bytes, rows, written } from '../db/rows';
 

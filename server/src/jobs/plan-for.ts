@@ -1,15 +1,5 @@
-import {
-  type JobSpec,
-  orderedQuantity,
-  type Plan,
-  type Plant,
-  type Planned,
-  planned,
-  type PlanSummary,
-  type Shelf,
-  summaryOf,
-  thumbnailSvg,
-} from '@druckerei/core';
+import { type JobSpec, orderedQuantity, type Plan, type Plant, type Shelf, thumbnailSvg } from '@druckerei/core';
+import { type Planned, planned, type PlanSummary, summaryOf } from '@druckerei/core/planning';
 import type { Db } from '../db/pool';
 import { invalid } from '../errors';
 import { SET_LINES, SET_LIST_KEYS } from '../orders/orders.queries';

@@ -1,14 +1,14 @@
 import { createHash } from 'node:crypto';
 import type { jobs, Release } from '@druckerei/contract';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import {
   approvedVersion,
   earlyHash,
-  editsBetween,
   type Edit,
+  editsBetween,
+  type Finding,
   findingKey,
   findingTitle,
-  type Finding,
   hashOf,
   type JobSpec,
   JobSpecSchema,

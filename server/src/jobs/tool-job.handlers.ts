@@ -1,5 +1,6 @@
 import type { jobs } from '@druckerei/contract';
-import { type Edit, editAt, latestStart, stepWithTool, TOOL_ITEM, toolJob, applyEdits } from '@druckerei/core';
+import { type Edit, editAt, TOOL_ITEM, toolJob, applyEdits } from '@druckerei/core';
+import { latestStart, stepWithTool } from '@druckerei/core/planning';
 import { inTransaction } from '../db/pool';
 import { maybeOne } from '../db/rows';
 import { invalid, Refused } from '../errors';

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { JobSpecSchema, type Plan, plan, type Plant, type Shelf } from '@druckerei/core';
+import { JobSpecSchema, type Plan, type Plant, type Shelf } from '@druckerei/core';
+import { plan } from '@druckerei/core/planning';
 import { Client, type Said, TestServer } from '../test-server.fixture';
 
 const server = new TestServer();

@@ -1,5 +1,5 @@
 import { Backup } from '@druckerei/contract';
-import { z } from 'zod';
+import * as z from 'zod';
 import { rows } from '../db/rows';
 
 /** The newest backups. */

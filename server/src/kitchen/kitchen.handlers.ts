@@ -9,13 +9,12 @@ import {
   measuredFromTable,
   mixed,
   NoColour,
-  pressWork,
-  type PressWork,
   printedLab,
   type RecipePart,
   simulatedReading,
   usualPaper,
 } from '@druckerei/core';
+import { pressWork, type PressWork } from '@druckerei/core/planning';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne, one } from '../db/rows';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { type BaseInk, MeasurementSchema } from '@druckerei/core';
 import { Batch, DrawDown, InkRow, LotTrace, Pail, RecipeRow } from '@druckerei/contract';
 import { rows, written } from '../db/rows';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { rows } from '../db/rows';
 
 /* Each takes its rows as one JSON list, so that a thousand orders are as many statements as one. */

@@ -1,5 +1,5 @@
 import type { JobState, OrderFilter } from '@druckerei/contract';
-import { z } from 'zod';
+import * as z from 'zod';
 import { Refused } from '../errors';
 import type { Chosen } from './orders.queries';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { Customer, type JobState, OrderPage, OrderTotals } from '@druckerei/contract';
 import { type Rows, rows } from '../db/rows';
 

@@ -1,5 +1,6 @@
 import type { MovedJob, plants } from '@druckerei/contract';
-import { hashOf, type JobSpec, JobSpecSchema, movedBetween, plan, type Plant } from '@druckerei/core';
+import { hashOf, type JobSpec, JobSpecSchema, type Plant } from '@druckerei/core';
+import { movedBetween, plan } from '@druckerei/core/planning';
 import { signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne, stored } from '../db/rows';

@@ -1,6 +1,6 @@
 import type { Plan, Shelf } from '@druckerei/core';
 import { LINDMOOR, cardSpec } from '../../../core/src/plan/line-1.fixture';
-import { plan } from '@druckerei/core';
+import { plan } from '@druckerei/core/planning';
 import { type Client, TestServer } from '../test-server.fixture';
 
 const server = new TestServer();

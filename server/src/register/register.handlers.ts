@@ -4,7 +4,6 @@ import {
   controlChart,
   fitRegister,
   idealSequence,
-  type FloorStep,
   isProcessInk,
   type Mark,
   MOST_TURNS,
@@ -24,6 +23,7 @@ import {
   walkingUnits,
   worstError,
 } from '@druckerei/core';
+import type { FloorStep } from '@druckerei/core/planning';
 import { type Ctx, signedIn } from '../context';
 import type { Db } from '../db/pool';
 import { many } from '../db/rows';

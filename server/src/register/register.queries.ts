@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Mark, Setting } from '@druckerei/core';
 import { type ColourFit, RegisterRow, Score } from '@druckerei/contract';
 import { rows, written } from '../db/rows';

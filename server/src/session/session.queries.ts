@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { Me } from '@druckerei/contract';
 import type { SessionData } from 'express-session';
 import { rows, written } from '../db/rows';

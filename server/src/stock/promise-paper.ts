@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { StockNeed } from '@druckerei/core';
+import type { StockNeed } from '@druckerei/core/planning';
 import type { Db } from '../db/pool';
 import { many } from '../db/rows';
 import { notifyChanged } from '../events/event-hub';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { Lot, LotMove, Purchase, Reservation } from '@druckerei/contract';
 import { rows } from '../db/rows';
 

@@ -1,5 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { correctBatch, matchRecipes, searchLayout } from '@druckerei/core';
+import { correctBatch, matchRecipes } from '@druckerei/core';
+import { searchLayout } from '@druckerei/core/planning';
 import { plannedOn } from '../jobs/plan-for';
 import { shelfFrom } from '../plants/shelf';
 import { ordersOf, readOrders, tableOf } from './read-orders';

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { availableParallelism } from 'node:os';
 import type { BadRow, Customer } from '@druckerei/contract';
-import { z } from 'zod';
+import * as z from 'zod';
 import { inTransaction } from '../db/pool';
 import { many } from '../db/rows';
 import { notifyChanged } from '../events/event-hub';

@@ -2,7 +2,7 @@ import { EventEmitter } from 'node:events';
 import { type JobHelpers, makeWorkerUtils, run, Logger as QueueLogger, type Runner, type WorkerUtils } from 'graphile-worker';
 import type { Pool } from 'pg';
 import type { Logger } from 'pino';
-import { z } from 'zod';
+import * as z from 'zod';
 import { QUEUE_SCHEMA } from '../db/migrate';
 import { notifyChanged } from '../events/event-hub';
 import { purgeUploads } from '../files/uploads';

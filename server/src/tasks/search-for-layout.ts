@@ -1,5 +1,5 @@
 import { JobSpecSchema, LAYOUT_ITERATIONS } from '@druckerei/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { notFound } from '../errors';
 import { findJob, homeOf } from '../jobs/find-job';
 import { SPEC_OF } from '../jobs/jobs.queries';

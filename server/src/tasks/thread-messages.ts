@@ -1,5 +1,6 @@
 import type { BadRow, ImportPreview } from '@druckerei/contract';
-import type { Correction, CorrectionAsk, FoundLayout, JobSpec, MatchAsk, MatchResult, Plant, PlanSummary, Shelf } from '@druckerei/core';
+import type { Correction, CorrectionAsk, JobSpec, MatchAsk, MatchResult, Plant, Shelf } from '@druckerei/core';
+import type { FoundLayout, PlanSummary } from '@druckerei/core/planning';
 import type { Store } from '../plants/shelf';
 
 /** An order read from a row of a file. */

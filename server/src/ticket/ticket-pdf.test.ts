@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
-import { planned, ticketPages } from '@druckerei/core';
+import { ticketPages } from '@druckerei/core';
+import { planned } from '@druckerei/core/planning';
 import { cardSpec, LINDMOOR, SHELF } from '../../../core/src/plan/line-1.fixture';
 import { labelSpec } from '../../../core/src/plan/line-2.fixture';
 import { ticketPdf, type TicketOf } from './ticket-pdf';

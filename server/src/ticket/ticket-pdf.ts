@@ -5,7 +5,6 @@ import svgToPdf from 'svg-to-pdfkit';
 import {
   CAUTIONS,
   earlyThings,
-  stoneName,
   findingKey,
   findingTitle,
   formatDuration,
@@ -18,13 +17,14 @@ import {
   type PanelRow,
   paperScale,
   type Plant,
-  type Planned,
   type Scene,
   sceneSvg,
   type Shelf,
+  stoneName,
   type TicketPage,
   ticketPages,
 } from '@druckerei/core';
+import { type Planned } from '@druckerei/core/planning';
 import { fontDir } from './font-dir';
 
 const MM = 72 / 25.4;

@@ -1,5 +1,5 @@
 import type { ToolCard } from '@druckerei/contract';
-import { formWork, type Planned } from '@druckerei/core';
+import { formWork, type Planned } from '@druckerei/core/planning';
 import type { Db } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
 import { ADD_CARD, type CardRow, FORMS_OF_JOB, NEXT_NUMBER, SET_STATE } from './tools.queries';

@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import type { FormOffer, ToolCard, tools } from '@druckerei/contract';
 import {
   type FormName,
-  formWork,
   fitWedge,
   isSameForm,
   KEPT_STATES,
@@ -16,6 +15,7 @@ import {
   TOOL_STATES,
   type ToolState,
 } from '@druckerei/core';
+import { formWork } from '@druckerei/core/planning';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';

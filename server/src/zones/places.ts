@@ -1,4 +1,4 @@
-import type { PressWork } from '@druckerei/core';
+import type { PressWork } from '@druckerei/core/planning';
 
 /** A separation's sides may be off those of what it lies on by so much: bleed, and pixels that do not divide. */
 const ASPECT_OFF = 0.03;

@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import type { ZonesDone } from '@druckerei/contract';
-import { heaviestSpot, type PressWork, zoneCoverage } from '@druckerei/core';
-import { z } from 'zod';
+import { heaviestSpot, zoneCoverage } from '@druckerei/core';
+import type { PressWork } from '@druckerei/core/planning';
+import * as z from 'zod';
 import { inTransaction } from '../db/pool';
 import { Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';

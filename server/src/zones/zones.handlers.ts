@@ -1,5 +1,6 @@
 import type { ZoneDesk, zones } from '@druckerei/contract';
-import { ductOpening, FIRST_DUCT_CURVE, heaviestSpot, pressWork, spotOn, type PressWork, refitDuct } from '@druckerei/core';
+import { ductOpening, FIRST_DUCT_CURVE, heaviestSpot, spotOn, refitDuct } from '@druckerei/core';
+import { pressWork, type PressWork } from '@druckerei/core/planning';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
 import { many } from '../db/rows';

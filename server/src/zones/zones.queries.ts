@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { bytes, rows } from '../db/rows';
 
 /** $1 text key, $2 text name, $3 int width, $4 int height, $5 json profile, $6 int blocks across, $7 bytea blocks */

@@ -1,4 +1,5 @@
 import type { Id } from '../../quantity/figure';
+import { versionsOf } from '../../product/versions';
 import { idOf } from '../../quantity/id-of';
 import type { Ledger } from '../../quantity/ledger';
 import { type Machine, type Plant, type Shelf, type Stock, machinesFor } from '../../plant/plant';
@@ -7,7 +8,7 @@ import type { Layouter } from '../../layout/layouter';
 import { LAYOUTERS } from '../../layout/layouters';
 import type { FamilyId, JobSpec } from '../../product/job-spec';
 import type { Part } from '../../product/part';
-import type { PartVersion, Process, ProcessContext } from '../../processes/process';
+import type { Process, ProcessContext } from '../../processes/process';
 import type { Family } from '../../families/family';
 import type { Finding } from '../../processes/finding';
 import { gangTogether } from './gangs';
@@ -147,17 +148,6 @@ function stoneOf(
       ledger,
     },
   };
-}
-
-/** Versions of a product, of all items that want it, each once, in the order chosen, else by their ids. */
-export function versionsOf(spec: JobSpec, product: Id<'product'>): PartVersion[] {
-  const wanted = new Map<Id<'version'>, PartVersion>();
-  for (const item of Object.values(spec.items))
-    if (item.product === product)
-      for (const [id, { name, changes }] of Object.entries(item.versions)) if (!wanted.has(id)) wanted.set(id, { id, name, changes });
-  const chosen = Object.hasOwn(spec.choices.versions ?? {}, product) ? (spec.choices.versions?.[product] ?? []) : [];
-  const first = chosen.flatMap((id) => wanted.get(id) ?? []);
-  return [...new Set([...first, ...wanted.values()])];
 }
 
 /** The machine chosen for a step; else the plant's first that suits the parts and takes a sheet they could be made from; else the first that can do the process. */

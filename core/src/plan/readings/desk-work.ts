@@ -1,7 +1,8 @@
 import type { Id } from '../../quantity/figure';
 import { plateOfInk } from '../../form/plates';
 import { printedInks } from '../../processes/press-inks';
-import type { PartVersion } from '../../processes/process';
+import type { PartVersion } from '../../product/versions';
+import type {} from '../../processes/process';
 import { idOf } from '../../quantity/id-of';
 import type { Fastness } from '../../plant/fastness';
 import { practiceValue } from '../../plant/practice';

@@ -1,7 +1,7 @@
 import type { Unit } from '../../quantity/figure';
 import type { Finding } from '../../processes/finding';
 import type { Plan, TotalKey } from '../plan-types';
-import { findingKey } from './summary';
+import { findingKey } from '../../processes/finding';
 
 /** A total that another plant (another price, speed, margin) gives another value. */
 export interface MovedTotal {

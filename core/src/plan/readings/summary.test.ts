@@ -1,8 +1,9 @@
 import { JobSpecSchema } from '../door';
 import { cardSpec, LINDMOOR, SHELF } from '../line-1.fixture';
 import { plan } from '../plan';
-import { cheaperFrom, type Compared } from '../what-if/propose';
-import { findingKey, summaryOf } from './summary';
+import { findingKey } from '../../processes/finding';
+import { cheaperFrom, type Compared } from './compared';
+import { summaryOf } from './summary';
 import { stoneName } from './stone-name';
 import { thumbnailSvg } from './thumbnail';
 

@@ -1,3 +1,4 @@
+import { findingKey } from '../../processes/finding';
 import type { FindingArgs, FindingLevel } from '../../processes/finding';
 import type { Plan } from '../plan-types';
 import { pulledOf } from './pulled';
@@ -64,6 +65,3 @@ function piecesWord(spec: JobSpec): string {
   const made = Object.values(spec.products).find((p) => p.kind === 'made');
   return made?.kind === 'made' ? familyOf(made.family).words.pieces : 'pieces';
 }
-
-/** The name under which a finding is decided. */
-export const findingKey = (f: { code: string; at: string }): string => `${f.code}@${f.at}`;

@@ -3,7 +3,8 @@ import { idOf } from '../../quantity/id-of';
 import { changesInOrder, fewestChanges } from '../../form/version-order';
 import { printsOf } from '../../layout/form';
 import type { JobSpec } from '../../product/job-spec';
-import { versionsOf } from '../passes/resolve';
+import { versionsOf } from '../../product/versions';
+
 import type { Plan } from '../plan-types';
 
 /** A version of a product: what is ordered of it, what of its plates is its own, and what its place in the order costs. */

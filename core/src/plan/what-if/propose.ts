@@ -1,31 +1,17 @@
-import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { type Machine, machinesFor, type Plant, type Shelf, type Stock } from '../../plant/plant';
-import { editAt, type Edit } from '../../product/edit';
+import { editAt } from '../../product/edit';
 import type { JobSpec } from '../../product/job-spec';
 import { printsOf } from '../../layout/form';
-import { breakEvenQuantity, fitsWorkStyle, mayGang, WORK_STYLE_IDS } from '../../layout/work-style';
+import { fitsWorkStyle, mayGang, WORK_STYLE_IDS } from '../../layout/work-style';
 import { applyEdits } from '../door';
+import type { Compared, Proposal } from '../readings/compared';
 import { plan } from '../plan';
 import type { Plan, Stone } from '../plan-types';
 import { pulledOf } from '../readings/pulled';
 import { formsWith } from '../readings/forms-with';
 import { stoneName } from '../readings/stone-name';
 import { stockBeyond, stocksOfGrade } from '../passes/resolve';
-
-/** A way to make the job: other stock, press or work style for what is printed together, as edits on the specification. */
-export interface Proposal {
-  /** What is printed, where the job prints several things apart; '' where there is one. */
-  what: string;
-  machine: string;
-  stock: string;
-  style: string;
-  edits: Edit[];
-  /** The way the plan of now goes. */
-  chosen: boolean;
-  /** The form whose copies and sheets it is about. */
-  form: Id<'form'>;
-}
 
 /**
  * Candidates for every printed stone with one form: every stock of its parts' grade on every press that takes it, in every work style that press can print.
@@ -73,20 +59,6 @@ function* proposalsFor(print: Stone, what: string, now: Plan, spec: JobSpec, pla
     }
 }
 
-/** A proposal planned: what a planner compares, by cost per thousand good pieces. */
-export interface Compared extends Proposal {
-  perThousand: number;
-  money: number;
-  pulled: number;
-  pulledUnit: 'sheet' | 'metre';
-  plates: number;
-  copiesUp: number;
-  fixed: number;
-  machineS: number;
-  readyAt: number;
-  blocking: number;
-}
-
 /** Plans one proposal; null where it does not go through the door. */
 export function comparedWith(proposal: Proposal, spec: JobSpec, plant: Plant, shelf: Shelf): Compared | null {
   const applied = applyEdits(spec, proposal.edits);
@@ -107,13 +79,3 @@ export function comparedWith(proposal: Proposal, spec: JobSpec, plant: Plant, sh
     blocking: p.findings.filter((f) => f.level === 'release').length,
   };
 }
-
-/** Good pieces from which a proposal is the cheaper one, against the plan of now; Infinity where it never is or already was. */
-export function cheaperFrom(proposal: Compared, now: Compared, good: number): number {
-  const each = (c: Compared): number => (good > 0 ? (c.money - c.fixed) / good : 0);
-  return breakEvenQuantity({ fixedA: now.fixed, eachA: each(now), fixedB: proposal.fixed, eachB: each(proposal) });
-}
-
-/** The order a planner wants to see: what can be released first, then the cheapest per good copy. */
-export const byCost = (a: Compared, b: Compared): number =>
-  Math.min(a.blocking, 1) - Math.min(b.blocking, 1) || a.perThousand - b.perThousand;

@@ -1,3 +1,4 @@
+import { LAYOUT_ITERATIONS } from '../../layout/any-layout';
 import type { Id } from '../../quantity/figure';
 import type { Plant, Shelf } from '../../plant/plant';
 import { editAt, type Edit } from '../../product/edit';
@@ -8,9 +9,6 @@ import { isCuttable } from '../../layout/cuttable';
 import { copyPlaces, copiesUp } from '../../layout/layout';
 import { CORE_VERSION } from '../core-version';
 import { planned } from '../plan';
-
-/** States a layout search looks into: a few seconds on one core. A number, never seconds, so that the same question has the same answer. */
-export const LAYOUT_ITERATIONS = 60_000;
 
 /** What a search for the layout of a part found, with the edit that makes it a choice. */
 export interface FoundLayout {

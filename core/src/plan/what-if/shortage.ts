@@ -12,10 +12,7 @@ import type { Plan } from '../plan-types';
 import { freeStock } from '../passes/ready';
 import { sameAgain } from './same-again';
 import { sharing } from '../passes/sharing';
-
-/** Ways out when good pieces will be short. */
-export const SHORTAGE_WAYS = ['runOn', 'short', 'rerun', 'digital'] as const;
-export type ShortageWay = (typeof SHORTAGE_WAYS)[number];
+import type { ShortageWay } from './shortage-ways';
 
 export interface ShortageOption {
   way: ShortageWay;

@@ -11,8 +11,8 @@ import {
   type Place,
   type Plant,
   say,
-  type Substitute,
 } from '@druckerei/core';
+import type { Substitute } from '@druckerei/core/planning';
 import { movedSays } from '../shared/moved-says';
 
 /** Stocks, presses and work styles side by side, the cheapest good copy first. Each row is a whole plan; taking one is an edit like any other. */

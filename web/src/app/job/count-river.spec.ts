@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { plan, type Plant, PlantSchema, riverOf, EMPTY_SHELF } from '@druckerei/core';
+import { type Plant, PlantSchema, riverOf, EMPTY_SHELF } from '@druckerei/core';
+import { plan } from '@druckerei/core/planning';
 import plantJson from '../../../../demo/plant.json';
 import { CountRiver } from './count-river';
 import { Findings } from './findings';

@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { type Edit, EMPTY_SHELF, type Finding, findingKey, plan, type Plant, PlantSchema } from '@druckerei/core';
+import { type Edit, EMPTY_SHELF, type Finding, findingKey, type Plant, PlantSchema } from '@druckerei/core';
+import { plan } from '@druckerei/core/planning';
 import plantJson from '../../../../demo/plant.json';
 import { cardSpec } from './card-spec.fixture';
 import { FindingMark } from './finding-mark';

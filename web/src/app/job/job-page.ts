@@ -5,24 +5,24 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Observable } from 'rxjs';
 import {
-  editAt,
-  type Edit,
-  editSays,
   earlyThings,
+  type Edit,
+  editAt,
+  editSays,
   familyOf,
-  stoneName,
   findingKey,
   formatFigure,
   formatNumber,
   isMixedInk,
   label,
   orderedQuantity,
-  practiceValue,
-  PRACTICE_DEFAULTS,
   type Override,
-  type TotalKey,
   type Place,
+  PRACTICE_DEFAULTS,
+  practiceValue,
   say,
+  stoneName,
+  type TotalKey,
 } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
 import { Planner } from '../planner/planner';

@@ -1,7 +1,8 @@
 import type { Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
-import { type Substitute, type Compared, EMPTY_SHELF, type Finding, type Override, plan, type Plant, PlantSchema } from '@druckerei/core';
+import { type Compared, EMPTY_SHELF, type Finding, type Override, type Plant, PlantSchema } from '@druckerei/core';
+import { type Substitute, plan } from '@druckerei/core/planning';
 import plantJson from '../../../../demo/plant.json';
 import { ProductForm } from '../product/product-form';
 import { FigureValue } from '../shared/figure';

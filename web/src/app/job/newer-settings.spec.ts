@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { Moved } from '@druckerei/core';
+import type { Moved } from '@druckerei/core/planning';
 import { NewerSettings } from './newer-settings';
 
 const moved = (more: Partial<Moved>): Moved => ({ totals: [], come: [], gone: [], ...more });

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type Moved, type Place, say } from '@druckerei/core';
+import { type Place, say } from '@druckerei/core';
+import type { Moved } from '@druckerei/core/planning';
 import { movedSays } from '../shared/moved-says';
 
 /** A draft planned for settings that are no longer in force: what the newer ones would change, and the way to take them. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
-import { type EarlyThing, type Finding, findingKey, findingSays, findingTitle, formatNumber, UNIT_WORDS, say } from '@druckerei/core';
+import { type EarlyThing, type Finding, findingKey, findingSays, findingTitle, formatNumber, say, UNIT_WORDS } from '@druckerei/core';
 import type { ReleaseAsk } from './job.feature';
 
 export interface ReleaseData {

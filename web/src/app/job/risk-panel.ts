@@ -1,17 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { NgApexchartsModule } from 'ng-apexcharts';
-import {
-  CERTAINTY,
-  editAt,
-  type Edit,
-  formatNumber,
-  type JobSpec,
-  type RiskCurve,
-  type RiskPoint,
-  say,
-  UNIT_WORDS,
-  readNumber,
-} from '@druckerei/core';
+import { CERTAINTY, editAt, type Edit, formatNumber, type JobSpec, say, UNIT_WORDS, readNumber } from '@druckerei/core';
+import type { RiskCurve, RiskPoint } from '@druckerei/core/planning';
 import { chartColours } from '../shared/chart-colours';
 
 const WISHES = [0.85, 0.9, 0.95, 0.99] as const;

@@ -2,14 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import {
-  editAt,
   type Edit,
+  editAt,
   formatDuration,
   formatFigure,
   formatNumber,
   type JobSpec,
-  type Plan,
   type Place,
+  type Plan,
   type ProductVersions,
   productVersions,
   say,

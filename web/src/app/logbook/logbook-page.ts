@@ -2,17 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { NgApexchartsModule } from 'ng-apexcharts';
 import { switchMap } from 'rxjs';
 import type { LearnedPage } from '@druckerei/contract';
-import {
-  ENOUGH_LIKE_JOBS,
-  formatDuration,
-  formatNumber,
-  label,
-  type Plant,
-  practiceValue,
-  PROCESS_WORDS,
-  PROCESSES,
-  say,
-} from '@druckerei/core';
+import { ENOUGH_LIKE_JOBS, formatDuration, formatNumber, label, type Plant, practiceValue, PROCESS_WORDS, say } from '@druckerei/core';
+import { PROCESSES } from '@druckerei/core/planning';
 import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
 import { chartColours } from '../shared/chart-colours';

@@ -1,4 +1,5 @@
-import type { Compared, Edit, Substitute, JobSpec, Moved, Plan, Plant, RiskCurve, RiverStone, Scene, Shelf } from '@druckerei/core';
+import type { Compared, Edit, JobSpec, Plan, Plant, RiverStone, Scene, Shelf } from '@druckerei/core';
+import type { Substitute, Moved, RiskCurve } from '@druckerei/core/planning';
 
 /** What the screen asks of the plan worker. A newer `plan` replaces an older one that has not been started. */
 export type Ask =

@@ -1,21 +1,6 @@
 /// <reference lib="webworker" />
-import {
-  applyEdits,
-  comparedWith,
-  type JobSpec,
-  movedBetween,
-  type Plan,
-  planned,
-  type Planned,
-  type Plant,
-  pulledOf,
-  propose,
-  riskCurve,
-  riverOf,
-  sceneOf,
-  type Shelf,
-  substitutes,
-} from '@druckerei/core';
+import { comparedWith, movedBetween, type Planned, planned, propose, riskCurve, sceneOf, substitutes } from '@druckerei/core/planning';
+import { applyEdits, type JobSpec, type Plan, type Plant, pulledOf, riverOf, type Shelf } from '@druckerei/core';
 import type { Answer, Ask, Preview } from './plan-messages';
 
 /* The only place in the browser that calls plan(). Keeps the last plan for drawings, previews and comparisons. */

@@ -1,5 +1,6 @@
 import { Injectable, signal } from '@angular/core';
-import type { Compared, Edit, JobSpec, Moved, Plant, RiskCurve, Scene, Shelf, Substitute } from '@druckerei/core';
+import type { Compared, Edit, JobSpec, Plant, Scene, Shelf } from '@druckerei/core';
+import type { Moved, RiskCurve, Substitute } from '@druckerei/core/planning';
 import type { Answer, Ask, Planning, Preview } from './plan-messages';
 import { spawnPlanner } from './plan.spawn';
 

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { type Observable, of, Subject, throwError } from 'rxjs';
 import type { Changed, Task } from '@druckerei/contract';
-import type { FoundLayout } from '@druckerei/core';
+import type { FoundLayout } from '@druckerei/core/planning';
 import { LayoutSearch } from '../job/layout-search';
 import { ApiCaller } from '../shared/api';
 import { Changes } from '../shared/changes';

@@ -1,7 +1,8 @@
 import { inject, Injectable, type OnDestroy, signal } from '@angular/core';
 import { filter, interval, merge, type Subscription, switchMap } from 'rxjs';
 import type { Task } from '@druckerei/contract';
-import { type FoundLayout, LAYOUT_ITERATIONS, say } from '@druckerei/core';
+import { LAYOUT_ITERATIONS, say } from '@druckerei/core';
+import type { FoundLayout } from '@druckerei/core/planning';
 import { ApiCaller, type Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
 

@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import { EditSchema, type Edit } from '@druckerei/core';
-import { z } from 'zod';
+import * as z from 'zod';
 
 const KEY = 'druckerei.kept.settings';
 const Kept = z.object({ hash: z.string(), edits: z.array(EditSchema) });

@@ -1,15 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import {
-  formatNumber,
-  lossScene,
-  practiceValue,
-  PROCESS_WORDS,
-  PROCESSES,
-  type SetupRunning,
-  type Spoilage,
-  tableFrom,
-  say,
-} from '@druckerei/core';
+import { formatNumber, lossScene, practiceValue, PROCESS_WORDS, type SetupRunning, type Spoilage, tableFrom, say } from '@druckerei/core';
+import { PROCESSES } from '@druckerei/core/planning';
 import { Drawing } from '../drawings/drawing';
 import { CardFields, type CardRow } from './card-fields';
 import { cardRow, type RowContext } from './card-rows';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { abilitiesFor, machineFields, machineScene, say } from '@druckerei/core';
+import { machineFields, machineScene, say } from '@druckerei/core';
+import { abilitiesFor } from '@druckerei/core/planning';
 import { type PictureField, PictureFields } from '../shared/picture-fields';
 import { CardFields } from './card-fields';
 import { cardRow, type RowContext } from './card-rows';

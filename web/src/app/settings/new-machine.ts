@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, output, signal } from '@angular/core';
-import { newMachine, type Plant, PROCESS_WORDS, PROCESSES, say } from '@druckerei/core';
+import { type Plant, PROCESS_WORDS, say } from '@druckerei/core';
+import { newMachine, PROCESSES } from '@druckerei/core/planning';
 
 /** A machine from its name and the kinds of work it does: its card begins with the abilities they ask for. */
 @Component({

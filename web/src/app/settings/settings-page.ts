@@ -10,12 +10,12 @@ import {
   type PackCard as Pack,
   type Plant,
   PROCESS_WORDS,
-  PROCESSES,
   sceneSvg,
   type Stock,
   type Place,
   say,
 } from '@druckerei/core';
+import { PROCESSES } from '@druckerei/core/planning';
 import { sessionFeature } from '../session/session.feature';
 import { Shortcuts } from '../shared/shortcuts';
 import { Units } from '../shared/units';

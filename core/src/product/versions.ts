@@ -1,0 +1,20 @@
+import type { Id } from '../quantity/figure';
+import type { JobSpec } from './job-spec';
+
+/** One of several versions of what is made, with the inks that it changes. */
+export interface PartVersion {
+  id: Id<'version'>;
+  name: string;
+  changes: string[];
+}
+
+/** Versions of a product, of all items that want it, each once, in the order chosen, else by their ids. */
+export function versionsOf(spec: JobSpec, product: Id<'product'>): PartVersion[] {
+  const wanted = new Map<Id<'version'>, PartVersion>();
+  for (const item of Object.values(spec.items))
+    if (item.product === product)
+      for (const [id, { name, changes }] of Object.entries(item.versions)) if (!wanted.has(id)) wanted.set(id, { id, name, changes });
+  const chosen = Object.hasOwn(spec.choices.versions ?? {}, product) ? (spec.choices.versions?.[product] ?? []) : [];
+  const first = chosen.flatMap((id) => wanted.get(id) ?? []);
+  return [...new Set([...first, ...wanted.values()])];
+}
