@@ -69,7 +69,7 @@ export const StepNow = z.object({
   release: z.number().int(),
   balanced: z.boolean(),
   step: z.string(),
-  stage: z.string(),
+  stone: z.string(),
   seq: z.number().int(),
   of: z.number().int(),
   name: z.string(),

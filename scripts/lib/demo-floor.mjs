@@ -29,7 +29,7 @@ export async function floorRuns({ call, jobs, firstStart, now }, { order, seed, 
   };
   for (const [i, { key, side, hoursAgo, losses = 1, part = 1 }] of steps.entries()) {
     const floor = await call('GET', `/api/jobs/${job}/floor`);
-    const step = floor.steps.find((s) => s.stage.endsWith(`.${key}`) && (side === undefined || s.step.includes(`.${side}`)));
+    const step = floor.steps.find((s) => s.stone.endsWith(`.${key}`) && (side === undefined || s.step.includes(`.${side}`)));
     const { by, device } = await tokenOf(step.machine);
     const begin = now - hoursAgo * 3600;
     const entries = [];

@@ -7,7 +7,7 @@ import { type CountSum, INTO, OUT_OF, tallyOf } from './tally';
 const flow = (unit: Flow['unit']): Flow => ({ unit, part: 'p', item: 'i', perGood: 1 });
 const step = (takes: number, gives: number): Step => ({
   process: 'any',
-  stage: 's',
+  stone: 's',
   takes: [{ flow: 'in', per: takes }],
   gives: [{ flow: 'out', per: gives }],
   loss: { setupCycles: 0, runningPpm: 0, samples: 0 },

@@ -62,7 +62,7 @@ describe('a net that loses by a table', () => {
     steps: {
       print: {
         process: 'any',
-        stage: 'print',
+        stone: 'print',
         takes: [{ flow: 'paper', per: 1 }],
         gives: [{ flow: 'out', per: 1 }],
         loss: { setupCycles: 0, runningPpm: 0, samples: 10, table: TABLE },

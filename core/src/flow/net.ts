@@ -52,7 +52,7 @@ export type WaitReason = 'turn' | 'pass' | 'foil' | 'cut';
 export interface Step {
   process: Id<'process'>;
   /** The stone of the river: twelve section steps can be one stone. */
-  stage: Id<'stone'>;
+  stone: Id<'stone'>;
   takes: Port[];
   gives: Port[];
   loss: Loss;

@@ -24,7 +24,7 @@ const f = (unit: CountUnit, perGood: number, part = 'p', item = 'i'): Flow => ({
 const p = (flow: string, per = 1, more: Partial<Port> = {}): Port => ({ flow, per, ...more });
 const s = (takes: Port[], gives: Port[], loss: Partial<Loss> = {}, whole = true): Step => ({
   process: 'any',
-  stage: 'any',
+  stone: 'any',
   takes,
   gives,
   loss: { setupCycles: 0, runningPpm: 0, samples: 0, ...loss },

@@ -8,7 +8,7 @@ import { RATE_PRIOR_CYCLES, solveForward } from './solve-forward';
 const flow = (unit: Flow['unit'], perGood = 1): Flow => ({ unit, part: 'p', item: 'i', perGood });
 const step = (from: string, to: string, per: [number, number], loss: Partial<Step['loss']> = {}, whole = true): Step => ({
   process: 'any',
-  stage: to,
+  stone: to,
   takes: [{ flow: from, per: per[0] }],
   gives: [{ flow: to, per: per[1] }],
   loss: { setupCycles: 0, runningPpm: 0, samples: 0, ...loss },

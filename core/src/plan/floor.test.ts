@@ -193,7 +193,7 @@ describe('what a release writes down for the floor', () => {
     expect(steps.find((s) => s.step.step.endsWith('.cut'))?.step.gripper).toBe('');
   });
   it('names cartons and pallets apart, and wants pieces, not full cartons', () => {
-    const [carton, pallet] = steps.filter((s) => s.step.stage.endsWith('.pack')).map((s) => s.step);
+    const [carton, pallet] = steps.filter((s) => s.step.stone.endsWith('.pack')).map((s) => s.step);
     expect([carton?.name, pallet?.name]).toEqual(['Pack, carton', 'Pack, pallet']);
     expect((carton?.good ?? 0) * (carton?.units.givesPer ?? 0)).toBeCloseTo(value(plain, 'i1.wanted'), 6);
   });

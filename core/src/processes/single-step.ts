@@ -72,7 +72,7 @@ export function singleStep(cx: DraftContext, s: SingleStep): Draft {
   const out = idOf(cx.id, 'out');
   const step: Step = {
     process: cx.process,
-    stage: cx.stone,
+    stone: cx.stone,
     takes: [...cx.incoming.map(({ flow, times }) => ({ flow, per: s.takesPer * times })), ...(s.also ?? []).map((a) => a.port)],
     gives: [{ flow: out, per: s.givesPer }],
     loss: lossNumbers(s.losses, cx.ledger),

@@ -50,6 +50,22 @@ it('goes from every earlier version to the newest', async () => {
     expect((await migrate(url, DIR, null)).applied).toBe(readdirSync(DIR).length - from);
   }
 });
+it('names the stone of steps that an older program released', async () => {
+  const url = await empty();
+  const dir = mkdtempSync(`${tmpdir()}/migrations-`);
+  for (const f of readdirSync(DIR).sort().slice(0, 22)) cpSync(`${DIR}/${f}`, `${dir}/${f}`);
+  await migrate(url, dir, null);
+  await run(
+    `alter table released_steps drop constraint released_steps_job_fkey, drop constraint released_steps_job_nr_fkey;
+     insert into released_steps (job, nr, step, machine, facts, sheet)
+     values (gen_random_uuid(), 1, 'card.card.cut', 'knife', '{"step": "card.card.cut", "stage": "card.card.cut", "run": 2100}', '{}')`,
+    url,
+  );
+  await migrate(url, DIR, null);
+  expect((await run('select facts from released_steps', url)).rows).toEqual([
+    { facts: { step: 'card.card.cut', stone: 'card.card.cut', run: 2100 } },
+  ]);
+});
 it('two processes at once: one applies, the other waits and finds nothing to do', async () => {
   const url = await empty();
   const applied = (await Promise.all([migrate(url, DIR, null), migrate(url, DIR, null)])).map((m) => m.applied).sort((a, b) => a - b);

@@ -157,7 +157,7 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     release,
     balanced: facts.balanced,
     step: facts.step,
-    stage: facts.stage,
+    stone: facts.stone,
     seq: facts.seq,
     of: mine.length,
     name: facts.name,

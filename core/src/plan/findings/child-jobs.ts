@@ -10,19 +10,19 @@ export const childGone: Rule = {
   find: (cx) =>
     fromJobs(cx.plan)
       .filter(({ job }) => childOf(cx.shelf, job) === undefined)
-      .map(({ stage, what }) => ({ level: 'release', at: stage, args: { what }, remedies: [] })),
+      .map(({ stone, what }) => ({ level: 'release', at: stone, args: { what }, remedies: [] })),
 };
 
 /** What a step needs is still being made: it does not begin before that job is delivered. */
 export const childOpen: Rule = {
   code: 'child.open',
   find: (cx) =>
-    fromJobs(cx.plan).flatMap(({ step, stage, job, what }): Omit<Finding, 'code'>[] => {
+    fromJobs(cx.plan).flatMap(({ step, stone, job, what }): Omit<Finding, 'code'>[] => {
       const child = childOf(cx.shelf, job);
       const begun = (cx.shelf.counted[step]?.run ?? 0) > 0;
       if (!child || child.delivered || begun) return [];
       return [
-        { level: 'start', at: stage, figure: idOf(step, 'startAt'), args: { what, job: child.number, name: child.name }, remedies: [] },
+        { level: 'start', at: stone, figure: idOf(step, 'startAt'), args: { what, job: child.number, name: child.name }, remedies: [] },
       ];
     }),
 };
@@ -34,14 +34,14 @@ export const childLate: Rule = {
     const due = Math.min(Infinity, ...Object.values(cx.shelf.due));
     const late = cx.ledger.value('total.readyAt') - due;
     if (!(late > 0)) return [];
-    return fromJobs(cx.plan).flatMap(({ step, stage, job, what }): Omit<Finding, 'code'>[] => {
+    return fromJobs(cx.plan).flatMap(({ step, stone, job, what }): Omit<Finding, 'code'>[] => {
       const child = childOf(cx.shelf, job);
       // It is in the way where the step begins no sooner than the child is ready.
       if (!child || child.delivered || cx.ledger.value(idOf(step, 'afterAt')) > child.readyAt) return [];
       return [
         {
           level: 'decide',
-          at: stage,
+          at: stone,
           figure: idOf(step, 'startAt'),
           args: { what, job: child.number, hours: Math.round(late / 360) / 10 },
           remedies: [{ do: 'ask', says: 'remedy.hurryChild', desk: 'planner' }],

@@ -24,7 +24,7 @@ export function withGates(steps: Net['steps'], gates: JobSpec['gates']): Net['st
   const isFirst = (s: Step): boolean => s.takes.every((t) => !made.has(t.flow)) && (s.after ?? []).length === 0;
   return Object.fromEntries(
     Object.entries(steps).map(([id, step]) => {
-      const mine = all.filter(([, g]) => (g.holds === 'release' ? isFirst(step) : g.holds === step.stage));
+      const mine = all.filter(([, g]) => (g.holds === 'release' ? isFirst(step) : g.holds === step.stone));
       return [id, mine.length === 0 ? step : { ...step, needs: [...step.needs, ...mine.map(([g]) => ({ gate: gateKey(g) }))] }];
     }),
   );

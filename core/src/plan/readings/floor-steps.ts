@@ -22,7 +22,7 @@ import { sizeOf } from '../passes/waste';
 /** A released step as floor, board and log read it: numbers and words, nothing to plan again. */
 export interface FloorStep {
   step: Id<'step'>;
-  stage: Id<'stone'>;
+  stone: Id<'stone'>;
   seq: number;
   process: Id<'process'>;
   machine: Id<'machine'>;
@@ -137,7 +137,7 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
       const page = routed.process.paper(cx).find((p) => p.scene) ?? routed.process.paper(cx)[0];
       const floor: FloorStep = {
         step: id,
-        stage: cx.stone,
+        stone: cx.stone,
         seq: seq++,
         process: step.process,
         machine: step.machine,

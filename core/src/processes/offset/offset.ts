@@ -102,7 +102,7 @@ export const offset: Process = {
           losses,
           step: {
             process: cx.process,
-            stage: cx.stone,
+            stone: cx.stone,
             takes: [{ flow: pile?.flow ?? lead.flow, per: 1 }],
             gives: [{ flow: out, per: 1 }],
             loss: lossNumbers(losses, cx.ledger),

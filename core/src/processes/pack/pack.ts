@@ -52,7 +52,7 @@ export const pack: Process = {
     const flow = flowAfter(lead.of, 'piece', 1);
     const step = (stepId: string, from: string, out: string, per: number): Step => ({
       process: cx.process,
-      stage: cx.stone,
+      stone: cx.stone,
       takes: [{ flow: from, per }],
       gives: [{ flow: out, per }],
       loss: lossNumbers(losses, ledger),

@@ -33,7 +33,7 @@ export const platemaking: Process = {
     });
     const step = {
       process: cx.process,
-      stage: cx.stone,
+      stone: cx.stone,
       takes: [],
       gives: [],
       loss: NOTHING_LOST,

@@ -30,7 +30,7 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   release: 1,
   balanced: false,
   step: 'front',
-  stage: 'print',
+  stone: 'print',
   seq: 2,
   of: 7,
   name: 'Print, front',
