@@ -23,6 +23,7 @@ const hue = (a: number, b: number): number => {
  *
  * Formula: as in the paper, with its cases for the mean hue and for hue differences beyond 180°; kL, kC, kH = 1 where nothing is said.
  * Source: ISO/CIE 11664-6; Sharma, Wu & Dalal, Color Research & Application 30(1), 2005. Accuracy: to 4 decimals of the paper's Table 1.
+ * @example deltaE2000([50, 2.6772, -79.7751], [50, 0, -82.7485]) // 2.0425
  */
 export function deltaE2000([l1, a1, b1]: Lab, [l2, a2, b2]: Lab, { kL = 1, kC = 1, kH = 1 } = {}): number {
   const cMean = (Math.sqrt(a1 * a1 + b1 * b1) + Math.sqrt(a2 * a2 + b2 * b2)) / 2;

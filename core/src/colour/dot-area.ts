@@ -35,7 +35,10 @@ export function dotArea({ paper, solid, tint }: DotDensities, n = 1): number {
   return (1 - tenTo(-(tint - paper) / n)) / (1 - tenTo(-(solid - paper) / n));
 }
 
-/** Tone value increase in points of a hundred: what is seen less what the plate file holds. Source: ISO 12647-1 (definition). */
+/**
+ * Tone value increase in points of a hundred: what is seen less what the plate file holds. Source: ISO 12647-1 (definition).
+ * @example toneIncrease(0.64, 0.5) // 14
+ */
 export const toneIncrease = (seen: number, file: number): number => 100 * (seen - file);
 
 /**

@@ -43,12 +43,18 @@ const KAPPA = 24389 / 27;
 const f = (t: number): number => (t > EPSILON ? portableCbrt(t) : (KAPPA * t + 16) / 116);
 const fInverse = (v: number): number => (v * v * v > EPSILON ? v * v * v : (116 * v - 16) / KAPPA);
 
-/** CIELAB of XYZ against a white. Source: ISO 11664-4. */
+/**
+ * CIELAB of XYZ against a white. Source: ISO 11664-4.
+ * @example labOfXyz([0, 0, 0]) // [0, 0, 0]
+ */
 export function labOfXyz([x, y, z]: Xyz, [xn, yn, zn]: Xyz = WHITES.D50): Lab {
   const [fx, fy, fz] = [f(x / xn), f(y / yn), f(z / zn)];
   return [116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz)];
 }
-/** XYZ of CIELAB: the same formula turned round. */
+/**
+ * XYZ of CIELAB: the same formula turned round.
+ * @example xyzOfLab([100, 0, 0])[1] // 100
+ */
 export function xyzOfLab([l, a, b]: Lab, [xn, yn, zn]: Xyz = WHITES.D50): Xyz {
   const fy = (l + 16) / 116;
   return [xn * fInverse(fy + a / 500), yn * fInverse(fy), zn * fInverse(fy - b / 200)];
@@ -63,7 +69,10 @@ const TO_SRGB = [
   [0.0719453, -0.2289914, 1.4052427],
 ] as const;
 
-/** A colour for the screen, as `rgb()`; what a screen cannot show is cut to the nearest it can. */
+/**
+ * A colour for the screen, as `rgb()`; what a screen cannot show is cut to the nearest it can.
+ * @example screenColour([100, 0, 0]) // 'rgb(255, 255, 255)'
+ */
 export function screenColour(lab: Lab): string {
   const [x, y, z] = xyzOfLab(lab).map((v) => v / 100) as unknown as Xyz;
   const channel = ([a, b, c]: readonly [number, number, number]): number => {

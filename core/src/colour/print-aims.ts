@@ -25,7 +25,10 @@ export const PRINT_AIMS: Record<Surface, Record<ProcessInk, PrintAim>> = {
     Y: aim([86, -4, 75], 0.95, 20),
   },
 };
-/** The process inks, by name. */
+/**
+ * The process inks, by name.
+ * @example isProcessInk('C') // true
+ */
 export const isProcessInk = (ink: string): ink is ProcessInk => Object.hasOwn(PRINT_AIMS.gloss, ink);
 
 /** The aim of an ink on a paper: the works' own, else the standard's from memory. */

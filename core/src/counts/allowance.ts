@@ -22,7 +22,7 @@ export function spreadOf(variation: number): number {
  * practice, no source).
  *
  * @throws OutOfRange share outside (0, 1), spread below 0
- * @example allowanceFactor(0.668, 0.85) // 1.599: of an allowance of 160 sheets 100 go as a rule
+ * @example allowanceFactor(0.668, 0.85) // 1.599 (of an allowance of 160 sheets 100 go as a rule)
  */
 export function allowanceFactor(spread: number, share: number): number {
   requireNotNegative('spread', spread);

@@ -118,6 +118,7 @@ const MOST_TIMES = 64;
 /**
  * How many times the allowances have to be kept so that a wished share of jobs has enough. 1 where they suffice as they are; never more than 64.
  * Formula: the least factor f ≥ 1, to a thousandth, by halving, for which `shareEnough` with (f − 1) × the allowance more at every step reaches the wish.
+ * @example reserveTimes([{ kept: 40, losses: [], next: null }], [40], 0, 0.85) // 1
  */
 export function reserveTimes(steps: readonly StepAtRisk[], allowances: readonly number[], slack: number, wish: number): number {
   const drawn = drawnLosses(steps);
@@ -140,13 +141,19 @@ export function reserveTimes(steps: readonly StepAtRisk[], allowances: readonly 
   return high;
 }
 
-/** What all these losses together stay under in a share of the drawn jobs. */
+/**
+ * What all these losses together stay under in a share of the drawn jobs.
+ * @example lossAt([], 0.85) // 0
+ */
 export function lossAt(losses: readonly SpreadLoss[], share: number): number {
   const [all] = drawnLosses([{ kept: 0, losses: [...losses], next: null }]) as [Float64Array];
   return all.sort()[Math.min(Math.max(Math.ceil(share * DRAWN_JOBS) - 1, 0), DRAWN_JOBS - 1)] ?? 0;
 }
 
-/** What a job does not need of what was kept before its first steps, in the middle job: sheets that go back to the store as a rule. */
+/**
+ * What a job does not need of what was kept before its first steps, in the middle job: sheets that go back to the store as a rule.
+ * @example leftAsARule([{ kept: 40, losses: [], next: null }], 0) // 40
+ */
 export function leftAsARule(steps: readonly StepAtRisk[], first: number): number {
   const step = steps[first];
   return step ? Math.max(step.kept - lossAt(step.losses, 0.5), 0) : 0;

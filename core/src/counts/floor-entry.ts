@@ -186,9 +186,15 @@ export function pileCode(id: string): string {
   return code;
 }
 
-/** What the code on a flag says when it is scanned, and what a scanner types. */
+/**
+ * What the code on a flag says when it is scanned, and what a scanner types.
+ * @example pileScan(12, '6f1d5b0a-0000-4000-8000-000000000001').startsWith('12.') // true
+ */
 export const pileScan = (job: number, id: string): string => `${job}.${pileCode(id)}`;
-/** A scan as job number and short name of the pile; null where it is no flag of ours. Misread signs of the alphabet are read as they are meant. */
+/**
+ * A scan as job number and short name of the pile; null where it is no flag of ours. Misread signs of the alphabet are read as they are meant.
+ * @example readScan(pileScan(12, '6f1d5b0a-0000-4000-8000-000000000001'))?.job // 12
+ */
 export function readScan(text: string): { job: number; code: string } | null {
   const found = /^\s*(\d{1,9})\.([0-9A-Za-z]{6})\s*$/.exec(text);
   if (!found) return null;

@@ -11,7 +11,10 @@ export interface SetupRunning {
 /** Good cycles at which a curve is drawn and a new table begins: 500 to 100,000, each about twice the one before. */
 export const CURVE_AT = [500, 1_000, 2_000, 5_000, 10_000, 20_000, 50_000, 100_000] as const;
 
-/** Cycles lost for so many good ones by the school of setup and running loss. */
+/**
+ * Cycles lost for so many good ones by the school of setup and running loss.
+ * @example lostBySetup({ setup: 200, runningPpm: 10_000 }, 9_900) // 300
+ */
 export const lostBySetup = ({ setup, runningPpm }: SetupRunning, good: number): number =>
   leastRun({ need: good, setup, runningPpm, samples: 0, batchCycles: 0, batchLost: 0 }) - good;
 

@@ -43,6 +43,13 @@ export function stepUnits(step: Step, flows: Readonly<Record<Id<'flow'>, Flow>>)
   };
 }
 
-/** Pieces of the finer side in one piece taken, and in one piece given. */
+/**
+ * Pieces of the finer side in one piece taken, and in one piece given.
+ * @example finerIn({ perCycle: 8, takesPer: 1, givesPer: 8 }) // 8
+ */
 export const finerIn = (u: StepUnits): number => (u.takesPer > 0 ? u.perCycle / u.takesPer : 0);
+/**
+ * Pieces of the finer side that lie in one of what the step gives.
+ * @example finerOut({ perCycle: 8, takesPer: 1, givesPer: 8 }) // 1
+ */
 export const finerOut = (u: StepUnits): number => (u.givesPer > 0 ? u.perCycle / u.givesPer : 0);

@@ -34,7 +34,10 @@ export interface Tally {
   sampleCycles: number;
 }
 
-/** Pieces that came in and have neither gone on nor been lost: what is at the machine. Below 0: more came out than went in. */
+/**
+ * Pieces that came in and have neither gone on nor been lost: what is at the machine. Below 0: more came out than went in.
+ * @example leftOf({ received: 1000, recounted: 0, good: 960, wasted: 30, samples: 4, destroyed: 0 }) // 6
+ */
 export const leftOf = (t: Pick<Tally, 'received' | 'recounted' | 'good' | 'wasted' | 'samples' | 'destroyed'>): number =>
   t.received + t.recounted - t.good - t.wasted - t.samples - t.destroyed;
 

@@ -215,7 +215,7 @@ const known = new WeakMap<Layout, Cut[]>();
  * 4 + g·(nx − 1) + g·(ny − 1) cuts, g = 2 or 1.
  * Source: common practice, no source. Six-up (3 × 2) with bleed: 4 + 4 + 2 = 10 cuts.
  *
- * @example cuttingProgram(sixUp).length // 10
+ * Six up with gutters takes ten cuts (finishing.test.ts).
  */
 export function cuttingProgram(layout: Layout): Cut[] {
   const made = known.get(layout);

@@ -17,11 +17,17 @@ export interface RunTerms {
 const batchLoss = (run: number, { batchCycles, batchLost }: Pick<RunTerms, 'batchCycles' | 'batchLost'>): number =>
   batchCycles > 0 ? Math.ceil(run / batchCycles) * batchLost : 0;
 
-/** Cycles lost while running: the share of all cycles after setup, whole cycles. */
+/**
+ * Cycles lost while running: the share of all cycles after setup, whole cycles.
+ * @example runningLoss(10_200, 200, 10_000) // 100
+ */
 export const runningLoss = (run: number, setup: number, runningPpm: number): number =>
   ceilTolerant((Math.max(run - setup, 0) * runningPpm) / PPM);
 
-/** Good cycles of a run: run − setup − running − samples − per batch; never below 0. */
+/**
+ * Good cycles of a run: run − setup − running − samples − per batch; never below 0.
+ * @example goodCycles(10_200, { setup: 200, runningPpm: 10_000, samples: 0, batchCycles: 0, batchLost: 0 }) // 9900
+ */
 export const goodCycles = (run: number, t: Omit<RunTerms, 'need'>): number =>
   Math.max(run - t.setup - runningLoss(run, t.setup, t.runningPpm) - t.samples - batchLoss(run, t), 0);
 
@@ -32,6 +38,7 @@ export const goodCycles = (run: number, t: Omit<RunTerms, 'need'>): number =>
  * first run whose good cycles cover the need (running loss is a whole number of cycles too).
  * Source: trade rule for allowances (common practice, no source); least fixed point of a rising function (Knaster–Tarski).
  * Rounding: up, whole cycles, through `ceilTolerant`: 3 969 good at 2 % are 4 050, not 4 051. Nothing needed: nothing run.
+ * @example leastRun({ need: 9_900, setup: 200, runningPpm: 10_000, samples: 0, batchCycles: 0, batchLost: 0 }) // 10200
  */
 export function leastRun(t: RunTerms): number {
   if (t.need <= 0) return 0;

@@ -6,7 +6,10 @@ import type { Net, Port, Step } from './net';
 export const giveOf = (step: Step, item: Id<'item'>, { flows }: Pick<Net, 'flows'>): Port | undefined =>
   step.gives.find((g) => flows[g.flow]?.item === item) ?? step.gives[0];
 
-/** Cycles of a step per finished copy of an item. */
+/**
+ * Cycles of a step per finished copy of an item.
+ * @example cyclesPerGood({ gives: [{ flow: 'f', per: 8 }] }, 'i', { flows: { f: { item: 'i', perGood: 1 } } }) // 0.125
+ */
 export function cyclesPerGood(step: Step, item: Id<'item'>, net: Pick<Net, 'flows'>): number {
   const gives = giveOf(step, item, net);
   const flow = net.flows[gives?.flow ?? ''];

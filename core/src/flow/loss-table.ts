@@ -10,6 +10,7 @@ export type LossPoint = [good: number, lost: number];
  * Formula: linear between two lines; below the first line what the first says (setting up costs the same); above the last line its share.
  * Source: the table school of spoilage (quantity bands, interpolated so that more copies never need fewer sheets); common practice, no source.
  * Rounding: up, whole cycles.
+ * @example lostByTable([[1_000, 100], [10_000, 400]], 5_500) // 250
  */
 export function lostByTable(points: readonly LossPoint[], good: number): number {
   const last = points.at(-1);
@@ -50,7 +51,10 @@ export const LOST_BY_TABLE: Formula = {
   of: (t) => lostByTable(pointsOf(t), t['need'] ?? 0),
 };
 
-/** The most good cycles of a run that loses by a table: forward counts. Source: inverse of a rising function, by halving. */
+/**
+ * The most good cycles of a run that loses by a table: forward counts. Source: inverse of a rising function, by halving.
+ * @example goodByTable([[1_000, 100], [10_000, 400]], 1_100, 0) // 1000
+ */
 export function goodByTable(points: readonly LossPoint[], run: number, samples: number): number {
   let [low, high] = [0, Math.max(run, 0)];
   while (low < high) {

@@ -99,6 +99,7 @@ export interface Net {
 /**
  * What a cycle takes of a flow, counted for one of equal steps: twelve sections alike pull twelve times from a stock they share, and one of each when they are
  * gathered.
+ * @example takesOf({}, { flow: 'f', per: 2 }, { f: {} }) // 2
  */
 export const takesOf = (step: Step, { flow, per }: Port, flows: Net['flows']): number =>
   per * Math.max((step.alike ?? 1) / (flows[flow]?.alike ?? 1), 1);

@@ -31,7 +31,10 @@ export const platesChanged = (
   from: { changes: readonly string[] },
   next: { changes: readonly string[] },
 ): string[] => inks.filter((ink) => from.changes.includes(ink) || next.changes.includes(ink));
-/** The version whose plate of an ink a version runs with: its own where it changes the ink, else the one shared by those that do not. */
+/**
+ * The version whose plate of an ink a version runs with: its own where it changes the ink, else the one shared by those that do not.
+ * @example plateOfInk('K', { id: 'de', name: 'de', changes: ['K'] }, [{ id: 'en', name: 'en', changes: [] }]) // 'de'
+ */
 export const plateOfInk = (ink: string, version: VersionPlates, versions: readonly VersionPlates[]): string =>
   version.changes.includes(ink) ? version.name : (versions.find((v) => !v.changes.includes(ink))?.name ?? '');
 interface VersionPlates {

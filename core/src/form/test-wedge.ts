@@ -55,13 +55,17 @@ export function fitWedge(steps: readonly WedgeStep[], tolerance = WEDGE_TOLERANC
   return { gain50: fit.x[0] as number, skew: fit.x[1] as number, off: fit.sd, worst, inside: worst <= tolerance };
 }
 
-/** What the fitted plate makes of a tone of the file. */
+/**
+ * What the fitted plate makes of a tone of the file.
+ * @example plateTone(50, { gain50: 10, skew: 0 }) // 60
+ */
 export const plateTone = (file: number, { gain50, skew }: Pick<WedgeFit, 'gain50' | 'skew'>): number =>
   Math.min(Math.max(file + gain50 * hump(file) + skew * lean(file), 0), 100);
 
 /**
  * What to send so that the plate holds what was meant, in percent: the fitted curve turned round by halving.
  * Law: plateTone(compensated(t)) = t wherever the curve rises. @throws OutOfRange a tone outside 0 to 100
+ * @example compensated(60, { gain50: 10, skew: 0 }) // 50
  */
 export function compensated(tone: number, fit: Pick<WedgeFit, 'gain50' | 'skew'>): number {
   if (!(tone >= 0 && tone <= 100)) throw new OutOfRange('tone', tone, 'between 0 and 100 %');

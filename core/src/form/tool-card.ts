@@ -33,7 +33,10 @@ export interface FormChecks {
   smallestUm: number | null;
   wedge: 'in' | 'out' | 'none';
 }
-/** A form passes with no scratch, and with a test wedge inside its tolerance where one was measured. */
+/**
+ * A form passes with no scratch, and with a test wedge inside its tolerance where one was measured.
+ * @example passes({ scratches: false, wedge: 'ok' }) // true
+ */
 export const passes = (c: FormChecks): boolean => !c.scratches && c.wedge !== 'out';
 
 /** A form as it is counted in a plan and kept in the store: equal forms bear equal names. */

@@ -23,6 +23,7 @@ const TRY_ALL = 6;
  * Versions with the same plates of their own stand together: taking one out of its like never saves a plate, since |A ∪ B| + |B ∪ C| ≥ |B| + |A ∪ C|. So only the
  * order of their kinds is looked for: exact for up to six kinds; for more the shortest of the greedy ways (next always the one with the fewest changes).
  * Source: arithmetic; greedy way: nearest neighbour, a textbook rule of thumb.
+ * @example fewestChanges([['K', 'C']], [{ id: 'a', changes: ['K'] }, { id: 'b', changes: ['K', 'C'] }, { id: 'c', changes: ['K'] }]).map((v) => v.id) // ['a', 'c', 'b']
  */
 export function fewestChanges(passes: readonly (readonly string[])[], versions: readonly OrderedVersion[]): OrderedVersion[] {
   const printed = new Set(passes.flat());

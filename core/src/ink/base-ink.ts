@@ -48,6 +48,7 @@ export interface Recipe {
 
 /**
  * Absorption and scattering of a mixture: each base's by its share. Source: Duncan 1940 (additivity of K and S); the shares are made to add up to one.
+ * @example mixed([{ k: [2], s: [1] }, { k: [0], s: [3] }], [0.5, 0.5]).k[0] // 1
  */
 export function mixed(bases: readonly Pick<BaseInk, 'k' | 's'>[], shares: readonly number[]): { k: number[]; s: number[] } {
   const all = shares.reduce((a, b) => a + b, 0);

@@ -61,5 +61,8 @@ export function judgeDrawDown(measured: Measurement, sample: Measurement, tolera
     deltaEUnderA: measured.spectrum && sample.spectrum ? deltaE2000(labOf(measured.spectrum, 'A'), labOf(sample.spectrum, 'A')) : null,
   };
 }
-/** An answer that opens the press for an ink. */
+/**
+ * An answer that opens the press for an ink.
+ * @example opensPress('accept') // true
+ */
 export const opensPress = (answer: DrawDownAnswer | null): boolean => answer === 'accept' || answer === 'decide';

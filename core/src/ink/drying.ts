@@ -16,6 +16,7 @@ const HEAVY_PERCENT = 200;
 /**
  * Which wait before cutting and folding holds for oil-based inks: under a water-based coat 1 to 4 h, matt and uncoated surfaces or heavy solids 24 to 48 h, else 12 to 24 h.
  * Source: common practice, no source.
+ * @example dryBeforeCutting({ surface: 'matt', inkPercent: 120, waterCoat: false }) // 'wait.cutHeavyS'
  */
 export function dryBeforeCutting({ surface, inkPercent, waterCoat }: DryingLoad): PracticeKey {
   if (waterCoat) return 'wait.cutCoatedS';

@@ -16,7 +16,10 @@ export const FIRST_DUCT_CURVE: DuctCurve = { a: 3, b: 78, d: 0, from: 0, off: 10
 /** Fewer settings than this say less than the first curve. */
 export const LEAST_SETTINGS = 8;
 
-/** Opening of a zone in percent, 0 to 100, rounded to what a console shows. @throws OutOfRange coverage outside 0 to 100 */
+/**
+ * Opening of a zone in percent, 0 to 100, rounded to what a console shows. @throws OutOfRange coverage outside 0 to 100
+ * @example ductOpening(30, { a: 3, b: 78, d: 0, from: 0, off: 10 }) // 26
+ */
 export function ductOpening(coveragePercent: number, { a, b, d }: DuctCurve): number {
   if (!(coveragePercent >= 0 && coveragePercent <= 100.001)) throw new OutOfRange('coverage', coveragePercent, 'between 0 and 100 %');
   if (coveragePercent === 0) return 0;

@@ -20,7 +20,7 @@ export interface FoilPull {
  * A single die needs a each stroke. Source: geometry; the practice of interleaved strikes: common practice, no source.
  *
  * @throws OutOfRange image not above 0, dies below 1, or dies standing closer than the image is long
- * @example foilPull({ imageMm: 54, gapMm: 3, pitchMm: 250, dies: 2 }).perStrokeMm // 119.5: 57, 57, 57, then 307
+ * @example foilPull({ imageMm: 54, gapMm: 3, pitchMm: 250, dies: 2 }).perStrokeMm // 119.5 (57, 57, 57, then 307)
  */
 export function foilPull({ imageMm, gapMm, pitchMm, dies }: { imageMm: number; gapMm: number; pitchMm: number; dies: number }): FoilPull {
   requireAboveZero('imageMm', imageMm);

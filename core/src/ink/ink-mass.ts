@@ -15,7 +15,7 @@ export interface InkMassTerms {
  * Formula: `m = area · coverage · film weight · impressions`, area in mm², film weight in g/m² wet.
  * Source: definition of film weight. Leaves out: fill of duct and rollers, wash-up.
  *
- * @example inkOnSheetsKg({ areaMm2: 1.63e6, coveragePercent: 100, filmGsm: 6, impressions: 1 }) // 0.00978: a large box takes 9.8 g
+ * @example inkOnSheetsKg({ areaMm2: 1.63e6, coveragePercent: 100, filmGsm: 6, impressions: 1 }) // 0.00978 (a large box takes 9.8 g)
  */
 export function inkOnSheetsKg({ areaMm2, coveragePercent, filmGsm, impressions }: InkMassTerms): number {
   requireNotNegative('areaMm2', areaMm2);

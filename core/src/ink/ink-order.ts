@@ -22,7 +22,10 @@ export const INK_ORDER_SCHOOLS = {
 } as const satisfies Record<string, readonly Place[] | null>;
 export type InkOrderSchool = keyof typeof INK_ORDER_SCHOOLS;
 
-/** The inks of a pass in printing order; nothing is lost or doubled. `tack` goes by name; an ink whose tack is not known comes after those whose is. */
+/**
+ * The inks of a pass in printing order; nothing is lost or doubled. `tack` goes by name; an ink whose tack is not known comes after those whose is.
+ * @example inkOrder(['Y', 'M', 'C', 'K'], 'blackFirst') // ['K', 'C', 'M', 'Y']
+ */
 export function inkOrder(inks: readonly string[], school: InkOrderSchool, tack: Readonly<Record<string, number>> = USUAL_TACK): string[] {
   const places: readonly Place[] | null = INK_ORDER_SCHOOLS[school];
   const rank = places ? (ink: string): number => placeIn(places, ink) : (ink: string): number => -(own(tack, ink) ?? -Infinity);
@@ -47,6 +50,9 @@ const BY_NAME: readonly [RegExp, number][] = [
 ];
 const MIDDLE_LIGHTNESS = 50;
 
-/** How light an ink is, as CIELAB L* of its solid: a unit that goes to a lighter ink is washed with more care. Special inks by what their name says, else in the middle. */
+/**
+ * How light an ink is, as CIELAB L* of its solid: a unit that goes to a lighter ink is washed with more care. Special inks by what their name says, else in the middle.
+ * @example inkLightness('Y') > inkLightness('K') // true
+ */
 export const inkLightness = (ink: string): number =>
   own(PROCESS_LIGHTNESS, ink) ?? BY_NAME.find(([says]) => says.test(ink))?.[1] ?? MIDDLE_LIGHTNESS;

@@ -88,7 +88,10 @@ export function matchRecipes(ask: MatchAsk): MatchResult {
   return { found: best.kept.map((tried) => model.found(tried)), exact, tried: model.tried };
 }
 
-/** How many recipes of whole parts there are of up to so many bases. */
+/**
+ * How many recipes of whole parts there are of up to so many bases.
+ * @example recipesOf(10, 3) // 586585
+ */
 export function recipesOf(bases: number, most: number): number {
   const choose = (n: number, k: number): number => Array.from({ length: k }, (_, i) => (n - i) / (i + 1)).reduce((a, b) => a * b, 1);
   return Array.from({ length: most }, (_, i) => Math.round(choose(bases, i + 1) * choose(PARTS - 1, i))).reduce((a, b) => a + b, 0);

@@ -35,7 +35,10 @@ export function heaviestSpot(inks: readonly InkRaster[]): HeaviestSpot | null {
   return { percent: (100 * most) / 255, x: ((at % across) + 0.5) / across, y: (Math.floor(at / across) + 0.5) / (length / across) };
 }
 
-/** Where a spot of an upright copy lies on the sheet, in mm, on a copy that is turned to the right; y counts as the copy's does, from below. Source: geometry. */
+/**
+ * Where a spot of an upright copy lies on the sheet, in mm, on a copy that is turned to the right; y counts as the copy's does, from below. Source: geometry.
+ * @example spotOn({ x: 100, y: 50, w: 90, h: 60, turn: 0 }, { x: 10, y: 5 }) // { x: 1000, y: -190 }
+ */
 export function spotOn({ x, y, w, h, turn }: PlacedCopy, spot: Pick<HeaviestSpot, 'x' | 'y'>): { x: number; y: number } {
   const [right, down] = {
     0: [spot.x, spot.y],

@@ -63,6 +63,7 @@ export function reweigh(parts: readonly RecipePart[], massKg: number, weighed: R
 /**
  * Ink to mix for a job: what the plan needs and a reserve for correcting and for the next tin. Formula: `need · (1 + reserve)`.
  * Source: arithmetic; the reserve is the works' own. @throws OutOfRange a need not above 0, a negative reserve
+ * @example batchKg(2, 0.1) // 2.2
  */
 export function batchKg(neededKg: number, reserve: number): number {
   requireAboveZero('neededKg', neededKg);

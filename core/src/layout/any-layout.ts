@@ -106,7 +106,10 @@ function colourBound(X: number, Y: number, x: number, y: number, n: number, m: n
   return Math.floor(Math.min(...counts[0], ...counts[1]) / m);
 }
 
-/** Upper bound: pieces that any layout can hold; by area on the sides reduced to their normal sums, and by colouring. */
+/**
+ * Upper bound: pieces that any layout can hold; by area on the sides reduced to their normal sums, and by colouring.
+ * @example piecesBound({ width: 40, height: 25, pieceWidth: 7, pieceHeight: 3 }) // 47
+ */
 export function piecesBound({ width, height, pieceWidth: a, pieceHeight: b }: Omit<AnyLayoutAsk, 'iterations'>): number {
   const reduced = (size: number): number => normalSums(size, a, b).at(-1) ?? 0;
   const [w, h] = [reduced(width), reduced(height)];

@@ -5,6 +5,7 @@ const EPS = 1e-6;
 /**
  * Whether straight cuts from edge to edge take copies apart: some line crosses none of them, and so on in both halves.
  * Source: definition of a guillotine-cuttable layout.
+ * @example isCuttable([{ x: 0, y: 0, w: 10, h: 10 }, { x: 10, y: 0, w: 10, h: 10 }]) // true
  */
 export function isCuttable(places: readonly Pick<CopyPlace, 'x' | 'y' | 'w' | 'h'>[]): boolean {
   if (places.length < 2) return true;

@@ -53,6 +53,9 @@ export function copyPlaces(layout: Layout): CopyPlace[] {
   });
 }
 
-/** Copies on the form; of one part, where a part is named. */
+/**
+ * Copies on the form; of one part, where a part is named.
+ * @example copiesUp({ cells: [{ nx: 4, ny: 2 }] }) // 8
+ */
 export const copiesUp = (layout: Layout, part?: Id<'part'>): number =>
   layout.cells.reduce((sum, c) => sum + (part === undefined || c.part === part ? c.nx * c.ny : 0), 0);

@@ -8,7 +8,10 @@ import { WORK_STYLES, type WorkStyleId } from './work-style';
 
 const MOST_DRAWN = 400;
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
-/** Orders of a gang are lettered on drawing and paper, as they stand in the gang; a gang holds at most 26. */
+/**
+ * Orders of a gang are lettered on drawing and paper, as they stand in the gang; a gang holds at most 26.
+ * @example letterOf('b', [{ id: 'a' }, { id: 'b' }]) // 'B'
+ */
 export const letterOf = (part: Id<'part'>, parts: readonly Pick<Part, 'id'>[]): string =>
   LETTERS.charAt(parts.findIndex((p) => p.id === part));
 const copiesSay = (layout: Layout, parts: readonly Part[]): string =>

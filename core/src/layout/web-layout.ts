@@ -18,7 +18,10 @@ export interface WebLayoutAsk {
   /** A repeat typed by the planner. */
   repeatMm: number | null;
 }
-/** A sheet's size as asked: pieces, gaps between them and the edge all round. */
+/**
+ * A sheet's size as asked: pieces, gaps between them and the edge all round.
+ * @example askedSheetMm([50, 30], { across: 3, along: 4, gapMm: 3, edgeMm: 5 }) // [166, 139]
+ */
 export const askedSheetMm = ([w, h]: readonly [number, number], { across, along, gapMm, edgeMm }: WebSheet): [number, number] => [
   across * w + (across - 1) * gapMm + 2 * edgeMm,
   along * h + (along - 1) * gapMm + 2 * edgeMm,

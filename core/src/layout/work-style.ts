@@ -16,6 +16,10 @@ export const WORK_STYLES = {
 } as const;
 export type WorkStyleId = keyof typeof WORK_STYLES;
 export const WORK_STYLE_IDS = Object.keys(WORK_STYLES) as [WorkStyleId, ...WorkStyleId[]];
+/**
+ * Whether a word from outside names a work style.
+ * @example isWorkStyle('turn') // true
+ */
 export const isWorkStyle = (id: string): id is WorkStyleId => Object.hasOwn(WORK_STYLES, id);
 
 export interface PressAbility {
@@ -35,7 +39,10 @@ export interface PressPass {
   samePlates: boolean;
 }
 
-/** The passes of a style, split where a side has more inks than there are units. Both sides of a perfected sheet run together, each from units of its own. */
+/**
+ * The passes of a style, split where a side has more inks than there are units. Both sides of a perfected sheet run together, each from units of its own.
+ * @example pressPasses('sheetwise', [['K'], ['K']], { units: 4, perfects: false }).length // 2
+ */
 export function pressPasses(
   style: WorkStyleId,
   colours: readonly [readonly string[], readonly string[]],
@@ -66,13 +73,22 @@ export function pressPasses(
     : split(front.length > 0 ? front : back, front.length > 0 ? 'front' : 'back', false);
 }
 
-/** Whether a gang can be printed this way: one that fills both halves of a form alike is laid out for one order only. */
+/**
+ * Whether a gang can be printed this way: one that fills both halves of a form alike is laid out for one order only.
+ * @example mayGang('turn') // false
+ */
 export const mayGang = (style: WorkStyleId): boolean => WORK_STYLES[style].halves === null;
 
-/** The inks a form carries that prints both sides: each once. */
+/**
+ * The inks a form carries that prints both sides: each once.
+ * @example sharedInks([['K', 'C'], ['K', 'M']]) // ['K', 'C', 'M']
+ */
 export const sharedInks = ([front, back]: readonly [readonly string[], readonly string[]]): string[] => [...new Set([...front, ...back])];
 
-/** Whether a press can print this way at all. */
+/**
+ * Whether a press can print this way at all.
+ * @example fitsWorkStyle('perfect', [['K'], ['K']], { units: 4, perfects: false }) // false
+ */
 export function fitsWorkStyle(style: WorkStyleId, colours: readonly [readonly string[], readonly string[]], press: PressAbility): boolean {
   const twoSided = colours[0].length > 0 && colours[1].length > 0;
   if ((WORK_STYLES[style].sides === 2) !== twoSided) return false;
@@ -82,6 +98,7 @@ export function fitsWorkStyle(style: WorkStyleId, colours: readonly [readonly st
 /**
  * Quantity from which the way with the larger fixed cost and the smaller cost a piece is the cheaper one.
  * Formula: `q = (F₂ − F₁) / (c₁ − c₂)`; Infinity where it never is. Source: arithmetic.
+ * @example breakEvenQuantity({ fixedA: 60, eachA: 0.03, fixedB: 120, eachB: 0.015 }) // 4000
  */
 export function breakEvenQuantity({ fixedA, eachA, fixedB, eachB }: Record<'fixedA' | 'eachA' | 'fixedB' | 'eachB', number>): number {
   const quantity = (fixedB - fixedA) / (eachA - eachB);

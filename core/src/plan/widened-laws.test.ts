@@ -101,6 +101,37 @@ describe('any job of several orders, versions and gangs', () => {
       }
     });
   });
+  it('moves all that hangs on a figure set by hand, of any run, or says that it belongs to none', () => {
+    fc.assert(
+      fc.property(anyJob, fc.nat(), fc.constantFrom(0.9, 1.25), (spec, pick, factor) => {
+        const before = plan(spec, LINDMOOR, SHELF);
+        const ids = Object.keys(before.figures).sort();
+        const id = ids[pick % ids.length] as string;
+        const by = {
+          value: Math.round((before.figures[id]?.value ?? 0) * factor),
+          reason: 'counted',
+          by: 'anselm',
+          until: SHELF.asOf + 86_400,
+        };
+        const { plan: after, ledger } = planned({ ...spec, overrides: { [id]: by } }, LINDMOOR, SHELF);
+        const figure = after.figures[id];
+        if (!figure) {
+          expect(after.findings.map((f) => f.code)).toContain('override.stale');
+          return;
+        }
+        expect([id, figure.value, figure.instead]).toEqual([id, by.value, by]);
+        expect(ledger.missing).toEqual([]);
+        for (const [other, { value, terms, formula }] of Object.entries(after.figures)) {
+          if (other === id) continue;
+          const now = Object.fromEntries(
+            Object.entries(terms).map(([name, term]) => [name, 'fig' in term ? (after.figures[term.fig]?.value ?? NaN) : term.value]),
+          );
+          expect([other, value]).toEqual([other, ledger.formulas.get(formula)?.of(now)]);
+        }
+      }),
+      { numRuns: 25, seed: 31 },
+    );
+  });
   it('does not depend on the order in which anything was typed', () => {
     each((spec) => {
       const other = JobSpecSchema.parse(withKeysReversed(spec));

@@ -17,7 +17,10 @@ export function set<V>(spec: JobSpec, pick: (s: JobSpec) => V, now: NoInfer<V>):
   return editAt(spec, at, now);
 }
 
-/** An edit from a path as text; what was there before is read from the document (a specification, a plant). */
+/**
+ * An edit from a path as text; what was there before is read from the document (a specification, a plant).
+ * @example editAt({ items: { i1: { quantity: 10 } } }, ['items', 'i1', 'quantity'], 20) // { at: ['items', 'i1', 'quantity'], was: 10, now: 20 }
+ */
 export function editAt(document: object, at: readonly string[], now: unknown): Edit {
   const was = at.reduce<unknown>(
     (o, key) => (o !== null && typeof o === 'object' && Object.hasOwn(o, key) ? (o as Record<string, unknown>)[key] : undefined),
@@ -26,6 +29,10 @@ export function editAt(document: object, at: readonly string[], now: unknown): E
   return { at: [...at], ...(was !== undefined && { was }), ...(now !== undefined && { now }) };
 }
 
+/**
+ * The edit that takes another back.
+ * @example inverse({ at: ['name'], was: 'card', now: 'cards' }) // { at: ['name'], was: 'cards', now: 'card' }
+ */
 export const inverse = ({ at, was, now }: Edit): Edit => ({
   at,
   ...(now !== undefined && { was: now }),

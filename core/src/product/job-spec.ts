@@ -253,12 +253,15 @@ function isSound(id: string, products: Readonly<Record<string, Product>>, above:
 
 /**
  * The item a row of the order belongs to: a row is an item, or one version of it where versions are told apart.
- * @example itemOfRow(spec, 'i1.de') // the item i1, if it has a version de
+ * @example itemOfRow({ items: { i1: { versions: { de: {} } } } }, 'i1.de') // { versions: { de: {} } }
  */
 export const itemOfRow = ({ items }: Pick<JobSpec, 'items'>, row: string): Item | undefined =>
   Object.hasOwn(items, row)
     ? items[row]
     : Object.entries(items).find(([id, { versions }]) => Object.keys(versions).some((v) => `${id}.${v}` === row))?.[1];
 
-/** Pieces ordered of an item: the sum of its versions. */
+/**
+ * Pieces ordered of an item: the sum of its versions.
+ * @example orderedQuantity({ versions: { de: { quantity: 600 }, fr: { quantity: 400 } } }) // 1000
+ */
 export const orderedQuantity = (of: Item): number => Object.values(of.versions).reduce((sum, v) => sum + v.quantity, 0);

@@ -1,4 +1,7 @@
-/** Orders texts with numbers in them as a person counts: "v9" before "v10". Texts are compared sign by sign, not by a language. */
+/**
+ * Orders texts with numbers in them as a person counts: "v9" before "v10". Texts are compared sign by sign, not by a language.
+ * @example ['v10', 'v9'].sort(byNumbers) // ['v9', 'v10']
+ */
 export function byNumbers(a: string, b: string): number {
   const parts = (text: string): string[] => text.match(/\d+|\D+/g) ?? [];
   const [left, right] = [parts(a), parts(b)];

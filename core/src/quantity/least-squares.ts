@@ -16,6 +16,7 @@ const RANK = 1e-9;
  *
  * Formula: min |A·x − b|; sd = √(|r|² / (rows − unknowns)), 0 where nothing is left over.
  * Source: Golub & Van Loan, Matrix Computations, ch. 5; in arithmetic that is the same on every machine.
+ * @example leastSquares([[1, 0], [1, 1], [1, 2]], [1, 3, 5])?.x[1] // 2
  */
 export function leastSquares(a: readonly (readonly number[])[], b: readonly number[]): Fit | null {
   const [rows, cols] = [a.length, a[0]?.length ?? 0];

@@ -93,11 +93,20 @@ export class Ledger {
   }
 }
 
-/** A term that is another figure. */
+/**
+ * A term that is another figure.
+ * @example fig('card.print.run') // { fig: 'card.print.run' }
+ */
 export const fig = (id: Id<'figure'>): Term => ({ fig: id });
 
-/** A term that was typed by a person in the specification. */
+/**
+ * A term that was typed by a person in the specification.
+ * @example typed(3, 'mm', 'bleed') // { value: 3, unit: 'mm', from: 'typed', at: 'bleed' }
+ */
 export const typed = (value: number, unit: Unit, at: string): Term => ({ value, unit, from: 'typed', at });
 
-/** A term that the product family supplies. */
+/**
+ * A term that the product family supplies.
+ * @example family(2, '1', 'sides') // { value: 2, unit: '1', from: 'family', at: 'sides' }
+ */
 export const family = (value: number, unit: Unit, at: string): Term => ({ value, unit, from: 'family', at });

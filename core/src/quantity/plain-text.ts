@@ -4,7 +4,10 @@
  */
 export const isPlainText = (text: string): boolean => !/\0|\p{Surrogate}/u.test(text);
 
-/** Where in a document a text stands that cannot be kept; null: nowhere. Keys are texts, too. */
+/**
+ * Where in a document a text stands that cannot be kept; null: nowhere. Keys are texts, too.
+ * @example notPlainAt({ name: 'a\u0000' }) // 'name'
+ */
 export function notPlainAt(value: unknown, path = ''): string | null {
   if (typeof value === 'string') return isPlainText(value) ? null : path;
   if (value === null || typeof value !== 'object') return null;

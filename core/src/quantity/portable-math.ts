@@ -23,6 +23,7 @@ const twoTo = (k: number): number => {
  *
  * Formula: x = k·ln 2 + r with |r| ≤ ½ ln 2; eʳ by the Remez rational form of FDLIBM; times 2ᵏ.
  * Source: FDLIBM e_exp.c (Sun Microsystems, 1993), coefficients P1 to P5. Accuracy: below 1 unit in the last place.
+ * @example portableExp(1) // 2.7183
  */
 export function portableExp(x: number): number {
   if (Number.isNaN(x)) return NaN;
@@ -48,6 +49,7 @@ export function portableExp(x: number): number {
  *
  * Formula: x = 2ᵏ·(1 + f) with √2/2 < 1 + f < √2; log(1 + f) by s = f/(2 + f) and an even polynomial in s.
  * Source: FDLIBM e_log.c (Sun Microsystems, 1993), coefficients Lg1 to Lg7. Accuracy: below 1 unit in the last place.
+ * @example portableLog(10) // 2.3026
  */
 export function portableLog(x: number): number {
   if (Number.isNaN(x) || x < 0) return NaN;
@@ -70,6 +72,7 @@ export function portableLog(x: number): number {
 /**
  * Cube root, of negative numbers too: a third of the exponent to begin with, then Halley's step three times.
  * Source: the first guess as in FDLIBM s_cbrt.c. Accuracy: 1 unit in the last place.
+ * @example portableCbrt(27) // 3
  */
 export function portableCbrt(x: number): number {
   if (x === 0 || !Number.isFinite(x)) return x;
@@ -123,12 +126,18 @@ const quarters = (x: number): { n: number; r: number } => {
   const k = Math.round(x / (HALF_PI_HIGH + HALF_PI_LOW));
   return { n: ((k % 4) + 4) % 4, r: x - k * HALF_PI_HIGH - k * HALF_PI_LOW };
 };
-/** Sine of an angle in radians. Accuracy: 1e-15 for angles of some hundred turns. */
+/**
+ * Sine of an angle in radians. Accuracy: 1e-15 for angles of some hundred turns.
+ * @example portableSin(Math.PI / 6) // 0.5
+ */
 export function portableSin(x: number): number {
   const { n, r } = quarters(x);
   return [kernelSin(r), kernelCos(r), -kernelSin(r), -kernelCos(r)][n] as number;
 }
-/** Cosine of an angle in radians. Accuracy as the sine's. */
+/**
+ * Cosine of an angle in radians. Accuracy as the sine's.
+ * @example portableCos(Math.PI / 3) // 0.5
+ */
 export function portableCos(x: number): number {
   const { n, r } = quarters(x);
   return [kernelCos(r), -kernelSin(r), -kernelCos(r), kernelSin(r)][n] as number;
@@ -159,7 +168,10 @@ const atan = (t: number): number => {
   if (t <= 1) return Math.PI / 4 + smallAtan((t - 1) / (t + 1));
   return Math.PI / 2 - atan(1 / t);
 };
-/** Angle of a direction, −π to π. Accuracy: 4e-16. */
+/**
+ * Angle of a direction, −π to π. Accuracy: 4e-16.
+ * @example portableAtan2(1, 1) // 0.7854
+ */
 export function portableAtan2(y: number, x: number): number {
   if (x === 0) return y === 0 ? 0 : y > 0 ? Math.PI / 2 : -Math.PI / 2;
   const turn = atan(y / x);

@@ -5,7 +5,7 @@
  * A comma is a decimal mark; "1,000" is one, as "1.000" is.
  *
  * @example readNumber('1 234,5') // 1234.5
- * @example readNumber('−0,2') // −0.2
+ * @example readNumber('−0,2') // -0.2
  */
 export function readNumber(text: string): number {
   const plain = text

@@ -21,7 +21,7 @@ export function ceilTolerant(x: number): number {
  * Whole pieces, rounded down, with the same tolerance as `ceilTolerant`.
  *
  * @throws OutOfRange x is NaN or infinite
- * @example floorTolerant(0.3 / 0.1) // 3, where Math.floor says 2
+ * @example floorTolerant(0.3 / 0.1) // 3 (where Math.floor says 2)
  */
 export function floorTolerant(x: number): number {
   return 0 - ceilTolerant(-x);

@@ -6,6 +6,7 @@ import { portableAtan2 } from './portable-math';
  *
  * Formula: the finite sums of θ = atan(t/√ν). Source: Abramowitz & Stegun, Handbook of Mathematical Functions, 26.7.3 and 26.7.4.
  * @throws OutOfRange degrees of freedom not a whole number from 1 up
+ * @example studentWithin(2.228, 10) // 0.94999
  */
 export function studentWithin(t: number, freedom: number): number {
   if (!(Number.isInteger(freedom) && freedom >= 1)) throw new OutOfRange('freedom', freedom, 'a whole number from 1 up');
@@ -22,7 +23,10 @@ export function studentWithin(t: number, freedom: number): number {
   return (2 / Math.PI) * (portableAtan2(t, Math.sqrt(freedom)) + sin * sum);
 }
 
-/** The t that so large a share lies within, either side. Formula: bisection on `studentWithin`. @throws OutOfRange a share outside (0, 1) */
+/**
+ * The t that so large a share lies within, either side. Formula: bisection on `studentWithin`. @throws OutOfRange a share outside (0, 1)
+ * @example studentT(0.95, 10) // 2.2281
+ */
 export function studentT(share: number, freedom: number): number {
   if (!(share > 0 && share < 1)) throw new OutOfRange('share', share, 'between 0 and 1');
   let [low, high] = [0, 1];

@@ -12,13 +12,45 @@ export const M_PER_FOOT = 0.3048;
 export const PPM = 1_000_000;
 export const SECONDS_PER_HOUR = 3600;
 
+/**
+ * Inches in mm; the inch is 25.4 mm exactly (international yard and pound agreement, 1959).
+ * @example mmFromInches(8.5) // 215.9
+ */
 export const mmFromInches = (inches: number): number => inches * MM_PER_INCH;
+/**
+ * Millimetres in inches.
+ * @example inchesFromMm(215.9) // 8.5
+ */
 export const inchesFromMm = (mm: number): number => mm / MM_PER_INCH;
+/**
+ * Points of 1/72 inch in mm.
+ * @example mmFromPoints(72) // 25.4
+ */
 export const mmFromPoints = (points: number): number => points * MM_PER_POINT;
+/**
+ * Millimetres in points of 1/72 inch.
+ * @example pointsFromMm(25.4) // 72
+ */
 export const pointsFromMm = (mm: number): number => mm / MM_PER_POINT;
+/**
+ * Pounds in kg; the pound is 0.45359237 kg exactly (international yard and pound agreement, 1959).
+ * @example kgFromPounds(100) // 45.359
+ */
 export const kgFromPounds = (pounds: number): number => pounds * KG_PER_POUND;
+/**
+ * Kilograms in pounds.
+ * @example poundsFromKg(45.359237) // 100
+ */
 export const poundsFromKg = (kg: number): number => kg / KG_PER_POUND;
+/**
+ * Per cent in parts per million, whole.
+ * @example ppmFromPercent(1.5) // 15000
+ */
 export const ppmFromPercent = (percent: number): number => Math.round(percent * 10_000);
+/**
+ * Parts per million in per cent.
+ * @example percentFromPpm(15_000) // 1.5
+ */
 export const percentFromPpm = (ppm: number): number => ppm / 10_000;
 
 const NUMBER = String.raw`[-−+]?(?:\d+(?:[.,]\d*)?|[.,]\d+)`;

@@ -116,7 +116,10 @@ export function setUnits(press: PracticePress, settings: Readonly<Record<string,
   };
 }
 
-/** Largest error of any colour at any mark, as read. */
+/**
+ * Largest error of any colour at any mark, as read.
+ * @example worstError([{ ink: 'C', readings: [{ dxMm: 0.3, dyMm: 0.4 }] }]) // 0.5
+ */
 export const worstError = (readings: Pulled['readings']): number =>
   Math.max(0, ...readings.flatMap((r) => r.readings.map((m) => Math.sqrt(m.dxMm * m.dxMm + m.dyMm * m.dyMm))));
 
@@ -148,7 +151,10 @@ export function idealSequence(start: PracticePress, steps: RegisterSteps = USUAL
   return { turns, waste: press.waste, inside: false };
 }
 
-/** Points of a hundred: the ideal's waste over one's own; half of them where the press was left out of register. */
+/**
+ * Points of a hundred: the ideal's waste over one's own; half of them where the press was left out of register.
+ * @example practiceScore({ waste: 40, inside: true }, { turns: [], waste: 30, inside: true }) // 75
+ */
 export function practiceScore(own: { waste: number; inside: boolean }, ideal: Played): number {
   const share = own.waste > 0 ? Math.min(ideal.waste / own.waste, 1) : 0;
   return Math.round(100 * share * (own.inside ? 1 : 0.5));

@@ -44,7 +44,10 @@ export const MarksSchema = z
     });
   });
 
-/** Eight marks of a sheet: corners and middles of the sides, a little in from the edges. */
+/**
+ * Eight marks of a sheet: corners and middles of the sides, a little in from the edges.
+ * @example usualMarks([1000, 700]).length // 8
+ */
 export function usualMarks([widthMm, heightMm]: readonly [number, number], inMm = 10): Mark[] {
   const [x, y] = [
     [inMm, widthMm / 2, widthMm - inMm],

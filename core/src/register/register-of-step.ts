@@ -13,6 +13,9 @@ export interface RegisterOf {
   process: RegisterProcess;
   steps: RegisterSteps;
 }
-/** What has to be kept: the smaller of what is asked and what the machine holds is what the desk works to. */
+/**
+ * What has to be kept: the smaller of what is asked and what the machine holds is what the desk works to.
+ * @example toleranceOf({ askedMm: 0.05, holdsMm: 0.1 }) // 0.05
+ */
 export const toleranceOf = ({ askedMm, holdsMm }: Pick<RegisterOf, 'askedMm' | 'holdsMm'>): number =>
   Math.min(askedMm ?? Infinity, holdsMm);

@@ -7,7 +7,10 @@ export interface ColourRead {
 }
 const ROUND_SCALES = [10, 20, 50, 100, 200, 500, 1000] as const;
 
-/** How much the vectors are magnified so that the longest is about a seventh of the sheet. */
+/**
+ * How much the vectors are magnified so that the longest is about a seventh of the sheet.
+ * @example vectorScale([{ ink: 'C', readings: [{ mark: 'm', dxMm: 0.1, dyMm: 0 }] }], [1000, 700]) // 1000
+ */
 export function vectorScale(colours: readonly ColourRead[], [widthMm, heightMm]: readonly [number, number], toleranceMm = 0): number {
   const longest = Math.max(1e-3, ...colours.flatMap((c) => c.readings.map((r) => Math.max(Math.abs(r.dxMm), Math.abs(r.dyMm)))));
   // A ring of the tolerance stands around each mark: neither may run into the next.

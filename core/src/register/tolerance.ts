@@ -15,6 +15,7 @@ export type RegisterProcess = keyof typeof PROCESS_REGISTER;
  * hold at whatever a press holds, or every ordinary job would be too fine.
  * Source: common practice, no source.
  * @throws OutOfRange a size not above 0
+ * @example requiredToleranceMm({ finestOverprintMm: 0.1 }) // 0.1
  */
 export function requiredToleranceMm({ finestOverprintMm }: { finestOverprintMm?: number | undefined }): number | null {
   if (finestOverprintMm === undefined) return null;

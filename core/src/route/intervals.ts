@@ -33,12 +33,21 @@ function join(open: Intervals, from: number, to: number): void {
   else open.push([from, to]);
 }
 
-/** All of them together. */
+/**
+ * All of them together.
+ * @example anyOf([[[0, 10]], [[5, 15]]]) // [[0, 15]]
+ */
 export const anyOf = (calendars: readonly Intervals[]): Intervals => atLeast(calendars, 1);
-/** Where all are open at once. */
+/**
+ * Where all are open at once.
+ * @example allOf([[[0, 10]], [[5, 15]]]) // [[5, 10]]
+ */
 export const allOf = (calendars: readonly Intervals[]): Intervals => atLeast(calendars, calendars.length);
 
-/** What is left of one when others are taken away: breaks, holidays, days off. */
+/**
+ * What is left of one when others are taken away: breaks, holidays, days off.
+ * @example without([[0, 20]], [[[5, 10]]]) // [[0, 5], [10, 20]]
+ */
 export function without(open: Intervals, closed: readonly Intervals[]): Intervals {
   const away = anyOf(closed);
   return open.flatMap(([from, to]): Intervals => {

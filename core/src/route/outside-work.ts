@@ -8,7 +8,10 @@ export const OUTSIDE_END: Formula = {
   of: ({ start = 0, daysS = 0, returnBy = 0 }) => Math.max(start + daysS, returnBy),
 };
 
-/** A return date as it was typed: "2026-03-09", noon of that day (UTC: core knows no time zone), or with its hour. Null: none, or it cannot be read. */
+/**
+ * A return date as it was typed: "2026-03-09", noon of that day (UTC: core knows no time zone), or with its hour. Null: none, or it cannot be read.
+ * @example returnMoment('2026-03-06') // 1772798400
+ */
 export function returnMoment(text: unknown): number | null {
   if (typeof text !== 'string') return null;
   const found = /^(\d{4}-\d{2}-\d{2})(?:T(\d{2}:\d{2}))?$/.exec(text.trim());

@@ -65,7 +65,10 @@ export const MORE_PIECES: Formula = {
   carriesGuess: false,
   of: ({ delivered = 0, ...takes }) => delivered + Object.values(takes).reduce((a, b) => a + b, 0),
 };
-/** Names of the terms of one cost that grows with the quantity. Kept: they are asked for again for every guess among the terms. */
+/**
+ * Names of the terms of one cost that grows with the quantity. Kept: they are asked for again for every guess among the terms.
+ * @example runOnNames(1) // ['cost2', 'count2', 'more2']
+ */
 export function runOnNames(i: number): readonly [cost: string, count: string, more: string] {
   return (RUN_ON_NAMES[i] ??= [`cost${i + 1}`, `count${i + 1}`, `more${i + 1}`]);
 }

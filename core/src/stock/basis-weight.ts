@@ -30,14 +30,17 @@ function basicAreaIn2(grade: string): number {
  * Source: definition of basis weight (pounds per 500 sheets of the class's basic size). Not rounded.
  *
  * @throws OutOfRange unknown class, or pounds not above 0
- * @example gsmFromBasisWeight('text', 60) // 88.80…
+ * @example gsmFromBasisWeight('text', 60) // 88.81
  */
 export function gsmFromBasisWeight(grade: string, pounds: number): number {
   requireAboveZero('pounds', pounds);
   return (pounds * KG_PER_POUND * 1000) / (REAM * basicAreaIn2(grade) * M2_PER_IN2);
 }
 
-/** US basis weight of a grammage, in pounds: the inverse of `gsmFromBasisWeight`. */
+/**
+ * US basis weight of a grammage, in pounds: the inverse of `gsmFromBasisWeight`.
+ * @example basisWeightFromGsm('text', 104) // 70.263
+ */
 export function basisWeightFromGsm(grade: string, gsm: number): number {
   requireAboveZero('gsm', gsm);
   return (gsm * REAM * basicAreaIn2(grade) * M2_PER_IN2) / (KG_PER_POUND * 1000);
@@ -46,6 +49,7 @@ export function basisWeightFromGsm(grade: string, gsm: number): number {
 /**
  * M weight: pounds of 1,000 sheets of a given size.
  * Formula: `2 · basis weight · sheet area / basic area`. Source: US trade definition.
+ * @example mWeightPounds('text', 70, [25, 38]) // 140
  */
 export function mWeightPounds(grade: string, pounds: number, sheetIn: readonly [number, number]): number {
   requireAboveZero('pounds', pounds);

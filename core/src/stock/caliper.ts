@@ -15,13 +15,19 @@ export function caliperUm({ gsm, bulkCm3PerG }: { gsm: number; bulkCm3PerG: numb
   return gsm * bulkCm3PerG;
 }
 
-/** Density of the sheet in kg/m³: 1,000 / bulk. Source: ISO 534. */
+/**
+ * Density of the sheet in kg/m³: 1,000 / bulk. Source: ISO 534.
+ * @example densityKgPerM3(1.25) // 800
+ */
 export function densityKgPerM3(bulkCm3PerG: number): number {
   requireAboveZero('bulkCm3PerG', bulkCm3PerG);
   return 1000 / bulkCm3PerG;
 }
 
-/** Pages an inch of book block: two pages a leaf. Source: definition. */
+/**
+ * Pages an inch of book block: two pages a leaf. Source: definition.
+ * @example pagesPerInch(100) // 508
+ */
 export function pagesPerInch(caliper: number): number {
   requireAboveZero('caliper', caliper);
   return (2 * MM_PER_INCH * 1000) / caliper;

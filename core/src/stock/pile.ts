@@ -7,7 +7,7 @@ export const REAM_SHEETS = 500;
 /**
  * Sheets in a pile (or lift) of a height. Formula: `⌊height / caliper⌋`. Source: geometry, pressed flat; air is left out.
  *
- * @example sheetsInHeight(100, 400) // 250: a lift of 100 mm of 0.4 mm board
+ * @example sheetsInHeight(100, 400) // 250 (a lift of 100 mm of 0.4 mm board)
  */
 export function sheetsInHeight(heightMm: number, caliper: number): number {
   requireNotNegative('heightMm', heightMm);

@@ -18,7 +18,10 @@ export interface Purchase {
   atBreak: boolean;
 }
 
-/** The price per thousand at the highest break a number reaches; the first where it reaches none. */
+/**
+ * The price per thousand at the highest break a number reaches; the first where it reaches none.
+ * @example priceAt([[0, 0.12], [5_000, 0.1]], 6_000) // 0.1
+ */
 export function priceAt(breaks: SaleTerms['breaks'], number: number): number {
   return [...breaks].reverse().find(([from]) => number >= from)?.[1] ?? breaks[0]?.[1] ?? 0;
 }
@@ -31,7 +34,7 @@ export function priceAt(breaks: SaleTerms['breaks'], number: number): number {
  * Leaves out: what storing the rest costs.
  *
  * @throws OutOfRange a need not above 0
- * @example purchaseFor(4_600, { breaks: [[0, 100], [5_000, 80]] }) // 5,000 at 80: 400 instead of 460
+ * @example purchaseFor(4_600, { breaks: [[0, 100], [5_000, 80]] }).quantity // 5000 (at 80 a thousand: 400 instead of 460)
  */
 export function purchaseFor(need: number, { breaks, packOf = 1, leastOrder = 0 }: SaleTerms): Purchase {
   requireAboveZero('need', need);
@@ -61,6 +64,7 @@ export interface Shortage {
  *
  * Formula: the first need whose running sum exceeds the free quantity names the moment; it is ordered its lead time before.
  * Source: arithmetic. Null: everything is covered.
+ * @example shortageOf(500, [{ quantity: 800, byS: 0 }], 2) // { short: 300, firstByS: 0, orderByS: -172800 }
  */
 export function shortageOf(free: number, needs: readonly { quantity: number; byS: number }[], leadDays: number): Shortage | null {
   let left = free;

@@ -26,7 +26,10 @@ export const ROLL_LENGTH_BY_DIAMETER: Formula<'diameterMm' | 'coreMm' | 'caliper
   of: ({ diameterMm, coreMm, caliperUm }) =>
     caliperUm > 0 ? Math.max((Math.PI * (diameterMm * diameterMm - coreMm * coreMm)) / (4 * caliperUm), 0) : 0,
 };
-/** Diameter of a roll of so many metres, in mm: the inverse of `ROLL_LENGTH_BY_DIAMETER`. Source: geometry. */
+/**
+ * Diameter of a roll of so many metres, in mm: the inverse of `ROLL_LENGTH_BY_DIAMETER`. Source: geometry.
+ * @example rollDiameterMm({ lengthM: 5_000, coreMm: 76, caliperUm: 100 }) // 801.5
+ */
 export const rollDiameterMm = ({ lengthM, coreMm, caliperUm }: { lengthM: number; coreMm: number; caliperUm: number }): number =>
   Math.sqrt(coreMm * coreMm + (4 * lengthM * caliperUm) / Math.PI);
 /** Mass of a running metre of web, in kg: width × grammage. Source: definition of grammage (ISO 536). */
@@ -57,10 +60,16 @@ export const ROLLS: Formula<'metres' | 'usable'> = {
   source: 'arithmetic, whole rolls',
   of: ({ metres, usable }) => (usable > 0 ? ceilTolerant(metres / usable) : 0),
 };
-/** Turns of web on a roll. Formula: `(D − d) / (2t)`, mm and µm. Source: geometry. */
+/**
+ * Turns of web on a roll. Formula: `(D − d) / (2t)`, mm and µm. Source: geometry.
+ * @example turnsOnRoll({ diameterMm: 800, coreMm: 76, caliperUm: 100 }) // 3620
+ */
 export const turnsOnRoll = ({ diameterMm, coreMm, caliperUm }: { diameterMm: number; coreMm: number; caliperUm: number }): number =>
   ((diameterMm - coreMm) * 1000) / (2 * caliperUm);
-/** Whole sheets cut from a length of web after a share of waste. Formula: `⌊L · (1 − p) / cut-off⌋`. Source: arithmetic. */
+/**
+ * Whole sheets cut from a length of web after a share of waste. Formula: `⌊L · (1 − p) / cut-off⌋`. Source: arithmetic.
+ * @example sheetsOfWeb({ webM: 1_000, cutOffM: 0.5, wastePpm: 20_000 }) // 1960
+ */
 export const sheetsOfWeb = ({ webM, cutOffM, wastePpm }: { webM: number; cutOffM: number; wastePpm: number }): number =>
   cutOffM > 0 ? floorTolerant((webM * (PPM - wastePpm)) / PPM / cutOffM) : 0;
 /** Time to change rolls: one change a roll. */
