@@ -77,5 +77,7 @@ export interface Formula<T extends string = string> {
   source: string;
   /** False where moving the terms one by one would say nothing (a chance: its terms move together). */
   carriesGuess?: false;
+  /** The sum of its terms, and nothing else: guesses among them add up without the sum being made again for each. */
+  adds?: true;
   of(terms: Record<T, number>): number;
 }

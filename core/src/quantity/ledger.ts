@@ -46,9 +46,14 @@ export class Ledger {
       for (const name of Object.keys(halves) as T[]) {
         const half = halves[name] as number;
         const middle = values[name];
-        values[name] = middle + half;
+        const [more, less] = [middle + half, Math.max(middle - half, Math.min(middle, 0))];
+        if (formula.adds) {
+          pm += (more - less) / 2;
+          continue;
+        }
+        values[name] = more;
         const up = formula.of(values);
-        values[name] = Math.max(middle - half, Math.min(middle, 0));
+        values[name] = less;
         const down = formula.of(values);
         values[name] = middle;
         pm += Math.abs(up - down) / 2;

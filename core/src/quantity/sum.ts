@@ -6,4 +6,10 @@ import type { Formula } from './figure';
  * Source: arithmetic.
  * @example SUM.of({ setup: 600, run: 1_800 }) // 2400
  */
-export const SUM: Formula = { id: 'quantity.sum', unit: 's', source: 'arithmetic', of: (t) => Object.values(t).reduce((a, b) => a + b, 0) };
+export const SUM: Formula = {
+  id: 'quantity.sum',
+  unit: 's',
+  source: 'arithmetic',
+  adds: true,
+  of: (t) => Object.values(t).reduce((a, b) => a + b, 0),
+};

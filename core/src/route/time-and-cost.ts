@@ -1,3 +1,4 @@
+import { SUM } from '../quantity/sum';
 import type { Formula } from '../quantity/figure';
 import { ceilTolerant } from '../quantity/round-tolerant';
 
@@ -37,12 +38,7 @@ export const INK_COST: Formula<'kg' | 'perKg'> = {
   source: 'price list',
   of: ({ kg, perKg }) => kg * perKg,
 };
-export const TOTAL_COST: Formula = {
-  id: 'route.totalCost',
-  unit: 'money',
-  source: 'arithmetic',
-  of: (t) => Object.values(t).reduce((a, b) => a + b, 0),
-};
+export const TOTAL_COST = { ...SUM, id: 'route.totalCost', unit: 'money' } as const;
 export const PER_THOUSAND: Formula<'total' | 'good'> = {
   id: 'route.perThousand',
   unit: 'money',
@@ -65,31 +61,15 @@ export const MORE_PIECES: Formula = {
   carriesGuess: false,
   of: ({ delivered = 0, ...takes }) => delivered + Object.values(takes).reduce((a, b) => a + b, 0),
 };
-/**
- * Names of the terms of one cost that grows with the quantity. Kept: they are asked for again for every guess among the terms.
- * @example runOnNames(1) // ['cost2', 'count2', 'more2']
- */
-export function runOnNames(i: number): readonly [cost: string, count: string, more: string] {
-  return (RUN_ON_NAMES[i] ??= [`cost${i + 1}`, `count${i + 1}`, `more${i + 1}`]);
-}
-const RUN_ON_NAMES: [string, string, string][] = [];
-
-/** What a thousand more cost when the machines are already set: each cost that grows with the quantity, by the pieces it grows with. No setup, no forms, no fill. */
-export const RUN_ON: Formula = {
-  id: 'route.runOn',
+/** What a thousand more finished pieces cost of one cost that grows with a count, the machines being set already. */
+export const COST_OF_MORE: Formula<'cost' | 'count' | 'more'> = {
+  id: 'route.costOfMore',
   unit: 'money',
   source: 'arithmetic',
-  of: (t) => {
-    let sum = 0;
-    for (let i = 0; ; i++) {
-      const [cost, count, more] = runOnNames(i);
-      const spent = t[cost];
-      if (spent === undefined) return sum;
-      const counted = t[count] ?? 0;
-      if (counted > 0) sum += (spent * (t[more] ?? 0)) / counted;
-    }
-  },
+  of: ({ cost, count, more }) => (count > 0 ? (cost * more) / count : 0),
 };
+/** What a thousand more cost when the machines are already set: each cost that grows with the quantity. No setup, no forms, no fill. */
+export const RUN_ON = { ...SUM, id: 'route.runOn', unit: 'money' } as const;
 /** A moment some time after another. Epoch seconds. */
 export const LATER: Formula<'from' | 'by'> = {
   id: 'route.later',

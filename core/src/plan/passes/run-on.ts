@@ -3,7 +3,7 @@ import { idOf } from '../../quantity/id-of';
 import { type Ledger, fig } from '../../quantity/ledger';
 import { makersFirst, takesOf, type Net, type Port, type Step } from '../../flow/net';
 import type { Consumed } from '../../processes/process';
-import { MORE_CYCLES, MORE_PIECES, runOnNames } from '../../route/time-and-cost';
+import { COST_OF_MORE, MORE_CYCLES, MORE_PIECES } from '../../route/time-and-cost';
 import type { Plan, Stone } from '../plan-types';
 
 /** A thousand more finished pieces, shared among the items as they were ordered, put through the net without setups; and each cost that grows with a count of it. */
@@ -52,15 +52,15 @@ export function runOnTerms(
   }
   for (const flow of Object.keys(net.flows)) moreOf(flow);
   const terms: Record<string, Term> = {};
-  let number = 0;
   consumed.forEach((c, i) => {
     for (const cost of c.costs) {
       if (cost.fixed) continue;
       const count = cost.per ?? idOf(stones[i]?.steps[0] ?? '', 'run');
       const more = count.replace(/\.(run|demand)$/, '.more');
       if (!ledger.has(count) || !ledger.has(more)) continue;
-      const [ofCost, ofCount, ofMore] = runOnNames(number++);
-      Object.assign(terms, { [ofCost]: fig(cost.figure), [ofCount]: fig(count), [ofMore]: fig(more) });
+      const id = idOf(cost.figure, 'more');
+      ledger.figure(id, COST_OF_MORE, { cost: fig(cost.figure), count: fig(count), more: fig(more) });
+      terms[id] = fig(id);
     }
   });
   return terms;

@@ -441,14 +441,12 @@ export const FORMULAS: Record<string, FormulaWords> = {
   },
   'route.runOn': {
     name: 'A thousand more',
-    reads: 'each cost that grows with the quantity ÷ its count × what a thousand more take of it: no setup, no forms, no fill',
-    terms: Object.fromEntries(
-      Array.from({ length: 80 }, (_, i) => i + 1).flatMap((i): [string, string][] => [
-        [`cost${i}`, `cost ${i}`],
-        [`count${i}`, 'its count'],
-        [`more${i}`, 'of it for a thousand more'],
-      ]),
-    ),
+    reads: 'what a thousand more cost, of each cost that grows with the quantity: no setup, no forms, no fill',
+  },
+  'route.costOfMore': {
+    name: 'Cost of a thousand more',
+    reads: 'cost ÷ its count × what a thousand more take of it',
+    terms: { cost: 'cost', count: 'its count', more: 'of it for a thousand more' },
   },
   'plan.sheets': { name: 'Sheets to pull', reads: 'all stocks together' },
   'plan.machineS': { name: 'On machines', reads: 'all setups and runs' },
