@@ -1,4 +1,4 @@
-import { readNumber } from '../quantity/read-number';
+import { readNumber, readWhole } from '../quantity/read-number';
 import { FAMILIES, familyOf } from '../families/registry';
 import type { WishField } from '../families/family';
 import { type FamilyId, type JobSpec, NO_CHOICES } from '../product/job-spec';
@@ -29,7 +29,7 @@ export function orderFromRow(row: Readonly<Record<string, string>>): OrderRead {
   };
   const family = said('line', familyNamed(cell('line')), `is none of: ${LINES.map((f) => f.words.name).join(', ')}`);
   const customer = said('customer', cell('customer') || null, 'is empty');
-  const quantity = said('quantity', wholeNumber(cell('quantity')), 'is not a whole number');
+  const quantity = said('quantity', wholeOf(cell('quantity')), 'is not a whole number');
   const by = said('due', localMoment(cell('due')), 'is no date such as 2026-12-03 or 2026-12-03 14:00');
   const overPpm = said('over %', percentPpm(cell('over %')), 'is no percentage');
   const underPpm = said('under %', percentPpm(cell('under %')), 'is no percentage');
@@ -71,9 +71,10 @@ const LINES = Object.values(FAMILIES);
 const familyNamed = (text: string): FamilyId | null =>
   LINES.find((f) => f.id === text.toLowerCase() || f.words.name.toLowerCase() === text.toLowerCase())?.id ?? null;
 
-/** "10 000", "10.000" and "10,000" are ten thousand: thousands may be set apart, parts of a piece there are none. */
-const wholeNumber = (text: string): number | null =>
-  /^\d{1,3}([ .,'\u2009\u00a0]\d{3})+$|^\d{1,15}$/.test(text) ? Number(text.replace(/\D/g, '')) : null;
+const wholeOf = (text: string): number | null => {
+  const whole = readWhole(text);
+  return Number.isNaN(whole) ? null : whole;
+};
 
 /** A percentage in parts per million; nothing is 0. */
 function percentPpm(text: string): number | null {

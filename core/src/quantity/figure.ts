@@ -44,6 +44,14 @@ export type Unit =
   | 'cycle'
   | 'moment';
 
+/** Units of which there are no parts: half a plate is a slip. */
+const WHOLE: readonly Unit[] = [...COUNT_UNITS.filter((unit) => unit !== 'metre'), 'plate', 'die', 'lift', 'cut', 'cycle'];
+/**
+ * Whether a figure in this unit is a whole number.
+ * @example isWhole('plate') // true
+ */
+export const isWhole = (unit: Unit): boolean => WHOLE.includes(unit);
+
 /** Where a value came from. */
 export type From = 'typed' | 'family' | 'plant' | 'shelf' | 'log' | 'standard' | 'search' | 'guess';
 

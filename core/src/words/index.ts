@@ -1,4 +1,4 @@
 /* The words alone, for the part of a client that is loaded first: nothing of the trade, no schemas. */
 export * from './en';
 export * from './format';
-export { readNumber } from '../quantity/read-number';
+export { readNumber, readWhole, unclearNumber } from '../quantity/read-number';

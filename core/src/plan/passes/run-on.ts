@@ -60,7 +60,7 @@ export function runOnTerms(
       if (!ledger.has(count) || !ledger.has(more)) continue;
       const id = idOf(cost.figure, 'more');
       ledger.figure(id, COST_OF_MORE, { cost: fig(cost.figure), count: fig(count), more: fig(more) });
-      terms[id] = fig(id);
+      terms[cost.figure] = fig(id);
     }
   });
   return terms;

@@ -447,6 +447,9 @@ export const SCREENS = {
   'editValue.typeHours': 'Type hours.',
   'editValue.typeMinutes': 'Type minutes.',
   'editValue.typeANumber': 'Type a number.',
+  'editValue.unclear': 'This can be {0} or {1}: type one of them.',
+  'editValue.notBelow': 'Not below {0}.',
+  'editValue.notAbove': 'Not above {0}.',
   'editValue.typeSeconds': 'Type seconds.',
   'editValue.chooseADateAndTime': 'Choose a date and time.',
   // figure

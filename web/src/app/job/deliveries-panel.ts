@@ -62,43 +62,43 @@ const NEW_VERSION = 1_000;
           </tr>
         </thead>
         <tbody>
-          @for (d of i.item.deliveries; track $index) {
+          @for (d of i.item.deliveries; track $index; let at = $index) {
             <tr>
               <td>
                 <dk-edit-value
-                  [label]="say('deliveriesPanel.deliverBy', $index + 1)"
+                  [label]="say('deliveriesPanel.deliverBy', at + 1)"
                   kind="moment"
                   [value]="d.by"
                   [display]="d.by.replace('T', ' ')"
                   [locked]="locked()"
-                  (changed)="setDelivery(i.id, i.item, $index, { by: $any($event).slice(0, 16) })"
+                  (changed)="setDelivery(i.id, i.item, at, { by: $any($event).slice(0, 16) })"
                 />
               </td>
               @for (v of i.versions; track v.id) {
                 <td class="number">
                   <dk-edit-value
-                    [label]="say('deliveriesPanel.piecesOf', $index + 1, v.name)"
+                    [label]="say('deliveriesPanel.piecesOf', at + 1, v.name)"
                     kind="count"
                     [value]="(d.share[v.id] ?? 0) + ''"
                     [display]="n(d.share[v.id] ?? 0)"
                     [locked]="locked()"
-                    (changed)="setShare(i.id, i.item, $index, v.id, $event)"
+                    (changed)="setShare(i.id, i.item, at, v.id, $event)"
                   />
                 </td>
               }
               <td>
                 <dk-edit-value
-                  [label]="say('deliveriesPanel.deliverTo', $index + 1)"
+                  [label]="say('deliveriesPanel.deliverTo', at + 1)"
                   kind="text"
                   [value]="d.to"
                   [placeholder]="say('deliveriesPanel.address')"
                   [locked]="locked()"
-                  (changed)="setDelivery(i.id, i.item, $index, { to: $any($event) ?? '' })"
+                  (changed)="setDelivery(i.id, i.item, at, { to: $any($event) ?? '' })"
                 />
               </td>
               <td>
                 @if (!locked() && i.item.deliveries.length > 1) {
-                  <button type="button" class="plain" (click)="removeDelivery(i.id, i.item, $index)">
+                  <button type="button" class="plain" (click)="removeDelivery(i.id, i.item, at)">
                     {{ say('deliveriesPanel.takeAway') }}
                   </button>
                 }

@@ -243,6 +243,17 @@ describe('deliveries', () => {
     await press('Another delivery');
     expect(edits.at(-1)?.[0]?.now).toMatchObject([{ share: { only: 4_200 } }, { share: { only: 800 }, to: 'Quay 1' }]);
   });
+  it('take pieces, date and address each for itself, and each field has a name of its own', async () => {
+    const { host, edits, settle } = await open(with2(500));
+    const fields = [...host.querySelectorAll<HTMLElement>('tbody dk-edit-value button')].map((b) => b.getAttribute('aria-label') ?? '');
+    expect(new Set(fields).size).toBe(fields.length);
+    host.querySelectorAll<HTMLElement>('tbody tr')[1]?.querySelector<HTMLElement>('td.number button')?.click();
+    await settle();
+    const input = host.querySelector('input.field-input') as HTMLInputElement;
+    input.value = '800';
+    input.dispatchEvent(new Event('input'));
+    expect(edits.at(-1)?.[0]?.now).toMatchObject([{ share: { only: 5_000 } }, { share: { only: 800 }, to: 'Pier 3' }]);
+  });
   it('are taken away, but for the last', async () => {
     const { press, edits } = await open(with2(0));
     await press('Take away');

@@ -3,6 +3,7 @@ import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { Typing } from '../shared/typing';
 import type { Observable } from 'rxjs';
 import {
   earlyThings,
@@ -120,6 +121,7 @@ const VIEWS: { id: View; says: string }[] = [
 export class JobPage implements OnDestroy {
   protected readonly say = say;
   readonly id = input.required<string>();
+  private readonly typing = inject(Typing);
   private readonly store = inject(Store);
   private readonly units = inject(Units);
   private readonly dialog = inject(MatDialog);
@@ -402,7 +404,7 @@ export class JobPage implements OnDestroy {
   }
 
   protected edit(edits: Edit[]): void {
-    if (!this.locked()) this.store.dispatch(JobActions.edited({ edits, at: Date.now() }));
+    if (!this.locked()) this.store.dispatch(JobActions.edited({ edits, at: Date.now(), field: this.typing.field }));
   }
   protected setQuantity(value: unknown): void {
     const [spec, i] = [this.spec(), this.item()];

@@ -77,12 +77,30 @@ describe('Working, set by hand', () => {
     fill(host, 'input[formControlName=reason]', 'two spare plates');
     await settle();
     expect(button(host, 'Set')?.disabled).toBe(true);
-    fill(host, 'input[formControlName=value]', '7,5');
+    for (const [typed, words] of [
+      ['7,5', 'Type a whole number.'],
+      ['-50', 'Not below 0.'],
+      ['99,999,999,999', 'Not above 1\u2009000\u2009000\u2009000.'],
+    ] as const) {
+      fill(host, 'input[formControlName=value]', typed);
+      await settle();
+      expect([typed, host.querySelector('[role=alert]')?.textContent]).toEqual([typed, words]);
+      expect(button(host, 'Set')?.disabled).toBe(true);
+    }
+    fill(host, 'input[formControlName=value]', '1,007');
     await settle();
     host.querySelector('form')?.dispatchEvent(new Event('submit'));
     expect(sent).toHaveLength(1);
-    expect(sent[0]).toMatchObject({ value: 7.5, reason: 'two spare plates', by: 'Anselm Hardt' });
+    expect(sent[0]).toMatchObject({ value: 1_007, reason: 'two spare plates', by: 'Anselm Hardt' });
     expect(sent[0]?.until).toBeGreaterThan(Date.now() / 1000);
+  });
+  it('asks which of two numbers is meant, where parts of one are possible', async () => {
+    const { host, settle } = await show(Working, { plan: made, id: 'card.card.plates.cost', place, who: 'x' });
+    button(host, 'Set by hand')?.click();
+    await settle();
+    fill(host, 'input[formControlName=value]', '1,200');
+    await settle();
+    expect(host.querySelector('[role=alert]')?.textContent).toBe('This can be 1.2 or 1200: type one of them.');
   });
   it('offers nothing to set where the job is released', async () => {
     const { host } = await show(Working, { plan: made, id, place, who: 'x', locked: true });

@@ -7,6 +7,7 @@ import { type Plant } from '@druckerei/core';
 import { SessionActions, sessionFeature } from '../session/session.feature';
 import { ApiCaller } from '../shared/api';
 import { Changes } from '../shared/changes';
+import { Typing } from '../shared/typing';
 import * as effects from './job.effects';
 import { JobActions, JobApiActions, jobFeature } from './job.feature';
 import { cardSpec } from './card-spec.fixture';
@@ -56,7 +57,7 @@ describe('saving', () => {
   });
 
   const edit = (now: string): void => {
-    const action = JobActions.edited({ edits: [{ at: ['name'], now }], at: Date.now() });
+    const action = JobActions.edited({ edits: [{ at: ['name'], was: spec.name, now }], at: Date.now() });
     store.dispatch(action);
     actions.next(action);
   };
@@ -68,8 +69,20 @@ describe('saving', () => {
     expect(asked).toHaveLength(0);
     jest.advanceTimersByTime(200);
     expect(asked).toHaveLength(1);
-    expect(asked[0]?.body).toMatchObject({ version: 3, edits: [{ now: 'A' }, { now: 'Ab' }] });
+    expect(asked[0]?.body).toMatchObject({ version: 3, edits: [{ was: spec.name, now: 'Ab' }] });
     expect(heard.map((a) => a.type)).toEqual([JobApiActions.saved.type]);
+  });
+
+  it('sends nothing of a value that is still being typed', () => {
+    const typing = TestBed.inject(Typing);
+    const field = typing.begin();
+    edit('A');
+    jest.advanceTimersByTime(5_000);
+    expect(asked).toHaveLength(0);
+    edit('Ab');
+    typing.end(field);
+    jest.advanceTimersByTime(700);
+    expect(asked).toHaveLength(1);
   });
 
   test.each([

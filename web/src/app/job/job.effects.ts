@@ -20,6 +20,7 @@ import {
 } from 'rxjs';
 import { ApiCaller, type Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
+import { Typing } from '../shared/typing';
 import { PlanContext } from '../shared/plan-context';
 import { SessionActions } from '../session/session.feature';
 import { isLocked, JobActions, JobApiActions, jobFeature } from './job.feature';
@@ -58,7 +59,7 @@ export const keep = createEffect(
 );
 
 export const save = createEffect(
-  (actions$ = inject(Actions), api = inject(ApiCaller), store = inject(Store), sending = inject(Sending)) =>
+  (actions$ = inject(Actions), api = inject(ApiCaller), store = inject(Store), sending = inject(Sending), typing = inject(Typing)) =>
     merge(
       actions$.pipe(
         ofType(
@@ -70,6 +71,7 @@ export const save = createEffect(
           JobApiActions.saved,
         ),
         debounceTime(SAVE_AFTER_MS),
+        switchMap(() => typing.done()),
       ),
       actions$.pipe(ofType(JobApiActions.saveFailed), debounceTime(TRY_AGAIN_MS)),
       actions$.pipe(ofType(SessionActions.signedIn, JobActions.saveTriedAgain)),

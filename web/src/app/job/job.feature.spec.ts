@@ -90,6 +90,28 @@ describe('a job’s draft', () => {
     expect(quantity(jobFeature.reducer(s, JobActions.undoAsked()))).toBe(5000);
     expect(jobFeature.reducer(s, JobActions.newsRead()).news).toEqual([]);
   });
+  const inField = (s: JobState, now: unknown, at: number, field: number | null): JobState =>
+    jobFeature.reducer(s, JobActions.edited({ edits: [editAt(s.spec as JobSpec, QUANTITY, now)], at, field }));
+  it('holds one change for each value somebody gives, however slowly it is typed', () => {
+    const first = inField(inField(inField(loaded, 1, 0, 1), 12, 4_000, 1), 123, 9_000, 1);
+    expect(first.pending).toEqual([{ at: QUANTITY, was: 5_000, now: 123 }]);
+    expect(first.undo).toHaveLength(1);
+    // The next field is another change, however soon it comes.
+    const next = inField(first, 7, 9_100, 2);
+    expect(next.pending).toHaveLength(2);
+    expect(next.undo.map((d) => d.edits[0]?.was)).toEqual([5_000, 123]);
+  });
+  it('leaves what is on its way to the server as it was sent', () => {
+    const sent = jobFeature.reducer(inField(loaded, 1, 0, 1), JobApiActions.saveBegun({ count: 1 }));
+    expect(inField(sent, 12, 100, 1).pending).toEqual([
+      { at: QUANTITY, was: 5_000, now: 1 },
+      { at: QUANTITY, was: 1, now: 12 },
+    ]);
+  });
+  it('forgets what was typed and taken back', () => {
+    const s = inField(inField(loaded, 1, 0, 1), 5_000, 300, 1);
+    expect(s).toMatchObject({ pending: [], undo: [], save: 'saved' });
+  });
   it('gives up going back over what somebody else changed since', () => {
     expect(changed(typed(loaded, 700), QUANTITY, 900).undo).toEqual([]);
   });

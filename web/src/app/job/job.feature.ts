@@ -29,7 +29,8 @@ export const JobActions = createActionGroup({
   events: {
     Opened: props<{ id: string }>(),
     Closed: emptyProps(),
-    Edited: props<{ edits: Edit[]; at: number }>(),
+    /** `field`: the field that is being typed into, if one is. */
+    Edited: props<{ edits: Edit[]; at: number; field?: number | null }>(),
     'Undo asked': emptyProps(),
     'Redo asked': emptyProps(),
     'Stone chosen': props<{ stone: string }>(),
@@ -63,10 +64,11 @@ export const JobApiActions = createActionGroup({
   },
 });
 
-/** An undo step: what was done together, and when, so that letters of one word are one step. */
+/** An undo step: what was done together, and when and in which field, so that letters of one word are one step. */
 export interface Done {
   edits: Edit[];
   at: number;
+  field?: number | null;
 }
 /** What is kept in this browser of a job: what is not saved yet, and the way back. */
 export interface Kept {
@@ -156,6 +158,21 @@ const untouched = (steps: Done[], by: readonly Edit[]): Done[] =>
   steps.filter((step) => mergeEdits(step.edits, by).merged.length === step.edits.length);
 const samePlaces = (a: Edit[], b: Edit[]): boolean => a.length === b.length && a.every((e, i) => e.at.join('.') === b[i]?.at.join('.'));
 
+/** An edit that begins where another began. */
+const from = ({ was: _, ...e }: Edit, earlier: Edit | undefined): Edit => ({
+  ...e,
+  ...(earlier?.was !== undefined && { was: earlier.was }),
+});
+/** Typed and taken back is no change. */
+const changesSomething = (e: Edit): boolean => canonicalJson(e.was ?? null) !== canonicalJson(e.now ?? null);
+/** What is not saved with further typing in the same places made one edit with what was typed before; null where that is on its way already. */
+function oneOf({ pending, saving }: JobState, edits: Edit[]): Edit[] | null {
+  const before = pending.slice(saving).slice(-edits.length);
+  return samePlaces(before, edits)
+    ? [...pending.slice(0, pending.length - edits.length), ...edits.map((e, i) => from(e, before[i])).filter(changesSomething)]
+    : null;
+}
+
 export const jobFeature = createFeature({
   name: 'job',
   reducer: createReducer(
@@ -178,18 +195,23 @@ export const jobFeature = createFeature({
         : { ...s, job, plant, spec, newer: null, taking: false };
     }),
     on(JobApiActions.loadFailed, (s, { failure }): JobState => ({ ...s, call: { failure } })),
-    on(JobActions.edited, (s, { edits, at }): JobState => {
+    on(JobActions.edited, (s, { edits, at, field = null }): JobState => {
       const next = edited(s, edits);
       if (!next || next.spec === s.spec) return next ?? s;
       const last = s.undo.at(-1);
-      const together = last && at - last.at < TOGETHER_MS && samePlaces(last.edits, edits);
-      const step: Done = together
-        ? {
-            at,
-            edits: edits.map((e, i) => ({ ...e, ...('was' in (last.edits[i] ?? {}) ? { was: last.edits[i]?.was } : { was: undefined }) })),
-          }
-        : { at, edits };
-      return { ...next, undo: [...(together ? s.undo.slice(0, -1) : s.undo), step].slice(-200), redo: [] };
+      const sameTyping = field === null ? at - (last?.at ?? 0) < TOGETHER_MS : last?.field === field;
+      if (!last || !sameTyping || !samePlaces(last.edits, edits)) {
+        return { ...next, undo: [...s.undo, { at, edits, field }].slice(-200), redo: [] };
+      }
+      const step: Done = { at, edits: edits.map((e, i) => from(e, last.edits[i])).filter(changesSomething), field };
+      const pending = oneOf(s, edits) ?? next.pending;
+      return {
+        ...next,
+        pending,
+        save: pending.length === 0 && s.saving === 0 ? 'saved' : next.save,
+        undo: [...s.undo.slice(0, -1), ...(step.edits.length > 0 ? [step] : [])],
+        redo: [],
+      };
     }),
     on(JobActions.undoAsked, (s): JobState => {
       const last = s.undo.at(-1);

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
-import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
+import { type AbstractControl, NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import {
   assumptionSays,
   stoneName,
   type Figure,
   formatFigure,
+  formatNumber,
   FORMULAS,
   label,
   type Override,
@@ -14,6 +15,9 @@ import {
   typingUnit,
   say,
   readNumber,
+  readWhole,
+  unclearNumber,
+  isWhole,
 } from '@druckerei/core';
 
 interface TermRow {
@@ -25,6 +29,9 @@ interface TermRow {
   fig: string | null;
 }
 const DAY_MS = 86_400_000;
+
+/** No figure of a job is larger: what is typed above it is a slip. */
+const MOST_BY_HAND = 1_000_000_000;
 
 /** How a figure came about: formula in words, what went in, where each value came from; and the way to set it by hand, with reason and end date. */
 @Component({
@@ -69,7 +76,15 @@ const DAY_MS = 86_400_000;
         <form [formGroup]="form" (ngSubmit)="send()">
           <label
             >{{ say('working.instead', typing().unit ? say('working.in') + ' ' + typing().unit : '')
-            }}<input class="field-input" formControlName="value" inputmode="decimal" /></label
+            }}<input
+              class="field-input"
+              formControlName="value"
+              inputmode="decimal"
+              [attr.aria-invalid]="form.controls.value.dirty && form.controls.value.invalid"
+            />
+            @if (form.controls.value.dirty && form.controls.value.errors?.['says']; as wrong) {
+              <span class="fail" role="alert">{{ wrong }}</span>
+            }</label
           ><label>{{ say('working.until') }}<input class="field-input" type="date" formControlName="until" /></label>
           <label class="wide">{{ say('working.why') }}<input class="field-input" formControlName="reason" /></label>
           <button class="act" type="submit" [disabled]="form.invalid">{{ say('working.set') }}</button><button
@@ -144,11 +159,6 @@ export class Working {
   readonly override = output<Override | null>();
   readonly closed = output();
   protected readonly byHand = linkedSignal({ source: () => this.id(), computation: () => false });
-  protected readonly form = inject(NonNullableFormBuilder).group({
-    value: ['', [Validators.required, Validators.pattern(/^\s*[-−]?\d+([.,]\d+)?\s*$/)]],
-    until: [new Date(Date.now() + 30 * DAY_MS).toISOString().slice(0, 10), Validators.required],
-    reason: ['', [Validators.required, Validators.minLength(3)]],
-  });
   protected readonly figure = computed((): Figure | undefined => this.plan().figures[this.id()]);
   /** What the ready date rests on. */
   protected readonly rests = computed(() =>
@@ -161,6 +171,11 @@ export class Working {
   });
   /** What is typed by hand is in this unit. */
   protected readonly typing = computed(() => typingUnit(this.figure()?.unit ?? '', this.place()));
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    value: ['', [Validators.required, (typed: AbstractControl<string>) => this.refusal(typed.value)]],
+    until: [new Date(Date.now() + 30 * DAY_MS).toISOString().slice(0, 10), Validators.required],
+    reason: ['', [Validators.required, Validators.minLength(3)]],
+  });
   protected readonly pm = computed(() => {
     const f = this.figure();
     return f?.pm ? formatFigure(f.pm, f.unit === 'moment' ? 's' : f.unit, this.place()).number : '';
@@ -213,10 +228,25 @@ export class Working {
       : words;
   }
 
+  /** Counts are whole and none is below nothing; what can be read in two ways is asked. */
+  private refusal(typed: string): { says: string } | null {
+    if (typed.trim() === '') return null;
+    const isCount = isWhole(this.figure()?.unit ?? '1');
+    const both = isCount ? null : unclearNumber(typed);
+    const value = this.read(typed);
+    if (both) return { says: say('editValue.unclear', ...both) };
+    if (Number.isNaN(value)) return { says: say(isCount ? 'editValue.typeAWholeNumber' : 'editValue.typeANumber') };
+    if (value < 0) return { says: say('editValue.notBelow', 0) };
+    return value > MOST_BY_HAND ? { says: say('editValue.notAbove', formatNumber(MOST_BY_HAND)) } : null;
+  }
+  private read(typed: string): number {
+    return isWhole(this.figure()?.unit ?? '1') ? readWhole(typed) : readNumber(typed);
+  }
+
   protected send(): void {
     const { value, until, reason } = this.form.getRawValue();
     this.override.emit({
-      value: readNumber(value) * this.typing().per,
+      value: this.read(value) * this.typing().per,
       reason,
       by: this.who(),
       until: Math.floor(Date.parse(`${until}T23:59:59Z`) / 1000),

@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { signal } from '@angular/core';
 import { EditValue, parseTyped, typedFrom } from './edit-value';
+import { Typing } from './typing';
 import { Units } from './units';
 
 describe('what a typed text means', () => {
@@ -8,6 +9,11 @@ describe('what a typed text means', () => {
     ['count', '10 000', 10_000],
     ['count', '10\u2009000', 10_000],
     ['count', '1.5', null],
+    ['count', '7,500', 7_500],
+    ['count', '7.500', 7_500],
+    ['percent', '1,200', null],
+    ['length', '1,200 mm', null],
+    ['length', '1.200 mm', 1.2],
     ['count', 'x', null],
     ['count', '', undefined],
     ['percent', '1,5 %', 15_000],
@@ -51,6 +57,25 @@ describe('EditValue', () => {
     await f.whenStable();
     expect(sent).toEqual([700, 500]);
     expect(host.querySelector('input')).toBeNull();
+  });
+  it('is being typed into from the focus to Enter, which leaves the focus on the value', async () => {
+    const typing = TestBed.inject(Typing);
+    const f = TestBed.createComponent(EditValue);
+    document.body.append(f.nativeElement as HTMLElement);
+    for (const [k, v] of Object.entries({ label: 'Quantity', kind: 'count', value: '500' })) f.componentRef.setInput(k, v);
+    await f.whenStable();
+    const host = f.nativeElement as HTMLElement;
+    const soon = () => new Promise((done) => setTimeout(done));
+    host.querySelector('button')?.click();
+    await f.whenStable();
+    await soon();
+    expect(typing.field).not.toBeNull();
+    host.querySelector('input')?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    await f.whenStable();
+    await soon();
+    expect(typing.field).toBeNull();
+    expect(document.activeElement).toBe(host.querySelector('button'));
+    host.remove();
   });
 });
 

@@ -2,6 +2,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
   inject,
   type ElementRef,
   input,
@@ -10,7 +11,8 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { lengthMmFromText, typedLength, type UnitSystem, say, readNumber } from '@druckerei/core';
+import { lengthMmFromText, readNumber, readWhole, say, typedLength, unclearNumber, type UnitSystem } from '@druckerei/core';
+import { Typing } from './typing';
 import { Units } from './units';
 
 export type EditKind = 'count' | 'length' | 'percent' | 'hours' | 'minutes' | 'seconds' | 'number' | 'text' | 'moment';
@@ -29,11 +31,22 @@ export function parseTyped(kind: EditKind, text: string, system: UnitSystem = 'm
   const trimmed = text.trim();
   if (trimmed === '') return undefined;
   if (kind === 'text' || kind === 'moment') return trimmed;
+  if (kind === 'count') {
+    const whole = readWhole(trimmed);
+    return Number.isNaN(whole) ? null : whole;
+  }
+  if (unclearTyped(trimmed)) return null;
   if (kind === 'length') return lengthMmFromText(trimmed, system === 'imperial' ? 'in' : 'mm');
   const value = readNumber(trimmed.replace(/%$/, ''));
   if (Number.isNaN(value)) return null;
-  if (kind === 'count') return Number.isInteger(value) ? value : null;
   return kind === 'percent' ? Math.round(value * PER_TYPED.percent) : value * PER_TYPED[kind];
+}
+/** Both readings of what was typed, unit or not, where it can be read in two ways. */
+const unclearTyped = (text: string): [number, number] | null => unclearNumber(text.replace(/[^\d.,]*$/, ''));
+/** What is missing of a text, in words. */
+function askFor(kind: EditKind, text: string): string {
+  const both = kind === 'count' ? null : unclearTyped(text.trim());
+  return both ? say('editValue.unclear', ...both.map((n) => String(n))) : asks()[kind];
 }
 const asks = (): Record<EditKind, string> => ({
   count: say('editValue.typeAWholeNumber'),
@@ -62,15 +75,22 @@ const asks = (): Record<EditKind, string> => ({
         [attr.aria-invalid]="!!wrong()"
         [attr.inputmode]="kind() === 'text' || kind() === 'moment' ? null : 'decimal'"
         (input)="type(field.value)"
-        (blur)="close()"
-        (keydown.enter)="close()"
+        (focus)="mine = typing.begin()"
+        (blur)="left()"
+        (keydown.enter)="close(true)"
         (keydown.escape)="back()"
       />
       @if (wrong()) {
         <span class="fail says" role="alert">{{ wrong() }}</span>
       }
     } @else {
-      <button type="button" [attr.aria-label]="label() + ', ' + shown() + say('editValue.edit')" (click)="begin()" [disabled]="locked()">
+      <button
+        #shownValue
+        type="button"
+        [attr.aria-label]="label() + ', ' + shown() + say('editValue.edit')"
+        (click)="begin()"
+        [disabled]="locked()"
+      >
         {{ shown() || placeholder() }}
       </button>
     }`,
@@ -120,6 +140,10 @@ export class EditValue {
   /** undefined: emptied, back to the default. */
   readonly changed = output<number | string | undefined>();
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
+  private readonly shownValue = viewChild<ElementRef<HTMLButtonElement>>('shownValue');
+  protected readonly typing = inject(Typing);
+  /** The typing that this field has begun. */
+  protected mine: number | null = null;
   protected readonly open = signal(false);
   private readonly system = inject(Units).system;
   /** The value as this person types it: a length in his or her own unit. */
@@ -133,7 +157,7 @@ export class EditValue {
     return this.typed() === '' ? (this.display() ?? '') : this.system() === 'imperial' ? this.typed() : `${this.typed()} mm`;
   });
   protected readonly wrong = computed(() =>
-    parseTyped(this.kind(), this.text(), this.system()) === null ? asks()[this.kind()] : (this.refused() ?? ''),
+    parseTyped(this.kind(), this.text(), this.system()) === null ? askFor(this.kind(), this.text()) : (this.refused() ?? ''),
   );
   private before = '';
 
@@ -151,8 +175,18 @@ export class EditValue {
     const parsed = parseTyped(this.kind(), text, this.system());
     if (parsed !== null) this.changed.emit(parsed);
   }
-  protected close(): void {
-    if (!this.wrong()) this.open.set(false);
+  constructor() {
+    inject(DestroyRef).onDestroy(() => {
+      this.typing.end(this.mine);
+    });
+  }
+  /** Done typing: what is understood is in force; what is not stays in its field and is said. */
+  protected close(byKey = false): void {
+    if (!this.wrong()) this.shut(byKey);
+  }
+  protected left(): void {
+    this.typing.end(this.mine);
+    this.close();
   }
   protected back(): void {
     if (this.text() !== this.before) {
@@ -160,6 +194,15 @@ export class EditValue {
       if (parsed !== null) this.changed.emit(parsed);
     }
     this.text.set(this.before);
+    this.shut(true);
+  }
+  /** Text again; who left it by a key stands on the value, where the next key finds him. */
+  private shut(byKey: boolean): void {
     this.open.set(false);
+    this.typing.end(this.mine);
+    if (byKey)
+      setTimeout(() => {
+        this.shownValue()?.nativeElement.focus();
+      });
   }
 }
