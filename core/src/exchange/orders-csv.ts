@@ -1,3 +1,4 @@
+import { readInks } from '../product/ink-names';
 import { readNumber, readWhole } from '../quantity/read-number';
 import { FAMILIES, familyOf } from '../families/registry';
 import type { WishField } from '../families/family';
@@ -92,7 +93,7 @@ function localMoment(text: string): string | null {
 function cellValue(text: string, kind: WishField['kind']): unknown {
   switch (kind) {
     case 'inks':
-      return text.split(/[\s;]+/).filter(Boolean);
+      return readInks(text);
     case 'flag':
       return /^(yes|true|1|x)$/i.test(text);
     case 'length':

@@ -25,3 +25,34 @@ export const isFromTheDrum = (ink: string): boolean => FROM_THE_DRUM.test(ink);
  * @example isMixedInk('deep green') // true
  */
 export const isMixedInk = (ink: string): boolean => !PROCESS_INKS.includes(ink) && !isFromTheDrum(ink);
+
+/** Process inks as people call them, beside their letters. */
+const CALLED: Readonly<Record<string, string>> = { black: 'K', key: 'K', cyan: 'C', magenta: 'M', yellow: 'Y' };
+/** "4", "4c", "four colours": the process inks. */
+const FOUR = /^(?:4|four)(?:[ -]?(?:c|colou?rs?))?$/i;
+/** Letters of process inks run together or set apart, each once. */
+const LETTERS = /^(?!.*([CMYK]).*\1)[CMYK](?: ?[CMYK]){0,3}$/i;
+
+/**
+ * Inks of a side as people type them: process inks by letters ("CMYK", "C M Y K", "k"), by name or as "4"; any other name is a spot ink or a varnish.
+ * A comma, a semicolon or a plus stands between inks; letters of process inks may stand before a name ("CMYK gold"). Each ink once, in the order typed.
+ *
+ * @example readInks('CMYK + gold') // ['C', 'M', 'Y', 'K', 'gold']
+ * @example readInks('4, gloss varnish') // ['C', 'M', 'Y', 'K', 'gloss varnish']
+ */
+export function readInks(text: string): string[] {
+  const inks = text
+    .split(/[,;+]+/)
+    .map((part) => part.trim().replace(/\s+/g, ' '))
+    .filter(Boolean)
+    .flatMap((part) => {
+      if (FOUR.test(part)) return ['C', 'M', 'Y', 'K'];
+      const [first = '', ...rest] = part.split(' ');
+      const after = rest.join(' ');
+      // Two letters or more before a name are process inks; one may be part of it ("K gold" is a name somebody gave).
+      if (first.length > 1 && after !== '' && LETTERS.test(first) && !LETTERS.test(part)) return [...lettersOf(first), after];
+      return LETTERS.test(part) ? lettersOf(part) : [CALLED[part.toLowerCase()] ?? part];
+    });
+  return [...new Set(inks)];
+}
+const lettersOf = (text: string): string[] => [...text.toUpperCase().replaceAll(' ', '')];

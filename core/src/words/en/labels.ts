@@ -119,6 +119,13 @@ export const LABELS: Record<string, string> = {
   'drawing.stack': 'stack',
   'drawing.die': 'die',
   'drawing.plates': 'plates',
+  // kinds of inks
+  'ink.C': 'cyan',
+  'ink.M': 'magenta',
+  'ink.Y': 'yellow',
+  'ink.K': 'black',
+  'ink.spot': 'spot ink',
+  'ink.drum': 'from the drum',
   // choices
   simplex: 'one side',
   sheetwise: 'sheetwise, two forms',

@@ -112,6 +112,22 @@ describe('a job’s draft', () => {
     const s = inField(inField(loaded, 1, 0, 1), 5_000, 300, 1);
     expect(s).toMatchObject({ pending: [], undo: [], save: 'saved' });
   });
+  it('has no way back over a release, here or after a reload in the revision', () => {
+    const released = JobApiActions.jobReadAgain({ job: { ...job, state: 'released', version: 9, spec }, plant: {} as Plant });
+    const saved = jobFeature.reducer(typed(loaded, 700), JobApiActions.saved({ version: 4, count: 1, shelf: EMPTY_SHELF, others: [] }));
+    expect(saved.undo).toHaveLength(1);
+    expect(jobFeature.reducer(saved, released).undo).toEqual([]);
+    const before = typed(typed(loaded, 700, 1_000), 800, 9_000);
+    const again = jobFeature.reducer(
+      undefined,
+      JobApiActions.jobLoaded({
+        job: { ...job, state: 'revising', releases: [{ nr: 1, at: 5, by: 'odo', scope: null, reason: '' }], spec: before.spec as JobSpec },
+        plant: {} as Plant,
+        kept: { pending: [], undo: before.undo, redo: [] },
+      }),
+    );
+    expect(again.undo.map((step) => step.edits[0]?.was)).toEqual([700]);
+  });
   it('gives up going back over what somebody else changed since', () => {
     expect(changed(typed(loaded, 700), QUANTITY, 900).undo).toEqual([]);
   });

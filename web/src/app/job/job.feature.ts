@@ -153,6 +153,8 @@ function leading(spec: JobSpec, steps: readonly Done[], turn: (e: Edit) => Edit)
   }
   return good;
 }
+/** A released job has no way back: its next change is a revision. */
+const unlessReleased = (s: JobState): JobState => (s.job && isLocked(s.job.state) ? { ...s, undo: [], redo: [] } : s);
 /** Steps that others' changes do not touch. */
 const untouched = (steps: Done[], by: readonly Edit[]): Done[] =>
   steps.filter((step) => mergeEdits(step.edits, by).merged.length === step.edits.length);
@@ -183,7 +185,9 @@ export const jobFeature = createFeature({
       const fresh: JobState = { ...initial, job, spec, plant, call: 'idle', stone: s.stone };
       const open = kept.pending.length > 0 ? (edited(fresh, kept.pending) ?? fresh) : fresh;
       const now = open.spec ?? spec;
-      return { ...open, undo: leading(now, kept.undo, inverse), redo: leading(now, kept.redo, (e) => e) };
+      // Nothing leads back over a release: what was released is what the shop has in hand.
+      const since = (steps: Done[]): Done[] => steps.filter((step) => step.at > (job.releases.at(-1)?.at ?? -Infinity) * 1000);
+      return unlessReleased({ ...open, undo: leading(now, since(kept.undo), inverse), redo: leading(now, since(kept.redo), (e) => e) });
     }),
     on(JobApiActions.jobReadAgain, (s, { job: { spec, ...job }, plant }): JobState => {
       const held = s.job?.version ?? 0;
@@ -192,7 +196,7 @@ export const jobFeature = createFeature({
       // What is not saved yet was made on the version held; said to the server, it merges with what others did since.
       return s.pending.length > 0
         ? { ...s, job: { ...job, version: held }, plant }
-        : { ...s, job, plant, spec, newer: null, taking: false };
+        : unlessReleased({ ...s, job, plant, spec, newer: null, taking: false });
     }),
     on(JobApiActions.loadFailed, (s, { failure }): JobState => ({ ...s, call: { failure } })),
     on(JobActions.edited, (s, { edits, at, field = null }): JobState => {
@@ -249,14 +253,14 @@ export const jobFeature = createFeature({
     on(JobActions.theirsTaken, (s): JobState => ({ ...s, stale: null, pending: [], save: 'saved' })),
     on(JobApiActions.othersChanged, (s, { version, spec, shelf, state, by }): JobState => {
       const edits = s.spec ? editsBetween(s.spec, spec) : [];
-      return {
+      return unlessReleased({
         ...s,
         spec,
         job: s.job && { ...s.job, version, shelf, state },
         undo: untouched(s.undo, edits),
         redo: untouched(s.redo, edits),
         news: by !== '' && edits.length > 0 ? [...s.news, { by, edits }] : s.news,
-      };
+      });
     }),
     on(JobActions.newsRead, (s): JobState => ({ ...s, news: [] })),
     on(JobActions.releaseAsked, (s): JobState => ({ ...s, release: 'loading' })),

@@ -1,5 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
-import { editAt, type Edit, type Family, type FamilyId, familyOf, type JobSpec, type Plant, type WishField, say } from '@druckerei/core';
+import {
+  editAt,
+  type Edit,
+  type Family,
+  type FamilyId,
+  familyOf,
+  type JobSpec,
+  type Plant,
+  type WishField,
+  inkColour,
+  isFromTheDrum,
+  isMixedInk,
+  label,
+  readInks,
+  say,
+} from '@druckerei/core';
+import { MatChipsModule } from '@angular/material/chips';
 import { EditValue } from '../shared/edit-value';
 import { type PictureField, PictureFields } from '../shared/picture-fields';
 
@@ -24,7 +40,7 @@ interface Item {
 /** What the customer wants: sizes on the picture of the finished product, the rest beside it, each edited in place. */
 @Component({
   selector: 'dk-product-form',
-  imports: [EditValue, PictureFields],
+  imports: [EditValue, MatChipsModule, PictureFields],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './product-form.html',
   styleUrl: './product-form.scss',
@@ -99,15 +115,18 @@ export class ProductForm {
     if (made) this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key, id], undefined)]);
   }
   protected setInks(key: string, text: string | number | undefined): void {
-    this.set(
-      key,
-      String(text ?? '')
-        .split(/[,;]+/)
-        .map((s) => s.trim())
-        .filter(Boolean),
-    );
+    this.set(key, readInks(String(text ?? '')));
   }
 
+  /** The inks of a side as they were understood: letters and names, each with its colour and what kind it is. */
+  protected inksOf(key: string): { ink: string; colour: string; says: string }[] {
+    const inks = this.made()?.wish[key];
+    return (Array.isArray(inks) ? (inks as string[]) : []).map((ink) => ({
+      ink,
+      colour: inkColour(ink),
+      says: isFromTheDrum(ink) ? label('ink.drum') : isMixedInk(ink) ? label('ink.spot') : label(`ink.${ink}`),
+    }));
+  }
   protected why(key: string): string | null {
     const made = this.made();
     const at = `products.${made?.id ?? ''}.wish.${key}`;

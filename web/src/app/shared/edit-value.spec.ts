@@ -58,6 +58,23 @@ describe('EditValue', () => {
     expect(sent).toEqual([700, 500]);
     expect(host.querySelector('input')).toBeNull();
   });
+  it('keeps what is typed while it is typed, whatever is made of it', async () => {
+    const f = TestBed.createComponent(EditValue);
+    for (const [k, v] of Object.entries({ label: 'Inks', kind: 'text', value: 'K' })) f.componentRef.setInput(k, v);
+    await f.whenStable();
+    const host = f.nativeElement as HTMLElement;
+    host.querySelector('button')?.click();
+    await f.whenStable();
+    const input = host.querySelector('input') as HTMLInputElement;
+    input.value = 'CMY';
+    input.dispatchEvent(new Event('input'));
+    f.componentRef.setInput('value', 'C, M, Y');
+    await f.whenStable();
+    expect(input.value).toBe('CMY');
+    input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    await f.whenStable();
+    expect(host.textContent.trim()).toBe('C, M, Y');
+  });
   it('is being typed into from the focus to Enter, which leaves the focus on the value', async () => {
     const typing = TestBed.inject(Typing);
     const f = TestBed.createComponent(EditValue);

@@ -151,7 +151,11 @@ export class EditValue {
     const value = this.value();
     return this.kind() === 'length' && value !== '' && Number.isFinite(Number(value)) ? typedLength(Number(value), this.system()) : value;
   });
-  protected readonly text = linkedSignal(() => this.typed());
+  /** What stands in the field: while somebody types, what he typed, whatever was made of it. */
+  protected readonly text = linkedSignal<{ typed: string; open: boolean }, string>({
+    source: () => ({ typed: this.typed(), open: this.open() }),
+    computation: ({ typed, open }, before) => (open && before ? before.value : typed),
+  });
   protected readonly shown = computed(() => {
     if (this.kind() !== 'length') return this.display() ?? this.value();
     return this.typed() === '' ? (this.display() ?? '') : this.system() === 'imperial' ? this.typed() : `${this.typed()} mm`;
