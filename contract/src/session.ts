@@ -8,7 +8,8 @@ export const SignIn = z.strictObject({
   password: z.string().min(1, 'is empty').max(200),
 });
 export const UNIT_SYSTEMS = ['metric', 'imperial'] as const;
-export const Me = z.object({
+/** Somebody who may sign in. */
+export const SignedIn = z.object({
   name: z.string(),
   fullName: z.string(),
   initials: z.string(),
@@ -17,6 +18,9 @@ export const Me = z.object({
   /** Somebody else set the password: an own one comes before anything else. */
   mustChange: z.boolean(),
 });
+export type SignedIn = z.infer<typeof SignedIn>;
+/** Who is signed in, and the time zone of the works: every moment on every screen is told in it, wherever the screen stands. */
+export const Me = SignedIn.extend({ timeZone: z.string() });
 export type Me = z.infer<typeof Me>;
 
 export const session = {

@@ -96,7 +96,7 @@ describe('sign-in', () => {
   it('never says a password, not even as a hash', async () => {
     const c = server.client();
     const { body } = await c.call('POST', '/api/session', { name: 'ilse', password: PASSWORDS.store });
-    expect(Object.keys(body).sort()).toEqual(['fullName', 'initials', 'mustChange', 'name', 'roles', 'units']);
+    expect(Object.keys(body).sort()).toEqual(['fullName', 'initials', 'mustChange', 'name', 'roles', 'timeZone', 'units']);
   });
 });
 

@@ -1,6 +1,6 @@
 import type { Pool } from 'pg';
 import type { Logger } from 'pino';
-import type { Me } from '@druckerei/contract';
+import type { SignedIn } from '@druckerei/contract';
 import type { EventHub } from './events/event-hub';
 import type { Seal } from './floor/sign-on';
 import type { Threads } from './tasks/threads';
@@ -16,7 +16,7 @@ export interface Ctx {
   threads: Threads;
   /** Vouches for who signed on at a terminal. */
   seal: Seal;
-  user: (Me & { id: string }) | null;
+  user: (SignedIn & { id: string }) | null;
   session: SessionDoor;
   /** Whoever asked has gone: work for the answer may stop. */
   gone: AbortSignal;
@@ -31,7 +31,7 @@ export interface SessionDoor {
 }
 
 /** The person signed in; the gate has made sure there is one. */
-export function signedIn(ctx: Ctx): Me & { id: string } {
+export function signedIn(ctx: Ctx): SignedIn & { id: string } {
   if (!ctx.user) throw new Error('the gate let a request through without a person');
   return ctx.user;
 }

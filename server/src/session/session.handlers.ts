@@ -1,16 +1,25 @@
 import { hash } from '@node-rs/argon2';
-import type { session } from '@druckerei/contract';
+import type { Me, SignedIn, session } from '@druckerei/contract';
 import { signedIn } from '../context';
-import { inTransaction } from '../db/pool';
+import { type Db, inTransaction } from '../db/pool';
 import { maybeOne, one } from '../db/rows';
 import { invalid, Refused } from '../errors';
 import type { Handlers } from '../implement';
+import { PLANT_IN_FORCE } from '../plants/plants.queries';
+import { readPlant } from '../plants/read-plant';
 import { verified } from './attempts';
 import { ADD_ACCESS, END_OTHER_SESSIONS, SET_PASSWORD, SET_UNITS, USER_BY_NAME } from './session.queries';
 import { weakPassword } from './weak-password';
 
 /** Verified for unknown names too, so that the time taken tells nothing. */
 let dummy: Promise<string> | undefined;
+
+/** What a screen is told of who is signed in; before there is a plant the works has no zone of its own. */
+async function atWorks(db: Db, { name, fullName, initials, roles, units, mustChange }: SignedIn): Promise<Me> {
+  const inForce = await maybeOne(db, PLANT_IN_FORCE);
+  const timeZone = inForce ? (await readPlant(db, inForce.hash)).timeZone : 'UTC';
+  return { name, fullName, initials, roles, units, mustChange, timeZone };
+}
 
 export const sessionHandlers: Handlers<typeof session> = {
   'session.signIn': async ({ body }, ctx) => {
@@ -27,14 +36,13 @@ export const sessionHandlers: Handlers<typeof session> = {
     }
     await ctx.session.begin(user.id);
     await record('signedIn', user.id);
-    const { fullName, initials, roles, units, mustChange } = user;
-    return { name: user.name, fullName, initials, roles, units, mustChange };
+    return atWorks(ctx.db, user);
   },
-  'session.me': (_asked, ctx) => Promise.resolve(signedIn(ctx)),
+  'session.me': (_asked, ctx) => atWorks(ctx.db, signedIn(ctx)),
   'session.units': async ({ body }, ctx) => {
     const me = signedIn(ctx);
     await ctx.db.query(SET_UNITS, [me.id, body.units]);
-    return { ...me, units: body.units };
+    return atWorks(ctx.db, { ...me, units: body.units });
   },
   'session.password': async ({ body }, ctx) => {
     const me = signedIn(ctx);
@@ -50,7 +58,7 @@ export const sessionHandlers: Handlers<typeof session> = {
       await db.query(END_OTHER_SESSIONS, [me.id, ctx.session.id]);
       await db.query(ADD_ACCESS, ['ownPassword', me.name, me.id, address]);
     });
-    return { ...me, mustChange: false };
+    return atWorks(ctx.db, { ...me, mustChange: false });
   },
   'session.signOut': async (_asked, ctx) => {
     const me = signedIn(ctx);

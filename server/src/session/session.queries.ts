@@ -1,11 +1,11 @@
 import * as z from 'zod';
-import { Me } from '@druckerei/contract';
+import { SignedIn } from '@druckerei/contract';
 import type { SessionData } from 'express-session';
 import { rows, written } from '../db/rows';
 
 /** A person by sign-in name. $1 text name, lower case. */
 export const USER_BY_NAME = rows(
-  Me.extend({ id: z.string(), passwordHash: z.string() }),
+  SignedIn.extend({ id: z.string(), passwordHash: z.string() }),
   `
 select id, name, full_name as "fullName", initials, roles, units, must_change as "mustChange", password_hash as "passwordHash"
 from users
@@ -15,7 +15,7 @@ where name = $1
 
 /** A session that goes on, with its person as they are now; nobody where the person may no longer sign in. $1 text session id */
 export const SESSION_WITH_PERSON = rows(
-  z.object({ session: written<SessionData>(), person: Me.extend({ id: z.string() }).nullable() }),
+  z.object({ session: written<SessionData>(), person: SignedIn.extend({ id: z.string() }).nullable() }),
   `
 select
   s.sess as session,

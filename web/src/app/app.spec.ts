@@ -13,6 +13,7 @@ const me = (roles: Me['roles'], units: Me['units'] = 'metric'): Me => ({
   roles,
   units,
   mustChange: false,
+  timeZone: 'Europe/Berlin',
 });
 
 describe('the frame', () => {

@@ -94,7 +94,9 @@ describe('JobPage', () => {
       return { destroy: () => undefined };
     });
     store.dispatch(
-      SessionActions.signedIn({ me: { name: 'a', fullName: 'Anselm Hardt', initials: 'AH', roles, units: 'metric', mustChange: false } }),
+      SessionActions.signedIn({
+        me: { name: 'a', fullName: 'Anselm Hardt', initials: 'AH', roles, units: 'metric', mustChange: false, timeZone: 'Europe/Berlin' },
+      }),
     );
     const f = TestBed.createComponent(JobPage);
     f.componentRef.setInput('id', job().id);

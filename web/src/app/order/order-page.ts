@@ -7,8 +7,7 @@ import { formatMoment, formatNumber, label, say } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
 import { Changes } from '../shared/changes';
-
-const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
+import { Works } from '../shared/works';
 
 /** An order: what was ordered, what goes where and when, which jobs make it, and whether it adds up. */
 @Component({
@@ -24,7 +23,7 @@ const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
     } @else if (order(); as o) {
       <div class="head">
         <div>
-          <span class="soft">{{ say('orderPage.enteredBy', o.customer, moment(o.madeAt, zone), o.by) }}</span>
+          <span class="soft">{{ say('orderPage.enteredBy', o.customer, moment(o.madeAt, zone()), o.by) }}</span>
           <h1>{{ say('orderPage.order', o.number) }}</h1>
         </div>
       </div>
@@ -49,7 +48,7 @@ const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
                 <tbody>
                   @for (d of l.deliveries; track d.nr) {
                     <tr>
-                      <td>{{ moment(d.dueAt, zone) }}</td>
+                      <td>{{ moment(d.dueAt, zone()) }}</td>
                       <td class="number">{{ n(d.quantity) }}</td>
                       <td>{{ d.to }}</td>
                     </tr>
@@ -84,7 +83,7 @@ const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
                       </td>
                       <td>{{ word('state.' + j.state) }}</td>
                       <td class="number">{{ n(j.good) }}</td>
-                      <td>{{ moment(j.readyAt, zone) }}</td>
+                      <td>{{ moment(j.readyAt, zone()) }}</td>
                       <td>{{ j.orders === 1 ? say('orderPage.thisOrder') : say('orderPage.ordersTogether', j.orders) }}</td>
                     </tr>
                   }
@@ -138,7 +137,7 @@ export class OrderPage {
   private readonly server = inject(Server);
   protected readonly order = signal<Order | null>(null);
   protected readonly failure = signal<Failure | null>(null);
-  protected readonly zone = ZONE;
+  protected readonly zone = inject(Works).zone;
   protected readonly moment = formatMoment;
   protected readonly n = formatNumber;
   protected readonly word = label;

@@ -5,9 +5,8 @@ import { Store } from '@ngrx/store';
 import type { OrderRow } from '@druckerei/contract';
 import { findingTitle, formatDuration, formatMoment, formatNumber, label, say } from '@druckerei/core/words';
 import { Shortcuts } from '../shared/shortcuts';
+import { Works } from '../shared/works';
 import { OrdersActions, ordersFeature, type OrderSort, type OrderState } from './orders.feature';
-
-const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 /** The orders in hand, one line each, the next due first; opening the page loads them. */
 @Component({
@@ -150,7 +149,8 @@ export class OrderList {
       .join('L')}Z`;
   }
 
-  protected due = (row: OrderRow): string => (row.dueAt === null ? say('orderList.noDate') : formatMoment(row.dueAt, ZONE));
+  private readonly zone = inject(Works).zone;
+  protected due = (row: OrderRow): string => (row.dueAt === null ? say('orderList.noDate') : formatMoment(row.dueAt, this.zone()));
   protected slack(row: OrderRow): { says: string; late: boolean } {
     if (row.dueAt === null) return { says: '', late: false };
     const s = row.dueAt - row.summary.readyAt;

@@ -22,6 +22,7 @@ import {
 } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
 import type { Failure } from '../shared/api';
+import { Works } from '../shared/works';
 import { Server } from '../shared/server';
 import { isWrongMm, typedMm } from './typed-mm';
 
@@ -138,7 +139,8 @@ export class PracticePage {
       },
     });
   }
-  protected when = (at: number): string => formatMoment(at, Intl.DateTimeFormat().resolvedOptions().timeZone);
+  private readonly zone = inject(Works).zone;
+  protected when = (at: number): string => formatMoment(at, this.zone());
   protected settingsSay = (s: Record<string, readonly Setting[]>): string =>
     Object.entries(s)
       .flatMap(([ink, all]) => all.map((x) => `${ink} ${label(`register.by.${x.by}`)} ${x.mm > 0 ? '+' : ''}${formatNumber(x.mm, 2)}`))

@@ -7,7 +7,15 @@ describe('a password of one’s own', () => {
   const open = async (mustChange: boolean) => {
     TestBed.configureTestingModule({ providers: [provideStore({ session: sessionFeature.reducer })] });
     const store = TestBed.inject(Store);
-    const me = { name: 'tova', fullName: 'Tova Brandt', initials: 'TB', roles: ['press' as const], units: 'metric' as const, mustChange };
+    const me = {
+      name: 'tova',
+      fullName: 'Tova Brandt',
+      initials: 'TB',
+      roles: ['press' as const],
+      units: 'metric' as const,
+      mustChange,
+      timeZone: 'Europe/Berlin',
+    };
     store.dispatch(SessionActions.signedIn({ me }));
     const asked: unknown[] = [];
     const dispatch = store.dispatch.bind(store);

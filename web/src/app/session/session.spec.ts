@@ -14,6 +14,7 @@ const me = {
   roles: ['planner' as const],
   units: 'metric' as 'metric' | 'imperial',
   mustChange: false,
+  timeZone: 'Europe/Berlin',
 };
 const after = (...actions: Parameters<typeof sessionFeature.reducer>[1][]): SessionState =>
   actions.reduce<SessionState>((s, a) => sessionFeature.reducer(s, a), sessionFeature.reducer(undefined, { type: 'start' }));

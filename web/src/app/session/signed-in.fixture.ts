@@ -6,7 +6,15 @@ import { sessionFeature, type SessionState } from './session.feature';
 
 /** A store in which somebody with one role is signed in already. */
 export function provideSignedIn(role: Me['roles'][number]): EnvironmentProviders {
-  const me: Me = { name: 'odo', fullName: 'Odo', initials: 'OP', roles: [role], units: 'metric', mustChange: false };
+  const me: Me = {
+    name: 'odo',
+    fullName: 'Odo',
+    initials: 'OP',
+    roles: [role],
+    units: 'metric',
+    mustChange: false,
+    timeZone: 'Europe/Berlin',
+  };
   const session: SessionState = { me, call: 'idle', own: 'idle', known: true, expired: false };
   return makeEnvironmentProviders([provideStore({ session: sessionFeature.reducer }, { initialState: { session } }), provideServer()]);
 }

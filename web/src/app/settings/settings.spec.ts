@@ -121,7 +121,9 @@ describe('SettingsPage', () => {
     });
     const store = TestBed.inject(Store);
     store.dispatch(
-      SessionActions.signedIn({ me: { name: 'runa', fullName: 'Runa', initials: 'R', roles, units: 'metric', mustChange: false } }),
+      SessionActions.signedIn({
+        me: { name: 'runa', fullName: 'Runa', initials: 'R', roles, units: 'metric', mustChange: false, timeZone: 'Europe/Berlin' },
+      }),
     );
     const f = TestBed.createComponent(SettingsPage);
     f.componentRef.setInput('section', section);

@@ -85,7 +85,15 @@ describe('a reading', () => {
     expect(expired()).toBe(true);
     store.dispatch(
       SessionActions.signedIn({
-        me: { name: 'odo', fullName: 'Odo', initials: 'O', roles: ['store'], units: 'metric', mustChange: false },
+        me: {
+          name: 'odo',
+          fullName: 'Odo',
+          initials: 'O',
+          roles: ['store'],
+          units: 'metric',
+          mustChange: false,
+          timeZone: 'Europe/Berlin',
+        },
       }),
     );
     expect(asked.map((a) => a.name).filter((n) => n === 'tools.cards')).toHaveLength(2);
