@@ -10,7 +10,8 @@ export const routes: Routes = [
     title: 'Orders from a file – Druckerei',
     loadComponent: () => import('./import/import-page').then((m) => m.ImportPage),
   },
-  { path: 'orders/:id', title: 'Order – Druckerei', loadChildren: () => import('./order/order.routes').then((m) => m.orderRoutes) },
+  // Pages about one thing name the tab after it.
+  { path: 'orders/:id', loadChildren: () => import('./order/order.routes').then((m) => m.orderRoutes) },
   { path: 'stock', title: 'Stock – Druckerei', loadComponent: () => import('./stock/stock-page').then((m) => m.StockPage) },
   { path: 'tools', title: 'Tools – Druckerei', loadComponent: () => import('./tools/tool-store-page').then((m) => m.ToolStorePage) },
   {
@@ -24,7 +25,7 @@ export const routes: Routes = [
     loadChildren: () => import('./register/register.routes').then((m) => m.registerRoutes),
   },
   { path: 'zones/:job/:step', title: 'Ink zones – Druckerei', loadComponent: () => import('./zones/zones-page').then((m) => m.ZonesPage) },
-  { path: 'jobs/:id', title: 'Job – Druckerei', loadChildren: () => import('./job/job.routes').then((m) => m.jobRoutes) },
+  { path: 'jobs/:id', loadChildren: () => import('./job/job.routes').then((m) => m.jobRoutes) },
   { path: 'floor', title: 'Floor – Druckerei', loadChildren: () => import('./floor/floor.routes').then((m) => m.floorRoutes) },
   {
     path: 'terminal',

@@ -9,6 +9,9 @@ export const SCREENS = {
   ...PRESSROOM_SCREENS,
   // app
   'app.oneMoment': 'One moment …',
+  'app.titleOf': '{0} – Druckerei',
+  'app.titleOfJob': '{0} {1}',
+  'app.titleOfOrder': 'Order {0}, {1}',
   'app.druckerei': 'Druckerei',
   'app.main': 'Main',
   'app.orders': 'Orders',

@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { MatDialog } from '@angular/material/dialog';
-import { provideRouter } from '@angular/router';
+import { provideRouter, Router } from '@angular/router';
 import { provideState, provideStore, Store } from '@ngrx/store';
 import { of } from 'rxjs';
 import type { Job } from '@druckerei/contract';
@@ -75,7 +75,11 @@ describe('JobPage', () => {
     const planner = new PlannerHere();
     TestBed.configureTestingModule({
       imports: [JobPage],
-      providers: [provideRouter([]), provideStore({ [sessionFeature.name]: sessionFeature.reducer }), provideState(jobFeature)],
+      providers: [
+        provideRouter([{ path: 'jobs/:id', children: [] }]),
+        provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
+        provideState(jobFeature),
+      ],
     }).overrideComponent(JobPage, {
       set: {
         providers: [
@@ -119,9 +123,28 @@ describe('JobPage', () => {
       window.dispatchEvent(new KeyboardEvent('keydown', { key: k, code: k, bubbles: true, ...more }));
       await f.whenStable();
     };
-    return { host, store, planner, waiting, heard, button, press, key, settle: () => f.whenStable(), leave: () => f.destroy() };
+    const goTo = async (view: string | undefined, stone?: string): Promise<void> => {
+      f.componentRef.setInput('view', view);
+      f.componentRef.setInput('stone', stone);
+      await f.whenStable();
+    };
+    return { host, store, planner, waiting, heard, button, press, key, goTo, settle: () => f.whenStable(), leave: () => f.destroy() };
   };
 
+  it('has an address for every view and stone, and names the tab after the job', async () => {
+    const { host, press, goTo, button, store } = await open();
+    expect(document.title).toBe(`${job().number} ${job().spec.name} – Druckerei`);
+    await goTo('deliveries');
+    expect(host.querySelector('dk-deliveries-panel')).not.toBeNull();
+    await press('When');
+    expect(TestBed.inject(Router).url).toBe(`/jobs/${job().id}?view=route`);
+    await press('When');
+    expect(TestBed.inject(Router).url).toBe(`/jobs/${job().id}`);
+    await goTo(undefined, 'card.card.cut');
+    expect(store.selectSignal(jobFeature.selectStone)()).toBe('card.card.cut');
+    await goTo('no such view');
+    expect(button('Product')?.getAttribute('aria-pressed')).toBe('true');
+  });
   it('says that it plans, then shows river, product, findings and totals', async () => {
     const { host, waiting, planner } = await open();
     expect(waiting).toBe('Planning …');

@@ -1,8 +1,20 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, type OnDestroy, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  type OnDestroy,
+  signal,
+  untracked,
+  linkedSignal,
+} from '@angular/core';
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { pageTitle } from '../shared/page-title';
 import { Typing } from '../shared/typing';
 import type { Observable } from 'rxjs';
 import {
@@ -121,6 +133,9 @@ const VIEWS: { id: View; says: string }[] = [
 export class JobPage implements OnDestroy {
   protected readonly say = say;
   readonly id = input.required<string>();
+  /** View and stone as the address names them: each can be sent to somebody, and Back leads from one to the one before. */
+  readonly viewAt = input<string | undefined>(undefined, { alias: 'view' });
+  readonly stoneAt = input<string | undefined>(undefined, { alias: 'stone' });
   private readonly typing = inject(Typing);
   private readonly store = inject(Store);
   private readonly units = inject(Units);
@@ -144,7 +159,7 @@ export class JobPage implements OnDestroy {
   private readonly me = this.store.selectSignal(sessionFeature.selectMe);
   protected readonly asList = signal(false);
   protected readonly askedFinding = signal<string | null>(null);
-  protected readonly view = signal<View>('stone');
+  protected readonly view = linkedSignal((): View => VIEWS.find((v) => v.id === this.viewAt())?.id ?? 'stone');
   protected readonly views = VIEWS;
   private readonly server = inject(Server);
   private readonly router = inject(Router);
@@ -309,6 +324,11 @@ export class JobPage implements OnDestroy {
       this.store.dispatch(JobActions.opened({ id: this.id() }));
     });
     effect(() => {
+      const stone = this.stoneAt() ?? 'product';
+      if (stone !== untracked(this.stoneId)) this.store.dispatch(JobActions.stoneChosen({ stone }));
+    });
+    pageTitle(() => say('app.titleOfJob', this.job()?.number ?? '…', this.spec()?.name ?? ''));
+    effect(() => {
       const [spec, plant, job] = [this.spec(), this.plant(), this.job()];
       if (spec && plant && job) this.planner.plan(spec, plant, job.shelf);
     });
@@ -376,7 +396,7 @@ export class JobPage implements OnDestroy {
         shown: 'G',
         says: say('jobPage.whenEachStepRuns2'),
         run: () => {
-          this.view.update((v) => (v === 'route' ? 'stone' : 'route'));
+          this.show('route');
         },
       },
       {
@@ -453,9 +473,14 @@ export class JobPage implements OnDestroy {
     this.edit(edits);
     this.searcher.cancel();
   }
-  protected chooseStone(stone: string): void {
+  protected chooseStone(stone: string, by: 'hand' | 'walk' = 'hand'): void {
     this.view.set('stone');
     this.store.dispatch(JobActions.stoneChosen({ stone }));
+    this.address({ view: null, stone: stone === 'product' ? null : stone }, by === 'walk');
+  }
+  /** Writes what is looked at into the address; who walks along the river leaves no trail of stones behind. */
+  private address(queryParams: { view: View | null; stone?: string | null }, replaceUrl = false): void {
+    void this.router.navigate(['/jobs', this.id()], { queryParams, queryParamsHandling: 'merge', replaceUrl });
   }
   protected explain(figure: string | null): void {
     this.store.dispatch(JobActions.figureAsked({ figure }));
@@ -511,6 +536,7 @@ export class JobPage implements OnDestroy {
   protected show(view: View): void {
     this.planner.cancelCompare();
     this.view.update((v) => (v === view ? 'stone' : view));
+    this.address({ view: this.view() === 'stone' ? null : this.view() });
   }
   protected openAgain(): void {
     const id = this.job()?.id;
@@ -554,6 +580,7 @@ export class JobPage implements OnDestroy {
         next: () => {
           this.planner.cancelCompare();
           this.view.set('plans');
+          this.address({ view: 'plans' });
         },
         error: (f: Failure) => {
           this.deskFailure.set(f);
@@ -596,6 +623,6 @@ export class JobPage implements OnDestroy {
   private walk(by: number): void {
     const ids = ['product', ...(this.planning()?.plan.stones.map((s) => s.id) ?? [])];
     const next = ids[Math.min(Math.max(ids.indexOf(this.stoneId()) + by, 0), ids.length - 1)];
-    if (next !== undefined) this.chooseStone(next);
+    if (next !== undefined) this.chooseStone(next, 'walk');
   }
 }

@@ -7,6 +7,7 @@ import { formatMoment, formatNumber, label, say } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
 import { Changes } from '../shared/changes';
+import { pageTitle } from '../shared/page-title';
 import { Works } from '../shared/works';
 
 /** An order: what was ordered, what goes where and when, which jobs make it, and whether it adds up. */
@@ -160,6 +161,7 @@ export class OrderPage {
   );
 
   constructor() {
+    pageTitle(() => say('app.titleOfOrder', this.order()?.number ?? '…', this.order()?.customer ?? ''));
     effect(() => {
       this.news();
       this.server.send('orders.read', { params: { id: this.id() } }).subscribe({
