@@ -22,7 +22,7 @@ describe('inks as people type them', () => {
     ['Mycelium', ['Mycelium']],
     ['my', ['M', 'Y']],
     ['', []],
-  ])('“%s” are %p', (text, inks) => {
+  ])('inks typed as %s are %p', (text, inks) => {
     expect(readInks(text)).toEqual(inks);
   });
 });

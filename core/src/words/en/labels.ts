@@ -120,10 +120,6 @@ export const LABELS: Record<string, string> = {
   'drawing.die': 'die',
   'drawing.plates': 'plates',
   // kinds of inks
-  'ink.C': 'cyan',
-  'ink.M': 'magenta',
-  'ink.Y': 'yellow',
-  'ink.K': 'black',
   'ink.spot': 'spot ink',
   'ink.drum': 'from the drum',
   // choices

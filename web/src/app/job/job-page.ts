@@ -134,8 +134,8 @@ export class JobPage implements OnDestroy {
   protected readonly say = say;
   readonly id = input.required<string>();
   /** View and stone as the address names them: each can be sent to somebody, and Back leads from one to the one before. */
-  readonly viewAt = input<string | undefined>(undefined, { alias: 'view' });
-  readonly stoneAt = input<string | undefined>(undefined, { alias: 'stone' });
+  readonly view = input<string>();
+  readonly stone = input<string>();
   private readonly typing = inject(Typing);
   private readonly store = inject(Store);
   private readonly units = inject(Units);
@@ -159,7 +159,7 @@ export class JobPage implements OnDestroy {
   private readonly me = this.store.selectSignal(sessionFeature.selectMe);
   protected readonly asList = signal(false);
   protected readonly askedFinding = signal<string | null>(null);
-  protected readonly view = linkedSignal((): View => VIEWS.find((v) => v.id === this.viewAt())?.id ?? 'stone');
+  protected readonly shown = linkedSignal((): View => VIEWS.find((v) => v.id === this.view())?.id ?? 'stone');
   protected readonly views = VIEWS;
   private readonly server = inject(Server);
   private readonly router = inject(Router);
@@ -195,17 +195,17 @@ export class JobPage implements OnDestroy {
         .flatMap((s) => s.inks ?? [])
         .find(isMixedInk) ?? null,
   );
-  protected readonly stone = computed(() => this.planning()?.plan.stones.find((s) => s.id === this.stoneId()) ?? null);
+  protected readonly chosenStone = computed(() => this.planning()?.plan.stones.find((s) => s.id === this.stoneId()) ?? null);
   /** Of a stone that runs several forms or versions: the one that is looked at. */
   protected readonly chosenRun = signal<string | null>(null);
   protected readonly shownRun = computed(() => {
-    const runs = this.stone()?.runs ?? [];
+    const runs = this.chosenStone()?.runs ?? [];
     return (runs.find((r) => r.id === this.chosenRun()) ?? runs[0])?.id ?? null;
   });
   private readonly drawn = computed(() => (this.stoneId() === 'product' ? null : (this.shownRun() ?? this.stoneId())));
   /** The form whose sheet is drawn: a layout is searched for at the first stone that works on it. */
   protected readonly searchPart = computed(() => {
-    const [s, p] = [this.stone(), this.planning()?.plan];
+    const [s, p] = [this.chosenStone(), this.planning()?.plan];
     if (!s || !p) return null;
     const form = Object.values(p.forms).find((f) => f.question !== '' && f.parts.some((part) => s.parts.includes(part)));
     const first = form && p.stones.find((x) => x.parts.some((part) => form.parts.includes(part)));
@@ -216,7 +216,7 @@ export class JobPage implements OnDestroy {
     return title === undefined ? '' : label(`drawing.${title}`);
   });
   protected readonly stoneName = computed(() => {
-    const s = this.stone();
+    const s = this.chosenStone();
     return s ? stoneName(s) : '';
   });
   protected readonly item = computed(() => {
@@ -324,7 +324,7 @@ export class JobPage implements OnDestroy {
       this.store.dispatch(JobActions.opened({ id: this.id() }));
     });
     effect(() => {
-      const stone = this.stoneAt() ?? 'product';
+      const stone = this.stone() ?? 'product';
       if (stone !== untracked(this.stoneId)) this.store.dispatch(JobActions.stoneChosen({ stone }));
     });
     pageTitle(() => say('app.titleOfJob', this.job()?.number ?? '…', this.spec()?.name ?? ''));
@@ -333,7 +333,7 @@ export class JobPage implements OnDestroy {
       if (spec && plant && job) this.planner.plan(spec, plant, job.shelf);
     });
     effect(() => {
-      if (this.view() === 'risk' && this.planning()) this.planner.askRisk(untracked(() => this.item()?.id ?? ''));
+      if (this.shown() === 'risk' && this.planning()) this.planner.askRisk(untracked(() => this.item()?.id ?? ''));
     });
     effect(() => {
       const newer = this.newer();
@@ -474,7 +474,7 @@ export class JobPage implements OnDestroy {
     this.searcher.cancel();
   }
   protected chooseStone(stone: string, by: 'hand' | 'walk' = 'hand'): void {
-    this.view.set('stone');
+    this.shown.set('stone');
     this.store.dispatch(JobActions.stoneChosen({ stone }));
     this.address({ view: null, stone: stone === 'product' ? null : stone }, by === 'walk');
   }
@@ -535,8 +535,8 @@ export class JobPage implements OnDestroy {
 
   protected show(view: View): void {
     this.planner.cancelCompare();
-    this.view.update((v) => (v === view ? 'stone' : view));
-    this.address({ view: this.view() === 'stone' ? null : this.view() });
+    this.shown.update((v) => (v === view ? 'stone' : view));
+    this.address({ view: this.shown() === 'stone' ? null : this.shown() });
   }
   protected openAgain(): void {
     const id = this.job()?.id;
@@ -579,7 +579,7 @@ export class JobPage implements OnDestroy {
       .subscribe({
         next: () => {
           this.planner.cancelCompare();
-          this.view.set('plans');
+          this.shown.set('plans');
           this.address({ view: 'plans' });
         },
         error: (f: Failure) => {

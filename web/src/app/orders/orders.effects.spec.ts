@@ -13,6 +13,7 @@ describe('reading the orders', () => {
   let asked: { name: string; query: Record<string, string> }[];
   let pages: { rows: { job: string }[]; next: string | null }[];
   let store: Store;
+  let refusal: number;
   const state = () => store.selectSignal(ordersFeature.selectOrdersState)();
   const rows = (from: number, many: number): { job: string }[] => Array.from({ length: many }, (_, i) => ({ job: `j${from + i}` }));
 
@@ -20,6 +21,7 @@ describe('reading the orders', () => {
     jest.useFakeTimers();
     asked = [];
     pages = [];
+    refusal = 503;
     TestBed.configureTestingModule({
       providers: [
         provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
@@ -33,7 +35,7 @@ describe('reading the orders', () => {
               asked.push({ name, query });
               if (name === 'orders.totals') return of({ orders: 500, machineS: 1, sheets: 2, metres: 3, undecided: 4 });
               const next = pages.shift();
-              return next ? of(next) : throwError(() => ({ status: 503, title: 'Database not reachable' }));
+              return next ? of(next) : throwError(() => ({ status: refusal, title: 'Refused' }));
             },
           },
         },
@@ -62,6 +64,18 @@ describe('reading the orders', () => {
     expect(asked.at(-2)?.query).toEqual({ state: 'blocked', sort: 'customer' });
     expect(asked.at(-1)).toEqual({ name: 'orders.totals', query: { state: 'blocked' } });
     expect(state().ids).toEqual(['j7']);
+  });
+  it('asks to sign in where nothing is there to see, not when news of others cannot be read', () => {
+    const expired = () => store.selectSignal(sessionFeature.selectExpired)();
+    pages.push({ rows: rows(0, 2), next: null });
+    store.dispatch(OrdersActions.opened());
+    refusal = 401;
+    changes$.next({});
+    jest.advanceTimersByTime(1_100);
+    expect(asked).toHaveLength(4);
+    expect(expired()).toBe(false);
+    store.dispatch(OrdersActions.stateChosen({ state: 'blocked' }));
+    expect(expired()).toBe(true);
   });
   it('waits for a pause in typing', () => {
     pages.push({ rows: [], next: null });
@@ -99,7 +113,7 @@ describe('reading the orders', () => {
   });
   it('says what went wrong, and can be asked again', () => {
     store.dispatch(OrdersActions.opened());
-    expect(state().call).toEqual({ failure: { status: 503, title: 'Database not reachable' } });
+    expect(state().call).toEqual({ failure: { status: 503, title: 'Refused' } });
     pages.push({ rows: rows(0, 1), next: null });
     store.dispatch(OrdersActions.opened());
     expect(state().call).toBe('idle');

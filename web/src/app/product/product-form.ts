@@ -124,7 +124,7 @@ export class ProductForm {
     return (Array.isArray(inks) ? (inks as string[]) : []).map((ink) => ({
       ink,
       colour: inkColour(ink),
-      says: isFromTheDrum(ink) ? label('ink.drum') : isMixedInk(ink) ? label('ink.spot') : label(`ink.${ink}`),
+      says: isFromTheDrum(ink) ? label('ink.drum') : isMixedInk(ink) ? label('ink.spot') : '',
     }));
   }
   protected why(key: string): string | null {

@@ -1,6 +1,6 @@
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
 import type { MovedJob, AccountEvent, Keeping, Person, PlantChange } from '@druckerei/contract';
-import { applyPlantEdits, editAt, type Edit, type Plant } from '@druckerei/core';
+import { canonicalJson, applyPlantEdits, editAt, type Edit, type Plant } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 
 export const SettingsActions = createActionGroup({
@@ -111,6 +111,9 @@ export const settingsFeature = createFeature({
     initial,
     on(SettingsActions.opened, (s): SettingsState => ({ ...s, call: s.plant ? s.call : 'loading' })),
     on(SettingsApiActions.loaded, (s, { hash, plant, history, kept }): SettingsState => {
+      // What was put in force here comes back from the server: what was done since, a trial that runs too, goes on.
+      if (s.inForce && s.edits.length > 0 && canonicalJson(s.inForce) === canonicalJson(plant))
+        return { ...s, call: 'idle', hash, history };
       const fresh: SettingsState = {
         ...s,
         call: 'idle',
@@ -137,8 +140,9 @@ export const settingsFeature = createFeature({
       s.trial ? { ...s, trial: { jobs: [...s.trial.jobs, ...jobs], planned: s.trial.planned + planned, of, running: !done } } : s,
     ),
     on(SettingsActions.acceptAsked, (s): SettingsState => ({ ...s, accept: 'loading' })),
-    on(SettingsApiActions.accepted, (s): SettingsState => ({
+    on(SettingsApiActions.accepted, (s, { hash }): SettingsState => ({
       ...s,
+      hash,
       accept: 'idle',
       inForce: s.plant,
       edits: [],

@@ -336,6 +336,10 @@ describe('settings put in force', () => {
     expect(accepted.edits).toEqual([]);
     const now = accepted.plant!;
     const retired = reducer(accepted, SettingsActions.edited({ edits: [editAt(now, ['machines', 'platen1', 'retired'], true)] }));
+    // A trial that somebody asked for meanwhile goes on.
+    const trying = reducer(retired, SettingsActions.tryAsked());
+    expect(reducer(trying, SettingsApiActions.loaded({ hash: 'b', plant: now, history: [], kept: [] })).trial?.running).toBe(true);
+    expect(retired.hash).toBe('b');
     const loaded = reducer(retired, SettingsApiActions.loaded({ hash: 'b', plant: now, history: [], kept: [] }));
     expect(loaded.edits.map((e) => e.at)).toEqual([['machines', 'platen1', 'retired']]);
     expect(loaded.plant?.machines['platen1']?.retired).toBe(true);
