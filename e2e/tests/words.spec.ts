@@ -82,6 +82,7 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
       ...strings(await read('/api/kitchen')),
       ...strings(await read('/api/register')),
       ...strings(await read('/api/tool-cards')),
+      ...strings(await read(`/api/plants/${((await read('/api/plants/current')) as { hash: string }).hash}`)),
     ];
   });
   const found: Record<string, Seen> = {};

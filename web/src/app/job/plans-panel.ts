@@ -13,6 +13,9 @@ interface Column extends Alternative {
   differences: Differences | null;
 }
 
+/** Who goes from plan to plan stays where they stand side by side. */
+const AMONG_PLANS = { queryParams: { view: 'plans' } };
+
 /** The job's plans side by side, and only what differs: totals, what the ready date rests on, the places changed. One is chosen; the others stay. */
 @Component({
   selector: 'dk-plans-panel',
@@ -40,7 +43,7 @@ interface Column extends Alternative {
                 @if (c.here) {
                   <b>{{ name(c) }}</b> <span class="soft">{{ say('plansPanel.thisOne') }}</span>
                 } @else {
-                  <a [routerLink]="['/jobs', c.job]">{{ name(c) }}</a>
+                  <a [routerLink]="['/jobs', c.job]" [queryParams]="{ view: 'plans' }">{{ name(c) }}</a>
                 }
               </th>
             }
@@ -215,7 +218,7 @@ export class PlansPanel {
     };
     askReason(this.dialog, ask).subscribe((name) => {
       this.server.send('jobs.duplicate', { params: { id: this.job().id }, body: { id: crypto.randomUUID(), name, edits: [] } }).subscribe({
-        next: ({ job }) => void this.router.navigate(['/jobs', job]),
+        next: ({ job }) => void this.router.navigate(['/jobs', job], AMONG_PLANS),
         error: (f: Failure) => {
           this.failure.set(f);
         },
@@ -232,7 +235,7 @@ export class PlansPanel {
       this.server.send('jobs.choose', { params: { id: c.job }, body: { version: c.version, reason } }).subscribe({
         next: ({ job }) => {
           if (job === this.job().id) this.changed.emit();
-          else void this.router.navigate(['/jobs', job]);
+          else void this.router.navigate(['/jobs', job], AMONG_PLANS);
           this.read(this.job().id);
         },
         error: (f: Failure) => {
