@@ -1,7 +1,8 @@
-import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { runInNewContext } from 'node:vm';
 import ts from 'typescript';
+import { CORE, filesIn } from './source-files.fixture';
 
 /*
  * Every example in a docstring is run: `@example call(…) // answer`. A number is right to the digits written; anything else is compared as it stands.
@@ -22,13 +23,6 @@ const CALCULATING_ROOMS = [
   'route',
   'flow',
 ];
-
-const filesIn = (folder: string): string[] =>
-  readdirSync(folder).flatMap((name) => {
-    const path = join(folder, name);
-    if (statSync(path).isDirectory()) return filesIn(path);
-    return name.endsWith('.ts') && !/\.(test|fixture)\.ts$|\.d\.ts$/.test(name) ? [path] : [];
-  });
 
 interface Calculator {
   name: string;
@@ -58,10 +52,8 @@ function calculatorsIn(path: string): Calculator[] {
   });
 }
 
-const files = CALCULATING_ROOMS.flatMap((room) => filesIn(join(__dirname, room)));
-const calculators = files.flatMap((path) =>
-  calculatorsIn(path).map((c) => ({ ...c, path, at: `${relative(__dirname, path)}: ${c.name}` })),
-);
+const files = CALCULATING_ROOMS.flatMap((room) => filesIn(join(CORE, room)));
+const calculators = files.flatMap((path) => calculatorsIn(path).map((c) => ({ ...c, path, at: `${relative(CORE, path)}: ${c.name}` })));
 
 /** One call and its answer on one line; what is longer or needs more than its own file is told in words and tested in its room. */
 const RUNNABLE = /^(.+) \/\/ (\S[^\n]*)$/;

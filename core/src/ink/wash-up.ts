@@ -16,7 +16,7 @@ export interface WashUp {
  *
  * Formula: Σ minutes of each unit: none where the ink stays, deep where a lighter one follows or the old one is foreign, a wash otherwise. One person washes one unit after the other.
  * Source: common practice, no source.
- * @example washUpBetween(['K'], ['Y']) === washUpBetween(['Y'], ['Y']) // false
+ * @example washUpBetween(['Y'], ['Y']).minutes // 0
  */
 export function washUpBetween(before: readonly string[], after: readonly string[], foreign = false): WashUp {
   const units = after.map((to, i) => {

@@ -142,9 +142,8 @@ export interface Process {
   joins?: true;
   /** The practice values its setup (where it is said in cycles) and running loss go by when nothing else is said. */
   losses?: { setup?: PracticeKey; running: PracticeKey };
-  /** Lays foil on what was printed; packs finished pieces. */
+  /** Lays foil on what was printed. */
   laysFoil?: true;
-  packs?: true;
   /** Takes out what ran through faulty from an earlier machine. */
   takesOutFaults?: true;
   /** Runs version by version where they differ in what it prints. */
@@ -207,20 +206,7 @@ export function wordSetting(cx: ProcessContext, name: string, otherwise: string)
   return typeof set === 'string' ? set : otherwise;
 }
 
-/** A default in words, for a field that was not set: "100 mm". */
-export const says = (term: Term, unit = ''): string =>
-  'value' in term ? `${Math.round(term.value * 100) / 100}${unit ? ` ${unit}` : ''}` : '';
-
 export const settingPath = (cx: ProcessContext, name: string): string[] => ['choices', 'settings', cx.id, name];
-
-/** A panel row of what may be set by hand: it says what counts, set or not. */
-export const settingRow = (
-  cx: ProcessContext,
-  label: string,
-  name: string,
-  otherwise: Term,
-  { kind, unit }: { kind: 'count' | 'length' | 'seconds'; unit?: string },
-): PanelRow => ({ label, text: says(setting(cx, name, otherwise), unit), edit: { at: settingPath(cx, name), kind } });
 
 /** A machine's limit as a term; the trade's default where the machine card is silent. */
 export function limitTerm(cx: ProcessContext, name: AbilityKey, otherwise: Term): Term {

@@ -47,7 +47,7 @@ export const PER_THOUSAND: Formula<'total' | 'good'> = {
 };
 /** Cycles that a thousand more finished pieces take at a step: what follows takes, over what is left after running loss. No setup, no samples. */
 export const MORE_CYCLES: Formula<'pieces' | 'per' | 'runningPpm'> = {
-  id: 'route.costOfMoreCycles',
+  id: 'route.moreCycles',
   unit: 'cycle',
   source: 'counts backward without setup; arithmetic',
   carriesGuess: false,
@@ -55,7 +55,7 @@ export const MORE_CYCLES: Formula<'pieces' | 'per' | 'runningPpm'> = {
 };
 /** What a thousand more finished pieces take of a flow. */
 export const MORE_PIECES: Formula = {
-  id: 'route.costOfMorePieces',
+  id: 'route.morePieces',
   unit: 'piece',
   source: 'counts backward without setup; arithmetic',
   carriesGuess: false,

@@ -1,20 +1,12 @@
-import { readdirSync, readFileSync, statSync } from 'node:fs';
-import { join, relative, sep } from 'node:path';
+import { readFileSync } from 'node:fs';
+import { relative, sep } from 'node:path';
 import { FORMULAS } from './en';
+import { CORE, filesIn } from '../source-files.fixture';
 
 /*
  * A reader who sees the id of a formula finds it by walking the folders: it lies in the room (or, for a kind of work's own, the folder within processes/)
  * that its id begins with, and its words stand under the same id.
  */
-const CORE = join(__dirname, '..');
-
-const filesIn = (folder: string): string[] =>
-  readdirSync(folder).flatMap((name) => {
-    const path = join(folder, name);
-    if (statSync(path).isDirectory()) return filesIn(path);
-    return name.endsWith('.ts') && !/\.(test|fixture)\.ts$/.test(name) ? [path] : [];
-  });
-
 const camelCase = (folder: string): string => folder.replace(/-(.)/g, (_, letter: string) => letter.toUpperCase());
 
 /** Ids of formulas written down in a file: of a constant, or of a sum with a name of its own. */

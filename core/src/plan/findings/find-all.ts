@@ -108,7 +108,7 @@ export const RULES: readonly Rule[] = [
   overrideStale,
 ];
 
-/** All findings of a plan, the gravest first; within a level in the order of the work. */
+/** All findings of a plan, the gravest first; within a level first those of the plan in the order of the work, then those of its runs in the order of the route. */
 export function findAll(cx: FindingContext, already: readonly Finding[]): Finding[] {
   const found = [
     ...already,

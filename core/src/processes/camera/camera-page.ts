@@ -1,9 +1,10 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceTerm } from '../../plant/practice';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingRow } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process } from '../process';
+import { machineRow, settingRow } from '../rows';
 
 export const cameraPanel = (cx: ConsumeContext): PanelRow[] => [
-  { label: 'machine', text: cx.machine.name },
+  machineRow(cx),
   settingRow(cx, 'tolerance', 'toleranceMm', practiceTerm(cx.plant, 'camera.toleranceMm'), { kind: 'length', unit: 'mm' }),
   { label: 'repeatsRead', figure: idOf(cx.id, 'run') },
   { label: 'readsASecond', figure: idOf(cx.id, 'readsASecond') },

@@ -1,7 +1,8 @@
 import { idOf } from '../../quantity/id-of';
 import type { Scene, Shape } from '../../scene/scene';
 import { practiceTerm } from '../../plant/practice';
-import { type ConsumeContext, says, setting } from '../process';
+import { type ConsumeContext, setting } from '../process';
+import { says } from '../rows';
 
 export function cameraScene(cx: ConsumeContext): Scene {
   const shapes: Shape[] = [

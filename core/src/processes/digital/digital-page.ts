@@ -1,14 +1,11 @@
 import { idOf } from '../../quantity/id-of';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, machineTerm, settingPath, settingRow } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, machineTerm } from '../process';
+import { machineRow, runningLossRow, settingRow } from '../rows';
 
 export const digitalPanel = (cx: ConsumeContext): PanelRow[] => [
-  { label: 'machine', text: cx.machine.name },
+  machineRow(cx),
   { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles') },
-  {
-    label: 'runningLoss',
-    figure: idOf(cx.id, 'runningPpm'),
-    edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' },
-  },
+  runningLossRow(cx),
   settingRow(cx, 'speed', 'perHour', machineTerm(cx, 'netPerHour'), { kind: 'count', unit: 'an hour' }),
   { label: 'clicks', figure: idOf(cx.id, 'clicks') },
 ];

@@ -1,13 +1,14 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceTerm } from '../../plant/practice';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingRow } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process } from '../process';
+import { settingRow } from '../rows';
 import { imageOf } from './die-image';
 
 export const engravePaper = (cx: ConsumeContext): PaperPage[] => [
   {
     department: 'engraving',
     scene: true,
-    rows: rows(cx),
+    rows: engravePanel(cx),
     lists: [
       {
         title: 'dieChecks',
@@ -33,7 +34,7 @@ export const engraveSummary = (cx: ConsumeContext): ReturnType<Process['summary'
 /** More dies than this in one job are listed on further sheets of the engraver's own. */
 const MOST_LISTED = 40;
 
-export function rows(cx: ConsumeContext): PanelRow[] {
+export function engravePanel(cx: ConsumeContext): PanelRow[] {
   const { face, widthMm, heightMm } = imageOf(cx);
   return [
     { label: 'stock', text: cx.stock?.name ?? '' },

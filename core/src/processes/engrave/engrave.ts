@@ -7,7 +7,7 @@ import { type ConsumeContext, type Process, setting } from '../process';
 import { singleStep } from '../single-step';
 import { timeAndCost } from '../time-and-cost';
 import { imageOf } from './die-image';
-import { engravePaper, engraveSummary, rows } from './engrave-page';
+import { engravePanel, engravePaper, engraveSummary } from './engrave-page';
 import { dieScene } from './engrave-scene';
 
 const perCm2Term = (cx: ConsumeContext): Term => setting(cx, 'perCm2S', practiceTerm(cx.plant, 'foilDie.engravePerCm2S'));
@@ -31,7 +31,7 @@ export const engrave: Process = {
     return { costs: timeAndCost(cx, { step: cx.id, runS: fig(idOf(cx.id, 'engravingS')) }) };
   },
   scene: dieScene,
-  panel: rows,
+  panel: engravePanel,
   paper: engravePaper,
   summary: engraveSummary,
 };

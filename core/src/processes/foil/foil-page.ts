@@ -2,14 +2,15 @@ import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { copiesUp } from '../../layout/layout';
 import { foilPull } from '../../ink/foil-pull';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, wordSetting } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
+import { machineRow, runningLossRow, setupKindRow } from '../rows';
 import { type AreaOnForm, areasOnForm, foilLanes, gapOf, inTenths } from './foil-areas';
 
 export const foilPaper = (cx: ConsumeContext): PaperPage[] => [
   {
     department: 'foil',
     scene: true,
-    rows: panelRows(cx),
+    rows: foilPanel(cx),
     lists: [
       {
         title: 'dies',
@@ -43,11 +44,11 @@ export const foilSummary = (cx: ConsumeContext): ReturnType<Process['summary']> 
   text: `${cx.machine.name} · ${cx.layout ? copiesUp(cx.layout) : 0} dies`,
 });
 
-export function panelRows(cx: ConsumeContext): PanelRow[] {
+export function foilPanel(cx: ConsumeContext): PanelRow[] {
   const areas = areasOnForm(cx);
   const id = (area: AreaOnForm, what: string): Id<'figure'> => idOf(cx.id, what).replace('*', area.key);
   return [
-    { label: 'machine', text: cx.machine.name },
+    machineRow(cx),
     ...areas.flatMap((a) => [
       { label: 'dies', text: a.name, figure: id(a, 'die.*.dies') },
       { label: 'foilPerStroke', text: a.name, figure: id(a, 'foil.*.perStroke') },
@@ -55,19 +56,8 @@ export function panelRows(cx: ConsumeContext): PanelRow[] {
       { label: 'foilWidth', text: a.name, figure: id(a, 'foil.*.widthMm') },
     ]),
     { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles') },
-    { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
-    {
-      label: 'setupKind',
-      text: wordSetting(cx, 'repeat', 'new'),
-      edit: {
-        at: settingPath(cx, 'repeat'),
-        kind: 'choice',
-        options: [
-          { value: 'new', says: 'new' },
-          { value: 'repeat', says: 'repeat' },
-        ],
-      },
-    },
+    runningLossRow(cx),
+    setupKindRow(cx),
     { label: 'waitBefore', figure: idOf(cx.id, 'waitS'), edit: { at: settingPath(cx, 'waitS'), kind: 'hours' } },
     { label: 'dwell', text: 'makersSheet' },
   ];

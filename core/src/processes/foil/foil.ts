@@ -13,7 +13,7 @@ import { singleStep } from '../single-step';
 import { ownSetupTerm, runningLossTerm, stepLosses } from '../step-losses';
 import { repeatFactor, timeAndCost } from '../time-and-cost';
 import { type AreaOnForm, areasOnForm, closestAsked, copiesOf, foilLanes, gapTerm, isShared } from './foil-areas';
-import { foilPaper, foilSummary, panelRows } from './foil-page';
+import { foilPanel, foilPaper, foilSummary } from './foil-page';
 import { FOIL_RULES } from './foil-rules';
 import { stripScene } from './foil-scene';
 
@@ -132,7 +132,7 @@ export const foil: Process = {
 
   paper: foilPaper,
   scene: stripScene,
-  panel: panelRows,
+  panel: foilPanel,
   summary: foilSummary,
 };
 

@@ -1,6 +1,7 @@
 import { idOf } from '../../quantity/id-of';
 import { foldsOf } from '../../product/folds';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, wordSetting } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
+import { choiceRow, machineRow, runningLossRow, setupKindRow } from '../rows';
 import { isScored } from './is-scored';
 
 export const foldPaper = (cx: ConsumeContext): PaperPage[] => [
@@ -8,38 +9,16 @@ export const foldPaper = (cx: ConsumeContext): PaperPage[] => [
 ];
 
 export const foldPanel = (cx: ConsumeContext): PanelRow[] => [
-  { label: 'machine', text: cx.machine.name },
-  {
-    label: 'score',
-    text: isScored(cx) ? 'score' : 'none',
-    edit: {
-      at: settingPath(cx, 'score'),
-      kind: 'choice',
-      options: [
-        { value: 'score', says: 'score' },
-        { value: 'none', says: 'none' },
-      ],
-    },
-  },
+  machineRow(cx),
+  choiceRow(cx, 'score', 'score', isScored(cx) ? 'score' : 'none', ['score', 'none']),
   { label: 'foldKind', text: foldKind(foldsOf(cx.parts[0])) },
   { label: 'panels', figure: idOf(cx.id, 'panels') },
   { label: 'foldedWidth', figure: idOf(cx.id, 'foldedMm') },
   { label: 'thickness', figure: idOf(cx.id, 'thickness') },
   { label: 'rate', figure: idOf(cx.id, 'rate'), edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
   { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles') },
-  { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
-  {
-    label: 'setupKind',
-    text: wordSetting(cx, 'repeat', 'new'),
-    edit: {
-      at: settingPath(cx, 'repeat'),
-      kind: 'choice',
-      options: [
-        { value: 'new', says: 'new' },
-        { value: 'repeat', says: 'repeat' },
-      ],
-    },
-  },
+  runningLossRow(cx),
+  setupKindRow(cx),
 ];
 
 export const foldSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({

@@ -1,8 +1,9 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceTerm } from '../../plant/practice';
 import type { Cut } from '../../finishing/cutting-program';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, settingRow } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
 import { ordersOnForm } from '../parted-step';
+import { runningLossRow, settingRow } from '../rows';
 import { EDGES, liftMm, mmSays, programOf } from './program';
 
 export const guillotinePaper = (cx: ConsumeContext): PaperPage[] => [
@@ -36,7 +37,7 @@ export const guillotinePanel = (cx: ConsumeContext): PanelRow[] => [
   { label: 'lifts', figure: idOf(cx.id, 'lifts') },
   { label: 'cuttingTime', figure: idOf(cx.id, 'cuttingS') },
   settingRow(cx, 'secondsPerCut', 'cutS', practiceTerm(cx.plant, 'guillotine.cutS'), { kind: 'seconds', unit: 's' }),
-  { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+  runningLossRow(cx),
   { label: 'waitBefore', figure: idOf(cx.id, 'waitS'), edit: { at: settingPath(cx, 'waitS'), kind: 'hours' } },
   { label: 'trimWaste', figure: idOf(cx.id, 'trimKg') },
 ];

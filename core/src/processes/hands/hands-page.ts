@@ -1,6 +1,7 @@
 import { idOf } from '../../quantity/id-of';
 import { typed } from '../../quantity/ledger';
-import { type ConsumeContext, type PanelRow, type PaperPage, machineTerm, settingPath, settingRow } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, machineTerm } from '../process';
+import { runningLossRow, settingRow } from '../rows';
 import { type Motions, termValue } from './motion';
 
 /** What the bench sees and may set. */
@@ -15,7 +16,7 @@ export const handsRows = (cx: ConsumeContext, motions: Motions): PanelRow[] => [
   ...motions(cx)
     .filter((m) => m.supply)
     .map((m) => ({ label: 'suppliedPieces', text: m.name, figure: `${cx.id}.${m.key}.demand` })),
-  { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+  runningLossRow(cx),
 ];
 
 /** The bench’s page: the motions, piece by piece. */

@@ -1,21 +1,11 @@
 import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { formatNumber } from '../../words/format';
-import { machinesFor } from '../../plant/plant';
 import { fitsWorkStyle, mayGang, WORK_STYLE_IDS, WORK_STYLES } from '../../layout/work-style';
 import { toleranceOf } from '../../register/register-of-step';
-import {
-  type ConsumeContext,
-  type DraftContext,
-  type PanelRow,
-  type PaperPage,
-  type Process,
-  machineTerm,
-  settingPath,
-  settingRow,
-  wordSetting,
-} from '../process';
+import { type ConsumeContext, type DraftContext, type PanelRow, type PaperPage, type Process, machineTerm, wordSetting } from '../process';
 import { filmList, inkMasses, inkRows, pressAbility, runSays } from '../press-inks';
+import { pressRow, runningLossRow, settingRow, setupKindRow } from '../rows';
 import { passesOf, registersOf } from './passes';
 
 export const offsetPaper = (cx: ConsumeContext): PaperPage[] => [
@@ -117,47 +107,19 @@ function pressRows(cx: ConsumeContext): PanelRow[] {
   ];
 }
 
-export function panelRows(cx: ConsumeContext): PanelRow[] {
+export function offsetPanel(cx: ConsumeContext): PanelRow[] {
   const styles = WORK_STYLE_IDS.filter((s) => fitsWorkStyle(s, cx.prints, pressAbility(cx)) && (cx.parts.length < 2 || mayGang(s)));
   const first = passesOf(cx)[0];
   return [
-    {
-      label: 'press',
-      text: cx.machine.name,
-      edit: {
-        at: ['choices', 'machine', cx.stone],
-        kind: 'choice',
-        options: machinesFor(cx.plant, cx.process).map(([value, m]) => ({ value, says: m.name })),
-      },
-    },
+    pressRow(cx),
     {
       label: 'workStyle',
       text: cx.workStyle,
       edit: { at: ['choices', 'workStyle', cx.form?.id ?? ''], kind: 'choice', options: styles.map((value) => ({ value, says: value })) },
     },
     ...inkRows(cx, (s) => !s.lampDried || (cx.machine.limits.lamps ?? 0) > 0),
-    {
-      label: 'setupKind',
-      text: wordSetting(cx, 'repeat', 'new'),
-      edit: {
-        at: settingPath(cx, 'repeat'),
-        kind: 'choice',
-        options: [
-          { value: 'new', says: 'new' },
-          { value: 'repeat', says: 'repeat' },
-        ],
-      },
-    },
-    ...(first
-      ? [
-          { label: 'setupSheets', figure: idOf(first.id, 'setupCycles') },
-          {
-            label: 'runningLoss',
-            figure: idOf(first.id, 'runningPpm'),
-            edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' as const },
-          },
-        ]
-      : []),
+    setupKindRow(cx),
+    ...(first ? [{ label: 'setupSheets', figure: idOf(first.id, 'setupCycles') }, runningLossRow(cx, first.id)] : []),
     settingRow(cx, 'speed', 'perHour', machineTerm(cx, 'netPerHour'), { kind: 'count', unit: 'an hour' }),
     { label: 'inkKg', figure: idOf(cx.id, 'inkKg') },
     ...inkMasses(passesOf(cx)).map(({ ink, says, kg }, _, masses) => ({

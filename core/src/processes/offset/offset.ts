@@ -6,10 +6,10 @@ import { practiceTerm, practiceValue } from '../../plant/practice';
 import type { Step } from '../../flow/net';
 import type { LossTerms } from '../../flow/solve-backward';
 import { PILE_SHEETS, PILES } from '../../stock/pile';
+import type { PartVersion } from '../../product/versions';
 import { printsOf } from '../../layout/form';
 import { INK_IN_ALL } from '../../ink/ink-mass';
 import { type LossesSaid, OFFSET_SETUP, VERSION_SETUP } from '../../counts/loss-terms';
-import type { PartVersion } from '../../product/versions';
 import { type Consumed, type Draft, type DraftContext, type Process, limitTerm, lossTable, setting } from '../process';
 import { onwards } from '../batch';
 import { type Pass, formsOfRun, inkMasses, inksOf, plateRemakes } from '../press-inks';
@@ -18,7 +18,7 @@ import { lossNumbers } from '../single-step';
 import { ownSetupTerm, runningLossTerm, stepLosses } from '../step-losses';
 import { caliperTerm } from '../stock-terms';
 import { repeatFactor, timeAndCost } from '../time-and-cost';
-import { offsetPaper, offsetSummary, panelRows } from './offset-page';
+import { offsetPanel, offsetPaper, offsetSummary } from './offset-page';
 import { pressScene } from './offset-scene';
 import { NONE, passesOf, registersOf, runsByPass } from './passes';
 
@@ -169,7 +169,7 @@ export const offset: Process = {
   paper: offsetPaper,
   registers: registersOf,
   scene: pressScene,
-  panel: panelRows,
+  panel: offsetPanel,
   summary: offsetSummary,
 };
 

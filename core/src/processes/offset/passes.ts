@@ -1,8 +1,8 @@
 import type { Id } from '../../quantity/figure';
 import { typed } from '../../quantity/ledger';
+import type { PartVersion } from '../../product/versions';
 import { pressPasses } from '../../layout/work-style';
 import type { RegisterOf } from '../../register/register-of-step';
-import type { PartVersion } from '../../product/versions';
 import type { ConsumeContext, DraftContext } from '../process';
 import { type Pass, inInkOrder, pressAbility } from '../press-inks';
 import { registerOfInks } from '../register-of';

@@ -1,6 +1,7 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceTerm } from '../../plant/practice';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, machineTerm, settingRow } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, machineTerm } from '../process';
+import { settingRow } from '../rows';
 
 export const bandPaper = (cx: ConsumeContext): PaperPage[] => [
   { department: 'packing', scene: true, rows: bandPanel(cx), lists: [], blanks: ['bands counted'] },

@@ -40,7 +40,6 @@ const priceTerm = (cx: DraftContext, what: 'carton' | 'pallet', { id }: Card): T
 export const pack: Process = {
   id: 'pack',
   rules: PACK_RULES,
-  packs: true,
   asks: () => ({}),
   draft(cx): Draft {
     const lead = cx.incoming[0];

@@ -1,7 +1,8 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceTerm } from '../../plant/practice';
 import { platesOfInk } from '../../form/plates';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingRow } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process } from '../process';
+import { settingRow } from '../rows';
 import { plateSets } from './plate-sets';
 
 export const platemakingPanel = (cx: ConsumeContext): PanelRow[] => [

@@ -1,34 +1,13 @@
 import { idOf } from '../../quantity/id-of';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, wordSetting } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process } from '../process';
 import { lotRows } from '../pull/pull-page';
 import { pulledFlow } from '../pull/stock-flow';
+import { stockRows } from '../rows';
 import { ofForm } from '../web-time';
 
 export function pullRollPanel(cx: ConsumeContext): PanelRow[] {
-  const part = cx.parts[0];
-  const fitting = Object.entries(cx.plant.stocks).filter(([, s]) => s.form === 'roll' && s.grade === part?.grade);
   return [
-    {
-      label: 'stock',
-      text: cx.stock?.name ?? '',
-      edit: {
-        at: ['choices', 'stock', cx.form?.id ?? ''],
-        kind: 'choice',
-        options: fitting.map(([value, s]) => ({ value, says: s.name })),
-      },
-    },
-    {
-      label: 'owner',
-      text: wordSetting(cx, 'owner', 'works'),
-      edit: {
-        at: settingPath(cx, 'owner'),
-        kind: 'choice',
-        options: [
-          { value: 'works', says: 'works' },
-          { value: 'customer', says: 'customer' },
-        ],
-      },
-    },
+    ...stockRows(cx, 'roll'),
     { label: 'rollLength', figure: ofForm(cx, 'rollLength') },
     { label: 'usableRoll', figure: ofForm(cx, 'usableRoll') },
     { label: 'metresToPull', figure: idOf(pulledFlow(cx), 'demand') },

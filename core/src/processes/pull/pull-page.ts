@@ -1,33 +1,12 @@
 import { idOf } from '../../quantity/id-of';
 import type { Shelf } from '../../plant/plant';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, wordSetting } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process } from '../process';
+import { stockRows } from '../rows';
 import { stockFlow } from './stock-flow';
 
 export function pullPanel(cx: ConsumeContext): PanelRow[] {
-  const part = cx.parts[0];
-  const fitting = Object.entries(cx.plant.stocks).filter(([, s]) => s.form === 'sheet' && s.grade === part?.grade);
   return [
-    {
-      label: 'stock',
-      text: cx.stock?.name ?? '',
-      edit: {
-        at: ['choices', 'stock', cx.form?.id ?? ''],
-        kind: 'choice',
-        options: fitting.map(([value, s]) => ({ value, says: s.name })),
-      },
-    },
-    {
-      label: 'owner',
-      text: wordSetting(cx, 'owner', 'works'),
-      edit: {
-        at: settingPath(cx, 'owner'),
-        kind: 'choice',
-        options: [
-          { value: 'works', says: 'works' },
-          { value: 'customer', says: 'customer' },
-        ],
-      },
-    },
+    ...stockRows(cx, 'sheet'),
     { label: 'copiesUp', figure: idOf(cx.form?.id ?? '', 'copiesUp') },
     { label: 'sheetUse', figure: idOf(cx.id, 'sheetUse') },
     { label: 'sheetsToPull', figure: idOf(stockFlow(cx.id), 'demand') },

@@ -1,14 +1,15 @@
 import { idOf } from '../../quantity/id-of';
 import { formatNumber } from '../../words/format';
 import { practiceTerm } from '../../plant/practice';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, settingRow } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
+import { settingRow } from '../rows';
 import { isDestroyed } from './destroyed';
 
 export const rejectPaper = (cx: ConsumeContext): PaperPage[] => [
   {
     department: 'inspection',
     scene: true,
-    rows: rows(cx),
+    rows: rejectPanel(cx),
     lists: [
       {
         title: 'books',
@@ -27,7 +28,7 @@ export const rejectSummary = (cx: ConsumeContext): ReturnType<Process['summary']
   text: isDestroyed(cx) ? 'destroyed, two sign' : 'recycled',
 });
 
-export function rows(cx: ConsumeContext): PanelRow[] {
+export function rejectPanel(cx: ConsumeContext): PanelRow[] {
   return [
     { label: 'rejects', text: isDestroyed(cx) ? 'destroyUnderWitness' : 'recycle' },
     { label: 'rejectShare', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },

@@ -7,7 +7,7 @@ import { type DraftContext, type Process, lossTable, machineTerm, ownLoss, setti
 import { singleStep } from '../single-step';
 import { runningLossTerm, stepLosses } from '../step-losses';
 import { timeAndCost } from '../time-and-cost';
-import { rejectPaper, rejectSummary, rows } from './reject-page';
+import { rejectPanel, rejectPaper, rejectSummary } from './reject-page';
 import { rejectScene } from './reject-scene';
 
 /** Sheets that never reach the customer: the faulty ones and the samples. Source: arithmetic. */
@@ -94,7 +94,7 @@ export const reject: Process = {
     return { costs: timeAndCost(cx, { step: id, runS: fig(idOf(id, 'clockS')), setupFactor: typed(0, 's', 'none') }) };
   },
   scene: rejectScene,
-  panel: rows,
+  panel: rejectPanel,
   paper: rejectPaper,
   summary: rejectSummary,
 };

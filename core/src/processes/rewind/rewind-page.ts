@@ -1,13 +1,14 @@
 import { idOf } from '../../quantity/id-of';
 import { formatNumber } from '../../words/format';
 import { practiceTerm } from '../../plant/practice';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, machineTerm, settingRow } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, machineTerm } from '../process';
+import { settingRow } from '../rows';
 
 export const rewindPaper = (cx: ConsumeContext): PaperPage[] => [
   {
     department: 'sheeting',
     scene: true,
-    rows: rows(cx),
+    rows: rewindPanel(cx),
     lists: [{ title: 'splices', head: ['roll', 'at piece', 'taken out'], rows: Array.from({ length: 4 }, () => ['', '', '']) }],
     blanks: ['winding direction', 'core glued or slotted', 'pieces on a roll counted'],
   },
@@ -18,7 +19,7 @@ export const rewindSummary = (cx: ConsumeContext): ReturnType<Process['summary']
   text: `${cx.parts[0]?.traits?.web?.piecesARoll ?? 1} a roll`,
 });
 
-export function rows(cx: ConsumeContext): PanelRow[] {
+export function rewindPanel(cx: ConsumeContext): PanelRow[] {
   return [
     { label: 'finishedRolls', figure: idOf(cx.id, 'run') },
     { label: 'piecesARoll', text: formatNumber(cx.parts[0]?.traits?.web?.piecesARoll ?? 1) },

@@ -8,7 +8,7 @@ import { type Process, machineTerm, setting } from '../process';
 import { singleStep } from '../single-step';
 import { timeAndCost } from '../time-and-cost';
 import { finishedRoll } from './finished-roll';
-import { rewindPaper, rewindSummary, rows } from './rewind-page';
+import { rewindPanel, rewindPaper, rewindSummary } from './rewind-page';
 import { rewindScene } from './rewind-scene';
 
 /** Rewinder: the web is slit into lanes and wound on cores, so many pieces a roll; the last roll may be short. */
@@ -74,7 +74,7 @@ export const rewind: Process = {
     };
   },
   scene: rewindScene,
-  panel: rows,
+  panel: rewindPanel,
   paper: rewindPaper,
   summary: rewindSummary,
 };

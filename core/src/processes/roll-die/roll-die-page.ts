@@ -1,5 +1,6 @@
 import { idOf } from '../../quantity/id-of';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, settingRow } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
+import { machineRow, runningLossRow, settingRow } from '../rows';
 import { ofForm } from '../web-time';
 import { dies } from './dies-on-cylinder';
 
@@ -7,7 +8,7 @@ export const rollDiePaper = (cx: ConsumeContext): PaperPage[] => [
   {
     department: 'sheeting',
     scene: true,
-    rows: rows(cx),
+    rows: rollDiePanel(cx),
     lists: [],
     blanks: ['die number', 'cuts the face only, liner not marked', 'matrix draws off whole', 'print to die measured'],
   },
@@ -18,10 +19,10 @@ export const rollDieSummary = (cx: ConsumeContext): ReturnType<Process['summary'
   text: cx.machine.name,
 });
 
-export function rows(cx: ConsumeContext): PanelRow[] {
+export function rollDiePanel(cx: ConsumeContext): PanelRow[] {
   const gapMm = cx.parts[0]?.traits?.web?.gapMm ?? 0;
   return [
-    { label: 'machine', text: cx.machine.name },
+    machineRow(cx),
     {
       label: 'dieSize',
       text: `${cx.parts[0]?.widthMm ?? 0} × ${cx.parts[0]?.heightMm ?? 0} mm, ${cx.ledger.value(ofForm(cx, 'copiesUp'))} a turn`,
@@ -31,7 +32,7 @@ export function rows(cx: ConsumeContext): PanelRow[] {
     { label: 'bridge', text: `${gapMm} mm` },
     settingRow(cx, 'diesToMake', 'dies', dies(cx), { kind: 'count' }),
     { label: 'setupRepeats', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupMetres'), kind: 'count' } },
-    { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+    runningLossRow(cx),
     { label: 'metres', figure: idOf(cx.id, 'metres') },
     { label: 'matrixShare', figure: idOf(cx.id, 'matrixShare') },
     { label: 'matrixMass', figure: idOf(cx.id, 'matrixKg') },

@@ -11,7 +11,7 @@ import { timeAndCost } from '../time-and-cost';
 import { webSetup } from '../web-press/web-press';
 import { ofForm } from '../web-time';
 import { dies } from './dies-on-cylinder';
-import { rollDiePaper, rollDieSummary, rows } from './roll-die-page';
+import { rollDiePanel, rollDiePaper, rollDieSummary } from './roll-die-page';
 import { dieScene } from './roll-die-scene';
 
 /**
@@ -82,7 +82,7 @@ export const rollDie: Process = {
     };
   },
   scene: dieScene,
-  panel: rows,
+  panel: rollDiePanel,
   paper: rollDiePaper,
   summary: rollDieSummary,
 };

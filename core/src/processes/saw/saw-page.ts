@@ -1,14 +1,15 @@
 import { idOf } from '../../quantity/id-of';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, machineTerm, settingRow } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, machineTerm } from '../process';
+import { settingRow } from '../rows';
 import { blanksAPlate } from './blanks-a-plate';
 
 export const sawPaper = (cx: ConsumeContext): PaperPage[] => [
-  { department: 'engraving', scene: true, rows: rows(cx), lists: [], blanks: ['blanks measured', 'left over, back to the rack'] },
+  { department: 'engraving', scene: true, rows: sawPanel(cx), lists: [], blanks: ['blanks measured', 'left over, back to the rack'] },
 ];
 
 export const sawSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({ figure: idOf(cx.id, 'run'), text: cx.machine.name });
 
-export function rows(cx: ConsumeContext): PanelRow[] {
+export function sawPanel(cx: ConsumeContext): PanelRow[] {
   const [part] = cx.parts;
   return [
     { label: 'stock', text: cx.stock?.name ?? '' },

@@ -2,7 +2,7 @@ import type { Process } from '../process';
 import { singleStep } from '../single-step';
 import { timeAndCost } from '../time-and-cost';
 import { blanksAPlate } from './blanks-a-plate';
-import { rows, sawPaper, sawSummary } from './saw-page';
+import { sawPanel, sawPaper, sawSummary } from './saw-page';
 import { sawScene } from './saw-scene';
 
 /** Blanks for dies sawn from plates of metal, one by one, no more than are wanted; what is left of a plate goes back to its rack. */
@@ -21,7 +21,7 @@ export const saw: Process = {
     }),
   consume: (cx) => ({ costs: timeAndCost(cx, { step: cx.id }) }),
   scene: sawScene,
-  panel: rows,
+  panel: sawPanel,
   paper: sawPaper,
   summary: sawSummary,
 };

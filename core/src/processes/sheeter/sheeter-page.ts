@@ -1,12 +1,13 @@
 import { idOf } from '../../quantity/id-of';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
+import { machineRow, runningLossRow } from '../rows';
 import { ofForm } from '../web-time';
 
 export const sheeterPaper = (cx: ConsumeContext): PaperPage[] => [
   {
     department: 'sheeting',
     scene: true,
-    rows: rows(cx),
+    rows: sheeterPanel(cx),
     lists: [{ title: 'splices', head: ['roll', 'at metre', 'taken out'], rows: Array.from({ length: 4 }, () => ['', '', '']) }],
     blanks: ['cut length measured', 'perforation torn by hand, even', 'slit goes through the liner only'],
   },
@@ -17,9 +18,9 @@ export const sheeterSummary = (cx: ConsumeContext): ReturnType<Process['summary'
   text: cx.machine.name,
 });
 
-export function rows(cx: ConsumeContext): PanelRow[] {
+export function sheeterPanel(cx: ConsumeContext): PanelRow[] {
   return [
-    { label: 'machine', text: cx.machine.name },
+    machineRow(cx),
     { label: 'cutLength', figure: ofForm(cx, 'cutLength') },
     { label: 'sheetsARepeat', figure: ofForm(cx, 'sheetsARepeat') },
     { label: 'piecesASheet', figure: ofForm(cx, 'piecesASheet') },
@@ -27,7 +28,7 @@ export function rows(cx: ConsumeContext): PanelRow[] {
     { label: 'backSlits', figure: idOf(cx.id, 'backSlits') },
     { label: 'metres', figure: idOf(cx.id, 'metres') },
     { label: 'setupRepeats', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupMetres'), kind: 'count' } },
-    { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+    runningLossRow(cx),
     { label: 'metresAMinute', figure: idOf(cx.id, 'metresAMinute') },
     { label: 'trimWaste', figure: idOf(cx.id, 'trimKg') },
   ];

@@ -8,7 +8,7 @@ import { runningLossTerm, stepLosses } from '../step-losses';
 import { timeAndCost } from '../time-and-cost';
 import { webSetup } from '../web-press/web-press';
 import { edgeTrim, webTime } from '../web-time';
-import { rows, sheeterPaper, sheeterSummary } from './sheeter-page';
+import { sheeterPanel, sheeterPaper, sheeterSummary } from './sheeter-page';
 import { sheetScene } from './sheeter-scene';
 
 /** Slits in the liner of one sheet, so far apart. Source: arithmetic. */
@@ -65,7 +65,7 @@ export const sheeter: Process = {
     return { costs: timeAndCost(cx, { step: cx.id, runS: webTime(cx, true) }), ...edgeTrim(cx) };
   },
   scene: sheetScene,
-  panel: rows,
+  panel: sheeterPanel,
   paper: sheeterPaper,
   summary: sheeterSummary,
 };

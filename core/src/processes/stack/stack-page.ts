@@ -1,9 +1,10 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceTerm } from '../../plant/practice';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, machineTerm, settingRow } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, machineTerm } from '../process';
+import { settingRow } from '../rows';
 
 export const stackPaper = (cx: ConsumeContext): PaperPage[] => [
-  { department: 'packing', scene: true, rows: rows(cx), lists: [], blanks: ['stacks counted', 'label on each stack'] },
+  { department: 'packing', scene: true, rows: stackPanel(cx), lists: [], blanks: ['stacks counted', 'label on each stack'] },
 ];
 
 export const stackSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({
@@ -11,7 +12,7 @@ export const stackSummary = (cx: ConsumeContext): ReturnType<Process['summary']>
   text: `${cx.parts[0]?.traits?.web?.sheetsAStack ?? 1} sheets each`,
 });
 
-export function rows(cx: ConsumeContext): PanelRow[] {
+export function stackPanel(cx: ConsumeContext): PanelRow[] {
   return [
     { label: 'stacks', figure: idOf(cx.id, 'run') },
     { label: 'sheetsAStack', text: String(cx.parts[0]?.traits?.web?.sheetsAStack ?? 1) },

@@ -7,7 +7,7 @@ import { type Process, machineTerm, setting } from '../process';
 import { singleStep } from '../single-step';
 import { caliperUmOf } from '../stock-terms';
 import { timeAndCost } from '../time-and-cost';
-import { rows, stackPaper, stackSummary } from './stack-page';
+import { stackPanel, stackPaper, stackSummary } from './stack-page';
 import { stackScene } from './stack-scene';
 
 /** Sheets counted into stacks, each shrunk into film where the order asks; the last stack may be short. */
@@ -60,7 +60,7 @@ export const stack: Process = {
     };
   },
   scene: stackScene,
-  panel: rows,
+  panel: stackPanel,
   paper: stackPaper,
   summary: stackSummary,
 };

@@ -1,8 +1,8 @@
 import { idOf } from '../../quantity/id-of';
-import { machinesFor } from '../../plant/plant';
 import { toleranceOf } from '../../register/register-of-step';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, wordSetting } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
 import { filmList, inkRows } from '../press-inks';
+import { pressRow, runningLossRow, setupKindRow } from '../rows';
 import { ofForm } from '../web-time';
 import { passOf, webRegister } from './web-pass';
 
@@ -24,7 +24,7 @@ export const webPressPaper = (cx: ConsumeContext): PaperPage[] => [
   {
     department: 'press',
     scene: true,
-    rows: panelRows(cx).filter((r) => !['inkOf', 'inkKg', 'remakes'].includes(r.label)),
+    rows: webPressPanel(cx).filter((r) => !['inkOf', 'inkKg', 'remakes'].includes(r.label)),
     lists: [
       {
         title: 'breaks',
@@ -46,22 +46,9 @@ const aimSays = (cx: ConsumeContext): string => {
   return of ? `± ${toleranceOf(of)} mm` : 'one colour';
 };
 
-export function panelRows(cx: ConsumeContext): PanelRow[] {
-  const choice = (key: string, text: string, options: string[]): PanelRow => ({
-    label: key === 'repeat' ? 'setupKind' : key,
-    text,
-    edit: { at: settingPath(cx, key), kind: 'choice', options: options.map((value) => ({ value, says: value })) },
-  });
+export function webPressPanel(cx: ConsumeContext): PanelRow[] {
   return [
-    {
-      label: 'press',
-      text: cx.machine.name,
-      edit: {
-        at: ['choices', 'machine', cx.stone],
-        kind: 'choice',
-        options: machinesFor(cx.plant, cx.process).map(([value, m]) => ({ value, says: m.name })),
-      },
-    },
+    pressRow(cx),
     { label: 'repeatMm', figure: ofForm(cx, 'repeatMm'), edit: { at: settingPath(cx, 'repeatMm'), kind: 'length' } },
     { label: 'teeth', figure: ofForm(cx, 'teeth') },
     { label: 'lanes', figure: ofForm(cx, 'lanes') },
@@ -70,10 +57,10 @@ export function panelRows(cx: ConsumeContext): PanelRow[] {
     { label: 'rolls', figure: idOf(cx.id, 'rolls') },
     { label: 'lostARoll', figure: idOf(cx.id, 'batchLost'), edit: { at: settingPath(cx, 'spliceMetres'), kind: 'count' } },
     { label: 'setupRepeats', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupMetres'), kind: 'count' } },
-    { label: 'runningLoss', figure: idOf(cx.id, 'runningPpm'), edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' } },
+    runningLossRow(cx),
     { label: 'metresAMinute', figure: idOf(cx.id, 'metresAMinute') },
     ...inkRows(cx, (s) => s.lampDried),
-    choice('repeat', wordSetting(cx, 'repeat', 'new'), ['new', 'repeat']),
+    setupKindRow(cx),
     { label: 'inkKg', figure: idOf(cx.id, 'inkKg') },
     ...passOf(cx).inks.map((ink) => ({ label: 'inkOf', text: ink, figure: `${cx.id}.ink.${ink}.kg` })),
     { label: 'remakes', figure: idOf(cx.id, 'remakes') },

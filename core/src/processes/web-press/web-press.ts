@@ -13,7 +13,7 @@ import { runningLossTerm, stepLosses } from '../step-losses';
 import { repeatFactor, timeAndCost } from '../time-and-cost';
 import { ofForm, webTime } from '../web-time';
 import { passOf, webRegister } from './web-pass';
-import { panelRows, webPressPaper, webPressSummary } from './web-press-page';
+import { webPressPanel, webPressPaper, webPressSummary } from './web-press-page';
 import { webScene } from './web-press-scene';
 
 /** Losses of web stones: metres to set up, new or repeat, as whole repeats. */
@@ -115,7 +115,7 @@ export const webPress: Process = {
     };
   },
   scene: webScene,
-  panel: panelRows,
+  panel: webPressPanel,
   paper: webPressPaper,
   summary: webPressSummary,
 };

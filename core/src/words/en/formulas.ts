@@ -116,12 +116,12 @@ export const FORMULAS: Record<string, FormulaWords> = {
     reads: 'all ink − ink on the sheets',
     terms: { cost: 'all ink', onSheets: 'on the sheets' },
   },
-  'route.costOfMoreCycles': {
+  'route.moreCycles': {
     name: 'For a thousand more',
     reads: 'pieces ÷ pieces a cycle ÷ (1 − running loss), no setup',
     terms: { pieces: 'pieces', per: 'pieces a cycle', runningPpm: 'running loss' },
   },
-  'route.costOfMorePieces': {
+  'route.morePieces': {
     name: 'For a thousand more',
     reads: 'what all that follows takes for a thousand more',
     terms: { delivered: 'delivered' },

@@ -142,7 +142,8 @@ describe('JobPage', () => {
     expect(TestBed.inject(Router).url).toBe(`/jobs/${job().id}`);
     await goTo(undefined, 'card.card.cut');
     expect(store.selectSignal(jobFeature.selectStone)()).toBe('card.card.cut');
-    await goTo('no such view');
+    await goTo('no such view', 'no such stone');
+    expect(host.querySelector('dk-product-form')).not.toBeNull();
     expect(button('Product')?.getAttribute('aria-pressed')).toBe('true');
   });
   it('says that it plans, then shows river, product, findings and totals', async () => {

@@ -146,7 +146,12 @@ export class JobPage implements OnDestroy {
   protected readonly spec = this.store.selectSignal(jobFeature.selectSpec);
   protected readonly plant = this.store.selectSignal(jobFeature.selectPlant);
   protected readonly call = this.store.selectSignal(jobFeature.selectCall);
-  protected readonly stoneId = this.store.selectSignal(jobFeature.selectStone);
+  private readonly askedStone = this.store.selectSignal(jobFeature.selectStone);
+  /** The stone that is looked at; the product where the river has none such any more, or an address names one that never was. */
+  protected readonly stoneId = computed(() => {
+    const [id, stones] = [this.askedStone(), this.planner.planning()?.plan.stones];
+    return !stones || stones.some((s) => s.id === id) ? id : 'product';
+  });
   protected readonly figureId = this.store.selectSignal(jobFeature.selectFigure);
   protected readonly refused = this.store.selectSignal(jobFeature.selectRefused);
   protected readonly stale = this.store.selectSignal(jobFeature.selectStale);
@@ -325,7 +330,7 @@ export class JobPage implements OnDestroy {
     });
     effect(() => {
       const stone = this.stone() ?? 'product';
-      if (stone !== untracked(this.stoneId)) this.store.dispatch(JobActions.stoneChosen({ stone }));
+      if (stone !== untracked(this.askedStone)) this.store.dispatch(JobActions.stoneChosen({ stone }));
     });
     pageTitle(() => say('app.titleOfJob', this.job()?.number ?? '…', this.spec()?.name ?? ''));
     effect(() => {
