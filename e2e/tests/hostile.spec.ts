@@ -7,10 +7,8 @@ test('script and SQL are text wherever a person may type it', async ({ page }) =
   await signIn(page);
   await enterOrder(page, SCRIPT);
   await type(page, 'Envelope', SCRIPT);
-  await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Add a piece' }).click();
   await type(page, 'Name of the piece', SCRIPT.slice(0, 40));
-  await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: /^Title, <img src=x onerror/ })).toBeVisible();
   await page.getByRole('button', { name: 'As a list' }).click();
   await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
@@ -41,10 +39,8 @@ test('a product too large for every stock says by how much, and a date in the pa
   await signIn(page);
   await enterOrder(page, 'Card too large');
   await type(page, 'Open width', '1400');
-  await page.keyboard.press('Enter');
   await expect(page.getByText(/mm too large for the sheet/).first()).toBeVisible();
   await type(page, 'Open width', '200');
-  await page.keyboard.press('Enter');
   await expect(page.getByText(/mm too large for the sheet/)).toBeHidden();
   await page.getByRole('button', { name: /^Due,/ }).click();
   await page.locator('input[type=datetime-local]').fill('2020-01-02T08:00');
