@@ -122,7 +122,7 @@ await main(async () => {
           await page.getByRole('button', { name: new RegExp(`^${stone},`) }).click();
           await shot(name);
         }
-        await page.getByRole('button', { name: 'Compare stocks and presses' }).click();
+        await page.getByRole('tab', { name: 'Compare stocks and presses' }).click();
         await page.getByRole('button', { name: 'Close', exact: true }).first().waitFor();
         await page.getByRole('link', { name: 'Orders' }).click();
         await page
@@ -142,14 +142,14 @@ await main(async () => {
         ]) {
           await page.getByRole('link', { name: 'Orders' }).first().click();
           await page.getByRole('link', { name: order }).first().click();
-          await page.getByRole('button', { name: view, exact: true }).click();
+          await page.getByRole('tab', { name: view, exact: true }).click();
           await page.waitForTimeout(1_000);
           await shot(name);
         }
         for (const [order, view, name] of [['Harvest supper menu', 'Floor', 'job-floor']]) {
           await page.getByRole('link', { name: 'Orders' }).first().click();
           await page.getByRole('link', { name: order }).first().click();
-          await page.getByRole('button', { name: view, exact: true }).click();
+          await page.getByRole('tab', { name: view, exact: true }).click();
           await page.waitForTimeout(1_500);
           await shot(name);
         }

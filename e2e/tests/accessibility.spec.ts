@@ -32,14 +32,14 @@ test('every screen is clean for axe, light and dark', async ({ page }) => {
   for (const stone of ['Stock', 'Plates', 'Print', 'Cut', 'Score and fold', 'Band', 'Pack'])
     await page.getByRole('button', { name: new RegExp(`^${stone},`) }).click();
   await clean(page);
-  await page.getByRole('button', { name: 'When', exact: true }).click();
+  await page.getByRole('tab', { name: 'When', exact: true }).click();
   await clean(page);
   for (const view of ['Floor', 'Risk', 'Plans', 'Gates', 'Deliveries', 'History']) {
-    await page.getByRole('button', { name: view, exact: true }).click();
+    await page.getByRole('tab', { name: view, exact: true }).click();
     if (view === 'Gates') await page.getByRole('button', { name: 'Another gate' }).click();
     await clean(page);
   }
-  await page.getByRole('button', { name: 'Gates', exact: true }).click();
+  await page.getByRole('tab', { name: 'Gates', exact: true }).click();
   await page.getByRole('button', { name: 'Take away' }).click();
   await page.getByRole('button', { name: 'As a list' }).click();
   await clean(page);
@@ -136,7 +136,7 @@ test('text on the river keeps a contrast of 4.5 in both themes', async ({ page }
 test('tools, kitchen, zones, register and practice are clean for axe, light and dark', async ({ page }) => {
   await signIn(page, 'runa', 'paper-river-25');
   await enterOrder(page, 'Press axe');
-  await page.getByRole('button', { name: 'Product', exact: false }).first().click();
+  await page.getByRole('tab', { name: 'Product', exact: false }).first().click();
   await type(page, 'Inks, front', 'K, C, moss green');
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await release(page);
@@ -149,7 +149,7 @@ test('tools, kitchen, zones, register and practice are clean for axe, light and 
   await page.locator('dk-ink-desk').waitFor();
   await clean(page);
   for (const view of ['Pails', 'Library', 'Aims', 'Lots']) {
-    await page.getByRole('button', { name: view, exact: true }).click();
+    await page.getByRole('tab', { name: view, exact: true }).click();
     await clean(page);
   }
   await page.goto('/register');

@@ -133,7 +133,7 @@ test('a step runs at a terminal of 1024 × 768 from sign-in to handover', async 
   // The planner's page of the job: balanced, with piles, waste and log; the counter marked as simulated.
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(`/jobs/${job}`);
-  await page.getByRole('button', { name: 'Floor', exact: true }).click();
+  await page.getByRole('tab', { name: 'Floor', exact: true }).click();
   await expect(page.getByText('Expected at the end')).toBeVisible();
   await expect(page.getByText('rack B4').first()).toBeVisible();
   await expect(page.getByText('simulated counter').first()).toBeVisible();
@@ -246,14 +246,14 @@ test('the planner sees the floor move within two seconds, and rescues a job that
 
   await desk.goto(`/jobs/${job}`);
   await expect(desk.getByText('At this rate').first()).toBeVisible();
-  await desk.getByRole('button', { name: 'Floor', exact: true }).click();
+  await desk.getByRole('tab', { name: 'Floor', exact: true }).click();
   await expect(desk.getByText(/pieces will be short: what can be done/)).toBeVisible();
   await expect(desk.getByText('The press has finished this job.')).toBeVisible();
   await desk.locator('.option', { hasText: 'Top up digitally' }).getByRole('button', { name: 'Enter the child job' }).click();
   await expect(desk.getByRole('heading', { name: /topped up/ })).toBeVisible();
   await expect(desk.getByText('Toner press 1').first()).toBeVisible();
   await desk.goto(`/jobs/${job}`);
-  await desk.getByRole('button', { name: 'Floor', exact: true }).click();
+  await desk.getByRole('tab', { name: 'Floor', exact: true }).click();
   await expect(desk.getByText('of what is missing')).toBeVisible();
   await expect(desk.getByText(/pieces will be short/)).toHaveCount(0);
 
@@ -271,7 +271,7 @@ test('a wished certainty shows its price, and lays its reserve', async ({ page }
   await page.setViewportSize({ width: 1280, height: 800 });
   await signIn(page);
   await enterOrder(page, 'Certain card');
-  await page.getByRole('button', { name: 'Risk', exact: true }).click();
+  await page.getByRole('tab', { name: 'Risk', exact: true }).click();
   await expect(page.getByText(/From handbook allowances/)).toBeVisible();
   await expect(page.locator('apx-chart svg').first()).toBeVisible();
   await page.getByRole('button', { name: '99 %' }).click();

@@ -125,7 +125,7 @@ test('a figure set by hand takes effect, shows both values, and goes back', asyn
 test('stocks and presses are compared by cost, and one is taken', async ({ page }) => {
   await signIn(page);
   await enterOrder(page, 'Compared card');
-  await page.getByRole('button', { name: 'Compare stocks and presses' }).click();
+  await page.getByRole('tab', { name: 'Compare stocks and presses' }).click();
   await page.getByRole('button', { name: 'Close' }).waitFor();
   await page.getByRole('button', { name: 'Take it' }).first().click();
   await expect(page.getByText('saved', { exact: true })).toBeVisible();

@@ -65,7 +65,7 @@ test('9 the same place changed by two: both values stand there with names, and w
   await expect(page.getByText(/quantity: theirs 8\s?000, yours 7\s?000/)).toBeVisible();
   await page.getByRole('button', { name: 'Keep mine' }).click();
   await expect(other.getByRole('button', { name: /^Quantity, 7\s?000/ })).toBeVisible();
-  await page.getByRole('button', { name: 'History' }).click();
+  await page.getByRole('tab', { name: 'History' }).click();
   for (const value of [/quantity: .*→ 8\s?000/, /quantity: .*→ 7\s?000/]) await expect(page.getByText(value).first()).toBeVisible();
 });
 

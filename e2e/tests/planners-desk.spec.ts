@@ -101,7 +101,7 @@ test('2 keeps alternatives beside the plan, compares where they differ, and choo
   await signIn(page);
   await enterOrder(page, 'Weighed card');
   await saved(page);
-  await page.getByRole('button', { name: 'Compare stocks and presses' }).click();
+  await page.getByRole('tab', { name: 'Compare stocks and presses' }).click();
   await expect(page.getByRole('heading', { name: /^Other stocks/ })).toBeVisible();
   const row = page.getByRole('row').filter({ hasText: 'Keep beside' }).first();
   await row.getByRole('button', { name: 'Keep beside' }).click();

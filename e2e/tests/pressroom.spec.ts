@@ -11,7 +11,7 @@ test('an ink is matched, weighed, drawn down with the simulated instrument, corr
 }) => {
   await signIn(page);
   await enterOrder(page, 'Moss card');
-  await page.getByRole('button', { name: 'Product', exact: false }).first().click();
+  await page.getByRole('tab', { name: 'Product', exact: false }).first().click();
   await type(page, 'Inks, front', 'K, moss green');
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await expect(page.getByText('No accepted draw-down of moss green').first()).toBeVisible();
@@ -139,7 +139,7 @@ test('plates are imaged by the simulated platesetter, checked, used and kept', a
   await page.getByRole('button', { name: 'To the press' }).click();
   await expect(items.first()).toContainText('on press');
   await page.getByRole('button', { name: 'Into the store' }).click();
-  await page.getByRole('button', { name: 'Kept', exact: true }).click();
+  await page.getByRole('tab', { name: 'Kept', exact: true }).click();
   await expect(page.locator('.item').first()).toContainText('stored');
   // A die that was made elsewhere is entered by hand; a job that is not there is said, and nothing typed is lost.
   await page.getByRole('button', { name: 'Enter a tool …' }).click();
@@ -169,7 +169,7 @@ test('a separation is laid on the sheet zone by zone; one of other sides is refu
   await page.getByLabel('Choose a separation for K').setInputFiles(`${SEPARATIONS}/menu-k.png`);
   await expect(page.getByRole('alert')).toContainText('420 × 396 pixels');
   await page.goto(`/jobs/${job}`);
-  await page.getByRole('button', { name: 'Product', exact: false }).first().click();
+  await page.getByRole('tab', { name: 'Product', exact: false }).first().click();
   await type(page, 'Open width', '210');
   await type(page, 'Height', '198');
   await expect(page.getByText('saved', { exact: true })).toBeVisible();

@@ -104,7 +104,7 @@ test('a person who reads inches sees and types them, on every screen, and the jo
   await signIn(page);
   await enterOrder(page, 'Card in inches');
   const sheets = await page.getByRole('contentinfo').getByRole('button').first().textContent();
-  await page.getByRole('button', { name: 'Product', exact: true }).click();
+  await page.getByRole('tab', { name: 'Product', exact: true }).click();
   await type(page, 'Open width', '8 1/2 in');
   await expect(page.getByRole('button', { name: /^Open width, 215\.9 mm/ })).toBeVisible();
   await page.getByRole('button', { name: 'Anselm Hardt, menu' }).click();
@@ -114,7 +114,7 @@ test('a person who reads inches sees and types them, on every screen, and the jo
   await type(page, 'Open width', '8 1/4');
   await expect(page.getByRole('button', { name: /^Open width, 8 1\/4 in/ })).toBeVisible();
   await page.reload();
-  await page.getByRole('button', { name: 'Product', exact: true }).click();
+  await page.getByRole('tab', { name: 'Product', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Open width, 8 1\/4 in/ })).toBeVisible();
   await page.getByRole('button', { name: 'Anselm Hardt, menu' }).click();
   await page.getByRole('menuitem', { name: 'Millimetres and kilograms' }).click();

@@ -59,7 +59,7 @@ const look = (page: Page, typed: string[]): Promise<Seen> =>
 test('no screen says anything past the catalogue, and none is too narrow for a longer language', async ({ page }) => {
   await signIn(page, 'runa', 'paper-river-25');
   await enterOrder(page, 'Pseudo print');
-  await page.getByRole('button', { name: 'Product', exact: false }).first().click();
+  await page.getByRole('tab', { name: 'Product', exact: false }).first().click();
   await type(page, 'Inks, front', 'K, C, moss green');
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await release(page);
@@ -121,16 +121,16 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
     await page.goto(job);
     await page.locator('dk-count-river').waitFor();
     await page.locator('.strip .view').nth(views.indexOf(name)).click();
-    if (name === 'Gates') await page.locator('dk-gates-panel .plain').first().click();
+    if (name === 'Gates') await page.locator('dk-gates-panel button.mat-mdc-button').first().click();
     await note(`job, ${name}`);
   }
-  await page.locator('.head button.quiet').nth(1).click();
+  await page.locator('.head button.mat-mdc-outlined-button').nth(1).click();
   await note('job, more');
   await page.keyboard.press('Escape');
   await page.goto('/stock');
   await page.locator('dk-stock-desk').waitFor();
   await note('stock');
-  await page.locator('dk-stock-desk .top .plain').first().click();
+  await page.locator('dk-stock-desk .top button.mat-mdc-button').first().click();
   await note('stock, a new lot');
   await page.goto('/floor');
   await page.locator('section.machine').first().waitFor();
@@ -145,9 +145,9 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   await page.goto('/kitchen');
   await page.locator('dk-ink-desk').waitFor({ timeout: 10_000 });
   await note('kitchen');
-  const lab = page.locator('dk-measure-field input.field-input');
+  const lab = page.locator('dk-measure-field input.mat-mdc-input-element');
   for (const [i, value] of ['55', '-28', '26'].entries()) await lab.nth(i).fill(value);
-  await page.locator('dk-sample-panel button.act').click();
+  await page.locator('dk-sample-panel button.mat-mdc-unelevated-button').click();
   await page.locator('dk-match-panel').waitFor({ timeout: 10_000 });
   await note('kitchen, recipe');
   for (let view = 1; view < 5; view++) {
@@ -157,10 +157,10 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   await page.goto('/register');
   await page.locator('dk-register-page main').waitFor({ timeout: 10_000 });
   await note('register');
-  await page.locator('.head button.act').click();
+  await page.locator('.head button.mat-mdc-unelevated-button').click();
   await note('register, next reading');
   await page.goto('/register/practice');
-  await page.locator('.choice').first().click();
+  await page.locator('.choices button').first().click();
   await note('practice');
   await page.goto(`/zones/${printed.split('/').at(-1) ?? ''}/card.card.print.front`);
   await page.locator('dk-zones-page main').waitFor();
@@ -170,7 +170,7 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   await note('import');
   await page.goto('/orders/new');
   await page.locator('dk-count-river').waitFor();
-  await page.locator('.head button.quiet').first().click();
+  await page.locator('.head button.mat-mdc-outlined-button').first().click();
   await note('new order, start from');
   for (const section of ['machines', 'stocks', 'losses', 'practice', 'calendar', 'people', 'history']) {
     await page.goto(`/settings/${section}`);
@@ -194,7 +194,7 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
 /** A machine's terminal, screen by screen. */
 async function terminal(page: Page, note: (screen: string) => Promise<void>): Promise<void> {
   await page.goto('/terminal');
-  await page.locator('dk-choose-machine .choice').first().waitFor();
+  await page.locator('dk-choose-machine .choices button').first().waitFor();
   await note('terminal, which machine');
   await page.getByRole('button', { name: 'Press 3', exact: true }).click();
   await page.locator('dk-sign-on .choice').first().waitFor();

@@ -6,6 +6,7 @@ import { provideStore } from '@ngrx/store';
 import { routes } from './app.routes';
 import * as sessionEffects from './session/session.effects';
 import { sessionFeature } from './session/session.feature';
+import { provideMaterial } from './shared/material';
 import { provideServer } from './shared/server';
 
 export const appConfig: ApplicationConfig = {
@@ -17,5 +18,6 @@ export const appConfig: ApplicationConfig = {
     provideStore({ [sessionFeature.name]: sessionFeature.reducer }),
     provideEffects(sessionEffects),
     provideServer(),
+    provideMaterial(),
   ],
 };

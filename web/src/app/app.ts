@@ -4,6 +4,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { MatButton } from '@angular/material/button';
 import { Store } from '@ngrx/store';
 import { filter, map } from 'rxjs';
 import type { UnitSystem } from '@druckerei/core/words';
@@ -17,7 +18,7 @@ import { Theme } from './shared/theme';
 /** The frame: name, what exists, who is here. Sign-in stands before everything; an expired session keeps the screen behind it. */
 @Component({
   selector: 'dk-app',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, MatMenuModule, MatDialogModule, OwnPassword, SignIn],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, MatMenuModule, MatDialogModule, OwnPassword, SignIn, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` @if (!known()) {
       <p class="wait soft" role="status">{{ say('app.oneMoment') }}</p>
@@ -41,7 +42,9 @@ import { Theme } from './shared/theme';
               <a routerLink="/logbook" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.logbook') }}</a>
             </nav>
             <span class="space"></span>
-            <button class="keys quiet" type="button" (click)="showKeys()">{{ say('app.keys') }} <kbd class="kbd">?</kbd></button>
+            <button matButton="outlined" class="keys" type="button" (click)="showKeys()">
+              {{ say('app.keys') }} <kbd class="kbd">?</kbd>
+            </button>
             <button class="who" type="button" [matMenuTriggerFor]="menu" [attr.aria-label]="person.fullName + say('app.menu')">
               {{ person.initials }}
             </button>
@@ -101,9 +104,6 @@ import { Theme } from './shared/theme';
       color: var(--ink);
       font-weight: 600;
       border-bottom: 2px solid var(--act);
-    }
-    .space {
-      flex: 1;
     }
     .keys {
       padding: 3px 10px;

@@ -109,6 +109,7 @@ export const SCREENS = {
   'jobPage.thePlanCouldNotBe': 'The plan could not be made: {0}. The last good one stays.',
   'jobPage.theLastGoodPlanStays': 'The last good plan stays until the field is right.',
   'jobPage.product': 'Product',
+  'jobPage.views': 'Views of the job',
   'jobPage.when': 'When',
   'jobPage.compareStocksAndPresses': 'Compare stocks and presses',
   'jobPage.river': 'River',

@@ -10,6 +10,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { select } from 'd3-selection';
 import { zoom, type ZoomBehavior, zoomIdentity } from 'd3-zoom';
 import { formatNumber, inkColour, pathData, type Scene, type Shape, say } from '@druckerei/core';
@@ -18,10 +19,11 @@ import { formatNumber, inkColour, pathData, type Scene, type Shape, say } from '
 @Component({
   selector: 'dk-drawing',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   template: ` @if (scene(); as s) {
       <div class="tools">
         @if (s.toScale) {
-          <button type="button" class="plain" [attr.aria-pressed]="measuring()" (click)="toggleMeasure()">
+          <button type="button" matButton [attr.aria-pressed]="measuring()" (click)="toggleMeasure()">
             {{ measuring() ? say('drawing.stopMeasuring') : say('drawing.measure') }}
           </button>
         }
@@ -29,9 +31,9 @@ import { formatNumber, inkColour, pathData, type Scene, type Shape, say } from '
           <span class="read" role="status">{{ say('drawing.mm', distance()) }}</span>
         }
         <span class="space"></span>
-        <button type="button" class="plain" (click)="by(1.4)" [attr.aria-label]="say('drawing.zoomIn')">+</button>
-        <button type="button" class="plain" (click)="by(1 / 1.4)" [attr.aria-label]="say('drawing.zoomOut')">−</button>
-        <button type="button" class="plain" (click)="whole()">{{ say('drawing.whole') }}</button>
+        <button type="button" matButton (click)="by(1.4)" [attr.aria-label]="say('drawing.zoomIn')">+</button>
+        <button type="button" matButton (click)="by(1 / 1.4)" [attr.aria-label]="say('drawing.zoomOut')">−</button>
+        <button type="button" matButton (click)="whole()">{{ say('drawing.whole') }}</button>
       </div>
       <svg
         #board

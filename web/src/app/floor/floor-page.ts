@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
 import { Store } from '@ngrx/store';
 import type { MachineNow, StepNow } from '@druckerei/contract';
 import { formatDuration, formatMoment, formatNumber, label, say, timesUpTo, UNIT_WORDS } from '@druckerei/core';
@@ -25,7 +26,7 @@ interface Row {
 /** Every machine now: what runs and how far it is against the plan, how long it will take, what was said last, and what waits for what. */
 @Component({
   selector: 'dk-floor-page',
-  imports: [RouterLink],
+  imports: [RouterLink, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './floor-page.html',
   styleUrl: './floor-page.scss',

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, type OnDestroy, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatProgressBar } from '@angular/material/progress-bar';
 import { filter, interval, merge, startWith, type Subscription, switchMap } from 'rxjs';
 import type { ImportPreview, Task } from '@druckerei/contract';
 import { formatNumber, ORDER_COLUMNS, say } from '@druckerei/core';
@@ -14,7 +16,7 @@ const LOOK_MS = 1_000;
 /** Orders from a CSV file: what would be made and which rows are bad is seen before anything is made; then it runs on the server, with progress, and can be stopped. */
 @Component({
   selector: 'dk-import-page',
-  imports: [RouterLink],
+  imports: [RouterLink, MatButton, MatProgressBar],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<div class="head">
       <div>
@@ -22,7 +24,7 @@ const LOOK_MS = 1_000;
         <h1>{{ say('importPage.ordersFromAFile') }}</h1>
       </div>
       <span class="space"></span>
-      <label class="quiet choose"
+      <label class="choose"
         >{{ say('importPage.chooseAFile') }}<input #file class="said" type="file" accept=".csv,text/csv,text/plain" (change)="send(file)"
       /></label>
     </div>
@@ -33,11 +35,15 @@ const LOOK_MS = 1_000;
       @if (task(); as t) {
         <section class="card" role="status" [attr.aria-label]="say('importPage.progress')">
           <h2>{{ taskSays() }}</h2>
-          <progress [value]="t.done" [max]="t.of ?? 1" [attr.aria-label]="say('importPage.progress')"></progress>
+          <mat-progress-bar
+            [mode]="t.of === null ? 'indeterminate' : 'determinate'"
+            [value]="(100 * t.done) / (t.of || 1)"
+            [attr.aria-label]="say('importPage.progress')"
+          />
           @if (t.state === 'waiting' || t.state === 'running') {
-            <button type="button" class="quiet" (click)="stop()">{{ say('importPage.stop') }}</button>
+            <button type="button" matButton="outlined" (click)="stop()">{{ say('importPage.stop') }}</button>
           } @else {
-            <a routerLink="/orders" class="act">{{ say('importPage.seeTheOrders') }}</a>
+            <a routerLink="/orders" matButton="filled">{{ say('importPage.seeTheOrders') }}</a>
           }
         </section>
       }
@@ -46,7 +52,7 @@ const LOOK_MS = 1_000;
           <div class="top">
             <h2>{{ say('importPage.rowsBecomeOrders', n(p.good), n(p.rows)) }}</h2>
             <span class="space"></span>
-            <button type="button" class="act" [disabled]="p.good === 0 || sending()" (click)="start()">
+            <button type="button" matButton="filled" [disabled]="p.good === 0 || sending()" (click)="start()">
               {{ say('importPage.makeThem', n(p.good)) }}
             </button>
           </div>
@@ -126,9 +132,6 @@ const LOOK_MS = 1_000;
     .head {
       padding: 14px 16px 10px;
     }
-    .space {
-      flex: 1;
-    }
     main {
       padding: 0 16px 16px;
       display: grid;
@@ -137,19 +140,11 @@ const LOOK_MS = 1_000;
     section {
       padding: 12px 16px;
     }
-    progress {
-      width: 100%;
-      accent-color: var(--act);
-      margin: 8px 0 12px;
-    }
     pre {
       overflow: auto;
       background: var(--know-ground);
       padding: 10px 12px;
       border-radius: 7px;
-    }
-    a.act {
-      text-decoration: none;
     }
   `,
 })

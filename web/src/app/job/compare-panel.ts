@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import {
   byCost,
   cheaperFrom,
@@ -19,14 +20,15 @@ import { movedSays } from '../shared/moved-says';
 @Component({
   selector: 'dk-compare-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   template: ` <div class="top">
       <h2>{{ say('comparePanel.stocksAndPressesByCost') }}</h2>
       <span class="space"></span>
       @if (!done()) {
         <span role="status" class="soft">{{ say('comparePanel.planned', rows().length) }}</span>
-        <button type="button" class="quiet" (click)="stopped.emit()">{{ say('comparePanel.stop') }}</button>
+        <button type="button" matButton="outlined" (click)="stopped.emit()">{{ say('comparePanel.stop') }}</button>
       } @else {
-        <button type="button" class="plain" (click)="stopped.emit()">{{ say('comparePanel.close') }}</button>
+        <button type="button" matButton (click)="stopped.emit()">{{ say('comparePanel.close') }}</button>
       }
     </div>
     <table>
@@ -68,9 +70,9 @@ import { movedSays } from '../shared/moved-says';
               } @else if (r.chosen) {
                 {{ say('comparePanel.asPlanned') }}
               } @else {
-                <button type="button" class="plain" (click)="take.emit(r.edits)">{{ say('comparePanel.takeIt') }}</button>
+                <button type="button" matButton (click)="take.emit(r.edits)">{{ say('comparePanel.takeIt') }}</button>
                 @if (mayKeep()) {
-                  <button type="button" class="plain gap" (click)="keep.emit({ name: nameOf(r), edits: r.edits })">
+                  <button type="button" matButton class="gap" (click)="keep.emit({ name: nameOf(r), edits: r.edits })">
                     {{ say('comparePanel.keepIt') }}
                   </button>
                 }
@@ -94,9 +96,9 @@ import { movedSays } from '../shared/moved-says';
               </td>
               <td class="wide">{{ changes(o) }}</td>
               <td class="acts">
-                <button type="button" class="plain" (click)="take.emit(o.edits)">{{ say('comparePanel.takeIt') }}</button>
+                <button type="button" matButton (click)="take.emit(o.edits)">{{ say('comparePanel.takeIt') }}</button>
                 @if (mayKeep()) {
-                  <button type="button" class="plain gap" (click)="keep.emit({ name: stockName(o.stock), edits: o.edits })">
+                  <button type="button" matButton class="gap" (click)="keep.emit({ name: stockName(o.stock), edits: o.edits })">
                     {{ say('comparePanel.keepIt') }}
                   </button>
                 }
@@ -107,14 +109,6 @@ import { movedSays } from '../shared/moved-says';
       </table>
     }`,
   styles: `
-    .top {
-      display: flex;
-      align-items: baseline;
-      gap: 12px;
-    }
-    .space {
-      flex: 1;
-    }
     table {
       width: 100%;
       border-collapse: collapse;

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatTooltip } from '@angular/material/tooltip';
 import {
   stoneName,
   stoneWord,
@@ -43,6 +45,7 @@ const HEIGHT = 62;
 @Component({
   selector: 'dk-count-river',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatTooltip],
   templateUrl: './count-river.html',
   styleUrl: './count-river.scss',
 })

@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatInputModule } from '@angular/material/input';
 import type { Job } from '@druckerei/contract';
 import { editAt, type Edit, formatNumber, type Item, type JobSpec, orderedQuantity, say } from '@druckerei/core';
 import type { Failure } from '../shared/api';
@@ -12,7 +15,7 @@ const NEW_VERSION = 1_000;
 /** What goes where and when: dates, addresses and versions of every order the job works for, and whether they add up; and the way to take another order in. */
 @Component({
   selector: 'dk-deliveries-panel',
-  imports: [EditValue, RouterLink],
+  imports: [EditValue, RouterLink, MatButton, MatCheckbox, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@for (i of items(); track i.id) {
       <div class="top">
@@ -24,18 +27,12 @@ const NEW_VERSION = 1_000;
           }
         </h2>
         <span class="space"></span>
-        <label class="soft"
-          ><input
-            type="checkbox"
-            [checked]="i.item.balanced"
-            [disabled]="locked()"
-            (change)="setBalanced(i.id, $any($event.target).checked)"
-          />
-          {{ say('deliveriesPanel.balanced') }}</label
-        >
+        <mat-checkbox class="soft" [checked]="i.item.balanced" [disabled]="locked()" (change)="setBalanced(i.id, $event.checked)">{{
+          say('deliveriesPanel.balanced')
+        }}</mat-checkbox>
         @if (!locked()) {
-          <button type="button" class="plain" (click)="addVersion(i.id, i.item)">{{ say('deliveriesPanel.anotherVersion') }}</button>
-          <button type="button" class="plain" (click)="addDelivery(i.id, i.item)">{{ say('deliveriesPanel.anotherDelivery') }}</button>
+          <button type="button" matButton (click)="addVersion(i.id, i.item)">{{ say('deliveriesPanel.anotherVersion') }}</button>
+          <button type="button" matButton (click)="addDelivery(i.id, i.item)">{{ say('deliveriesPanel.anotherDelivery') }}</button>
         }
       </div>
       <table class="lines">
@@ -98,7 +95,7 @@ const NEW_VERSION = 1_000;
               </td>
               <td>
                 @if (!locked() && i.item.deliveries.length > 1) {
-                  <button type="button" class="plain" (click)="removeDelivery(i.id, i.item, at)">
+                  <button type="button" matButton (click)="removeDelivery(i.id, i.item, at)">
                     {{ say('deliveriesPanel.takeAway') }}
                   </button>
                 }
@@ -130,22 +127,14 @@ const NEW_VERSION = 1_000;
     }
     @if (canJoin()) {
       <form class="join" (submit)="$event.preventDefault(); join(other.value)">
-        <label
-          ><span class="soft">{{ say('deliveriesPanel.takeInTheOrderOfJob') }}</span
-          ><input #other class="field-input" inputmode="numeric" [attr.aria-label]="say('deliveriesPanel.numberOfTheOtherJob')" /></label
-        ><button type="submit" class="quiet">{{ say('deliveriesPanel.takeIn') }}</button>
+        <mat-form-field
+          ><mat-label>{{ say('deliveriesPanel.takeInTheOrderOfJob') }}</mat-label
+          ><input matInput #other inputmode="numeric" [attr.aria-label]="say('deliveriesPanel.numberOfTheOtherJob')" /></mat-form-field
+        ><button type="submit" matButton="outlined">{{ say('deliveriesPanel.takeIn') }}</button>
         <span class="soft">{{ say('deliveriesPanel.oneJobWorksForBoth') }}</span>
       </form>
     }`,
   styles: `
-    .top {
-      display: flex;
-      align-items: baseline;
-      gap: 16px;
-    }
-    .space {
-      flex: 1;
-    }
     .sum td {
       font-weight: 600;
     }
@@ -154,7 +143,7 @@ const NEW_VERSION = 1_000;
       gap: 12px;
       align-items: end;
     }
-    .join label {
+    .join mat-form-field {
       width: 190px;
     }
   `,

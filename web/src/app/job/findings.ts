@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, input, linkedSignal, output, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import {
   type Edit,
   type Finding,
@@ -19,6 +20,7 @@ import type { Preview } from '../planner/plan-messages';
 @Component({
   selector: 'dk-findings',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   template: ` <div class="top">
       <h2>{{ say('findings.findings') }}</h2>
       <span class="space"></span><span class="soft">{{ counted() }}</span>
@@ -36,27 +38,27 @@ import type { Preview } from '../planner/plan-messages';
           @for (r of f.remedies; track $index) {
             @if (r.do === 'ask' && r.desk === 'floor') {
               <p class="remedy">
-                <button type="button" class="plain" (click)="floorAsked.emit()">{{ remedy(r) }}</button>
+                <button type="button" matButton (click)="floorAsked.emit()">{{ remedy(r) }}</button>
               </p>
             } @else if (locked()) {
               <!-- what is released changes by a revision only -->
             } @else if (r.do === 'edit') {
               <p class="remedy">
-                <button type="button" class="plain" (click)="apply.emit(r.edits)">{{ remedy(r) }}</button>
+                <button type="button" matButton (click)="apply.emit(r.edits)">{{ remedy(r) }}</button>
                 @if (preview(); as p) {
                   <span>{{ change(p) }}</span>
                 }
               </p>
             } @else if (r.do === 'search') {
               <p class="remedy">
-                <button type="button" class="plain" (click)="searchAsked.emit(r.slot)">{{ remedy(r) }}</button>
+                <button type="button" matButton (click)="searchAsked.emit(r.slot)">{{ remedy(r) }}</button>
               </p>
             } @else {
               <p class="remedy">{{ remedy(r) }}</p>
             }
           }
           @if (f.figure; as id) {
-            <button type="button" class="plain" (click)="explain.emit(id)">{{ say('findings.showTheWorking') }}</button>
+            <button type="button" matButton (click)="explain.emit(id)">{{ say('findings.showTheWorking') }}</button>
           }
         }
       </article>
@@ -68,9 +70,6 @@ import type { Preview } from '../planner/plan-messages';
       display: flex;
       align-items: baseline;
       margin-bottom: 6px;
-    }
-    .space {
-      flex: 1;
     }
     .finding {
       border-radius: 7px;
@@ -89,7 +88,7 @@ import type { Preview } from '../planner/plan-messages';
       cursor: pointer;
       color: inherit;
     }
-    .plain {
+    .finding .mat-mdc-button {
       color: var(--ink);
       text-decoration: underline;
     }

@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { Router, RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatTooltip } from '@angular/material/tooltip';
 import { auditTime, filter } from 'rxjs';
 import type { Job, JobFloor, LogLine, Shortage } from '@druckerei/contract';
 import {
@@ -27,7 +29,7 @@ type StepRow = JobFloor['steps'][number];
 /** What happened to a job on the floor: forecast with its range, ways out when it will be short, steps and their balance, piles and where they are, waste, log. */
 @Component({
   selector: 'dk-floor-panel',
-  imports: [RouterLink, MatDialogModule, FigureValue],
+  imports: [RouterLink, MatDialogModule, FigureValue, MatButton, MatTooltip],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './floor-panel.html',
   styleUrl: './floor-panel.scss',

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { editAt, type Edit, formatNumber, gangRowsOf, type GangRow, type JobSpec, mayBeGanged, type Plan, say } from '@druckerei/core';
 import { EditValue } from '../shared/edit-value';
 
 /** Orders that share a sheet: which parts lie on it, how many copies of each, and what each has over; and the way to bring parts together. */
 @Component({
   selector: 'dk-gangs-panel',
-  imports: [EditValue, MatButtonModule, MatCheckboxModule],
+  imports: [EditValue, MatButtonModule, MatCheckboxModule, MatCheckbox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@if (gangs().length > 0 || free().length > 1) {
     <section [attr.aria-label]="say('gangsPanel.title')">

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import type { Job } from '@druckerei/contract';
 import {
   editAt,
@@ -19,17 +21,18 @@ import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
 import { EditValue } from '../shared/edit-value';
 import { askReason, type ReasonAsk } from '../shared/reason-dialog';
+import { InPlace } from '../shared/in-place';
 
 /** What the job waits for: who says yes to which version, by when, and what it holds. Answers are given here and stay on record. */
 @Component({
   selector: 'dk-gates-panel',
-  imports: [EditValue, MatDialogModule],
+  imports: [EditValue, MatDialogModule, InPlace, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<div class="top">
       <h2>{{ say('gatesPanel.gates') }}</h2>
       <span class="space"></span>
       @if (!locked()) {
-        <button type="button" class="plain" (click)="add()">{{ say('gatesPanel.anotherGate') }}</button>
+        <button type="button" matButton (click)="add()">{{ say('gatesPanel.anotherGate') }}</button>
       }
     </div>
     @if (failure(); as f) {
@@ -52,6 +55,8 @@ import { askReason, type ReasonAsk } from '../shared/reason-dialog';
           <tr>
             <td>
               <select
+                matNativeControl
+                dkInPlace
                 [attr.aria-label]="say('gatesPanel.what')"
                 [disabled]="locked()"
                 (change)="set(g.id, 'kind', $any($event.target).value)"
@@ -91,6 +96,8 @@ import { askReason, type ReasonAsk } from '../shared/reason-dialog';
             </td>
             <td>
               <select
+                matNativeControl
+                dkInPlace
                 [attr.aria-label]="say('gatesPanel.holds')"
                 [disabled]="locked()"
                 (change)="set(g.id, 'holds', $any($event.target).value)"
@@ -106,13 +113,13 @@ import { askReason, type ReasonAsk } from '../shared/reason-dialog';
             </td>
             <td class="acts">
               @if (g.state !== 'open' && may()) {
-                <button type="button" class="plain" (click)="answer(g.id, g.gate, 'yes')">{{ say('gatesPanel.yes') }}</button>
+                <button type="button" matButton (click)="answer(g.id, g.gate, 'yes')">{{ say('gatesPanel.yes') }}</button>
               }
               @if (g.state !== 'refused' && may()) {
-                <button type="button" class="plain" (click)="answer(g.id, g.gate, 'no')">{{ say('gatesPanel.no') }}</button>
+                <button type="button" matButton (click)="answer(g.id, g.gate, 'no')">{{ say('gatesPanel.no') }}</button>
               }
               @if (!locked()) {
-                <button type="button" class="plain" (click)="remove(g.id)">{{ say('gatesPanel.takeAway') }}</button>
+                <button type="button" matButton (click)="remove(g.id)">{{ say('gatesPanel.takeAway') }}</button>
               }
             </td>
           </tr>
@@ -130,25 +137,15 @@ import { askReason, type ReasonAsk } from '../shared/reason-dialog';
           <li [class.back]="a.taken">
             {{ a.says }} <span class="soft">{{ a.note ? '“' + a.note + '”' : '' }}</span>
             @if (a.answer !== 'back' && !a.taken && may()) {
-              <button type="button" class="plain" (click)="takeBack(a.id)">{{ say('gatesPanel.takeBack') }}</button>
+              <button type="button" matButton (click)="takeBack(a.id)">{{ say('gatesPanel.takeBack') }}</button>
             }
           </li>
         }
       </ul>
     }`,
   styles: `
-    .top {
-      display: flex;
-      align-items: baseline;
-    }
-    .space {
-      flex: 1;
-    }
     .acts {
       white-space: nowrap;
-    }
-    .acts .plain {
-      margin-right: 10px;
     }
     .yes {
       background: var(--act-ground);

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { Differences, Happened, Job } from '@druckerei/contract';
 import { formatMoment, label, type Place, say } from '@druckerei/core';
 import type { Failure } from '../shared/api';
@@ -9,6 +10,7 @@ import { movedSays } from '../shared/moved-says';
 @Component({
   selector: 'dk-history-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   template: `<div class="top">
       <h2>{{ say('historyPanel.releases') }}</h2>
     </div>
@@ -22,11 +24,11 @@ import { movedSays } from '../shared/moved-says';
           <span class="soft">“{{ r.reason }}”</span>
         }
         @if ($index > 0) {
-          <button type="button" class="plain" (click)="compare(job().releases[$index - 1]!.nr, r.nr)">
+          <button type="button" matButton (click)="compare(job().releases[$index - 1]!.nr, r.nr)">
             {{ say('historyPanel.againstTheOneBefore') }}
           </button>
         }
-        <button type="button" class="plain" (click)="compare(r.nr, null)">{{ say('historyPanel.againstNow') }}</button>
+        <button type="button" matButton (click)="compare(r.nr, null)">{{ say('historyPanel.againstNow') }}</button>
       </p>
     } @empty {
       <p class="soft">{{ say('historyPanel.nothingIsReleasedYet') }}</p>

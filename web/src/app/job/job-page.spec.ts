@@ -109,8 +109,8 @@ describe('JobPage', () => {
     const waiting = host.textContent.trim();
     store.dispatch(JobApiActions.jobLoaded({ job: job(more), plant, kept: { pending: [], undo: [], redo: [] } }));
     await f.whenStable();
-    const button = (text: string): HTMLButtonElement | undefined =>
-      [...host.querySelectorAll('button')].find(
+    const button = (text: string): HTMLElement | undefined =>
+      [...host.querySelectorAll<HTMLElement>('button, a[role=tab]')].find(
         (b) => b.textContent.trim() === text || (b.getAttribute('aria-label') ?? '').startsWith(text),
       );
     const press = async (text: string): Promise<void> => {
@@ -137,14 +137,14 @@ describe('JobPage', () => {
     await goTo('deliveries');
     expect(host.querySelector('dk-deliveries-panel')).not.toBeNull();
     await press('When');
-    expect(TestBed.inject(Router).url).toBe(`/jobs/${job().id}?view=route`);
-    await press('When');
-    expect(TestBed.inject(Router).url).toBe(`/jobs/${job().id}`);
+    expect(TestBed.inject(Router).url).toBe('/?view=route');
+    await press('Product');
+    expect(TestBed.inject(Router).url).toBe('/');
     await goTo(undefined, 'card.card.cut');
     expect(store.selectSignal(jobFeature.selectStone)()).toBe('card.card.cut');
     await goTo('no such view', 'no such stone');
     expect(host.querySelector('dk-product-form')).not.toBeNull();
-    expect(button('Product')?.getAttribute('aria-pressed')).toBe('true');
+    expect(button('Product')?.getAttribute('aria-selected')).toBe('true');
   });
   it('says that it plans, then shows river, product, findings and totals', async () => {
     const { host, waiting, planner } = await open();

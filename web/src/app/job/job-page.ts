@@ -13,8 +13,11 @@ import {
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatTabNavPanel } from '@angular/material/tabs';
 import { Store } from '@ngrx/store';
 import { pageTitle } from '../shared/page-title';
+import { Views, type View as Shown } from '../shared/views';
 import { Typing } from '../shared/typing';
 import type { Observable } from 'rxjs';
 import {
@@ -84,7 +87,7 @@ const FOOT: TotalKey[] = [
   'readyAt',
 ];
 
-type View = 'stone' | 'floor' | 'risk' | 'route' | 'plans' | 'gates' | 'deliveries' | 'history';
+type View = 'stone' | 'floor' | 'risk' | 'route' | 'plans' | 'gates' | 'deliveries' | 'history' | 'compare';
 const VIEWS: { id: View; says: string }[] = [
   { id: 'floor', says: say('jobPage.floor') },
   { id: 'risk', says: say('jobPage.risk') },
@@ -93,6 +96,7 @@ const VIEWS: { id: View; says: string }[] = [
   { id: 'gates', says: say('jobPage.gates') },
   { id: 'deliveries', says: say('jobPage.deliveries') },
   { id: 'history', says: say('jobPage.history') },
+  { id: 'compare', says: say('jobPage.compareStocksAndPresses') },
 ];
 
 /** One job: header, count river, the chosen stone with drawing, settings, findings and workings, totals at the foot. There is no save button. */
@@ -124,6 +128,9 @@ const VIEWS: { id: View; says: string }[] = [
     FigureValue,
     LayoutSearch,
     NewerSettings,
+    MatButton,
+    MatTabNavPanel,
+    Views,
   ],
   providers: [Planner, Searcher],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -165,7 +172,13 @@ export class JobPage implements OnDestroy {
   protected readonly asList = signal(false);
   protected readonly askedFinding = signal<string | null>(null);
   protected readonly shown = linkedSignal((): View => VIEWS.find((v) => v.id === this.view())?.id ?? 'stone');
-  protected readonly views = VIEWS;
+  /** The product, the stone that is looked at, and all else there is to see of a job, each at its address. */
+  protected readonly views = computed((): Shown[] => [
+    { id: 'product', says: say('jobPage.product'), query: { view: null, stone: null } },
+    ...(this.stoneId() === 'product' ? [] : [{ id: 'stone', says: this.stoneName(), query: { view: null, stone: this.stoneId() } }]),
+    ...VIEWS.map((v) => ({ ...v, query: { view: v.id } })),
+  ]);
+  protected readonly here = computed(() => (this.shown() !== 'stone' ? this.shown() : this.stoneId() === 'product' ? 'product' : 'stone'));
   private readonly server = inject(Server);
   private readonly router = inject(Router);
   protected readonly deskFailure = signal<Failure | null>(null);
@@ -332,6 +345,14 @@ export class JobPage implements OnDestroy {
       const stone = this.stone() ?? 'product';
       if (stone !== untracked(this.askedStone)) this.store.dispatch(JobActions.stoneChosen({ stone }));
     });
+    const planned = computed(() => this.planning() !== null);
+    effect(() => {
+      const compares = planned() && this.shown() === 'compare';
+      untracked(() => {
+        if (compares) this.planner.compare();
+        else this.planner.cancelCompare();
+      });
+    });
     pageTitle(() => say('app.titleOfJob', this.job()?.number ?? '…', this.spec()?.name ?? ''));
     effect(() => {
       const [spec, plant, job] = [this.spec(), this.plant(), this.job()];
@@ -409,7 +430,7 @@ export class JobPage implements OnDestroy {
         shown: 'C',
         says: say('jobPage.compareStocksAndPresses2'),
         run: () => {
-          this.planner.compare();
+          this.show('compare');
         },
       },
       {
@@ -461,7 +482,7 @@ export class JobPage implements OnDestroy {
   }
   protected take(edits: Edit[]): void {
     this.edit(edits);
-    this.planner.cancelCompare();
+    this.show('compare');
   }
   protected searchLayout(part: string): void {
     const [spec, plant, job] = [this.spec(), this.plant(), this.job()];
@@ -539,7 +560,6 @@ export class JobPage implements OnDestroy {
   }
 
   protected show(view: View): void {
-    this.planner.cancelCompare();
     this.shown.update((v) => (v === view ? 'stone' : view));
     this.address({ view: this.shown() === 'stone' ? null : this.shown() });
   }

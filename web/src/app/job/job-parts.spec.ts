@@ -84,7 +84,7 @@ describe('Working, set by hand', () => {
     ] as const) {
       fill(host, 'input[formControlName=value]', typed);
       await settle();
-      expect([typed, host.querySelector('[role=alert]')?.textContent]).toEqual([typed, words]);
+      expect([typed, host.querySelector('mat-error')?.textContent]).toEqual([typed, words]);
       expect(button(host, 'Set')?.disabled).toBe(true);
     }
     fill(host, 'input[formControlName=value]', '1,007');
@@ -100,7 +100,7 @@ describe('Working, set by hand', () => {
     await settle();
     fill(host, 'input[formControlName=value]', '1,200');
     await settle();
-    expect(host.querySelector('[role=alert]')?.textContent).toBe('This can be 1.2 or 1200: type one of them.');
+    expect(host.querySelector('mat-error')?.textContent).toBe('This can be 1.2 or 1200: type one of them.');
   });
   it('offers nothing to set where the job is released', async () => {
     const { host } = await show(Working, { plan: made, id, place, who: 'x', locked: true });
@@ -187,7 +187,7 @@ describe('ProductForm', () => {
     instance.edits.subscribe((e) => sent.push(...e));
     button(host, 'Inks, back')?.click();
     await settle();
-    fill(host, 'dd input.field-input', 'K, moss green');
+    fill(host, 'dd input.mat-mdc-input-element', 'K, moss green');
     expect(sent[0]?.now).toEqual(['K', 'moss green']);
   });
 });
@@ -256,7 +256,7 @@ describe('ComparePanel', () => {
     expect(taken).toEqual([other.edits]);
   });
   it('can be stopped while it works', async () => {
-    const { host, instance } = await show(ComparePanel, { rows: [], done: false, timeZone: 'UTC', good: 1 });
+    const { host, instance } = await show(ComparePanel, { rows: [], done: false, place, plant, good: 1 });
     let stopped = 0;
     instance.stopped.subscribe(() => stopped++);
     button(host, 'Stop')?.click();

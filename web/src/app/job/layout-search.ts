@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatProgressBar } from '@angular/material/progress-bar';
 import { type Edit, formatNumber, say } from '@druckerei/core';
 import type { SearchState } from '../planner/searcher';
 
@@ -6,30 +8,34 @@ import type { SearchState } from '../planner/searcher';
 @Component({
   selector: 'dk-layout-search',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatProgressBar],
   template: `@switch (shown().kind) {
     @case ('idle') {
       @if (!locked()) {
-        <button type="button" class="plain" (click)="searchAsked.emit()">{{ say('layoutSearch.searchAnyLayout') }}</button>
+        <button type="button" matButton (click)="searchAsked.emit()">{{ say('layoutSearch.searchAnyLayout') }}</button>
       }
     }
     @case ('searching') {
       <span role="status">{{ progress() }}</span>
-      <progress [value]="done()" max="1" [attr.aria-label]="say('layoutSearch.search')"></progress>
-      <button type="button" class="plain" (click)="cancelled.emit()">{{ say('layoutSearch.cancel') }}</button>
+      <mat-progress-bar mode="determinate" [value]="done() * 100" [attr.aria-label]="say('layoutSearch.search')" />
+      <button type="button" matButton (click)="cancelled.emit()">{{ say('layoutSearch.cancel') }}</button>
     }
     @case ('found') {
       <span role="status">{{ result() }}</span>
       @if (better() && !locked()) {
-        <button type="button" class="plain" (click)="take.emit(edits())">{{ say('layoutSearch.takeIt') }}</button>
+        <button type="button" matButton (click)="take.emit(edits())">{{ say('layoutSearch.takeIt') }}</button>
       }
-      <button type="button" class="plain" (click)="cancelled.emit()">{{ say('layoutSearch.close') }}</button>
+      <button type="button" matButton (click)="cancelled.emit()">{{ say('layoutSearch.close') }}</button>
     }
     @case ('failed') {
       <span role="alert" class="fail">{{ failure() }}</span>
-      <button type="button" class="plain" (click)="searchAsked.emit()">{{ say('layoutSearch.tryAgain') }}</button>
+      <button type="button" matButton (click)="searchAsked.emit()">{{ say('layoutSearch.tryAgain') }}</button>
     }
   }`,
   styles: `
+    mat-progress-bar {
+      width: 110px;
+    }
     :host {
       display: flex;
       flex-wrap: wrap;
@@ -37,10 +43,6 @@ import type { SearchState } from '../planner/searcher';
       align-items: center;
       font-size: 13px;
       padding-top: 6px;
-    }
-    progress {
-      width: 110px;
-      accent-color: var(--act);
     }
   `,
 })

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { type Place, say } from '@druckerei/core';
 import type { Moved } from '@druckerei/core/planning';
 import { movedSays } from '../shared/moved-says';
@@ -7,10 +8,11 @@ import { movedSays } from '../shared/moved-says';
 @Component({
   selector: 'dk-newer-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   template: `<p class="note level-know" role="status">
     <span>{{ say('newerSettings.theSettingsOfTheWorks', says()) }}</span>
     @if (!locked()) {
-      <button type="button" class="plain" [disabled]="taking()" (click)="take.emit()">{{ say('newerSettings.planItForTheNew') }}</button>
+      <button type="button" matButton [disabled]="taking()" (click)="take.emit()">{{ say('newerSettings.planItForTheNew') }}</button>
     }
   </p>`,
 })

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
 import { Router, RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
 import { forkJoin } from 'rxjs';
 import type { Alternative, Differences, Job } from '@druckerei/contract';
 import { assumptionSays, findingTitle, formatFigure, label, type Place, type Plan, say, type TotalKey } from '@druckerei/core';
@@ -19,13 +20,13 @@ const AMONG_PLANS = { queryParams: { view: 'plans' } };
 /** The job's plans side by side, and only what differs: totals, what the ready date rests on, the places changed. One is chosen; the others stay. */
 @Component({
   selector: 'dk-plans-panel',
-  imports: [RouterLink, MatDialogModule],
+  imports: [RouterLink, MatDialogModule, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<div class="top">
       <h2>{{ say('plansPanel.plansOfThisJob') }}</h2>
       <span class="space"></span>
       @if (may()) {
-        <button type="button" class="plain" (click)="duplicate()">{{ say('plansPanel.anotherPlan') }}</button>
+        <button type="button" matButton (click)="duplicate()">{{ say('plansPanel.anotherPlan') }}</button>
       }
     </div>
     @if (failure(); as f) {
@@ -89,7 +90,9 @@ const AMONG_PLANS = { queryParams: { view: 'plans' } };
               @for (c of columns(); track c.job) {
                 <td [class.here]="c.here">
                   @if (c.alt > 0 && open()) {
-                    <button type="button" class="act small" (click)="choose(c)">{{ say('plansPanel.chooseThisPlan') }}</button>
+                    <button type="button" matButton="filled" class="small" (click)="choose(c)">
+                      {{ say('plansPanel.chooseThisPlan') }}
+                    </button>
                   } @else if (c.alt === 0) {
                     <span class="soft">{{ say('plansPanel.inForce') }}</span>
                   }
@@ -101,13 +104,6 @@ const AMONG_PLANS = { queryParams: { view: 'plans' } };
       </table>
     }`,
   styles: `
-    .top {
-      display: flex;
-      align-items: baseline;
-    }
-    .space {
-      flex: 1;
-    }
     table {
       width: 100%;
       border-collapse: collapse;

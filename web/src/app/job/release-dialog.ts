@@ -1,7 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatInputModule } from '@angular/material/input';
 import { type EarlyThing, type Finding, findingKey, findingSays, findingTitle, formatNumber, say, UNIT_WORDS } from '@druckerei/core';
 import type { ReleaseAsk } from './job.feature';
+import { InPlace } from '../shared/in-place';
 
 export interface ReleaseData {
   /** Followed while the dialog is open: an answer may come in that moment. */
@@ -17,17 +21,17 @@ export interface ReleaseData {
 /** Releasing the whole job, or some things before the rest. What is undecided is decided here with a reason, which the release keeps; what blocks stands in the way. */
 @Component({
   selector: 'dk-release-dialog',
-  imports: [MatDialogModule],
+  imports: [MatDialogModule, InPlace, MatButton, MatCheckbox, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` <h2 mat-dialog-title>
       {{ parts() ? say('releaseDialog.releaseSomeThingsBeforeTheRest') : say('releaseDialog.releaseTheWholeJob') }}
     </h2>
     <mat-dialog-content>
-      <p class="choice" role="group" [attr.aria-label]="say('releaseDialog.howMuch')">
-        <button type="button" class="plain" [attr.aria-pressed]="!parts()" [class.here]="!parts()" (click)="parts.set(false)">
+      <p role="group" [attr.aria-label]="say('releaseDialog.howMuch')">
+        <button type="button" matButton [attr.aria-pressed]="!parts()" [class.here]="!parts()" (click)="parts.set(false)">
           {{ say('releaseDialog.theWholeJob') }}
         </button>
-        <button type="button" class="plain" [attr.aria-pressed]="parts()" [class.here]="parts()" (click)="parts.set(true)">
+        <button type="button" matButton [attr.aria-pressed]="parts()" [class.here]="parts()" (click)="parts.set(true)">
           {{ say('releaseDialog.someThingsFirst') }}
         </button>
       </p>
@@ -39,13 +43,13 @@ export interface ReleaseData {
       } @else if (parts()) {
         <p>{{ say('releaseDialog.theseAreBoughtAndMadeNow') }}</p>
         @for (t of data.things; track t.id) {
-          <label class="thing"
-            ><input type="checkbox" [checked]="chosen().has(t.id)" (change)="toggle(t.id)" /><span
+          <mat-checkbox class="thing" [checked]="chosen().has(t.id)" (change)="toggle(t.id)"
+            ><span
               >{{ t.name }}
               <span class="soft">{{ amount(t) }}{{ data.early.includes(t.id) ? say('releaseDialog.releasedBefore') : '' }}</span></span
             ><span class="number soft">{{
               t.leadDays > 0 ? say('releaseDialog.days', n(t.leadDays, 1)) : say('releaseDialog.here')
-            }}</span></label
+            }}</span></mat-checkbox
           >
         }
       } @else {
@@ -55,7 +59,8 @@ export interface ReleaseData {
             ><b>{{ title(f) }}</b
             ><span class="soft">{{ says(f) }}</span
             ><input
-              class="field-input"
+              matInput
+              dkInPlace
               #why
               [placeholder]="say('releaseDialog.whyItMayGoAhead')"
               [attr.aria-label]="say('releaseDialog.reasonFor', title(f))"
@@ -68,13 +73,13 @@ export interface ReleaseData {
       @if (again() && blocking().length === 0) {
         <label class="decide"
           ><b>{{ say('releaseDialog.whyItIsReleasedAgain') }}</b
-          ><input #reason class="field-input" maxlength="300" (input)="because.set(reason.value)"
+          ><input matInput dkInPlace #reason maxlength="300" (input)="because.set(reason.value)"
         /></label>
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end"
-      ><button class="quiet" mat-dialog-close type="button">{{ say('releaseDialog.notYet') }}</button>
-      <button class="act" type="button" [disabled]="!ready()" (click)="ref.close(ask())">
+      ><button matButton="outlined" mat-dialog-close type="button">{{ say('releaseDialog.notYet') }}</button>
+      <button matButton="filled" type="button" [disabled]="!ready()" (click)="ref.close(ask())">
         {{ say('releaseDialog.releaseNow') }}
       </button></mat-dialog-actions
     >`,

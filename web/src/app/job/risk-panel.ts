@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { NgApexchartsModule } from 'ng-apexcharts';
 import { CERTAINTY, editAt, type Edit, formatNumber, type JobSpec, say, UNIT_WORDS, readNumber } from '@druckerei/core';
 import type { RiskCurve, RiskPoint } from '@druckerei/core/planning';
@@ -9,7 +11,7 @@ const WISHES = [0.85, 0.9, 0.95, 0.99] as const;
 /** How certain it is to be: sheets and money against the share of such jobs that come out, as a curve, with what the works knows and how sure it is; a wish lays its reserve. */
 @Component({
   selector: 'dk-risk-panel',
-  imports: [NgApexchartsModule],
+  imports: [NgApexchartsModule, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<h2>{{ say('risk.title') }}</h2>
     @if (curve(); as c) {
@@ -43,7 +45,7 @@ const WISHES = [0.85, 0.9, 0.95, 0.99] as const;
             @for (w of wishes; track w) {
               <button
                 type="button"
-                class="quiet"
+                matButton="outlined"
                 [class.here]="wished() === w"
                 [attr.aria-pressed]="wished() === w"
                 [disabled]="locked()"
@@ -52,16 +54,16 @@ const WISHES = [0.85, 0.9, 0.95, 0.99] as const;
                 {{ number(w * 100, 0) }} %
               </button>
             }
-            <label class="soft"
-              >{{ say('risk.other') }}
-              <input
+            <mat-form-field
+              ><mat-label>{{ say('risk.other') }}</mat-label
+              ><input
+                matInput
                 #other
-                class="field-input"
                 inputmode="decimal"
                 [disabled]="locked()"
                 [value]="number(wished() * 100, 1)"
                 (change)="typed(other.value)"
-            /></label>
+            /></mat-form-field>
             @if (refused(); as r) {
               <span class="fail" role="alert">{{ r }}</span>
             }
@@ -70,14 +72,14 @@ const WISHES = [0.85, 0.9, 0.95, 0.99] as const;
             <p class="need" data-figures>
               @if (p.reserve > 0) {
                 {{ say('risk.needs', number(p.reserve), unit(), number(p.money - bare(), 2), number(p.back)) }}
-                <button type="button" class="act" [disabled]="locked() || laid()" (click)="take(p)">
+                <button type="button" matButton="filled" [disabled]="locked() || laid()" (click)="take(p)">
                   {{ laid() ? say('risk.taken') : say('risk.takeIt') }}
                 </button>
               } @else {
                 {{ say('risk.met', number(p.chance * 100, 0)) }}
               }
               @if (spec().choices.certainty !== undefined) {
-                <button type="button" class="plain" [disabled]="locked()" (click)="choose(undefined)">{{ say('risk.without') }}</button>
+                <button type="button" matButton [disabled]="locked()" (click)="choose(undefined)">{{ say('risk.without') }}</button>
               }
             </p>
           }

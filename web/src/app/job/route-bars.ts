@@ -1,16 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { MatTooltip } from '@angular/material/tooltip';
 import { stoneName, formatDuration, formatMoment, assumptionSays, type Plan, say } from '@druckerei/core';
 
 /** When each stone runs and waits: bars in time, one row a stone; and what the ready date rests on. */
 @Component({
   selector: 'dk-route-bars',
+  imports: [MatTooltip],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` <div class="rows" role="img" [attr.aria-label]="says()">
       @for (r of rows(); track r.id) {
         <div class="row">
           <span class="name">{{ r.name }}</span><span class="track">
             @if (r.wait > 0) {
-              <i class="wait" [style.left.%]="r.left - r.wait" [style.width.%]="r.wait" [title]="r.waitSays"></i>
+              <i class="wait" [style.left.%]="r.left - r.wait" [style.width.%]="r.wait" [matTooltip]="r.waitSays"></i>
             }
             <i class="bar" [style.left.%]="r.left" [style.width.%]="r.width"></i></span
           ><span class="when"

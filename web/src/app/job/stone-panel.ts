@@ -1,16 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { CAUTIONS, editAt, type Edit, type JobSpec, label, type PanelRow, type Plan, type Stone, type Place, say } from '@druckerei/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { EditValue, type EditKind } from '../shared/edit-value';
 import { FigureValue } from '../shared/figure';
 import { FindingMark } from './finding-mark';
+import { InPlace } from '../shared/in-place';
 
 const MOST_ROWS = 9;
 
 /** A stone's settings and figures, at most nine rows; the rest unfolds. Rows come from the process, so a new process needs no screen. */
 @Component({
   selector: 'dk-stone-panel',
-  imports: [EditValue, FigureValue, FindingMark, MatButtonToggleModule],
+  imports: [EditValue, FigureValue, FindingMark, MatButtonToggleModule, InPlace, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` @if (stone().runs.length > 1) {
       <mat-button-toggle-group
@@ -31,7 +34,13 @@ const MOST_ROWS = 9;
           <dt>{{ name(row) }}</dt>
           <dd>
             @if (row.edit?.kind === 'choice' && row.edit; as edit) {
-              <select [attr.aria-label]="name(row)" [disabled]="locked()" (change)="choose(edit.at, $any($event.target).value)">
+              <select
+                matNativeControl
+                dkInPlace
+                [attr.aria-label]="name(row)"
+                [disabled]="locked()"
+                (change)="choose(edit.at, $any($event.target).value)"
+              >
                 @for (o of edit.options ?? []; track o.value) {
                   <option [value]="o.value" [selected]="o.value === value(row) || word(o.says) === row.text">{{ word(o.says) }}</option>
                 }
@@ -62,7 +71,7 @@ const MOST_ROWS = 9;
       }
     </dl>
     @if (rows().length > most) {
-      <button type="button" class="plain" [attr.aria-expanded]="all()" (click)="all.set(!all())">
+      <button type="button" matButton [attr.aria-expanded]="all()" (click)="all.set(!all())">
         {{ all() ? say('stonePanel.fewer') : rows().length - most + (' ' + say('stonePanel.more')) }}
       </button>
     }
@@ -105,18 +114,8 @@ const MOST_ROWS = 9;
       display: none;
     }
     select {
-      background: var(--card);
-      border: 0;
-      border-bottom: 1px dashed var(--act);
-      font-weight: 600;
       max-width: 230px;
       text-align: right;
-      padding: 1px 0;
-    }
-    select:disabled {
-      border-bottom-color: transparent;
-      opacity: 1;
-      color: var(--ink);
     }
     .caution {
       color: var(--soft);

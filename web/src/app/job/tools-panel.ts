@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
 import type { Job } from '@druckerei/contract';
 import { type Edit, editAt, formatMoment, formatNumber, type JobSpec, type Place, type Plan, say } from '@druckerei/core';
 import type { Failure } from '../shared/api';
@@ -19,7 +20,7 @@ interface Row {
 /** Tools the job needs beside its plates, and where each comes from: bought, from the store, or made by a job of the house, which this one waits for. */
 @Component({
   selector: 'dk-tools-panel',
-  imports: [RouterLink],
+  imports: [RouterLink, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<h2>{{ say('toolsPanel.tools') }}</h2>
     @if (failure(); as f) {
@@ -48,10 +49,10 @@ interface Row {
             </td>
             <td class="acts">
               @if (t.mayMake) {
-                <button type="button" class="plain" [disabled]="busy()" (click)="make(t.id)">{{ say('toolsPanel.makeHere') }}</button>
+                <button type="button" matButton [disabled]="busy()" (click)="make(t.id)">{{ say('toolsPanel.makeHere') }}</button>
               }
               @if (t.mayBuy) {
-                <button type="button" class="plain" (click)="buy(t.id)">{{ say('toolsPanel.buy') }}</button>
+                <button type="button" matButton (click)="buy(t.id)">{{ say('toolsPanel.buy') }}</button>
               }
             </td>
           </tr>
@@ -61,9 +62,6 @@ interface Row {
   styles: `
     .acts {
       white-space: nowrap;
-    }
-    .acts .plain {
-      margin-right: 10px;
     }
   `,
 })

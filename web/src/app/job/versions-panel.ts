@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
 import {
   type Edit,
   editAt,
@@ -20,7 +22,7 @@ import { EditValue } from '../shared/edit-value';
 /** The versions of a product: how many of each, which inks have plates of their own in it, in which order they run and what that costs. */
 @Component({
   selector: 'dk-versions-panel',
-  imports: [EditValue, MatButtonModule, MatCheckboxModule],
+  imports: [EditValue, MatButtonModule, MatCheckboxModule, MatButton, MatCheckbox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@for (p of products(); track p.product) {
     <section [attr.aria-label]="say('versionsPanel.title')">
@@ -46,7 +48,7 @@ import { EditValue } from '../shared/edit-value';
                 @if (!locked()) {
                   <button
                     type="button"
-                    class="plain"
+                    matButton
                     [disabled]="i === 0"
                     [attr.aria-label]="say('versionsPanel.earlier', v.name)"
                     (click)="move(p, i, -1)"
@@ -55,7 +57,7 @@ import { EditValue } from '../shared/edit-value';
                   </button>
                   <button
                     type="button"
-                    class="plain"
+                    matButton
                     [disabled]="last"
                     [attr.aria-label]="say('versionsPanel.later', v.name)"
                     (click)="move(p, i, 1)"
@@ -90,7 +92,7 @@ import { EditValue } from '../shared/edit-value';
               <td class="number">{{ money(v.setupCost) }}</td>
               <td>
                 @if (!locked()) {
-                  <button type="button" class="plain" [attr.aria-label]="say('versionsPanel.takeAwayOf', v.name)" (click)="remove(p, v)">
+                  <button type="button" matButton [attr.aria-label]="say('versionsPanel.takeAwayOf', v.name)" (click)="remove(p, v)">
                     {{ say('versionsPanel.takeAway') }}
                   </button>
                 }

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { type AbstractControl, NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import {
   assumptionSays,
   stoneName,
@@ -36,12 +38,12 @@ const MOST_BY_HAND = 1_000_000_000;
 /** How a figure came about: formula in words, what went in, where each value came from; and the way to set it by hand, with reason and end date. */
 @Component({
   selector: 'dk-working',
-  imports: [ReactiveFormsModule],
+  imports: [ReactiveFormsModule, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` @if (figure(); as f) {
     <div class="top">
       <h2>{{ words()?.name ?? f.formula }}</h2>
-      <span class="space"></span><button type="button" class="plain" (click)="closed.emit()">{{ say('working.close') }}</button>
+      <span class="space"></span><button type="button" matButton (click)="closed.emit()">{{ say('working.close') }}</button>
     </div>
     <p class="value">
       <b>{{ value().number }}</b> <span class="unit">{{ value().unit }}</span>
@@ -52,7 +54,7 @@ const MOST_BY_HAND = 1_000_000_000;
     @if (f.instead; as o) {
       <p class="chip level-decide">
         {{ say('working.setByHandByComputed', o.by, o.reason, computedValue()) }}
-        <button type="button" class="plain" (click)="override.emit(null)">{{ say('working.backToTheComputedFigure') }}</button>
+        <button type="button" matButton (click)="override.emit(null)">{{ say('working.backToTheComputedFigure') }}</button>
       </p>
     }
     <p class="formula">{{ words()?.reads }}</p>
@@ -63,7 +65,7 @@ const MOST_BY_HAND = 1_000_000_000;
       @for (t of terms(); track $index) {
         <li>
           @if (t.fig; as id) {
-            <button type="button" class="plain term" (click)="explain.emit(id)">{{ t.name }}</button>
+            <button type="button" matButton class="term" (click)="explain.emit(id)">{{ t.name }}</button>
           } @else {
             {{ t.name }}
           }
@@ -74,21 +76,20 @@ const MOST_BY_HAND = 1_000_000_000;
     @if (!locked()) {
       @if (byHand()) {
         <form [formGroup]="form" (ngSubmit)="send()">
-          <label
-            >{{ say('working.instead', typing().unit ? say('working.in') + ' ' + typing().unit : '')
-            }}<input
-              class="field-input"
-              formControlName="value"
-              inputmode="decimal"
-              [attr.aria-invalid]="form.controls.value.dirty && form.controls.value.invalid"
-            />
-            @if (form.controls.value.dirty && form.controls.value.errors?.['says']; as wrong) {
-              <span class="fail" role="alert">{{ wrong }}</span>
-            }</label
-          ><label>{{ say('working.until') }}<input class="field-input" type="date" formControlName="until" /></label>
-          <label class="wide">{{ say('working.why') }}<input class="field-input" formControlName="reason" /></label>
-          <button class="act" type="submit" [disabled]="form.invalid">{{ say('working.set') }}</button><button
-            class="quiet"
+          <mat-form-field
+            ><mat-label>{{ say('working.instead', typing().unit ? say('working.in') + ' ' + typing().unit : '') }}</mat-label
+            ><input matInput formControlName="value" inputmode="decimal" />
+            <mat-error>{{ form.controls.value.errors?.['says'] }}</mat-error></mat-form-field
+          ><mat-form-field
+            ><mat-label>{{ say('working.until') }}</mat-label
+            ><input matInput type="date" formControlName="until"
+          /></mat-form-field>
+          <mat-form-field class="wide"
+            ><mat-label>{{ say('working.why') }}</mat-label
+            ><input matInput formControlName="reason"
+          /></mat-form-field>
+          <button matButton="filled" type="submit" [disabled]="form.invalid">{{ say('working.set') }}</button><button
+            matButton="outlined"
             type="button"
             (click)="byHand.set(false)"
           >
@@ -96,17 +97,11 @@ const MOST_BY_HAND = 1_000_000_000;
           </button>
         </form>
       } @else {
-        <button type="button" class="plain" (click)="byHand.set(true)">{{ say('working.setByHand') }}</button>
+        <button type="button" matButton (click)="byHand.set(true)">{{ say('working.setByHand') }}</button>
       }
     }
   }`,
   styles: `
-    .top {
-      display: flex;
-    }
-    .space {
-      flex: 1;
-    }
     .value {
       margin: 2px 0 4px;
       font-size: 17px;
@@ -134,17 +129,6 @@ const MOST_BY_HAND = 1_000_000_000;
     }
     .wide {
       grid-column: span 2;
-    }
-    label {
-      color: var(--soft);
-      display: grid;
-    }
-    input {
-      color: var(--ink);
-    }
-    .chip .plain {
-      color: inherit;
-      text-decoration: underline;
     }
   `,
 })

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { switchMap } from 'rxjs';
 import {
   aimOf,
@@ -29,7 +31,7 @@ type Place = 'l' | 'a' | 'b' | 'density' | 'deltaE' | 'tvi50' | 'tviOff';
 /** Aims of the process inks by paper, from memory of the standard until the works sets its own; and dot area and gain out of three densities. */
 @Component({
   selector: 'dk-aim-list',
-  imports: [EditValue],
+  imports: [EditValue, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './aim-list.html',
   styles: `
@@ -41,13 +43,6 @@ type Place = 'l' | 'a' | 'b' | 'density' | 'deltaE' | 'tvi50' | 'tviOff';
       gap: 14px;
       align-items: end;
       margin: 6px 0;
-    }
-    label span {
-      display: block;
-      font-size: 12.5px;
-    }
-    .field-input {
-      width: 90px;
     }
     .swatch {
       display: inline-block;

@@ -1,8 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import type { Observable } from 'rxjs';
 import type { InkDesk, Match, Pail } from '@druckerei/contract';
 import { type BaseInk, formatNumber, reweigh, say, weighOut, readNumber } from '@druckerei/core';
 import { Server } from '../shared/server';
+import { InPlace } from '../shared/in-place';
 
 interface Row {
   base: string;
@@ -18,6 +21,7 @@ interface Row {
 @Component({
   selector: 'dk-batch-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [InPlace, MatButton, MatInputModule],
   templateUrl: './batch-panel.html',
   styles: `
     .row {
@@ -26,14 +30,7 @@ interface Row {
       align-items: end;
       margin-bottom: 6px;
     }
-    label span {
-      display: block;
-      font-size: 12.5px;
-    }
-    .row .field-input {
-      width: 110px;
-    }
-    td .field-input {
+    td .in-place {
       width: 100px;
     }
   `,

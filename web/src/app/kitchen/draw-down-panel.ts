@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal, viewChild } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatInputModule } from '@angular/material/input';
 import { NgApexchartsModule } from 'ng-apexcharts';
 import type { Observable } from 'rxjs';
 import type { InkDesk } from '@druckerei/contract';
@@ -16,7 +19,7 @@ type Correction = { add: { base: string; kg: number }[]; deltaE: number; modelOf
 /** Draw-downs of the newest batch: measured, judged, answered; what to add when one is off; how they came nearer, as a chart. */
 @Component({
   selector: 'dk-draw-down-panel',
-  imports: [MeasureField, NgApexchartsModule],
+  imports: [MeasureField, NgApexchartsModule, MatButton, MatCheckbox, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './draw-down-panel.html',
   styleUrl: './draw-down-panel.scss',

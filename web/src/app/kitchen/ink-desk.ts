@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { STEPPER_GLOBAL_OPTIONS } from '@angular/cdk/stepper';
+import { MatStepperModule } from '@angular/material/stepper';
 import type { Observable } from 'rxjs';
 import type { InkDesk as Desk, Match, Pail } from '@druckerei/contract';
 import {
@@ -34,7 +36,9 @@ const STAGES: readonly Stage[] = ['sample', 'recipe', 'weigh', 'drawDown'];
 /** One ink of one job from the customer's sample to an accepted draw-down: patches side by side as the head, below it the stage one is at. */
 @Component({
   selector: 'dk-ink-desk',
-  imports: [BatchPanel, DrawDownPanel, MatchPanel, SamplePanel, RouterLink],
+  imports: [BatchPanel, DrawDownPanel, MatchPanel, MatStepperModule, SamplePanel, RouterLink],
+  // A step past is numbered like the others.
+  providers: [{ provide: STEPPER_GLOBAL_OPTIONS, useValue: { displayDefaultIndicatorType: false } }],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ink-desk.html',
   styleUrl: './ink-desk.scss',

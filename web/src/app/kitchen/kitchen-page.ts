@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { MatTabNavPanel } from '@angular/material/tabs';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -7,6 +8,7 @@ import type { InkDesk as Desk, InkRow, KitchenPage as Page, Pail } from '@drucke
 import { formatNumber, label, type Lab, say, screenColour } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
 import type { Failure } from '../shared/api';
+import { type View, Views } from '../shared/views';
 import { Server } from '../shared/server';
 import { Changes } from '../shared/changes';
 import { AimList } from './aim-list';
@@ -15,12 +17,13 @@ import { LotTrace } from './lot-trace';
 import { PailList } from './pail-list';
 import { RecipeList } from './recipe-list';
 
-type Shown = 'inks' | 'pails' | 'library' | 'aims' | 'trace';
+const SHOWN = ['inks', 'pails', 'library', 'aims', 'trace'] as const;
+type Shown = (typeof SHOWN)[number];
 
 /** Inks that jobs want mixed and where each stands; the desk of the one chosen; pails and left-overs; the house's library; where a lot went. */
 @Component({
   selector: 'dk-kitchen-page',
-  imports: [AimList, InkDesk, LotTrace, PailList, RecipeList],
+  imports: [AimList, InkDesk, LotTrace, MatTabNavPanel, PailList, RecipeList, Views],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './kitchen-page.html',
   styleUrl: './kitchen-page.scss',
@@ -28,13 +31,19 @@ type Shown = 'inks' | 'pails' | 'library' | 'aims' | 'trace';
 export class KitchenPage {
   protected readonly say = say;
   protected readonly label = label;
-  protected readonly views: readonly Shown[] = ['inks', 'pails', 'library', 'aims', 'trace'];
+  /** Which of them, as the address names it. */
+  readonly view = input<string>();
+  protected readonly shown = computed((): Shown => SHOWN.find((v) => v === this.view()) ?? 'inks');
+  protected readonly views: readonly View[] = SHOWN.map((v) => ({
+    id: v,
+    says: label(`kitchen.${v}`),
+    query: { view: v === 'inks' ? null : v },
+  }));
   private readonly server = inject(Server);
   private readonly router = inject(Router);
   protected readonly page = signal<Page | null>(null);
   protected readonly desk = signal<Desk | null>(null);
   protected readonly failure = signal<Failure | null>(null);
-  protected readonly view = signal<Shown>('inks');
   private readonly at = toSignal(inject(ActivatedRoute).paramMap.pipe(map((p) => ({ job: p.get('job'), ink: p.get('ink') }))), {
     initialValue: { job: null, ink: null },
   });
@@ -69,7 +78,6 @@ export class KitchenPage {
   protected colour = (lab: Lab | null): string => (lab === null ? 'transparent' : screenColour(lab));
   protected kg = (v: number): string => `${formatNumber(v, 2)} kg`;
   protected open(r: InkRow): void {
-    this.view.set('inks');
     void this.router.navigate(['/kitchen', r.job, r.ink]);
   }
 

@@ -124,7 +124,7 @@ async function open(d: Desk, may = true) {
       await f.whenStable();
     },
     type: async (at: number, text: string): Promise<void> => {
-      const field = host.querySelectorAll<HTMLInputElement>('input.field-input')[at];
+      const field = host.querySelectorAll<HTMLInputElement>('input.mat-mdc-input-element')[at];
       if (!field) throw new Error(`no field ${at}`);
       field.value = text;
       field.dispatchEvent(new Event('input'));
@@ -195,7 +195,7 @@ describe('an ink at its desk', () => {
     await press('What to add?');
     expect(host.textContent).toContain('Add 85 g of Reed green');
     expect(button('It was added').disabled).toBe(true);
-    const lot = host.querySelectorAll('input.field-input').length - 1;
+    const lot = host.querySelectorAll('input.mat-mdc-input-element').length - 1;
     await type(lot, 'RE-9');
     await press('It was added');
     expect(last()).toMatchObject({
@@ -248,7 +248,7 @@ describe('the weigh-out sheet', () => {
     await type('Weighed of Reed green, kg', '0.4');
     await type('Lot of Clear let-down', 'A');
     await type('Lot of Reed green', 'B');
-    (host.querySelector('button.act') as HTMLButtonElement).click();
+    (host.querySelector('button.mat-mdc-unelevated-button') as HTMLButtonElement).click();
     expect(last()).toMatchObject({
       name: 'kitchen.batch',
       sent: {

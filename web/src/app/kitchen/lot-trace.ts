@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { formatNumber, say } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
@@ -18,13 +20,13 @@ interface Traced {
 /** Where a lot of a base ink went: batches and jobs; and every lot that lies in a batch with it. */
 @Component({
   selector: 'dk-lot-trace',
-  imports: [RouterLink],
+  imports: [RouterLink, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<form (submit)="$event.preventDefault(); trace(lot.value)">
-      <label
-        ><span class="soft">{{ say('kitchen.lotNumber') }}</span
-        ><input #lot class="field-input" maxlength="40" /></label
-      ><button type="submit" class="act">{{ say('kitchen.traceIt') }}</button>
+      <mat-form-field
+        ><mat-label>{{ say('kitchen.lotNumber') }}</mat-label
+        ><input matInput #lot maxlength="40" /></mat-form-field
+      ><button type="submit" matButton="filled">{{ say('kitchen.traceIt') }}</button>
     </form>
     @if (failure(); as f) {
       <p class="fail" role="alert">{{ f.detail ?? f.title }}</p>
@@ -62,10 +64,6 @@ interface Traced {
       display: flex;
       gap: 14px;
       align-items: end;
-    }
-    label span {
-      display: block;
-      font-size: 12.5px;
     }
   `,
 })

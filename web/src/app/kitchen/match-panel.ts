@@ -1,4 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatInputModule } from '@angular/material/input';
+import { MatExpansionModule } from '@angular/material/expansion';
 import type { Subscription } from 'rxjs';
 import type { InkDesk, Match, Pail } from '@druckerei/contract';
 import { type BaseInk, formatNumber, say, screenColour, readNumber } from '@druckerei/core';
@@ -9,6 +13,7 @@ import { Server } from '../shared/server';
 @Component({
   selector: 'dk-match-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatCheckbox, MatInputModule, MatExpansionModule],
   templateUrl: './match-panel.html',
   styleUrl: './match-panel.scss',
 })

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { MatInputModule } from '@angular/material/input';
 import { BACKINGS, formatNumber, MEASURED_IN, type Measurement, say, readNumber } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
@@ -7,43 +8,44 @@ import { Server } from '../shared/server';
 @Component({
   selector: 'dk-measure-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatInputModule],
   template: `<div class="row">
       @for (c of channels; track c.at) {
-        <label
-          ><span class="soft">{{ c.name }}</span
-          ><input #field class="field-input" inputmode="decimal" [value]="typed()[c.at]" (input)="type(c.at, field.value)"
-        /></label>
+        <mat-form-field
+          ><mat-label>{{ c.name }}</mat-label
+          ><input matInput #field inputmode="decimal" [value]="typed()[c.at]" (input)="type(c.at, field.value)"
+        /></mat-form-field>
       }
-      <label
-        ><span class="soft">{{ say('kitchen.mode') }}</span
-        ><select #mode (change)="mode_.set($any(mode.value))">
+      <mat-form-field
+        ><mat-label>{{ say('kitchen.mode') }}</mat-label
+        ><select matNativeControl #mode (change)="mode_.set($any(mode.value))">
           @for (m of modes; track m) {
             <option [value]="m" [selected]="m === mode_()">{{ m }}</option>
           }
-        </select></label
+        </select></mat-form-field
       >
-      <label
-        ><span class="soft">{{ say('kitchen.backing') }}</span
-        ><select #backing (change)="backing_.set($any(backing.value))">
+      <mat-form-field
+        ><mat-label>{{ say('kitchen.backing') }}</mat-label
+        ><select matNativeControl #backing (change)="backing_.set($any(backing.value))">
           @for (b of backings; track b) {
             <option [value]="b" [selected]="b === backing_()">
               {{ say(b === 'black' ? 'kitchen.onBlack' : b === 'white' ? 'kitchen.onWhite' : 'kitchen.onItself') }}
             </option>
           }
-        </select></label
+        </select></mat-form-field
       >
-      <label class="plain choose"
+      <label class="choose"
         >{{ say('kitchen.fromFile') }}<input #file class="said" type="file" accept=".csv,.txt,.cgats" (change)="read(file)"
       /></label>
     </div>
     @if (rows().length > 1) {
-      <label
-        ><span class="soft">{{ say('kitchen.whichOfFile') }}</span>
-        <select #row (change)="take(row.selectedIndex)">
+      <mat-form-field
+        ><mat-label>{{ say('kitchen.whichOfFile') }}</mat-label
+        ><select matNativeControl #row (change)="take(row.selectedIndex)">
           @for (r of rows(); track $index) {
             <option>{{ r.name }}</option>
           }
-        </select></label
+        </select></mat-form-field
       >
     }
     @if (notes()) {
@@ -58,13 +60,6 @@ import { Server } from '../shared/server';
       gap: 12px;
       align-items: end;
       flex-wrap: wrap;
-    }
-    label span {
-      display: block;
-      font-size: 12.5px;
-    }
-    .row .field-input {
-      width: 76px;
     }
   `,
 })

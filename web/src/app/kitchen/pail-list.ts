@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import type { Observable } from 'rxjs';
 import type { Pail } from '@druckerei/contract';
 import { formatNumber, type Lab, say, screenColour } from '@druckerei/core';
@@ -8,7 +9,7 @@ import { EditValue } from '../shared/edit-value';
 /** Pails with what is left in them; a left-over set free may go into other inks. */
 @Component({
   selector: 'dk-pail-list',
-  imports: [EditValue],
+  imports: [EditValue, MatCheckbox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<table class="lines">
     <thead>
@@ -47,10 +48,9 @@ import { EditValue } from '../shared/edit-value';
             />
           </td>
           <td>
-            <label
-              ><input type="checkbox" [checked]="p.free" [disabled]="!may()" (change)="set(p, { free: $any($event.target).checked })" />
-              {{ say('kitchen.freeForOthers') }}</label
-            >
+            <mat-checkbox [checked]="p.free" [disabled]="!may()" (change)="set(p, { free: $event.checked })">{{
+              say('kitchen.freeForOthers')
+            }}</mat-checkbox>
           </td>
         </tr>
       } @empty {

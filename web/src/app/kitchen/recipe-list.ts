@@ -1,15 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { MatInputModule } from '@angular/material/input';
 import type { KitchenPage } from '@druckerei/contract';
 import { type BaseInk, deltaE2000, formatNumber, type Lab, printedLab, say, screenColour, usualPaper, readNumber } from '@druckerei/core';
+import { InPlace } from '../shared/in-place';
 
 /** The house's library: base inks and recipes, found by name or by how near they are to a colour. */
 @Component({
   selector: 'dk-recipe-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [InPlace, MatInputModule],
   template: `<div class="row">
       <input
+        matInput
+        dkInPlace
         #words
-        class="field-input"
         type="search"
         [attr.aria-label]="say('kitchen.findRecipe')"
         [placeholder]="say('kitchen.findRecipe')"
@@ -47,7 +51,7 @@ import { type BaseInk, deltaE2000, formatNumber, type Lab, printedLab, say, scre
       gap: 14px;
       align-items: baseline;
     }
-    .field-input {
+    input {
       width: 320px;
     }
     h3 {

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, viewChild } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import type { InkDesk } from '@druckerei/contract';
 import { type Measurement, say, readNumber } from '@druckerei/core';
 import type { Failure } from '../shared/api';
@@ -7,7 +9,7 @@ import { MeasureField } from './measure-field';
 /** The customer's sample: what was measured of it, and how far the ink may be off. */
 @Component({
   selector: 'dk-sample-panel',
-  imports: [MeasureField],
+  imports: [MeasureField, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@if (sample(); as s) {
       <p class="soft" data-figures>{{ say('kitchen.sampleBy', s.by, s.measured.mode) }}</p>
@@ -15,11 +17,11 @@ import { MeasureField } from './measure-field';
     @if (may()) {
       <form (submit)="$event.preventDefault(); save()">
         <dk-measure-field (refused)="refused.emit($event)" />
-        <label class="tolerance"
-          ><span class="soft">{{ say('kitchen.tolerance') }}</span
-          ><input #tol class="field-input" inputmode="decimal" [value]="tolerance()" (input)="tolerance.set(tol.value)"
-        /></label>
-        <button type="submit" class="act" [disabled]="!ready()">{{ say('kitchen.takeSample') }}</button>
+        <mat-form-field class="tolerance"
+          ><mat-label>{{ say('kitchen.tolerance') }}</mat-label
+          ><input matInput #tol inputmode="decimal" [value]="tolerance()" (input)="tolerance.set(tol.value)"
+        /></mat-form-field>
+        <button type="submit" matButton="filled" [disabled]="!ready()">{{ say('kitchen.takeSample') }}</button>
       </form>
     } @else {
       <p class="soft">{{ say('kitchen.onlyKitchen') }}</p>
@@ -33,9 +35,6 @@ import { MeasureField } from './measure-field';
     .tolerance span {
       display: block;
       font-size: 12.5px;
-    }
-    .tolerance .field-input {
-      width: 76px;
     }
   `,
 })

@@ -12,6 +12,9 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
+import { MatTooltip } from '@angular/material/tooltip';
 import { Store } from '@ngrx/store';
 import { catchError, map, of, switchMap } from 'rxjs';
 import type { Customer } from '@druckerei/contract';
@@ -44,6 +47,7 @@ import { PlanContext } from '../shared/plan-context';
 import { Shortcuts } from '../shared/shortcuts';
 import { Units } from '../shared/units';
 import { SessionActions } from '../session/session.feature';
+import { InPlace } from '../shared/in-place';
 
 const NEW_NAME = say('newOrder.newOrder2');
 const KEPT = 'druckerei.new-order';
@@ -76,7 +80,7 @@ export function freshSpec(family: FamilyId, now: Date): JobSpec {
 /** Taking in an order: a picture of the product with its sizes, quantity, date and customer; the river grows under them while typing. What is typed stays in this browser until the order is entered. */
 @Component({
   selector: 'dk-new-order',
-  imports: [RouterLink, ProductForm, StartFrom, CountRiver, Findings, EditValue],
+  imports: [RouterLink, ProductForm, StartFrom, CountRiver, Findings, EditValue, InPlace, MatButton, MatInputModule, MatTooltip],
   providers: [Planner],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './new-order.html',

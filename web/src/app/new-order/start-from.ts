@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import type { Api, Replied } from '@druckerei/contract';
 import { formatNumber, type JobSpec, JobSpecSchema, label, say, readNumber } from '@druckerei/core';
 import { movedSays } from '../shared/moved-says';
@@ -17,22 +19,22 @@ interface Start {
 /** Where a new order starts from, besides a product picture: an old job, a tool, what the customer had last, a file. */
 @Component({
   selector: 'dk-start-from',
-  imports: [RouterLink],
+  imports: [RouterLink, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<div class="ways">
       <form (submit)="$event.preventDefault(); find(words.value)">
-        <label
-          ><span class="soft">{{ say('startFrom.anOldJobOrTool') }}</span
-          ><input #words class="field-input" type="search" [attr.aria-label]="say('startFrom.numberNameOrTool')" /></label
-        ><button type="submit" class="quiet">{{ say('startFrom.find') }}</button>
+        <mat-form-field
+          ><mat-label>{{ say('startFrom.anOldJobOrTool') }}</mat-label
+          ><input matInput #words type="search" [attr.aria-label]="say('startFrom.numberNameOrTool')" /></mat-form-field
+        ><button type="submit" matButton="outlined">{{ say('startFrom.find') }}</button>
       </form>
       @if (customer()) {
-        <button type="button" class="plain" (click)="last()">{{ say('startFrom.whatThisCustomerHadLast') }}</button>
+        <button type="button" matButton (click)="last()">{{ say('startFrom.whatThisCustomerHadLast') }}</button>
       }
-      <label class="plain choose"
+      <label class="choose"
         >{{ say('startFrom.aJobFile') }}<input #file class="said" type="file" accept=".json,application/json" (change)="read(file)"
       /></label>
-      <a class="plain" routerLink="/orders/import">{{ say('startFrom.manyOrdersFromACsv') }}</a>
+      <a matButton routerLink="/orders/import">{{ say('startFrom.manyOrdersFromACsv') }}</a>
     </div>
     @if (failure(); as f) {
       <p class="fail" role="alert">
@@ -46,7 +48,7 @@ interface Start {
       <ul role="status">
         @for (s of list; track s.job + s.says) {
           <li>
-            <button type="button" class="plain" (click)="again(s.job)">{{ s.number }} {{ s.title }}</button>
+            <button type="button" matButton (click)="again(s.job)">{{ s.number }} {{ s.title }}</button>
             <span class="soft">{{ s.says }}</span>
           </li>
         } @empty {
@@ -58,10 +60,10 @@ interface Start {
       <div class="again" role="status">
         <p>
           <b>{{ say('startFrom.sameAgainAs', a.number) }}</b>
-          <label
-            >{{ say('startFrom.times') }}
-            <input #times class="field-input times" inputmode="decimal" [value]="factor()" (change)="more(times.value)"
-          /></label>
+          <mat-form-field
+            ><mat-label>{{ say('startFrom.times') }}</mat-label
+            ><input matInput #times class="times" inputmode="decimal" [value]="factor()" (change)="more(times.value)"
+          /></mat-form-field>
         </p>
         <p>{{ say('startFrom.kept', kept(a)) }}</p>
         @for (w of a.worn; track w.tool) {
@@ -94,12 +96,8 @@ interface Start {
       gap: 10px;
       align-items: end;
     }
-    form label {
-      display: grid;
+    form mat-form-field {
       width: 240px;
-    }
-    a.plain {
-      text-decoration: none;
     }
     ul {
       margin: 6px 0;
@@ -114,11 +112,8 @@ interface Start {
     .again p {
       margin: 2px 0;
     }
-    .again label {
+    .again mat-form-field {
       margin-left: 16px;
-    }
-    .times {
-      width: 70px;
     }
   `,
 })

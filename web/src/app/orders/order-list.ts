@@ -1,17 +1,22 @@
 import { CdkVirtualScrollViewport, ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, type ElementRef, inject, viewChild } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatInputModule } from '@angular/material/input';
+import { MatTooltip } from '@angular/material/tooltip';
 import { Store } from '@ngrx/store';
 import type { OrderRow } from '@druckerei/contract';
 import { findingTitle, formatDuration, formatMoment, formatNumber, label, say } from '@druckerei/core/words';
 import { Shortcuts } from '../shared/shortcuts';
 import { Works } from '../shared/works';
 import { OrdersActions, ordersFeature, type OrderSort, type OrderState } from './orders.feature';
+import { InPlace } from '../shared/in-place';
 
 /** The orders in hand, one line each, the next due first; opening the page loads them. */
 @Component({
   selector: 'dk-order-list',
-  imports: [RouterLink, ScrollingModule],
+  imports: [RouterLink, ScrollingModule, InPlace, MatButton, MatButtonToggleModule, MatInputModule, MatTooltip],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './order-list.html',
   styleUrl: './order-list.scss',
@@ -168,6 +173,16 @@ export class OrderList {
     row.state === 'draft' && row.summary.blocking > 0 ? say('orderList.draftBlocked') : label(`state.${row.state}`);
   protected worst = (row: OrderRow): string => (row.summary.worst ? findingTitle(row.summary.worst.code, row.summary.worst.args) : '');
 
+  /** From the search into what it found: the row of the chosen order, else the first. */
+  protected intoList(event: Event): void {
+    event.preventDefault();
+    event.stopPropagation();
+    this.move(0);
+    document
+      .getElementById(this.chosen() ?? '')
+      ?.querySelector('a')
+      ?.focus();
+  }
   private move(by: number): void {
     const rows = this.rows();
     const at = Math.min(Math.max(rows.findIndex((r) => r.job === this.chosen()) + by, 0), rows.length - 1);
@@ -179,5 +194,8 @@ export class OrderList {
     const [top, sight] = [list?.measureScrollOffset() ?? 0, list?.getViewportSize() ?? 0];
     if (at * this.rowPx < top) list?.scrollToOffset(at * this.rowPx);
     else if ((at + 1) * this.rowPx > top + sight) list?.scrollToOffset((at + 1) * this.rowPx - sight);
+    // Who walks from row to row stands on the row: Enter opens that one and no other.
+    const row = document.getElementById(next.job);
+    if (row?.parentElement?.contains(document.activeElement)) row.querySelector('a')?.focus();
   }
 }

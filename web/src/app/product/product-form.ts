@@ -16,8 +16,12 @@ import {
   say,
 } from '@druckerei/core';
 import { MatChipsModule } from '@angular/material/chips';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatInputModule } from '@angular/material/input';
 import { EditValue } from '../shared/edit-value';
 import { type PictureField, PictureFields } from '../shared/picture-fields';
+import { InPlace } from '../shared/in-place';
 
 interface Made {
   id: string;
@@ -40,7 +44,7 @@ interface Item {
 /** What the customer wants: sizes on the picture of the finished product, the rest beside it, each edited in place. */
 @Component({
   selector: 'dk-product-form',
-  imports: [EditValue, MatChipsModule, PictureFields],
+  imports: [EditValue, MatChipsModule, PictureFields, InPlace, MatButton, MatCheckbox, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './product-form.html',
   styleUrl: './product-form.scss',

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import type { Api, Replied } from '@druckerei/contract';
 import {
   formatMoment,
@@ -25,6 +27,7 @@ import type { Failure } from '../shared/api';
 import { Works } from '../shared/works';
 import { Server } from '../shared/server';
 import { isWrongMm, typedMm } from './typed-mm';
+import { InPlace } from '../shared/in-place';
 
 const SHEET: [number, number] = [720, 520];
 type Scores = Replied<Api['register.scores']>;
@@ -33,7 +36,7 @@ type Typed = Record<string, { lateral: string; round: string; cock: string }>;
 /** A press to learn on: marks are read through the loupe, units are set by hand, sheets are pulled and wasted; then it is shown what an ideal sequence needs. */
 @Component({
   selector: 'dk-practice-page',
-  imports: [Drawing, RouterLink],
+  imports: [Drawing, RouterLink, InPlace, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './practice-page.html',
   styleUrl: './practice-page.scss',

@@ -1,10 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import type { Observable } from 'rxjs';
 import type { RegisterDesk } from '@druckerei/contract';
 import { inkColour, say } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
 import { isWrongMm, typedMm } from './typed-mm';
+import { InPlace } from '../shared/in-place';
 
 type Cells = Record<string, { dx: string; dy: string }>;
 
@@ -12,13 +15,14 @@ type Cells = Record<string, { dx: string; dy: string }>;
 @Component({
   selector: 'dk-reading-grid',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [InPlace, MatButton, MatInputModule],
   template: `<div class="row">
       <h2>{{ say('register.nextReading') }}</h2>
-      <button type="button" class="quiet" (click)="simulate()">{{ say('register.simulatedCamera') }}</button>
-      <label class="plain choose"
+      <button type="button" matButton="outlined" (click)="simulate()">{{ say('register.simulatedCamera') }}</button>
+      <label class="choose"
         >{{ say('register.fromFile') }}<input #file class="said" type="file" accept=".csv,.txt" (change)="read(file)"
       /></label>
-      <button type="button" class="plain" (click)="closed.emit()">{{ say('register.close') }}</button>
+      <button type="button" matButton (click)="closed.emit()">{{ say('register.close') }}</button>
     </div>
     <p class="soft">{{ say('register.howToRead', reference()) }}</p>
     @if (notes()) {
@@ -42,11 +46,11 @@ type Cells = Record<string, { dx: string; dy: string }>;
                 @for (way of ways; track way) {
                   <td>
                     <input
+                      matInput
+                      dkInPlace
                       #cell
-                      class="field-input"
                       inputmode="decimal"
-                      [class.wrong]="isWrong(text(ink, m.id, way))"
-                      [attr.aria-invalid]="isWrong(text(ink, m.id, way))"
+                      [wrong]="isWrong(text(ink, m.id, way))"
                       [attr.aria-label]="say(way === 'dx' ? 'register.cellLateral' : 'register.cellRound', ink, m.id)"
                       [placeholder]="way === 'dx' ? '↔' : '↕'"
                       [value]="text(ink, m.id, way)"
@@ -61,11 +65,11 @@ type Cells = Record<string, { dx: string; dy: string }>;
       </table>
     </div>
     <div class="row">
-      <label
-        >{{ say('register.sheetsPulled') }}
-        <input #sheetsField class="field-input narrow" inputmode="numeric" [value]="sheets()" (input)="sheets.set(sheetsField.value)"
-      /></label>
-      <button type="button" class="act" [disabled]="!ready()" (click)="send()">{{ say('register.takeReading') }}</button>
+      <mat-form-field
+        ><mat-label>{{ say('register.sheetsPulled') }}</mat-label
+        ><input matInput #sheetsField class="narrow" inputmode="numeric" [value]="sheets()" (input)="sheets.set(sheetsField.value)"
+      /></mat-form-field>
+      <button type="button" matButton="filled" [disabled]="!ready()" (click)="send()">{{ say('register.takeReading') }}</button>
     </div>
     @if (stops(); as why) {
       <p class="fail" role="alert">{{ why }}</p>
@@ -86,7 +90,7 @@ type Cells = Record<string, { dx: string; dy: string }>;
       overflow: auto;
       min-height: 0;
     }
-    td .field-input {
+    td .in-place {
       width: 68px;
     }
     .narrow {

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { Store } from '@ngrx/store';
 import { NgApexchartsModule } from 'ng-apexcharts';
 import { auditTime, filter, map, type Observable } from 'rxjs';
@@ -14,13 +16,14 @@ import { Changes } from '../shared/changes';
 import { chartColours } from '../shared/chart-colours';
 import { Shortcuts } from '../shared/shortcuts';
 import { ReadingGrid } from './reading-grid';
+import { InPlace } from '../shared/in-place';
 
 type Row = Replied<Api['register.list']>[number];
 
 /** A step in register: where each colour lies, what to set as the one loud thing, the turns so far, drift, and units that walk. */
 @Component({
   selector: 'dk-register-page',
-  imports: [Drawing, NgApexchartsModule, ReadingGrid, RouterLink],
+  imports: [Drawing, NgApexchartsModule, ReadingGrid, RouterLink, InPlace, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './register-page.html',
   styleUrl: './register-page.scss',

@@ -195,7 +195,7 @@ describe('the next reading', () => {
       field.dispatchEvent(new Event('input'));
       await f.whenStable();
     };
-    return { f, host, type, send: () => (host.querySelector('button.act') as HTMLButtonElement).click() };
+    return { f, host, type, send: () => (host.querySelector('button.mat-mdc-unelevated-button') as HTMLButtonElement).click() };
   };
   it('takes what was read and leaves out what was not', async () => {
     const { type, send } = await grid();
@@ -215,7 +215,7 @@ describe('the next reading', () => {
     await type('C at G1, lateral', '120');
     await type('C at G1, around', '0');
     expect(host.querySelector('[role=alert]')?.textContent).toContain('another unit');
-    expect((host.querySelector('button.act') as HTMLButtonElement).disabled).toBe(true);
+    expect((host.querySelector('button.mat-mdc-unelevated-button') as HTMLButtonElement).disabled).toBe(true);
   });
   it('does not take a reading while a cell is no number, and says so', async () => {
     const { host, type, send } = await grid();

@@ -3,6 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { type AbstractControl, NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatDialogRef } from '@angular/material/dialog';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { Store } from '@ngrx/store';
 import { SessionActions, sessionFeature } from './session.feature';
 
@@ -12,7 +14,7 @@ const alike = (form: AbstractControl<{ password: string; again: string }>): { un
 /** A password of one's own: as a dialog when wished, or instead of everything else where somebody else set the one that is known. */
 @Component({
   selector: 'dk-own-password',
-  imports: [ReactiveFormsModule],
+  imports: [ReactiveFormsModule, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<h1>{{ say('ownPassword.title') }}</h1>
     @if (must()) {
@@ -20,19 +22,22 @@ const alike = (form: AbstractControl<{ password: string; again: string }>): { un
     }
     <p class="soft">{{ say('ownPassword.rule') }}</p>
     <form [formGroup]="form" (ngSubmit)="submit()">
-      <label
-        >{{ say('ownPassword.old') }}<input class="field-input" formControlName="old" type="password" autocomplete="current-password"
-      /></label>
-      <label
-        >{{ say('ownPassword.new') }}<input class="field-input" formControlName="password" type="password" autocomplete="new-password"
-      /></label>
-      <label
-        >{{ say('ownPassword.again') }}<input class="field-input" formControlName="again" type="password" autocomplete="new-password"
-      /></label>
+      <mat-form-field
+        ><mat-label>{{ say('ownPassword.old') }}</mat-label
+        ><input matInput formControlName="old" type="password" autocomplete="current-password"
+      /></mat-form-field>
+      <mat-form-field
+        ><mat-label>{{ say('ownPassword.new') }}</mat-label
+        ><input matInput formControlName="password" type="password" autocomplete="new-password"
+      /></mat-form-field>
+      <mat-form-field
+        ><mat-label>{{ say('ownPassword.again') }}</mat-label
+        ><input matInput formControlName="again" type="password" autocomplete="new-password"
+      /></mat-form-field>
       <p class="fail" role="alert">{{ failed() }}</p>
       <div class="acts">
-        <button class="act" type="submit" [disabled]="!ready()">{{ say('ownPassword.set') }}</button>
-        <button class="quiet" type="button" (click)="leave()">{{ must() ? say('app.signOut') : say('peopleList.leaveIt') }}</button>
+        <button matButton="filled" type="submit" [disabled]="!ready()">{{ say('ownPassword.set') }}</button>
+        <button matButton="outlined" type="button" (click)="leave()">{{ must() ? say('app.signOut') : say('peopleList.leaveIt') }}</button>
       </div>
     </form>`,
   styles: `
@@ -45,20 +50,9 @@ const alike = (form: AbstractControl<{ password: string; again: string }>): { un
     h1 {
       font-size: 22px;
     }
-    form,
-    label {
-      display: grid;
-      gap: 2px;
-    }
     form {
+      display: grid;
       gap: 14px;
-    }
-    label {
-      color: var(--soft);
-    }
-    input {
-      color: var(--ink);
-      font-size: 17px;
     }
     .fail {
       min-height: 1.4em;

@@ -1,6 +1,8 @@
 import { say } from '@druckerei/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject, InjectionToken } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { Store } from '@ngrx/store';
 import { SessionActions, sessionFeature } from './session.feature';
 
@@ -10,7 +12,7 @@ export const SECURE = new InjectionToken<boolean>('secure', { factory: () => glo
 /** A person signs in; nothing else is shown until then. */
 @Component({
   selector: 'dk-sign-in',
-  imports: [ReactiveFormsModule],
+  imports: [ReactiveFormsModule, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` <main>
     <svg viewBox="0 0 400 90" aria-hidden="true" class="river">
@@ -24,15 +26,16 @@ export const SECURE = new InjectionToken<boolean>('secure', { factory: () => glo
       <p class="note level-start" role="alert">{{ say('signIn.needsHttps') }}</p>
     }
     <form [formGroup]="form" (ngSubmit)="submit()">
-      <label
-        >{{ say('signIn.name')
-        }}<input class="field-input" formControlName="name" autocomplete="username" autocapitalize="none" spellcheck="false"
-      /></label>
-      <label
-        >{{ say('signIn.password') }}<input class="field-input" formControlName="password" type="password" autocomplete="current-password"
-      /></label>
+      <mat-form-field
+        ><mat-label>{{ say('signIn.name') }}</mat-label
+        ><input matInput formControlName="name" autocomplete="username" autocapitalize="none" spellcheck="false"
+      /></mat-form-field>
+      <mat-form-field
+        ><mat-label>{{ say('signIn.password') }}</mat-label
+        ><input matInput formControlName="password" type="password" autocomplete="current-password"
+      /></mat-form-field>
       <p class="fail" role="alert">{{ failed() }}</p>
-      <button class="act" type="submit" [disabled]="form.invalid || busy()">
+      <button matButton="filled" type="submit" [disabled]="form.invalid || busy()">
         {{ busy() ? say('signIn.signingIn') : say('signIn.signIn') }}
       </button>
     </form>
@@ -54,15 +57,6 @@ export const SECURE = new InjectionToken<boolean>('secure', { factory: () => glo
       display: grid;
       gap: 14px;
       margin-top: 18px;
-    }
-    label {
-      display: grid;
-      gap: 2px;
-      color: var(--soft);
-    }
-    input {
-      color: var(--ink);
-      font-size: 17px;
     }
     p {
       margin: 4px 0;

@@ -1,7 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatInputModule } from '@angular/material/input';
 import { type Calendar, NO_CALENDAR, type Person, say, type Shift } from '@druckerei/core';
 import { EditValue } from '../shared/edit-value';
 import type { RowContext } from './card-rows';
+import { InPlace } from '../shared/in-place';
 
 const DAYS = [1, 2, 3, 4, 5, 6, 7];
 const CLOCK = /^([01]\d|2[0-4]):[0-5]\d$/;
@@ -20,7 +24,7 @@ export const stretchesShown = (of: readonly (readonly [string, string])[]): stri
 /** When the house is open, which shifts there are, which machines and people work in them, and the days on which nobody does. */
 @Component({
   selector: 'dk-calendar-card',
-  imports: [EditValue],
+  imports: [EditValue, InPlace, MatButton, MatCheckbox, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<div class="columns">
     <div>
@@ -45,7 +49,7 @@ export const stretchesShown = (of: readonly (readonly [string, string])[]): stri
       </div>
       <div class="top">
         <h2>{{ say('calendarCard.closedDays') }}</h2>
-        <span class="space"></span><button type="button" class="plain" (click)="addClosed()">{{ say('calendarCard.another') }}</button>
+        <span class="space"></span><button type="button" matButton (click)="addClosed()">{{ say('calendarCard.another') }}</button>
       </div>
       @for (c of closed(); track c.id) {
         <p class="row">
@@ -56,26 +60,35 @@ export const stretchesShown = (of: readonly (readonly [string, string])[]): stri
             (changed)="setIn('closed', c.id, { name: text($event) })"
           />
           <input
-            class="field-input date"
+            matInput
+            dkInPlace
+            class="date"
             type="date"
             [attr.aria-label]="say('calendarCard.firstDay')"
             [value]="c.from"
             (change)="setIn('closed', c.id, { from: $any($event.target).value })"
           />
           <input
-            class="field-input date"
+            matInput
+            dkInPlace
+            class="date"
             type="date"
             [attr.aria-label]="say('calendarCard.lastDay')"
             [value]="c.to"
             (change)="setIn('closed', c.id, { to: $any($event.target).value })"
           />
-          <select [attr.aria-label]="say('calendarCard.what')" (change)="setMachine(c.id, $any($event.target).value)">
+          <select
+            matNativeControl
+            dkInPlace
+            [attr.aria-label]="say('calendarCard.what')"
+            (change)="setMachine(c.id, $any($event.target).value)"
+          >
             <option value="">{{ say('calendarCard.theWholeHouse') }}</option>
             @for (m of machines(); track m.id) {
               <option [value]="m.id" [selected]="m.id === c.machine">{{ m.name }}</option>
             }
           </select>
-          <button type="button" class="plain" (click)="remove('closed', c.id)">{{ say('calendarCard.takeAway') }}</button>
+          <button type="button" matButton (click)="remove('closed', c.id)">{{ say('calendarCard.takeAway') }}</button>
         </p>
       } @empty {
         <p class="soft">{{ say('calendarCard.none') }}</p>
@@ -84,7 +97,7 @@ export const stretchesShown = (of: readonly (readonly [string, string])[]): stri
     <div>
       <div class="top">
         <h2>{{ say('calendarCard.shifts') }}</h2>
-        <span class="space"></span><button type="button" class="plain" (click)="addShift()">{{ say('calendarCard.another') }}</button>
+        <span class="space"></span><button type="button" matButton (click)="addShift()">{{ say('calendarCard.another') }}</button>
       </div>
       @for (s of shifts(); track s.id) {
         <p class="row">
@@ -109,11 +122,11 @@ export const stretchesShown = (of: readonly (readonly [string, string])[]): stri
             (changed)="setBreaks(s.id, $event)"
           />
           @for (d of days; track d) {
-            <label class="tick"
-              ><input type="checkbox" [checked]="s.shift.days.includes(d)" (change)="toggleDay(s.id, s.shift, d)" />{{ dayName(d) }}</label
-            >
+            <mat-checkbox class="tick" [checked]="s.shift.days.includes(d)" (change)="toggleDay(s.id, s.shift, d)">{{
+              dayName(d)
+            }}</mat-checkbox>
           }
-          <button type="button" class="plain" (click)="remove('shifts', s.id)">{{ say('calendarCard.takeAway') }}</button>
+          <button type="button" matButton (click)="remove('shifts', s.id)">{{ say('calendarCard.takeAway') }}</button>
         </p>
       } @empty {
         <p class="soft">{{ say('calendarCard.everyMachineRunsWhileTheHouseIsOpen') }}</p>
@@ -124,18 +137,16 @@ export const stretchesShown = (of: readonly (readonly [string, string])[]): stri
           <p class="row">
             <span class="name">{{ m.name }}</span>
             @for (s of shifts(); track s.id) {
-              <label class="tick"
-                ><input type="checkbox" [checked]="m.shifts.includes(s.id)" (change)="toggleMachine(m.id, m.shifts, s.id)" />{{
-                  s.shift.name
-                }}</label
-              >
+              <mat-checkbox class="tick" [checked]="m.shifts.includes(s.id)" (change)="toggleMachine(m.id, m.shifts, s.id)">{{
+                s.shift.name
+              }}</mat-checkbox>
             }
           </p>
         }
       }
       <div class="top">
         <h2>{{ say('calendarCard.people') }}</h2>
-        <span class="space"></span><button type="button" class="plain" (click)="addPerson()">{{ say('calendarCard.another') }}</button>
+        <span class="space"></span><button type="button" matButton (click)="addPerson()">{{ say('calendarCard.another') }}</button>
       </div>
       @for (p of people(); track p.id) {
         <div class="row">
@@ -146,15 +157,13 @@ export const stretchesShown = (of: readonly (readonly [string, string])[]): stri
             (changed)="setIn('people', p.id, { name: text($event) })"
           />
           @for (s of shifts(); track s.id) {
-            <label class="tick"
-              ><input
-                type="checkbox"
-                [checked]="p.person.shifts.includes(s.id)"
-                (change)="togglePerson(p.id, p.person, 'shifts', s.id)"
-              />{{ s.shift.name }}</label
-            >
+            <mat-checkbox class="tick" [checked]="p.person.shifts.includes(s.id)" (change)="togglePerson(p.id, p.person, 'shifts', s.id)">{{
+              s.shift.name
+            }}</mat-checkbox>
           }
           <select
+            matNativeControl
+            dkInPlace
             [attr.aria-label]="say('calendarCard.mayRun', p.person.name)"
             (change)="togglePerson(p.id, p.person, 'machines', $any($event.target).value); $any($event.target).value = ''"
           >
@@ -171,7 +180,7 @@ export const stretchesShown = (of: readonly (readonly [string, string])[]): stri
             [placeholder]="say('calendarCard.never')"
             (changed)="setAway(p.id, $event)"
           />
-          <button type="button" class="plain" (click)="remove('people', p.id)">{{ say('calendarCard.takeAway') }}</button>
+          <button type="button" matButton (click)="remove('people', p.id)">{{ say('calendarCard.takeAway') }}</button>
         </div>
       } @empty {
         <p class="soft">{{ say('calendarCard.nobodyIsNamed') }}</p>
@@ -191,9 +200,6 @@ export const stretchesShown = (of: readonly (readonly [string, string])[]): stri
       display: flex;
       align-items: baseline;
       margin-top: 14px;
-    }
-    .space {
-      flex: 1;
     }
     .day {
       display: grid;

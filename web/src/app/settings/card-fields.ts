@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatInputModule } from '@angular/material/input';
 import { EditValue, type EditKind } from '../shared/edit-value';
+import { InPlace } from '../shared/in-place';
 
 /** One value of a card: where it stands in the plant and how it is typed. */
 export interface CardRow {
@@ -17,7 +20,7 @@ export interface CardRow {
 /** The values of a card, one below the other, each edited in place. */
 @Component({
   selector: 'dk-card-fields',
-  imports: [EditValue],
+  imports: [EditValue, InPlace, MatCheckbox, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<dl>
     @for (row of rows(); track row.at.join('.')) {
@@ -26,18 +29,22 @@ export interface CardRow {
         <dd>
           @switch (row.kind) {
             @case ('choice') {
-              <select [attr.aria-label]="row.label" (change)="set.emit({ at: row.at, value: $any($event.target).value || undefined })">
+              <select
+                matNativeControl
+                dkInPlace
+                [attr.aria-label]="row.label"
+                (change)="set.emit({ at: row.at, value: $any($event.target).value || undefined })"
+              >
                 @for (o of row.options ?? []; track o.value) {
                   <option [value]="o.value" [selected]="o.value === row.text">{{ o.says }}</option>
                 }
               </select>
             }
             @case ('flag') {
-              <input
-                type="checkbox"
-                [attr.aria-label]="row.label"
+              <mat-checkbox
+                [aria-label]="row.label"
                 [checked]="row.text === 'true'"
-                (change)="set.emit({ at: row.at, value: $any($event.target).checked || undefined })"
+                (change)="set.emit({ at: row.at, value: $event.checked || undefined })"
               />
             }
             @default {

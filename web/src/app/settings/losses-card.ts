@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { formatNumber, lossScene, practiceValue, PROCESS_WORDS, type SetupRunning, type Spoilage, tableFrom, say } from '@druckerei/core';
 import { PROCESSES } from '@druckerei/core/planning';
 import { Drawing } from '../drawings/drawing';
@@ -8,7 +10,7 @@ import { cardRow, type RowContext } from './card-rows';
 /** How one kind of work loses: both schools as curves, the one in force, and the lines of the table. */
 @Component({
   selector: 'dk-losses-card',
-  imports: [Drawing, CardFields],
+  imports: [Drawing, CardFields, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<div class="curve">
       <dk-drawing [scene]="scene()" />
@@ -17,12 +19,12 @@ import { cardRow, type RowContext } from './card-rows';
       </p>
     </div>
     <div>
-      <label class="school"
-        ><span class="soft">{{ say('lossesCard.schoolInForce') }}</span>
-        <select [attr.aria-label]="say('lossesCard.schoolInForce')" (change)="choose($any($event.target).value)">
+      <mat-form-field class="school"
+        ><mat-label>{{ say('lossesCard.schoolInForce') }}</mat-label
+        ><select matNativeControl [attr.aria-label]="say('lossesCard.schoolInForce')" (change)="choose($any($event.target).value)">
           <option value="setupRunning" [selected]="school() === 'setupRunning'">{{ say('lossesCard.setupAndRunningLoss') }}</option>
           <option value="table" [selected]="school() === 'table'">{{ say('lossesCard.tableByQuantity') }}</option>
-        </select></label
+        </select></mat-form-field
       >
       @if (kept(); as k) {
         @for (t of k.tables; track $index; let i = $index) {
@@ -35,7 +37,7 @@ import { cardRow, type RowContext } from './card-rows';
           </h3>
           <dk-card-fields [rows]="lines(i)" (set)="set.emit($event)" />
         }
-        <button type="button" class="plain" (click)="drop()">{{ say('lossesCard.keepNoTable') }}</button>
+        <button type="button" matButton (click)="drop()">{{ say('lossesCard.keepNoTable') }}</button>
       } @else {
         <p class="soft">{{ say('lossesCard.noTableIsKeptChoosing') }}</p>
       }

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatProgressBar } from '@angular/material/progress-bar';
 import type { MovedJob } from '@druckerei/contract';
 import { type Place, say } from '@druckerei/core';
 import { movedSays } from '../shared/moved-says';
@@ -8,15 +10,19 @@ import type { Trial } from './settings.feature';
 /** What the changed settings would do to every open job, job by job, before they are put in force. */
 @Component({
   selector: 'dk-moves-panel',
-  imports: [RouterLink],
+  imports: [RouterLink, MatButton, MatProgressBar],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<h2>{{ say('movesPanel.whatItMoves') }}</h2>
     @if (trial(); as t) {
       @if (t.running) {
         <p role="status">
-          <progress [max]="t.of || 1" [value]="t.planned" [attr.aria-label]="say('movesPanel.openJobsPlanned')"></progress>
+          <mat-progress-bar
+            mode="determinate"
+            [value]="(100 * t.planned) / (t.of || 1)"
+            [attr.aria-label]="say('movesPanel.openJobsPlanned')"
+          />
           {{ say('movesPanel.ofOpenJobsPlanned', t.planned, t.of || '…') }}
-          <button type="button" class="plain" (click)="stopped.emit()">{{ say('movesPanel.stop') }}</button>
+          <button type="button" matButton (click)="stopped.emit()">{{ say('movesPanel.stop') }}</button>
         </p>
       } @else {
         <p role="status">

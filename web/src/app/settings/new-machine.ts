@@ -1,4 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatInputModule } from '@angular/material/input';
 import { type Plant, PROCESS_WORDS, say } from '@druckerei/core';
 import { newMachine, PROCESSES } from '@druckerei/core/planning';
 
@@ -6,22 +9,20 @@ import { newMachine, PROCESSES } from '@druckerei/core/planning';
 @Component({
   selector: 'dk-new-machine',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatCheckbox, MatInputModule],
   template: `<form (submit)="$event.preventDefault(); enter()">
-    <label
-      ><span class="soft">{{ say('newMachine.name') }}</span
-      ><input class="field-input" required maxlength="80" [value]="name()" (input)="name.set($any($event.target).value)"
-    /></label>
+    <mat-form-field
+      ><mat-label>{{ say('newMachine.name') }}</mat-label
+      ><input matInput required maxlength="80" [value]="name()" (input)="name.set($any($event.target).value)"
+    /></mat-form-field>
     <fieldset>
       <legend class="soft">{{ say('newMachine.kinds') }}</legend>
       @for (k of kinds; track k.id) {
-        <label class="kind"
-          ><input type="checkbox" [checked]="chosen().includes(k.id)" (change)="toggle(k.id, $any($event.target).checked)" />
-          {{ k.says }}</label
-        >
+        <mat-checkbox class="kind" [checked]="chosen().includes(k.id)" (change)="toggle(k.id, $event.checked)">{{ k.says }}</mat-checkbox>
       }
     </fieldset>
-    <button class="act" type="submit" [disabled]="!ready()">{{ say('newMachine.enter') }}</button>
-    <button class="quiet" type="button" (click)="left.emit()">{{ say('newMachine.leave') }}</button>
+    <button matButton="filled" type="submit" [disabled]="!ready()">{{ say('newMachine.enter') }}</button>
+    <button matButton="outlined" type="button" (click)="left.emit()">{{ say('newMachine.leave') }}</button>
   </form>`,
   styles: `
     form {
@@ -35,9 +36,6 @@ import { newMachine, PROCESSES } from '@druckerei/core/planning';
     }
     .kind {
       display: block;
-    }
-    .quiet {
-      margin-left: 8px;
     }
   `,
 })

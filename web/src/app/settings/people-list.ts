@@ -1,15 +1,19 @@
 import { label, say } from '@druckerei/core';
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox, type MatCheckboxChange } from '@angular/material/checkbox';
+import { MatInputModule } from '@angular/material/input';
 import { type Person, ROLES } from '@druckerei/contract';
 import type { Failure } from '../shared/api';
 import { EditValue } from '../shared/edit-value';
+import { InPlace } from '../shared/in-place';
 
 type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { password?: string; pin?: string };
 
 /** Who may sign in and what for; changes count at once. */
 @Component({
   selector: 'dk-people-list',
-  imports: [EditValue],
+  imports: [EditValue, InPlace, MatButton, MatCheckbox, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@if (refused(); as f) {
       <p class="note level-decide" role="alert">
@@ -55,45 +59,38 @@ type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { pas
             </td>
             @for (r of roles; track r) {
               <td class="role">
-                <input
-                  type="checkbox"
-                  [attr.aria-label]="p.name + ', ' + word(r)"
-                  [checked]="p.roles.includes(r)"
-                  (change)="role(p, r, $any($event.target))"
-                />
+                <mat-checkbox [aria-label]="p.name + ', ' + word(r)" [checked]="p.roles.includes(r)" (change)="role(p, r, $event)" />
               </td>
             }
             <td class="role">
-              <input
-                type="checkbox"
-                [attr.aria-label]="p.name + say('peopleList.maySignIn2')"
-                [checked]="p.active"
-                (change)="active(p, $any($event.target))"
-              />
+              <mat-checkbox [aria-label]="p.name + say('peopleList.maySignIn2')" [checked]="p.active" (change)="active(p, $event)" />
             </td>
             <td>
               @if (renewing() === p.id) {
                 <form class="line" (submit)="renew($event, p, word.value)">
                   <input
+                    matInput
+                    dkInPlace
                     #word
-                    class="field-input"
                     type="password"
                     autocomplete="new-password"
                     [attr.aria-label]="say('peopleList.newPassword')"
                     minlength="10"
                     required
                   />
-                  <button class="plain" type="submit">{{ say('peopleList.set') }}</button>
-                  <button class="plain" type="button" (click)="renewing.set(null)">{{ say('peopleList.leaveIt') }}</button>
+                  <button matButton type="submit">{{ say('peopleList.set') }}</button>
+                  <button matButton type="button" (click)="renewing.set(null)">{{ say('peopleList.leaveIt') }}</button>
                 </form>
               } @else {
-                <button class="plain" type="button" (click)="renewing.set(p.id)">{{ say('peopleList.newPassword') }}</button>
+                <button matButton type="button" (click)="renewing.set(p.id)">{{ say('peopleList.newPassword') }}</button>
               }
             </td>
             <td>
               <input
+                matInput
+                dkInPlace
                 #pin
-                class="field-input short"
+                class="short"
                 type="password"
                 inputmode="numeric"
                 autocomplete="off"
@@ -109,24 +106,31 @@ type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { pas
     </table>
     <h3>{{ say('peopleList.somebodyNew') }}</h3>
     <form class="line" (submit)="enter($event, name, full, initials, first, password)">
-      <label>{{ say('peopleList.signsInAs') }} <input #name class="field-input" required maxlength="60" autocomplete="off" /></label>
-      <label>{{ say('peopleList.name') }} <input #full class="field-input" required maxlength="120" autocomplete="off" /></label>
-      <label
-        >{{ say('peopleList.initials') }} <input #initials class="field-input short" required maxlength="4" autocomplete="off"
-      /></label>
-      <label
-        >{{ say('peopleList.role') }}
-        <select #first>
+      <mat-form-field
+        ><mat-label>{{ say('peopleList.signsInAs') }}</mat-label
+        ><input matInput #name required maxlength="60" autocomplete="off"
+      /></mat-form-field>
+      <mat-form-field
+        ><mat-label>{{ say('peopleList.name') }}</mat-label
+        ><input matInput #full required maxlength="120" autocomplete="off"
+      /></mat-form-field>
+      <mat-form-field
+        ><mat-label>{{ say('peopleList.initials') }}</mat-label
+        ><input matInput #initials class="short" required maxlength="4" autocomplete="off"
+      /></mat-form-field>
+      <mat-form-field
+        ><mat-label>{{ say('peopleList.role') }}</mat-label
+        ><select matNativeControl #first>
           @for (r of roles; track r) {
             <option [value]="r">{{ word(r) }}</option>
           }
-        </select></label
+        </select></mat-form-field
       >
-      <label
-        >{{ say('peopleList.firstPassword') }}
-        <input #password class="field-input" type="password" autocomplete="new-password" minlength="10" required
-      /></label>
-      <button class="act" type="submit">{{ say('peopleList.enter') }}</button>
+      <mat-form-field
+        ><mat-label>{{ say('peopleList.firstPassword') }}</mat-label
+        ><input matInput #password type="password" autocomplete="new-password" minlength="10" required
+      /></mat-form-field>
+      <button matButton="filled" type="submit">{{ say('peopleList.enter') }}</button>
     </form>
     <p class="soft">
       {{ say('peopleList.aPersonWhoLeavesKeeps') }}
@@ -169,11 +173,6 @@ type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { pas
       align-items: end;
       flex-wrap: wrap;
     }
-    .line label {
-      display: grid;
-      color: var(--soft);
-      font-size: 13px;
-    }
     .short {
       width: 70px;
     }
@@ -196,13 +195,13 @@ export class PeopleList {
   protected text(p: Person, key: 'fullName' | 'initials', value: unknown): void {
     if (typeof value === 'string') this.change(p, { [key]: value });
   }
-  protected role(p: Person, role: Person['roles'][number], box: HTMLInputElement): void {
-    this.change(p, { roles: box.checked ? [...p.roles, role] : p.roles.filter((r) => r !== role) });
-    box.checked = p.roles.includes(role); // shown as it is until the server has said yes
+  protected role(p: Person, role: Person['roles'][number], { checked, source }: MatCheckboxChange): void {
+    this.change(p, { roles: checked ? [...p.roles, role] : p.roles.filter((r) => r !== role) });
+    source.checked = p.roles.includes(role); // shown as it is until the server has said yes
   }
-  protected active(p: Person, box: HTMLInputElement): void {
-    this.change(p, { active: box.checked });
-    box.checked = p.active;
+  protected active(p: Person, { checked, source }: MatCheckboxChange): void {
+    this.change(p, { active: checked });
+    source.checked = p.active;
   }
   protected renew(e: Event, p: Person, password: string): void {
     e.preventDefault();

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import {
   formatFigure,
   formatNumber,
@@ -13,6 +15,7 @@ import {
 } from '@druckerei/core';
 import { EditValue, type EditKind, typedFrom } from '../shared/edit-value';
 import type { RowContext } from './card-rows';
+import { InPlace } from '../shared/in-place';
 
 interface PracticeRow {
   key: PracticeKey;
@@ -40,12 +43,13 @@ const typingOf = ({ unit, value }: Practice, currency: string): Typing => {
 /** What the works goes by when nothing else is said: value, range, kind of source and source, room by room. */
 @Component({
   selector: 'dk-practice-list',
-  imports: [EditValue],
+  imports: [EditValue, InPlace, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<label class="find"
       ><span class="said">{{ say('practiceList.findAValue') }}</span
       ><input
-        class="field-input"
+        matInput
+        dkInPlace
         type="search"
         [placeholder]="say('practiceList.findAValue')"
         [value]="find()"
@@ -98,12 +102,7 @@ const typingOf = ({ unit, value }: Practice, currency: string): Typing => {
                 </td>
                 <td>
                   @if (r.own) {
-                    <button
-                      type="button"
-                      class="plain"
-                      (click)="back(r)"
-                      [attr.aria-label]="r.label + say('practiceList.backToTheDefault')"
-                    >
+                    <button type="button" matButton (click)="back(r)" [attr.aria-label]="r.label + say('practiceList.backToTheDefault')">
                       {{ say('practiceList.backTo', usual(r)) }}
                     </button>
                   }

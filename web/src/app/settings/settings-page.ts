@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { DatePipe } from '@angular/common';
 import { RouterLink, RouterLinkActive } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { Store } from '@ngrx/store';
 import type { Person } from '@druckerei/contract';
 import {
@@ -74,6 +76,8 @@ interface Listed {
     PeopleList,
     PracticeList,
     StockCard,
+    MatButton,
+    MatInputModule,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './settings-page.html',

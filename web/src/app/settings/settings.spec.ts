@@ -196,14 +196,14 @@ describe('SettingsPage', () => {
     answers['plants.try'] = () => later;
     await settle();
     await press('See what it moves');
-    expect(host.querySelector('progress')).not.toBeNull();
+    expect(host.querySelector('mat-progress-bar')).not.toBeNull();
     await press('Stop');
     expect(later.observed).toBe(false);
     await press('See what it moves');
     store.dispatch(crew(8));
     await settle();
     expect(later.observed).toBe(false);
-    expect(host.querySelector('progress')).toBeNull();
+    expect(host.querySelector('mat-progress-bar')).toBeNull();
   });
   it('says that somebody else changed the settings meanwhile, and keeps what was typed', async () => {
     const { host, store, settle } = await show('machines');
@@ -239,7 +239,7 @@ describe('SettingsPage', () => {
     await settle();
     expect(host.querySelectorAll('tbody tr')).toHaveLength(1);
     await press('11');
-    const field = host.querySelector<HTMLInputElement>('td input.field-input');
+    const field = host.querySelector<HTMLInputElement>('td input.mat-mdc-input-element');
     field!.value = '13';
     field!.dispatchEvent(new Event('input'));
     await settle();
@@ -265,7 +265,7 @@ describe('SettingsPage', () => {
     const name = form.querySelector<HTMLInputElement>('input:not([type])')!;
     name.value = 'Press 9';
     name.dispatchEvent(new Event('input'));
-    [...form.querySelectorAll('label')]
+    [...form.querySelectorAll('mat-checkbox')]
       .find((l) => l.textContent.trim() === 'Offset')!
       .querySelector('input')!
       .click();

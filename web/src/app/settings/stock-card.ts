@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { type CardField, formatNumber, type Stock, say } from '@druckerei/core';
 import { CardFields, type CardRow } from './card-fields';
 import { cardRow, type RowContext } from './card-rows';
@@ -25,7 +26,7 @@ const ROLL = new Set(['rollKg', 'rollDiameterMm', 'coreMm', 'coreKg']);
 /** A stock's card: sizes, grain, caliper, prices by quantity. */
 @Component({
   selector: 'dk-stock-card',
-  imports: [CardFields],
+  imports: [CardFields, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@if (stock(); as s) {
     <div>
@@ -47,9 +48,9 @@ const ROLL = new Set(['rollKg', 'rollDiameterMm', 'coreMm', 'coreKg']);
       <dk-card-fields [rows]="rows()" (set)="set.emit($event)" />
       <h3>{{ say('stockCard.priceForAThousandFrom') }}</h3>
       <dk-card-fields [rows]="prices()" (set)="setPrice($event.at, $event.value)" />
-      <button type="button" class="plain" (click)="addPrice(s)">{{ say('stockCard.addAPriceBreak') }}</button>
+      <button type="button" matButton (click)="addPrice(s)">{{ say('stockCard.addAPriceBreak') }}</button>
       @if (s.price.length > 1) {
-        <button type="button" class="plain gap" (click)="dropPrice(s)">{{ say('stockCard.takeTheLastAway') }}</button>
+        <button type="button" matButton class="gap" (click)="dropPrice(s)">{{ say('stockCard.takeTheLastAway') }}</button>
       }
     </div>
   }`,

@@ -1,5 +1,6 @@
 import {
   ChangeDetectionStrategy,
+  ChangeDetectorRef,
   Component,
   computed,
   DestroyRef,
@@ -11,9 +12,11 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { MatInput } from '@angular/material/input';
 import { lengthMmFromText, readNumber, readWhole, say, typedLength, unclearNumber, type UnitSystem } from '@druckerei/core';
 import { Typing } from './typing';
 import { Units } from './units';
+import { InPlace } from './in-place';
 
 export type EditKind = 'count' | 'length' | 'percent' | 'hours' | 'minutes' | 'seconds' | 'number' | 'text' | 'moment';
 /** How much of what the document holds one typed unit is. */
@@ -63,22 +66,23 @@ const asks = (): Record<EditKind, string> => ({
 /** A value as text with a dashed underline that becomes its own input in place. A half-typed text stays and says what is missing; Escape goes back. */
 @Component({
   selector: 'dk-edit-value',
+  imports: [InPlace, MatInput],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` @if (open()) {
       <input
+        matInput
+        dkInPlace
         #field
-        class="field-input"
-        [class.wrong]="wrong()"
+        [wrong]="!!wrong()"
         [type]="kind() === 'moment' ? 'datetime-local' : 'text'"
         [value]="text()"
         [attr.aria-label]="label()"
-        [attr.aria-invalid]="!!wrong()"
         [attr.inputmode]="kind() === 'text' || kind() === 'moment' ? null : 'decimal'"
         (input)="type(field.value)"
         (focus)="mine = typing.begin()"
         (blur)="left()"
         (keydown.enter)="close(true)"
-        (keydown.escape)="back()"
+        (keydown.escape)="shut(true)"
       />
       @if (wrong()) {
         <span class="fail says" role="alert">{{ wrong() }}</span>
@@ -115,9 +119,8 @@ const asks = (): Record<EditKind, string> => ({
       border-bottom-color: transparent;
       cursor: default;
     }
-    .field-input {
+    input {
       min-width: 90px;
-      font-weight: 600;
     }
     .says {
       display: block;
@@ -163,16 +166,15 @@ export class EditValue {
   protected readonly wrong = computed(() =>
     parseTyped(this.kind(), this.text(), this.system()) === null ? askFor(this.kind(), this.text()) : (this.refused() ?? ''),
   );
-  private before = '';
+  private readonly view = inject(ChangeDetectorRef);
 
   protected begin(): void {
-    this.before = this.typed();
     this.text.set(this.typed());
     this.open.set(true);
-    setTimeout(() => {
-      this.field()?.nativeElement.focus();
-      this.field()?.nativeElement.select();
-    });
+    // At once: a scanner types on without a pause, and what it types belongs into the field.
+    this.view.detectChanges();
+    this.field()?.nativeElement.focus();
+    this.field()?.nativeElement.select();
   }
   protected type(text: string): void {
     this.text.set(text);
@@ -192,21 +194,12 @@ export class EditValue {
     this.typing.end(this.mine);
     this.close();
   }
-  protected back(): void {
-    if (this.text() !== this.before) {
-      const parsed = parseTyped(this.kind(), this.before, this.system());
-      if (parsed !== null) this.changed.emit(parsed);
-    }
-    this.text.set(this.before);
-    this.shut(true);
-  }
   /** Text again; who left it by a key stands on the value, where the next key finds him. */
-  private shut(byKey: boolean): void {
+  protected shut(byKey: boolean): void {
     this.open.set(false);
     this.typing.end(this.mine);
-    if (byKey)
-      setTimeout(() => {
-        this.shownValue()?.nativeElement.focus();
-      });
+    if (!byKey) return;
+    this.view.detectChanges();
+    this.shownValue()?.nativeElement.focus();
   }
 }

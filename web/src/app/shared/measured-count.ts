@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import {
   countByHeight,
   countByWeight,
@@ -16,28 +18,29 @@ import {
 @Component({
   selector: 'dk-measured-count',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatInputModule],
   template: `<div class="ways">
       @for (w of ways; track w) {
-        <button type="button" class="choice" [attr.aria-pressed]="way() === w" (click)="choose(w)">
+        <button type="button" matButton="outlined" [attr.aria-pressed]="way() === w" (click)="choose(w)">
           {{ say(w === 'height' ? 'measured.height' : 'measured.weight') }}
         </button>
       }
     </div>
-    <label class="soft"
-      >{{ way() === 'height' ? say('measured.heightMm') : say('measured.kg') }}
-      <input class="field-input" inputmode="decimal" [value]="text()" (input)="text.set($any($event.target).value)"
-    /></label>
+    <mat-form-field
+      ><mat-label>{{ way() === 'height' ? say('measured.heightMm') : say('measured.kg') }}</mat-label
+      ><input matInput inputmode="decimal" [value]="text()" (input)="text.set($any($event.target).value)"
+    /></mat-form-field>
     @if (way() === 'weight') {
-      <label class="soft"
-        >{{ say('measured.tareKg') }}
-        <input class="field-input" inputmode="decimal" [value]="tare()" (input)="tare.set($any($event.target).value)"
-      /></label>
-      <button type="button" class="choice" (click)="weigh()">{{ say('measured.simulatedScale') }}</button>
+      <mat-form-field
+        ><mat-label>{{ say('measured.tareKg') }}</mat-label
+        ><input matInput inputmode="decimal" [value]="tare()" (input)="tare.set($any($event.target).value)"
+      /></mat-form-field>
+      <button type="button" matButton="outlined" (click)="weigh()">{{ say('measured.simulatedScale') }}</button>
     }
     @if (count(); as c) {
       <p class="big" aria-live="polite" data-figures>{{ number(c.pieces) }} ± {{ number(c.pm) }} {{ unit() }}</p>
       @if (enough()) {
-        <button type="button" class="act big" [disabled]="c.pieces === 0" (click)="counted.emit(c.pieces)">
+        <button type="button" matButton="filled" [disabled]="c.pieces === 0" (click)="counted.emit(c.pieces)">
           {{ say('terminal.writeItDown') }}
         </button>
       } @else {

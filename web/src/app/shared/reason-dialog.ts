@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, type MatDialog, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { filter, type Observable } from 'rxjs';
 import { say } from '@druckerei/core';
 
@@ -15,20 +17,20 @@ export interface ReasonAsk {
 /** Asks for a few words before something is done that stays on record. */
 @Component({
   selector: 'dk-reason-dialog',
-  imports: [MatDialogModule],
+  imports: [MatDialogModule, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<h2 mat-dialog-title>{{ ask.title }}</h2>
     <form (submit)="$event.preventDefault(); send()">
       <mat-dialog-content>
         <p>{{ ask.says }}</p>
-        <label
-          ><span class="soft">{{ ask.label ?? say('reasonDialog.why') }}</span
-          ><input #why class="field-input" cdkFocusInitial maxlength="300" [value]="text()" (input)="text.set(why.value)"
-        /></label>
+        <mat-form-field
+          ><mat-label>{{ ask.label ?? say('reasonDialog.why') }}</mat-label
+          ><input matInput #why cdkFocusInitial maxlength="300" [value]="text()" (input)="text.set(why.value)"
+        /></mat-form-field>
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button class="quiet" mat-dialog-close type="button">{{ say('reasonDialog.notYet') }}</button>
-        <button class="act" type="submit" [disabled]="!enough()">{{ ask.button }}</button>
+        <button matButton="outlined" mat-dialog-close type="button">{{ say('reasonDialog.notYet') }}</button>
+        <button matButton="filled" type="submit" [disabled]="!enough()">{{ ask.button }}</button>
       </mat-dialog-actions>
     </form>`,
   styles: `

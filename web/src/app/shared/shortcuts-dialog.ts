@@ -1,12 +1,13 @@
 import { say } from '@druckerei/core/words';
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatDialogModule } from '@angular/material/dialog';
+import { MatButton } from '@angular/material/button';
 import { Shortcuts } from './shortcuts';
 
 /** All keys of this screen. */
 @Component({
   selector: 'dk-shortcuts-dialog',
-  imports: [MatDialogModule],
+  imports: [MatDialogModule, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` <h2 mat-dialog-title>{{ say('shortcutsDialog.keysOfThisScreen') }}</h2>
     <mat-dialog-content>
@@ -20,7 +21,7 @@ import { Shortcuts } from './shortcuts';
       </dl>
     </mat-dialog-content>
     <mat-dialog-actions align="end"
-      ><button class="quiet" mat-dialog-close type="button">{{ say('shortcutsDialog.close') }}</button></mat-dialog-actions
+      ><button matButton="outlined" mat-dialog-close type="button">{{ say('shortcutsDialog.close') }}</button></mat-dialog-actions
     >`,
   styles: `
     dl {

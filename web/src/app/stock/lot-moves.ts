@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { type Observable, tap } from 'rxjs';
 import { formatMoment, formatNumber, label, say } from '@druckerei/core';
 import type { Api, Replied } from '@druckerei/contract';
@@ -10,9 +11,10 @@ type Move = Replied<Api['stock.moves']>[number];
 @Component({
   selector: 'dk-lot-moves',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   template: `<div class="top">
       <h3>{{ say('lotMoves.whatHappenedTo', lot()) }}</h3>
-      <button type="button" class="plain" (click)="closed.emit()">{{ say('lotMoves.close') }}</button>
+      <button type="button" matButton (click)="closed.emit()">{{ say('lotMoves.close') }}</button>
     </div>
     <table>
       <tbody>
@@ -25,7 +27,7 @@ type Move = Replied<Api['stock.moves']>[number];
             <td>{{ m.number ? say('lotMoves.job', m.number) : '' }} {{ m.note }}</td>
             <td>
               @if (may() && !m.takenBack && m.kind !== 'counter') {
-                <button type="button" class="plain" (click)="takeBack(m)">{{ say('lotMoves.takeBack') }}</button>
+                <button type="button" matButton (click)="takeBack(m)">{{ say('lotMoves.takeBack') }}</button>
               }
             </td>
           </tr>
@@ -37,11 +39,6 @@ type Move = Replied<Api['stock.moves']>[number];
       </tbody>
     </table>`,
   styles: `
-    .top {
-      display: flex;
-      gap: 16px;
-      align-items: baseline;
-    }
     table {
       width: 100%;
       border-collapse: collapse;

@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { type Observable, tap } from 'rxjs';
 import type { MoveKind, StockLine, StockPage } from '@druckerei/contract';
 import {
@@ -17,6 +20,7 @@ import {
 import { MeasuredCount } from '../shared/measured-count';
 import { Server } from '../shared/server';
 import { LotMoves } from './lot-moves';
+import { InPlace } from '../shared/in-place';
 
 /** What is done at the desk, one form at a time. */
 type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | 'reserve'; lot: string } | { kind: 'moves'; lot: string };
@@ -24,7 +28,7 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
 /** One stock: what to order by when, its lots and what is done with them, promises and orders. */
 @Component({
   selector: 'dk-stock-desk',
-  imports: [ReactiveFormsModule, RouterLink, LotMoves, MeasuredCount],
+  imports: [ReactiveFormsModule, RouterLink, LotMoves, MeasuredCount, InPlace, MatButton, MatInputModule, MatExpansionModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<h2>{{ name() }}</h2>
     @if (line().shortage; as s) {
@@ -40,7 +44,7 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
               <span>{{ say('stockDesk.theBreakMakesMoreCheaper') }}</span>
             }
             @if (may()) {
-              <button type="button" class="plain" (click)="begin({ kind: 'order' }, { quantity: b.quantity + '' })">
+              <button type="button" matButton (click)="begin({ kind: 'order' }, { quantity: b.quantity + '' })">
                 {{ say('stockDesk.noteTheOrder') }}
               </button>
             }
@@ -65,8 +69,8 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
       <h3>{{ say('stockDesk.lots') }}</h3>
       <span class="space"></span>
       @if (may()) {
-        <button type="button" class="plain" (click)="begin({ kind: 'lot' })">{{ say('stockDesk.countANewLotIn') }}</button>
-        <button type="button" class="plain" (click)="begin({ kind: 'order' })">{{ say('stockDesk.noteAnOrder') }}</button>
+        <button type="button" matButton (click)="begin({ kind: 'lot' })">{{ say('stockDesk.countANewLotIn') }}</button>
+        <button type="button" matButton (click)="begin({ kind: 'order' })">{{ say('stockDesk.noteAnOrder') }}</button>
       }
     </div>
     <table class="lines">
@@ -87,7 +91,7 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
             <td>
               <button
                 type="button"
-                class="plain"
+                matButton
                 [attr.aria-label]="say('stockDesk.movesOf', l.id)"
                 (click)="doing.set({ kind: 'moves', lot: l.id })"
               >
@@ -101,7 +105,12 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
             <td>{{ word(l.owner) }}</td>
             <td>
               @if (may()) {
-                <select [attr.aria-label]="say('stockDesk.doWith', l.id)" (change)="pick(l.id, $any($event.target))">
+                <select
+                  matNativeControl
+                  dkInPlace
+                  [attr.aria-label]="say('stockDesk.doWith', l.id)"
+                  (change)="pick(l.id, $any($event.target))"
+                >
                   <option value="">{{ say('stockDesk.do') }}</option>
                   @for (k of kindsFor(l.owner); track k) {
                     <option [value]="k">{{ word('move.' + k) }}</option>
@@ -126,91 +135,91 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
         <form [formGroup]="form" (ngSubmit)="send()" [attr.aria-label]="title()">
           <h3>{{ title() }}</h3>
           @if (shows('lot')) {
-            <label
-              ><span class="soft">{{ say('stockDesk.numberOfTheLot') }}</span
-              ><input class="field-input" formControlName="lot"
-            /></label>
+            <mat-form-field
+              ><mat-label>{{ say('stockDesk.numberOfTheLot') }}</mat-label
+              ><input matInput formControlName="lot"
+            /></mat-form-field>
           }
           @if (shows('quantity')) {
-            <label
-              ><span class="soft">{{ unit() }}</span
-              ><input class="field-input" formControlName="quantity" inputmode="numeric"
-            /></label>
+            <mat-form-field
+              ><mat-label>{{ unit() }}</mat-label
+              ><input matInput formControlName="quantity" inputmode="numeric"
+            /></mat-form-field>
             @if (measure(); as m) {
-              <details>
-                <summary>{{ say('measured.instead') }}</summary>
+              <mat-expansion-panel>
+                <mat-expansion-panel-header>{{ say('measured.instead') }}</mat-expansion-panel-header>
                 <dk-measured-count [measure]="m" [atStake]="atStake()" [unit]="unit()" [due]="booked()" (counted)="measured($event)" />
-              </details>
+              </mat-expansion-panel>
             }
           }
           @if (shows('caliper')) {
-            <label
-              ><span class="soft">{{ say('stockDesk.caliperUm') }}</span
-              ><input class="field-input" formControlName="caliper" inputmode="decimal"
-            /></label>
+            <mat-form-field
+              ><mat-label>{{ say('stockDesk.caliperUm') }}</mat-label
+              ><input matInput formControlName="caliper" inputmode="decimal"
+            /></mat-form-field>
           }
           @if (shows('job')) {
-            <label
-              ><span class="soft">{{ say('stockDesk.forJob') }}</span
-              ><select formControlName="job">
+            <mat-form-field
+              ><mat-label>{{ say('stockDesk.forJob') }}</mat-label
+              ><select matNativeControl formControlName="job">
                 <option value="">{{ say('stockDesk.noJob') }}</option>
                 @for (j of line().jobs; track j.job) {
                   <option [value]="j.job">{{ j.number }}</option>
                 }
-              </select></label
+              </select></mat-form-field
             >
           }
           @if (shows('small')) {
-            <label
-              ><span class="soft">{{ say('stockDesk.cutTo') }}</span
-              ><select formControlName="small">
+            <mat-form-field
+              ><mat-label>{{ say('stockDesk.cutTo') }}</mat-label
+              ><select matNativeControl formControlName="small">
                 @for (s of smaller(); track s.id) {
                   <option [value]="s.id">{{ s.name }}</option>
                 }
-              </select></label
+              </select></mat-form-field
             >
           }
           @if (shows('owner')) {
-            <label
-              ><span class="soft">{{ say('stockDesk.owner') }}</span
-              ><select formControlName="owner">
+            <mat-form-field
+              ><mat-label>{{ say('stockDesk.owner') }}</mat-label
+              ><select matNativeControl formControlName="owner">
                 <option value="works">{{ word('works') }}</option>
                 <option value="customer">{{ word('customer') }}</option>
-              </select></label
+              </select></mat-form-field
             >
           }
           @if (shows('place')) {
-            <label
-              ><span class="soft">{{ say('stockDesk.place') }}</span
-              ><input class="field-input" formControlName="place"
-            /></label>
+            <mat-form-field
+              ><mat-label>{{ say('stockDesk.place') }}</mat-label
+              ><input matInput formControlName="place"
+            /></mat-form-field>
           }
           @if (shows('purchase') && orders().length > 0) {
-            <label
-              ><span class="soft">{{ say('stockDesk.fromTheOrder') }}</span
-              ><select formControlName="purchase">
+            <mat-form-field
+              ><mat-label>{{ say('stockDesk.fromTheOrder') }}</mat-label
+              ><select matNativeControl formControlName="purchase">
                 <option value="">{{ say('stockDesk.noOrder') }}</option>
                 @for (p of orders(); track p.id) {
                   <option [value]="p.id">{{ n(p.quantity) }} · {{ p.comesOn }}</option>
                 }
-              </select></label
+              </select></mat-form-field
             >
           }
           @if (shows('comesOn')) {
-            <label
-              ><span class="soft">{{ say('stockDesk.comesOn') }}</span
-              ><input class="field-input" type="date" formControlName="comesOn"
-            /></label>
+            <mat-form-field
+              ><mat-label>{{ say('stockDesk.comesOn') }}</mat-label
+              ><input matInput type="date" formControlName="comesOn"
+            /></mat-form-field>
           }
           @if (shows('note')) {
-            <label
-              ><span class="soft">{{ say('stockDesk.note') }}</span
-              ><input class="field-input" formControlName="note" maxlength="300"
-            /></label>
+            <mat-form-field
+              ><mat-label>{{ say('stockDesk.note') }}</mat-label
+              ><input matInput formControlName="note" maxlength="300"
+            /></mat-form-field>
           }
           <div class="acts">
-            <button class="act" type="submit">{{ say('stockDesk.enter') }}</button>
-            <button class="quiet" type="button" (click)="doing.set({ kind: 'none' })">{{ say('stockDesk.cancel') }}</button>
+            <button matButton="filled" type="submit">{{ say('stockDesk.enter') }}</button>
+            <button matButton="outlined" type="button" (click)="doing.set({ kind: 'none' })">{{ say('stockDesk.cancel') }}</button>
           </div>
         </form>
       }
@@ -221,7 +230,7 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
         <p class="promise">
           <a [routerLink]="['/jobs', r.job]">{{ say('stockDesk.promisedTo', n(r.quantity), r.lot, r.number, r.by) }}</a>
           @if (may()) {
-            <button type="button" class="plain" (click)="free(r.id)">{{ say('stockDesk.giveFree') }}</button>
+            <button type="button" matButton (click)="free(r.id)">{{ say('stockDesk.giveFree') }}</button>
           }
         </p>
       }
@@ -232,10 +241,10 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
         <p class="promise">
           {{ say('stockDesk.ordered', n(p.quantity), p.comesOn, p.by) }} <span class="soft">{{ p.note }}</span>
           @if (may()) {
-            <button type="button" class="plain" (click)="begin({ kind: 'lot' }, { quantity: p.quantity + '', purchase: p.id })">
+            <button type="button" matButton (click)="begin({ kind: 'lot' }, { quantity: p.quantity + '', purchase: p.id })">
               {{ say('stockDesk.itIsHere') }}
             </button>
-            <button type="button" class="plain" (click)="cancelOrder(p.id)">{{ say('stockDesk.willNotCome') }}</button>
+            <button type="button" matButton (click)="cancelOrder(p.id)">{{ say('stockDesk.willNotCome') }}</button>
           }
         </p>
       }
@@ -249,7 +258,7 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
     .order p {
       margin: 2px 0;
     }
-    .order .plain {
+    .order button {
       color: inherit;
       text-decoration: underline;
       margin-left: 10px;
@@ -262,9 +271,6 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
       gap: 16px;
       align-items: baseline;
       margin-top: 12px;
-    }
-    .space {
-      flex: 1;
     }
     h3 {
       font-size: 15px;
@@ -286,13 +292,10 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
       display: flex;
       gap: 10px;
     }
-    label {
-      display: grid;
-    }
     .promise {
       margin: 3px 0;
     }
-    .promise .plain {
+    .promise button {
       margin-left: 12px;
     }
   `,

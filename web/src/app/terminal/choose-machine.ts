@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { say } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
@@ -7,13 +8,14 @@ import { Server } from '../shared/server';
 @Component({
   selector: 'dk-choose-machine',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   template: `<h1>{{ say('terminal.atWhichMachine') }}</h1>
     @if (failure(); as f) {
       <p class="note level-decide" role="alert">{{ f.detail ?? f.title }}</p>
     }
     <div class="choices">
       @for (m of machines(); track m.id) {
-        <button type="button" class="choice" (click)="chosen.emit(m.id)">{{ m.name }}</button>
+        <button type="button" matButton="outlined" (click)="chosen.emit(m.id)">{{ m.name }}</button>
       }
     </div>`,
 })

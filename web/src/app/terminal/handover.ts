@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import type { Handover, Terminal } from '@druckerei/contract';
 import { formatMoment, formatNumber, label, say } from '@druckerei/core';
 import { goodGiven, goodWantedGiven } from './with-waiting';
@@ -7,6 +9,7 @@ import { goodGiven, goodWantedGiven } from './with-waiting';
 @Component({
   selector: 'dk-read-handover',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   template: `@if (unread()[0]; as h) {
     <h1>{{ say('terminal.leftFor', h.by || say('terminal.theShiftBefore')) }}</h1>
     <p class="soft">
@@ -16,7 +19,7 @@ import { goodGiven, goodWantedGiven } from './with-waiting';
       }
     </p>
     <p class="card word" data-figures>{{ h.note }}</p>
-    <button type="button" class="act big" (click)="read.emit(h)">{{ say('terminal.readAndSigned') }}</button>
+    <button type="button" matButton="filled" (click)="read.emit(h)">{{ say('terminal.readAndSigned') }}</button>
   }`,
   styles: `
     .word {
@@ -25,11 +28,6 @@ import { goodGiven, goodWantedGiven } from './with-waiting';
       padding: 20px 24px;
       white-space: pre-line;
       max-width: 900px;
-    }
-    .big {
-      min-height: 76px;
-      font-size: 22px;
-      min-width: 380px;
     }
   `,
 })
@@ -45,6 +43,7 @@ export class ReadHandover {
 @Component({
   selector: 'dk-write-handover',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatInputModule],
   template: `<h1>{{ say('terminal.leaveWord') }}</h1>
     <ul class="card stands" data-figures>
       @for (l of lines(); track l) {
@@ -53,13 +52,13 @@ export class ReadHandover {
         <li>{{ say('terminal.nothingStands') }}</li>
       }
     </ul>
-    <label
-      ><span class="soft">{{ say('terminal.whatElse') }}</span>
-      <textarea class="field-input" rows="4" maxlength="300" [value]="text()" (input)="text.set($any($event.target).value)"></textarea>
-    </label>
+    <mat-form-field
+      ><mat-label>{{ say('terminal.whatElse') }}</mat-label
+      ><textarea matInput rows="4" maxlength="300" [value]="text()" (input)="text.set($any($event.target).value)"></textarea>
+    </mat-form-field>
     <div class="two">
-      <button type="button" class="choice" (click)="left.emit(null)">{{ say('terminal.notYet') }}</button>
-      <button type="button" class="act big" [disabled]="note().length < 3" (click)="left.emit(note())">
+      <button type="button" matButton="outlined" (click)="left.emit(null)">{{ say('terminal.notYet') }}</button>
+      <button type="button" matButton="filled" [disabled]="note().length < 3" (click)="left.emit(note())">
         {{ say('terminal.leaveIt') }}
       </button>
     </div>`,
@@ -70,22 +69,11 @@ export class ReadHandover {
       padding: 14px 34px;
       margin: 10px 0;
     }
-    label {
-      display: grid;
-      font-size: 17px;
-    }
-    textarea {
-      font-size: 20px;
-    }
     .two {
       display: grid;
       grid-template-columns: 1fr 2fr;
       gap: 12px;
       margin-top: 14px;
-    }
-    .big {
-      min-height: 76px;
-      font-size: 22px;
     }
   `,
 })

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { say } from '@druckerei/core';
 
 const MOST_DIGITS = 9;
@@ -7,17 +8,18 @@ const MOST_DIGITS = 9;
 @Component({
   selector: 'dk-keypad',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   host: { '(document:keydown)': 'key($event)' },
   template: `<output class="typed" [attr.aria-label]="label()" aria-live="polite">{{ shown() }}</output>
     <div class="keys">
       @for (d of digits; track d) {
-        <button type="button" class="key" (click)="digit(d)">{{ d }}</button>
+        <button type="button" matButton="outlined" (click)="digit(d)">{{ d }}</button>
       }
-      <button type="button" class="key" [attr.aria-label]="say('terminal.clear')" (click)="text.set('')">C</button>
-      <button type="button" class="key" (click)="digit('0')">0</button>
-      <button type="button" class="key" [attr.aria-label]="say('terminal.takeBack')" (click)="back()">⌫</button>
+      <button type="button" matButton="outlined" [attr.aria-label]="say('terminal.clear')" (click)="text.set('')">C</button>
+      <button type="button" matButton="outlined" (click)="digit('0')">0</button>
+      <button type="button" matButton="outlined" [attr.aria-label]="say('terminal.takeBack')" (click)="back()">⌫</button>
     </div>
-    <button type="button" class="act big" [disabled]="text().length < least()" (click)="send()">{{ button() }}</button>`,
+    <button type="button" matButton="filled" [disabled]="text().length < least()" (click)="send()">{{ button() }}</button>`,
   styles: `
     :host {
       display: grid;
@@ -36,22 +38,8 @@ const MOST_DIGITS = 9;
       grid-template-columns: repeat(3, 1fr);
       gap: 10px;
     }
-    .key {
-      min-height: 67px;
+    .keys button {
       font-size: 28px;
-      font-weight: 600;
-      background: var(--card);
-      border: 1px solid var(--line);
-      border-radius: 9px;
-      cursor: pointer;
-      touch-action: manipulation;
-    }
-    .key:active {
-      background: var(--act-ground);
-    }
-    .big {
-      min-height: 76px;
-      font-size: 22px;
     }
   `,
 })

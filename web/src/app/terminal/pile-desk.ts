@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import type { Pile } from '@druckerei/contract';
 import { type FloorEntry, formatMoment, formatNumber, label, PILE_STATES, say, UNIT_WORDS } from '@druckerei/core';
 import { Keypad } from './keypad';
@@ -10,7 +12,7 @@ export type PileWish = Pick<FloorEntry, 'kind' | 'pile' | 'other' | 'quantity' |
 /** The piles near a machine: what each holds, where it is, its flag; split, merge, move, hold, count again, throw away. */
 @Component({
   selector: 'dk-pile-desk',
-  imports: [Keypad],
+  imports: [Keypad, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pile-desk.html',
   styleUrl: './pile-desk.scss',

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import type { Pile, StepNow } from '@druckerei/contract';
 import {
   formatDuration,
@@ -38,7 +40,7 @@ const RECOUNTS = ['terminal.flagWasLow', 'terminal.countedAgain', 'terminal.coun
 /** The step that runs: how far it is, and one decision at a time: good, waste with its reason, a stop, a new pile, samples, the end. */
 @Component({
   selector: 'dk-run-desk',
-  imports: [Keypad, MeasuredCount],
+  imports: [Keypad, MeasuredCount, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './run-desk.html',
   styleUrl: './run-desk.scss',

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { SetupSheet as Sheet, StepNow } from '@druckerei/contract';
 import { label, type Scene, say } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
@@ -6,7 +7,7 @@ import { Drawing } from '../drawings/drawing';
 /** A step's setup sheet as it was released: drawing, settings, lists, cautions; and the one thing to do next. */
 @Component({
   selector: 'dk-setup-sheet',
-  imports: [Drawing],
+  imports: [Drawing, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<section class="card drawing">
       @if (scene(); as s) {
@@ -68,8 +69,8 @@ import { Drawing } from '../drawings/drawing';
         <p class="note level-decide" data-figures>{{ say('terminal.waitsFor', step().waits.join(', ')) }}</p>
       }
       <div class="do">
-        <button type="button" class="choice" (click)="back.emit()">{{ say('terminal.back') }}</button>
-        <button type="button" class="act big" (click)="go.emit()">{{ button() }}</button>
+        <button type="button" matButton="outlined" (click)="back.emit()">{{ say('terminal.back') }}</button>
+        <button type="button" matButton="filled" (click)="go.emit()">{{ button() }}</button>
       </div>
     </section>`,
   styles: `
@@ -134,10 +135,6 @@ import { Drawing } from '../drawings/drawing';
       bottom: 0;
       background: var(--paper);
       padding-top: 8px;
-    }
-    .big {
-      min-height: 76px;
-      font-size: 22px;
     }
   `,
 })

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { firstValueFrom } from 'rxjs';
 import { say } from '@druckerei/core';
 import type { Failure } from '../shared/api';
@@ -10,7 +11,7 @@ import { Outbox, type Someone } from './outbox';
 /** Who works here now: a name, then the PIN. Without the line, those who signed on here before are known by this device. */
 @Component({
   selector: 'dk-sign-on',
-  imports: [Keypad],
+  imports: [Keypad, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@if (who(); as person) {
       <h1>{{ say('terminal.pinOf', person.fullName) }}</h1>
@@ -25,12 +26,14 @@ import { Outbox, type Someone } from './outbox';
         [least]="4"
         (entered)="signOn($event)"
       />
-      <button type="button" class="choice low" (click)="who.set(null); refused.set('')">{{ say('terminal.somebodyElse') }}</button>
+      <button type="button" matButton="outlined" (click)="who.set(null); refused.set('')">
+        {{ say('terminal.somebodyElse') }}
+      </button>
     } @else {
       <h1>{{ say('terminal.whoWorksHere') }}</h1>
       <div class="choices">
         @for (p of people(); track p.id) {
-          <button type="button" class="choice" (click)="who.set(p)">{{ p.fullName }}</button>
+          <button type="button" matButton="outlined" (click)="who.set(p)">{{ p.fullName }}</button>
         } @empty {
           <p class="soft">{{ say('terminal.nobodyHasAPin') }}</p>
         }

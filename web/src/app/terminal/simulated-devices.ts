@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, type OnDestroy, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { Pile, StepNow } from '@druckerei/contract';
 import { type CounterEvent, formatNumber, pileScan, say, simulatedRun } from '@druckerei/core';
 import { leftAtMachine } from './with-waiting';
@@ -23,6 +24,7 @@ export interface Counted {
 @Component({
   selector: 'dk-simulated-devices',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   template: `@if (open()) {
     <section>
       <h1>{{ say('terminal.simulated') }}</h1>
@@ -30,22 +32,30 @@ export interface Counted {
       <h2>{{ say('terminal.simulatedCounter') }}</h2>
       <div class="choices">
         @for (s of speeds; track s) {
-          <button type="button" class="choice" [class.here]="speed() === s" [attr.aria-pressed]="speed() === s" (click)="speed.set(s)">
+          <button
+            type="button"
+            matButton="outlined"
+            [class.here]="speed() === s"
+            [attr.aria-pressed]="speed() === s"
+            (click)="speed.set(s)"
+          >
             {{ say('terminal.timesAsFast', s) }}
           </button>
         }
       </div>
       @if (running()) {
-        <button type="button" class="act big" (click)="stop()">{{ say('terminal.counterOff') }}</button>
+        <button type="button" matButton="filled" (click)="stop()">{{ say('terminal.counterOff') }}</button>
       } @else {
-        <button type="button" class="act big" [disabled]="step()?.times?.state !== 'running'" (click)="start()">
+        <button type="button" matButton="filled" [disabled]="step()?.times?.state !== 'running'" (click)="start()">
           {{ say('terminal.counterOn') }}
         </button>
       }
       <h2>{{ say('terminal.simulatedScanner') }}</h2>
       <div class="choices">
         @for (p of piles(); track p.id) {
-          <button type="button" class="choice" (click)="scan(p)" data-figures>{{ p.number }}.{{ p.code }} · {{ number(p.inHand) }}</button>
+          <button type="button" matButton="outlined" (click)="scan(p)" data-figures>
+            {{ p.number }}.{{ p.code }} · {{ number(p.inHand) }}
+          </button>
         } @empty {
           <p class="soft">{{ say('terminal.noPiles') }}</p>
         }
@@ -61,10 +71,6 @@ export interface Counted {
     .here {
       background: var(--act-ground);
       border-color: var(--act);
-    }
-    .big {
-      min-height: 72px;
-      font-size: 21px;
     }
   `,
 })

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import type { Pile, StepNow } from '@druckerei/contract';
 import { formatMoment, formatNumber, label, say, UNIT_WORDS } from '@druckerei/core';
 import { Keypad } from './keypad';
@@ -13,7 +15,7 @@ export interface Taken {
 /** Which pile goes in: by its flag, whole or in part; or counted, where there is no flag. */
 @Component({
   selector: 'dk-take-pile',
-  imports: [Keypad],
+  imports: [Keypad, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@if (pile(); as p) {
       <h1 data-figures>{{ say('terminal.howManyOf', p.number + '.' + p.code) }}</h1>
@@ -23,40 +25,42 @@ export interface Taken {
       @if (p.waitUntil !== null && p.waitUntil > now()) {
         <p class="note level-decide" data-figures>{{ say('terminal.stillWet', moment(p.waitUntil, timeZone())) }}</p>
       }
-      <button type="button" class="act big" (click)="taken.emit({ pile: p.id, quantity: p.inHand, lot: '' })">
+      <button type="button" matButton="filled" (click)="taken.emit({ pile: p.id, quantity: p.inHand, lot: '' })">
         {{ say('terminal.allOfIt', number(p.inHand), unit(p.unit)) }}
       </button>
       <dk-keypad class="pad" [label]="say('terminal.partOfIt')" [button]="say('terminal.takeSoMany')" (entered)="part(p, $event)" />
       @if (tooMany()) {
         <p class="note level-decide" role="alert" data-figures>{{ say('terminal.notSoMany', number(p.inHand)) }}</p>
       }
-      <button type="button" class="choice low" (click)="chosen.set(null); tooMany.set(false)">{{ say('terminal.anotherPile') }}</button>
+      <button type="button" matButton="outlined" (click)="chosen.set(null); tooMany.set(false)">
+        {{ say('terminal.anotherPile') }}
+      </button>
     } @else if (byCount()) {
       <h1>{{ say('terminal.countedIn', unit(step().units.takesUnit ?? 'piece')) }}</h1>
-      <label class="soft"
-        >{{ say('terminal.lot') }}
-        <input class="field-input lot" maxlength="40" [value]="lot()" (input)="lot.set($any($event.target).value)"
-      /></label>
+      <mat-form-field
+        ><mat-label>{{ say('terminal.lot') }}</mat-label
+        ><input matInput class="lot" maxlength="40" [value]="lot()" (input)="lot.set($any($event.target).value)"
+      /></mat-form-field>
       <dk-keypad
         class="pad"
         [label]="say('terminal.countedIn', unit(step().units.takesUnit ?? 'piece'))"
         [button]="say('terminal.takeSoMany')"
         (entered)="taken.emit({ pile: null, quantity: +$event, lot: lot().trim() })"
       />
-      <button type="button" class="choice low" (click)="byCount.set(false)">{{ say('terminal.back') }}</button>
+      <button type="button" matButton="outlined" (click)="byCount.set(false)">{{ say('terminal.back') }}</button>
     } @else {
       <h1>{{ say('terminal.whichPileGoesIn') }}</h1>
       <p class="soft">{{ say('terminal.scanOrChoose') }}</p>
       <div class="choices">
         @for (p of here(); track p.id) {
-          <button type="button" class="choice pile" [class.held]="p.state !== 'good'" (click)="chosen.set(p.id)" data-figures>
+          <button type="button" matButton="outlined" class="pile" [class.held]="p.state !== 'good'" (click)="chosen.set(p.id)" data-figures>
             <b>{{ p.number }}.{{ p.code }}</b>
             <span>{{ number(p.inHand) }} {{ unit(p.unit) }} · {{ label('pile.' + p.state) }}</span>
             <span class="soft">{{ p.stepName }} · {{ p.place }}</span>
           </button>
         }
-        <button type="button" class="choice" (click)="byCount.set(true)">{{ say('terminal.withoutFlag') }}</button>
-        <button type="button" class="choice" (click)="taken.emit(null)">{{ say('terminal.goOnWithout') }}</button>
+        <button type="button" matButton="outlined" (click)="byCount.set(true)">{{ say('terminal.withoutFlag') }}</button>
+        <button type="button" matButton="outlined" (click)="taken.emit(null)">{{ say('terminal.goOnWithout') }}</button>
       </div>
     }`,
   styles: `
@@ -75,14 +79,9 @@ export interface Taken {
       border-color: var(--watch);
     }
     .pad,
-    .big,
-    .low,
-    .lot {
+    .lot,
+    button {
       max-width: 480px;
-    }
-    .big {
-      min-height: 76px;
-      font-size: 22px;
     }
   `,
 })

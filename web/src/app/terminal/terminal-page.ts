@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, type OnDestroy, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
 import { Store } from '@ngrx/store';
 import type { Handover, Pile, StepNow } from '@druckerei/contract';
 import { type FloorEntry, formatNumber, label, say } from '@druckerei/core';
@@ -21,6 +22,7 @@ import { type Screen, TerminalActions, terminalFeature } from './terminal.featur
 /** A machine's terminal: who works here, what runs, what comes; everything written is kept on the device first and sent when the line is up. */
 @Component({
   selector: 'dk-terminal-page',
+  host: { class: 'large' },
   imports: [
     RouterLink,
     ChooseMachine,
@@ -33,6 +35,7 @@ import { type Screen, TerminalActions, terminalFeature } from './terminal.featur
     RunDesk,
     PileDesk,
     SimulatedDevices,
+    MatButton,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './terminal-page.html',

@@ -201,7 +201,7 @@ describe('piles at a machine', () => {
   it('are put together: all of one onto another of the same pieces', async () => {
     const { press, wishes, host, f } = await open();
     await press('Put together');
-    [...host.querySelectorAll<HTMLElement>('.one .choice')].find((b) => b.textContent.includes('OTHER1'))?.click();
+    [...host.querySelectorAll<HTMLElement>('.one .mat-mdc-outlined-button')].find((b) => b.textContent.includes('OTHER1'))?.click();
     await f.whenStable();
     expect(wishes).toMatchObject([{ kind: 'merge', pile: PILE, other: other.id, quantity: 400 }]);
   });

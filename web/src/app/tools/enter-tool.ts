@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { type AbstractControl, NonNullableFormBuilder, ReactiveFormsModule, type ValidatorFn } from '@angular/forms';
 import { type MatDialog, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { filter, type Observable } from 'rxjs';
 import type { ToolCard } from '@druckerei/contract';
 import { label, say, TOOL_KINDS, type ToolKind, readNumber } from '@druckerei/core';
@@ -12,46 +15,43 @@ type Field = (typeof FIELDS)[number];
 const NUMBERS: readonly Field[] = ['widthMm', 'heightMm', 'life', 'used', 'number'];
 const MAY_BE_EMPTY: readonly Field[] = ['version', 'widthMm', 'heightMm', 'number'];
 
+/** A field of a tool as typed: there unless it may be empty, and a number where one is meant; else what is wrong, in words. */
+const fits =
+  (field: Field): ValidatorFn =>
+  ({ value }: AbstractControl<string>) => {
+    if (value.trim() === '') return MAY_BE_EMPTY.includes(field) ? null : { says: say('tools.isMissing') };
+    return NUMBERS.includes(field) && Number.isNaN(readNumber(value)) ? { says: say('tools.noNumber') } : null;
+  };
 /** Enters a tool that came into the store from elsewhere. What was typed stays until the store has taken it. */
 @Component({
   selector: 'dk-enter-tool',
-  imports: [MatDialogModule],
+  imports: [MatButton, MatDialogModule, MatInputModule, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<h2 mat-dialog-title>{{ say('tools.enterTitle') }}</h2>
-    <form (submit)="$event.preventDefault(); send()">
+    <form [formGroup]="form" (ngSubmit)="send()">
       <mat-dialog-content>
-        <label
-          ><span class="soft">{{ say('tools.kind') }}</span>
-          <select class="field-input" (change)="kind.set($any($event.target).value)">
+        <mat-form-field
+          ><mat-label>{{ say('tools.kind') }}</mat-label
+          ><select matNativeControl cdkFocusInitial formControlName="kind">
             @for (k of kinds; track k) {
-              <option [value]="k" [selected]="k === kind()">{{ label('tool.' + k) }}</option>
+              <option [value]="k">{{ label('tool.' + k) }}</option>
             }
-          </select></label
+          </select></mat-form-field
         >
         @for (f of fields; track f) {
-          <label
-            ><span class="soft">{{ label('tools.field.' + f) }}</span>
-            <input
-              #cell
-              class="field-input"
-              maxlength="80"
-              [attr.inputmode]="numbers.includes(f) ? 'decimal' : 'text'"
-              [attr.aria-invalid]="wrong()[f] ? true : null"
-              [value]="typed()[f]"
-              (input)="type(f, cell.value)"
-            />
-            @if (wrong()[f]; as w) {
-              <span class="fail" role="alert">{{ w }}</span>
-            }
-          </label>
+          <mat-form-field
+            ><mat-label>{{ label('tools.field.' + f) }}</mat-label
+            ><input matInput maxlength="80" [formControlName]="f" [attr.inputmode]="numbers.includes(f) ? 'decimal' : 'text'" />
+            <mat-error>{{ form.controls[f].errors?.['says'] }}</mat-error>
+          </mat-form-field>
         }
         @if (failure(); as f) {
           <p class="note level-decide" role="alert">{{ f }}</p>
         }
       </mat-dialog-content>
       <mat-dialog-actions align="end">
-        <button class="quiet" mat-dialog-close type="button">{{ say('reasonDialog.notYet') }}</button>
-        <button class="act" type="submit" [disabled]="busy()">{{ say('tools.enterIt') }}</button>
+        <button matButton="outlined" mat-dialog-close type="button">{{ say('reasonDialog.notYet') }}</button>
+        <button matButton="filled" type="submit" [disabled]="busy()">{{ say('tools.enterIt') }}</button>
       </mat-dialog-actions>
     </form>`,
   styles: `
@@ -59,11 +59,6 @@ const MAY_BE_EMPTY: readonly Field[] = ['version', 'widthMm', 'heightMm', 'numbe
       display: grid;
       grid-template-columns: 1fr 1fr;
       gap: 10px 18px;
-    }
-    label {
-      display: grid;
-      gap: 2px;
-      align-content: start;
     }
     p {
       grid-column: 1 / span 2;
@@ -83,44 +78,34 @@ export class EnterTool {
   private readonly ref = inject<MatDialogRef<EnterTool, ToolCard>>(MatDialogRef);
   /** One key while the dialog stands: sent again after a lost answer it is the same tool. */
   private readonly key = crypto.randomUUID();
-  protected readonly kind = signal<ToolKind>('cuttingDie');
-  protected readonly typed = signal<Record<Field, string>>({
-    spec: '',
-    version: '',
-    widthMm: '',
-    heightMm: '',
-    life: '500000',
-    used: '0',
-    place: '',
-    owner: 'works',
-    number: '',
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    kind: 'cuttingDie' as ToolKind,
+    spec: ['', fits('spec')],
+    version: ['', fits('version')],
+    widthMm: ['', fits('widthMm')],
+    heightMm: ['', fits('heightMm')],
+    life: ['500000', fits('life')],
+    used: ['0', fits('used')],
+    place: ['', fits('place')],
+    owner: ['works', fits('owner')],
+    number: ['', fits('number')],
   });
-  protected readonly wrong = signal<Partial<Record<Field, string>>>({});
   protected readonly failure = signal<string | null>(null);
   protected readonly busy = signal(false);
 
-  protected type(field: Field, text: string): void {
-    this.typed.update((t) => ({ ...t, [field]: text }));
-  }
   protected send(): void {
     if (this.busy()) return;
-    const typed = this.typed();
-    const wrong: Partial<Record<Field, string>> = {};
-    for (const f of FIELDS) {
-      if (typed[f].trim() === '') {
-        if (!MAY_BE_EMPTY.includes(f)) wrong[f] = say('tools.isMissing');
-      } else if (NUMBERS.includes(f) && Number.isNaN(readNumber(typed[f]))) wrong[f] = say('tools.noNumber');
-    }
-    this.wrong.set(wrong);
     this.failure.set(null);
-    if (Object.keys(wrong).length > 0) return;
+    this.form.markAllAsDirty();
+    if (this.form.invalid) return;
+    const typed = this.form.getRawValue();
     const orNull = (f: Field): number | null => (typed[f].trim() === '' ? null : readNumber(typed[f]));
     this.busy.set(true);
     this.server
       .send('tools.enter', {
         body: {
           key: this.key,
-          kind: this.kind(),
+          kind: typed.kind,
           spec: typed.spec,
           version: typed.version,
           widthMm: orNull('widthMm'),
@@ -138,7 +123,7 @@ export class EnterTool {
         },
         error: (f: Failure) => {
           this.busy.set(false);
-          this.wrong.set(Object.fromEntries((f.fields ?? []).map((x) => [x.path, x.says])));
+          for (const { path, says } of f.fields ?? []) this.form.get(path)?.setErrors({ says });
           if (!f.fields?.length) this.failure.set(f.detail ?? f.title);
         },
       });

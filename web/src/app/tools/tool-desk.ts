@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatInputModule } from '@angular/material/input';
 import type { Observable } from 'rxjs';
 import type { ToolCard, ToolPage } from '@druckerei/contract';
 import {
@@ -29,6 +32,7 @@ const TRACK: readonly ToolState[] = ['planned', 'imaged', 'checked', 'onPress', 
 @Component({
   selector: 'dk-tool-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatCheckbox, MatInputModule],
   templateUrl: './tool-desk.html',
   styleUrl: './tool-desk.scss',
 })

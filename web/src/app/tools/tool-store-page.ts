@@ -1,6 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
-import { ActivatedRoute, RouterLink } from '@angular/router';
+import { ActivatedRoute, Router, RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
+import { MatTabNavPanel } from '@angular/material/tabs';
 import { Store } from '@ngrx/store';
 import type { Observable } from 'rxjs';
 import type { ToolCard } from '@druckerei/contract';
@@ -10,8 +13,11 @@ import type { Failure } from '../shared/api';
 import { readingOf, Server } from '../shared/server';
 import { enterTool } from './enter-tool';
 import { ToolDesk } from './tool-desk';
+import { type View, Views } from '../shared/views';
+import { InPlace } from '../shared/in-place';
 
-type Shown = 'work' | 'kept' | 'gone';
+const SHOWN = ['work', 'kept', 'gone'] as const;
+type Shown = (typeof SHOWN)[number];
 interface Group {
   key: string;
   number: number | null;
@@ -23,7 +29,7 @@ interface Group {
 /** Every form of the house: those at work job by job, those kept, those gone; the platesetter's queue; a card with its checks and history. */
 @Component({
   selector: 'dk-tool-store-page',
-  imports: [ToolDesk, RouterLink],
+  imports: [ToolDesk, RouterLink, InPlace, MatButton, MatInputModule, MatTabNavPanel, Views],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tool-store-page.html',
   styleUrl: './tool-store-page.scss',
@@ -32,7 +38,15 @@ export class ToolStorePage {
   protected readonly say = say;
   protected readonly label = label;
   protected readonly colour = inkColour;
-  protected readonly views: readonly Shown[] = ['work', 'kept', 'gone'];
+  /** Which of them, as the address names it. */
+  readonly view = input<string>();
+  protected readonly shown = computed((): Shown => SHOWN.find((v) => v === this.view()) ?? 'work');
+  protected readonly views: readonly View[] = SHOWN.map((v) => ({
+    id: v,
+    says: label(`tools.${v}`),
+    query: { view: v === 'work' ? null : v },
+  }));
+  private readonly router = inject(Router);
   private readonly server = inject(Server);
   private readonly dialog = inject(MatDialog);
   private readonly cards = readingOf('tools.cards', ['tools']);
@@ -40,7 +54,6 @@ export class ToolStorePage {
   protected readonly page = this.cards.got;
   private readonly refused = signal<Failure | null>(null);
   protected readonly failure = computed(() => this.refused() ?? this.cards.failure() ?? this.offered.failure());
-  protected readonly view = signal<Shown>('work');
   protected readonly find = signal('');
   /** As chosen, while it is there; else the first. */
   protected readonly chosen = linkedSignal<{ id: string }[] | undefined, string>({
@@ -93,7 +106,7 @@ export class ToolStorePage {
     this.job.set(query.get('job'));
     effect(() => {
       const [find, job] = [this.find().trim(), this.job()];
-      this.cards.ask({ query: { state: this.view(), ...(find && { find }), ...(job !== null && { job }) } });
+      this.cards.ask({ query: { state: this.shown(), ...(find && { find }), ...(job !== null && { job }) } });
       if (job !== null) this.offered.ask({ params: { id: job } });
     });
   }
@@ -129,7 +142,7 @@ export class ToolStorePage {
       this.refused.set(null);
       this.job.set(null);
       this.find.set('');
-      this.view.set('kept');
+      void this.router.navigate(['/tools'], { queryParams: { view: 'kept' } });
       this.chosen.set(card.id);
       this.cards.again();
     });

@@ -188,7 +188,7 @@ describe('entering a tool', () => {
     await f.whenStable();
     const host = f.nativeElement as HTMLElement;
     const field = (name: string): HTMLInputElement =>
-      [...host.querySelectorAll('label')].find((l) => l.textContent.includes(name))!.querySelector('input')!;
+      [...host.querySelectorAll('mat-form-field')].find((l) => l.textContent.includes(name))!.querySelector('input')!;
     const type = async (name: string, text: string): Promise<void> => {
       field(name).value = text;
       field(name).dispatchEvent(new Event('input'));
@@ -205,7 +205,7 @@ describe('entering a tool', () => {
     expect(host.querySelector('select')?.value).toBe('cuttingDie');
     await type('Width', '7oo');
     await send();
-    expect([...host.querySelectorAll('[role=alert]')].map((a) => a.textContent)).toEqual(['is missing', 'is no number', 'is missing']);
+    expect([...host.querySelectorAll('mat-error')].map((a) => a.textContent)).toEqual(['is missing', 'is no number', 'is missing']);
     expect(calls).toEqual([]);
     await type('Width', '700,5');
     await type('What it carries', 'sleeve, four up');
@@ -215,7 +215,7 @@ describe('entering a tool', () => {
     const kept = answers['tools.enter'];
     answers['tools.enter'] = new Error('9 is no job of the house');
     await send();
-    expect(host.querySelector('[role=alert]')?.textContent).toBe('9 is no job of the house');
+    expect(host.querySelector('mat-error')?.textContent).toBe('9 is no job of the house');
     expect(field('What it carries').value).toBe('sleeve, four up');
     await type('Made for job', '');
     answers['tools.enter'] = kept;

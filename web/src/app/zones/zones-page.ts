@@ -1,6 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatInputModule } from '@angular/material/input';
+import { MatExpansionModule } from '@angular/material/expansion';
+import { MatProgressBar } from '@angular/material/progress-bar';
 import { Store } from '@ngrx/store';
 import { auditTime, filter, map, switchMap, takeWhile, timer, type Subscription } from 'rxjs';
 import type { ZoneDesk, ZonesDone } from '@druckerei/contract';
@@ -23,7 +28,7 @@ const POLL_MS = 400;
 /** Ink zones of a pass: a separation is dropped for each ink, its coverage stands over the sheet zone by zone, the duct openings beneath. */
 @Component({
   selector: 'dk-zones-page',
-  imports: [RouterLink],
+  imports: [RouterLink, MatButton, MatCheckbox, MatInputModule, MatExpansionModule, MatProgressBar],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './zones-page.html',
   styleUrl: './zones-page.scss',
