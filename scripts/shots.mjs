@@ -53,14 +53,14 @@ await main(async () => {
       await page.getByRole('button', { name: 'See what it moves' }).click();
       await page.getByText(/open jobs move/).waitFor();
       await page.getByRole('button', { name: 'Take all back' }).click();
-      await page.getByRole('link', { name: 'Losses' }).click();
+      await page.getByRole('tab', { name: 'Losses' }).click();
       await page.getByRole('button', { name: /^Offset/ }).click();
       await page.getByLabel('School in force').selectOption('table');
       await page.getByRole('button', { name: /^Lost for 1.000 good/ }).click();
       await page.getByRole('textbox', { name: /^Lost for 1.000 good/ }).fill('320');
       await page.keyboard.press('Enter');
       await page.getByRole('button', { name: 'Take all back' }).click();
-      await page.getByRole('link', { name: 'Calendar' }).click();
+      await page.getByRole('tab', { name: 'Calendar' }).click();
       await page.getByRole('button', { name: 'Another' }).first().click();
       await page.getByRole('button', { name: 'Another' }).nth(1).click();
       await page.getByRole('button', { name: 'Another' }).nth(2).click();

@@ -64,11 +64,11 @@ test('the settings are clean for axe, light and dark', async ({ page }) => {
   await page.getByRole('button', { name: 'Runa Tormeel, menu' }).click();
   await page.getByRole('menuitem', { name: 'Settings' }).click();
   for (const section of ['Machines', 'Stocks', 'Losses', 'Practice', 'Calendar', 'People', 'Changes so far']) {
-    await page.getByRole('navigation', { name: 'Settings' }).getByRole('link', { name: section }).click();
+    await page.getByRole('tab', { name: section }).click();
     await page.getByRole('main').waitFor();
     await clean(page);
   }
-  await page.getByRole('navigation', { name: 'Settings' }).getByRole('link', { name: 'Machines' }).click();
+  await page.getByRole('navigation', { name: 'Settings' }).getByRole('tab', { name: 'Machines' }).click();
   await page.getByRole('button', { name: /^Press 3/ }).click();
   await type(page, 'Rate while running', '241');
   await clean(page);

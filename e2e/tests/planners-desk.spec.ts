@@ -214,7 +214,7 @@ test('5 sets a figure by hand with reason and end date; guesses carry their widt
   await working.getByRole('button', { name: 'Set by hand' }).click();
   await working.getByLabel(/^Instead/).fill('900');
   await working.getByLabel('Why').fill('counted last time');
-  await working.getByLabel('Until').fill('2031-01-01');
+  await working.getByLabel('Until').fill('1.1.2031');
   await working.getByRole('button', { name: 'Set', exact: true }).click();
   await expect(working.getByText(/by hand by Anselm Hardt/i)).toBeVisible();
   await saved(page);

@@ -23,7 +23,7 @@ test('a new rate is tried on the open jobs, put in force, and taken by a draft, 
   await admin.getByLabel('Why').fill('the new rates of the works');
   await admin.getByRole('button', { name: 'Put in force' }).click();
   await expect(admin.getByText('stand on the settings before').or(admin.getByText('stands on the settings before'))).toBeVisible();
-  await admin.getByRole('link', { name: 'Changes so far' }).click();
+  await admin.getByRole('tab', { name: 'Changes so far' }).click();
   await expect(admin.getByText('the new rates of the works')).toBeVisible();
 
   // The draft that is open elsewhere hears of it, says what would differ, and takes it.
@@ -69,7 +69,7 @@ test('a press of one’s own: entered like another, drawn, tried, in force, plan
   await page.getByRole('button', { name: 'Retire it' }).click();
   await expect(page.getByRole('button', { name: /^Platen 2.*retired/ })).toBeVisible();
   await putInForce('sold again');
-  await page.getByRole('link', { name: 'Cartons and pallets' }).click();
+  await page.getByRole('tab', { name: 'Cartons and pallets' }).click();
   await expect(page.getByRole('img', { name: /^Carton 400/ })).toBeVisible();
 });
 
@@ -77,7 +77,7 @@ test('somebody new is entered and signs in with the role given', async ({ page, 
   await signIn(page, 'runa', 'paper-river-25');
   await page.getByRole('button', { name: 'Runa Tormeel, menu' }).click();
   await page.getByRole('menuitem', { name: 'Settings' }).click();
-  await page.getByRole('link', { name: 'People' }).click();
+  await page.getByRole('tab', { name: 'People' }).click();
   await page.getByLabel('Signs in as').fill('tilda');
   await page.getByLabel('Name', { exact: true }).fill('Tilda Kreuz');
   await page.getByRole('textbox', { name: 'Initials' }).fill('TK');

@@ -120,7 +120,7 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   for (const name of ['Floor', 'Risk', 'Plans', 'Gates', 'Deliveries', 'History']) {
     await page.goto(job);
     await page.locator('dk-count-river').waitFor();
-    await page.locator('.strip .view').nth(views.indexOf(name)).click();
+    await page.locator('.strip dk-views a').nth(views.indexOf(name)).click();
     if (name === 'Gates') await page.locator('dk-gates-panel button.mat-mdc-button').first().click();
     await note(`job, ${name}`);
   }
@@ -139,7 +139,7 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   await page.locator('main').waitFor();
   await note('logbook');
   await page.goto('/tools');
-  await page.locator('.head .view').nth(1).click();
+  await page.locator('.head dk-views a').nth(1).click();
   await page.locator('dk-tool-desk').waitFor();
   await note('tools');
   await page.goto('/kitchen');
@@ -151,7 +151,7 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   await page.locator('dk-match-panel').waitFor({ timeout: 10_000 });
   await note('kitchen, recipe');
   for (let view = 1; view < 5; view++) {
-    await page.locator('.head .view').nth(view).click();
+    await page.locator('.head dk-views a').nth(view).click();
     await note(`kitchen, view ${view + 1}`);
   }
   await page.goto('/register');
@@ -197,16 +197,16 @@ async function terminal(page: Page, note: (screen: string) => Promise<void>): Pr
   await page.locator('dk-choose-machine .choices button').first().waitFor();
   await note('terminal, which machine');
   await page.getByRole('button', { name: 'Press 3', exact: true }).click();
-  await page.locator('dk-sign-on .choice').first().waitFor();
+  await page.locator('dk-sign-on .choices button').first().waitFor();
   await note('terminal, who');
   await page.getByRole('button', { name: 'Odo Pressnig' }).click();
   await note('terminal, PIN');
   for (const d of '3141') await page.getByRole('button', { name: d, exact: true }).click();
-  await page.locator('dk-sign-on .act').click();
+  await page.locator('dk-sign-on button.mat-mdc-unelevated-button').click();
   await page.locator('dk-terminal-page nav, dk-read-handover').first().waitFor();
-  while (await page.locator('dk-read-handover .act').isVisible()) {
+  while (await page.locator('dk-read-handover button.mat-mdc-unelevated-button').isVisible()) {
     await note('terminal, handover');
-    await page.locator('dk-read-handover .act').click();
+    await page.locator('dk-read-handover button.mat-mdc-unelevated-button').click();
     await page.waitForTimeout(300);
   }
   for (const i of [0, 2, 3, 4]) {

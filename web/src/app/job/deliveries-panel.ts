@@ -66,7 +66,6 @@ const NEW_VERSION = 1_000;
                   [label]="say('deliveriesPanel.deliverBy', at + 1)"
                   kind="moment"
                   [value]="d.by"
-                  [display]="d.by.replace('T', ' ')"
                   [locked]="locked()"
                   (changed)="setDelivery(i.id, i.item, at, { by: $any($event).slice(0, 16) })"
                 />

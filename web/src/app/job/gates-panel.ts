@@ -89,7 +89,6 @@ import { InPlace } from '../shared/in-place';
                 [label]="say('gatesPanel.by')"
                 kind="moment"
                 [value]="g.gate.by"
-                [display]="g.by"
                 [locked]="locked()"
                 (changed)="set(g.id, 'by', $event)"
               />
@@ -185,7 +184,6 @@ export class GatesPanel {
         id,
         gate,
         state,
-        by: known?.by === undefined ? gate.by.replace('T', ' ') : formatMoment(known.by, this.place().timeZone),
         says: {
           waiting: late ? say('gatesPanel.late') : say('gatesPanel.waiting'),
           open: say('gatesPanel.saidYes'),

@@ -109,8 +109,8 @@ describe('JobPage', () => {
     const waiting = host.textContent.trim();
     store.dispatch(JobApiActions.jobLoaded({ job: job(more), plant, kept: { pending: [], undo: [], redo: [] } }));
     await f.whenStable();
-    const button = (text: string): HTMLElement | undefined =>
-      [...host.querySelectorAll<HTMLElement>('button, a[role=tab]')].find(
+    const button = (text: string): HTMLButtonElement | undefined =>
+      [...host.querySelectorAll<HTMLButtonElement>('button, a[role=tab]')].find(
         (b) => b.textContent.trim() === text || (b.getAttribute('aria-label') ?? '').startsWith(text),
       );
     const press = async (text: string): Promise<void> => {

@@ -260,21 +260,6 @@ export class JobPage implements OnDestroy {
     return plant ? practiceValue(plant, 'risk.wish') : PRACTICE_DEFAULTS['risk.wish'].value;
   });
   protected readonly due = computed(() => this.item()?.item.deliveries[0]?.by ?? '');
-  protected readonly shownDue = computed(() => {
-    const d = this.due();
-    return d
-      ? new Intl.DateTimeFormat('en-GB', {
-          weekday: 'short',
-          day: 'numeric',
-          month: 'short',
-          hour: '2-digit',
-          minute: '2-digit',
-          timeZone: 'UTC',
-        })
-          .format(new Date(`${d}:00Z`))
-          .replace(',', '')
-      : say('jobPage.noDate');
-  });
   protected readonly chance = computed(() => {
     const p = this.planning()?.plan;
     const f = p?.figures[p.totals.chance ?? ''];

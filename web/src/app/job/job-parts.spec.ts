@@ -72,7 +72,8 @@ describe('Working, set by hand', () => {
     const sent: (Override | null)[] = [];
     instance.override.subscribe((o) => sent.push(o));
     button(host, 'Set by hand')?.click();
-    await settle();
+    await settle(); // the form is brought
+    await settle(); // and stands
     fill(host, 'input[formControlName=value]', 'seven');
     fill(host, 'input[formControlName=reason]', 'two spare plates');
     await settle();
@@ -97,7 +98,8 @@ describe('Working, set by hand', () => {
   it('asks which of two numbers is meant, where parts of one are possible', async () => {
     const { host, settle } = await show(Working, { plan: made, id: 'card.card.plates.cost', place, who: 'x' });
     button(host, 'Set by hand')?.click();
-    await settle();
+    await settle(); // the form is brought
+    await settle(); // and stands
     fill(host, 'input[formControlName=value]', '1,200');
     await settle();
     expect(host.querySelector('mat-error')?.textContent).toBe('This can be 1.2 or 1200: type one of them.');

@@ -1,26 +1,19 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
-import { type AbstractControl, NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { MatInputModule } from '@angular/material/input';
 import {
   assumptionSays,
   stoneName,
   type Figure,
   formatFigure,
-  formatNumber,
   FORMULAS,
   label,
   type Override,
   type Plan,
   type Term,
   type Place,
-  typingUnit,
   say,
-  readNumber,
-  readWhole,
-  unclearNumber,
-  isWhole,
 } from '@druckerei/core';
+import { SetByHand } from './set-by-hand';
 
 interface TermRow {
   name: string;
@@ -30,15 +23,10 @@ interface TermRow {
   from: string;
   fig: string | null;
 }
-const DAY_MS = 86_400_000;
-
-/** No figure of a job is larger: what is typed above it is a slip. */
-const MOST_BY_HAND = 1_000_000_000;
-
 /** How a figure came about: formula in words, what went in, where each value came from; and the way to set it by hand, with reason and end date. */
 @Component({
   selector: 'dk-working',
-  imports: [ReactiveFormsModule, MatButton, MatInputModule],
+  imports: [MatButton, SetByHand],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` @if (figure(); as f) {
     <div class="top">
@@ -75,27 +63,9 @@ const MOST_BY_HAND = 1_000_000_000;
     </ul>
     @if (!locked()) {
       @if (byHand()) {
-        <form [formGroup]="form" (ngSubmit)="send()">
-          <mat-form-field
-            ><mat-label>{{ say('working.instead', typing().unit ? say('working.in') + ' ' + typing().unit : '') }}</mat-label
-            ><input matInput formControlName="value" inputmode="decimal" />
-            <mat-error>{{ form.controls.value.errors?.['says'] }}</mat-error></mat-form-field
-          ><mat-form-field
-            ><mat-label>{{ say('working.until') }}</mat-label
-            ><input matInput type="date" formControlName="until"
-          /></mat-form-field>
-          <mat-form-field class="wide"
-            ><mat-label>{{ say('working.why') }}</mat-label
-            ><input matInput formControlName="reason"
-          /></mat-form-field>
-          <button matButton="filled" type="submit" [disabled]="form.invalid">{{ say('working.set') }}</button><button
-            matButton="outlined"
-            type="button"
-            (click)="byHand.set(false)"
-          >
-            {{ say('working.cancel') }}
-          </button>
-        </form>
+        @defer (on immediate) {
+          <dk-set-by-hand [unit]="f.unit" [place]="place()" [who]="who()" (override)="override.emit($event)" (left)="byHand.set(false)" />
+        }
       } @else {
         <button type="button" matButton (click)="byHand.set(true)">{{ say('working.setByHand') }}</button>
       }
@@ -122,14 +92,6 @@ const MOST_BY_HAND = 1_000_000_000;
     .term {
       font-weight: 400;
     }
-    form {
-      display: grid;
-      grid-template-columns: 1fr 1fr;
-      gap: 8px;
-    }
-    .wide {
-      grid-column: span 2;
-    }
   `,
 })
 export class Working {
@@ -152,13 +114,6 @@ export class Working {
   protected readonly value = computed(() => {
     const f = this.figure();
     return f ? formatFigure(f.value, f.unit, this.place()) : { number: '', unit: '' };
-  });
-  /** What is typed by hand is in this unit. */
-  protected readonly typing = computed(() => typingUnit(this.figure()?.unit ?? '', this.place()));
-  protected readonly form = inject(NonNullableFormBuilder).group({
-    value: ['', [Validators.required, (typed: AbstractControl<string>) => this.refusal(typed.value)]],
-    until: [new Date(Date.now() + 30 * DAY_MS).toISOString().slice(0, 10), Validators.required],
-    reason: ['', [Validators.required, Validators.minLength(3)]],
   });
   protected readonly pm = computed(() => {
     const f = this.figure();
@@ -210,31 +165,5 @@ export class Working {
     return last
       ? `${words}, ${({ setupS: say('working.setup'), runS: say('working.run'), costSetup: say('working.setupCost'), costRun: say('working.runCost'), cost: say('working.cost'), endAt: say('working.end'), waitS: say('working.wait'), 'in demand': say('working.sheetsNeeded') } as Record<string, string>)[last] ?? last}`
       : words;
-  }
-
-  /** Counts are whole and none is below nothing; what can be read in two ways is asked. */
-  private refusal(typed: string): { says: string } | null {
-    if (typed.trim() === '') return null;
-    const isCount = isWhole(this.figure()?.unit ?? '1');
-    const both = isCount ? null : unclearNumber(typed);
-    const value = this.read(typed);
-    if (both) return { says: say('editValue.unclear', ...both) };
-    if (Number.isNaN(value)) return { says: say(isCount ? 'editValue.typeAWholeNumber' : 'editValue.typeANumber') };
-    if (value < 0) return { says: say('editValue.notBelow', 0) };
-    return value > MOST_BY_HAND ? { says: say('editValue.notAbove', formatNumber(MOST_BY_HAND)) } : null;
-  }
-  private read(typed: string): number {
-    return isWhole(this.figure()?.unit ?? '1') ? readWhole(typed) : readNumber(typed);
-  }
-
-  protected send(): void {
-    const { value, until, reason } = this.form.getRawValue();
-    this.override.emit({
-      value: this.read(value) * this.typing().per,
-      reason,
-      by: this.who(),
-      until: Math.floor(Date.parse(`${until}T23:59:59Z`) / 1000),
-    });
-    this.byHand.set(false);
   }
 }

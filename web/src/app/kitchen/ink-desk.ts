@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { STEPPER_GLOBAL_OPTIONS } from '@angular/cdk/stepper';
-import { MatStepperModule } from '@angular/material/stepper';
+import { MatStepperIntl, MatStepperModule } from '@angular/material/stepper';
 import type { Observable } from 'rxjs';
 import type { InkDesk as Desk, Match, Pail } from '@druckerei/contract';
 import {
@@ -33,12 +32,16 @@ export type Stage = 'sample' | 'recipe' | 'weigh' | 'drawDown';
 const WET_TRAP = 0.85;
 const STAGES: readonly Stage[] = ['sample', 'recipe', 'weigh', 'drawDown'];
 
+/** What the stepper says of a step that is past, from the catalogue. */
+function stepperWords(): MatStepperIntl {
+  return Object.assign(new MatStepperIntl(), { completedLabel: say('kitchen.stepDone'), editableLabel: say('kitchen.stepDone') });
+}
+
 /** One ink of one job from the customer's sample to an accepted draw-down: patches side by side as the head, below it the stage one is at. */
 @Component({
   selector: 'dk-ink-desk',
   imports: [BatchPanel, DrawDownPanel, MatchPanel, MatStepperModule, SamplePanel, RouterLink],
-  // A step past is numbered like the others.
-  providers: [{ provide: STEPPER_GLOBAL_OPTIONS, useValue: { displayDefaultIndicatorType: false } }],
+  providers: [{ provide: MatStepperIntl, useFactory: stepperWords }],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ink-desk.html',
   styleUrl: './ink-desk.scss',

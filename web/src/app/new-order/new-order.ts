@@ -129,21 +129,6 @@ export class NewOrder implements OnDestroy {
   private readonly versionId = computed(() => Object.keys(this.item()?.[1].versions ?? {})[0] ?? 'only');
   protected readonly quantity = computed(() => String(Object.values(this.item()?.[1].versions ?? {})[0]?.quantity ?? ''));
   protected readonly delivery = computed(() => this.item()?.[1].deliveries[0]);
-  protected readonly shownDue = computed(() => {
-    const d = this.delivery()?.by;
-    return d
-      ? new Intl.DateTimeFormat('en-GB', {
-          weekday: 'short',
-          day: 'numeric',
-          month: 'short',
-          hour: '2-digit',
-          minute: '2-digit',
-          timeZone: 'UTC',
-        })
-          .format(new Date(`${d}:00Z`))
-          .replace(',', '')
-      : say('newOrder.noDate');
-  });
   protected readonly missing = computed(() =>
     this.spec().name.trim() === '' || this.spec().name === NEW_NAME
       ? say('newOrder.nameTheProduct')

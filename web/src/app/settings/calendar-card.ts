@@ -59,23 +59,17 @@ export const stretchesShown = (of: readonly (readonly [string, string])[]): stri
             [value]="c.name"
             (changed)="setIn('closed', c.id, { name: text($event) })"
           />
-          <input
-            matInput
-            dkInPlace
-            class="date"
-            type="date"
-            [attr.aria-label]="say('calendarCard.firstDay')"
+          <dk-edit-value
+            [label]="say('calendarCard.firstDay')"
+            kind="day"
             [value]="c.from"
-            (change)="setIn('closed', c.id, { from: $any($event.target).value })"
+            (changed)="setIn('closed', c.id, { from: text($event) })"
           />
-          <input
-            matInput
-            dkInPlace
-            class="date"
-            type="date"
-            [attr.aria-label]="say('calendarCard.lastDay')"
+          <dk-edit-value
+            [label]="say('calendarCard.lastDay')"
+            kind="day"
             [value]="c.to"
-            (change)="setIn('closed', c.id, { to: $any($event.target).value })"
+            (changed)="setIn('closed', c.id, { to: text($event) })"
           />
           <select
             matNativeControl

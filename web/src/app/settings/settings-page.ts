@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { DatePipe } from '@angular/common';
-import { RouterLink, RouterLinkActive } from '@angular/router';
+import { RouterLink } from '@angular/router';
 import { MatButton } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
+import { MatTabNavPanel } from '@angular/material/tabs';
 import { Store } from '@ngrx/store';
 import type { Person } from '@druckerei/contract';
 import {
@@ -21,6 +22,7 @@ import { PROCESSES } from '@druckerei/core/planning';
 import { sessionFeature } from '../session/session.feature';
 import { Shortcuts } from '../shared/shortcuts';
 import { Units } from '../shared/units';
+import { type View, Views } from '../shared/views';
 import { CalendarCard } from './calendar-card';
 import { at, type RowContext } from './card-rows';
 import { InkCard } from './ink-card';
@@ -65,8 +67,9 @@ interface Listed {
     BackupList,
     CalendarCard,
     DatePipe,
+    MatTabNavPanel,
     RouterLink,
-    RouterLinkActive,
+    Views,
     LossesCard,
     MachineCard,
     MovesPanel,
@@ -88,7 +91,7 @@ export class SettingsPage {
   readonly section = input.required<string>();
   private readonly store = inject(Store);
   private readonly units = inject(Units);
-  protected readonly sections = SECTIONS;
+  protected readonly views: readonly View[] = SECTIONS.map((s) => ({ ...s, link: ['/settings', s.id] }));
   private readonly me = this.store.selectSignal(sessionFeature.selectMe);
   protected readonly allowed = computed(() => this.me()?.roles.includes('admin') ?? false);
   protected readonly call = this.store.selectSignal(settingsFeature.selectCall);

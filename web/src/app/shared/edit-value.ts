@@ -13,15 +13,16 @@ import {
   viewChild,
 } from '@angular/core';
 import { MatInput } from '@angular/material/input';
-import { lengthMmFromText, readNumber, readWhole, say, typedLength, unclearNumber, type UnitSystem } from '@druckerei/core';
+import { formatMoment, lengthMmFromText, readNumber, readWhole, say, typedLength, unclearNumber, type UnitSystem } from '@druckerei/core';
 import { Typing } from './typing';
 import { Units } from './units';
 import { InPlace } from './in-place';
+import { MomentFields } from './moment-fields';
 
-export type EditKind = 'count' | 'length' | 'percent' | 'hours' | 'minutes' | 'seconds' | 'number' | 'text' | 'moment';
+export type EditKind = 'count' | 'length' | 'percent' | 'hours' | 'minutes' | 'seconds' | 'number' | 'text' | 'moment' | 'day';
 /** How much of what the document holds one typed unit is. */
 const PER_TYPED: Record<EditKind, number> = {
-  ...{ count: 1, length: 1, seconds: 1, number: 1, text: 1, moment: 1 },
+  ...{ count: 1, length: 1, seconds: 1, number: 1, text: 1, moment: 1, day: 1 },
   percent: 10_000,
   hours: 3600,
   minutes: 60,
@@ -33,7 +34,7 @@ export const typedFrom = (kind: EditKind, value: number): string => String(Math.
 export function parseTyped(kind: EditKind, text: string, system: UnitSystem = 'metric'): number | string | null | undefined {
   const trimmed = text.trim();
   if (trimmed === '') return undefined;
-  if (kind === 'text' || kind === 'moment') return trimmed;
+  if (kind === 'text' || kind === 'moment' || kind === 'day') return trimmed;
   if (kind === 'count') {
     const whole = readWhole(trimmed);
     return Number.isNaN(whole) ? null : whole;
@@ -60,24 +61,43 @@ const asks = (): Record<EditKind, string> => ({
   number: say('editValue.typeANumber'),
   seconds: say('editValue.typeSeconds'),
   text: '',
-  moment: say('editValue.chooseADateAndTime'),
+  moment: '',
+  day: '',
 });
+
+const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
+/** A day, or a day and an hour of the works, in words. */
+const momentSays = (text: string): string =>
+  text.includes('T') ? formatMoment(Date.parse(`${text}:00Z`) / 1000, 'UTC') : DAY.format(Date.parse(`${text}T00:00:00Z`)).replace(',', '');
 
 /** A value as text with a dashed underline that becomes its own input in place. A half-typed text stays and says what is missing; Escape goes back. */
 @Component({
   selector: 'dk-edit-value',
-  imports: [InPlace, MatInput],
+  imports: [InPlace, MatInput, MomentFields],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: ` @if (open()) {
+  template: ` @if (open() && dated(); as dated) {
+      @defer (on immediate) {
+        <dk-moment-fields
+          [label]="label()"
+          [kind]="dated"
+          [value]="value()"
+          (changed)="type($event)"
+          (focusin)="mine ??= typing.begin()"
+          (left)="shut($event.byKey)"
+        />
+      }
+      @if (refused(); as r) {
+        <span class="fail says" role="alert">{{ r }}</span>
+      }
+    } @else if (open()) {
       <input
         matInput
         dkInPlace
         #field
         [wrong]="!!wrong()"
-        [type]="kind() === 'moment' ? 'datetime-local' : 'text'"
         [value]="text()"
         [attr.aria-label]="label()"
-        [attr.inputmode]="kind() === 'text' || kind() === 'moment' ? null : 'decimal'"
+        [attr.inputmode]="kind() === 'text' ? null : 'decimal'"
         (input)="type(field.value)"
         (focus)="mine = typing.begin()"
         (blur)="left()"
@@ -160,12 +180,17 @@ export class EditValue {
     computation: ({ typed, open }, before) => (open && before ? before.value : typed),
   });
   protected readonly shown = computed(() => {
+    if (this.dated() && this.value() !== '') return this.display() ?? momentSays(this.value());
     if (this.kind() !== 'length') return this.display() ?? this.value();
     return this.typed() === '' ? (this.display() ?? '') : this.system() === 'imperial' ? this.typed() : `${this.typed()} mm`;
   });
   protected readonly wrong = computed(() =>
     parseTyped(this.kind(), this.text(), this.system()) === null ? askFor(this.kind(), this.text()) : (this.refused() ?? ''),
   );
+  protected readonly dated = computed(() => {
+    const kind = this.kind();
+    return kind === 'moment' || kind === 'day' ? kind : null;
+  });
   private readonly view = inject(ChangeDetectorRef);
 
   protected begin(): void {
@@ -198,6 +223,7 @@ export class EditValue {
   protected shut(byKey: boolean): void {
     this.open.set(false);
     this.typing.end(this.mine);
+    this.mine = null;
     if (!byKey) return;
     this.view.detectChanges();
     this.shownValue()?.nativeElement.focus();

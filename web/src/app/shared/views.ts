@@ -6,7 +6,9 @@ import { type Params, RouterLink } from '@angular/router';
 export interface View {
   id: string;
   says: string;
-  query: Params;
+  query?: Params;
+  /** Where it has an address of its own: the page itself else. */
+  link?: readonly string[];
 }
 
 /** The views of a page as links, the one that is open underlined: each has an address of its own. */
@@ -16,7 +18,9 @@ export interface View {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<nav mat-tab-nav-bar [tabPanel]="panel()" [mat-stretch-tabs]="false" [attr.aria-label]="label()">
     @for (v of views(); track v.id) {
-      <a mat-tab-link [active]="v.id === here()" [routerLink]="[]" [queryParams]="v.query" queryParamsHandling="merge">{{ v.says }}</a>
+      <a mat-tab-link [active]="v.id === here()" [routerLink]="v.link ?? []" [queryParams]="v.query ?? {}" queryParamsHandling="merge">{{
+        v.says
+      }}</a>
     }
   </nav>`,
 })

@@ -20,6 +20,7 @@ import {
 import { MeasuredCount } from '../shared/measured-count';
 import { Server } from '../shared/server';
 import { LotMoves } from './lot-moves';
+import { DayField } from '../shared/day-field';
 import { InPlace } from '../shared/in-place';
 
 /** What is done at the desk, one form at a time. */
@@ -28,7 +29,7 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
 /** One stock: what to order by when, its lots and what is done with them, promises and orders. */
 @Component({
   selector: 'dk-stock-desk',
-  imports: [ReactiveFormsModule, RouterLink, LotMoves, MeasuredCount, InPlace, MatButton, MatInputModule, MatExpansionModule],
+  imports: [ReactiveFormsModule, RouterLink, LotMoves, MeasuredCount, InPlace, MatButton, MatInputModule, MatExpansionModule, DayField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<h2>{{ name() }}</h2>
     @if (line().shortage; as s) {
@@ -206,10 +207,7 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
             >
           }
           @if (shows('comesOn')) {
-            <mat-form-field
-              ><mat-label>{{ say('stockDesk.comesOn') }}</mat-label
-              ><input matInput type="date" formControlName="comesOn"
-            /></mat-form-field>
+            <dk-day-field [label]="say('stockDesk.comesOn')" formControlName="comesOn" />
           }
           @if (shows('note')) {
             <mat-form-field

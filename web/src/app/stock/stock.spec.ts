@@ -76,7 +76,8 @@ async function open(l = line(), p = page(), may = true) {
       await settle();
     },
     fill: async (name: string, value: string) => {
-      const field = host.querySelector<HTMLInputElement>(`[formControlName=${name}]`);
+      const control = host.querySelector<HTMLInputElement>(`[formControlName=${name}]`);
+      const field = control?.querySelector('input') ?? control;
       if (!field) throw new Error(`no field ${name}`);
       field.value = value;
       field.dispatchEvent(new Event('input'));
@@ -152,7 +153,7 @@ describe('the desk of a stock', () => {
       line({ shortage: { short: 600, firstByS: 2, orderByS: 1 }, buy: { quantity: 1_000, cost: 80, perThousand: 80, atBreak: false } }),
     );
     await press('Note the order');
-    await fill('comesOn', '2026-03-09');
+    await fill('comesOn', '9.3.2026');
     await send();
     expect(calls.at(-1)).toMatchObject({ name: 'stock.order', sent: { body: { stock: GLOSS, quantity: 1_000, comesOn: '2026-03-09' } } });
   });

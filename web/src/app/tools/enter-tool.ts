@@ -79,7 +79,7 @@ export class EnterTool {
   /** One key while the dialog stands: sent again after a lost answer it is the same tool. */
   private readonly key = crypto.randomUUID();
   protected readonly form = inject(NonNullableFormBuilder).group({
-    kind: 'cuttingDie' as ToolKind,
+    kind: 'cuttingDie',
     spec: ['', fits('spec')],
     version: ['', fits('version')],
     widthMm: ['', fits('widthMm')],
