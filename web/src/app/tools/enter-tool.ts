@@ -78,8 +78,9 @@ export class EnterTool {
   private readonly ref = inject<MatDialogRef<EnterTool, ToolCard>>(MatDialogRef);
   /** One key while the dialog stands: sent again after a lost answer it is the same tool. */
   private readonly key = crypto.randomUUID();
-  protected readonly form = inject(NonNullableFormBuilder).group({
-    kind: 'cuttingDie',
+  private readonly build = inject(NonNullableFormBuilder);
+  protected readonly form = this.build.group({
+    kind: this.build.control<ToolKind>('cuttingDie'),
     spec: ['', fits('spec')],
     version: ['', fits('version')],
     widthMm: ['', fits('widthMm')],
