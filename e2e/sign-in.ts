@@ -6,6 +6,8 @@ export async function signIn(page: Page, name = 'anselm', password = 'paper-rive
   await page.getByLabel('Name').fill(name);
   await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Today', exact: true })).toBeVisible();
+  await page.getByRole('link', { name: 'Orders', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Orders', exact: true })).toBeVisible();
 }
 

@@ -112,6 +112,9 @@ await main(async () => {
       await page.getByLabel('Name').fill('anselm');
       await page.getByLabel('Password').fill('paper-river-24');
       await page.getByRole('button', { name: 'Sign in' }).click();
+      await page.getByRole('heading', { name: 'Can be released' }).waitFor();
+      await shot('today');
+      await page.getByRole('link', { name: 'Orders', exact: true }).click();
       await page.getByRole('link', { name: 'Winter concert card' }).waitFor();
       await shot('orders');
       await page.getByRole('link', { name: 'Winter concert card' }).click();
@@ -124,14 +127,14 @@ await main(async () => {
         }
         await page.getByRole('tab', { name: 'Compare stocks and presses' }).click();
         await page.getByRole('button', { name: 'Close', exact: true }).first().waitFor();
-        await page.getByRole('link', { name: 'Orders' }).click();
+        await page.getByRole('link', { name: 'Orders', exact: true }).click();
         await page
           .getByRole('link', { name: /^New order/ })
           .first()
           .click();
         await page.getByRole('button', { name: /^Stock,/ }).waitFor();
         await shot('new-order');
-        await page.getByRole('link', { name: 'Orders' }).first().click();
+        await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
         await page.getByRole('link', { name: 'Labels for the spring cheese' }).click();
         await page.getByRole('button', { name: /^Print,/ }).click();
         await shot('labels-web');
@@ -140,14 +143,14 @@ await main(async () => {
           ['Seed catalogue greeting', 'Gates', 'job-gates'],
           ['Luggage tag', 'Deliveries', 'job-deliveries'],
         ]) {
-          await page.getByRole('link', { name: 'Orders' }).first().click();
+          await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
           await page.getByRole('link', { name: order }).first().click();
           await page.getByRole('tab', { name: view, exact: true }).click();
           await page.waitForTimeout(1_000);
           await shot(name);
         }
         for (const [order, view, name] of [['Harvest supper menu', 'Floor', 'job-floor']]) {
-          await page.getByRole('link', { name: 'Orders' }).first().click();
+          await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
           await page.getByRole('link', { name: order }).first().click();
           await page.getByRole('tab', { name: view, exact: true }).click();
           await page.waitForTimeout(1_500);
@@ -157,7 +160,7 @@ await main(async () => {
         await page.getByRole('heading', { name: 'Press 3' }).waitFor();
         await shot('floor');
         await terminal();
-        await page.getByRole('link', { name: 'Stock' }).click();
+        await page.getByRole('link', { name: 'Stock', exact: true }).click();
         await page.getByRole('heading', { name: 'Lots' }).waitFor();
         await shot('store');
         await page.getByRole('link', { name: 'Tools', exact: true }).click();

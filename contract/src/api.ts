@@ -10,6 +10,7 @@ import { stock } from './stock';
 import { kitchen } from './kitchen';
 import { register } from './register';
 import { tasks } from './tasks';
+import { today } from './today';
 import { tools } from './tools';
 import { zones } from './zones';
 
@@ -24,6 +25,7 @@ export const api = {
   ...stock,
   ...floor,
   ...tasks,
+  ...today,
   ...tools,
   ...kitchen,
   ...zones,

@@ -14,5 +14,6 @@ export * from './register';
 export * from './session';
 export * from './stock';
 export * from './tasks';
+export * from './today';
 export * from './tools';
 export * from './zones';

@@ -13,3 +13,4 @@ export * from './plan/what-if/search-layout';
 export * from './plan/what-if/shortage';
 export * from './plan/what-if/substitutes';
 export * from './plan/readings/summary';
+export * from './plan/readings/today';

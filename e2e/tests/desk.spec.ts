@@ -28,14 +28,14 @@ test('a new order keeps what was typed over a reload, and says what is missing',
     .getByRole('link', { name: /^New order/ })
     .first()
     .click();
-  await expect(page.getByText('Name the product.')).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'Name the product.' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Enter order' })).toBeDisabled();
   await type(page, 'Product name', 'Half entered card');
   await expect(page.getByText('Choose the customer.')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('button', { name: /^Product name, Half entered card/ })).toBeVisible();
   await page.getByRole('button', { name: 'Start over' }).click();
-  await expect(page.getByText('Name the product.')).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'Name the product.' })).toBeVisible();
 });
 
 test('a size in inches is taken, a sheet of 20 m is not', async ({ page }) => {

@@ -77,13 +77,13 @@ test('a works without the demo begins with one administrator, who sets an own pa
     await page.getByLabel('New password', { exact: true }).fill(own);
     await page.getByLabel('New password, again').fill(own);
     await page.getByRole('button', { name: 'Set it' }).click();
-    await expect(page.getByRole('heading', { name: 'Orders', exact: true })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Today', exact: true })).toBeVisible();
 
     started.killServer();
     await started.says(/starting it again in 1 s, the database goes on/);
     await started.says(/the server is back/);
     await page.reload();
-    await expect(page.getByRole('heading', { name: 'Orders', exact: true })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Today', exact: true })).toBeVisible();
     await page.goto(`${base}/settings/people`);
     await expect(page.getByRole('region', { name: 'On record' })).toContainText('set an own password');
 
@@ -93,7 +93,7 @@ test('a works without the demo begins with one administrator, who sets an own pa
     expect(started.printed).not.toContain('shown this once');
     await page.context().clearCookies();
     await signIn(own);
-    await expect(page.getByRole('heading', { name: 'Orders', exact: true })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Today', exact: true })).toBeVisible();
   } finally {
     await started.stop();
     cluster.stop();

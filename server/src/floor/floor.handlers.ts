@@ -3,6 +3,7 @@ import { CAUTIONS, ENOUGH_LIKE_JOBS, own, readScan, washUpBetween } from '@druck
 import type { FloorStep } from '@druckerei/core/planning';
 import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
+import type { Ctx } from '../context';
 import { invalid, notFound } from '../errors';
 import { csvFile } from '../files/csv-file';
 import type { Handlers } from '../implement';
@@ -55,28 +56,8 @@ export const floorHandlers: Handlers<typeof floor> = {
   ...shortageHandlers,
 
   'floor.board': async (_asked, ctx) => {
-    const { plant } = await plantInForce(ctx.db);
-    const all = await floorOnMachines(ctx.db, null);
-    // A retired machine stands here until what was released for it has run.
-    const waiting = new Set(all.steps.map((s) => s.facts.machine));
-    const ids = Object.keys(plant.machines).filter((id) => own(plant.machines, id)?.retired === undefined || waiting.has(id));
-    const last = await many(ctx.db, LAST_OF, [ids]);
-    const unread = await many(ctx.db, UNREAD, [null]);
-    const machines = ids.map((id): MachineNow => {
-      const queue = queueOf(all, id, ctx.now());
-      const runs = queue.find((s) => s.times.state !== 'waiting') ?? null;
-      const said = last.find((l) => l.machine === id);
-      return {
-        machine: id,
-        name: own(plant.machines, id)?.name ?? id,
-        step: runs,
-        next: queue.find((s) => s !== runs) ?? null,
-        waiting: queue.filter((s) => s !== runs).length,
-        last: said ? { kind: said.kind, at: said.at, by: said.by } : null,
-        unread: unread.filter((u) => u.machine === id).length,
-      };
-    });
-    return { asOf: ctx.now(), timeZone: plant.timeZone, machines };
+    const { machines, ...board } = await floorBoard(ctx, 0);
+    return { ...board, machines: machines.map(({ queue: _queue, ...m }) => m) };
   },
 
   'floor.terminal': ({ params, query }, ctx) =>
@@ -231,4 +212,34 @@ function wasteOf(all: FloorOf, job: string): JobFloor['waste'] {
     classes.set(reason, { pieces: known.pieces + sum.quantity, kg: known.kg + finer * (facts?.pieceKg ?? 0) });
   }
   return [...classes].map(([reason, c]) => ({ reason, ...c })).sort((a, b) => b.kg - a.kg);
+}
+
+/** Every machine with what runs, what comes next and who last said something; of its queue so many steps. */
+export async function floorBoard(
+  ctx: Pick<Ctx, 'db' | 'now'>,
+  most: number,
+): Promise<{ asOf: number; timeZone: string; machines: (MachineNow & { queue: StepNow[] })[] }> {
+  const { plant } = await plantInForce(ctx.db);
+  const all = await floorOnMachines(ctx.db, null);
+  // A retired machine stands here until what was released for it has run.
+  const waiting = new Set(all.steps.map((s) => s.facts.machine));
+  const ids = Object.keys(plant.machines).filter((id) => own(plant.machines, id)?.retired === undefined || waiting.has(id));
+  const last = await many(ctx.db, LAST_OF, [ids]);
+  const unread = await many(ctx.db, UNREAD, [null]);
+  const machines = ids.map((id) => {
+    const queue = queueOf(all, id, ctx.now());
+    const runs = queue.find((s) => s.times.state !== 'waiting') ?? null;
+    const said = last.find((l) => l.machine === id);
+    return {
+      machine: id,
+      name: own(plant.machines, id)?.name ?? id,
+      step: runs,
+      next: queue.find((s) => s !== runs) ?? null,
+      waiting: queue.filter((s) => s !== runs).length,
+      last: said ? { kind: said.kind, at: said.at, by: said.by } : null,
+      unread: unread.filter((u) => u.machine === id).length,
+      queue: queue.slice(0, most),
+    };
+  });
+  return { asOf: ctx.now(), timeZone: plant.timeZone, machines };
 }

@@ -36,15 +36,7 @@ type Purchase = StockPage['purchases'][number];
 const SIGN: Record<Exclude<MoveKind, 'recount' | 'measure' | 'counter'>, 1 | -1> = { issue: -1, return: 1, back: -1, trim: -1 };
 
 export const stockHandlers: Handlers<typeof stock> = {
-  'stock.read': async (_asked, ctx) => {
-    const { hash, plant } = await plantInForce(ctx.db);
-    const lots = await many(ctx.db, LOTS);
-    const reservations = await many(ctx.db, RESERVATIONS);
-    const purchases = await many(ctx.db, PURCHASES);
-    const needs = await many(ctx.db, NEEDS);
-    const lines = Object.keys(plant.stocks).map((id) => stockLine(id, plant, { lots, purchases, needs }));
-    return { plant: hash, lines, lots, reservations, purchases };
-  },
+  'stock.read': (_asked, ctx) => stockPage(ctx.db),
 
   'stock.moves': async ({ params }, ctx) => await many(ctx.db, MOVES, [params.id]),
 
@@ -154,6 +146,16 @@ export const stockHandlers: Handlers<typeof stock> = {
 };
 
 /** A stock with what is there, promised, coming and wanted, and what follows. */
+/** Every stock with its lots, what is promised, what comes and what open jobs want. */
+export async function stockPage(db: Db): Promise<StockPage> {
+  const { hash, plant } = await plantInForce(db);
+  const lots = await many(db, LOTS);
+  const reservations = await many(db, RESERVATIONS);
+  const purchases = await many(db, PURCHASES);
+  const needs = await many(db, NEEDS);
+  const lines = Object.keys(plant.stocks).map((id) => stockLine(id, plant, { lots, purchases, needs }));
+  return { plant: hash, lines, lots, reservations, purchases };
+}
 function stockLine(id: string, plant: Plant, { lots, purchases, needs }: { lots: Lot[]; purchases: Purchase[]; needs: Need[] }): StockLine {
   const card = plant.stocks[id] as Stock;
   const mine = lots.filter((l) => l.stock === id);

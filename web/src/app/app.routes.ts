@@ -2,7 +2,8 @@ import type { Routes } from '@angular/router';
 
 /** One folder per screen, each loaded when it is opened. */
 export const routes: Routes = [
-  { path: '', pathMatch: 'full', redirectTo: 'orders' },
+  { path: '', pathMatch: 'full', redirectTo: 'today' },
+  { path: 'today', title: 'Today – Druckerei', loadComponent: () => import('./today/today-page').then((m) => m.TodayPage) },
   { path: 'orders', title: 'Orders – Druckerei', loadChildren: () => import('./orders/orders.routes').then((m) => m.ordersRoutes) },
   { path: 'orders/new', title: 'New order – Druckerei', loadComponent: () => import('./new-order/new-order').then((m) => m.NewOrder) },
   {
@@ -38,5 +39,5 @@ export const routes: Routes = [
     title: 'Settings – Druckerei',
     loadChildren: () => import('./settings/settings.routes').then((m) => m.settingsRoutes),
   },
-  { path: '**', redirectTo: 'orders' },
+  { path: '**', redirectTo: 'today' },
 ];

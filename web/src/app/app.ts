@@ -31,8 +31,9 @@ import { Theme } from './shared/theme';
       } @else if (me(); as person) {
         <div [hidden]="expired()">
           <header [hidden]="atMachine()">
-            <a class="name" routerLink="/orders">{{ say('app.druckerei') }}</a>
+            <a class="name" routerLink="/today">{{ say('app.druckerei') }}</a>
             <nav [attr.aria-label]="say('app.main')">
+              <a routerLink="/today" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.today') }}</a>
               <a routerLink="/orders" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.orders') }}</a>
               <a routerLink="/floor" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.floor') }}</a>
               <a routerLink="/kitchen" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.kitchen') }}</a>

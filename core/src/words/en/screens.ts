@@ -1,10 +1,12 @@
 import { DESK_SCREENS } from './desk';
+import { TODAY_SCREENS } from './today';
 import { FLOOR_SCREENS } from './floor';
 import { PRESSROOM_SCREENS } from './pressroom';
 
 /** What the screens say, by screen. {0}, {1} … stand for what is filled in. */
 export const SCREENS = {
   ...DESK_SCREENS,
+  ...TODAY_SCREENS,
   ...FLOOR_SCREENS,
   ...PRESSROOM_SCREENS,
   // app

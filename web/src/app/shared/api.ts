@@ -19,6 +19,7 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'people.list': ['get', '/api/people'],
   'people.record': ['get', '/api/people/record'],
   'keeping.read': ['get', '/api/keeping'],
+  'today.read': ['get', '/api/today'],
   'people.create': ['post', '/api/people'],
   'people.change': ['put', '/api/people/:id'],
   'customers.list': ['get', '/api/customers'],

@@ -101,7 +101,7 @@ const momentSays = (text: string): string =>
         (input)="type(field.value)"
         (focus)="mine = typing.begin()"
         (blur)="left()"
-        (keydown.enter)="close(true)"
+        (keydown.enter)="close(true); $event.preventDefault()"
         (keydown.escape)="shut(true)"
       />
       @if (wrong()) {
@@ -219,7 +219,7 @@ export class EditValue {
     this.typing.end(this.mine);
     this.close();
   }
-  /** Text again; who left it by a key stands on the value, where the next key finds him. */
+  /** Text again; who left it by a key stands on the value, where the next key finds him. That key itself is used up: Enter would press the value it now stands on. */
   protected shut(byKey: boolean): void {
     this.open.set(false);
     this.typing.end(this.mine);

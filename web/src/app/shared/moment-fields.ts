@@ -26,7 +26,7 @@ const AS_TEXT = { day: 'yyyy-LL-dd', moment: "yyyy-LL-dd'T'HH:mm" };
   imports: [InPlace, MatDatepickerModule, MatInput, MatTimepickerModule],
   providers: provideDates(),
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '(focusout)': 'out($event)', '(keydown.enter)': 'enter()', '(keydown.escape)': 'back()' },
+  host: { '(focusout)': 'out($event)', '(keydown.enter)': 'enter($event)', '(keydown.escape)': 'back()' },
   template: `<input
       #dayField
       matInput
@@ -114,8 +114,10 @@ export class MomentFields {
     this.at.set(at);
     this.changed.emit(at.toFormat(AS_TEXT[this.kind()]));
   }
-  protected enter(): void {
-    if (!this.chooses() && !this.wrong()) this.left.emit({ byKey: true });
+  protected enter(key: Event): void {
+    if (this.chooses() || this.wrong()) return;
+    key.preventDefault();
+    this.left.emit({ byKey: true });
   }
   protected back(): void {
     if (this.chooses()) return;

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { catchError, EMPTY, filter, type Observable, switchMap } from 'rxjs';
@@ -170,6 +170,8 @@ export class StockPage {
   protected readonly may = computed(() => (this.me()?.roles ?? []).some((r) => r === 'planner' || r === 'store'));
   protected readonly zone = computed(() => this.plant()?.timeZone ?? 'UTC');
   protected readonly says = computed(() => {
+    // Of what was never read nothing is known.
+    if (!this.page()) return '';
     const short = this.lines().filter((l) => l.line.shortage).length;
     return short === 0 ? say('stockPage.nothingIsShort') : say('stockPage.soManyAreShort', short);
   });
@@ -197,10 +199,13 @@ export class StockPage {
       .sort((a, b) => (a.line.shortage?.orderByS ?? Infinity) - (b.line.shortage?.orderByS ?? Infinity) || a.name.localeCompare(b.name));
   });
 
-  /** As chosen, while it is there; else the first. */
-  protected readonly chosen = linkedSignal<string[], string>({
-    source: () => this.lines().map((l) => l.line.stock),
-    computation: (stocks, before) => (before && stocks.includes(before.value) ? before.value : (stocks[0] ?? '')),
+  /** The stock the address asks for. */
+  readonly stock = input<string>();
+  /** As chosen or asked for, while it is there; else the first. */
+  protected readonly chosen = linkedSignal<{ stocks: string[]; asked: string | undefined }, string>({
+    source: () => ({ stocks: this.lines().map((l) => l.line.stock), asked: this.stock() }),
+    computation: ({ stocks, asked }, before) =>
+      [before?.source.asked === asked ? before?.value : undefined, asked, stocks[0]].find((s) => s !== undefined && stocks.includes(s)) ?? '',
   });
 
   constructor() {
