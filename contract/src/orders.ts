@@ -60,7 +60,7 @@ export type OrderRow = z.infer<typeof OrderRow>;
 /** Which orders: words that begin a word of title, customer or number; a state, or what blocks a release. */
 const filter = {
   find: z.string().trim().max(80).optional(),
-  state: z.enum(['all', 'draft', 'blocked', 'released', 'delivered']).optional(),
+  state: z.enum(['all', 'draft', 'blocked', 'late', 'released', 'delivered']).optional(),
 };
 export type OrderFilter = z.infer<z.ZodObject<typeof filter>>;
 export const ORDER_SORTS = ['due', 'customer', 'newest'] as const;

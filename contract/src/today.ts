@@ -4,7 +4,8 @@ import type { Endpoint } from './endpoint';
 import { level } from './orders';
 
 const finding = z.object({ code: z.string(), level, args: z.record(z.string(), z.union([z.number(), z.string()])) });
-const job = { job: z.uuid(), number: z.number().int(), title: z.string() };
+/** A job; `drawn` is the version its picture is of, where one is shown. */
+const job = { job: z.uuid(), number: z.number().int(), title: z.string(), drawn: z.number().int().optional() };
 const gate = z.enum(GATE_KINDS);
 const unit = z.enum(['sheet', 'metre', 'piece']);
 const why = z.discriminatedUnion('kind', [

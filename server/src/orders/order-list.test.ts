@@ -121,8 +121,20 @@ describe('words and places', () => {
     expect(afterOf(cursorOf('Müller & “Co”', 2417))).toEqual(['Müller & “Co”', 2417]);
   });
   it('a text without a letter finds nothing, no text finds all', () => {
-    expect(chosenBy({ find: '?!' })[0]).toBe('nothing & !nothing');
-    expect(chosenBy({})).toEqual(['', ['draft', 'part', 'released', 'revising'], false]);
-    expect(chosenBy({ state: 'blocked' })).toEqual(['', ['draft', 'part', 'revising'], true]);
+    expect(chosenBy({ find: '?!' }, 7)[0]).toBe('nothing & !nothing');
+    expect(chosenBy({}, 7)).toEqual(['', ['draft', 'part', 'released', 'revising'], 'any', 7]);
+    expect(chosenBy({ state: 'blocked' }, 7)).toEqual(['', ['draft', 'part', 'revising'], 'blocked', 7]);
+  });
+});
+
+describe('what is late', () => {
+  it('is due before it is ready, or due before now and not delivered; what has no date is not', async () => {
+    const spec = cardSpec(900);
+    spec.name = 'Late card';
+    spec.items['i1']!.deliveries = [{ by: '2026-03-02T08:00', share: { only: 900 }, to: 'Quay 1' }];
+    await planner.call('POST', '/api/orders', { id: randomUUID(), customer: customers[0]!.id, spec });
+    expect((await all('sort=due&state=late', 200)).map((r) => r.title)).toEqual(['Late card']);
+    const totals = (await planner.call('GET', '/api/orders/totals?state=late')).body as unknown as { orders: number };
+    expect(totals.orders).toBe(1);
   });
 });

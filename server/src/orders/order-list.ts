@@ -36,12 +36,18 @@ const STATES: Record<NonNullable<OrderFilter['state']>, readonly JobState[]> = {
   all: ['draft', 'part', 'released', 'revising'],
   draft: ['draft', 'part'],
   blocked: ['draft', 'part', 'revising'],
+  late: ['draft', 'part', 'released', 'revising'],
   released: ['released', 'revising'],
   delivered: ['delivered'],
 };
 
-/** Values for the chosen rows: words, state, blocked only. A text without a single letter or digit finds nothing. */
-export function chosenBy({ find = '', state = 'all' }: OrderFilter): Chosen {
+/** Values for the chosen rows: words, states, which of them, and now. A text without a single letter or digit finds nothing. */
+export function chosenBy({ find = '', state = 'all' }: OrderFilter, now: number): Chosen {
   const words = wordsOf(find);
-  return [find.trim() !== '' && words === '' ? 'nothing & !nothing' : words, STATES[state], state === 'blocked'];
+  return [
+    find.trim() !== '' && words === '' ? 'nothing & !nothing' : words,
+    STATES[state],
+    state === 'blocked' || state === 'late' ? state : 'any',
+    now,
+  ];
 }

@@ -39,13 +39,13 @@ export const ordersHandlers: Handlers<typeof orders> = {
   'orders.list': async ({ query }, ctx) => {
     const { sort, rows: most } = query;
     const [key, number] = query.after === undefined ? FIRST[sort] : afterOf(query.after);
-    const chosen = chosenBy(query);
+    const chosen = chosenBy(query, ctx.now());
     const page = await searched(ctx, chosen, (db) => one(db, ORDER_PAGES[sort](chosen), [...chosen, key, number, most]));
     const next = page.key !== null && page.number !== null ? cursorOf(page.key, page.number) : null;
     return new WrittenJson(`{"rows":${page.rows},"next":${JSON.stringify(next)}}`);
   },
   'orders.totals': async ({ query }, ctx) => {
-    const chosen = chosenBy(query);
+    const chosen = chosenBy(query, ctx.now());
     return await searched(ctx, chosen, (db) => one(db, ORDER_TOTALS(chosen), chosen));
   },
   'orders.create': ({ body }, ctx) => {
@@ -95,7 +95,7 @@ const searched = <T>(ctx: Ctx, [words]: Chosen, work: (db: Db) => Promise<T>): P
 
 /** The chosen orders as rows for a file. */
 async function exported(ctx: Ctx, filter: OrderFilter): Promise<Record<string, string | number>[]> {
-  const chosen = chosenBy(filter);
+  const chosen = chosenBy(filter, ctx.now());
   return await searched(ctx, chosen, (db) => many(db, ORDER_EXPORT(chosen), [...chosen, MOST_EXPORTED]));
 }
 const MOST_EXPORTED = 50_000;

@@ -19,17 +19,23 @@ export const CUSTOMER_BY_ID = rows(
   `select id, name, address, pallet_kg as "palletKg", pallet_mm as "palletMm" from customers where id = $1`,
 );
 
-/** What is chosen of the list: $1 text words of a query ('' for all), $2 text[] states, $3 boolean blocked only. An alternative is no order. */
-export type Chosen = readonly [words: string, states: readonly JobState[], blocked: boolean];
+/** What is chosen of the list: $1 text words of a query ('' for all), $2 text[] states, $3 text which of them: any, those that block a release, those that are or will be late; $4 float8 now. An alternative is no order. */
+export type Chosen = readonly [words: string, states: readonly JobState[], only: 'any' | 'blocked' | 'late', now: number];
+const ONLY = {
+  any: `$4::float8 is not null`,
+  blocked: `$4::float8 is not null and j.blocking > 0`,
+  late: `extract(epoch from j.due_at) < greatest((j.summary ->> 'readyAt')::float8, $4::float8)`,
+} as const;
 /** A statement over what is chosen, written for each way to choose: one that had every way in it could be planned for none. */
 function overChosen<T>(row: z.ZodType<T>, sql: (chosen: string) => string): (of: Chosen) => Rows<T> {
   const written = new Map<string, Rows<T>>();
-  return ([words, , blocked]) => {
+  return ([words, , only]) => {
     const chosen = `
   j.alt = 0
   and ${words === '' ? `$1 = ''` : `j.words @@ to_tsquery('simple', $1)`}
   and j.state = any($2::text[])
-  and ${blocked ? `$3::boolean and j.blocking > 0` : `not $3::boolean`}`;
+  and $3::text = '${only}'
+  and ${ONLY[only]}`;
     const known = written.get(chosen) ?? rows(row, sql(chosen));
     written.set(chosen, known);
     return known;
@@ -39,7 +45,7 @@ const Page = z.object({ rows: z.string(), key: z.string().nullable(), number: z.
 /**
  * A page of the list, written as the rows of its reply; and the key of its last row where more follow. Which rows they are is found first: a word that stands in
  * every title would have every row carried along.
- * $1 to $3 as above, $4 key, $5 int number, $6 int rows
+ * $1 to $4 as above, $5 key, $6 int number, $7 int rows
  */
 const page = (key: string, after: string, order: string): ((of: Chosen) => Rows<z.infer<typeof Page>>) =>
   overChosen(
@@ -51,7 +57,7 @@ with found as (
   where ${chosen}
     and ${after}
   order by ${order}
-  limit $6::int + 1
+  limit $7::int + 1
 )
 select
   '[' || coalesce(string_agg(
@@ -60,19 +66,19 @@ select
       'dueAt', case when j.due_at = 'infinity' then null else extract(epoch from j.due_at)::float8 end,
       'version', j.version, 'summary', j.summary - '{of,needs,tools,mixed}'::text[]
     )::text, ',' order by f.nr
-  ) filter (where f.nr <= $6), '') || ']' as rows,
-  case when max(f.nr) > $6 then max(f.key) filter (where f.nr = $6) end as key,
-  case when max(f.nr) > $6 then max(j.number) filter (where f.nr = $6) end as number
+  ) filter (where f.nr <= $7), '') || ']' as rows,
+  case when max(f.nr) > $7 then max(f.key) filter (where f.nr = $7) end as key,
+  case when max(f.nr) > $7 then max(j.number) filter (where f.nr = $7) end as number
 from found f
   join jobs j on j.id = f.id`,
   );
 /** A page of the list after a key, by each way to sort. */
 export const ORDER_PAGES = {
-  due: page('j.due_at::text', '(j.due_at, j.number) > ($4::timestamptz, $5::int)', 'j.due_at, j.number'),
-  customer: page('j.customer', '(j.customer, j.number) > ($4::text, $5::int)', 'j.customer, j.number'),
-  newest: page(`''`, `j.number < $5::int and $4::text is not null`, 'j.number desc'),
+  due: page('j.due_at::text', '(j.due_at, j.number) > ($5::timestamptz, $6::int)', 'j.due_at, j.number'),
+  customer: page('j.customer', '(j.customer, j.number) > ($5::text, $6::int)', 'j.customer, j.number'),
+  newest: page(`''`, `j.number < $6::int and $5::text is not null`, 'j.number desc'),
 } as const;
-/** Sums over all that is chosen, not over a page. $1 to $3 as above. */
+/** Sums over all that is chosen, not over a page. $1 to $4 as above. */
 export const ORDER_TOTALS = overChosen(
   OrderTotals,
   (chosen) => `
@@ -204,7 +210,7 @@ where o.customer = $1
 order by j.number desc
 limit 10`,
 );
-/** The chosen orders as a file has them. $1 to $3 as above, $4 int rows */
+/** The chosen orders as a file has them. $1 to $4 as above, $5 int rows */
 export const ORDER_EXPORT = overChosen(
   z.record(z.string(), z.union([z.string(), z.number()])),
   (chosen) => `
@@ -226,5 +232,5 @@ select
 from jobs j
 where ${chosen}
 order by j.due_at, j.number
-limit $4`,
+limit $5`,
 );

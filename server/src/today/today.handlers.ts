@@ -113,7 +113,7 @@ const house: Looks = async (ctx) => {
     {
       kind: 'backup',
       at: made?.at ?? null,
-      failed: last && last.bytes === null ? last.says : '',
+      failed: last?.bytes === null ? last.says : '',
       late: now - (made?.at ?? 0) > BACKUP_OLD_S,
     },
     { kind: 'disk', freeBytes: bavail * bsize, low: bavail * bsize < DISK_LOW_BYTES },

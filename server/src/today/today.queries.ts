@@ -9,19 +9,18 @@ export const OPEN_JOBS = rows(
     job: z.string(),
     number: z.number(),
     title: z.string(),
+    drawn: z.number(),
     customer: z.string(),
     quantity: z.number(),
     state: z.enum(['draft', 'part', 'released', 'revising']),
     dueAt: z.number().nullable(),
     summary: written<Pick<PlanSummary, 'readyAt' | 'machineS' | 'worst' | 'blocking' | 'undecided' | 'pieces'>>(),
-    all: z.number(),
   }),
   `
 select
-  j.id as job, j.number, j.title, j.customer, j.quantity::float8, j.state,
+  j.id as job, j.number, j.title, j.version as drawn, j.customer, j.quantity::float8, j.state,
   case when j.due_at = 'infinity' then null else extract(epoch from j.due_at)::float8 end as "dueAt",
-  j.summary - '{of,needs,tools,mixed,river}'::text[] as summary,
-  (count(*) over ())::int as all
+  j.summary - '{of,needs,tools,mixed,river}'::text[] as summary
 from jobs j
 where j.alt = 0
   and j.state <> 'delivered'

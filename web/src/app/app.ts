@@ -1,4 +1,4 @@
-import { label, say } from '@druckerei/core/words';
+import { formatMoment, label, say } from '@druckerei/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatDialog, MatDialogModule } from '@angular/material/dialog';
@@ -13,6 +13,8 @@ import { OwnPassword } from './session/own-password';
 import { SignIn } from './session/sign-in';
 import { Shortcuts } from './shared/shortcuts';
 import { ShortcutsDialog } from './shared/shortcuts-dialog';
+import { Line } from './shared/line';
+import { Works } from './shared/works';
 import { Theme } from './shared/theme';
 
 /** The frame: name, what exists, who is here. Sign-in stands before everything; an expired session keeps the screen behind it. */
@@ -30,6 +32,7 @@ import { Theme } from './shared/theme';
         <dk-own-password />
       } @else if (me(); as person) {
         <div [hidden]="expired()">
+          <a class="skip" href="today" (click)="skip($event)">{{ say('app.skip') }}</a>
           <header [hidden]="atMachine()">
             <a class="name" routerLink="/today">{{ say('app.druckerei') }}</a>
             <nav [attr.aria-label]="say('app.main')">
@@ -70,7 +73,10 @@ import { Theme } from './shared/theme';
               <button mat-menu-item type="button" (click)="signOut()">{{ say('app.signOut') }}</button>
             </mat-menu>
           </header>
-          <router-outlet />
+          @if (line.away() !== null && !atMachine()) {
+            <p class="note level-decide away" role="alert" data-figures>{{ awaySays() }}</p>
+          }
+          <div id="content" tabindex="-1"><router-outlet /></div>
         </div>
       }
     }`,
@@ -123,6 +129,25 @@ import { Theme } from './shared/theme';
       cursor: pointer;
       padding: 0;
     }
+    .skip {
+      position: absolute;
+      left: 8px;
+      top: -60px;
+      z-index: 2;
+      padding: 6px 12px;
+      background: var(--card);
+      border: 1px solid var(--act);
+      border-radius: 8px;
+    }
+    .skip:focus {
+      top: 6px;
+    }
+    #content:focus {
+      outline: 0;
+    }
+    .away {
+      margin-top: 6px;
+    }
     .person {
       margin: 6px 16px 10px;
     }
@@ -137,6 +162,8 @@ export class App {
   private readonly store = inject(Store);
   private readonly dialog = inject(MatDialog);
   protected readonly theme = inject(Theme);
+  protected readonly line = inject(Line);
+  private readonly zone = inject(Works).zone;
   protected readonly themes = [
     { choice: 'system', says: say('app.themeOfTheSystem') },
     { choice: 'light', says: say('app.light') },
@@ -174,6 +201,14 @@ export class App {
     ]);
   }
 
+  /** Past the head of the page, for who walks by keys. */
+  protected skip(event: Event): void {
+    event.preventDefault();
+    document.getElementById('content')?.focus();
+  }
+  protected readonly awaySays = computed(() => {
+    return say('app.serverAway', formatMoment((this.line.away() ?? 0) / 1000, this.zone()));
+  });
   protected roles = (of: readonly string[]): string => of.map((r) => label(`role.${r}`)).join(', ');
   protected showKeys(): void {
     this.dialog.open(ShortcutsDialog, { width: '440px' });

@@ -8,6 +8,7 @@ const open = (more: Partial<OpenJob>): OpenJob => ({
   job: 'j',
   number: 1,
   title: 'Card',
+  drawn: 1,
   customer: 'Choir',
   quantity: 500,
   pieces: 'pieces',
@@ -54,6 +55,7 @@ describe('what a planner looks at in the morning', () => {
     expect(lateBecause({ ...all, gates: [] }, short)).toEqual({ kind: 'paper', name: 'Ivory board' });
     expect(lateBecause({ ...all, gates: [] }, new Map())).toEqual({ kind: 'child', number: 7, title: 'die' });
     expect(lateBecause({ ...all, gates: [], children: [] }, new Map())).toEqual({ kind: 'finding', finding });
+    expect(lateBecause(open({ worst: { ...finding, code: 'due.missed' } }), new Map()).kind).toBe('work');
     expect(lateBecause(open({}), new Map())).toEqual({ kind: 'work', machineS: 4 * HOUR });
   });
   it('offers to release what nothing blocks, nothing is left to decide of and nobody is waited for, the next due first', () => {

@@ -9,6 +9,8 @@ export interface OpenJob {
   job: string;
   number: number;
   title: string;
+  /** The version that is drawn. */
+  drawn: number;
   customer: string;
   quantity: number;
   pieces: string;
@@ -44,6 +46,7 @@ export type LateBecause =
   | { kind: 'work'; machineS: number };
 
 interface AboutJob {
+  drawn: number;
   job: string;
   number: number;
   title: string;
@@ -60,7 +63,7 @@ export type TodayLine =
 
 const DAY_S = 86_400;
 
-const about = ({ job, number, title }: OpenJob): AboutJob => ({ job, number, title });
+const about = ({ job, number, title, drawn }: OpenJob): AboutJob => ({ job, number, title, drawn });
 const isOut = (j: OpenJob): boolean => j.state === 'released' || j.state === 'revising';
 
 /**
@@ -80,7 +83,8 @@ export function lateBecause(
   if (stock !== undefined) return { kind: 'paper', name: short.get(stock) ?? stock };
   const [child] = j.children;
   if (child) return { kind: 'child', number: child.number, title: child.title };
-  return j.worst ? { kind: 'finding', finding: j.worst } : { kind: 'work', machineS: j.machineS };
+  // That it comes late is no reason for coming late.
+  return j.worst && j.worst.code !== 'due.missed' ? { kind: 'finding', finding: j.worst } : { kind: 'work', machineS: j.machineS };
 }
 
 /**

@@ -11,6 +11,7 @@ export const FLOOR_SCREENS = {
   'floor.goodOf': '{0} of {1} {2} good',
   'floor.lastKnown': 'What is shown is the last that was known.',
   'floor.lastSaid': '{0}, {1}, {2}',
+  'floor.waitsAt': 'Waits at {0}',
   'floor.moreWait': '{0} more wait',
   'floor.next': 'Next',
   'floor.nothingSaid': 'nothing logged yet',

@@ -4,6 +4,8 @@ import { MatButton } from '@angular/material/button';
 import { Store } from '@ngrx/store';
 import type { MachineNow, StepNow } from '@druckerei/contract';
 import { formatDuration, formatMoment, formatNumber, label, say, timesUpTo, UNIT_WORDS } from '@druckerei/core';
+import { Sheets } from '../shared/sheet';
+import { WaitingSteps } from './waiting-steps';
 import { FloorActions, floorFeature } from './floor.feature';
 
 interface Row {
@@ -34,6 +36,7 @@ interface Row {
 export class FloorPage {
   protected readonly say = say;
   private readonly store = inject(Store);
+  private readonly sheets = inject(Sheets);
   private readonly board = this.store.selectSignal(floorFeature.selectBoard);
   private readonly call = this.store.selectSignal(floorFeature.selectCall);
   protected readonly failure = computed(() => {
@@ -60,6 +63,9 @@ export class FloorPage {
 
   constructor() {
     this.store.dispatch(FloorActions.opened());
+  }
+  protected waiting({ machine, name }: MachineNow): void {
+    this.sheets.open(WaitingSteps, { id: machine, name }, say('floor.waitsAt', name));
   }
 }
 

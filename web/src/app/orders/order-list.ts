@@ -44,6 +44,7 @@ export class OrderList {
     { value: 'all', says: say('orderList.inHand') },
     { value: 'draft', says: say('orderList.drafts') },
     { value: 'blocked', says: say('orderList.blocked') },
+    { value: 'late', says: say('orderList.areLate') },
     { value: 'released', says: say('orderList.released') },
     { value: 'delivered', says: say('orderList.delivered') },
   ];

@@ -1,8 +1,9 @@
 import { say } from '@druckerei/core/words';
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { catchError, type Observable, throwError } from 'rxjs';
+import { catchError, type Observable, tap, throwError } from 'rxjs';
 import type { Api, Problem, Replied, Sent } from '@druckerei/contract';
+import { Line } from './line';
 
 /** Method and path of every endpoint: the compiler keeps them equal to the contract; the browser need not carry its schemas. */
 const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]['path']] } = {
@@ -145,6 +146,7 @@ export const isRead = (name: keyof Api): boolean => ADDRESSES[name][0] === 'get'
 @Injectable({ providedIn: 'root' })
 export class ApiCaller {
   private readonly http = inject(HttpClient);
+  private readonly line = inject(Line);
 
   call<N extends keyof Api>(name: N, asked: Sent<Api[N]>): Observable<Replied<Api[N]>> {
     const [method, address] = ADDRESSES[name];
@@ -157,6 +159,16 @@ export class ApiCaller {
     const path = address.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params[key] ?? ''));
     return this.http
       .request<Replied<Api[N]>>(method, path, { ...(body !== undefined && { body }), ...(file && { body: file }), params: query })
-      .pipe(catchError((e: HttpErrorResponse) => throwError(() => failureOf(e))));
+      .pipe(
+        tap(() => {
+          this.line.answered();
+        }),
+        catchError((e: HttpErrorResponse) => {
+          const failure = failureOf(e);
+          if (failure.status === 0) this.line.silent();
+          else this.line.answered();
+          return throwError(() => failure);
+        }),
+      );
   }
 }

@@ -1,6 +1,7 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import { Subject } from 'rxjs';
 import type { Changed } from '@druckerei/contract';
+import { Line } from './line';
 
 /**
  * What others changed. One stream per browser: the tab that holds the lock listens to the server and tells the other tabs,
@@ -8,6 +9,7 @@ import type { Changed } from '@druckerei/contract';
  */
 @Injectable({ providedIn: 'root' })
 export class Changes {
+  private readonly line = inject(Line);
   private readonly subject = new Subject<Changed | null>();
   /** A change, or null: something may have been missed, read again. */
   readonly changes$ = this.subject.asObservable();
@@ -42,10 +44,12 @@ export class Changes {
       tell(null);
     });
     source.onopen = () => {
+      this.line.answered();
       tell(null);
     };
     // A refused stream (signed out) is closed for good by the browser: try again later.
     source.onerror = () => {
+      if (source.readyState === EventSource.CONNECTING) this.line.silent();
       if (source.readyState === EventSource.CLOSED)
         setTimeout(() => {
           this.listen(tell);

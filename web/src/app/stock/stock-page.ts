@@ -205,7 +205,8 @@ export class StockPage {
   protected readonly chosen = linkedSignal<{ stocks: string[]; asked: string | undefined }, string>({
     source: () => ({ stocks: this.lines().map((l) => l.line.stock), asked: this.stock() }),
     computation: ({ stocks, asked }, before) =>
-      [before?.source.asked === asked ? before?.value : undefined, asked, stocks[0]].find((s) => s !== undefined && stocks.includes(s)) ?? '',
+      [before?.source.asked === asked ? before?.value : undefined, asked, stocks[0]].find((s) => s !== undefined && stocks.includes(s)) ??
+      '',
   });
 
   constructor() {

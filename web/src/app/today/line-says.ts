@@ -5,6 +5,7 @@ import type { Params } from '@angular/router';
 /** A line of today as it stands on the page: what it is about, what there is to know of it, how pressing, and where it is mended. */
 export interface Said {
   key: string;
+  picture: string | null;
   subject: string;
   says: string;
   right: string;
@@ -32,7 +33,11 @@ function whySays(why: Why): string {
 }
 
 /** How a line is said, as of a moment and in the zone of the works. */
-export function lineSays(line: TodayLine, asOf: number, zone: string): Said {
+export const lineSays = (line: TodayLine, asOf: number, zone: string): Said => ({
+  picture: 'drawn' in line && line.drawn !== undefined ? `/api/jobs/${line.job}/picture.svg?version=${line.drawn}` : null,
+  ...inWords(line, asOf, zone),
+});
+function inWords(line: TodayLine, asOf: number, zone: string): Omit<Said, 'picture'> {
   const about = 'number' in line ? `${line.number} ${line.title}` : '';
   const job = (view?: string) => ({
     link: 'job' in line ? ['/jobs', line.job] : [],

@@ -44,8 +44,11 @@ const READ_MS = 60_000;
             <ul>
               @for (l of s.lines; track l.key) {
                 <li>
-                  <a [routerLink]="l.link" [queryParams]="l.query" data-figures
-                    ><b>{{ l.subject }}</b> <span class="right" [class]="l.grave">{{ l.right }}</span><span
+                  <a [routerLink]="l.link" [queryParams]="l.query" [class.drawn]="l.picture" data-figures>
+                    @if (l.picture; as picture) {
+                      <img [src]="picture" alt="" width="38" height="30" loading="lazy" />
+                    }
+                    <b>{{ l.subject }}</b> <span class="right" [class]="l.grave">{{ l.right }}</span><span
                       class="says"
                       [class]="l.right ? '' : l.grave"
                       >{{ l.says }}</span
@@ -108,6 +111,17 @@ const READ_MS = 60_000;
       padding: 5px 0;
       color: var(--ink);
       text-decoration: none;
+    }
+    li a.drawn {
+      grid-template-columns: 38px minmax(0, 1fr) auto;
+    }
+    img {
+      grid-row: 1 / span 2;
+      align-self: center;
+      object-fit: contain;
+    }
+    .drawn .says {
+      grid-column: 2 / -1;
     }
     li a:hover b {
       text-decoration: underline;
