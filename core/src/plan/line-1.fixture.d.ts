@@ -1,3 +1,4 @@
+import '../families/folded-card-wish';
 import type { Plant, Shelf } from '../plant/plant';
 import { type JobSpec } from '../product/job-spec';
 export declare const LINDMOOR: Plant;

@@ -2,6 +2,9 @@ import * as z from 'zod';
 import { ABILITY_KEYS } from './abilities';
 import { FASTNESS } from './fastness';
 import { PRACTICE_TAGS, type Plant, type Shelf } from './plant';
+import { refuseInWords } from '../words/refusals';
+
+refuseInWords();
 
 /* The door for plant and shelf. Bounds keep out nonsense (a sheet of 20 m), not unusual plants. */
 

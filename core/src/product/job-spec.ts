@@ -2,6 +2,9 @@ import * as z from 'zod';
 import type { Id, Override } from '../quantity/figure';
 import type { Supply } from '../flow/net';
 import { idText } from '../plant/plant-schema';
+import { refuseInWords } from '../words/refusals';
+
+refuseInWords();
 
 /** Each family adds the type of its wish by declaration merging. */
 // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- empty here on purpose: families fill it
