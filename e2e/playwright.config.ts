@@ -17,6 +17,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'Europe/Berlin',
+    // What fades in is measured half faded.
+    contextOptions: { reducedMotion: 'reduce' },
     // A trace of every click costs a good part of two cores: only when somebody looks for a fault (E2E_TRACE=on).
     trace: process.env['E2E_TRACE'] === 'on' ? 'retain-on-failure' : 'off',
     launchOptions: {

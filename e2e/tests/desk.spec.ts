@@ -31,7 +31,7 @@ test('a new order keeps what was typed over a reload, and says what is missing',
   await expect(page.getByRole('status').filter({ hasText: 'Name the product.' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Enter order' })).toBeDisabled();
   await type(page, 'Product name', 'Half entered card');
-  await expect(page.getByText('Choose the customer.')).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'Choose the customer.' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('button', { name: /^Product name, Half entered card/ })).toBeVisible();
   await page.getByRole('button', { name: 'Start over' }).click();

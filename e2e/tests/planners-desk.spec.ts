@@ -5,7 +5,7 @@ import { enterOrder, release, signIn, type } from '../sign-in';
 /* The planner's desk by visible words: one journey for each thing a planner does there. */
 
 const saved = (page: Page): Promise<void> => expect(page.getByText('saved', { exact: true })).toBeVisible();
-const view = (page: Page, name: string): Promise<void> => page.getByRole('button', { name, exact: true }).click();
+const view = (page: Page, name: string): Promise<void> => page.getByRole('tab', { name, exact: true }).click();
 const number = async (page: Page): Promise<string> =>
   /^\d+/.exec((await page.locator('.title .soft').first().textContent())?.trim() ?? '')?.[0] ?? '';
 /** Answers the dialog that asks for a few words. */

@@ -73,7 +73,7 @@ test('an ink is matched, weighed, drawn down with the simulated instrument, corr
   await expect(verdict).toContainText('The press may begin.');
 
   // A lot is found again.
-  await page.getByRole('button', { name: 'Lots', exact: true }).click();
+  await page.getByRole('tab', { name: 'Lots', exact: true }).click();
   await page.getByLabel('Lot of a base ink').fill('LOT-77');
   await page.getByRole('button', { name: 'Where did it go?' }).click();
   await expect(page.getByRole('link', { name: /Moss card/ })).toBeVisible();

@@ -2,7 +2,7 @@ import { expect, type Page, test } from '../house';
 import { enterOrder, release, signIn, type } from '../sign-in';
 
 const saved = (page: Page): Promise<void> => expect(page.getByText('saved', { exact: true })).toBeVisible();
-const view = (page: Page, name: string): Promise<void> => page.getByRole('button', { name, exact: true }).click();
+const view = (page: Page, name: string): Promise<void> => page.getByRole('tab', { name, exact: true }).click();
 const number = async (page: Page): Promise<string> =>
   /^\d+/.exec((await page.locator('.title .soft').first().textContent())?.trim() ?? '')?.[0] ?? '';
 

@@ -47,6 +47,8 @@ export interface WishField {
   onPicture?: 'width' | 'height' | 'folded';
   options?: (plant: Plant) => { value: string; says: string }[];
   most?: number;
+  /** Leaving it empty means there is none: it can be taken off. */
+  mayBeOff?: true;
 }
 
 /** A product line: data and choice of processes. */

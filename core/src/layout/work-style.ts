@@ -73,11 +73,18 @@ export function pressPasses(
     : split(front.length > 0 ? front : back, front.length > 0 ? 'front' : 'back', false);
 }
 
+/** What a form asks of the way its sheets are worked: how many parts share it, and whether later work strikes one side of the sheet only. */
+export interface FormAsk {
+  parts: number;
+  oneSided: boolean;
+}
 /**
- * Whether a gang can be printed this way: one that fills both halves of a form alike is laid out for one order only.
- * @example mayGang('turn') // false
+ * Whether a form may be worked this way. One that fills both halves alike is laid out for one part only, and shows fronts and backs side by side: a foil die at every
+ * copy would strike half of them on their backs. Source: geometry.
+ * @example mayWork('turn', { parts: 1, oneSided: true }) // false
  */
-export const mayGang = (style: WorkStyleId): boolean => WORK_STYLES[style].halves === null;
+export const mayWork = (style: WorkStyleId, form: FormAsk): boolean =>
+  WORK_STYLES[style].halves === null || (form.parts < 2 && !form.oneSided);
 
 /**
  * The inks a form carries that prints both sides: each once.

@@ -281,8 +281,19 @@ describe('line 1, folded card with foil', () => {
   });
   it('makes five plates for 4/1 sheetwise, four for work and turn', () => {
     expect(value(p, 'card.card.plates.plates')).toBe(5);
-    const turn = plan({ ...cardSpec(), choices: { ...cardSpec().choices, workStyle: { 'card.card': 'turn' } } }, LINDMOOR, SHELF);
+    const turned = { ...cardSpec(), choices: { ...cardSpec().choices, workStyle: { 'card.card': 'turn' } } };
+    const { foils, ...plain } = (turned.products['card'] as { wish: Record<string, unknown> }).wish;
+    expect(foils).toBeDefined();
+    const turn = plan(
+      JobSpecSchema.parse({ ...turned, products: { card: { kind: 'made', family: 'folded-card', wish: plain } } }),
+      LINDMOOR,
+      SHELF,
+    );
     expect(value(turn, 'card.card.plates.plates')).toBe(4);
+    // With foil half the dies would strike backs: it stays sheetwise, and says so.
+    const struck = plan(turned, LINDMOOR, SHELF);
+    expect(struck.forms['card.card']?.style).toBe('sheetwise');
+    expect(struck.findings.map((f) => f.code)).toContain('style.cannot');
   });
   it('takes the greatest gripper of press and platen', () => {
     expect(value(p, 'card.card.gripper')).toBe(12);
@@ -322,7 +333,8 @@ describe('compare stocks, presses and work styles', () => {
     expect(rows.length).toBeGreaterThanOrEqual(4);
     const releasable = rows.filter((r) => r.blocking === 0);
     expect(releasable.map((r) => r.perThousand)).toEqual([...releasable.map((r) => r.perThousand)].sort((a, b) => a - b));
-    expect(new Set(rows.map((r) => r.style)).size).toBeGreaterThanOrEqual(3);
+    // With foil no form carries fronts and backs.
+    expect([...new Set(rows.map((r) => r.style))].sort()).toEqual(['perfect', 'sheetwise']);
     const now = rows.filter((r) => r.chosen);
     expect(now).toHaveLength(1);
     expect(now[0]?.pulled).toBe(plan(cardSpec(), LINDMOOR, SHELF).figures['total.sheets']?.value);

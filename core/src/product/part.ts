@@ -28,6 +28,17 @@ export interface Part {
   /** How it is laid on forms. */
   layouter: Id<'layouter'>;
   traits?: { [T in keyof Traits]?: Traits[T] };
+  /** Something later, such as a foil, strikes one of its sides: every copy must show the same one. */
+  oneSided?: true;
   /** The grade of stock wished; null: it needs none of its own. */
   grade: string | null;
 }
+
+/**
+ * What the parts on a form ask of the way it is worked: how many they are, and whether something strikes one of their sides.
+ * @example formAsk([]) // { parts: 0, oneSided: false }
+ */
+export const formAsk = (parts: readonly Pick<Part, 'oneSided'>[]): { parts: number; oneSided: boolean } => ({
+  parts: parts.length,
+  oneSided: parts.some((p) => p.oneSided === true),
+});

@@ -20,6 +20,7 @@ import { gateNowhere, gateRefused, gateWaiting } from './gates';
 import { grainAcross } from './grain-across-fold';
 import { inkFill } from './ink-fill';
 import { layChanges } from './lay-changes';
+import { styleCannot } from './style-cannot';
 import { logThin } from './log-thin';
 import { lotCaliper } from './lot-caliper';
 import { machineNone } from './machine-none';
@@ -49,6 +50,7 @@ import { washUp } from './wash-up';
 export const RULES: readonly Rule[] = [
   machineNone,
   choiceUnknown,
+  styleCannot,
   machineRetired,
   foldSizes,
   bleedSmall,

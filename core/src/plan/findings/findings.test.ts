@@ -167,6 +167,11 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
     fires: { spec: choose({ machine: { 'card.card.print': 'press9' } }) },
     silent: { spec: choose({ machine: { 'card.card.print': 'press3' } }) },
   },
+  'style.cannot': {
+    level: 'decide',
+    fires: { spec: choose({ workStyle: { 'card.card': 'turn' } }) },
+    silent: { spec: choose({ workStyle: { 'card.card': 'turn' } }, wish({ foils: {} })) },
+  },
   'fold.sizes': { level: 'release', fires: { spec: wish({ foldedWidthMm: 90 }) }, silent: { spec: wish({ foldedWidthMm: 105 }) } },
   'bleed.small': { level: 'decide', fires: { spec: wish({ bleedMm: 2 }) }, silent: { spec: wish({ bleedMm: 3 }) } },
   'gap.narrow': {

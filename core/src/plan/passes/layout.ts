@@ -4,9 +4,9 @@ import type { Plant, Shelf, Stock } from '../../plant/plant';
 import { type Form, formOf, printsOf } from '../../layout/form';
 import type { AskingStone, Layouter, LayoutTrouble } from '../../layout/layouter';
 import type { SheetLayoutAsk } from '../../layout/sheet-layout';
-import { fitsWorkStyle, isWorkStyle, mayGang, type WorkStyleId } from '../../layout/work-style';
+import { fitsWorkStyle, isWorkStyle, mayWork, type WorkStyleId } from '../../layout/work-style';
 import { type JobSpec, orderedQuantity } from '../../product/job-spec';
-import type { Part } from '../../product/part';
+import { formAsk, type Part } from '../../product/part';
 import type { Finding, Remedy } from '../../processes/finding';
 import { type Route, type RoutedStone, stockFor } from './resolve';
 
@@ -106,7 +106,7 @@ const pressOf = (stones: readonly RoutedStone[]): { units: number; perfects: boo
 function workStyleFor(id: Id<'form'>, parts: readonly Part[], spec: JobSpec, press: { units: number; perfects: boolean }): WorkStyleId {
   const prints = printsOf(parts.map((p) => p.colours));
   const chosen = Object.hasOwn(spec.choices.workStyle, id) ? (spec.choices.workStyle[id] ?? '') : '';
-  if (isWorkStyle(chosen) && fitsWorkStyle(chosen, prints, press) && (parts.length < 2 || mayGang(chosen))) return chosen;
+  if (isWorkStyle(chosen) && fitsWorkStyle(chosen, prints, press) && mayWork(chosen, formAsk(parts))) return chosen;
   return prints[0].length > 0 && prints[1].length > 0 ? 'sheetwise' : 'simplex';
 }
 

@@ -3,7 +3,7 @@ import { type Machine, machinesFor, type Plant, type Shelf, type Stock } from '.
 import { editAt } from '../../product/edit';
 import type { JobSpec } from '../../product/job-spec';
 import { printsOf } from '../../layout/form';
-import { fitsWorkStyle, mayGang, WORK_STYLE_IDS } from '../../layout/work-style';
+import { fitsWorkStyle, mayWork, WORK_STYLE_IDS } from '../../layout/work-style';
 import { applyEdits } from '../door';
 import type { Compared, Proposal } from '../readings/compared';
 import { plan } from '../plan';
@@ -12,6 +12,7 @@ import { pulledOf } from '../readings/pulled';
 import { formsWith } from '../readings/forms-with';
 import { stoneName } from '../readings/stone-name';
 import { stockBeyond, stocksOfGrade } from '../passes/resolve';
+import { formAsk } from '../../product/part';
 
 /**
  * Candidates for every printed stone with one form: every stock of its parts' grade on every press that takes it, in every work style that press can print.
@@ -41,7 +42,7 @@ function* proposalsFor(print: Stone, what: string, now: Plan, spec: JobSpec, pla
       if (![press, ...later].every((m) => takes(m, sheet))) continue;
       for (const style of WORK_STYLE_IDS) {
         const fits = fitsWorkStyle(style, prints, { units: press.limits.units ?? 4, perfects: (press.limits.perfects ?? 0) > 0 });
-        if (!fits || (parts.length > 1 && !mayGang(style))) continue;
+        if (!fits || !mayWork(style, formAsk(parts))) continue;
         yield {
           what,
           machine: press.name,

@@ -1,12 +1,13 @@
 import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { formatNumber } from '../../words/format';
-import { fitsWorkStyle, mayGang, WORK_STYLE_IDS, WORK_STYLES } from '../../layout/work-style';
+import { fitsWorkStyle, mayWork, WORK_STYLE_IDS, WORK_STYLES } from '../../layout/work-style';
 import { toleranceOf } from '../../register/register-of-step';
 import { type ConsumeContext, type DraftContext, type PanelRow, type PaperPage, type Process, machineTerm, wordSetting } from '../process';
 import { filmList, inkMasses, inkRows, pressAbility, runSays } from '../press-inks';
 import { pressRow, runningLossRow, settingRow, setupKindRow } from '../rows';
 import { passesOf, registersOf } from './passes';
+import { formAsk } from '../../product/part';
 
 export const offsetPaper = (cx: ConsumeContext): PaperPage[] => [
   {
@@ -108,7 +109,7 @@ function pressRows(cx: ConsumeContext): PanelRow[] {
 }
 
 export function offsetPanel(cx: ConsumeContext): PanelRow[] {
-  const styles = WORK_STYLE_IDS.filter((s) => fitsWorkStyle(s, cx.prints, pressAbility(cx)) && (cx.parts.length < 2 || mayGang(s)));
+  const styles = WORK_STYLE_IDS.filter((s) => fitsWorkStyle(s, cx.prints, pressAbility(cx)) && mayWork(s, formAsk(cx.parts)));
   const first = passesOf(cx)[0];
   return [
     pressRow(cx),

@@ -291,6 +291,7 @@ export const SCREENS = {
   // product form
   'productForm.noInk': 'no ink',
   'productForm.products': 'Products of the job',
+  'productForm.takeOff': 'no {0}',
   'productForm.takeAway': 'Take away',
   // sign in
   'signIn.druckerei': 'Druckerei',

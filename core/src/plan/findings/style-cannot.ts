@@ -1,0 +1,21 @@
+import { editAt } from '../../product/edit';
+import type { Rule } from './rule';
+
+/** A way to work the sheets was chosen that cannot be: the press cannot print so, or later work strikes one side and half the copies would lie on their faces. */
+export const styleCannot: Rule = {
+  code: 'style.cannot',
+  find: ({ plan, spec }) =>
+    Object.entries(spec.choices.workStyle).flatMap(([form, style]) => {
+      const made = plan.forms[form];
+      if (!made || made.style === style) return [];
+      const edits = [editAt(spec, ['choices', 'workStyle', form], undefined)];
+      return [
+        {
+          level: 'decide',
+          at: form,
+          args: { style, instead: made.style },
+          remedies: [{ do: 'edit', says: 'remedy.dropChoice', args: {}, edits }],
+        },
+      ];
+    }),
+};
