@@ -301,9 +301,8 @@ test('8 a closed day in the calendar moves the ready date of open jobs', async (
   await column.getByRole('button', { name: 'Another' }).click();
   const today = new Date();
   const iso = (days: number): string => new Date(today.getTime() + days * 86_400_000).toISOString().slice(0, 10);
-  await page.getByLabel('First day').fill(iso(0));
-  await page.getByLabel('Last day').fill(iso(20));
-  await page.getByLabel('Last day').blur();
+  await type(page, 'First day', iso(0));
+  await type(page, 'Last day', iso(20));
   await page.getByRole('button', { name: 'See what it moves' }).click();
   await expect(page.getByText(/ready/).first()).toBeVisible();
   await page.getByLabel('Why').fill('works holiday');
