@@ -125,6 +125,8 @@ export const SCREENS = {
   'moment.toDays': 'Choose a day',
   'moment.toYears': 'Choose a month and year',
   'moment.hour': '{0}, hour',
+  'jobPage.takenAway': '“{0}” is taken away.',
+  'jobPage.oneTakenAway': 'Taken away.',
   'jobPage.views': 'Views of the job',
   'jobPage.when': 'When',
   'jobPage.compareStocksAndPresses': 'Compare stocks and presses',

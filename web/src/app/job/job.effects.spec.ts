@@ -1,4 +1,5 @@
 import { TestBed } from '@angular/core/testing';
+import { MatSnackBar } from '@angular/material/snack-bar';
 import { provideMockActions } from '@ngrx/effects/testing';
 import { provideState, provideStore, Store } from '@ngrx/store';
 import { type Observable, of, ReplaySubject, Subject, throwError } from 'rxjs';
@@ -112,5 +113,25 @@ describe('saving', () => {
     edit('A');
     jest.advanceTimersByTime(700);
     expect(asked).toHaveLength(0);
+  });
+});
+
+describe('something taken away', () => {
+  it('is offered back until the next change', () => {
+    const actions = new Subject<unknown>();
+    const pressed = new Subject<void>();
+    const bar = { open: jest.fn(() => ({ onAction: () => pressed })), dismiss: jest.fn() };
+    TestBed.configureTestingModule({ providers: [provideMockActions(() => actions), { provide: MatSnackBar, useValue: bar }] });
+    const heard: unknown[] = [];
+    TestBed.runInInjectionContext(() => effects.offerUndo()).subscribe((a) => heard.push(a));
+    const taken = { at: ['products', 'card', 'wish', 'foils', 'f1'], was: { name: 'crest' } };
+    actions.next(JobActions.edited({ edits: [taken], at: 1 }));
+    expect(bar.open).toHaveBeenCalledWith('“crest” is taken away.', 'Undo', expect.anything());
+    pressed.next();
+    expect(heard).toEqual([JobActions.undoAsked()]);
+    actions.next(JobActions.edited({ edits: [{ at: ['name'], was: 'a', now: 'b' }], at: 2 }));
+    expect(bar.dismiss).toHaveBeenCalledTimes(1);
+    pressed.next();
+    expect(heard).toHaveLength(1);
   });
 });

@@ -1,5 +1,6 @@
 import { say } from '@druckerei/core';
 import { inject } from '@angular/core';
+import { MatSnackBar } from '@angular/material/snack-bar';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import {
@@ -29,6 +30,7 @@ import { Sending } from './sending';
 
 const SAVE_AFTER_MS = 600;
 const TRY_AGAIN_MS = 3_000;
+const OFFER_MS = 8_000;
 
 export const load = createEffect(
   (actions$ = inject(Actions), api = inject(ApiCaller), plants = inject(PlanContext), kept = inject(KeptEdits)) =>
@@ -42,6 +44,28 @@ export const load = createEffect(
           ),
         ),
       ),
+    ),
+  { functional: true },
+);
+
+/** What somebody took away, a gate or a piece, can be had back at once; the next change makes an end of the offer. */
+export const offerUndo = createEffect(
+  (actions$ = inject(Actions), bar = inject(MatSnackBar)) =>
+    actions$.pipe(
+      ofType(JobActions.edited),
+      switchMap(({ edits }) => {
+        const taken = edits.find((e) => e.now === undefined && typeof e.was === 'object' && e.was !== null);
+        if (!taken) {
+          bar.dismiss();
+          return EMPTY;
+        }
+        const { name } = taken.was as { name?: unknown };
+        const says = typeof name === 'string' && name !== '' ? say('jobPage.takenAway', name) : say('jobPage.oneTakenAway');
+        return bar
+          .open(says, say('jobPage.undo'), { duration: OFFER_MS })
+          .onAction()
+          .pipe(map(() => JobActions.undoAsked()));
+      }),
     ),
   { functional: true },
 );

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatSortModule } from '@angular/material/sort';
 import { NgApexchartsModule } from 'ng-apexcharts';
 import { switchMap } from 'rxjs';
 import type { LearnedPage } from '@druckerei/contract';
@@ -8,11 +9,12 @@ import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
 import { chartColours } from '../shared/chart-colours';
 import { PlanContext } from '../shared/plan-context';
+import { sorting } from '../shared/sorting';
 
 /** What the works learned from its closed jobs, beside what the handbook and the machine cards say. */
 @Component({
   selector: 'dk-logbook-page',
-  imports: [NgApexchartsModule],
+  imports: [NgApexchartsModule, MatSortModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './logbook-page.html',
   styles: `
@@ -59,16 +61,26 @@ export class LogbookPage {
       .filter((l) => l.machine !== null && l.jobs > 0)
       .map((l) => {
         const running = PROCESSES[l.process]?.losses?.running;
+        const handbookPpm = running ? practiceValue(plant, running) : null;
         return {
           ...l,
+          handbookPpm,
           name: PROCESS_WORDS[l.process] ?? l.process,
           machineName: plant.machines[l.machine ?? '']?.name ?? l.machine,
-          handbook: running ? percent(practiceValue(plant, running)) : '–',
+          handbook: handbookPpm === null ? '–' : percent(handbookPpm),
           ours: percent(l.meanPpm),
           spread: l.jobs > 1 ? `± ${percent(l.sdPpm)}` : '',
           setup: l.setupFactor === null ? '–' : say('logbook.times', formatNumber(l.setupFactor, 2)),
         };
       });
+  });
+  protected readonly sorted = sorting(this.losses, {
+    work: (l) => l.name,
+    machine: (l) => l.machineName,
+    jobs: (l) => l.jobs,
+    handbookRunning: (l) => l.handbookPpm,
+    oursRunning: (l) => l.meanPpm,
+    oursSetup: (l) => l.setupFactor,
   });
   protected readonly times = computed(() => {
     const [page, plant] = [this.page(), this.plant()];

@@ -4,6 +4,7 @@ import { RouterLink } from '@angular/router';
 import { MatButton } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { MatExpansionModule } from '@angular/material/expansion';
+import { MatSortModule } from '@angular/material/sort';
 import { type Observable, tap } from 'rxjs';
 import type { MoveKind, StockLine, StockPage } from '@druckerei/contract';
 import {
@@ -20,6 +21,7 @@ import {
 import { MeasuredCount } from '../shared/measured-count';
 import { Server } from '../shared/server';
 import { LotMoves } from './lot-moves';
+import { sorting } from '../shared/sorting';
 import { DayField } from '../shared/day-field';
 import { InPlace } from '../shared/in-place';
 
@@ -29,7 +31,18 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
 /** One stock: what to order by when, its lots and what is done with them, promises and orders. */
 @Component({
   selector: 'dk-stock-desk',
-  imports: [ReactiveFormsModule, RouterLink, LotMoves, MeasuredCount, InPlace, MatButton, MatInputModule, MatExpansionModule, DayField],
+  imports: [
+    ReactiveFormsModule,
+    RouterLink,
+    LotMoves,
+    MeasuredCount,
+    InPlace,
+    MatButton,
+    MatInputModule,
+    MatExpansionModule,
+    DayField,
+    MatSortModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<h2>{{ name() }}</h2>
     @if (line().shortage; as s) {
@@ -74,20 +87,20 @@ type Doing = { kind: 'none' } | { kind: 'lot' | 'order' } | { kind: MoveKind | '
         <button type="button" matButton (click)="begin({ kind: 'order' })">{{ say('stockDesk.noteAnOrder') }}</button>
       }
     </div>
-    <table class="lines">
+    <table class="lines" matSort (matSortChange)="sorted.set($event)">
       <thead>
         <tr>
-          <th>{{ say('stockDesk.lot') }}</th>
-          <th>{{ say('stockDesk.place') }}</th>
-          <th class="number">{{ say('stockDesk.there') }}</th>
-          <th class="number">{{ say('stockDesk.promised') }}</th>
-          <th class="number">{{ say('stockDesk.measured') }}</th>
-          <th>{{ say('stockDesk.owner') }}</th>
+          <th mat-sort-header="id">{{ say('stockDesk.lot') }}</th>
+          <th mat-sort-header="place">{{ say('stockDesk.place') }}</th>
+          <th mat-sort-header="there" arrowPosition="before" class="number">{{ say('stockDesk.there') }}</th>
+          <th mat-sort-header="promised" arrowPosition="before" class="number">{{ say('stockDesk.promised') }}</th>
+          <th mat-sort-header="measured" arrowPosition="before" class="number">{{ say('stockDesk.measured') }}</th>
+          <th mat-sort-header="owner">{{ say('stockDesk.owner') }}</th>
           <th></th>
         </tr>
       </thead>
       <tbody>
-        @for (l of lots(); track l.id) {
+        @for (l of sorted.rows(); track l.id) {
           <tr>
             <td>
               <button
@@ -331,6 +344,14 @@ export class StockDesk {
   protected readonly name = computed(() => this.stockName(this.line().stock));
   protected readonly days = computed(() => this.plant().stocks[this.line().stock]?.leadDays ?? 0);
   protected readonly lots = computed(() => this.page().lots.filter((l) => l.stock === this.line().stock));
+  protected readonly sorted = sorting(this.lots, {
+    id: (l) => l.id,
+    place: (l) => l.place,
+    there: (l) => l.quantity,
+    promised: (l) => l.reserved,
+    measured: (l) => l.caliperUm,
+    owner: (l) => l.owner,
+  });
   protected readonly promises = computed(() => this.page().reservations.filter((r) => r.stock === this.line().stock));
   protected readonly orders = computed(() => this.page().purchases.filter((p) => p.stock === this.line().stock));
   /** Sheets of the same grade that are smaller. */
