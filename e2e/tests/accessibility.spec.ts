@@ -21,6 +21,10 @@ test('every screen is clean for axe, light and dark', async ({ page }) => {
   await clean(page);
   await signIn(page);
   await clean(page);
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await page.getByRole('heading', { name: 'Can be released' }).waitFor();
+  await clean(page);
+  await page.getByRole('link', { name: 'Orders', exact: true }).click();
   await page
     .getByRole('link', { name: /^New order/ })
     .first()
@@ -68,7 +72,7 @@ test('the settings are clean for axe, light and dark', async ({ page }) => {
     await page.getByRole('main').waitFor();
     await clean(page);
   }
-  await page.getByRole('navigation', { name: 'Settings' }).getByRole('tab', { name: 'Machines' }).click();
+  await page.getByRole('tab', { name: 'Machines' }).click();
   await page.getByRole('button', { name: /^Press 3/ }).click();
   await type(page, 'Rate while running', '241');
   await clean(page);

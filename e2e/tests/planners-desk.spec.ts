@@ -192,7 +192,7 @@ test('4 releases parts first, then the whole; revises with a reason; shows what 
   await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
   await page.getByLabel('Find an order').fill('Early card');
   await expect(page.getByRole('heading', { name: 'Nothing found' })).toBeVisible();
-  await page.getByRole('button', { name: 'Delivered' }).click();
+  await page.getByRole('radio', { name: 'Delivered' }).click();
   await expect(page.getByRole('link', { name: 'Early card' })).toBeVisible();
 });
 

@@ -19,9 +19,11 @@ import { MatChipsModule } from '@angular/material/chips';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatInputModule } from '@angular/material/input';
+import { mdiClose } from '@mdi/js';
 import { EditValue } from '../shared/edit-value';
 import { type PictureField, PictureFields } from '../shared/picture-fields';
 import { InPlace } from '../shared/in-place';
+import { Icon } from '../shared/icon';
 
 interface Made {
   id: string;
@@ -44,13 +46,14 @@ interface Item {
 /** What the customer wants: sizes on the picture of the finished product, the rest beside it, each edited in place. */
 @Component({
   selector: 'dk-product-form',
-  imports: [EditValue, MatChipsModule, PictureFields, InPlace, MatButton, MatCheckbox, MatInputModule],
+  imports: [EditValue, MatChipsModule, PictureFields, InPlace, MatButton, MatCheckbox, MatInputModule, Icon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './product-form.html',
   styleUrl: './product-form.scss',
 })
 export class ProductForm {
   protected readonly say = say;
+  protected readonly closeIcon = mdiClose;
   readonly spec = input.required<JobSpec>();
   readonly plant = input.required<Plant>();
   readonly refused = input<Record<string, string>>({});

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { mdiBackspaceOutline } from '@mdi/js';
 import { say } from '@druckerei/core';
+import { Icon } from '../shared/icon';
 
 const MOST_DIGITS = 9;
 
@@ -8,7 +10,7 @@ const MOST_DIGITS = 9;
 @Component({
   selector: 'dk-keypad',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton],
+  imports: [Icon, MatButton],
   host: { '(document:keydown)': 'key($event)' },
   template: `<output class="typed" [attr.aria-label]="label()" aria-live="polite">{{ shown() }}</output>
     <div class="keys">
@@ -17,7 +19,9 @@ const MOST_DIGITS = 9;
       }
       <button type="button" matButton="outlined" [attr.aria-label]="say('terminal.clear')" (click)="text.set('')">C</button>
       <button type="button" matButton="outlined" (click)="digit('0')">0</button>
-      <button type="button" matButton="outlined" [attr.aria-label]="say('terminal.takeBack')" (click)="back()">⌫</button>
+      <button type="button" matButton="outlined" [attr.aria-label]="say('terminal.takeBack')" (click)="back()">
+        <dk-icon [path]="backIcon" [size]="30" />
+      </button>
     </div>
     <button type="button" matButton="filled" [disabled]="text().length < least()" (click)="send()">{{ button() }}</button>`,
   styles: `
@@ -45,6 +49,7 @@ const MOST_DIGITS = 9;
 })
 export class Keypad {
   protected readonly say = say;
+  protected readonly backIcon = mdiBackspaceOutline;
   readonly label = input.required<string>();
   readonly button = input.required<string>();
   /** Shown as dots. */
