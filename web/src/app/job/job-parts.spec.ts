@@ -132,7 +132,14 @@ describe('StonePanel', () => {
     expect([...host.querySelectorAll<HTMLButtonElement>('dk-edit-value button')].every((b) => b.disabled)).toBe(true);
   });
   it('offers the choices of a stone with words, not codes', async () => {
-    const { host, instance } = await show(StonePanel, { ...inputs, stone: made.stones.find((s) => s.key === 'print') });
+    // Without foil: with it no form may carry fronts and backs.
+    const plain = plan(cardSpec(), plant, { ...EMPTY_SHELF, asOf: 1_772_000_000 });
+    const { host, instance } = await show(StonePanel, {
+      ...inputs,
+      plan: plain,
+      spec: cardSpec(),
+      stone: plain.stones.find((s) => s.key === 'print'),
+    });
     const sent: { at: string[]; now?: unknown }[] = [];
     instance.edits.subscribe((e) => sent.push(...e));
     const style = host.querySelector<HTMLSelectElement>('select[aria-label="Work style"]');
