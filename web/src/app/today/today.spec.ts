@@ -54,7 +54,7 @@ const LINES: TodayLine[] = [
 ];
 
 describe('a line of today', () => {
-  it.each(LINES.map((l) => [l.kind, l] as const))('“%s” says what it is about, and leads to where it is mended', (_, line) => {
+  it.each(LINES.map((l) => [l.kind, l] as const))('%s says what it is about, and leads to where it is mended', (_, line) => {
     const said = lineSays(line, NOW, 'Europe/Berlin');
     expect(said.subject.length).toBeGreaterThan(2);
     expect(said.subject + said.says + said.right).not.toMatch(/undefined|NaN|\{\d\}/);
