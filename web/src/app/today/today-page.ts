@@ -1,8 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { MatButton } from '@angular/material/button';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { formatMoment, say } from '@druckerei/core/words';
+import { sessionFeature } from '../session/session.feature';
 import { readingOf } from '../shared/server';
+import { Shortcuts } from '../shared/shortcuts';
 import { lineSays, SECTIONS } from './line-says';
 
 /** Times go on without news too. */
@@ -11,7 +15,7 @@ const READ_MS = 60_000;
 /** The start: what this person's roles look after today, each line leading to the place where it is mended. */
 @Component({
   selector: 'dk-today-page',
-  imports: [MatProgressBar, RouterLink],
+  imports: [MatButton, MatProgressBar, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<div class="head top">
       <h1>{{ say('today.today') }}</h1>
@@ -27,6 +31,9 @@ const READ_MS = 60_000;
           }
         }
       </nav>
+      @if (plans()) {
+        <a matButton="outlined" routerLink="/orders/new">{{ say('orderList.newOrder') }} <kbd class="kbd" aria-hidden="true">N</kbd></a>
+      }
     </div>
     @if (failure(); as f) {
       <p class="note level-decide" role="alert">
@@ -154,6 +161,9 @@ export class TodayPage {
   protected readonly say = say;
   protected readonly moment = formatMoment;
   private readonly reading = readingOf('today.read', ['jobs', 'stock', 'floor', 'kitchen']);
+  private readonly me = inject(Store).selectSignal(sessionFeature.selectMe);
+  protected readonly plans = computed(() => this.me()?.roles.includes('planner') ?? false);
+  private readonly router = inject(Router);
   protected readonly read = this.reading.got;
   protected readonly failure = this.reading.failure;
   protected readonly sections = computed(() => {
@@ -177,6 +187,16 @@ export class TodayPage {
 
   constructor() {
     this.reading.ask({});
+    inject(Shortcuts).use([
+      {
+        keys: 'n',
+        shown: 'N',
+        says: say('orderList.newOrder2'),
+        run: () => {
+          if (this.plans()) void this.router.navigate(['/orders/new']);
+        },
+      },
+    ]);
     const timer = setInterval(() => {
       this.reading.again();
     }, READ_MS);

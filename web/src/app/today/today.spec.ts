@@ -4,7 +4,7 @@ import { EMPTY, type Observable, of, throwError } from 'rxjs';
 import type { Today, TodayLine } from '@druckerei/contract';
 import { ApiCaller } from '../shared/api';
 import { Changes } from '../shared/changes';
-import { provideAsking } from '../session/signed-in.fixture';
+import { provideSignedIn } from '../session/signed-in.fixture';
 import { lineSays } from './line-says';
 import { TodayPage } from './today-page';
 
@@ -82,7 +82,7 @@ describe('the page of today', () => {
     TestBed.configureTestingModule({
       providers: [
         provideRouter([]),
-        provideAsking(),
+        provideSignedIn('planner'),
         { provide: Changes, useValue: { changes$: EMPTY } },
         { provide: ApiCaller, useValue: { call: () => answer } },
       ],
