@@ -1,5 +1,5 @@
 import { CdkVirtualScrollViewport, ScrollingModule } from '@angular/cdk/scrolling';
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, inject, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, type ElementRef, inject, viewChild } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
@@ -16,6 +16,7 @@ import { InPlace } from '../shared/in-place';
 /** The orders in hand, one line each, the next due first; opening the page loads them. */
 @Component({
   selector: 'dk-order-list',
+  host: { '(focusin)': 'focused($event)' },
   imports: [RouterLink, ScrollingModule, InPlace, MatButton, MatButtonToggleModule, MatInputModule, MatTooltip],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './order-list.html',
@@ -67,6 +68,14 @@ export class OrderList {
 
   constructor() {
     this.store.dispatch(OrdersActions.opened());
+    effect(() => {
+      this.rows();
+      // Once the rows are drawn.
+      if (this.walks)
+        setTimeout(() => {
+          if (this.walks) this.stand();
+        });
+    });
     inject(Shortcuts).use([
       {
         keys: 'ArrowDown',
@@ -178,11 +187,18 @@ export class OrderList {
   protected intoList(event: Event): void {
     event.preventDefault();
     event.stopPropagation();
+    this.walks = true;
+    this.stand();
+  }
+  private stand(): void {
     this.move(0);
-    document
-      .getElementById(this.chosen() ?? '')
-      ?.querySelector('a')
-      ?.focus();
+    const row = document.getElementById(this.chosen() ?? '');
+    row?.querySelector('a')?.focus();
+  }
+  /** Whether keys walk in the list: what is read meanwhile, a search that ends late, does not take the place away. */
+  private walks = false;
+  protected focused({ target }: FocusEvent): void {
+    this.walks = target instanceof Element && target.closest('[role=rowgroup]') !== null;
   }
   private move(by: number): void {
     const rows = this.rows();

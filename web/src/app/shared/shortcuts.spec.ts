@@ -4,13 +4,14 @@ import { Shortcuts } from './shortcuts';
 import { Theme } from './theme';
 
 const ran: string[] = [];
-@Component({ selector: 'dk-keys', changeDetection: ChangeDetectionStrategy.OnPush, template: '<input />' })
+@Component({ selector: 'dk-keys', changeDetection: ChangeDetectionStrategy.OnPush, template: '<input /><a href="#"><b>there</b></a>' })
 class Keys {
   constructor() {
     inject(Shortcuts).use([
       { keys: 'n', shown: 'N', says: 'New', run: () => ran.push('new') },
       { keys: 'Shift+?', also: '?', shown: '?', says: 'Keys', run: () => ran.push('keys') },
       { keys: 'Escape', shown: 'Esc', says: 'Close', run: () => ran.push('close'), inFields: true },
+      { keys: 'Enter', shown: 'Enter', says: 'Open', run: () => ran.push('open') },
     ]);
   }
 }
@@ -33,11 +34,21 @@ describe('keys of a screen', () => {
       TestBed.inject(Shortcuts)
         .shown()
         .map((s) => s.says),
-    ).toEqual(['New', 'Keys', 'Close']);
+    ).toEqual(['New', 'Keys', 'Close', 'Open']);
     f.destroy();
     press('n');
     expect(ran).toHaveLength(2);
     expect(TestBed.inject(Shortcuts).shown()).toEqual([]);
+  });
+  it('leave Enter to the link it presses', () => {
+    const f = TestBed.createComponent(Keys);
+    const host = f.nativeElement as HTMLElement;
+    document.body.append(host);
+    press('Enter', host.querySelector('b')!);
+    expect(ran).toEqual([]);
+    press('Enter');
+    expect(ran).toEqual(['open']);
+    f.destroy();
   });
   it('leave letters to a field that is typed in, but for those that say so', () => {
     const f = TestBed.createComponent(Keys);

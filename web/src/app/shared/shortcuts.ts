@@ -13,6 +13,10 @@ export interface Shortcut {
 const typing = (e: Event): boolean =>
   e.target instanceof HTMLElement && (e.target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(e.target.tagName));
 
+/** Enter on a link or a button presses that, and nothing beside it. */
+const presses = (e: KeyboardEvent): boolean =>
+  e.key === 'Enter' && e.target instanceof Element && e.target.closest('a, button, [role=tab]') !== null;
+
 /** Keys of the screen that is open; `?` shows them. None is in the browser's way. */
 @Injectable({ providedIn: 'root' })
 export class Shortcuts {
@@ -27,7 +31,7 @@ export class Shortcuts {
         [s.keys, ...(s.also === undefined ? [] : [s.also])].map((keys) => [
           keys,
           (e: KeyboardEvent) => {
-            if ((typing(e) && !s.inFields) || document.querySelector('.cdk-overlay-backdrop')) return;
+            if ((typing(e) && !s.inFields) || presses(e) || document.querySelector('.cdk-overlay-backdrop')) return;
             e.preventDefault();
             s.run();
           },
