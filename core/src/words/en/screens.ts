@@ -293,7 +293,7 @@ export const SCREENS = {
   // product form
   'productForm.noInk': 'no ink',
   'productForm.products': 'Products of the job',
-  'productForm.takeOff': 'no {0}',
+  'productForm.takeOff': 'leave it out',
   'productForm.takeAway': 'Take away',
   // sign in
   'signIn.druckerei': 'Druckerei',

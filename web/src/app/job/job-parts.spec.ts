@@ -180,6 +180,16 @@ describe('ProductForm', () => {
     await settle();
     expect(host.querySelector('dl')?.textContent).toContain('What they strike');
   });
+  it('leaves out what may be left out: a band is none where nothing is typed', async () => {
+    const banded = cardSpec({ perBand: 6 });
+    const { host, instance } = await show(ProductForm, { ...inputs, spec: banded });
+    const sent: { at: string[]; now?: unknown }[] = [];
+    instance.edits.subscribe((e) => sent.push(...e));
+    button(host, 'Pieces a band: leave it out')?.click();
+    expect(sent).toEqual([{ at: ['products', 'card', 'wish', 'perBand'], was: 6 }]);
+    const bare = plan(cardSpec({ perBand: undefined }), plant, { ...EMPTY_SHELF, asOf: 1_772_000_000 });
+    expect(bare.stones.some((s) => s.key === 'band')).toBe(false);
+  });
   it('adds and takes away a foil area', async () => {
     const { host, instance } = await show(ProductForm, inputs);
     const sent: { at: string[]; now?: unknown }[] = [];
