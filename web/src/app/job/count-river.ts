@@ -67,7 +67,14 @@ export class CountRiver {
       const value = (id: string | null): Figure | undefined => (id === null ? undefined : figures[id]);
       const out = value(stone.out);
       const shown = out ? formatFigure(out.value, out.unit, this.place()) : null;
-      const lost = stone.lost.map((l) => ({ kind: l.kind, value: figures[l.figure]?.value ?? 0 })).filter((l) => l.value > 0);
+      // What is lost is named in what comes to the stone (sheets under the knife), also where other pieces leave it (copies).
+      const into = value(stone.in);
+      const lost = stone.lost
+        .map((l) => ({
+          kind: l.kind,
+          value: l.perGood > 0 ? ((figures[l.figure]?.value ?? 0) / l.perGood) * stone.perGoodIn : (figures[l.figure]?.value ?? 0),
+        }))
+        .filter((l) => l.value > 0);
       const byKind = [...new Set(lost.map((l) => l.kind))].map((kind) => ({
         kind,
         value: lost.filter((l) => l.kind === kind).reduce((s, l) => s + l.value, 0),
@@ -78,6 +85,8 @@ export class CountRiver {
       const count = stone.in === null ? '' : (shown?.number ?? '');
       const reserve = stone.reserve.reduce((s, r) => s + (figures[r.figure]?.value ?? 0), 0);
       const lostSum = byKind.reduce((s, l) => s + l.value, 0);
+      const named = into && into.unit !== out?.unit ? ` ${formatFigure(lostSum, into.unit, this.place()).unit}` : '';
+      const lostSays = lostSum > 0 ? `${formatNumber(lostSum)}${named}` : '';
       return {
         stone,
         name,
@@ -87,7 +96,7 @@ export class CountRiver {
         w,
         count,
         unit: shown?.unit ?? '',
-        lost: lostSum > 0 ? `−${formatNumber(lostSum)}` : '',
+        lost: lostSays && `−${lostSays}`,
         lostSays: [
           ...byKind.map((l) => `${label(l.kind)} ${formatNumber(l.value)}`),
           ...(reserve > 0 ? [say('countRiver.reserveOf', formatNumber(reserve))] : []),
@@ -100,7 +109,7 @@ export class CountRiver {
           name,
           stone.machineName,
           count ? say('countRiver.goodOf', count, shown?.unit) : say('countRiver.noPiecesPass'),
-          ...(lostSum > 0 ? [say('countRiver.lostOf', formatNumber(lostSum))] : []),
+          ...(lostSays ? [say('countRiver.lostOf', lostSays)] : []),
           ...(reserve > 0 ? [say('countRiver.reserveOf', formatNumber(reserve))] : []),
           formatDuration(seconds),
           ...(stone.real ? [this.realSays(stone)] : []),
