@@ -50,7 +50,7 @@ test('an ink is matched, weighed, drawn down with the simulated instrument, corr
   await expect(page.getByText('trained people only')).toBeVisible();
   for (const row of await page.locator('dk-batch-panel tbody tr').all()) {
     const grams = ((await row.locator('b').textContent()) ?? '').replace(/[^\d.]/g, '');
-    await row.getByLabel(/^Weighed of/).fill(String(Number(grams) / 1000));
+    await row.getByLabel(/^Weighed of/).fill(grams);
     await row.getByLabel(/^Lot of/).fill('LOT-77');
   }
   await page.getByRole('button', { name: 'Write the batch down' }).click();

@@ -54,7 +54,8 @@ export class BatchPanel {
   private readonly weighed = computed(() =>
     Object.fromEntries(
       Object.entries(this.shown()).flatMap(([base, text]) => {
-        const kg = readNumber(text);
+        // Typed as the scale and the sheet have it: in grams.
+        const kg = readNumber(text) / 1000;
         return text.trim() === '' || Number.isNaN(kg) || kg <= 0 ? [] : [[base, kg] as const];
       }),
     ),

@@ -239,13 +239,13 @@ describe('the weigh-out sheet', () => {
       await f.whenStable();
     };
     // 2 kg at 80 to 20: 1.6 and 0.4
-    await type('Weighed of Clear let-down, kg', '1.76');
+    await type('Weighed of Clear let-down, g', '1760');
     expect(host.querySelector('[role=status]')?.textContent).toContain('the batch grows to');
     expect(host.textContent).toContain('440');
-    await type('Weighed of Clear let-down, kg', '1.6');
-    await type('Weighed of Reed green, kg', '0.3');
-    expect(field('Weighed of Reed green, kg').getAttribute('aria-invalid')).toBe('true');
-    await type('Weighed of Reed green, kg', '0.4');
+    await type('Weighed of Clear let-down, g', '1600');
+    await type('Weighed of Reed green, g', '300');
+    expect(field('Weighed of Reed green, g').getAttribute('aria-invalid')).toBe('true');
+    await type('Weighed of Reed green, g', '400');
     await type('Lot of Clear let-down', 'A');
     await type('Lot of Reed green', 'B');
     (host.querySelector('button.mat-mdc-unelevated-button') as HTMLButtonElement).click();
