@@ -19,6 +19,8 @@ export const ZoneInk = z.object({
 const Place = z.object({ x: z.number(), y: z.number(), w: z.number(), h: z.number(), turn: z.number() });
 export const ZoneDesk = z.object({
   job: z.uuid(),
+  number: z.number().int(),
+  title: z.string(),
   step: z.string(),
   machine: z.string(),
   machineName: z.string(),

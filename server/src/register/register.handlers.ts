@@ -26,7 +26,7 @@ import {
 import type { FloorStep } from '@druckerei/core/planning';
 import { type Ctx, signedIn } from '../context';
 import type { Db } from '../db/pool';
-import { many } from '../db/rows';
+import { many, one } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import { cellsOf } from '../files/table-cells';
@@ -39,6 +39,7 @@ import {
   ADD_SCORE,
   FIRST_READINGS,
   REGISTER_LOG,
+  SETUP_WASTE,
   SCORES,
   STEPS_WITH_REGISTER,
   type ReadFacts,
@@ -247,7 +248,7 @@ async function desk(ctx: Ctx, job: string, step: string): Promise<RegisterDesk> 
     askedMm: of.askedMm,
     holdsMm: of.holdsMm,
     turns,
-    waste: rows.reduce((n, r) => n + r.waste, 0),
+    waste: (await one(ctx.db, SETUP_WASTE, [job, step])).sheets,
     setupSheets: facts.setupCycles,
     drift: driftOf(turns, of),
     walking: walkingUnits(first.flatMap(({ job: id, facts: f }) => f.colours.map((c) => ({ unit: c.unit, job: id, ...shiftsOf(c) })))),

@@ -95,3 +95,15 @@ from practice_scores s
 order by s.at desc
 limit 100`,
 );
+/** What a step has lost while setting up, by the log of the floor, whoever wrote it: this desk, a terminal. What was taken back does not count. $1 uuid job, $2 text step */
+export const SETUP_WASTE = rows(
+  z.object({ sheets: z.number() }),
+  `
+select coalesce(sum(l.quantity), 0)::int as sheets
+from floor_log l
+where l.job = $1
+  and l.step = $2
+  and l.kind = 'waste'
+  and l.reason = 'setup'
+  and not exists (select 1 from floor_log c where c.kind = 'counter' and c.other = l.id)`,
+);

@@ -61,6 +61,26 @@ it('fits a reading, tells what to set, and counts its sheets as set-up waste of 
   expect(floor.log.filter((l) => l.device === 'register desk')).toMatchObject([{ kind: 'waste', quantity: 20, reason: 'setup' }]);
 });
 
+it('counts what the floor logged while setting up, whoever wrote it, and not what was taken back', async () => {
+  const job = await released();
+  const entry = (kind: string, more: object): Record<string, unknown> => ({
+    ...{ id: randomUUID(), kind, job, step: FRONT, machine: 'press3', pile: null, other: null, quantity: null },
+    ...{ reason: '', note: '', witness: '', release: 1, at: server.now, ...more },
+  });
+  const wrong = entry('waste', { quantity: 1_800, reason: 'setup' });
+  const entries = [
+    entry('waste', { quantity: 180, reason: 'setup' }),
+    entry('waste', { quantity: 9, reason: 'torn' }),
+    wrong,
+    entry('counter', { other: wrong['id'], note: 'a nought too many' }),
+  ];
+  const said = await press.call('POST', '/api/floor/entries', { device: 'terminal-1', sentAt: server.now, entries });
+  expect(said.body).toMatchObject({ refused: [] });
+  expect(desk(await press.call('GET', at(job))).waste).toBe(180);
+  await press.call('POST', `${at(job)}/readings`, reading([{ ink: 'C', readings: shifted(0.2) }]));
+  expect(desk(await press.call('GET', at(job))).waste).toBe(200);
+});
+
 it('brings the simulated press into register: read, set as told, read again', async () => {
   const job = await released();
   let now = desk(await press.call('GET', at(job)));

@@ -63,10 +63,16 @@ export const zonesHandlers: Handlers<typeof zones> = {
 };
 
 /** The stone that holds a pass. */
-export async function passOf(ctx: Pick<Ctx, 'now'>, db: Db, job: string, step: string): Promise<PressWork> {
-  const work = pressWork((await planOf(db, await findJob(db, job), ctx.now())).planned).find((w) => w.passes.some((p) => p.step === step));
+export async function passOf(
+  ctx: Pick<Ctx, 'now'>,
+  db: Db,
+  job: string,
+  step: string,
+): Promise<PressWork & { number: number; title: string }> {
+  const found = await findJob(db, job);
+  const work = pressWork((await planOf(db, found, ctx.now())).planned).find((w) => w.passes.some((p) => p.step === step));
   if (!work) throw notFound('This pass');
-  return work;
+  return { ...work, number: found.number, title: found.spec.name };
 }
 
 /** Newest separations of a pass's inks in blocks; those read by older programs have none. */
@@ -92,6 +98,8 @@ async function zoneDesk(ctx: Ctx, db: Db, job: string, step: string): Promise<Zo
   const [spot, size] = [heaviestSpot(rasters), rasters[0]];
   return {
     job,
+    number: work.number,
+    title: work.title,
     step,
     machine: work.machine,
     machineName: work.machineName,

@@ -13,6 +13,7 @@ export const routes: Routes = [
   },
   // Pages about one thing name the tab after it.
   { path: 'orders/:id', loadChildren: () => import('./order/order.routes').then((m) => m.orderRoutes) },
+  { path: 'zones/:job/:step', loadComponent: () => import('./zones/zones-page').then((m) => m.ZonesPage) },
   { path: 'stock', title: 'Stock – Druckerei', loadComponent: () => import('./stock/stock-page').then((m) => m.StockPage) },
   { path: 'tools', title: 'Tools – Druckerei', loadComponent: () => import('./tools/tool-store-page').then((m) => m.ToolStorePage) },
   {
@@ -25,7 +26,6 @@ export const routes: Routes = [
     title: 'Register desk – Druckerei',
     loadChildren: () => import('./register/register.routes').then((m) => m.registerRoutes),
   },
-  { path: 'zones/:job/:step', title: 'Ink zones – Druckerei', loadComponent: () => import('./zones/zones-page').then((m) => m.ZonesPage) },
   { path: 'jobs/:id', loadChildren: () => import('./job/job.routes').then((m) => m.jobRoutes) },
   { path: 'floor', title: 'Floor – Druckerei', loadChildren: () => import('./floor/floor.routes').then((m) => m.floorRoutes) },
   {

@@ -13,6 +13,7 @@ export const SCREENS = {
   'app.oneMoment': 'One moment …',
   'app.titleOf': '{0} – Druckerei',
   'app.titleOfJob': '{0} {1}',
+  'app.titleOfZones': 'Ink zones of {0} {1}',
   'app.titleOfOrder': 'Order {0}, {1}',
   'app.druckerei': 'Druckerei',
   'app.main': 'Main',

@@ -12,6 +12,7 @@ import type { ZoneDesk, ZonesDone } from '@druckerei/contract';
 import { formatNumber, inkColour, say, readNumber } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
 import type { Failure } from '../shared/api';
+import { pageTitle } from '../shared/page-title';
 import { Server } from '../shared/server';
 import { Changes } from '../shared/changes';
 import { artworkOf, placed, type Raster } from './artwork';
@@ -120,6 +121,7 @@ export class ZonesPage {
   });
 
   constructor() {
+    pageTitle(() => say('app.titleOfZones', this.desk()?.number ?? '…', this.desk()?.title ?? ''));
     effect(() => {
       this.news();
       this.read();

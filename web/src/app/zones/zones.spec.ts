@@ -12,6 +12,8 @@ import { ZonesPage } from './zones-page';
 const JOB = '11111111-1111-4111-8111-111111111111';
 const desk = (percent: number[] | null): ZoneDesk => ({
   job: JOB,
+  number: 2413,
+  title: 'Tea list',
   step: 'card.card.print.front',
   machine: 'press3',
   machineName: 'Press 3',
@@ -72,6 +74,7 @@ describe('ink zones', () => {
     expect((await open(desk(null))).host.textContent).toContain('Drop a separation of this ink on its name.');
     TestBed.resetTestingModule();
     const { host } = await open(desk([0, 20, 40, 0]));
+    expect(document.title).toBe('Ink zones of 2413 Tea list – Druckerei');
     const bars = [...host.querySelectorAll('.bar')].map((b) => Number(b.getAttribute('height')));
     expect((bars[2] ?? 0) / (bars[1] ?? 1)).toBeCloseTo(2, 6);
     expect([...host.querySelectorAll('.opening')].map((t) => t.textContent)).toEqual(['3', '19', '34', '3']);
