@@ -3,6 +3,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { TestBed } from '@angular/core/testing';
 import { api as endpoints } from '@druckerei/contract';
 import { ApiCaller, type Failure } from './api';
+import { Line } from './line';
 
 describe('the caller of the server', () => {
   let http: HttpTestingController;
@@ -55,5 +56,17 @@ describe('the caller of the server', () => {
     });
     expect(f.status).toBe(status);
     expect(f.detail).toContain('What you typed is kept here');
+  });
+  it('knows since when nothing came back, until something does: a refusal is an answer', () => {
+    const line = TestBed.inject(Line);
+    const silent = (): unknown => failing(() => http.expectOne('/api/orders').error(new ProgressEvent('error'), { status: 0 }));
+    expect(line.away()).toBeNull();
+    silent();
+    const since = line.away();
+    expect(since).not.toBeNull();
+    silent();
+    expect(line.away()).toBe(since);
+    failing(() => http.expectOne('/api/orders').flush({ title: 'Not allowed', status: 403 }, { status: 403, statusText: 'x' }));
+    expect(line.away()).toBeNull();
   });
 });
