@@ -33,7 +33,10 @@ describe('offset', () => {
     expect(p.figures['card.card.usableDepth']?.terms['tail']).toEqual({ fig: 'card.card.gripper' });
   });
   it('pays setup, fill and wash-up once in work and turn: the second pass runs from the form that stands', () => {
-    const p = plan(withChoices({ workStyle: { 'card.card': 'turn' } }), LINDMOOR, SHELF);
+    // Without foil: with it half the dies would strike backs.
+    const plain = withWish({ foils: {} });
+    const turned = { ...plain, choices: { ...plain.choices, workStyle: { 'card.card': 'turn' } } };
+    const p = plan(turned, LINDMOOR, SHELF);
     expect(p.steps['card.card.print.back']?.keepsFrom).toBe('card.card.print.front');
     expect(['setupCycles', 'setupS', 'lost.setup'].map((f) => value(p, `card.card.print.back.${f}`))).toEqual([0, 0, 0]);
     for (const ink of ['K', 'C', 'M', 'Y']) {

@@ -1,5 +1,5 @@
 import type { TodayKind, TodayLine } from '@druckerei/contract';
-import { findingTitle, formatDuration, formatMoment, formatNumber, label, say, UNIT_WORDS } from '@druckerei/core/words';
+import { findingTitle, formatDuration, formatMoment, formatNumber, label, say, type ScreenKey, UNIT_WORDS } from '@druckerei/core/words';
 import type { Params } from '@angular/router';
 
 /** A line of today as it stands on the page: what it is about, what there is to know of it, how pressing, and where it is mended. */
@@ -180,14 +180,14 @@ function inWords(line: TodayLine, asOf: number, zone: string): Omit<Said, 'pictu
 
 /** The heads of the page and the kinds that stand under each, in the order they are read. */
 export const SECTIONS = [
-  { id: 'late', kinds: ['late'] },
-  { id: 'waits', kinds: ['gate', 'blocked', 'child'] },
-  { id: 'floor', kinds: ['stopped', 'short'] },
-  { id: 'release', kinds: ['ready'] },
-  { id: 'next', kinds: ['next'] },
-  { id: 'inks', kinds: ['ink'] },
-  { id: 'pull', kinds: ['pull'] },
-  { id: 'paper', kinds: ['order', 'comes'] },
-  { id: 'out', kinds: ['goes'] },
-  { id: 'house', kinds: ['backup', 'disk', 'clock', 'refused'] },
-] as const satisfies readonly { id: string; kinds: readonly TodayKind[] }[];
+  { id: 'late', head: 'today.late', none: 'today.late.none', kinds: ['late'] },
+  { id: 'waits', head: 'today.waits', none: 'today.waits.none', kinds: ['gate', 'blocked', 'child'] },
+  { id: 'floor', head: 'today.floor', none: 'today.floor.none', kinds: ['stopped', 'short'] },
+  { id: 'release', head: 'today.release', none: 'today.release.none', kinds: ['ready'] },
+  { id: 'next', head: 'today.next', none: 'today.next.none', kinds: ['next'] },
+  { id: 'inks', head: 'today.inks', none: 'today.inks.none', kinds: ['ink'] },
+  { id: 'pull', head: 'today.pull', none: 'today.pull.none', kinds: ['pull'] },
+  { id: 'paper', head: 'today.paper', none: 'today.paper.none', kinds: ['order', 'comes'] },
+  { id: 'out', head: 'today.out', none: 'today.out.none', kinds: ['goes'] },
+  { id: 'house', head: 'today.house', none: 'today.house.none', kinds: ['backup', 'disk', 'clock', 'refused'] },
+] as const satisfies readonly { id: string; head: ScreenKey; none: ScreenKey; kinds: readonly TodayKind[] }[];

@@ -169,7 +169,7 @@ export class TodayPage {
   protected readonly sections = computed(() => {
     const r = this.read();
     if (!r) return [];
-    return SECTIONS.flatMap(({ id, kinds }) => {
+    return SECTIONS.flatMap(({ id, head, none, kinds }) => {
       const own: readonly string[] = kinds;
       if (!own.some((k) => r.kinds.includes(k))) return [];
       const lines = r.lines.filter((l) => own.includes(l.kind)).map((l) => lineSays(l, r.asOf, r.timeZone));
@@ -179,7 +179,7 @@ export class TodayPage {
       return [
         {
           ...{ id, lines, all: lines.length + hidden, grave: lines.some((l) => l.grave === 'fail') },
-          ...{ head: say(`today.${id}`), none: say(`today.${id}.none`) },
+          ...{ head: say(head), none: say(none) },
         },
       ];
     });
