@@ -19,7 +19,7 @@ function put(of: unknown, at: string[], value: unknown): unknown {
   const [key, ...rest] = at;
   if (key === undefined) return value;
   if (Array.isArray(of)) return of.map((v, i) => (String(i) === key ? put(v, rest, value) : (v as unknown)));
-  const { [key]: inner, ...others } = (isMany(of) ? of : {});
+  const { [key]: inner, ...others } = isMany(of) ? of : {};
   return rest.length === 0 && value === undefined ? others : { ...others, [key]: put(inner, rest, value) };
 }
 function saidOf(schema: z.ZodType, good: unknown, most = 400): Set<string> {
