@@ -52,7 +52,7 @@ test('every screen is clean for axe, light and dark', async ({ page }) => {
   await page.getByRole('button', { name: 'Release …' }).click();
   await page.getByRole('heading', { name: 'Release the whole job' }).waitFor();
   await clean(page);
-  await page.getByRole('button', { name: 'Some things first' }).click();
+  await page.getByRole('radio', { name: 'Some things first' }).click();
   await clean(page);
   await page.getByRole('button', { name: 'Not yet' }).click();
   await page.getByRole('link', { name: 'Stock' }).click();

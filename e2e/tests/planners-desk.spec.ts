@@ -161,7 +161,7 @@ test('4 releases parts first, then the whole; revises with a reason; shows what 
   await saved(page);
   await page.getByRole('button', { name: 'Release …' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByRole('button', { name: 'Some things first' }).click();
+  await dialog.getByRole('radio', { name: 'Some things first' }).click();
   await dialog.getByRole('checkbox', { name: /Ivory board/ }).check();
   await dialog.getByRole('button', { name: 'Release now' }).click();
   await expect(dialog).toHaveCount(0);

@@ -1,3 +1,5 @@
+import type { FormAsk } from '../product/part';
+
 /**
  * How both sides of a sheet are printed. Each style is data; nothing else asks for its name.
  * - simplex: one side.
@@ -73,11 +75,6 @@ export function pressPasses(
     : split(front.length > 0 ? front : back, front.length > 0 ? 'front' : 'back', false);
 }
 
-/** What a form asks of the way its sheets are worked: how many parts share it, and whether later work strikes one side of the sheet only. */
-export interface FormAsk {
-  parts: number;
-  oneSided: boolean;
-}
 /**
  * Whether a form may be worked this way. One that fills both halves alike is laid out for one part only, and shows fronts and backs side by side: a foil die at every
  * copy would strike half of them on their backs. Source: geometry.

@@ -34,11 +34,16 @@ export interface Part {
   grade: string | null;
 }
 
+/** What a form asks of the way its sheets are worked: how many parts share it, and whether later work strikes one side of the sheet only. */
+export interface FormAsk {
+  parts: number;
+  oneSided: boolean;
+}
 /**
  * What the parts on a form ask of the way it is worked: how many they are, and whether something strikes one of their sides.
  * @example formAsk([]) // { parts: 0, oneSided: false }
  */
-export const formAsk = (parts: readonly Pick<Part, 'oneSided'>[]): { parts: number; oneSided: boolean } => ({
+export const formAsk = (parts: readonly Pick<Part, 'oneSided'>[]): FormAsk => ({
   parts: parts.length,
   oneSided: parts.some((p) => p.oneSided === true),
 });

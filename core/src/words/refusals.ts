@@ -25,7 +25,6 @@ const FORMATS: Record<string, string> = {
   url: 'is no address',
   json_string: 'is not JSON',
 };
-const number = (n: unknown): string => String(n);
 
 /**
  * What is wrong, in words that follow the name of the field.
@@ -40,16 +39,16 @@ export function refusalWords(issue: Pick<z.core.$ZodRawIssue, 'code' | 'input'> 
     case 'invalid_type':
       return issue.input === undefined ? 'is missing' : (TYPES[String(issue['expected'])] ?? 'is of another kind than is meant here');
     case 'too_small':
-      if (many === '') return `must be ${inclusive === false ? 'above' : 'at least'} ${number(issue['minimum'])}`;
-      return Number(issue['minimum']) === 1 ? 'is empty' : `needs at least ${number(issue['minimum'])}${many}`;
+      if (many === '') return `must be ${inclusive === false ? 'above' : 'at least'} ${String(issue['minimum'])}`;
+      return Number(issue['minimum']) === 1 ? 'is empty' : `needs at least ${String(issue['minimum'])}${many}`;
     case 'too_big':
       return many === ''
-        ? `must be ${inclusive === false ? 'below' : 'at most'} ${number(issue['maximum'])}`
-        : `holds at most ${number(issue['maximum'])}${many}`;
+        ? `must be ${inclusive === false ? 'below' : 'at most'} ${String(issue['maximum'])}`
+        : `holds at most ${String(issue['maximum'])}${many}`;
     case 'invalid_format':
       return FORMATS[String(issue['format'])] ?? 'is written another way than is meant here';
     case 'not_multiple_of':
-      return `must be a multiple of ${number(issue['divisor'])}`;
+      return `must be a multiple of ${String(issue['divisor'])}`;
     case 'unrecognized_keys':
       return `has what nobody knows here: ${(issue['keys'] as string[]).slice(0, 5).join(', ')}`;
     case 'invalid_union':

@@ -19,8 +19,12 @@ export const CUSTOMER_BY_ID = rows(
   `select id, name, address, pallet_kg as "palletKg", pallet_mm as "palletMm" from customers where id = $1`,
 );
 
-/** What is chosen of the list: $1 text words of a query ('' for all), $2 text[] states, $3 text which of them: any, those that block a release, those that are or will be late; $4 float8 now. An alternative is no order. */
+/**
+ * What is chosen of the list: $1 words of a query as text ('' for all), $2 states as text[], $3 as text which of them (any, those that block a release, those that
+ * are or will be late), $4 now as float8. An alternative is no order.
+ */
 export type Chosen = readonly [words: string, states: readonly JobState[], only: 'any' | 'blocked' | 'late', now: number];
+/** Which of them, as a condition; each names $4, or its type would not be known. Late as core says it of Today: ready, or now, behind due. */
 const ONLY = {
   any: `$4::float8 is not null`,
   blocked: `$4::float8 is not null and j.blocking > 0`,

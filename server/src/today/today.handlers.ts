@@ -1,5 +1,5 @@
 import { statfsSync } from 'node:fs';
-import type { Role, today, TodayKind, TodayLine } from '@druckerei/contract';
+import type { Role, StockPage, today, TodayKind, TodayLine } from '@druckerei/contract';
 import { own, type Plant } from '@druckerei/core';
 import { type OpenJob, planToday } from '@druckerei/core/planning';
 import { DateTime } from 'luxon';
@@ -13,7 +13,7 @@ import { INKS_WANTED } from '../kitchen/kitchen.queries';
 import { momentOf } from '../plants/calendar';
 import { plantInForce } from '../plants/read-plant';
 import { stockPage } from '../stock/stock.handlers';
-import { GATES_SHUT, OPEN_CHILDREN, OPEN_JOBS, REFUSED_SINCE } from './today.queries';
+import { GATES_SHUT, OPEN_CHILDREN, OPEN_JOBS, type OpenJobRow, REFUSED_SINCE } from './today.queries';
 
 /** Jobs looked at, the next due first; a works with more in hand than this has another question. */
 const MOST_JOBS = 5_000;
@@ -22,30 +22,55 @@ const MOST_OF_A_KIND = 40;
 /** Steps of a machine that are worth a look in the morning. */
 const NEXT_STEPS = 3;
 const DAY_S = 86_400;
-/** A backup a night, and some hours for a night that runs late. */
+/** A backup a night, and some hours for a night that runs late. The works' own. */
 const BACKUP_OLD_S = 30 * 3_600;
+/** Room that a night's backup and a week of the log may want. The works' own. */
 const DISK_LOW_BYTES = 2e9;
 
-type Looks = (ctx: Ctx, plant: Plant) => Promise<TodayLine[]>;
+/** What several looks read, read once for a page. */
+interface Seen {
+  ctx: Ctx;
+  plant: Plant;
+  stock: () => Promise<StockPage>;
+  jobs: () => Promise<OpenJobRow[]>;
+}
+type Looks = (seen: Seen) => Promise<TodayLine[]>;
+
+function once<T>(read: () => Promise<T>): () => Promise<T> {
+  let kept: Promise<T> | undefined;
+  return () => (kept ??= read());
+}
+/** Rows by what they belong to, so that five thousand jobs find theirs without looking through all. */
+function grouped<T>(rows: readonly T[], of: (row: T) => string): (key: string) => T[] {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const group = groups.get(of(row));
+    if (group) group.push(row);
+    else groups.set(of(row), [row]);
+  }
+  return (key) => groups.get(key) ?? [];
+}
 
 const nameOf = (plant: Plant, stock: string): string => own(plant.stocks, stock)?.name ?? stock;
 const endOfDay = (now: number, zone: string): number => DateTime.fromSeconds(now, { zone }).endOf('day').toUnixInteger() + 1;
 
-const planned: Looks = async (ctx, plant) => {
+const planned: Looks = async ({ ctx, plant, ...seen }) => {
   const now = ctx.now();
-  const jobs = await many(ctx.db, OPEN_JOBS, [MOST_JOBS]);
+  const jobs = await seen.jobs();
   const ids = jobs.map((j) => j.job);
-  const [gates, children, stock] = [
-    await many(ctx.db, GATES_SHUT, [ids]),
-    await many(ctx.db, OPEN_CHILDREN, [ids]),
-    await stockPage(ctx.db),
-  ];
+  const stock = await seen.stock();
+  const gates = grouped(await many(ctx.db, GATES_SHUT, [ids]), (g) => g.job);
+  const children = grouped(await many(ctx.db, OPEN_CHILDREN, [ids]), (c) => c.parent);
+  const wants = grouped(
+    stock.lines.flatMap((l) => l.jobs.map(({ job }) => ({ job, stock: l.stock }))),
+    (w) => w.job,
+  );
   const open = jobs.map(({ summary, ...j }): OpenJob => ({
     ...j,
     ...summary,
-    stocks: stock.lines.filter((l) => l.jobs.some((w) => w.job === j.job)).map((l) => l.stock),
-    children: children.filter((c) => c.parent === j.job),
-    gates: gates.filter((g) => g.job === j.job).map((g) => ({ ...g, byAt: momentOf(g.by, plant.timeZone) })),
+    stocks: wants(j.job).map((w) => w.stock),
+    children: children(j.job),
+    gates: gates(j.job).map((g) => ({ ...g, byAt: momentOf(g.by, plant.timeZone) })),
   }));
   const short = stock.lines.flatMap(({ stock: id, unit, shortage }) =>
     shortage ? [{ stock: id, name: nameOf(plant, id), unit, short: shortage.short, orderByAt: shortage.orderByS }] : [],
@@ -53,7 +78,7 @@ const planned: Looks = async (ctx, plant) => {
   return planToday(open, short, { now, endOfDay: endOfDay(now, plant.timeZone) });
 };
 /** What stands, and what runs and comes next on every machine with what is missing for it. */
-const onMachines: Looks = async (ctx) => {
+const onMachines: Looks = async ({ ctx }) => {
   const { machines } = await floorBoard(ctx, NEXT_STEPS);
   return machines.flatMap((m) =>
     m.queue.flatMap((s): TodayLine[] => {
@@ -69,15 +94,15 @@ const onMachines: Looks = async (ctx) => {
     }),
   );
 };
-const inks: Looks = async (ctx) =>
+const inks: Looks = async ({ ctx }) =>
   (await many(ctx.db, INKS_WANTED))
     .filter((i) => i.stands !== 'accepted')
     .map(({ job, number, title, ink, kg, stands }) => ({ kind: 'ink', job, number, title, ink, kg, stands }));
 /** What lies promised to released jobs, and what is on its way. */
-const inStore: Looks = async (ctx, plant) => {
-  const page = await stockPage(ctx.db);
+const inStore: Looks = async ({ ctx, plant, ...seen }) => {
+  const page = await seen.stock();
   const unitOf = (stock: string) => page.lines.find((l) => l.stock === stock)?.unit ?? 'piece';
-  const jobs = new Map((await many(ctx.db, OPEN_JOBS, [MOST_JOBS])).map((j) => [j.job, j]));
+  const jobs = new Map((await seen.jobs()).map((j) => [j.job, j]));
   const today = DateTime.fromSeconds(ctx.now(), { zone: plant.timeZone }).toISODate() ?? '';
   return [
     ...page.reservations.flatMap((r): TodayLine[] => {
@@ -100,7 +125,7 @@ const inStore: Looks = async (ctx, plant) => {
   ];
 };
 /** Backup, disk, clock and sign-ins: what an administrator loses sleep over. */
-const house: Looks = async (ctx) => {
+const house: Looks = async ({ ctx }) => {
   const now = ctx.now();
   const backups = await many(ctx.db, BACKUPS);
   const [last] = backups;
@@ -150,16 +175,22 @@ export const todayHandlers: Handlers<typeof today> = {
     const wanted = new Map<Looks, Set<TodayKind>>();
     for (const [look, kinds] of signedIn(ctx).roles.flatMap((role) => OF_ROLE[role]))
       for (const kind of kinds) wanted.set(look, (wanted.get(look) ?? new Set<TodayKind>()).add(kind));
-    const seen: TodayLine[] = [];
-    for (const [look, kinds] of wanted) seen.push(...(await look(ctx, plant)).filter((line) => kinds.has(line.kind)));
+    const seen: Seen = {
+      ctx,
+      plant,
+      stock: once(() => stockPage(ctx.db)),
+      jobs: once(() => many(ctx.db, OPEN_JOBS, [MOST_JOBS])),
+    };
+    const lines: TodayLine[] = [];
+    for (const [look, kinds] of wanted) lines.push(...(await look(seen)).filter((line) => kinds.has(line.kind)));
     const kinds = [...new Set([...wanted.values()].flatMap((of) => [...of]))];
-    const each = kinds.map((kind) => ({ kind, lines: seen.filter((line) => line.kind === kind) }));
+    const each = kinds.map((kind) => ({ kind, lines: lines.filter((line) => line.kind === kind) }));
     return {
       asOf: ctx.now(),
       timeZone: plant.timeZone,
       kinds,
-      lines: each.flatMap(({ lines }) => lines.slice(0, MOST_OF_A_KIND)),
-      more: each.flatMap(({ kind, lines }) => (lines.length > MOST_OF_A_KIND ? [{ kind, all: lines.length }] : [])),
+      lines: each.flatMap((of) => of.lines.slice(0, MOST_OF_A_KIND)),
+      more: each.flatMap((of) => (of.lines.length > MOST_OF_A_KIND ? [{ kind: of.kind, all: of.lines.length }] : [])),
     };
   },
 };

@@ -3,19 +3,21 @@ import { GATE_KINDS } from '@druckerei/core';
 import type { PlanSummary } from '@druckerei/core/planning';
 import { rows, written } from '../db/rows';
 
+const OpenJobRow = z.object({
+  job: z.string(),
+  number: z.number(),
+  title: z.string(),
+  drawn: z.number(),
+  customer: z.string(),
+  quantity: z.number(),
+  state: z.enum(['draft', 'part', 'released', 'revising']),
+  dueAt: z.number().nullable(),
+  summary: written<Pick<PlanSummary, 'readyAt' | 'machineS' | 'worst' | 'blocking' | 'undecided' | 'pieces'>>(),
+});
+export type OpenJobRow = z.infer<typeof OpenJobRow>;
 /** The open jobs a page of today looks at, the next due first. An alternative is no job. $1 int most */
 export const OPEN_JOBS = rows(
-  z.object({
-    job: z.string(),
-    number: z.number(),
-    title: z.string(),
-    drawn: z.number(),
-    customer: z.string(),
-    quantity: z.number(),
-    state: z.enum(['draft', 'part', 'released', 'revising']),
-    dueAt: z.number().nullable(),
-    summary: written<Pick<PlanSummary, 'readyAt' | 'machineS' | 'worst' | 'blocking' | 'undecided' | 'pieces'>>(),
-  }),
+  OpenJobRow,
   `
 select
   j.id as job, j.number, j.title, j.version as drawn, j.customer, j.quantity::float8, j.state,

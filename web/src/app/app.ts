@@ -206,9 +206,7 @@ export class App {
     event.preventDefault();
     document.getElementById('content')?.focus();
   }
-  protected readonly awaySays = computed(() => {
-    return say('app.serverAway', formatMoment((this.line.away() ?? 0) / 1000, this.zone()));
-  });
+  protected readonly awaySays = computed(() => say('app.serverAway', formatMoment((this.line.away() ?? 0) / 1000, this.zone())));
   protected roles = (of: readonly string[]): string => of.map((r) => label(`role.${r}`)).join(', ');
   protected showKeys(): void {
     this.dialog.open(ShortcutsDialog, { width: '440px' });

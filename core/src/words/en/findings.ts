@@ -307,7 +307,7 @@ export const FINDINGS: Record<string, FindingWords> = {
   'style.cannot': {
     title: (a) => `Sheets cannot be worked “${LABELS[String(a['style'])] ?? String(a['style'])}” here`,
     says: (a) =>
-      `They are worked “${LABELS[String(a['instead'])] ?? String(a['instead'])}”. The press cannot print so, or something strikes one side only: on a form that carries fronts and backs half of it would strike backs.`,
+      `They are worked “${LABELS[String(a['instead'])] ?? String(a['instead'])}”. The press cannot print so; or several parts share the form; or something strikes one side only, and where fronts and backs lie on one form half of it would strike backs.`,
   },
   'choice.unknown': { title: (a) => `“${a['what']}” is not there any more`, says: () => 'The plant’s default stands in for the choice.' },
 };

@@ -72,7 +72,7 @@ export class CountRiver {
       const lost = stone.lost
         .map((l) => ({
           kind: l.kind,
-          value: l.perGood > 0 ? ((figures[l.figure]?.value ?? 0) / l.perGood) * stone.perGoodIn : (figures[l.figure]?.value ?? 0),
+          value: l.perGood > 0 ? ((figures[l.figure]?.value ?? 0) / l.perGood) * stone.perGoodIn : 0,
         }))
         .filter((l) => l.value > 0);
       const byKind = [...new Set(lost.map((l) => l.kind))].map((kind) => ({

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
-import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { editAt, type Edit, formatNumber, gangRowsOf, type GangRow, type JobSpec, mayBeGanged, type Plan, say } from '@druckerei/core';
 import { EditValue } from '../shared/edit-value';
@@ -8,7 +7,7 @@ import { EditValue } from '../shared/edit-value';
 /** Orders that share a sheet: which parts lie on it, how many copies of each, and what each has over; and the way to bring parts together. */
 @Component({
   selector: 'dk-gangs-panel',
-  imports: [EditValue, MatButtonModule, MatCheckboxModule, MatCheckbox],
+  imports: [EditValue, MatButton, MatCheckbox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@if (gangs().length > 0 || free().length > 1) {
     <section [attr.aria-label]="say('gangsPanel.title')">
@@ -46,7 +45,7 @@ import { EditValue } from '../shared/edit-value';
         <p>
           {{ g.refused ? say('gangsPanel.refused') : say('gangsPanel.sheets', n(g.sheets)) }}
           @if (!locked()) {
-            <button mat-button type="button" (click)="set(g.id, undefined)">{{ say('gangsPanel.takeApart') }}</button>
+            <button matButton type="button" (click)="set(g.id, undefined)">{{ say('gangsPanel.takeApart') }}</button>
           }
         </p>
       }
@@ -56,7 +55,7 @@ import { EditValue } from '../shared/edit-value';
           @for (part of free(); track part) {
             <mat-checkbox [checked]="picked().includes(part)" (change)="pick(part, $event.checked)">{{ product(part) }}</mat-checkbox>
           }
-          <button mat-stroked-button type="button" [disabled]="picked().length < 2" (click)="gang()">
+          <button matButton="outlined" type="button" [disabled]="picked().length < 2" (click)="gang()">
             {{ say('gangsPanel.onOneSheet') }}
           </button>
         </fieldset>

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatButton } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatInputModule } from '@angular/material/input';
 import { type EarlyThing, type Finding, findingKey, findingSays, findingTitle, formatNumber, say, UNIT_WORDS } from '@druckerei/core';
@@ -21,20 +22,21 @@ export interface ReleaseData {
 /** Releasing the whole job, or some things before the rest. What is undecided is decided here with a reason, which the release keeps; what blocks stands in the way. */
 @Component({
   selector: 'dk-release-dialog',
-  imports: [MatDialogModule, InPlace, MatButton, MatCheckbox, MatInputModule],
+  imports: [MatDialogModule, InPlace, MatButton, MatButtonToggleModule, MatCheckbox, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` <h2 mat-dialog-title>
       {{ parts() ? say('releaseDialog.releaseSomeThingsBeforeTheRest') : say('releaseDialog.releaseTheWholeJob') }}
     </h2>
     <mat-dialog-content>
-      <p role="group" [attr.aria-label]="say('releaseDialog.howMuch')">
-        <button type="button" matButton [attr.aria-pressed]="!parts()" [class.here]="!parts()" (click)="parts.set(false)">
-          {{ say('releaseDialog.theWholeJob') }}
-        </button>
-        <button type="button" matButton [attr.aria-pressed]="parts()" [class.here]="parts()" (click)="parts.set(true)">
-          {{ say('releaseDialog.someThingsFirst') }}
-        </button>
-      </p>
+      <mat-button-toggle-group
+        hideSingleSelectionIndicator
+        [value]="parts()"
+        [attr.aria-label]="say('releaseDialog.howMuch')"
+        (change)="parts.set($event.value)"
+      >
+        <mat-button-toggle [value]="false">{{ say('releaseDialog.theWholeJob') }}</mat-button-toggle>
+        <mat-button-toggle [value]="true">{{ say('releaseDialog.someThingsFirst') }}</mat-button-toggle>
+      </mat-button-toggle-group>
       @if (blocking().length > 0) {
         <p>{{ say('releaseDialog.theseBlockTheReleaseSettle') }}</p>
         @for (f of blocking(); track key(f)) {
@@ -43,14 +45,15 @@ export interface ReleaseData {
       } @else if (parts()) {
         <p>{{ say('releaseDialog.theseAreBoughtAndMadeNow') }}</p>
         @for (t of data.things; track t.id) {
-          <mat-checkbox class="thing" [checked]="chosen().has(t.id)" (change)="toggle(t.id)"
-            ><span
+          <div class="thing">
+            <mat-checkbox [checked]="chosen().has(t.id)" (change)="toggle(t.id)"
               >{{ t.name }}
-              <span class="soft">{{ amount(t) }}{{ data.early.includes(t.id) ? say('releaseDialog.releasedBefore') : '' }}</span></span
-            ><span class="number soft">{{
-              t.leadDays > 0 ? say('releaseDialog.days', n(t.leadDays, 1)) : say('releaseDialog.here')
-            }}</span></mat-checkbox
-          >
+              <span class="soft"
+                >{{ amount(t) }}{{ data.early.includes(t.id) ? say('releaseDialog.releasedBefore') : '' }}</span
+              ></mat-checkbox
+            >
+            <span class="soft">{{ t.leadDays > 0 ? say('releaseDialog.days', n(t.leadDays, 1)) : say('releaseDialog.here') }}</span>
+          </div>
         }
       } @else {
         <p>{{ say('releaseDialog.oneSnapshotOfSpecificationPlan') }}</p>
@@ -89,20 +92,10 @@ export interface ReleaseData {
       gap: 2px;
       margin: 10px 0;
     }
-    .choice {
-      display: flex;
-      gap: 18px;
-      margin: 0 0 8px;
-    }
-    .choice .here {
-      color: var(--ink);
-      box-shadow: 0 2px 0 var(--act);
-    }
     .thing {
-      display: grid;
-      grid-template-columns: 22px 1fr auto;
-      gap: 6px;
-      padding: 4px 0;
+      display: flex;
+      justify-content: space-between;
+      align-items: center;
       border-bottom: 1px solid var(--line);
     }
     mat-dialog-actions {

@@ -1,6 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
-import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import {
@@ -22,7 +20,7 @@ import { EditValue } from '../shared/edit-value';
 /** The versions of a product: how many of each, which inks have plates of their own in it, in which order they run and what that costs. */
 @Component({
   selector: 'dk-versions-panel',
-  imports: [EditValue, MatButtonModule, MatCheckboxModule, MatButton, MatCheckbox],
+  imports: [EditValue, MatButton, MatCheckbox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@for (p of products(); track p.product) {
     <section [attr.aria-label]="say('versionsPanel.title')">
@@ -105,7 +103,7 @@ import { EditValue } from '../shared/edit-value';
         {{ say(p.changes === 1 ? 'versionsPanel.oneChange' : 'versionsPanel.plateChanges', n(p.changes)) }}
         @if (p.better; as b) {
           @if (!locked()) {
-            <button mat-stroked-button type="button" (click)="order(p, b.order)">
+            <button matButton="outlined" type="button" (click)="order(p, b.order)">
               {{ say('versionsPanel.runInstead', names(p, b.order), n(b.changes)) }}
             </button>
           }

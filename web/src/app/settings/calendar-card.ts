@@ -229,9 +229,6 @@ export const stretchesShown = (of: readonly (readonly [string, string])[]): stri
     .name {
       min-width: 170px;
     }
-    .date {
-      width: 130px;
-    }
     .tick {
       display: inline-flex;
       gap: 4px;

@@ -3,6 +3,7 @@ import { MatDatepickerIntl } from '@angular/material/datepicker';
 import { MAT_DATE_LOCALE, type MatDateFormats } from '@angular/material/core';
 import { MAT_LUXON_DATE_ADAPTER_OPTIONS, provideLuxonDateAdapter } from '@angular/material-luxon-adapter';
 import { say } from '@druckerei/core/words';
+import { DateTime } from 'luxon';
 
 /** Dates as people here type them, and as they are shown. What has no year is of this one. */
 const FORMATS: MatDateFormats = {
@@ -47,6 +48,12 @@ function calendarWords(): MatDatepickerIntl {
     switchToMonthViewLabel: say('moment.toDays'),
     switchToMultiYearViewLabel: say('moment.toYears'),
   });
+}
+
+/** A day, or a day and an hour, as a document holds it; null where it is none. */
+export function dayOf(text: string): DateTime | null {
+  const day = DateTime.fromISO(text, { zone: 'utc', locale: 'en-GB' });
+  return day.isValid ? day : null;
 }
 
 /** Days and hours of the works, whatever zone the browser stands in: they are handled without one. The week begins on Monday. */

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, forwardRef, input, signal } from '@
 import { type ControlValueAccessor, NG_VALUE_ACCESSOR } from '@angular/forms';
 import { MatDatepickerModule } from '@angular/material/datepicker';
 import { MatInputModule } from '@angular/material/input';
-import { DateTime } from 'luxon';
+import type { DateTime } from 'luxon';
 import { say } from '@druckerei/core';
-import { provideDates } from './dates';
+import { dayOf, provideDates } from './dates';
 
 /** A field of a form that holds a day, typed or chosen from a calendar; its value is as the server takes it: 2026-12-08. */
 @Component({
@@ -36,8 +36,7 @@ export class DayField implements ControlValueAccessor {
     this.told(day?.toISODate() ?? '');
   }
   writeValue(text: string): void {
-    const day = DateTime.fromISO(text, { zone: 'utc', locale: 'en-GB' });
-    this.day.set(day.isValid ? day : null);
+    this.day.set(dayOf(text));
   }
   registerOnChange(told: (day: string) => void): void {
     this.told = told;

@@ -14,8 +14,8 @@ import { type MatDatepicker, MatDatepickerModule } from '@angular/material/datep
 import { MatInput } from '@angular/material/input';
 import { type MatTimepicker, MatTimepickerModule } from '@angular/material/timepicker';
 import { say } from '@druckerei/core';
-import { DateTime } from 'luxon';
-import { provideDates } from './dates';
+import type { DateTime } from 'luxon';
+import { dayOf, provideDates } from './dates';
 import { InPlace } from './in-place';
 
 const AS_TEXT = { day: 'yyyy-LL-dd', moment: "yyyy-LL-dd'T'HH:mm" };
@@ -85,10 +85,7 @@ export class MomentFields {
   private readonly times = viewChild<MatTimepicker<DateTime>>('times');
   private before = '';
   /** What the fields show; while a day is half typed, the last one that was understood. */
-  protected readonly at = linkedSignal<DateTime | null>(() => {
-    const read = DateTime.fromISO(this.value(), { zone: 'utc', locale: 'en-GB' });
-    return read.isValid ? read : null;
-  });
+  protected readonly at = linkedSignal<DateTime | null>(() => dayOf(this.value()));
   private readonly dayIsClear = linkedSignal({ source: () => this.value(), computation: () => true });
   protected readonly wrong = computed(() => !this.dayIsClear());
 
