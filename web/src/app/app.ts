@@ -100,6 +100,11 @@ import { Theme } from './shared/theme';
       color: var(--ink);
       text-decoration: none;
     }
+    nav {
+      min-width: 0;
+      overflow-x: auto;
+      white-space: nowrap;
+    }
     nav a {
       display: inline-block;
       margin-right: 18px;

@@ -43,9 +43,12 @@ const MOST_BY_HAND = 1_000_000_000;
   styles: `
     form {
       display: grid;
-      grid-template-columns: 1fr 1fr;
+      grid-template-columns: minmax(0, 2fr) minmax(0, 3fr);
       gap: 8px;
       padding-top: 6px;
+    }
+    mat-form-field {
+      width: 100%;
     }
     .wide {
       grid-column: span 2;
