@@ -51,3 +51,11 @@ export async function release(page: Page, open = 'Release …'): Promise<void> {
   await dialog.getByRole('button', { name: 'Release now' }).click();
   await expect(dialog).toHaveCount(0);
 }
+
+/** Begins to set up the step on the screen; where another one is at the machine, or something is still missing, with a reason. */
+export async function beginSetup(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Begin setting up' }).waitFor();
+  const early = page.getByRole('radio', { name: 'the planner asked for it' });
+  if (await early.isVisible()) await early.click();
+  await page.getByRole('button', { name: 'Begin setting up' }).click();
+}

@@ -106,6 +106,7 @@ export * from './plan/core-version';
 export * from './plan/door';
 export * from './plan/what-if/early-release';
 export * from './plan/readings/edit-says';
+export * from './plan/readings/id-says';
 export * from './plan/readings/gang-rows';
 export * from './plan/plan-types';
 export * from './plan/readings/compared';

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '../house';
-import { enterOrder, release, signIn, type } from '../sign-in';
+import { beginSetup, enterOrder, release, signIn, type } from '../sign-in';
 
 const found = async (axe: AxeBuilder): Promise<string[]> =>
   (await axe.analyze()).violations.map((v) => {
@@ -108,7 +108,7 @@ test('the floor, the logbook and a terminal are clean for axe, light and dark', 
   await page.getByRole('button', { name: 'What comes' }).click();
   await page.getByRole('button', { name: 'Floor axe' }).click();
   await clean(page);
-  await page.getByRole('button', { name: 'Begin setting up' }).click();
+  await beginSetup(page);
   await clean(page);
   await page.getByRole('button', { name: 'Waste…' }).click();
   await clean(page);

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '../house';
-import { enterOrder, release, signIn } from '../sign-in';
+import { beginSetup, enterOrder, release, signIn } from '../sign-in';
 
 /* The floor by visible words: a step run at a terminal from sign-in to handover, the line cut in mid-run, and what the planner sees of it. */
 
@@ -47,7 +47,7 @@ const good = (page: Page) => page.locator('dk-run-desk .huge');
 async function running(page: Page, title: string, sheets: string): Promise<void> {
   await page.getByRole('button', { name: title }).first().click();
   await expect(page.getByText('trained people only')).toBeVisible();
-  await page.getByRole('button', { name: 'Begin setting up' }).click();
+  await beginSetup(page);
   await page.getByRole('button', { name: 'Set up: run' }).click();
   await expect(page.getByRole('heading', { name: 'Which pile goes in?' })).toBeVisible();
   await page.getByRole('button', { name: 'Count it in without a flag' }).click();

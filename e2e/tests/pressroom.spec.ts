@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '../house';
-import { enterOrder, release, signIn, type } from '../sign-in';
+import { beginSetup, enterOrder, release, signIn, type } from '../sign-in';
 
 /* Plates, ink and register by visible words: an ink from its sample to an accepted draw-down, the simulated press into register, plates made and kept, zones read. */
 
@@ -31,7 +31,7 @@ test('an ink is matched, weighed, drawn down with the simulated instrument, corr
   }
   await page.getByRole('button', { name: 'What comes' }).click();
   await page.getByRole('button', { name: 'Moss card' }).first().click();
-  await page.getByRole('button', { name: 'Begin setting up' }).click();
+  await beginSetup(page);
   await expect(page.getByText('No accepted draw-down of moss green: the ink kitchen first.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Set up: run' })).toBeDisabled();
   await page.getByRole('button', { name: 'Finished…' }).click();

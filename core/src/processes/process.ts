@@ -62,6 +62,8 @@ export interface DraftContext extends ProcessContext {
   faults: Term | null;
   /** A stone further on takes faulty pieces out. */
   faultsTakenOut: boolean;
+  /** What the planner set, by the id of what it is set on: a pass through the press may have settings of its own. */
+  setOn: Readonly<Record<string, Settings>>;
   /** How pieces come from the stone before, where they do not come singly. */
   bundle: Bundle | null;
 }

@@ -1,4 +1,4 @@
-import type { Id, Term } from '../quantity/figure';
+import type { Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { machinesFor, type Stock } from '../plant/plant';
 import { type ConsumeContext, type PanelRow, type ProcessContext, setting, settingPath, wordSetting } from './process';
@@ -31,9 +31,9 @@ export const setupKindRow = (cx: ProcessContext): PanelRow =>
   choiceRow(cx, 'setupKind', 'repeat', wordSetting(cx, 'repeat', 'new'), ['new', 'repeat']);
 
 /** Running loss of a step of the run. */
-export const runningLossRow = (cx: ProcessContext, step: Id<'step'> = cx.id): PanelRow => ({
+export const runningLossRow = (cx: ProcessContext): PanelRow => ({
   label: 'runningLoss',
-  figure: idOf(step, 'runningPpm'),
+  figure: idOf(cx.id, 'runningPpm'),
   edit: { at: settingPath(cx, 'runningPpm'), kind: 'percent' },
 });
 

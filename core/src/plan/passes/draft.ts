@@ -194,6 +194,7 @@ function draftContext(stone: RoutedStone, run: Run, later: readonly RoutedStone[
     coatSeries: coatSeriesFor(base),
     faults: incoming.find((b) => b.faults !== null)?.faults ?? null,
     faultsTakenOut: later.some((s) => s.process.takesOutFaults === true && s.products.some((p) => stone.products.includes(p))),
+    setOn: settings,
     bundle: incoming.length === 1 ? (incoming[0]?.bundle ?? null) : null,
   };
   // A stone whose maker was taken off the route starts from pieces that are there already.

@@ -17,7 +17,7 @@ test.each([
   ['a list', ['products', 'card', 'wish', 'front'], ['K'], { was: 'K; C; M; Y', now: 'K' }],
   ['a flag', ['products', 'card', 'wish', 'sealed'], false, { now: 'no' }],
   ['the title', ['name'], 'Another', { place: 'title', now: 'Another' }],
-  ['a gate', ['gates', 'g1'], { kind: 'fileProof', version: 'v2' }, { place: 'gate', was: 'nothing', now: 'kind fileProof, version v2' }],
+  ['a gate', ['gates', 'g1'], { kind: 'fileProof', version: 'v2' }, { place: 'gate', was: 'nothing', now: 'kind file proof, version v2' }],
   ['set by hand', ['overrides', 'card.card.print.front.run'], { value: 2_000 }, { now: 'value 2\u2009000' }],
 ])('says %s', (_name, at, now, said) => {
   expect(editSays(editAt(spec, at, now), spec, LINDMOOR)).toMatchObject(said);

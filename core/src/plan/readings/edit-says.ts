@@ -1,9 +1,10 @@
-import { label } from '../../words/en';
-import { formatNumber } from '../../words/format';
+import { findingTitle, label, LABELS } from '../../words/en';
+import { formatDuration, formatMoment, formatNumber } from '../../words/format';
 import type { Plant } from '../../plant/plant';
 import type { Edit } from '../../product/edit';
 import type { JobSpec } from '../../product/job-spec';
 import { FAMILIES } from '../../families/registry';
+import { idSays } from './id-says';
 
 /** An edit as a person reads it: which place, what stood there, what stands there now. */
 export interface EditSaid {
@@ -14,7 +15,11 @@ export interface EditSaid {
 
 /** Says an edit in the words of the screens: fields by their labels, machines and stocks by their names. */
 export function editSays(edit: Edit, spec: JobSpec, plant: Plant): EditSaid {
-  return { place: placeSays(edit.at, spec), was: valueSays(edit.was, edit.at, plant), now: valueSays(edit.now, edit.at, plant) };
+  return {
+    place: placeSays(edit.at, spec),
+    was: valueSays(edit.was, edit.at, { spec, plant }),
+    now: valueSays(edit.now, edit.at, { spec, plant }),
+  };
 }
 
 /** Where an edit falls: the label of its field, and of what, where a job has several. */
@@ -25,21 +30,21 @@ export function placeSays(at: readonly string[], spec: JobSpec): string {
     case 'name':
       return label('place.name');
     case 'items':
-      return [label(`place.${rest[0] === 'versions' ? last : (rest.at(-1) ?? 'item')}`), Object.keys(spec.items).length > 1 ? first : '']
+      return [LABELS[`place.${last}`] ?? label(`place.${rest[0] ?? 'item'}`), Object.keys(spec.items).length > 1 ? first : '']
         .filter(Boolean)
         .join(', ');
     case 'products': {
       const product = spec.products[first];
       const field = rest[1] ?? '';
       const words = product?.kind === 'made' ? FAMILIES[product.family].words.fields : {};
-      return [words[field] ?? label(field || 'place.product'), ...rest.slice(2)].join(' ');
+      return [words[field] ?? label(field || 'place.product'), ...rest.slice(2).map((key) => keySays(key, at, spec))].join(' ');
     }
     case 'choices':
-      return [label(`place.${first}`), rest.map(stoneOrWord).join(' ')].filter(Boolean).join(', ');
+      return choiceSays(first, rest, spec);
     case 'overrides':
-      return `${label('place.override')}, ${stoneOrWord(first)}`;
+      return `${label('place.override')}, ${idSays(first, spec)}`;
     case 'decisions':
-      return `${label('place.decision')}, ${first}`;
+      return `${label('place.decision')}, ${decisionSays(first)}`;
     case 'gates':
       return [label('place.gate'), rest.length > 0 ? label(`place.${last}`) : ''].filter(Boolean).join(', ');
     default:
@@ -47,21 +52,63 @@ export function placeSays(at: readonly string[], spec: JobSpec): string {
   }
 }
 
-/** The last part of an id says which stone it is: card.card.print → print. */
-const stoneOrWord = (id: string): string => [...new Set(id.split('.').slice(-2))].map(label).join(' ');
+/** A choice: what was chosen, and of which stone or form. */
+function choiceSays(room: string, rest: readonly string[], spec: JobSpec): string {
+  const [id = '', setting] = rest;
+  const what = room === 'settings' && setting !== undefined ? label(`setting.${setting}`) : label(`place.${room}`);
+  return [what, id === '' ? '' : idSays(id, spec)].filter(Boolean).join(', ');
+}
 
-function valueSays(value: unknown, at: readonly string[], plant: Plant): string {
-  if (value === undefined) return label('place.nothing');
-  if (typeof value === 'number') return at.at(-1)?.endsWith('Ppm') ? `${formatNumber(value / 10_000, 2)} %` : formatNumber(value, 3);
+/** A finding that was decided, by its key: what it says, and nothing of where it stands. */
+export const decisionSays = (key: string): string => findingTitle(key.split('@')[0] ?? '', ANYTHING);
+
+/** A finding's title without its figures: an ellipsis in the place of each. */
+const ANYTHING = new Proxy<Record<string, string>>({}, { get: () => '…' });
+
+/** Values that are seconds since 1970, by the name of their field. */
+const MOMENTS: readonly string[] = ['until', 'at'];
+
+/** A value by the field it stands in: machines and stocks by their names, gates by their kind, stones by what they do, parts of a million as per cent. */
+function valueSays(value: unknown, at: readonly string[], all: { spec: JobSpec; plant: Plant }): string {
+  const field = at.at(-1) ?? '';
+  if (value === undefined || value === null) return label('place.nothing');
   if (typeof value === 'boolean') return label(value ? 'place.yes' : 'place.no');
-  if (typeof value === 'string')
-    return at[1] === 'machine'
-      ? (plant.machines[value]?.name ?? value)
-      : at[1] === 'stock'
-        ? (plant.stocks[value]?.name ?? value)
-        : label(value);
-  if (Array.isArray(value)) return value.length === 0 ? label('place.nothing') : value.map((v) => valueSays(v, [], plant)).join('; ');
-  return Object.entries(value as object)
-    .map(([key, v]) => `${label(`place.${key}`) === `place.${key}` ? label(key) : label(`place.${key}`)} ${valueSays(v, [key], plant)}`)
+  if (typeof value === 'number') {
+    if (MOMENTS.includes(field)) return formatMoment(value, all.plant.timeZone);
+    if (/[a-z]S$/.test(field) && value >= 60) return formatDuration(value);
+    return field.endsWith('Ppm') ? `${formatNumber(value / 10_000, 2)} %` : formatNumber(value, 3);
+  }
+  if (typeof value === 'string') return wordSays(value, field, at, all);
+  if (Array.isArray(value)) {
+    if (field === 'cells') return `${formatNumber(value.length)} ${label('place.blocks')}`;
+    return value.length === 0 ? label('place.nothing') : value.map((v) => valueSays(v, at, all)).join('; ');
+  }
+  return Object.entries(value)
+    .filter(([key]) => !OF_PROGRAMS.includes(key))
+    .map(([key, v]) => `${keySays(key, at, all.spec)} ${valueSays(v, [...at, key], all)}`)
     .join(', ');
+}
+
+/** What is kept beside a choice for the program alone: whether the question is still the same. */
+const OF_PROGRAMS: readonly string[] = ['question', 'proof'];
+
+const LOCAL_MOMENT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/;
+
+function wordSays(value: string, field: string, at: readonly string[], { spec, plant }: { spec: JobSpec; plant: Plant }): string {
+  if (LOCAL_MOMENT.test(value)) return value.replace('T', ' ');
+  if (at[1] === 'machine') return plant.machines[value]?.name ?? value;
+  if (at[1] === 'stock') return plant.stocks[value]?.name ?? value;
+  if (at[0] === 'gates' && field === 'kind') return label(`gate.${value}`);
+  if (field === 'holds' || at[1] === 'route') return idSays(value, spec);
+  return LABELS[`place.${value}`] ?? label(value);
+}
+
+/** The name of a field inside a value; of a list by stone, the stone. */
+function keySays(key: string, at: readonly string[], spec: JobSpec): string {
+  const product = spec.products[at[1] ?? ''];
+  const fields: Readonly<Record<string, string>> =
+    at[0] === 'products' && product?.kind === 'made' ? FAMILIES[product.family].words.fields : {};
+  const known = fields[key] ?? LABELS[`place.${key}`] ?? LABELS[`setting.${key}`];
+  if (known !== undefined) return known;
+  return key.includes('@') ? decisionSays(key) : idSays(key, spec);
 }

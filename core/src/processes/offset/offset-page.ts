@@ -110,7 +110,7 @@ function pressRows(cx: ConsumeContext): PanelRow[] {
 
 export function offsetPanel(cx: ConsumeContext): PanelRow[] {
   const styles = WORK_STYLE_IDS.filter((s) => fitsWorkStyle(s, cx.prints, pressAbility(cx)) && mayWork(s, formAsk(cx.parts)));
-  const first = passesOf(cx)[0];
+  const passes = passesOf(cx);
   return [
     pressRow(cx),
     {
@@ -120,16 +120,22 @@ export function offsetPanel(cx: ConsumeContext): PanelRow[] {
     },
     ...inkRows(cx, (s) => !s.lampDried || (cx.machine.limits.lamps ?? 0) > 0),
     setupKindRow(cx),
-    ...(first ? [{ label: 'setupSheets', figure: idOf(first.id, 'setupCycles') }, runningLossRow(cx, first.id)] : []),
+    ...passes.flatMap((p): PanelRow[] => {
+      const which = passes.length > 1 ? { text: runSays(p.side, p) } : {};
+      return [
+        { label: 'setupSheets', ...which, figure: idOf(p.id, 'setupCycles') },
+        { ...runningLossRow({ ...cx, id: p.id }), ...which },
+      ];
+    }),
     settingRow(cx, 'speed', 'perHour', machineTerm(cx, 'netPerHour'), { kind: 'count', unit: 'an hour' }),
     { label: 'inkKg', figure: idOf(cx.id, 'inkKg') },
-    ...inkMasses(passesOf(cx)).map(({ ink, says, kg }, _, masses) => ({
+    ...inkMasses(passes).map(({ ink, says, kg }, _, masses) => ({
       label: 'inkOf',
       text: masses.filter((m) => m.ink === ink).length > 1 ? says : ink,
       figure: kg,
     })),
     { label: 'piles', figure: idOf(cx.id, 'piles') },
-    ...passesOf(cx)
+    ...passes
       .filter((p) => !p.samePlates)
       .map((p, _, { length }) => ({ label: 'remakes', ...(length > 1 && { text: runSays(p.side, p) }), figure: idOf(p.id, 'remakes') })),
   ];

@@ -20,7 +20,7 @@ import { caliperTerm } from '../stock-terms';
 import { repeatFactor, timeAndCost } from '../time-and-cost';
 import { offsetPanel, offsetPaper, offsetSummary } from './offset-page';
 import { pressScene } from './offset-scene';
-import { NONE, passesOf, registersOf, runsByPass } from './passes';
+import { inPass, NONE, passesOf, registersOf, runsByPass } from './passes';
 
 /** Whose setting a run finds in the press: of the version before it in the pass, or of the pass before where the same plates stay. */
 function keepsFrom(run: Pass, runs: readonly Pass[], before: Pass | null, cx: DraftContext): { keepsFrom?: Id<'step'> } {
@@ -32,7 +32,7 @@ function keepsFrom(run: Pass, runs: readonly Pass[], before: Pass | null, cx: Dr
 
 /** What a run loses: the form's setup; of a form that is in the press a part; of the next version the plates changed. */
 const passLosses = (cx: DraftContext, run: Pass): LossTerms =>
-  stepLosses<string, DraftContext>(cx, run.id, (cx): LossesSaid<string> => {
+  stepLosses<string, DraftContext>(inPass(cx, run), run.id, (cx): LossesSaid<string> => {
     const running = {
       runningPpm: runningLossTerm(cx, 'offset.runningPpm'),
       table: lossTable(cx, run.inks.length),

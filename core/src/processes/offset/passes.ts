@@ -26,6 +26,12 @@ export function passesOf(cx: DraftContext): Pass[] {
   });
 }
 
+/** Where a pass has settings of its own, they stand before those of the stone. */
+export function inPass(cx: DraftContext, { id }: Pick<Pass, 'id'>): DraftContext {
+  if (id === cx.id || !Object.hasOwn(cx.setOn, id)) return cx;
+  return { ...cx, id, settings: { ...cx.settings, ...cx.setOn[id] } };
+}
+
 /** The runs of each pass, in the order they go through the press. */
 export function runsByPass(passes: readonly Pass[]): Map<string, Pass[]> {
   const by = new Map<string, Pass[]>();

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, outp
 import { MatButton } from '@angular/material/button';
 import {
   assumptionSays,
-  stoneName,
+  termSays,
   type Figure,
   formatFigure,
   FORMULAS,
@@ -129,7 +129,7 @@ export class Working {
   );
 
   private row(name: string, term: Term): TermRow {
-    const said = this.words()?.terms?.[name] ?? this.nameOf(name);
+    const said = this.words()?.terms?.[name] ?? termSays(name, this.plan().stones);
     if ('fig' in term) {
       const f = this.plan().figures[term.fig];
       const s = f ? formatFigure(f.value, f.unit, this.place()) : { number: '–', unit: '' };
@@ -151,19 +151,5 @@ export class Working {
       from: label(term.from),
       fig: null,
     };
-  }
-
-  /** A term that is a step or flow of the plan is called after its stone. */
-  private nameOf(name: string): string {
-    const stone = this.plan().stones.find((s) => name === s.id || name.startsWith(`${s.id}.`));
-    if (!stone) return label(name);
-    const words = stoneName(stone);
-    const last = name
-      .slice(stone.id.length + 1)
-      .split('.')
-      .join(' ');
-    return last
-      ? `${words}, ${({ setupS: say('working.setup'), runS: say('working.run'), costSetup: say('working.setupCost'), costRun: say('working.runCost'), cost: say('working.cost'), endAt: say('working.end'), waitS: say('working.wait'), 'in demand': say('working.sheetsNeeded') } as Record<string, string>)[last] ?? last}`
-      : words;
   }
 }

@@ -1,13 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import type { SetupSheet as Sheet, StepNow } from '@druckerei/contract';
 import { label, type Scene, say } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
 
+/** Why somebody sets a step up before its time. */
+const EARLY_REASONS = ['terminal.early.ended', 'terminal.early.soon', 'terminal.early.there', 'terminal.early.told'] as const;
+
 /** A step's setup sheet as it was released: drawing, settings, lists, cautions; and the one thing to do next. */
 @Component({
   selector: 'dk-setup-sheet',
-  imports: [Drawing, MatButton],
+  imports: [Drawing, MatButton, MatButtonToggleModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<section class="card drawing">
       @if (scene(); as s) {
@@ -65,12 +69,27 @@ import { Drawing } from '../drawings/drawing';
           }
         </p>
       }
-      @if (step().waits.length > 0) {
-        <p class="note level-decide" data-figures>{{ say('terminal.waitsFor', step().waits.join(', ')) }}</p>
+      @for (w of early(); track w) {
+        <p class="note level-decide" role="status" data-figures>{{ w }}</p>
+      }
+      @if (early().length > 0) {
+        <mat-button-toggle-group
+          vertical
+          hideSingleSelectionIndicator
+          [attr.aria-label]="say('terminal.earlyWhy')"
+          [value]="reason()"
+          (change)="reason.set($event.value)"
+        >
+          @for (r of reasons; track r) {
+            <mat-button-toggle [value]="say(r)">{{ say(r) }}</mat-button-toggle>
+          }
+        </mat-button-toggle-group>
       }
       <div class="do">
         <button type="button" matButton="outlined" (click)="back.emit()">{{ say('terminal.back') }}</button>
-        <button type="button" matButton="filled" (click)="go.emit()">{{ button() }}</button>
+        <button type="button" matButton="filled" [disabled]="early().length > 0 && reason() === ''" (click)="go.emit(reason())">
+          {{ button() }}
+        </button>
       </div>
     </section>`,
   styles: `
@@ -144,8 +163,23 @@ export class SetupSheet {
   readonly step = input.required<StepNow>();
   readonly sheet = input.required<Sheet | null>();
   readonly button = input.required<string>();
-  readonly go = output();
+  /** What else is set up or runs on this machine; null: nothing. */
+  readonly running = input<StepNow | null>(null);
+  /** Goes on; with the reason where the step is set up before its time. */
+  readonly go = output<string>();
   readonly back = output();
+  protected readonly reasons = EARLY_REASONS;
+  protected readonly reason = linkedSignal({ source: () => this.step().step, computation: () => '' });
+  /** Why it is early to set this step up: the machine has another one, or what it needs is not there. The person at the machine decides, and says why. */
+  protected readonly early = computed((): string[] => {
+    const { times, waits } = this.step();
+    if (times.state !== 'waiting') return [];
+    const other = this.running();
+    return [
+      ...(other ? [say('terminal.stillHere', other.number, other.name, label(`floor.${other.times.state}`))] : []),
+      ...(waits.length > 0 ? [say('terminal.waitsFor', waits.join(', '))] : []),
+    ];
+  });
   protected readonly washed = computed(() =>
     (this.step().washUp?.units ?? [])
       .filter((u) => u.wash !== 'none')

@@ -103,6 +103,12 @@ export class TerminalPage implements OnDestroy {
     const s = this.step();
     return s === null ? null : (this.terminal()?.sheets[`${s.job} ${s.step}`] ?? null);
   });
+  /** What else is set up, runs or stands on this machine than the step that was chosen. */
+  protected readonly running = computed(() => {
+    const chosen = this.step();
+    const others = (this.terminal()?.steps ?? []).filter((s) => s.job !== chosen?.job || s.step !== chosen.step);
+    return others.find((s) => ['setup', 'running', 'stopped'].includes(s.times.state)) ?? null;
+  });
   protected readonly sheetButton = computed(() => {
     const s = this.step();
     return s?.times.state === 'waiting' ? say('terminal.beginSetup') : say('terminal.toTheCounts');
@@ -170,8 +176,8 @@ export class TerminalPage implements OnDestroy {
     this.store.dispatch(TerminalActions.stepChosen({ job: s.job, step: s.step }));
     if (s.times.state !== 'waiting') this.show('run');
   }
-  protected begin(): void {
-    if (this.step()?.times.state === 'waiting') this.write(this.entry('setupStart'));
+  protected begin(early: string): void {
+    if (this.step()?.times.state === 'waiting') this.write(this.entry('setupStart', { note: early }));
     this.show('run');
   }
   protected signHandover(h: Handover): void {

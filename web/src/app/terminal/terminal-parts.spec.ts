@@ -233,6 +233,25 @@ describe('what comes, and what is left for the next shift', () => {
     expect(host.textContent).toContain('unit 2: C to Y, with care');
     expect(host.textContent).not.toContain('unit 1');
   });
+  it('is set up before its time only with a reason: another one runs here, or what it needs is missing', async () => {
+    const idle = { ...step().times, state: 'waiting' as const };
+    const next = step({ step: 'back', waits: ['Print, front: dry'], times: idle });
+    const { host, press, of, f } = await show(SetupSheet, { step: next, sheet: null, button: 'Begin', running: step() });
+    const went: string[] = [];
+    of.go.subscribe((reason) => went.push(reason));
+    expect(host.textContent).toContain('On this machine still: 2417 Print, front, running');
+    expect(host.textContent).toContain('Waits for Print, front: dry');
+    await press('Begin');
+    expect(went).toEqual([]);
+    await press('the planner asked for it', 'Begin');
+    expect(went).toEqual(['the planner asked for it']);
+    // A step in its time asks nothing.
+    f.componentRef.setInput('running', null);
+    f.componentRef.setInput('step', step({ step: 'next', times: idle }));
+    await f.whenStable();
+    await press('Begin');
+    expect(went).toEqual(['the planner asked for it', '']);
+  });
   it('puts together what stands, what is next and what is held', async () => {
     const stopped = step({ times: { ...step().times, state: 'stopped', stopReason: 'fault' } });
     const next = step({ step: 'other', number: 2420, times: { ...step().times, state: 'waiting' } });
