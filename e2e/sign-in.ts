@@ -21,20 +21,32 @@ export async function type(page: Page, label: string, text: string): Promise<voi
   await page.keyboard.press('Enter');
 }
 
+/** Types into a field that finds what is known while it is typed, and goes on to the next. */
+export async function fill(page: Page, label: string, text: string): Promise<void> {
+  await page.getByRole('combobox', { name: label, exact: true }).fill(text);
+  await page.keyboard.press('Tab');
+}
+
+/** Begins a new order by the picture of what is to be made. */
+export async function newOrder(page: Page, line = 'Card or leaflet'): Promise<void> {
+  await page
+    .getByRole('link', { name: /^New order/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: new RegExp(line) }).click();
+  await expect(page.getByRole('heading', { name: 'New order' })).toBeVisible();
+}
+
 let made = 0;
 /** A new order of line 1, entered by the words on the screen; ends on its job page. */
 export async function enterOrder(page: Page, title: string): Promise<void> {
   made++;
   await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
-  await page
-    .getByRole('link', { name: /^New order/ })
-    .first()
-    .click();
-  await expect(page.getByRole('heading', { name: 'New order' })).toBeVisible();
+  await newOrder(page);
   await type(page, 'Product name', title);
-  await page.getByLabel('Name of a new customer').fill(`Customer of ${title} ${made} ${Math.random()}`);
+  await fill(page, 'Customer', `Customer of ${title} ${made} ${Math.random()}`);
   await type(page, 'Quantity', '10000');
-  await type(page, 'Deliver to', 'Pier 3, Kestrel Bay');
+  await fill(page, 'Deliver to', 'Pier 3, Kestrel Bay');
   await page.getByRole('button', { name: 'Enter order' }).click();
   await expect(page.getByRole('button', { name: 'Release …' })).toBeVisible();
 }

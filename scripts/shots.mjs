@@ -131,6 +131,7 @@ await main(async () => {
           .getByRole('link', { name: /^New order/ })
           .first()
           .click();
+        await page.getByRole('button', { name: /Card or leaflet/ }).click();
         await page.getByRole('button', { name: /^Stock,/ }).waitFor();
         await shot('new-order');
         await page.getByRole('link', { name: 'Orders', exact: true }).first().click();

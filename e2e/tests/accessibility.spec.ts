@@ -29,6 +29,9 @@ test('every screen is clean for axe, light and dark', async ({ page }) => {
     .getByRole('link', { name: /^New order/ })
     .first()
     .click();
+  await page.getByRole('heading', { name: 'What is to be made?' }).waitFor();
+  await clean(page);
+  await page.getByRole('button', { name: /Card or leaflet/ }).click();
   await page.getByRole('button', { name: /^Stock,/ }).waitFor();
   await clean(page);
   await enterOrder(page, 'Axe card');

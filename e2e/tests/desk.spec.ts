@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { expect, test } from '../house';
-import { enterOrder, signIn, type } from '../sign-in';
+import { enterOrder, newOrder, signIn, type } from '../sign-in';
 
 test('the list of orders is walked by keys, searched, and opened', async ({ page }) => {
   await signIn(page);
@@ -24,10 +24,7 @@ test('nothing found says so', async ({ page }) => {
 
 test('a new order keeps what was typed over a reload, and says what is missing', async ({ page }) => {
   await signIn(page);
-  await page
-    .getByRole('link', { name: /^New order/ })
-    .first()
-    .click();
+  await newOrder(page);
   await expect(page.getByRole('status').filter({ hasText: 'Name the product.' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Enter order' })).toBeDisabled();
   await type(page, 'Product name', 'Half entered card');
@@ -35,16 +32,12 @@ test('a new order keeps what was typed over a reload, and says what is missing',
   await page.reload();
   await expect(page.getByRole('button', { name: /^Product name, Half entered card/ })).toBeVisible();
   await page.getByRole('button', { name: 'Start over' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'Name the product.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What is to be made?' })).toBeVisible();
 });
 
 test('a size in inches is taken, a sheet of 20 m is not', async ({ page }) => {
   await signIn(page);
-  await page
-    .getByRole('link', { name: /^New order/ })
-    .first()
-    .click();
-  await page.getByRole('button', { name: 'Start over' }).click();
+  await newOrder(page);
   await type(page, 'Open width', '8 1/2 in');
   await expect(page.getByRole('button', { name: /^Open width, 215\.9 mm/ })).toBeVisible();
   await page.getByRole('button', { name: /^Height,/ }).click();

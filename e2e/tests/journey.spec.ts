@@ -1,15 +1,12 @@
 import { spawnSync } from 'node:child_process';
 import { expect, test } from '../house';
-import { enterOrder, signIn, type } from '../sign-in';
+import { enterOrder, fill, newOrder, signIn, type } from '../sign-in';
 
 test('a new order of line 1 goes from sign-in to the printed ticket by visible words', async ({ page }) => {
   await signIn(page);
-  await page
-    .getByRole('link', { name: /^New order/ })
-    .first()
-    .click();
+  await newOrder(page);
   await type(page, 'Product name', 'Harvest card with foil');
-  await page.getByLabel('Name of a new customer').fill(`Harvest society ${Math.random()}`);
+  await fill(page, 'Customer', `Harvest society ${Math.random()}`);
   await type(page, 'Quantity', '6000');
   await type(page, 'Open width', '210');
   await type(page, 'Height', '210');
@@ -17,7 +14,7 @@ test('a new order of line 1 goes from sign-in to the printed ticket by visible w
   await page.getByRole('button', { name: 'Add a piece' }).click();
   await type(page, 'Envelope', 'lined envelope');
   await page.getByLabel('Sealed').check();
-  await type(page, 'Deliver to', 'Fern Walk 1, Lindmoor');
+  await fill(page, 'Deliver to', 'Fern Walk 1, Lindmoor');
   await expect(page.getByRole('button', { name: /^Foil, Platen 1/ })).toBeVisible();
   await page.getByRole('button', { name: 'Enter order' }).click();
 
@@ -39,7 +36,8 @@ test('a new order of line 1 goes from sign-in to the printed ticket by visible w
   // An ordinary job says nothing; somebody who counts on less waste is told what it risks.
   await expect(page.getByText(/such jobs fall short/)).toHaveCount(0);
   await page.getByRole('button', { name: /^Print, / }).click();
-  await type(page, 'Running loss', '0.1');
+  await type(page, 'Running loss, front', '0.1');
+  await type(page, 'Running loss, back', '0.1');
   await page
     .getByRole('region', { name: 'Findings and working' })
     .getByRole('button', { name: /in 100 such jobs fall short/ })

@@ -1,22 +1,18 @@
 import { spawnSync } from 'node:child_process';
 import { expect, test } from '../house';
-import { signIn, type } from '../sign-in';
+import { fill, newOrder, signIn, type } from '../sign-in';
 
 test('a new order of line 2 goes from sign-in to the printed ticket by visible words', async ({ page }) => {
   await signIn(page);
-  await page
-    .getByRole('link', { name: /^New order/ })
-    .first()
-    .click();
-  await page.getByLabel('Line', { exact: true }).selectOption({ label: 'Labels from the roll' });
+  await newOrder(page, 'Labels from the roll');
   await type(page, 'Product name', 'Honey labels');
-  await page.getByLabel('Name of a new customer').fill(`Bee keepers ${Math.random()}`);
+  await fill(page, 'Customer', `Bee keepers ${Math.random()}`);
   await type(page, 'Quantity', '240000');
   await type(page, 'Label width', '50');
   await type(page, 'Labels across', '5');
   await type(page, 'Liner slit every', '50');
   await page.getByLabel('Touches food').check();
-  await type(page, 'Deliver to', 'Linden Row 6, Lindmoor');
+  await fill(page, 'Deliver to', 'Linden Row 6, Lindmoor');
   await expect(page.getByRole('button', { name: /^Reject, Inspection table/ })).toBeVisible();
   await page.getByRole('button', { name: 'Enter order' }).click();
 
@@ -63,11 +59,7 @@ test('a new order of line 2 goes from sign-in to the printed ticket by visible w
 
 test('labels wound on rolls lose the stacks and gain the rewinder', async ({ page }) => {
   await signIn(page);
-  await page
-    .getByRole('link', { name: /^New order/ })
-    .first()
-    .click();
-  await page.getByLabel('Line', { exact: true }).selectOption({ label: 'Labels from the roll' });
+  await newOrder(page, 'Labels from the roll');
   await expect(page.getByRole('button', { name: /^Stack,/ })).toBeVisible();
   await page.getByLabel('Delivered as').selectOption({ label: 'rolls' });
   await expect(page.getByRole('button', { name: /^Rewind,/ })).toBeVisible();

@@ -97,6 +97,9 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   await page.getByText('Pseudo card').first().waitFor();
   await note('orders');
   await page.goto('/orders/new');
+  await page.locator('.made button').first().waitFor();
+  await note('what is made');
+  await page.locator('.made button').first().click();
   await page.locator('dk-count-river').waitFor();
   await note('new order');
   await page.goto(job);

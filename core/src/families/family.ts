@@ -4,6 +4,7 @@ import type { Ledger } from '../quantity/ledger';
 import type { Scene } from '../scene/scene';
 import type { Plant } from '../plant/plant';
 import type { Choices, FamilyId, Settings, Wishes } from '../product/job-spec';
+import type { Side } from '../product/foil-area';
 import type { Part } from '../product/part';
 
 /** A stone of a family's route: which process, on which parts, and what the family sets on it. Step ids are `part.key`. */
@@ -32,7 +33,12 @@ export interface FamilyWords {
 
 /** Things of one kind under a field, each with fields of its own. Their words are `field.key`, and `field.add` for one more. */
 export interface ListOf {
-  of: readonly { key: string; kind: 'text' | 'length' | 'seconds' | 'count'; /** Said after it, before the next. */ then?: string }[];
+  of: readonly {
+    key: string;
+    kind: 'text' | 'length' | 'seconds' | 'count' | 'choice';
+    /** Of a choice; the first counts where nothing is said. */ options?: readonly string[];
+    /** Said after it, before the next. */ then?: string;
+  }[];
   /** Ids are the prefix and a number. */
   prefix: string;
   fresh(n: number): Record<string, unknown>;
@@ -51,6 +57,15 @@ export interface WishField {
   mayBeOff?: true;
 }
 
+/** Things of a list that have a place on the product: drawn on each side of it, and moved there. */
+export interface Placing {
+  /** The list they stand in; each thing says `xMm`, `yMm`. */
+  list: string;
+  views: { side: Side; scene: Scene }[];
+  /** The shape of a thing carries its ref; it may be moved between 0 and the most, so that it stays on the piece. */
+  things: { id: string; ref: string; name: string; side: Side; xMm: number; yMm: number; mostXMm: number; mostYMm: number }[];
+}
+
 /** A product line: data and choice of processes. */
 export interface Family<F extends FamilyId> {
   id: F;
@@ -63,6 +78,8 @@ export interface Family<F extends FamilyId> {
   starts: Wishes[F];
   /** The finished product as a drawing; dimension lines carry the keys of the fields they show as refs. */
   picture(wish: Wishes[F]): Scene;
+  /** What lies on the finished product and is placed by moving it there; null: nothing does. */
+  placing?(wish: Wishes[F]): Placing | null;
   /** Defaults are written to the ledger or the part with their origin. */
   parts(ids: { product: Id<'product'>; item: Id<'item'> }, wish: Wishes[F], plant: Plant, ledger: Ledger): Record<Id<'part'>, Part>;
   route(wish: Wishes[F], parts: Record<Id<'part'>, Part>, chosen: RouteChoices): RouteStone[];

@@ -1,12 +1,23 @@
 import * as z from 'zod';
 import { idText } from '../plant/plant-schema';
 import { artworkFields } from '../product/artwork';
+import { SIDES } from '../product/foil-area';
 import { coverageByInk, inkNames } from '../product/ink-names';
 import { LENGTH_MM, supplySchema } from '../product/job-spec';
 
 const foilMm = z.number().min(1, 'must be at least 1 mm').max(2_000, 'is longer than any sheet here');
 const sizeMm = z.number().min(LENGTH_MM.min, 'must be at least 10 mm').max(LENGTH_MM.max, 'is longer than any sheet here (5 m at most)');
-const foilArea = z.strictObject({ name: z.string().max(60), widthMm: foilMm, heightMm: foilMm, tool: idText.optional() });
+const edgeMm = z.number().min(0, 'must not be below 0').max(LENGTH_MM.max, 'is longer than any sheet here (5 m at most)');
+const foilArea = z.strictObject({
+  name: z.string().max(60),
+  widthMm: foilMm,
+  heightMm: foilMm,
+  side: z.enum(SIDES).optional(),
+  colour: z.string().trim().max(60).optional(),
+  xMm: edgeMm.optional(),
+  yMm: edgeMm.optional(),
+  tool: idText.optional(),
+});
 const applied = z.strictObject({
   name: z.string().trim().min(1).max(60),
   secondsEach: z.number().min(0).max(3600),

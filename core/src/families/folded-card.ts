@@ -5,11 +5,16 @@ import { practiceValue } from '../plant/practice';
 import { FOLDED_WIDTH } from '../finishing/folding';
 import { type Artwork, artworkOf } from '../product/artwork';
 import { foldsOf } from '../product/folds';
+import { type FoilArea, foilPlace, foilPlacesScene, SIDES } from '../product/foil-area';
 import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
 import type { Family, RouteStone } from './family';
 import { foldedCardPicture } from './folded-card-picture';
 import { FoldedCardWish } from './folded-card-wish';
+
+/** The foil areas of a card; struck on the front where nothing else is said. */
+const foilsOf = ({ foils = {} }: FoldedCardWish): FoilArea[] =>
+  Object.entries(foils).map(([id, { side = 'front', ...area }]) => ({ id, side, ...area }));
 
 /** Line 1: flat and folded cards, leaflets, posters: offset, hot foil, guillotine, fold, hands, envelope, bands, cartons. */
 export const foldedCard: Family<'folded-card'> = {
@@ -48,6 +53,10 @@ export const foldedCard: Family<'folded-card'> = {
       'foils.name': 'Name of the foil area',
       'foils.widthMm': 'Foil width',
       'foils.heightMm': 'Foil height',
+      'foils.colour': 'Foil',
+      'foils.side': 'Side of the foil',
+      'foils.xMm': 'From the left edge',
+      'foils.yMm': 'From the top edge',
       'foils.add': 'Add a foil area',
       foilToPrintMm: 'Foil to print, asked',
       applied: 'Pieces put on by hand',
@@ -90,8 +99,12 @@ export const foldedCard: Family<'folded-card'> = {
       list: {
         of: [
           { key: 'name', kind: 'text' },
+          { key: 'colour', kind: 'text', then: ',' },
           { key: 'widthMm', kind: 'length', then: '×' },
-          { key: 'heightMm', kind: 'length' },
+          { key: 'heightMm', kind: 'length', then: 'on the' },
+          { key: 'side', kind: 'choice', options: SIDES },
+          { key: 'xMm', kind: 'length', then: 'from the left,' },
+          { key: 'yMm', kind: 'length', then: 'from the top' },
         ],
         prefix: 'f',
         fresh: (n) => ({ name: `foil ${n}`, widthMm: 40, heightMm: 30 }),
@@ -131,6 +144,26 @@ export const foldedCard: Family<'folded-card'> = {
   starts: { openWidthMm: 296, openHeightMm: 148, folds: 1, front: ['K', 'C', 'M', 'Y'], back: ['K'], perBand: 6 },
 
   picture: foldedCardPicture,
+  placing: (wish) => {
+    const areas = foilsOf(wish);
+    if (areas.length === 0) return null;
+    const piece = {
+      widthMm: wish.openWidthMm ?? 296,
+      heightMm: wish.openHeightMm ?? 148,
+      traits: { folds: { folds: wish.folds ?? 1, foldedWidthMm: 0 } },
+    };
+    return {
+      list: 'foils',
+      views: SIDES.map((side) => ({ side, scene: foilPlacesScene(piece, areas, side) })),
+      things: areas.map((a) => ({
+        ...a,
+        ...foilPlace(a, piece),
+        ref: `foil ${a.id}`,
+        mostXMm: piece.widthMm - a.widthMm,
+        mostYMm: piece.heightMm - a.heightMm,
+      })),
+    };
+  },
 
   parts({ product, item }, wish, plant, ledger) {
     const id: Id<'part'> = idOf(product, 'card');
@@ -140,13 +173,7 @@ export const foldedCard: Family<'folded-card'> = {
       openMm: typed(widthMm, 'mm', 'openWidthMm'),
       panels: typed(folds + 1, '1', 'folds'),
     });
-    const foils = Object.entries(wish.foils ?? {}).map(([foilId, f]) => ({
-      id: foilId,
-      name: f.name,
-      widthMm: f.widthMm,
-      heightMm: f.heightMm,
-      ...(f.tool !== undefined && { tool: f.tool }),
-    }));
+    const foils = foilsOf(wish);
     const applied = Object.entries(wish.applied ?? {}).map(([pieceId, p]) => ({ id: pieceId, ...p }));
     const part: Part = {
       id,

@@ -117,6 +117,8 @@ export interface PaperPage {
   /** The stone's own drawing; `sheet`: and the sheet as it lies, with gripper and lay. */
   scene: boolean;
   sheet?: true;
+  /** Drawings beside the stone's own: what it is about, seen as the person there sees it. */
+  more?: Scene[];
   rows: PanelRow[];
   lists: { title: string; head: string[]; rows: string[][] }[];
   blanks: string[];

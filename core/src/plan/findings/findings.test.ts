@@ -257,6 +257,35 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
       spec: settings('foil', { returnBy: '2026-03-20' }),
     },
   },
+  'foil.offPiece': {
+    level: 'release',
+    fires: { spec: wish({ foils: { f1: { name: 'crest', widthMm: 40, heightMm: 30, xMm: 180, yMm: 10 } } }) },
+    silent: { spec: wish({ foils: { f1: { name: 'crest', widthMm: 40, heightMm: 30, xMm: 170, yMm: 10 } } }) },
+  },
+  'foil.acrossFold': {
+    level: 'decide',
+    fires: { spec: wish({ foils: { f1: { name: 'crest', widthMm: 40, heightMm: 30, xMm: 80, yMm: 10 } } }) },
+    silent: { spec: wish({ foils: { f1: { name: 'crest', widthMm: 40, heightMm: 30, xMm: 105, yMm: 10 } } }) },
+  },
+  'foil.bothSides': {
+    level: 'release',
+    fires: {
+      spec: wish({
+        foils: {
+          f1: { name: 'crest', widthMm: 40, heightMm: 30 },
+          f2: { name: 'seal', widthMm: 20, heightMm: 20, side: 'back' },
+        },
+      }),
+    },
+    silent: {
+      spec: wish({
+        foils: {
+          f1: { name: 'crest', widthMm: 40, heightMm: 30, side: 'back' },
+          f2: { name: 'seal', widthMm: 20, heightMm: 20, side: 'back' },
+        },
+      }),
+    },
+  },
   'foil.tooLarge': {
     level: 'release',
     fires: { spec: wish({ foils: { f1: { name: 'crest', widthMm: 230, heightMm: 30 } } }) },

@@ -30,6 +30,7 @@ export function ticketPages({ plan, contexts }: Planned): TicketPage[] {
       stone,
       drawings: [
         ...(page.scene ? [routed.process.scene(cx)] : []),
+        ...(page.more ?? []),
         ...(page.sheet ? [sheetScene(cx.layout, cx.parts, cx.stock, cx.workStyle, practiceTerm(cx.plant, 'layout.colourBarMm'))] : []),
       ],
       next: [...new Set(next.flatMap((id) => machines.get(id) ?? []))].join(', ') || null,

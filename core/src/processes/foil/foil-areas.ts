@@ -1,25 +1,10 @@
 import type { Id, Term } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { practiceTerm } from '../../plant/practice';
+import type { FoilArea } from '../../product/foil-area';
 import type { Part } from '../../product/part';
 import { copyPlaces } from '../../layout/layout';
 import { type ConsumeContext, type DraftContext, setting } from '../process';
-
-/** A hot-foil area on a part. */
-export interface FoilArea {
-  id: Id<'foil'>;
-  name: string;
-  widthMm: number;
-  heightMm: number;
-  foilStock?: Id<'stock'>;
-  tool?: Id<'tool'>;
-}
-declare module '../../product/part' {
-  interface Traits {
-    /** Areas struck with foil, and how close to print they are asked. */
-    foil: { areas: FoilArea[]; toPrintMm?: number };
-  }
-}
 
 /** How the dies of one foil area stand on the sheet: lanes along the foil (feed direction), dies in a lane, pitch between them. */
 interface Lanes {

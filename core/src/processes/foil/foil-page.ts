@@ -1,6 +1,7 @@
 import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { copiesUp } from '../../layout/layout';
+import { foilPlace, foilPlacesScene, isPlaced, SIDES } from '../../product/foil-area';
 import { foilPull } from '../../ink/foil-pull';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
 import { machineRow, runningLossRow, setupKindRow } from '../rows';
@@ -10,11 +11,28 @@ export const foilPaper = (cx: ConsumeContext): PaperPage[] => [
   {
     department: 'foil',
     scene: true,
+    more: cx.parts.flatMap((part) => {
+      const areas = part.traits?.foil?.areas ?? [];
+      return SIDES.filter((side) => areas.some((a) => a.side === side)).map((side) => foilPlacesScene(part, areas, side));
+    }),
     rows: foilPanel(cx),
     lists: [
       {
         title: 'dies',
-        head: ['area', 'size', 'dies', 'lanes', 'foil width', 'strokes before a jump', 'short advance', 'jump'],
+        head: [
+          'area',
+          'foil',
+          'side',
+          'from left',
+          'from top',
+          'size',
+          'dies',
+          'lanes',
+          'foil width',
+          'strokes before a jump',
+          'short advance',
+          'jump',
+        ],
         rows: areasOnForm(cx).map((a) => {
           const lanes = foilLanes(cx, a);
           const pull = foilPull({
@@ -23,8 +41,12 @@ export const foilPaper = (cx: ConsumeContext): PaperPage[] => [
             pitchMm: lanes.pitchMm,
             dies: lanes.dies,
           });
+          const { xMm, yMm } = foilPlace(a, a.part);
           return [
             a.name,
+            a.colour ?? '–',
+            a.side,
+            ...(isPlaced(a) ? [`${inTenths(xMm)} mm`, `${inTenths(yMm)} mm`] : ['not placed', '–']),
             `${a.widthMm} × ${a.heightMm} mm`,
             String(cx.ledger.value(`${cx.id}.die.${a.key}.dies`)),
             String(lanes.lanes),

@@ -43,6 +43,19 @@ export const FOIL_WORDS: KindWords = {
       title: (a) => `Foil asked to ±${said(a['asked'], 2)} mm`,
       says: (a) => `The machine holds ±${said(a['holds'], 2)} mm. Widen the artwork under the foil.`,
     },
+    'foil.offPiece': {
+      title: (a) => `Foil “${a['area']}” reaches beyond the edge`,
+      says: (a) => `The open piece measures ${said(a['widthMm'])} × ${said(a['heightMm'])} mm; what lies beyond is trimmed off.`,
+    },
+    'foil.acrossFold': {
+      title: (a) => `Foil “${a['area']}” lies across a fold`,
+      says: (a) => `Folded at ${said(a['lineMm'])} mm from the left; foil cracks there.`,
+    },
+    'foil.bothSides': {
+      title: () => 'Foil on both sides',
+      says: (a) =>
+        `“${a['area']}” is struck on the ${a['side']}, ${a['other']} on the other side: that is a second run, and one is planned.`,
+    },
     'foil.tooLarge': {
       title: (a) => `Foil “${a['area']}” is larger than its place`,
       says: (a) =>
@@ -50,6 +63,9 @@ export const FOIL_WORDS: KindWords = {
     },
   },
   remedies: {
+    'remedy.foilOntoPiece': (a) => `Move “${a['area']}” onto the piece`,
+    'remedy.foilBesideFold': (a) => `Move “${a['area']}” to the left of the fold`,
+    'remedy.foilOneSide': (a) => `Strike “${a['area']}” on the same side`,
     'remedy.widenArt': () => 'Ask prepress to widen',
     'remedy.smallerFoil': () => 'Ask for a smaller foil area',
   },

@@ -100,6 +100,8 @@ export const DESK_SCREENS = {
   'toolsPanel.beingMade': 'job {0} makes them, ready {1}',
   'toolsPanel.bought': 'bought, {0} days',
   'toolsPanel.buy': 'Buy them instead',
+  'toolsPanel.takeFor': 'From the store for {0}',
+  'toolsPanel.takeFromStore': 'take from the store',
   'toolsPanel.count': 'pieces',
   'toolsPanel.from': 'from',
   'toolsPanel.fromStore': 'from the store: {0}',

@@ -8,6 +8,7 @@ import { editAt, type Edit, formatNumber, type Item, type JobSpec, orderedQuanti
 import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
 import { EditValue } from '../shared/edit-value';
+import { Suggest } from '../shared/suggest';
 
 /** Pieces of a version somebody has just asked for. */
 const NEW_VERSION = 1_000;
@@ -15,7 +16,7 @@ const NEW_VERSION = 1_000;
 /** What goes where and when: dates, addresses and versions of every order the job works for, and whether they add up; and the way to take another order in. */
 @Component({
   selector: 'dk-deliveries-panel',
-  imports: [EditValue, RouterLink, MatButton, MatCheckbox, MatInputModule],
+  imports: [EditValue, Suggest, RouterLink, MatButton, MatCheckbox, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@for (i of items(); track i.id) {
       <div class="top">
@@ -83,13 +84,13 @@ const NEW_VERSION = 1_000;
                 </td>
               }
               <td>
-                <dk-edit-value
+                <dk-suggest
                   [label]="say('deliveriesPanel.deliverTo', at + 1)"
-                  kind="text"
+                  [options]="addresses()"
                   [value]="d.to"
                   [placeholder]="say('deliveriesPanel.address')"
                   [locked]="locked()"
-                  (changed)="setDelivery(i.id, i.item, at, { to: $any($event) ?? '' })"
+                  (changed)="setDelivery(i.id, i.item, at, { to: $event })"
                 />
               </td>
               <td>
@@ -181,6 +182,12 @@ export class DeliveriesPanel {
       };
     }),
   );
+
+  /** Where this job's pieces go already. */
+  protected readonly addresses = computed(() => {
+    const all = Object.values(this.spec().items).flatMap((item) => item.deliveries.map((d) => d.to));
+    return [...new Set(all)].filter((address) => address !== '').map((address) => ({ value: address, says: address }));
+  });
 
   private put(id: string, deliveries: Item['deliveries']): void {
     this.edits.emit([editAt(this.spec(), ['items', id, 'deliveries'], deliveries)]);

@@ -249,7 +249,7 @@ describe('deliveries', () => {
     expect(new Set(fields).size).toBe(fields.length);
     host.querySelectorAll<HTMLElement>('tbody tr')[1]?.querySelector<HTMLElement>('td.number button')?.click();
     await settle();
-    const input = host.querySelector('input.mat-mdc-input-element') as HTMLInputElement;
+    const input = host.querySelector('dk-edit-value input') as HTMLInputElement;
     input.value = '800';
     input.dispatchEvent(new Event('input'));
     expect(edits.at(-1)?.[0]?.now).toMatchObject([{ share: { only: 5_000 } }, { share: { only: 800 }, to: 'Pier 3' }]);

@@ -7,13 +7,14 @@ import { EditValue, type EditKind } from '../shared/edit-value';
 import { FigureValue } from '../shared/figure';
 import { FindingMark } from './finding-mark';
 import { InPlace } from '../shared/in-place';
+import { Suggest, type Suggestion } from '../shared/suggest';
 
 const MOST_ROWS = 9;
 
 /** A stone's settings and figures, at most nine rows; the rest unfolds. Rows come from the process, so a new process needs no screen. */
 @Component({
   selector: 'dk-stone-panel',
-  imports: [EditValue, FigureValue, FindingMark, MatButtonToggleModule, InPlace, MatButton, MatInputModule],
+  imports: [EditValue, FigureValue, FindingMark, Suggest, MatButtonToggleModule, InPlace, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: ` @if (stone().runs.length > 1) {
       <mat-button-toggle-group
@@ -33,7 +34,16 @@ const MOST_ROWS = 9;
         <div class="row">
           <dt>{{ name(row) }}</dt>
           <dd>
-            @if (row.edit?.kind === 'choice' && row.edit; as edit) {
+            @if (row.edit?.kind === 'choice' && row.label === 'stock' && row.edit; as edit) {
+              <dk-suggest
+                only
+                [label]="name(row)"
+                [options]="optionsOf(edit)"
+                [value]="value(row) || standing(edit, row.text)"
+                [locked]="locked()"
+                (changed)="choose(edit.at, $event)"
+              />
+            } @else if (row.edit?.kind === 'choice' && row.edit; as edit) {
               <select
                 matNativeControl
                 dkInPlace
@@ -191,6 +201,11 @@ export class StonePanel {
       return String(row.edit?.kind === 'percent' ? found / 10_000 : row.edit?.kind === 'hours' ? found / 3600 : found);
     return typeof found === 'string' ? found : '';
   }
+  protected optionsOf = (edit: NonNullable<PanelRow['edit']>): Suggestion[] =>
+    (edit.options ?? []).map(({ value, says }) => ({ value, says: label(says) }));
+  /** The option a row shows by its words. */
+  protected standing = (edit: NonNullable<PanelRow['edit']>, text = ''): string =>
+    edit.options?.find((o) => o.says === text || label(o.says) === text)?.value ?? text;
   protected choose(at: string[], value: string): void {
     this.edits.emit([editAt(this.spec(), at, value)]);
   }

@@ -5,6 +5,7 @@ import type { Job } from '@druckerei/contract';
 import { type Edit, editAt, formatMoment, formatNumber, type JobSpec, type Place, type Plan, say } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
+import { Suggest, type Suggestion } from '../shared/suggest';
 
 interface Row {
   id: string;
@@ -15,12 +16,17 @@ interface Row {
   job: string | null;
   mayMake: boolean;
   mayBuy: boolean;
+  /** What lies in the store and could be taken for it. */
+  kept: Suggestion[];
 }
+
+const keptTools = ({ tools }: Job['shelf']): Suggestion[] =>
+  Object.entries(tools).flatMap(([id, t]) => (t.state === 'store' ? [{ value: id, says: id, more: t.spec }] : []));
 
 /** Tools the job needs beside its plates, and where each comes from: bought, from the store, or made by a job of the house, which this one waits for. */
 @Component({
   selector: 'dk-tools-panel',
-  imports: [RouterLink, MatButton],
+  imports: [RouterLink, MatButton, Suggest],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<h2>{{ say('toolsPanel.tools') }}</h2>
     @if (failure(); as f) {
@@ -50,6 +56,15 @@ interface Row {
             <td class="acts">
               @if (t.mayMake) {
                 <button type="button" matButton [disabled]="busy()" (click)="make(t.id)">{{ say('toolsPanel.makeHere') }}</button>
+              }
+              @if (t.kept.length > 0) {
+                <dk-suggest
+                  only
+                  [label]="say('toolsPanel.takeFor', t.what)"
+                  [options]="t.kept"
+                  [placeholder]="say('toolsPanel.takeFromStore')"
+                  (changed)="take(t.id, $event)"
+                />
               }
               @if (t.mayBuy) {
                 <button type="button" matButton (click)="buy(t.id)">{{ say('toolsPanel.buy') }}</button>
@@ -94,6 +109,7 @@ export class ToolsPanel {
         from: this.fromSays(supply, child),
         job: supply.from === 'job' && child ? supply.job : null,
         mayMake: free && made !== undefined && alternativeOf === null && child === undefined,
+        kept: free ? keptTools(shelf) : [],
         mayBuy: free && Object.hasOwn(this.spec().choices.supply, id),
       };
     });
@@ -129,6 +145,9 @@ export class ToolsPanel {
         this.failure.set(f);
       },
     });
+  }
+  protected take(id: string, tool: string): void {
+    this.edits.emit([editAt(this.spec(), ['choices', 'supply', id], { from: 'store', tool })]);
   }
   protected buy(tool: string): void {
     this.edits.emit([editAt(this.spec(), ['choices', 'supply', tool], undefined)]);

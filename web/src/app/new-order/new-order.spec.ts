@@ -54,12 +54,17 @@ async function open(customers = [CHOIR]): Promise<Page> {
     input.dispatchEvent(new Event('input'));
     await settle();
   };
+  // A card is to be made, unless an order was left half typed.
+  host.querySelector<HTMLButtonElement>('.made button')?.click();
+  await settle();
   return { host, http, settle, type, button, spec: () => JSON.parse(localStorage.getItem(KEPT) ?? 'null') as JobSpec };
 }
-const choose = (host: HTMLElement, label: string, value: string): void => {
-  const select = host.querySelector<HTMLSelectElement>(`select[aria-label="${label}"]`) as HTMLSelectElement;
-  select.value = value;
-  select.dispatchEvent(new Event('change'));
+/** Types a customer's name and leaves the field. */
+const choose = (host: HTMLElement, name: string): void => {
+  const field = host.querySelector<HTMLInputElement>('input[aria-label="Customer"]') as HTMLInputElement;
+  field.value = name;
+  field.dispatchEvent(new Event('input'));
+  field.dispatchEvent(new Event('blur'));
 };
 
 describe('a new order', () => {
@@ -68,6 +73,19 @@ describe('a new order', () => {
     mockAsks.length = 0;
   });
 
+  it('begins with a picture of everything that is made, and says what is not', async () => {
+    localStorage.clear();
+    const { host, button, settle, spec } = await open();
+    button('Something else than: Card or leaflet').click();
+    await settle();
+    const made = [...host.querySelectorAll<HTMLButtonElement>('.made button')];
+    expect(made.map((b) => b.querySelector('b')?.textContent)).toEqual(['Card or leaflet', 'Labels from the roll', 'Hot-foil dies']);
+    expect(made.every((b) => b.querySelector('svg') !== null)).toBe(true);
+    expect(host.textContent).toContain('folding cartons');
+    made[1]!.click();
+    await settle();
+    expect(Object.values(spec().products)).toMatchObject([{ kind: 'made', family: 'label-sheet' }]);
+  });
   it('starts from what the family usually is, due in two weeks, and plans it at once', async () => {
     const spec = freshSpec('folded-card', new Date('2026-03-02T08:00:00Z'));
     expect(spec.items['i1']?.deliveries[0]?.by).toBe('2026-03-16T12:00');
@@ -80,7 +98,7 @@ describe('a new order', () => {
     expect(button('Enter order').getAttribute('aria-disabled') === 'true').toBe(true);
     await type('Product name', 'Spring card');
     expect(host.querySelector('[role=status]')?.textContent).toContain('Choose the customer');
-    choose(host, 'Customer', CHOIR.id);
+    choose(host, 'lindmoor choir');
     await settle();
     expect(button('Enter order').getAttribute('aria-disabled') === 'true').toBe(false);
   });
@@ -91,12 +109,16 @@ describe('a new order', () => {
     expect(spec().items['i1']?.deliveries[0]?.share).toEqual({ only: 12_500 });
   });
   it('takes the customer’s address where none was typed, and keeps one that was', async () => {
-    const { host, type, spec, settle } = await open();
-    choose(host, 'Customer', CHOIR.id);
+    const { host, spec, settle } = await open();
+    choose(host, 'lindmoor choir');
     await settle();
     expect(spec().items['i1']?.deliveries[0]?.to).toBe('Hall 2, Lindmoor');
-    await type('Deliver to', 'Side door');
-    choose(host, 'Customer', CHOIR.id);
+    const to = host.querySelector<HTMLInputElement>('input[aria-label="Deliver to"]') as HTMLInputElement;
+    to.value = 'Side door';
+    to.dispatchEvent(new Event('input'));
+    to.dispatchEvent(new Event('blur'));
+    await settle();
+    choose(host, 'lindmoor choir');
     await settle();
     expect(spec().items['i1']?.deliveries[0]?.to).toBe('Side door');
   });
@@ -116,6 +138,9 @@ describe('a new order', () => {
     expect(second.button('Product name,').textContent).toContain('Spring card');
     second.button('Start over').click();
     await second.settle();
+    expect(second.host.querySelector('h1')?.textContent).toBe('What is to be made?');
+    second.host.querySelector<HTMLButtonElement>('.made button')?.click();
+    await second.settle();
     expect(second.button('Product name,').textContent).toContain('New order');
   });
   it('ignores a kept order that this version cannot read', async () => {
@@ -127,7 +152,7 @@ describe('a new order', () => {
     const { host, http, type, button, settle } = await open();
     const went = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
     await type('Product name', 'Spring card');
-    choose(host, 'Customer', CHOIR.id);
+    choose(host, 'lindmoor choir');
     await settle();
     button('Enter order').click();
     button('Enter').click();
@@ -140,10 +165,9 @@ describe('a new order', () => {
   it('makes a new customer first', async () => {
     const { host, http, type, button, settle } = await open([]);
     await type('Product name', 'Spring card');
-    const name = host.querySelector<HTMLInputElement>('input[aria-label="Name of a new customer"]') as HTMLInputElement;
-    name.value = 'Heron Bakery';
-    name.dispatchEvent(new Event('input'));
+    choose(host, 'Heron Bakery');
     await settle();
+    expect(host.textContent).toContain('a new customer');
     button('Enter order').click();
     const made = http.expectOne('/api/customers');
     expect(made.request.body).toMatchObject({ name: 'Heron Bakery' });
@@ -154,7 +178,7 @@ describe('a new order', () => {
   it('keeps everything when the server refuses, says why, and can be tried again', async () => {
     const { host, http, type, button, settle, spec } = await open();
     await type('Product name', 'Spring card');
-    choose(host, 'Customer', CHOIR.id);
+    choose(host, 'lindmoor choir');
     await settle();
     button('Enter order').click();
     const fields = [{ path: 'spec.name', says: 'is too long' }];
@@ -169,7 +193,7 @@ describe('a new order', () => {
   it('says so when the server does not answer', async () => {
     const { host, http, type, button, settle } = await open();
     await type('Product name', 'Spring card');
-    choose(host, 'Customer', CHOIR.id);
+    choose(host, 'lindmoor choir');
     await settle();
     button('Enter order').click();
     http.expectOne('/api/orders').error(new ProgressEvent('error'), { status: 0 });

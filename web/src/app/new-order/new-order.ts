@@ -13,7 +13,6 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { MatButton } from '@angular/material/button';
-import { MatInputModule } from '@angular/material/input';
 import { MatTooltip } from '@angular/material/tooltip';
 import { Store } from '@ngrx/store';
 import { catchError, map, of, switchMap } from 'rxjs';
@@ -22,14 +21,15 @@ import {
   applyEdits,
   editAt,
   type Edit,
-  FAMILIES,
   type FamilyId,
   familyOf,
   formatFigure,
   type JobSpec,
   JobSpecSchema,
   label,
+  FAMILIES,
   NO_CHOICES,
+  NOT_MADE_YET,
   type Plant,
   type Shelf,
   type Place,
@@ -47,11 +47,13 @@ import { PlanContext } from '../shared/plan-context';
 import { Shortcuts } from '../shared/shortcuts';
 import { Units } from '../shared/units';
 import { SessionActions } from '../session/session.feature';
-import { InPlace } from '../shared/in-place';
+import { PictureFields } from '../shared/picture-fields';
+import { Suggest } from '../shared/suggest';
 
 const NEW_NAME = say('newOrder.newOrder2');
 const KEPT = 'druckerei.new-order';
 const DAY_MS = 86_400_000;
+const FAMILY_IDS = Object.keys(FAMILIES) as FamilyId[];
 
 /** A fresh specification of a family: its starting wish, a quantity, a date in two weeks. */
 export function freshSpec(family: FamilyId, now: Date): JobSpec {
@@ -80,7 +82,7 @@ export function freshSpec(family: FamilyId, now: Date): JobSpec {
 /** Taking in an order: a picture of the product with its sizes, quantity, date and customer; the river grows under them while typing. What is typed stays in this browser until the order is entered. */
 @Component({
   selector: 'dk-new-order',
-  imports: [RouterLink, ProductForm, StartFrom, CountRiver, Findings, EditValue, InPlace, MatButton, MatInputModule, MatTooltip],
+  imports: [RouterLink, ProductForm, StartFrom, CountRiver, Findings, EditValue, PictureFields, Suggest, MatButton, MatTooltip],
   providers: [Planner],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './new-order.html',
@@ -98,8 +100,15 @@ export class NewOrder implements OnDestroy {
   private readonly units = inject(Units);
   private readonly plants = inject(PlanContext);
   protected readonly planner = inject(Planner);
-  protected readonly families = Object.values(FAMILIES).map(({ id, words }) => ({ id, words }));
-  protected readonly spec = signal(this.keptSpec() ?? freshSpec('folded-card', new Date()));
+  protected readonly families = FAMILY_IDS.map((id) => {
+    const { words, picture, starts } = familyOf(id);
+    return { id, words, picture: picture(starts) };
+  });
+  protected readonly notMade = NOT_MADE_YET.join(', ');
+  private readonly kept = this.keptSpec();
+  /** What is to be made is chosen first; an order that was left half typed goes on where it was. */
+  protected readonly picking = signal(this.kept === null);
+  protected readonly spec = signal(this.kept ?? freshSpec('folded-card', new Date()));
   protected readonly customer = signal('');
   protected readonly newName = signal('');
   protected readonly refused = signal<Record<string, string>>({});
@@ -123,6 +132,13 @@ export class NewOrder implements OnDestroy {
     currency: this.plant()?.currency ?? 'EUR',
     units: this.units.system(),
   }));
+  protected readonly known = computed(() => this.customers().map(({ id, name, address }) => ({ value: id, says: name, more: address })));
+  /** Where orders went before, the customer's own first. */
+  protected readonly addresses = computed(() => {
+    const own = this.customers().filter((c) => c.id === this.customer());
+    const all = [...own, ...this.customers()].map((c) => c.address).filter((address) => address !== '');
+    return [...new Set(all)].map((address) => ({ value: address, says: address }));
+  });
   protected readonly planning = this.planner.planning;
   protected readonly item = computed(() => Object.entries(this.spec().items)[0]);
   private readonly itemId = computed(() => this.item()?.[0] ?? 'i1');
@@ -159,11 +175,13 @@ export class NewOrder implements OnDestroy {
       if (c) this.planner.plan(this.spec(), c.plant, c.shelf);
     });
     effect(() => {
-      localStorage.setItem(KEPT, JSON.stringify(this.spec()));
+      const typed = JSON.stringify(this.spec());
+      if (!this.picking()) localStorage.setItem(KEPT, typed);
     });
     afterNextRender(() => {
       const job = this.again();
       if (job === undefined) return;
+      this.picking.set(false);
       this.starting.set(true);
       this.startFrom()?.again(job);
     });
@@ -213,28 +231,39 @@ export class NewOrder implements OnDestroy {
   protected setOvers(value: unknown): void {
     if (typeof value === 'number') this.edit([editAt(this.spec(), ['items', this.itemId(), 'overs', 'overPpm'], value)]);
   }
-  protected pick(id: string): void {
-    this.customer.set(id);
-    const address = this.customers().find((c) => c.id === id)?.address;
-    if (address && !this.delivery()?.to) this.setAddress(address);
+  /** One that is known, by id; else the name of a new one. */
+  protected pick(who: string): void {
+    const known = this.customers().find((c) => c.id === who);
+    this.customer.set(known?.id ?? '');
+    this.newName.set(known ? '' : who);
+    if (known?.address && !this.delivery()?.to) this.setAddress(known.address);
   }
   /** A specification from somewhere else: an old job, a file. */
   protected start({ spec, customer }: { spec: JobSpec; customer: string | null }): void {
+    this.picking.set(false);
     this.spec.set(spec);
     this.refused.set({});
     if (customer !== null) this.customer.set(customer);
   }
+  /** From the beginning: what is to be made. */
   protected clear(): void {
-    this.begin(this.family());
+    localStorage.removeItem(KEPT);
+    this.picking.set(true);
+  }
+  protected fromElsewhere(): void {
+    this.picking.set(false);
+    this.starting.set(true);
   }
   protected begin(family: FamilyId): void {
     this.spec.set(freshSpec(family, new Date()));
     this.refused.set({});
+    this.picking.set(false);
   }
   protected readonly family = computed((): FamilyId => {
     const made = Object.values(this.spec().products).find((p) => p.kind === 'made');
     return made?.kind === 'made' ? made.family : 'folded-card';
   });
+  protected readonly familyName = computed(() => familyOf(this.family()).words.name);
   protected readonly why = (path: string): string | null => this.refused()[path] ?? null;
 
   /** Clicked twice is one order: the id was made when the page opened. */

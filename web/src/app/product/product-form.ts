@@ -24,6 +24,7 @@ import { EditValue } from '../shared/edit-value';
 import { type PictureField, PictureFields } from '../shared/picture-fields';
 import { InPlace } from '../shared/in-place';
 import { Icon } from '../shared/icon';
+import { type Moved, PlaceThings } from './place-things';
 
 interface Made {
   id: string;
@@ -46,13 +47,14 @@ interface Item {
 /** What the customer wants: sizes on the picture of the finished product, the rest beside it, each edited in place. */
 @Component({
   selector: 'dk-product-form',
-  imports: [EditValue, MatChipsModule, PictureFields, InPlace, MatButton, MatCheckbox, MatInputModule, Icon],
+  imports: [EditValue, MatChipsModule, PictureFields, PlaceThings, InPlace, MatButton, MatCheckbox, MatInputModule, Icon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './product-form.html',
   styleUrl: './product-form.scss',
 })
 export class ProductForm {
   protected readonly say = say;
+  protected readonly label = label;
   protected readonly closeIcon = mdiClose;
   readonly spec = input.required<JobSpec>();
   readonly plant = input.required<Plant>();
@@ -76,6 +78,11 @@ export class ProductForm {
   protected readonly picture = computed(() => {
     const made = this.made();
     return made?.family.picture(made.wish) ?? null;
+  });
+
+  protected readonly placing = computed(() => {
+    const made = this.made();
+    return made?.family.placing?.(made.wish) ?? null;
   });
 
   protected readonly rows = computed((): Row[] => {
@@ -116,6 +123,11 @@ export class ProductForm {
   protected setIn(key: string, id: string, prop: string, value: unknown): void {
     const made = this.made();
     if (made) this.edits.emit([editAt(this.spec(), ['products', made.id, 'wish', key, id, prop], value)]);
+  }
+  protected place(key: string, { id, xMm, yMm }: Moved): void {
+    const made = this.made();
+    const at = (prop: string): string[] => ['products', made?.id ?? '', 'wish', key, id, prop];
+    if (made) this.edits.emit([editAt(this.spec(), at('xMm'), xMm), editAt(this.spec(), at('yMm'), yMm)]);
   }
   protected drop(key: string, id: string): void {
     const made = this.made();
