@@ -3,6 +3,7 @@ import { floor } from './floor';
 import { jobs } from './jobs';
 import { orders } from './orders';
 import { keeping } from './keeping';
+import { logbook } from './logbook';
 import { people } from './people';
 import { plants } from './plants';
 import { session } from './session';
@@ -24,6 +25,7 @@ export const api = {
   ...jobs,
   ...stock,
   ...floor,
+  ...logbook,
   ...tasks,
   ...today,
   ...tools,

@@ -5,6 +5,7 @@ export * from './floor';
 export * from './jobs';
 export * from './keeping';
 export * from './kitchen';
+export * from './logbook';
 export * from './openapi';
 export * from './orders';
 export * from './people';

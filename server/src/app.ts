@@ -25,6 +25,7 @@ import { peopleHandlers } from './people/people.handlers';
 import { plantsHandlers } from './plants/plants.handlers';
 import { stockHandlers } from './stock/stock.handlers';
 import { tasksHandlers } from './tasks/tasks.handlers';
+import { logbookHandlers } from './logbook/logbook.handlers';
 import { todayHandlers } from './today/today.handlers';
 import type { Threads } from './tasks/threads';
 import { gate, sameOrigin } from './session/gate';
@@ -141,6 +142,7 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProx
       ...stockHandlers,
       ...floorHandlers,
       ...tasksHandlers,
+      ...logbookHandlers,
       ...todayHandlers,
       ...toolsHandlers,
       ...kitchenHandlers,

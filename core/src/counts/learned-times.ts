@@ -34,7 +34,7 @@ export interface OwnTime {
 const LEAST_RUN_S = 300;
 
 /** The value below which a share of sorted values lies, between neighbours in proportion. Source: definition 7 of Hyndman and Fan, Am. Statistician 50 (1996). */
-function quantile(sorted: readonly number[], share: number): number {
+export function quantile(sorted: readonly number[], share: number): number {
   const at = (sorted.length - 1) * share;
   const low = sorted[Math.floor(at)] ?? 0;
   return low + ((sorted[Math.ceil(at)] ?? low) - low) * (at - Math.floor(at));

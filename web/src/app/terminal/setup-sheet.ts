@@ -69,23 +69,22 @@ const EARLY_REASONS = ['terminal.early.ended', 'terminal.early.soon', 'terminal.
           }
         </p>
       }
-      @for (w of early(); track w) {
-        <p class="note level-decide" role="status" data-figures>{{ w }}</p>
-      }
-      @if (early().length > 0) {
-        <mat-button-toggle-group
-          vertical
-          hideSingleSelectionIndicator
-          [attr.aria-label]="say('terminal.earlyWhy')"
-          [value]="reason()"
-          (change)="reason.set($event.value)"
-        >
-          @for (r of reasons; track r) {
-            <mat-button-toggle [value]="say(r)">{{ say(r) }}</mat-button-toggle>
-          }
-        </mat-button-toggle-group>
-      }
       <div class="do">
+        @for (w of early(); track w) {
+          <p class="note level-decide" role="status" data-figures>{{ w }}</p>
+        }
+        @if (early().length > 0) {
+          <mat-button-toggle-group
+            hideSingleSelectionIndicator
+            [attr.aria-label]="say('terminal.earlyWhy')"
+            [value]="reason()"
+            (change)="reason.set($event.value)"
+          >
+            @for (r of reasons; track r) {
+              <mat-button-toggle [value]="say(r)">{{ say(r) }}</mat-button-toggle>
+            }
+          </mat-button-toggle-group>
+        }
         <button type="button" matButton="outlined" (click)="back.emit()">{{ say('terminal.back') }}</button>
         <button type="button" matButton="filled" [disabled]="early().length > 0 && reason() === ''" (click)="go.emit(reason())">
           {{ button() }}
@@ -154,6 +153,16 @@ const EARLY_REASONS = ['terminal.early.ended', 'terminal.early.soon', 'terminal.
       bottom: 0;
       background: var(--paper);
       padding-top: 8px;
+    }
+    .do p,
+    .do mat-button-toggle-group {
+      grid-column: 1 / -1;
+      margin: 0;
+    }
+    .do mat-button-toggle-group {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      white-space: normal;
     }
   `,
 })
