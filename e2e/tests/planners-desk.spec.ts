@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, type Page, test } from '../house';
-import { enterOrder, release, signIn, type } from '../sign-in';
+import { enterOrder, fill, release, signIn, type } from '../sign-in';
 
 /* The planner's desk by visible words: one journey for each thing a planner does there. */
 
@@ -239,7 +239,7 @@ test('6 delivers at two dates, and one job works for two orders that each add up
   await expect(page.getByText(/4\s?000 still to place\./)).toBeVisible();
   await page.getByRole('button', { name: 'Another delivery' }).click();
   await expect(page.getByText('Adds up to what was ordered.')).toBeVisible();
-  await type(page, 'Delivery 2, to', 'Harbour office');
+  await fill(page, 'Delivery 2, to', 'Harbour office');
   await saved(page);
   await page.getByLabel('Number of the other job').fill(second);
   await page.getByRole('button', { name: 'Take it in' }).click();

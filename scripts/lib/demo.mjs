@@ -75,13 +75,7 @@ export async function loadDemo(base, { now = new Date() } = {}) {
   }
   // Number 11 is the reprint the desk made.
   for (const [i, { like, name, quantity, to, ...order }] of floor.orders.entries()) {
-    const spec = structuredClone(orders[like - 1].spec);
-    Object.assign(spec, { name });
-    for (const item of Object.values(spec.items)) {
-      item.versions.only.quantity = quantity;
-      item.deliveries = [{ ...item.deliveries[0], share: { only: quantity }, to }];
-    }
-    await enter(12 + i, { ...order, spec });
+    await enter(12 + i, { ...order, spec: likeOrder(orders[like - 1].spec, { name, quantity, to }) });
   }
   for (const run of floor.after) {
     await deskStep(desk, { order: run.order, release: run.release });
@@ -90,6 +84,34 @@ export async function loadDemo(base, { now = new Date() } = {}) {
   }
   await demoHandover(desk, floor.handover);
   await demoDesks(desk, read('desks'));
+  for (const [i, past] of floor.history.entries()) await closedJob(desk, { order: 100 + i, past, enter, orders });
+}
+
+/** Hours from the first step of a closed job to each of its steps. */
+const PAST_STEPS = [
+  { key: 'print', side: 'front', hours: 0 },
+  { key: 'print', side: 'back', hours: 8 },
+  { key: 'cut', hours: 30 },
+  { key: 'fold', hours: 34 },
+];
+/** A job of some weeks ago that was printed, counted and delivered: what the logbook has to show. */
+async function closedJob(desk, { order, past, enter, orders }) {
+  const { like, name, quantity, to, daysAgo, losses, seed, ...rest } = past;
+  await enter(order, { ...rest, dueAt: '12:00', spec: likeOrder(orders[like - 1].spec, { name, quantity, to }) });
+  await deskStep(desk, { order, release: 'agreed at the desk' });
+  const steps = PAST_STEPS.map(({ hours, ...step }) => ({ ...step, losses, hoursAgo: daysAgo * 24 - hours }));
+  await floorRuns(desk, { order, seed, steps });
+  await deskStep(desk, { order, deliver: 'fetched' });
+}
+
+/** A specification like another, for so many pieces to one address. */
+function likeOrder(spec, { name, quantity, to }) {
+  const like = Object.assign(structuredClone(spec), { name });
+  for (const item of Object.values(like.items)) {
+    item.versions.only.quantity = quantity;
+    item.deliveries = [{ ...item.deliveries[0], share: { only: quantity }, to }];
+  }
+  return like;
 }
 
 /** What was short is made by a child job, released at once. */

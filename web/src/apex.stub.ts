@@ -7,6 +7,7 @@ export class ChartStub {
   readonly series = input<unknown>();
   readonly chart = input<unknown>();
   readonly stroke = input<unknown>();
+  readonly markers = input<unknown>();
   readonly colors = input<unknown>();
   readonly xaxis = input<unknown>();
   readonly yaxis = input<unknown>();

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { hash } from '@node-rs/argon2';
 import type { FloorEntry, Shelf } from '@druckerei/core';
 import { pileScan } from '@druckerei/core';
-import type { JobFloor, Pile, Shortage, Terminal } from '@druckerei/contract';
+import type { JobFloor, LogbookPage, Pile, Shortage, Terminal } from '@druckerei/contract';
 import { pino } from 'pino';
 import { labelSpec } from '../../../core/src/plan/line-2.fixture';
 import { Client, NOW, type Said, TestServer } from '../test-server.fixture';
@@ -337,8 +337,23 @@ describe('the plan that follows', () => {
     expect(await facts()).toMatchObject([{ jobs: 1, enough: false }]);
     const times = (await press.call('GET', '/api/learned')).body['times'] as { machine: string; netPerHour: number; setupS: number }[];
     expect(times.find((t) => t.machine === 'press3')).toMatchObject({ setupS: 1_800 });
+    const logbook = async (): Promise<LogbookPage> => (await press.call('GET', '/api/logbook?days=90')).body as unknown as LogbookPage;
+    const page = await logbook();
+    expect(page.more).toBe(false);
+    // What the release set aside stands beside what was counted, and when the step ended by the log.
+    expect(page.rows).toMatchObject([
+      { machine: 'press3', allowedSetup: 225, setup: 150, allowedPpm: 20_000, waste: { setup: 150 }, setupS: 1_800 },
+    ]);
+    expect(page.rows[0]?.stocks).toHaveLength(1);
+    expect(Math.abs((page.rows[0]?.at ?? 0) - server.now)).toBeLessThan(86_400);
+    expect(page.promises).toMatchObject([{ job: page.rows[0]?.job, title: page.rows[0]?.title }]);
+    expect((await press.call('GET', '/api/logbook?days=0')).status).toBe(400);
+    const csv = new TextDecoder().decode((await press.call('GET', '/api/logbook.csv')).bytes);
+    expect(csv.split('\r\n')[0]).toContain('cycles lost setting up');
+    expect(csv.split('\r\n')).toHaveLength(3);
     await planner.call('POST', `/api/jobs/${job}/deliver`, { version: await version(job), back: true, note: 'not gone yet' });
     expect(await facts()).toEqual([]);
+    expect((await logbook()).rows).toEqual([]);
   });
 });
 

@@ -1,5 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatSortModule } from '@angular/material/sort';
+import { MatTabNavPanel } from '@angular/material/tabs';
+import { Router } from '@angular/router';
 import { NgApexchartsModule } from 'ng-apexcharts';
 import { switchMap } from 'rxjs';
 import type { LearnedPage } from '@druckerei/contract';
@@ -10,11 +12,13 @@ import { Server } from '../shared/server';
 import { chartColours } from '../shared/chart-colours';
 import { PlanContext } from '../shared/plan-context';
 import { sorting } from '../shared/sorting';
+import { type View, Views } from '../shared/views';
+import { LogbookPictures, type Narrowing, PICTURES } from './logbook-pictures';
 
-/** What the works learned from its closed jobs, beside what the handbook and the machine cards say. */
+/** What the works learned from its closed jobs, beside what the handbook and the machine cards say; and the log as pictures. Which view and what narrows it stands in the address. */
 @Component({
   selector: 'dk-logbook-page',
-  imports: [NgApexchartsModule, MatSortModule],
+  imports: [LogbookPictures, MatTabNavPanel, NgApexchartsModule, MatSortModule, Views],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './logbook-page.html',
   styles: `
@@ -49,7 +53,29 @@ export class LogbookPage {
   protected readonly duration = formatDuration;
   protected readonly enough = ENOUGH_LIKE_JOBS;
   protected readonly page = signal<LearnedPage | null>(null);
-  private readonly plant = signal<Plant | null>(null);
+  protected readonly plant = signal<Plant | null>(null);
+  readonly view = input<string>();
+  readonly machine = input<string>();
+  readonly process = input<string>();
+  readonly stock = input<string>();
+  readonly customer = input<string>();
+  readonly days = input<string>();
+  private readonly router = inject(Router);
+  protected readonly picture = computed(() => PICTURES.find((p) => p === this.view()) ?? null);
+  protected readonly shown = computed(() => this.picture() ?? 'learned');
+  protected readonly views: readonly View[] = [
+    { id: 'learned', says: say('logbook.learned'), query: { view: null } },
+    { id: 'losses', says: say('logbook.inTime'), query: { view: 'losses' } },
+    { id: 'stops', says: say('logbook.stopsAndWaste'), query: { view: 'stops' } },
+    { id: 'promises', says: say('logbook.promises'), query: { view: 'promises' } },
+  ];
+  protected readonly narrowing = computed((): Narrowing => ({
+    machine: this.machine(),
+    process: this.process(),
+    stock: this.stock(),
+    customer: this.customer(),
+    days: this.days(),
+  }));
   protected readonly failure = signal<Failure | null>(null);
   protected readonly colours = chartColours();
 
@@ -103,6 +129,10 @@ export class LogbookPage {
       names: rows.map(([reason]) => label(`stop.${reason}`)),
     };
   });
+
+  protected narrow({ key, value }: { key: string; value: string }): void {
+    void this.router.navigate([], { queryParams: { [key]: value || null }, queryParamsHandling: 'merge' });
+  }
 
   constructor() {
     const plants = inject(PlanContext);

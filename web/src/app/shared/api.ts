@@ -73,6 +73,8 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'floor.shortage': ['get', '/api/jobs/:id/shortage'],
   'floor.child': ['post', '/api/jobs/:id/children'],
   'floor.learned': ['get', '/api/learned'],
+  'logbook.read': ['get', '/api/logbook'],
+  'logbook.csv': ['get', '/api/logbook.csv'],
   'tasks.layout': ['post', '/api/tasks/layout'],
   'tasks.import': ['post', '/api/tasks/import'],
   'tasks.read': ['get', '/api/tasks/:id'],

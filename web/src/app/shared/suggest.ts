@@ -25,6 +25,7 @@ const plain = (text: string): string => text.trim().toLocaleLowerCase();
       matInput
       dkInPlace
       [wrong]="wrong() !== ''"
+      #open="matAutocompleteTrigger"
       [matAutocomplete]="known"
       [attr.aria-label]="label()"
       [placeholder]="placeholder()"
@@ -33,9 +34,9 @@ const plain = (text: string): string => text.trim().toLocaleLowerCase();
       (focus)="mine = typing.begin()"
       (input)="text.set(field.value)"
       (keydown.enter)="commit()"
-      (blur)="left()"
+      (blur)="left(open.panelOpen)"
     />
-    <mat-autocomplete #known (optionSelected)="choose($event.option.value)">
+    <mat-autocomplete #known (optionSelected)="choose($event.option.value)" (closed)="commit()">
       @for (o of shown(); track o.value) {
         <mat-option [value]="o.says"
           >{{ o.says }}
@@ -78,6 +79,8 @@ export class Suggest {
   protected readonly typing = inject(Typing);
   protected mine: number | null = null;
 
+  /** What was last said of it, by either side: a field that is closed and left says a value once. */
+  private readonly told = linkedSignal(() => this.value());
   private readonly stands = computed(() => this.options().find((o) => o.value === this.value())?.says ?? this.value());
   protected readonly text = linkedSignal(() => this.stands());
   protected readonly shown = computed(() => {
@@ -99,12 +102,15 @@ export class Suggest {
   protected commit(): void {
     const meant = this.meant();
     const text = meant?.value ?? this.text().trim();
-    if (text === this.value() || (this.only() && !meant)) return;
+    if (text === this.told() || (this.only() && !meant)) return;
+    this.told.set(text);
     this.changed.emit(text);
   }
-  protected left(): void {
+  /** A click on what is offered takes the focus away before it chooses: then the choice commits. */
+  protected left(choosing: boolean): void {
     this.typing.end(this.mine);
     this.mine = null;
+    if (choosing) return;
     this.commit();
     if (this.only() && !this.meant()) this.text.set(this.stands());
   }
