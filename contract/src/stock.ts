@@ -52,6 +52,9 @@ export const StockLine = z.object({
   coming: z.number(),
   customers: z.number(),
   wanted: z.number(),
+  /** What jobs used of it a week, lately, and for how many weeks the free stock lasts so; null: nothing was used. */
+  usedAWeek: z.number(),
+  weeks: z.number().nullable(),
   jobs: z.array(z.object({ job: z.uuid(), number: z.number().int(), quantity: z.number(), byS: z.number() })),
   shortage: z.object({ short: z.number(), firstByS: z.number(), orderByS: z.number() }).nullable(),
   buy: z.object({ quantity: z.number(), cost: z.number(), perThousand: z.number(), atBreak: z.boolean() }).nullable(),

@@ -1,5 +1,5 @@
 import type { MoveKind, stock, StockLine, StockPage } from '@druckerei/contract';
-import { type Plant, purchaseFor, shortageOf, type Stock, trimToSize } from '@druckerei/core';
+import { COVER_S, type Plant, purchaseFor, shortageOf, type Stock, trimToSize, usedAWeek, weeksOfCover } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne, one } from '../db/rows';
@@ -26,6 +26,7 @@ import {
   RESERVATION_BY_ID,
   RESERVATIONS,
   SET_LOT,
+  USED,
   type Need,
 } from './stock.queries';
 
@@ -36,7 +37,7 @@ type Purchase = StockPage['purchases'][number];
 const SIGN: Record<Exclude<MoveKind, 'recount' | 'measure' | 'counter'>, 1 | -1> = { issue: -1, return: 1, back: -1, trim: -1 };
 
 export const stockHandlers: Handlers<typeof stock> = {
-  'stock.read': (_asked, ctx) => stockPage(ctx.db),
+  'stock.read': (_asked, ctx) => stockPage(ctx.db, ctx.now()),
 
   'stock.moves': async ({ params }, ctx) => await many(ctx.db, MOVES, [params.id]),
 
@@ -147,16 +148,24 @@ export const stockHandlers: Handlers<typeof stock> = {
 
 /** A stock with what is there, promised, coming and wanted, and what follows. */
 /** Every stock with its lots, what is promised, what comes and what open jobs want. */
-export async function stockPage(db: Db): Promise<StockPage> {
+export async function stockPage(db: Db, nowS: number): Promise<StockPage> {
   const { hash, plant } = await plantInForce(db);
   const lots = await many(db, LOTS);
   const reservations = await many(db, RESERVATIONS);
   const purchases = await many(db, PURCHASES);
   const needs = await many(db, NEEDS);
-  const lines = Object.keys(plant.stocks).map((id) => stockLine(id, plant, { lots, purchases, needs }));
+  const used = await many(db, USED, [nowS - COVER_S]);
+  const lines = Object.keys(plant.stocks).map((id) => stockLine(id, plant, { lots, purchases, needs, used, nowS }));
   return { plant: hash, lines, lots, reservations, purchases };
 }
-function stockLine(id: string, plant: Plant, { lots, purchases, needs }: { lots: Lot[]; purchases: Purchase[]; needs: Need[] }): StockLine {
+interface InStore {
+  lots: Lot[];
+  purchases: Purchase[];
+  needs: Need[];
+  used: { stock: string; used: number; firstS: number }[];
+  nowS: number;
+}
+function stockLine(id: string, plant: Plant, { lots, purchases, needs, used, nowS }: InStore): StockLine {
   const card = plant.stocks[id] as Stock;
   const mine = lots.filter((l) => l.stock === id);
   const sum = (of: readonly number[]): number => of.reduce((a, b) => a + b, 0);
@@ -165,6 +174,8 @@ function stockLine(id: string, plant: Plant, { lots, purchases, needs }: { lots:
   const coming = sum(purchases.filter((p) => p.stock === id).map((p) => p.quantity));
   const wanted = needs.filter((n) => n.stock === id && n.quantity > 0);
   const there = sum(own.map((l) => l.quantity));
+  const lately = used.find((u) => u.stock === id);
+  const aWeek = lately ? usedAWeek({ ...lately, nowS }) : 0;
   const shortage = shortageOf(there + coming, wanted, card.leadDays);
   const freeOf = (stock: string): number =>
     sum(lots.filter((l) => l.stock === stock && l.owner === 'works').map((l) => l.quantity - l.reserved));
@@ -176,6 +187,8 @@ function stockLine(id: string, plant: Plant, { lots, purchases, needs }: { lots:
     coming,
     customers: sum(mine.filter((l) => l.owner === 'customer').map((l) => l.quantity)),
     wanted: sum(wanted.map((n) => n.quantity)),
+    usedAWeek: aWeek,
+    weeks: weeksOfCover(there - reserved, aWeek),
     jobs: wanted.map(({ job, number, quantity, byS }) => ({ job, number, quantity, byS })),
     shortage,
     buy: shortage ? purchaseFor(shortage.short, { breaks: card.price, packOf: card.packOf, leastOrder: card.leastOrder }) : null,

@@ -132,6 +132,22 @@ export const ADD_PURCHASE = `insert into purchases (id, stock, quantity, comes_o
 /** $1 uuid, $2 text state, $3 text lot */
 export const END_PURCHASE = `update purchases set state = $2, lot = $3 where id = $1 and state = 'ordered' returning id`;
 
+/** What jobs delivered since a moment used of the works' stock, and when the first of them was delivered. $1 float8 epoch seconds */
+export const USED = rows(
+  z.object({ stock: z.string(), used: z.number(), firstS: z.number() }),
+  `
+select
+  n ->> 'stock' as stock,
+  sum((n ->> 'quantity')::float8)::float8 as used,
+  extract(epoch from min(j.delivered_at))::float8 as "firstS"
+from jobs j
+  cross join lateral jsonb_array_elements(j.summary -> 'needs') n
+where j.alt = 0
+  and j.state = 'delivered'
+  and j.delivered_at >= to_timestamp($1)
+group by 1`,
+);
+
 /** What open jobs want of the works' stock. What was issued to a job is no longer wanted: it lies at the machine. */
 export const NEEDS = rows(
   Need,

@@ -157,6 +157,22 @@ describe('what to order', () => {
     const shelf = (await planner.call('GET', `/api/jobs/${job}`)).body['shelf'] as { coming: Record<string, [number, number][]> };
     expect(shelf.coming[PULLED]).toEqual([[Date.UTC(2026, 2, 10) / 1000, buy?.quantity]]);
   });
+  it('lasts as many weeks as delivered jobs let it; of what none used nothing is said', async () => {
+    expect(await line(PULLED)).toMatchObject({ usedAWeek: 0, weeks: null });
+    const job = await planner.order(10_000);
+    await server.db.query(`update jobs set state = 'delivered', delivered_at = to_timestamp($2) where id = $1`, [
+      job,
+      server.now - 4 * 604_800,
+    ]);
+    const { usedAWeek, weeks, free } = await line(PULLED);
+    const { rows } = await server.db.query<{ used: number }>(
+      `select sum((n ->> 'quantity')::float8) as used from jobs, jsonb_array_elements(summary -> 'needs') n where id = $1 and n ->> 'stock' = $2`,
+      [job, PULLED],
+    );
+    // Four weeks since the first of them.
+    expect(usedAWeek).toBeCloseTo((rows[0]?.used ?? 0) / 4, 6);
+    expect(weeks).toBeCloseTo(Math.max(free, 0) / usedAWeek, 6);
+  });
   it('is received as a lot, or will not come', async () => {
     const purchase = ((await store.call('GET', '/api/stock')).body['purchases'] as { id: string; quantity: number }[])[0];
     await store.call('POST', '/api/lots', {

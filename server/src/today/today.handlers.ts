@@ -178,7 +178,7 @@ export const todayHandlers: Handlers<typeof today> = {
     const seen: Seen = {
       ctx,
       plant,
-      stock: once(() => stockPage(ctx.db)),
+      stock: once(() => stockPage(ctx.db, ctx.now())),
       jobs: once(() => many(ctx.db, OPEN_JOBS, [MOST_JOBS])),
     };
     const lines: TodayLine[] = [];

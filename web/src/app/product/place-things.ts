@@ -69,7 +69,7 @@ const LARGE_STEP_MM = 10;
     }
     svg {
       width: 100%;
-      max-height: 220px;
+      max-height: 170px;
     }
     rect[role='button'] {
       cursor: move;

@@ -4,6 +4,7 @@ import { MatButton } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import type { Api, Replied } from '@druckerei/contract';
 import {
+  explainPull,
   formatMoment,
   formatNumber,
   inkColour,
@@ -20,6 +21,7 @@ import {
   setUnits,
   USUAL_STEPS,
   usualMarks,
+  type WayExplained,
   worstError,
 } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
@@ -59,6 +61,8 @@ export class PracticePage {
   protected readonly isWrong = isWrongMm;
   protected readonly wrong = computed(() => Object.values(this.typed()).some((t) => this.ways.some((by) => isWrongMm(t[by]))));
   protected readonly mark = signal('G1');
+  /** What the last correction did. */
+  protected readonly explained = signal<WayExplained[]>([]);
   protected readonly result = signal<Replied<Api['register.score']> | null>(null);
   protected readonly scores = signal<Scores>([]);
   protected readonly failure = signal<Failure | null>(null);
@@ -97,6 +101,7 @@ export class PracticePage {
     this.played.set([]);
     this.typed.set({});
     this.result.set(null);
+    this.explained.set([]);
   }
   protected type(ink: string, way: 'lateral' | 'round' | 'cock', text: string): void {
     this.typed.update((t) => ({ ...t, [ink]: { lateral: '', round: '', cock: '', ...t[ink], [way]: text } }));
@@ -116,7 +121,9 @@ export class PracticePage {
     );
     this.played.update((p) => [...p, settings]);
     this.typed.set({});
-    this.pulled.set(pullSheets(setUnits(pulled.press, settings)));
+    const next = pullSheets(setUnits(pulled.press, settings));
+    this.explained.set(explainPull(pulled, next, settings));
+    this.pulled.set(next);
     if (this.inside() || this.played().length >= MOST_TURNS - 1) this.finish();
   }
   protected finish(): void {
@@ -142,6 +149,14 @@ export class PracticePage {
       },
     });
   }
+  /** One correction in a sentence: what was set, how far off it was and is, and what to think of it. */
+  protected explain = ({ ink, by, set, before, after, verdict }: WayExplained): string => {
+    const way = label(`register.by.${by}`);
+    const off = (mm: number): string => `${mm > 0 ? '+' : ''}${formatNumber(mm, 2)}`;
+    return verdict === 'left'
+      ? say('practice.wasLeft', ink, way, off(before), off(after))
+      : say('practice.wasSet', ink, way, off(set), off(before), off(after), label(`practice.verdict.${verdict}`));
+  };
   private readonly zone = inject(Works).zone;
   protected when = (at: number): string => formatMoment(at, this.zone());
   protected settingsSay = (s: Record<string, readonly Setting[]>): string =>

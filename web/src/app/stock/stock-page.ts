@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { MatTabNavPanel } from '@angular/material/tabs';
 import { Store } from '@ngrx/store';
 import { catchError, EMPTY, filter, type Observable, switchMap } from 'rxjs';
 import type { StockLine } from '@druckerei/contract';
@@ -8,17 +9,21 @@ import { sessionFeature } from '../session/session.feature';
 import type { Failure } from '../shared/api';
 import { PlanContext } from '../shared/plan-context';
 import { readingOf } from '../shared/server';
+import { type View, Views } from '../shared/views';
+import { CoverPicture } from './cover-picture';
 import { StockDesk } from './stock-desk';
 
 /** What lies in the store, what is promised, coming and wanted, stock by stock; what to order by when. */
 @Component({
   selector: 'dk-stock-page',
-  imports: [StockDesk],
+  imports: [CoverPicture, MatTabNavPanel, StockDesk, Views],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<div class="head">
       <h1>{{ say('stockPage.stock') }}</h1>
+      <dk-views [views]="views" [here]="shown()" [label]="say('stockPage.stock')" [panel]="panel" />
       <span class="soft">{{ says() }}</span>
     </div>
+    <mat-tab-nav-panel #panel></mat-tab-nav-panel>
     @if (failure(); as f) {
       <p class="note level-decide" role="alert">
         {{ f.detail ?? f.title }}
@@ -27,7 +32,9 @@ import { StockDesk } from './stock-desk';
         }
       </p>
     }
-    @if (lines().length > 0) {
+    @if (shown() === 'cover' && plant()) {
+      <dk-cover-picture [lines]="page()!.lines" [plant]="plant()!" />
+    } @else if (lines().length > 0) {
       <main>
         <section class="card list" [attr.aria-label]="say('stockPage.stock')">
           @for (l of lines(); track l.line.stock) {
@@ -199,6 +206,13 @@ export class StockPage {
       .sort((a, b) => (a.line.shortage?.orderByS ?? Infinity) - (b.line.shortage?.orderByS ?? Infinity) || a.name.localeCompare(b.name));
   });
 
+  /** Which view the address asks for. */
+  readonly view = input<string>();
+  protected readonly shown = computed(() => (this.view() === 'cover' ? 'cover' : 'store'));
+  protected readonly views: readonly View[] = [
+    { id: 'store', says: say('stockPage.inTheStore'), query: { view: null } },
+    { id: 'cover', says: say('stockPage.cover'), query: { view: 'cover' } },
+  ];
   /** The stock the address asks for. */
   readonly stock = input<string>();
   /** As chosen or asked for, while it is there; else the first. */
@@ -219,6 +233,7 @@ export class StockPage {
       say('stockPage.free', formatNumber(l.free), unit),
       ...(l.reserved > 0 ? [say('stockPage.promised', formatNumber(l.reserved))] : []),
       ...(l.coming > 0 ? [say('stockPage.coming', formatNumber(l.coming))] : []),
+      ...(l.weeks === null ? [] : [say('stockPage.lasts', formatNumber(l.weeks, l.weeks < 10 ? 1 : 0))]),
       ...(l.wanted > 0 ? [say('stockPage.wanted', formatNumber(l.wanted))] : []),
     ].join(' · ');
   }

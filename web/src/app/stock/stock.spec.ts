@@ -19,6 +19,8 @@ const line = (more: Partial<StockLine> = {}): StockLine => ({
   coming: 0,
   customers: 0,
   wanted: 1_500,
+  usedAWeek: 150,
+  weeks: 6,
   jobs: [{ job: '11111111-1111-4111-8111-111111111111', number: 2403, quantity: 1_500, byS: 1_772_000_000 }],
   shortage: null,
   buy: null,
