@@ -4,6 +4,7 @@ import { jobs } from './jobs';
 import { orders } from './orders';
 import { keeping } from './keeping';
 import { logbook } from './logbook';
+import { out } from './out';
 import { people } from './people';
 import { plants } from './plants';
 import { session } from './session';
@@ -26,6 +27,7 @@ export const api = {
   ...stock,
   ...floor,
   ...logbook,
+  ...out,
   ...tasks,
   ...today,
   ...tools,

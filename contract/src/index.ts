@@ -8,6 +8,7 @@ export * from './kitchen';
 export * from './logbook';
 export * from './openapi';
 export * from './orders';
+export * from './out';
 export * from './people';
 export * from './plants';
 export * from './problem';

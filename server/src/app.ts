@@ -26,6 +26,7 @@ import { plantsHandlers } from './plants/plants.handlers';
 import { stockHandlers } from './stock/stock.handlers';
 import { tasksHandlers } from './tasks/tasks.handlers';
 import { logbookHandlers } from './logbook/logbook.handlers';
+import { outHandlers } from './out/out.handlers';
 import { todayHandlers } from './today/today.handlers';
 import type { Threads } from './tasks/threads';
 import { gate, sameOrigin } from './session/gate';
@@ -143,6 +144,7 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProx
       ...floorHandlers,
       ...tasksHandlers,
       ...logbookHandlers,
+      ...outHandlers,
       ...todayHandlers,
       ...toolsHandlers,
       ...kitchenHandlers,

@@ -91,8 +91,15 @@ function element(s: Shape, strokeMm: number): string {
  * A scene as an SVG document in millimetres, for ticket, thumbnail and export.
  * `strokeMm` is the width of a hairline in millimetres of the drawing: on paper at 1:5 a 0.2 mm line needs 1 mm.
  */
-export function sceneSvg(scene: Scene, strokeMm: number): string {
+export const sceneSvg = (scene: Scene, strokeMm: number): string => svgOf(scene, strokeMm, '');
+
+/** Width of a hairline on paper, in mm. */
+const HAIRLINE_MM = 0.25;
+/** The same for taking out: with its size in millimetres, so that it comes out of a printer or a plotter at 1:1. */
+export const trueSizeSvg = (scene: Scene): string => svgOf(scene, HAIRLINE_MM, ` width="${n(scene.box.w)}mm" height="${n(scene.box.h)}mm"`);
+
+function svgOf(scene: Scene, strokeMm: number, size: string): string {
   const { x, y, w, h } = scene.box;
   const body = scene.shapes.map((s) => element(s, strokeMm)).join('');
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${n(x)} ${n(y)} ${n(w)} ${n(h)}" role="img" aria-label="${xmlText(scene.says)}">${body}</svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg"${size} viewBox="${n(x)} ${n(y)} ${n(w)} ${n(h)}" role="img" aria-label="${xmlText(scene.says)}">${body}</svg>`;
 }

@@ -1,40 +1,42 @@
 /** What a shape of a drawing is. Renderers give roles their look; core knows millimetres only. */
-export type SceneRole =
-  | 'sheet'
-  | 'usable'
-  | 'gripper'
-  | 'colourBar'
-  | 'copy'
-  | 'bleed'
-  | 'fold'
-  | 'score'
-  | 'cut'
-  | 'grain'
-  | 'lay'
-  | 'mark'
-  | 'dimension'
-  | 'label'
-  | 'strong'
-  | 'ink'
-  | 'inkName'
-  | 'foil'
-  | 'strike'
-  | 'unit'
-  | 'person'
-  | 'piece'
-  | 'pile'
-  | 'pallet'
-  | 'band'
-  | 'carton'
-  | 'bar'
-  | 'wait'
-  | 'arrow'
-  | 'roll'
-  | 'core'
-  | 'web'
-  | 'lamp'
-  | 'splice'
-  | 'perforation';
+export const SCENE_ROLES = [
+  'sheet',
+  'usable',
+  'gripper',
+  'colourBar',
+  'copy',
+  'bleed',
+  'fold',
+  'score',
+  'cut',
+  'grain',
+  'lay',
+  'mark',
+  'dimension',
+  'label',
+  'strong',
+  'ink',
+  'inkName',
+  'foil',
+  'strike',
+  'unit',
+  'person',
+  'piece',
+  'pile',
+  'pallet',
+  'band',
+  'carton',
+  'bar',
+  'wait',
+  'arrow',
+  'roll',
+  'core',
+  'web',
+  'lamp',
+  'splice',
+  'perforation',
+] as const;
+export type SceneRole = (typeof SCENE_ROLES)[number];
 
 interface ShapeOf {
   role: SceneRole;

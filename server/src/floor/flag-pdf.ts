@@ -1,13 +1,8 @@
 import { toSVG } from 'bwip-js/node';
-import PDFDocument from 'pdfkit';
-import { readFileSync } from 'node:fs';
 import svgToPdf from 'svg-to-pdfkit';
 import { formatMoment, formatNumber, label, pileScan, UNIT_WORDS } from '@druckerei/core';
 import type { Pile } from '@druckerei/contract';
-import { fontDir } from '../ticket/font-dir';
-
-const MM = 72 / 25.4;
-const FONT = { Sans: 'SourceSans3-Regular.ttf', Strong: 'SourceSans3-Semibold.ttf', Serif: 'SourceSerif4-Semibold.ttf' } as const;
+import { type Font, MM, openPdf } from '../ticket/open-pdf';
 
 export interface FlagOf {
   pile: Pile;
@@ -24,27 +19,10 @@ export interface FlagOf {
 /** A pile's flag: A5 lying, to be read from the truck, with its code to scan. State stands in the largest letters; what must wait says until when. */
 export async function flagPdf(of: FlagOf): Promise<Uint8Array> {
   const { pile } = of;
-  const stamp = new Date(of.printedAt * 1000);
   const name = `${pile.number}-${String(pile.nr).padStart(2, '0')}`;
-  const doc = new PDFDocument({
-    size: [210 * MM, 148 * MM],
-    margin: 0,
-    lang: 'en',
-    info: { Title: `Pile ${name} ${of.title}`, CreationDate: stamp, ModDate: stamp },
-  });
-  for (const [font, file] of Object.entries(FONT)) doc.registerFont(font, readFileSync(new URL(file, fontDir)));
-  const chunks: Buffer[] = [];
-  doc.on('data', (c: Buffer) => chunks.push(c));
-  const done = new Promise<void>((resolve) => doc.on('end', resolve));
-  const text = (
-    s: string,
-    x: number,
-    y: number,
-    pt: number,
-    font: keyof typeof FONT = 'Sans',
-    colour = '#1F1E1B',
-    width = 190 - x + 10,
-  ): void =>
+  const { doc, bytes } = openPdf({ title: `Pile ${name} ${of.title}`, at: of.printedAt, sizeMm: [210, 148] });
+  doc.addPage();
+  const text = (s: string, x: number, y: number, pt: number, font: Font = 'Sans', colour = '#1F1E1B', width = 190 - x + 10): void =>
     void doc
       .font(font)
       .fontSize(pt)
@@ -84,7 +62,5 @@ export async function flagPdf(of: FlagOf): Promise<Uint8Array> {
     '#676257',
     190,
   );
-  doc.end();
-  await done;
-  return Buffer.concat(chunks);
+  return bytes();
 }

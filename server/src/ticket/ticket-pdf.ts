@@ -1,6 +1,4 @@
-import { readFileSync } from 'node:fs';
 import { toSVG } from 'bwip-js/node';
-import PDFDocument from 'pdfkit';
 import svgToPdf from 'svg-to-pdfkit';
 import {
   CAUTIONS,
@@ -25,9 +23,8 @@ import {
   ticketPages,
 } from '@druckerei/core';
 import { type Planned } from '@druckerei/core/planning';
-import { fontDir } from './font-dir';
+import { type Font, MM, openPdf } from './open-pdf';
 
-const MM = 72 / 25.4;
 const PAGE = { left: 15, right: 195, top: 12, bottom: 282 };
 const DRAWING = { x: 15, y: 62, w: 108, h: 86 };
 /** Height of a line to fill in by hand. */
@@ -44,7 +41,6 @@ function widthsFor(head: readonly string[], rows: readonly (readonly string[])[]
   const all = longest.reduce((a, b) => a + b, 0);
   return longest.map((n) => (180 * n) / all);
 }
-const FONT = { Sans: 'SourceSans3-Regular.ttf', Strong: 'SourceSans3-Semibold.ttf', Serif: 'SourceSerif4-Semibold.ttf' } as const;
 
 export interface TicketOf {
   number: number;
@@ -60,19 +56,7 @@ export interface TicketOf {
 
 /** The job ticket: A4, a page per department, drawings to a stated scale with a check bar, selectable text, a code to scan, cautions. Same input, same bytes. */
 export async function ticketPdf(of: TicketOf): Promise<Uint8Array> {
-  const stamp = new Date((of.release?.at ?? of.shelf.asOf) * 1000);
-  const doc = new PDFDocument({
-    size: 'A4',
-    margin: 0,
-    bufferPages: true,
-    autoFirstPage: false,
-    lang: 'en',
-    info: { Title: `Ticket ${of.number} ${of.spec.name}`, CreationDate: stamp, ModDate: stamp },
-  });
-  for (const [name, file] of Object.entries(FONT)) doc.registerFont(name, readFileSync(new URL(file, fontDir)));
-  const chunks: Buffer[] = [];
-  doc.on('data', (c: Buffer) => chunks.push(c));
-  const done = new Promise<void>((resolve) => doc.on('end', resolve));
+  const { doc, bytes } = openPdf({ title: `Ticket ${of.number} ${of.spec.name}`, at: of.release?.at ?? of.shelf.asOf, sizeMm: 'A4' });
   const paper = new Paper(doc, of);
   const pages = ticketPages(of.planned);
   paper.cover();
@@ -80,9 +64,7 @@ export async function ticketPdf(of: TicketOf): Promise<Uint8Array> {
   if (of.release?.scope) paper.early(of.release.scope);
   else for (const page of pages) paper.department(page);
   paper.numberPages();
-  doc.end();
-  await done;
-  return Buffer.concat(chunks);
+  return bytes();
 }
 
 class Paper {
@@ -100,7 +82,7 @@ class Paper {
     xMm: number,
     yMm: number,
     sizePt: number,
-    more: { font?: keyof typeof FONT; width?: number; align?: 'left' | 'right' | 'center'; colour?: string } = {},
+    more: { font?: Font; width?: number; align?: 'left' | 'right' | 'center'; colour?: string } = {},
   ): void {
     const { font = 'Sans', width, align = 'left', colour = '#1F1E1B' } = more;
     this.doc
@@ -273,7 +255,7 @@ class Paper {
   }
   /** A label and its value; both may wrap, and the next row begins below the longer one. */
   private row(name: string, value: string, x: number, [labelMm, valueMm]: [number, number], top: number): number {
-    const high = (s: string, font: keyof typeof FONT, mm: number): number =>
+    const high = (s: string, font: Font, mm: number): number =>
       this.doc
         .font(font)
         .fontSize(9.5)
