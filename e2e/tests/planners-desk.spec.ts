@@ -55,7 +55,7 @@ test('1 starts from anything: an old job, a tool number, what the customer had l
   spec.products.card.wish.foils = { crest: { name: 'crest', widthMm: 34, heightMm: 28, tool: 'F-031' } };
   const path = info.outputPath('job.json');
   writeFileSync(path, JSON.stringify(spec));
-  await page.getByLabel('A job file (JSON) …').setInputFiles(path);
+  await page.getByLabel('A job file (JSON or XML) …').setInputFiles(path);
   await expect(page.getByRole('button', { name: /^Product name, Crested edition/ })).toBeVisible();
   await page.getByRole('button', { name: 'Enter order' }).click();
   await saved(page);
@@ -71,7 +71,7 @@ test('1 starts from anything: an old job, a tool number, what the customer had l
 
   // A file that is none says which places are wrong.
   writeFileSync(path, JSON.stringify({ ...spec, name: '', schema: 2 }));
-  await page.getByLabel('A job file (JSON) …').setInputFiles(path);
+  await page.getByLabel('A job file (JSON or XML) …').setInputFiles(path);
   await expect(page.getByText('The file needs another look.')).toBeVisible();
   await expect(page.getByText(/name gives the product a name/)).toBeVisible();
 });

@@ -342,7 +342,7 @@ describe('the plan that follows', () => {
     expect(page.more).toBe(false);
     // What the release set aside stands beside what was counted, and when the step ended by the log.
     expect(page.rows).toMatchObject([
-      { machine: 'press3', allowedSetup: 225, setup: 150, allowedPpm: 20_000, waste: { setup: 150 }, setupS: 1_800 },
+      { machine: 'press3', allowedSetup: 225, setup: 0, allowedPpm: 20_000, waste: { running: 150 }, setupS: 1_800 },
     ]);
     expect(page.rows[0]?.stocks).toHaveLength(1);
     expect(Math.abs((page.rows[0]?.at ?? 0) - server.now)).toBeLessThan(86_400);

@@ -90,6 +90,7 @@ export const DESK_SCREENS = {
   'deliveriesPanel.pieces': 'pieces',
   'deliveriesPanel.piecesOf': 'Delivery {0}, pieces of {1}',
   'deliveriesPanel.stillToPlace': '{0} still to place.',
+  'deliveriesPanel.note': 'Delivery note',
   'deliveriesPanel.takeAway': 'Take away',
   'deliveriesPanel.takeIn': 'Take it in',
   'deliveriesPanel.takeInTheOrderOfJob': 'Take in the order of job',
@@ -202,6 +203,8 @@ export const DESK_SCREENS = {
   'jobPage.itComesBackInHand': 'It comes back among the orders in hand, as released.',
   'jobPage.itLeavesTheOrdersInHand': 'It leaves the orders in hand and is kept under Delivered.',
   'jobPage.jobAsAFile': 'Job as a file (JSON)',
+  'jobPage.jobAsXml': 'Job as XML, open standard (experimental)',
+  'jobPage.lots': 'Declaration of lots (PDF)',
   'jobPage.markAsDelivered': 'Mark the job as delivered',
   'jobPage.markDelivered': 'Mark as delivered …',
   'jobPage.more': 'More',
@@ -232,6 +235,7 @@ export const DESK_SCREENS = {
   // order list: what the desk adds
   'orderList.asCsv': 'As CSV',
   'orderList.asJson': 'As JSON',
+  'orderList.dates': 'Dates (iCalendar)',
   'orderList.delivered': 'Delivered',
   'orderList.ordersFromAFile': 'Orders from a file',
   // order page
@@ -290,7 +294,10 @@ export const DESK_SCREENS = {
   'settingsPage.calendar': 'Calendar',
   // start from
   'newOrder.startFrom': 'Start from …',
-  'startFrom.aJobFile': 'A job file (JSON) …',
+  'startFrom.aJobFile': 'A job file (JSON or XML) …',
+  'startFrom.ownXml': 'Read from the specification in the file (experimental).',
+  'startFrom.otherXml': 'Put together from the elements of the open standard (experimental): look at every field.',
+  'startFrom.xmlDiffers': '{0} says {1} in the file; the specification says {2}.',
   'startFrom.anOldJobOrTool': 'Start from an old job or a tool',
   'startFrom.changedSince': 'Settings changed since: {0}',
   'startFrom.find': 'Find',

@@ -38,6 +38,8 @@ export const SCREENS = {
   'drawing.zoomIn': 'Zoom in',
   'drawing.zoomOut': 'Zoom out',
   'drawing.whole': 'Whole',
+  'takeOut.asSvg': '{0} as SVG, true size',
+  'takeOut.asPdf': '{0} as PDF, true size',
   'drawing.noDrawingYet': 'No drawing yet.',
   // compare panel
   'comparePanel.stocksAndPressesByCost': 'Stocks and presses, by cost per thousand good copies',

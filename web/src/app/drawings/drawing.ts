@@ -13,13 +13,14 @@ import {
 import { MatButton } from '@angular/material/button';
 import { select } from 'd3-selection';
 import { zoom, type ZoomBehavior, zoomIdentity } from 'd3-zoom';
+import { TakeOut } from './take-out';
 import { formatNumber, inkColour, pathData, type Scene, type Shape, say } from '@druckerei/core';
 
 /** A scene of core on screen: shapes by role, zoom with wheel and keys, pan by drag, and a measure between two points where the drawing is to scale. */
 @Component({
   selector: 'dk-drawing',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton],
+  imports: [MatButton, TakeOut],
   template: ` @if (scene(); as s) {
       <div class="tools">
         @if (s.toScale) {
@@ -31,6 +32,9 @@ import { formatNumber, inkColour, pathData, type Scene, type Shape, say } from '
           <span class="read" role="status">{{ say('drawing.mm', distance()) }}</span>
         }
         <span class="space"></span>
+        @if (out()) {
+          <dk-take-out [scene]="s" />
+        }
         <button type="button" matButton (click)="by(1.4)" [attr.aria-label]="say('drawing.zoomIn')">+</button>
         <button type="button" matButton (click)="by(1 / 1.4)" [attr.aria-label]="say('drawing.zoomOut')">−</button>
         <button type="button" matButton (click)="whole()">{{ say('drawing.whole') }}</button>
@@ -107,6 +111,8 @@ import { formatNumber, inkColour, pathData, type Scene, type Shape, say } from '
 export class Drawing {
   protected readonly say = say;
   readonly scene = input<Scene | null>(null);
+  /** Whether it may be taken out as a file: not where gloves are worn. */
+  readonly out = input(true);
   readonly pointed = output<[number, number]>();
   private readonly board = viewChild<ElementRef<SVGSVGElement>>('board');
   protected readonly transform = linkedSignal({ source: () => this.scene()?.title, computation: () => '' });

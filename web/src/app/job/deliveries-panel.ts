@@ -94,6 +94,9 @@ const NEW_VERSION = 1_000;
                 />
               </td>
               <td>
+                <a matButton target="_blank" [href]="'/api/jobs/' + job().id + '/delivery-note.pdf?item=' + i.id + '&nr=' + (at + 1)">{{
+                  say('deliveriesPanel.note')
+                }}</a>
                 @if (!locked() && i.item.deliveries.length > 1) {
                   <button type="button" matButton (click)="removeDelivery(i.id, i.item, at)">
                     {{ say('deliveriesPanel.takeAway') }}

@@ -32,7 +32,8 @@ interface Start {
         <button type="button" matButton (click)="last()">{{ say('startFrom.whatThisCustomerHadLast') }}</button>
       }
       <label class="choose"
-        >{{ say('startFrom.aJobFile') }}<input #file class="said" type="file" accept=".json,application/json" (change)="read(file)"
+        >{{ say('startFrom.aJobFile')
+        }}<input #file class="said" type="file" accept=".json,.xml,application/json,application/xml" (change)="read(file)"
       /></label>
       <a matButton routerLink="/orders/import">{{ say('startFrom.manyOrdersFromACsv') }}</a>
     </div>
@@ -43,6 +44,9 @@ interface Start {
           <span>{{ x.path }} {{ x.says }}. </span>
         }
       </p>
+    }
+    @for (t of told(); track $index) {
+      <p class="chip level-know" role="status" data-figures>{{ t }}</p>
     }
     @if (starts(); as list) {
       <ul role="status">
@@ -130,6 +134,8 @@ export class StartFrom {
   protected readonly from = signal<Again | null>(null);
   protected readonly factor = signal('1');
   protected readonly failure = signal<Failure | null>(null);
+  /** What reading a file found. */
+  protected readonly told = signal<string[]>([]);
   private job = '';
 
   protected find(words: string): void {
@@ -200,6 +206,7 @@ export class StartFrom {
   protected read(from: HTMLInputElement): void {
     const file = from.files?.[0];
     from.value = '';
+    if (file?.name.toLowerCase().endsWith('.xml')) return this.readXml(file);
     void file?.text().then((text) => {
       let document: unknown;
       try {
@@ -214,11 +221,28 @@ export class StartFrom {
         this.failure.set({ status: 0, title: say('startFrom.theFileNeedsAnotherLook'), fields });
         return;
       }
-      this.failure.set(null);
-      this.from.set(null);
-      const items = Object.fromEntries(Object.entries(parsed.data.items).map(([id, item]) => [id, { ...item, orderLine: null }]));
-      this.started.emit({ spec: { ...parsed.data, items, decisions: {} }, customer: null });
+      this.take(parsed.data);
     });
+  }
+  /** A job of the open standard: the server reads it and says where its elements contradict the specification in it. */
+  private readXml(file: File): void {
+    this.server.send('out.readJobXml', { file }).subscribe({
+      next: ({ spec, own, differences }) => {
+        this.take(spec);
+        this.told.set([
+          say(own ? 'startFrom.ownXml' : 'startFrom.otherXml'),
+          ...differences.map((d) => say('startFrom.xmlDiffers', d.place, d.file, d.ours)),
+        ]);
+      },
+      error: this.failed,
+    });
+  }
+  private take(spec: JobSpec): void {
+    this.failure.set(null);
+    this.from.set(null);
+    this.told.set([]);
+    const items = Object.fromEntries(Object.entries(spec.items).map(([id, item]) => [id, { ...item, orderLine: null }]));
+    this.started.emit({ spec: { ...spec, items, decisions: {} }, customer: null });
   }
 
   protected kept(a: Again): string {

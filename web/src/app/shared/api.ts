@@ -73,6 +73,12 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'floor.shortage': ['get', '/api/jobs/:id/shortage'],
   'floor.child': ['post', '/api/jobs/:id/children'],
   'floor.learned': ['get', '/api/learned'],
+  'out.drawing': ['post', '/api/drawings.pdf'],
+  'out.calendar': ['get', '/api/calendar.ics'],
+  'out.deliveryNote': ['get', '/api/jobs/:id/delivery-note.pdf'],
+  'out.lots': ['get', '/api/jobs/:id/lots.pdf'],
+  'out.jobXml': ['get', '/api/jobs/:id/job.xml'],
+  'out.readJobXml': ['post', '/api/job-xml'],
   'logbook.read': ['get', '/api/logbook'],
   'logbook.csv': ['get', '/api/logbook.csv'],
   'tasks.layout': ['post', '/api/tasks/layout'],
@@ -151,6 +157,16 @@ export class ApiCaller {
   private readonly line = inject(Line);
 
   call<N extends keyof Api>(name: N, asked: Sent<Api[N]>): Observable<Replied<Api[N]>> {
+    const { method, path, options } = this.request(name, asked);
+    return this.heard(this.http.request<Replied<Api[N]>>(method, path, options));
+  }
+  /** An answer that is a file. */
+  file<N extends keyof Api>(name: N, asked: Sent<Api[N]>): Observable<Blob> {
+    const { method, path, options } = this.request(name, asked);
+    return this.heard(this.http.request(method, path, { ...options, responseType: 'blob' }));
+  }
+
+  private request<N extends keyof Api>(name: N, asked: Sent<Api[N]>) {
     const [method, address] = ADDRESSES[name];
     const {
       params = {},
@@ -159,18 +175,19 @@ export class ApiCaller {
       file,
     } = asked as { params?: Record<string, string>; query?: Record<string, string>; body?: unknown; file?: Blob };
     const path = address.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params[key] ?? ''));
-    return this.http
-      .request<Replied<Api[N]>>(method, path, { ...(body !== undefined && { body }), ...(file && { body: file }), params: query })
-      .pipe(
-        tap(() => {
-          this.line.answered();
-        }),
-        catchError((e: HttpErrorResponse) => {
-          const failure = failureOf(e);
-          if (failure.status === 0) this.line.silent();
-          else this.line.answered();
-          return throwError(() => failure);
-        }),
-      );
+    return { method, path, options: { ...(body !== undefined && { body }), ...(file && { body: file }), params: query } };
+  }
+  private heard<T>(answer: Observable<T>): Observable<T> {
+    return answer.pipe(
+      tap(() => {
+        this.line.answered();
+      }),
+      catchError((e: HttpErrorResponse) => {
+        const failure = failureOf(e);
+        if (failure.status === 0) this.line.silent();
+        else this.line.answered();
+        return throwError(() => failure);
+      }),
+    );
   }
 }

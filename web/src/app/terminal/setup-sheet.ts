@@ -15,7 +15,7 @@ const EARLY_REASONS = ['terminal.early.ended', 'terminal.early.soon', 'terminal.
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<section class="card drawing">
       @if (scene(); as s) {
-        <dk-drawing [scene]="s" />
+        <dk-drawing [scene]="s" [out]="false" />
       }
     </section>
     <section class="rest">
