@@ -71,8 +71,13 @@ export async function release(page: Page, open = 'Release …'): Promise<void> {
 
 /** Begins to set up the step on the screen; where another one is at the machine, or something is still missing, with a reason. */
 export async function beginSetup(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Begin setting up' }).waitFor();
+  const begin = page.getByRole('button', { name: 'Begin setting up' });
+  await begin.waitFor();
   const early = page.getByRole('radio', { name: 'the planner asked for it' });
-  if (await early.isVisible()) await early.click();
-  await page.getByRole('button', { name: 'Begin setting up' }).click();
+  // What is missing comes with the newest word of the server, which may be a moment late.
+  await expect(async () => {
+    if (await early.isVisible()) await early.click();
+    await expect(begin).toBeEnabled({ timeout: 1_000 });
+  }).toPass();
+  await begin.click();
 }

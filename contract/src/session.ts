@@ -1,7 +1,9 @@
 import * as z from 'zod';
 import { type Endpoint, ROLES } from './endpoint';
 
-export const password = z.string().min(10, 'has at least ten characters').max(200);
+/** Characters a password has at least. */
+export const LEAST_PASSWORD = 10;
+export const password = z.string().min(LEAST_PASSWORD, 'has at least ten characters').max(200);
 
 export const SignIn = z.strictObject({
   name: z.string().trim().min(1, 'is empty').max(60),

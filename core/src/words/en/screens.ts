@@ -37,6 +37,7 @@ export const SCREENS = {
   'drawing.mm': '{0} mm',
   'drawing.zoomIn': 'Zoom in',
   'drawing.zoomOut': 'Zoom out',
+  'views.waits': '{0} waiting',
   'drawing.whole': 'Whole',
   'takeOut.asSvg': '{0} as SVG, true size',
   'takeOut.asPdf': '{0} as PDF, true size',

@@ -176,8 +176,12 @@ export class JobPage implements OnDestroy {
   protected readonly views = computed((): Shown[] => [
     { id: 'product', says: say('jobPage.product'), query: { view: null, stone: null } },
     ...(this.stoneId() === 'product' ? [] : [{ id: 'stone', says: this.stoneName(), query: { view: null, stone: this.stoneId() } }]),
-    ...VIEWS.map((v) => ({ ...v, query: { view: v.id } })),
+    ...VIEWS.map((v) => ({ ...v, query: { view: v.id }, ...(v.id === 'gates' && { waits: this.gatesShut() }) })),
   ]);
+  /** Gates of the job that nobody has opened. */
+  private readonly gatesShut = computed(
+    () => this.planning()?.plan.findings.filter((f) => f.code === 'gate.waiting' || f.code === 'gate.refused').length ?? 0,
+  );
   protected readonly here = computed(() => (this.shown() !== 'stone' ? this.shown() : this.stoneId() === 'product' ? 'product' : 'stone'));
   private readonly server = inject(Server);
   private readonly router = inject(Router);

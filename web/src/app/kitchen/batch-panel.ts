@@ -1,4 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, output } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import type { Observable } from 'rxjs';
@@ -21,7 +23,7 @@ interface Row {
 @Component({
   selector: 'dk-batch-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [InPlace, MatButton, MatInputModule],
+  imports: [InPlace, MatButton, MatInputModule, ReactiveFormsModule],
   templateUrl: './batch-panel.html',
   styles: `
     .row {
@@ -44,9 +46,8 @@ export class BatchPanel {
   readonly may = input(false);
   readonly asked = output<Observable<InkDesk>>();
   private readonly server = inject(Server);
-  protected readonly mass = linkedSignal(() => formatPlain(this.desk().neededKg));
-  protected readonly pailsWanted = signal('1');
-  protected readonly place = signal('');
+  protected readonly form = inject(NonNullableFormBuilder).group({ mass: '', pails: '1', place: '' });
+  private readonly mass = toSignal(this.form.controls.mass.valueChanges, { initialValue: '' });
   protected readonly shown = linkedSignal<Match, Record<string, string>>({ source: () => this.recipe(), computation: () => ({}) });
   protected readonly lots = linkedSignal<Match, Record<string, string>>({ source: () => this.recipe(), computation: () => ({}) });
   private readonly id = linkedSignal<Match, string>({ source: () => this.recipe(), computation: () => crypto.randomUUID() });
@@ -84,6 +85,12 @@ export class BatchPanel {
       rows.every((r) => r.weighed !== null && r.inside && (this.isPail(r.base) || (this.lots()[r.base] ?? '').trim() !== ''))
     );
   });
+  constructor() {
+    // What the job needs, until somebody says otherwise.
+    effect(() => {
+      this.form.controls.mass.setValue(formatPlain(this.desk().neededKg));
+    });
+  }
   protected gram = (kg: number): string => `${formatNumber(1000 * kg, 1)} g`;
   protected isPail = (base: string): boolean => base.startsWith(PAIL);
   protected nameOf(base: string): string {
@@ -95,6 +102,7 @@ export class BatchPanel {
   }
   protected save(): void {
     const { rows } = this.sheet();
+    const { pails, place } = this.form.getRawValue();
     this.asked.emit(
       this.server.send('kitchen.batch', {
         params: { job: this.desk().job, ink: this.desk().ink },
@@ -107,8 +115,8 @@ export class BatchPanel {
             lot: (this.lots()[r.base] ?? '').trim(),
             ...(this.isPail(r.base) && { pail: r.base.slice(PAIL.length) }),
           })),
-          pails: Math.max(Math.round(Number(this.pailsWanted())) || 1, 1),
-          place: this.place(),
+          pails: Math.max(Math.round(readNumber(pails)) || 1, 1),
+          place,
         },
       }),
     );

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatInputModule } from '@angular/material/input';
 import { MatExpansionModule } from '@angular/material/expansion';
+import { MatSliderModule } from '@angular/material/slider';
 import type { Subscription } from 'rxjs';
 import type { InkDesk, Match, Pail } from '@druckerei/contract';
 import { type BaseInk, formatNumber, say, screenColour, readNumber } from '@druckerei/core';
@@ -13,7 +15,7 @@ import { Server } from '../shared/server';
 @Component({
   selector: 'dk-match-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatCheckbox, MatInputModule, MatExpansionModule],
+  imports: [MatButton, MatCheckbox, MatInputModule, MatExpansionModule, MatSliderModule, ReactiveFormsModule],
   templateUrl: './match-panel.html',
   styleUrl: './match-panel.scss',
 })
@@ -27,9 +29,7 @@ export class MatchPanel {
   readonly taken = output<Match>();
   readonly refused = output<Failure>();
   private readonly server = inject(Server);
-  protected readonly most = signal('4');
-  protected readonly wish = signal('1');
-  protected readonly share = signal('0');
+  protected readonly form = inject(NonNullableFormBuilder).group({ wish: '1', most: '4', share: 0 });
   /** Bases left out by the person; nothing: all that the order allows. */
   protected readonly without = signal<ReadonlySet<string>>(new Set());
   protected readonly found = signal<readonly Match[] | null>(null);
@@ -53,14 +53,14 @@ export class MatchPanel {
     this.without.update((w) => new Set(w.has(base) ? [...w].filter((b) => b !== base) : [...w, base]));
   }
   protected search(): void {
-    const value = (text: string): number => readNumber(text);
+    const { wish, most, share } = this.form.getRawValue();
     const bases = this.without().size > 0 ? this.bases().flatMap((b) => (this.without().has(b.id) ? [] : [b.id])) : undefined;
     this.found.set(null);
     this.running.set(
       this.server
         .send('kitchen.match', {
           params: { job: this.desk().job, ink: this.desk().ink },
-          body: { most: value(this.most()), wish: value(this.wish()), leftOverShare: value(this.share()) / 100, ...(bases && { bases }) },
+          body: { most: readNumber(most), wish: readNumber(wish), leftOverShare: share / 100, ...(bases && { bases }) },
         })
         .subscribe({
           next: ({ found, exact, tried, seconds }) => {

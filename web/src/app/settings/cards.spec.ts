@@ -152,9 +152,13 @@ describe('people', () => {
       [full, 'Tilda Kreuz'],
       [initials, 'TK'],
       [password, 'a-long-password'],
-    ] as const)
+    ] as const) {
       input!.value = text;
-    host.querySelector<HTMLSelectElement>('form select')!.value = 'ink';
+      input!.dispatchEvent(new Event('input'));
+    }
+    const role = host.querySelector<HTMLSelectElement>('form select')!;
+    role.value = [...role.options].find((o) => o.textContent.trim() === 'ink')!.value;
+    role.dispatchEvent(new Event('change'));
     host.querySelector('form')?.dispatchEvent(new Event('submit'));
     expect(entered).toEqual([{ name: 'tilda', fullName: 'Tilda Kreuz', initials: 'TK', roles: ['ink'], password: 'a-long-password' }]);
     [...host.querySelectorAll('button')].find((b) => b.textContent.includes('New password'))?.click();

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, output } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatInputModule } from '@angular/material/input';
@@ -9,19 +10,21 @@ import { newMachine, PROCESSES } from '@druckerei/core/planning';
 @Component({
   selector: 'dk-new-machine',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatCheckbox, MatInputModule],
-  template: `<form (submit)="$event.preventDefault(); enter()">
+  imports: [MatButton, MatCheckbox, MatInputModule, ReactiveFormsModule],
+  template: `<form [formGroup]="form" (ngSubmit)="enter()">
     <mat-form-field
       ><mat-label>{{ say('newMachine.name') }}</mat-label
-      ><input matInput required maxlength="80" [value]="name()" (input)="name.set($any($event.target).value)"
+      ><input matInput required maxlength="80" formControlName="name"
     /></mat-form-field>
     <fieldset>
       <legend class="soft">{{ say('newMachine.kinds') }}</legend>
       @for (k of kinds; track k.id) {
-        <mat-checkbox class="kind" [checked]="chosen().includes(k.id)" (change)="toggle(k.id, $event.checked)">{{ k.says }}</mat-checkbox>
+        <mat-checkbox class="kind" [checked]="form.value.kinds?.includes(k.id)" (change)="toggle(k.id, $event.checked)">{{
+          k.says
+        }}</mat-checkbox>
       }
     </fieldset>
-    <button matButton="filled" type="submit" [disabled]="!ready()">{{ say('newMachine.enter') }}</button>
+    <button matButton="filled" type="submit" [disabled]="form.invalid">{{ say('newMachine.enter') }}</button>
     <button matButton="outlined" type="button" (click)="left.emit()">{{ say('newMachine.leave') }}</button>
   </form>`,
   styles: `
@@ -44,14 +47,17 @@ export class NewMachine {
   readonly entered = output<Plant['machines'][string]>();
   readonly left = output();
   protected readonly kinds = Object.keys(PROCESSES).map((id) => ({ id, says: PROCESS_WORDS[id] ?? id }));
-  protected readonly name = signal('');
-  protected readonly chosen = signal<string[]>([]);
-  protected readonly ready = computed(() => this.name().trim() !== '' && this.chosen().length > 0);
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    name: ['', [Validators.required, Validators.pattern(/\S/)]],
+    kinds: [[] as string[], Validators.required],
+  });
 
   protected toggle(id: string, on: boolean): void {
-    this.chosen.update((c) => (on ? [...c, id] : c.filter((x) => x !== id)));
+    const { kinds } = this.form.controls;
+    kinds.setValue(on ? [...kinds.value, id] : kinds.value.filter((k) => k !== id));
   }
   protected enter(): void {
-    if (this.ready()) this.entered.emit(newMachine(this.name().trim(), this.chosen()));
+    const { name, kinds } = this.form.getRawValue();
+    if (this.form.valid) this.entered.emit(newMachine(name.trim(), kinds));
   }
 }

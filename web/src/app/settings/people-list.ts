@@ -1,9 +1,10 @@
 import { label, say } from '@druckerei/core';
-import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox, type MatCheckboxChange } from '@angular/material/checkbox';
 import { MatInputModule } from '@angular/material/input';
-import { type Person, ROLES } from '@druckerei/contract';
+import { LEAST_PASSWORD, type Person, ROLES } from '@druckerei/contract';
 import type { Failure } from '../shared/api';
 import { EditValue } from '../shared/edit-value';
 import { InPlace } from '../shared/in-place';
@@ -13,7 +14,7 @@ type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { pas
 /** Who may sign in and what for; changes count at once. */
 @Component({
   selector: 'dk-people-list',
-  imports: [EditValue, InPlace, MatButton, MatCheckbox, MatInputModule],
+  imports: [EditValue, InPlace, MatButton, MatCheckbox, MatInputModule, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@if (refused(); as f) {
       <p class="note level-decide" role="alert">
@@ -105,22 +106,22 @@ type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { pas
       </tbody>
     </table>
     <h3>{{ say('peopleList.somebodyNew') }}</h3>
-    <form class="line" (submit)="enter($event, name, full, initials, first, password)">
+    <form class="line" [formGroup]="form" (ngSubmit)="enter()">
       <mat-form-field
         ><mat-label>{{ say('peopleList.signsInAs') }}</mat-label
-        ><input matInput #name required maxlength="60" autocomplete="off"
+        ><input matInput formControlName="name" required maxlength="60" autocomplete="off"
       /></mat-form-field>
       <mat-form-field
         ><mat-label>{{ say('peopleList.name') }}</mat-label
-        ><input matInput #full required maxlength="120" autocomplete="off"
+        ><input matInput formControlName="fullName" required maxlength="120" autocomplete="off"
       /></mat-form-field>
       <mat-form-field
         ><mat-label>{{ say('peopleList.initials') }}</mat-label
-        ><input matInput #initials class="short" required maxlength="4" autocomplete="off"
+        ><input matInput formControlName="initials" class="short" required maxlength="4" autocomplete="off"
       /></mat-form-field>
       <mat-form-field
         ><mat-label>{{ say('peopleList.role') }}</mat-label
-        ><select matNativeControl #first>
+        ><select matNativeControl formControlName="role">
           @for (r of roles; track r) {
             <option [value]="r">{{ word(r) }}</option>
           }
@@ -128,7 +129,7 @@ type Change = Pick<Person, 'fullName' | 'initials' | 'roles' | 'active'> & { pas
       >
       <mat-form-field
         ><mat-label>{{ say('peopleList.firstPassword') }}</mat-label
-        ><input matInput #password type="password" autocomplete="new-password" minlength="10" required
+        ><input matInput formControlName="password" type="password" autocomplete="new-password" minlength="10" required
       /></mat-form-field>
       <button matButton="filled" type="submit">{{ say('peopleList.enter') }}</button>
     </form>
@@ -189,6 +190,13 @@ export class PeopleList {
   readonly entered = output<{ name: string; fullName: string; initials: string; roles: Person['roles']; password: string }>();
   readonly changed = output<{ id: string; change: Change }>();
   protected readonly roles = ROLES;
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    name: ['', Validators.required],
+    fullName: ['', Validators.required],
+    initials: ['', Validators.required],
+    role: ROLES[0] as Person['roles'][number],
+    password: ['', [Validators.required, Validators.minLength(LEAST_PASSWORD)]],
+  });
   protected word = (role: Person['roles'][number]): string => label(`role.${role}`);
   protected readonly renewing = signal<string | null>(null);
 
@@ -212,22 +220,10 @@ export class PeopleList {
     if (pin.value !== '') this.change(p, { pin: pin.value });
     pin.value = '';
   }
-  protected enter(
-    e: Event,
-    name: HTMLInputElement,
-    full: HTMLInputElement,
-    initials: HTMLInputElement,
-    role: HTMLSelectElement,
-    password: HTMLInputElement,
-  ): void {
-    e.preventDefault();
-    this.entered.emit({
-      name: name.value.trim(),
-      fullName: full.value.trim(),
-      initials: initials.value.trim(),
-      roles: ROLES.filter((r) => r === role.value),
-      password: password.value,
-    });
+  protected enter(): void {
+    const { name, fullName, initials, role, password } = this.form.getRawValue();
+    if (this.form.invalid) this.form.markAllAsTouched();
+    else this.entered.emit({ name: name.trim(), fullName: fullName.trim(), initials: initials.trim(), roles: [role], password });
   }
   private change({ id, fullName, initials, roles, active }: Person, more: Partial<Change>): void {
     this.changed.emit({ id, change: { fullName, initials, roles, active, ...more } });
