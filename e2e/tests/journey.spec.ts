@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import type { Locator } from '@playwright/test';
 import { expect, test } from '../house';
 import { enterOrder, fill, newOrder, signIn, type } from '../sign-in';
 
@@ -134,4 +135,63 @@ test('a press operator reads but does not change', async ({ page }) => {
   await page.getByRole('row').nth(1).getByRole('link').click();
   await expect(page.getByRole('button', { name: /^Quantity,/ })).toBeDisabled();
   await expect(page.getByRole('button', { name: 'Release …' })).toHaveCount(0);
+});
+
+test('a card order is planned, compared, released and printed by keyboard alone', async ({ page }) => {
+  /** Walks on with Tab until something has the focus: what cannot be reached so cannot be used without a mouse. */
+  const walk = async (target: Locator): Promise<void> => {
+    await target.waitFor();
+    for (let step = 0; step < 150; step++) {
+      if (await target.evaluate((e) => e === document.activeElement)) return;
+      await page.keyboard.press('Tab');
+    }
+    throw new Error('is not reached by Tab');
+  };
+  const put = async (label: string, text: string): Promise<void> => {
+    await walk(page.getByRole('button', { name: new RegExp(`^${label},`) }).first());
+    await page.keyboard.press('Enter');
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  };
+  await page.goto('/');
+  await walk(page.getByLabel('Name'));
+  await page.keyboard.type('anselm');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('paper-river-24');
+  await page.keyboard.press('Enter');
+  await walk(page.getByRole('link', { name: 'Orders', exact: true }));
+  await page.keyboard.press('Enter');
+  await page.getByRole('heading', { name: 'Orders', exact: true }).waitFor();
+  await page.keyboard.press('n');
+  await walk(page.getByRole('button', { name: /Card or leaflet/ }));
+  await page.keyboard.press('Enter');
+  await put('Product name', 'Keyboard card');
+  await walk(page.getByRole('combobox', { name: 'Customer', exact: true }));
+  await page.keyboard.type(`Key maker ${Math.random()}`);
+  await page.keyboard.press('Tab');
+  await put('Quantity', '7000');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+
+  await walk(
+    page.getByRole('tab', { name: 'Compare stocks and presses' }).or(page.getByRole('button', { name: 'Compare stocks and presses' })),
+  );
+  await page.keyboard.press('Enter');
+  await walk(page.getByRole('button', { name: 'Take it' }).first());
+  await page.keyboard.press('Enter');
+  await walk(page.getByRole('button', { name: 'Release …' }));
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog');
+  await dialog.waitFor();
+  const now = dialog.getByRole('button', { name: 'Release now' });
+  for (const reason of await dialog.getByRole('textbox').all()) {
+    await walk(reason);
+    await page.keyboard.type('agreed with the customer');
+  }
+  await walk(now);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/^Released by Anselm Hardt/)).toBeVisible();
+  await walk(page.getByRole('link', { name: 'Print ticket' }));
+  const [ticket] = await Promise.all([page.context().waitForEvent('page'), page.keyboard.press('Enter')]);
+  await ticket.close();
 });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { DatePipe } from '@angular/common';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { MatButton } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { MatTabNavPanel } from '@angular/material/tabs';
@@ -90,8 +90,9 @@ export class SettingsPage {
   protected readonly say = say;
   readonly section = input.required<string>();
   private readonly store = inject(Store);
+  private readonly router = inject(Router);
   private readonly units = inject(Units);
-  protected readonly views: readonly View[] = SECTIONS.map((s) => ({ ...s, link: ['/settings', s.id] }));
+  protected readonly views: readonly View[] = SECTIONS.map((s) => ({ ...s, link: ['/settings', s.id], query: { card: null } }));
   private readonly me = this.store.selectSignal(sessionFeature.selectMe);
   protected readonly allowed = computed(() => this.me()?.roles.includes('admin') ?? false);
   protected readonly call = this.store.selectSignal(settingsFeature.selectCall);
@@ -177,10 +178,19 @@ export class SettingsPage {
         changed: changed('spoilage', p.id),
       }));
   });
-  protected readonly chosen = linkedSignal<{ section: string; first: string }, string>({
-    source: () => ({ section: this.section(), first: this.listed()[0]?.id ?? '' }),
-    computation: ({ section, first }, before) => (before?.source.section === section && before.value !== '' ? before.value : first),
+  /** The card the address asks for. */
+  readonly card = input<string>();
+  protected readonly chosen = linkedSignal<{ section: string; first: string; asked: string | undefined }, string>({
+    source: () => ({ section: this.section(), first: this.listed()[0]?.id ?? '', asked: this.card() }),
+    computation: ({ section, first, asked }, before) => {
+      if (asked !== undefined && asked !== before?.source.asked) return asked;
+      return before?.source.section === section && before.value !== '' ? before.value : first;
+    },
   });
+  protected choose(id: string): void {
+    this.chosen.set(id);
+    void this.router.navigate([], { queryParams: { card: id } });
+  }
 
   constructor() {
     if (this.allowed()) this.store.dispatch(SettingsActions.opened());
