@@ -92,6 +92,14 @@ test('the floor, the logbook and a terminal are clean for axe, light and dark', 
     await page.getByRole('main').waitFor();
     await clean(page);
   }
+  for (const view of ['Losses and speeds', 'Stops and waste', 'Promised and delivered']) {
+    await page.getByRole('tab', { name: view }).click();
+    await page.getByRole('search', { name: 'Which jobs' }).waitFor();
+    await clean(page);
+  }
+  await page.goto('/stock?view=cover');
+  await page.getByRole('heading', { name: 'For how many weeks the free stock lasts' }).waitFor();
+  await clean(page);
   await page.goto('/terminal');
   await page.getByRole('button', { name: 'Folder 2', exact: true }).click();
   await clean(page);

@@ -141,6 +141,14 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   await page.goto('/logbook');
   await page.locator('main').waitFor();
   await note('logbook');
+  for (const view of ['losses', 'stops', 'promises']) {
+    await page.goto(`/logbook?view=${view}`);
+    await page.locator('dk-logbook-pictures .filter').waitFor();
+    await note(`logbook, ${view}`);
+  }
+  await page.goto('/stock?view=cover');
+  await page.locator('dk-cover-picture').waitFor();
+  await note('stock, cover');
   await page.goto('/tools');
   await page.locator('.head dk-views a').nth(1).click();
   await page.locator('dk-tool-desk').waitFor();

@@ -39,6 +39,8 @@ export const SCREENS = {
   'drawing.zoomOut': 'Zoom out',
   'views.waits': '{0} waiting',
   'drawing.whole': 'Whole',
+  'takeOut.svg': 'SVG',
+  'takeOut.pdf': 'PDF',
   'takeOut.asSvg': '{0} as SVG, true size',
   'takeOut.asPdf': '{0} as PDF, true size',
   'drawing.noDrawingYet': 'No drawing yet.',

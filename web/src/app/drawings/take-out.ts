@@ -8,8 +8,12 @@ import { ApiCaller, type Failure } from '../shared/api';
   selector: 'dk-take-out',
   imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<button type="button" matButton [attr.aria-label]="say('takeOut.asSvg', scene().title)" (click)="svg()">SVG</button>
-    <button type="button" matButton [attr.aria-label]="say('takeOut.asPdf', scene().title)" [disabled]="busy()" (click)="pdf()">PDF</button>
+  template: `<button type="button" matButton [attr.aria-label]="say('takeOut.asSvg', scene().title)" (click)="svg()">
+      {{ say('takeOut.svg') }}
+    </button>
+    <button type="button" matButton [attr.aria-label]="say('takeOut.asPdf', scene().title)" [disabled]="busy()" (click)="pdf()">
+      {{ say('takeOut.pdf') }}
+    </button>
     @if (failure(); as f) {
       <span class="fail" role="alert">{{ f.detail ?? f.title }}</span>
     }`,
