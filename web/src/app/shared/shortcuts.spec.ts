@@ -12,6 +12,7 @@ class Keys {
       { keys: 'Shift+?', also: '?', shown: '?', says: 'Keys', run: () => ran.push('keys') },
       { keys: 'Escape', shown: 'Esc', says: 'Close', run: () => ran.push('close'), inFields: true },
       { keys: 'Enter', shown: 'Enter', says: 'Open', run: () => ran.push('open') },
+      { keys: '$mod+Enter', shown: 'Ctrl Enter', says: 'Send', run: () => ran.push('send') },
     ]);
   }
 }
@@ -34,7 +35,7 @@ describe('keys of a screen', () => {
       TestBed.inject(Shortcuts)
         .shown()
         .map((s) => s.says),
-    ).toEqual(['New', 'Keys', 'Close', 'Open']);
+    ).toEqual(['New', 'Keys', 'Close', 'Open', 'Send']);
     f.destroy();
     press('n');
     expect(ran).toHaveLength(2);
@@ -48,6 +49,11 @@ describe('keys of a screen', () => {
     expect(ran).toEqual([]);
     press('Enter');
     expect(ran).toEqual(['open']);
+    // With Ctrl it is a key of the screen, also where a value has the focus.
+    host
+      .querySelector('b')!
+      .dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', code: 'Enter', ctrlKey: true, bubbles: true, cancelable: true }));
+    expect(ran).toEqual(['open', 'send']);
     f.destroy();
   });
   it('leave letters to a field that is typed in, but for those that say so', () => {

@@ -13,9 +13,9 @@ export interface Shortcut {
 const typing = (e: Event): boolean =>
   e.target instanceof HTMLElement && (e.target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(e.target.tagName));
 
-/** Enter on a link or a button presses that, and nothing beside it. */
+/** Enter on a link or a button presses that, and nothing beside it; with Ctrl or Cmd it is a key of the screen wherever it is pressed. */
 const presses = (e: KeyboardEvent): boolean =>
-  e.key === 'Enter' && e.target instanceof Element && e.target.closest('a, button, [role=tab]') !== null;
+  e.key === 'Enter' && !e.ctrlKey && !e.metaKey && e.target instanceof Element && e.target.closest('a, button, [role=tab]') !== null;
 
 /** Keys of the screen that is open; `?` shows them. None is in the browser's way. */
 @Injectable({ providedIn: 'root' })

@@ -178,7 +178,11 @@ export class SetupSheet {
   readonly go = output<string>();
   readonly back = output();
   protected readonly reasons = EARLY_REASONS;
-  protected readonly reason = linkedSignal({ source: () => this.step().step, computation: () => '' });
+  /** As chosen, while it is the same step: the server's newest word comes every few seconds. */
+  protected readonly reason = linkedSignal<string, string>({
+    source: () => this.step().step,
+    computation: (step, before) => (before?.source === step ? before.value : ''),
+  });
   /** Why it is early to set this step up: the machine has another one, or what it needs is not there. The person at the machine decides, and says why. */
   protected readonly early = computed((): string[] => {
     const { times, waits } = this.step();

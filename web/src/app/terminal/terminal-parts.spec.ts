@@ -243,7 +243,11 @@ describe('what comes, and what is left for the next shift', () => {
     expect(host.textContent).toContain('Waits for Print, front: dry');
     await press('Begin');
     expect(went).toEqual([]);
-    await press('the planner asked for it', 'Begin');
+    await press('the planner asked for it');
+    // The server says the same once more: what was chosen stays.
+    f.componentRef.setInput('step', { ...next });
+    await f.whenStable();
+    await press('Begin');
     expect(went).toEqual(['the planner asked for it']);
     // A step in its time asks nothing.
     f.componentRef.setInput('running', null);
