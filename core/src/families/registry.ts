@@ -12,21 +12,21 @@ export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = {
   'foil-die': foilDie,
 };
 
-/** What a works of this trade makes and no family plans yet; a line that comes takes its words out. */
+/** What a works of this trade makes and no family plans yet; a line that comes takes its own out. Their words are the labels `line.…`. */
 export const NOT_MADE_YET: readonly string[] = [
-  'stitched booklets',
-  'folding cartons',
-  'disc sleeves',
-  'paperbacks',
-  'sewn hardcovers',
-  'books printed on demand',
-  'laminated boxes',
-  'shipping boxes',
-  'envelopes',
-  'gravure rolls',
-  'numbered secure sheets',
-  'engraved stationery',
-  'printing cylinders',
+  'booklet',
+  'carton',
+  'discSleeve',
+  'paperback',
+  'hardcover',
+  'onDemand',
+  'laminatedBox',
+  'shippingBox',
+  'envelope',
+  'gravureRoll',
+  'secureSheet',
+  'stationery',
+  'cylinder',
 ];
 
 /** A family by its id, whatever its wish: methods take the wish of their own family. */

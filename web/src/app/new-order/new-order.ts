@@ -104,7 +104,7 @@ export class NewOrder implements OnDestroy {
     const { words, picture, starts } = familyOf(id);
     return { id, words, picture: picture(starts) };
   });
-  protected readonly notMade = NOT_MADE_YET.join(', ');
+  protected readonly notMade = NOT_MADE_YET.map((line) => label(`line.${line}`)).join(', ');
   private readonly kept = this.keptSpec();
   /** What is to be made is chosen first; an order that was left half typed goes on where it was. */
   protected readonly picking = signal(this.kept === null);
