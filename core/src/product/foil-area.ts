@@ -65,7 +65,7 @@ export function foldUnder(area: Area, piece: Piece): number | null {
 /** The open piece seen from one side, to scale, with the foil areas of that side and how far each lies from the left and the top edge. */
 export function foilPlacesScene(piece: Piece, areas: readonly Area[], side: Side): Scene {
   const { widthMm: w, heightMm: h } = piece;
-  const text = Math.max(w, h) / 34;
+  const text = Math.max(w, h) / 22;
   const shapes: Shape[] = [{ kind: 'rect', role: 'copy', x: 0, y: 0, w, h, ref: side }];
   for (let fold = 1; fold <= foldsOf(piece); fold++) {
     const x = (w * fold) / (foldsOf(piece) + 1);

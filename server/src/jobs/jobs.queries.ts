@@ -103,10 +103,10 @@ with spec as (
 update jobs
 set version = $2, summary = $8, title = $9, picture = $10, state = $11, changed_at = now()
 where id = $1`;
-/** $1 uuid job, $2 text state */
+/** $1 uuid job, $2 text state, $3 float8 epoch seconds */
 export const SET_STATE = `
 update jobs
-set state = $2, delivered_at = case when $2 = 'delivered' then now() end, changed_at = now()
+set state = $2, delivered_at = case when $2 = 'delivered' then to_timestamp($3) end, changed_at = now()
 where id = $1`;
 /** $1 text hash, $2 text mime, $3 bytea */
 export const ADD_FILE = `insert into files (hash, mime, bytes) values ($1, $2, $3) on conflict (hash) do nothing`;

@@ -116,7 +116,7 @@ async function closeCounts(db: Db, job: JobFound): Promise<void> {
 
 async function setState(db: Db, ctx: Ctx, job: JobFound, state: JobFound['state'], what: string, detail: object): Promise<void> {
   const by = signedIn(ctx);
-  await db.query(SET_STATE, [job.id, state]);
+  await db.query(SET_STATE, [job.id, state, ctx.now()]);
   await db.query(ADD_EVENT, [by.id, what, job.id, JSON.stringify({ version: job.version, ...detail })]);
   await notifyChanged(db, { table: 'jobs', id: job.id, version: job.version, by: by.name });
   await tellParent(db, ctx, job);

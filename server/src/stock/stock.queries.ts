@@ -132,19 +132,23 @@ export const ADD_PURCHASE = `insert into purchases (id, stock, quantity, comes_o
 /** $1 uuid, $2 text state, $3 text lot */
 export const END_PURCHASE = `update purchases set state = $2, lot = $3 where id = $1 and state = 'ordered' returning id`;
 
-/** What jobs delivered since a moment used of the works' stock, and when the first of them was delivered. $1 float8 epoch seconds */
+/** What delivered jobs used of the works' stock since a moment, and when the first of it was taken: what was logged first of the job, else its delivery. $1 float8 epoch seconds */
 export const USED = rows(
   z.object({ stock: z.string(), used: z.number(), firstS: z.number() }),
   `
 select
   n ->> 'stock' as stock,
   sum((n ->> 'quantity')::float8)::float8 as used,
-  extract(epoch from min(j.delivered_at))::float8 as "firstS"
+  extract(epoch from min(taken.at))::float8 as "firstS"
 from jobs j
   cross join lateral jsonb_array_elements(j.summary -> 'needs') n
+  cross join lateral (
+    select coalesce((select min(l.happened_at) from floor_log l where l.job = j.id), j.delivered_at) as at
+  ) taken
 where j.alt = 0
   and j.state = 'delivered'
   and j.delivered_at >= to_timestamp($1)
+  and taken.at >= to_timestamp($1)
 group by 1`,
 );
 

@@ -36,7 +36,7 @@ const plain = (text: string): string => text.trim().toLocaleLowerCase();
       (keydown.enter)="commit()"
       (blur)="left(open.panelOpen)"
     />
-    <mat-autocomplete #known (optionSelected)="choose($event.option.value)" (closed)="commit()">
+    <mat-autocomplete #known panelWidth="320px" (optionSelected)="choose($event.option.value)" (closed)="commit()">
       @for (o of shown(); track o.value) {
         <mat-option [value]="o.says"
           >{{ o.says }}
