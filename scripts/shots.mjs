@@ -60,12 +60,6 @@ await main(async () => {
       await page.getByRole('textbox', { name: /^Lost for 1.000 good/ }).fill('320');
       await page.keyboard.press('Enter');
       await page.getByRole('button', { name: 'Take all back' }).click();
-      await page.getByRole('tab', { name: 'Calendar' }).click();
-      await page.getByRole('button', { name: 'Another' }).first().click();
-      await page.getByRole('button', { name: 'Another' }).nth(1).click();
-      await page.getByRole('button', { name: 'Another' }).nth(2).click();
-      await page.getByRole('heading', { name: 'The house is open' }).scrollIntoViewIfNeeded();
-      await shot('settings-calendar');
     };
     /** A terminal as a tablet at the press shows it. */
     const terminal = async () => {
@@ -163,6 +157,10 @@ await main(async () => {
         await page.getByRole('link', { name: 'Stock', exact: true }).click();
         await page.getByRole('heading', { name: 'Lots' }).waitFor();
         await shot('store');
+        await page.getByRole('link', { name: 'Logbook', exact: true }).click();
+        await page.getByRole('tab', { name: 'Losses and speeds' }).click();
+        await page.locator('apx-chart svg').nth(5).waitFor();
+        await shot('logbook');
         await page.getByRole('link', { name: 'Tools', exact: true }).click();
         await page.locator('dk-tool-desk').waitFor();
         for (const [tone, value] of Object.entries({ 0: '0', 10: '10.6', 25: '26.1', 50: '51.2', 75: '75.9', 90: '90.3', 100: '100' }))

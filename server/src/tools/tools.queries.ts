@@ -23,6 +23,8 @@ export const CARDS = rows(
   `${CARD}
 where ($1::text is null or t.id ilike $1 or t.spec ilike $1 or t.ink ilike $1 or j.title ilike $1 or j.number::text = replace($1, '%', ''))
   and t.state = any($2)
+  -- What was never made for a job that is delivered nobody wants any more.
+  and (t.state <> 'planned' or j.state is distinct from 'delivered')
   and ($3::uuid is null or t.job = $3)
 order by j.number desc nulls last, t.stone, t.side, t.id
 limit $4`,
@@ -39,7 +41,7 @@ export const LOCK_CARD = rows(z.object({ id: z.string() }), `select id from tool
 export const QUEUE = rows(
   CardRow,
   `${CARD}
-where t.state = 'planned' and t.kind = 'plate' and t.job is not null
+where t.state = 'planned' and t.kind = 'plate' and t.job is not null and j.state <> 'delivered'
 order by t.id`,
 );
 /** Kept forms of a job: those a repeat may take. $1 uuid job */

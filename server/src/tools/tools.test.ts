@@ -47,6 +47,14 @@ it('makes a card for every plate when a job is released, and queues them for the
   expect(queue.every((q, i) => i === 0 || q.startAt >= (queue[i - 1]?.readyAt ?? 0))).toBe(true);
 });
 
+it('leaves no plate waiting for a job that is delivered', async () => {
+  const job = await released();
+  const { version } = (await planner.call('GET', `/api/jobs/${job}`)).body as { version: number };
+  expect((await planner.call('POST', `/api/jobs/${job}/deliver`, { version, back: false, note: '' })).status).toBe(200);
+  expect((await page()).queue.filter((q) => q.job === job)).toEqual([]);
+  expect(await cardsOf(job, 'work')).toEqual([]);
+});
+
 it('lets the simulated platesetter image a plate once, however often it is asked', async () => {
   await released();
   const key = randomUUID();
