@@ -86,9 +86,10 @@ export class BatchPanel {
     );
   });
   constructor() {
-    // What the job needs, until somebody says otherwise.
+    // What the job needs, until somebody says otherwise; the same need read anew leaves what was typed alone.
+    const needed = computed(() => formatPlain(this.desk().neededKg));
     effect(() => {
-      this.form.controls.mass.setValue(formatPlain(this.desk().neededKg));
+      this.form.controls.mass.setValue(needed());
     });
   }
   protected gram = (kg: number): string => `${formatNumber(1000 * kg, 1)} g`;

@@ -1,4 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
+import { map } from 'rxjs';
 import { MatInputModule } from '@angular/material/input';
 import { BACKINGS, formatNumber, MEASURED_IN, type Measurement, say, readNumber } from '@druckerei/core';
 import type { Failure } from '../shared/api';
@@ -8,27 +11,27 @@ import { Server } from '../shared/server';
 @Component({
   selector: 'dk-measure-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatInputModule],
-  template: `<div class="row">
-      @for (c of channels; track c.at) {
+  imports: [MatInputModule, ReactiveFormsModule],
+  template: `<div class="row" [formGroup]="form">
+      @for (c of channels; track c.key) {
         <mat-form-field
           ><mat-label>{{ c.name }}</mat-label
-          ><input matInput #field inputmode="decimal" [value]="typed()[c.at]" (input)="type(c.at, field.value)"
+          ><input matInput inputmode="decimal" [formControlName]="c.key" (input)="typedByHand()"
         /></mat-form-field>
       }
       <mat-form-field
         ><mat-label>{{ say('kitchen.mode') }}</mat-label
-        ><select matNativeControl #mode (change)="mode_.set($any(mode.value))">
+        ><select matNativeControl formControlName="mode">
           @for (m of modes; track m) {
-            <option [value]="m" [selected]="m === mode_()">{{ m }}</option>
+            <option [value]="m">{{ m }}</option>
           }
         </select></mat-form-field
       >
       <mat-form-field
         ><mat-label>{{ say('kitchen.backing') }}</mat-label
-        ><select matNativeControl #backing (change)="backing_.set($any(backing.value))">
+        ><select matNativeControl formControlName="backing">
           @for (b of backings; track b) {
-            <option [value]="b" [selected]="b === backing_()">
+            <option [value]="b">
               {{ say(b === 'black' ? 'kitchen.onBlack' : b === 'white' ? 'kitchen.onWhite' : 'kitchen.onItself') }}
             </option>
           }
@@ -66,17 +69,23 @@ import { Server } from '../shared/server';
 export class MeasureField {
   protected readonly say = say;
   protected readonly channels = [
-    { at: 0, name: 'L*' },
-    { at: 1, name: 'a*' },
-    { at: 2, name: 'b*' },
+    { key: 'l', name: 'L*' },
+    { key: 'a', name: 'a*' },
+    { key: 'b', name: 'b*' },
   ] as const;
   protected readonly modes = MEASURED_IN;
   protected readonly backings = BACKINGS;
   readonly refused = output<Failure>();
   private readonly server = inject(Server);
-  protected readonly typed = signal<readonly [string, string, string]>(['', '', '']);
-  protected readonly mode_ = signal<Measurement['mode']>('M1');
-  protected readonly backing_ = signal<Measurement['backing']>('white');
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    ...{ l: '', a: '', b: '' },
+    mode: 'M1' as Measurement['mode'],
+    backing: 'white' as Measurement['backing'],
+  });
+  private readonly now = toSignal(this.form.valueChanges.pipe(map(() => this.form.getRawValue())), {
+    initialValue: this.form.getRawValue(),
+  });
+  private readonly typed = computed(() => [this.now().l, this.now().a, this.now().b]);
   protected readonly rows = signal<
     readonly { name: string; lab: Measurement['lab']; spectrum?: readonly number[] | undefined; notes: string[] }[]
   >([]);
@@ -95,19 +104,18 @@ export class MeasureField {
     const [l, a, b] = this.numbers() as [number, number, number];
     if (this.wrong() !== '' || this.typed().some((t) => t.trim() === '')) return null;
     const spectrum = this.spectrum();
-    return { lab: [l, a, b], ...(spectrum && { spectrum }), mode: this.mode_(), backing: this.backing_(), from: this.source() };
+    return { lab: [l, a, b], ...(spectrum && { spectrum }), mode: this.now().mode, backing: this.now().backing, from: this.source() };
   });
 
   /** Puts a measurement of an instrument in. */
   put(m: Measurement): void {
-    this.typed.set(m.lab.map((v) => String(Math.round(v * 1000) / 1000)) as unknown as [string, string, string]);
+    const [l, a, b] = m.lab.map((v) => String(Math.round(v * 1000) / 1000)) as [string, string, string];
+    this.form.setValue({ l, a, b, mode: m.mode, backing: m.backing });
     this.spectrum.set(m.spectrum);
     this.source.set(m.from);
-    this.mode_.set(m.mode);
-    this.backing_.set(m.backing);
   }
-  protected type(at: 0 | 1 | 2, text: string): void {
-    this.typed.update((t) => t.map((v, i) => (i === at ? text : v)) as unknown as [string, string, string]);
+  /** What an instrument measured beside the three numbers is no longer theirs. */
+  protected typedByHand(): void {
     this.spectrum.set(undefined);
     this.source.set('typed');
     this.notes.set('');
@@ -131,7 +139,7 @@ export class MeasureField {
   protected take(at: number): void {
     const row = this.rows()[at];
     if (!row) return;
-    this.put({ lab: row.lab, spectrum: row.spectrum, mode: this.mode_(), backing: this.backing_(), from: 'file' });
+    this.put({ lab: row.lab, spectrum: row.spectrum, mode: this.now().mode, backing: this.now().backing, from: 'file' });
     const did = row.notes.map((n) =>
       say(n === 'percent' ? 'kitchen.wasPercent' : n === 'resampled' ? 'kitchen.wasResampled' : 'kitchen.wasExtended'),
     );

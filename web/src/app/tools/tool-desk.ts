@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { MatDialog } from '@angular/material/dialog';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatInputModule } from '@angular/material/input';
-import type { Observable } from 'rxjs';
+import { map, type Observable } from 'rxjs';
 import type { ToolCard, ToolPage } from '@druckerei/contract';
 import {
   compensated,
@@ -32,7 +34,7 @@ const TRACK: readonly ToolState[] = ['planned', 'imaged', 'checked', 'onPress', 
 @Component({
   selector: 'dk-tool-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatCheckbox, MatInputModule],
+  imports: [MatButton, MatCheckbox, MatInputModule, ReactiveFormsModule],
   templateUrl: './tool-desk.html',
   styleUrl: './tool-desk.scss',
 })
@@ -49,11 +51,17 @@ export class ToolDesk {
   private readonly read = readingOf('tools.read', ['tools']);
   protected readonly log = computed(() => this.read.got()?.log ?? []);
   protected readonly tones = WEDGE_TONES;
-  /** Measured tones as typed; empty: not measured. */
-  protected readonly typed = signal<Record<number, string>>({});
-  protected readonly scratches = signal(false);
-  protected readonly smallest = signal('');
-  protected readonly holes = signal('');
+  private readonly build = inject(NonNullableFormBuilder);
+  protected readonly form = this.build.group({
+    scratches: false,
+    smallest: '',
+    holes: '',
+    /** Measured tones as typed; empty: not measured. */
+    tones: this.build.record(Object.fromEntries(WEDGE_TONES.map((tone) => [tone, '']))),
+  });
+  private readonly typed = toSignal(this.form.valueChanges.pipe(map(() => this.form.getRawValue())), {
+    initialValue: this.form.getRawValue(),
+  });
   protected readonly track = computed(() => {
     const at = TRACK.indexOf(this.card().state);
     return TRACK.map((state, i) => ({ state, done: at >= 0 && i < at, here: state === this.card().state }));
@@ -66,7 +74,7 @@ export class ToolDesk {
   protected readonly remakes = computed(() => nextStates(this.card().state).includes('spoilt') || this.card().state === 'spoilt');
   private readonly steps = computed(() =>
     WEDGE_TONES.flatMap((file) => {
-      const plate = readNumber(this.typed()[file] ?? '');
+      const plate = readNumber(this.typed().tones[file] ?? '');
       return Number.isNaN(plate) ? [] : [{ file, plate }];
     }),
   );
@@ -113,36 +121,34 @@ export class ToolDesk {
   });
 
   constructor() {
+    // Another card, another check. The same card read anew leaves what is being typed alone.
+    const id = computed(() => this.card().id);
     effect(() => {
-      const { id } = this.card();
-      this.typed.set({});
-      this.scratches.set(false);
-      this.smallest.set('');
-      this.holes.set(this.card().registerHoles);
-      this.read.ask({ params: { id } });
+      this.read.ask({ params: { id: id() } });
+      untracked(() => {
+        this.form.reset({ holes: this.card().registerHoles });
+      });
     });
   }
   protected when = (at: number): string => formatMoment(at, this.zone());
-  protected type(tone: number, text: string): void {
-    this.typed.update((t) => ({ ...t, [tone]: text }));
-  }
   /** What was typed for the smallest element; NaN: no number. */
   private readonly smallestUm = computed(() => {
-    const text = this.smallest().trim();
+    const text = this.typed().smallest.trim();
     return text === '' ? null : readNumber(text);
   });
   protected readonly smallestWrong = computed(() => Number.isNaN(this.smallestUm()));
   protected check(): void {
     if (this.smallestWrong()) return;
+    const { scratches, holes } = this.typed();
     this.asked.emit(
       this.server.send('tools.check', {
         params: { id: this.card().id },
         body: {
           key: crypto.randomUUID(),
-          scratches: this.scratches(),
+          scratches,
           smallestUm: this.smallestUm(),
           steps: this.steps(),
-          registerHoles: this.holes(),
+          registerHoles: holes,
         },
       }),
     );

@@ -7,6 +7,7 @@ import { provideAsking, provideSignedIn } from '../session/signed-in.fixture';
 import { ApiCaller } from '../shared/api';
 import { Changes } from '../shared/changes';
 import { EnterTool } from './enter-tool';
+import { ToolDesk } from './tool-desk';
 import { ToolStorePage } from './tool-store-page';
 
 /* The tool store: groups, the queue, a card's check, moves and remakes. */
@@ -140,6 +141,23 @@ describe('the tool store', () => {
     expect(host.textContent).toContain('Compensation, tone → send:');
     await press('Write the check down');
     expect(sentBody('tools.check')).toMatchObject({ scratches: false, steps: expect.arrayContaining([{ file: 50, plate: 54 }]) });
+  });
+  it('leaves what is being typed alone when the same card is read anew, and begins anew with another', async () => {
+    await open();
+    const f = TestBed.createComponent(ToolDesk);
+    f.componentRef.setInput('card', card({ state: 'imaged' }));
+    f.componentRef.setInput('zone', 'UTC');
+    f.componentRef.setInput('may', true);
+    await f.whenStable();
+    const field = (f.nativeElement as HTMLElement).querySelector<HTMLInputElement>('fieldset input')!;
+    field.value = '0.4';
+    field.dispatchEvent(new Event('input'));
+    f.componentRef.setInput('card', card({ state: 'imaged' }));
+    await f.whenStable();
+    expect(field.value).toBe('0.4');
+    f.componentRef.setInput('card', card({ id: 'P-2', state: 'imaged' }));
+    await f.whenStable();
+    expect(field.value).toBe('');
   });
   it('moves a form on, recycles and remakes it with a reason, and says when it moved meanwhile', async () => {
     const { host, press } = await open(page({ cards: [card({ state: 'onPress' })] }));
