@@ -1,20 +1,10 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  type ElementRef,
-  effect,
-  input,
-  linkedSignal,
-  output,
-  signal,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, input, output, signal, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { select } from 'd3-selection';
 import { zoom, type ZoomBehavior, zoomIdentity } from 'd3-zoom';
 import { TakeOut } from './take-out';
 import { formatNumber, inkColour, pathData, type Scene, type Shape, say } from '@druckerei/core';
+import { keptFor } from '../shared/kept-for';
 
 /** A scene of core on screen: shapes by role, zoom with wheel and keys, pan by drag, and a measure between two points where the drawing is to scale. */
 @Component({
@@ -115,7 +105,10 @@ export class Drawing {
   readonly out = input(true);
   readonly pointed = output<[number, number]>();
   private readonly board = viewChild<ElementRef<SVGSVGElement>>('board');
-  protected readonly transform = linkedSignal({ source: () => this.scene()?.title, computation: () => '' });
+  protected readonly transform = keptFor(
+    () => this.scene()?.title ?? '',
+    () => '',
+  );
   protected readonly measuring = signal(false);
   protected readonly from = signal<[number, number] | null>(null);
   protected readonly to = signal<[number, number] | null>(null);

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
@@ -13,6 +13,7 @@ import { chartColours } from '../shared/chart-colours';
 import { askReason } from '../shared/reason-dialog';
 import { MeasureField } from './measure-field';
 import { sent } from './measured';
+import { keptFor } from '../shared/kept-for';
 
 type Correction = { add: { base: string; kg: number }[]; deltaE: number; modelOff: number };
 
@@ -47,8 +48,14 @@ export class DrawDownPanel {
   });
   protected readonly ready = computed(() => this.field()?.value() !== null);
   protected readonly allBases = signal(false);
-  protected readonly correction = linkedSignal<string, Correction | null>({ source: () => this.last()?.id ?? '', computation: () => null });
-  protected readonly lots = linkedSignal<string, Record<string, string>>({ source: () => this.last()?.id ?? '', computation: () => ({}) });
+  protected readonly correction = keptFor<Correction | null>(
+    () => this.last()?.id ?? '',
+    () => null,
+  );
+  protected readonly lots = keptFor<Record<string, string>>(
+    () => this.last()?.id ?? '',
+    () => ({}),
+  );
   protected readonly corrections = computed(() =>
     (this.correction()?.add ?? []).map((a) => ({
       ...a,

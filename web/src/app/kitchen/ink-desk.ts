@@ -26,6 +26,7 @@ import { DrawDownPanel } from './draw-down-panel';
 import { MatchPanel } from './match-panel';
 import { labSays, sent } from './measured';
 import { SamplePanel } from './sample-panel';
+import { keptFor } from '../shared/kept-for';
 
 export type Stage = 'sample' | 'recipe' | 'weigh' | 'drawDown';
 /** Share of a film that stays on a wet one. Common practice, no source: 0.7 to 0.95. */
@@ -58,10 +59,10 @@ export class InkDesk {
   readonly refused = output<Failure>();
   private readonly server = inject(Server);
   /** The recipe taken from the matches, until it is weighed. */
-  protected readonly recipe = linkedSignal<string, Match | null>({
-    source: () => `${this.desk().job} ${this.desk().ink}`,
-    computation: () => null,
-  });
+  protected readonly recipe = keptFor<Match | null>(
+    () => `${this.desk().job} ${this.desk().ink}`,
+    () => null,
+  );
   protected readonly drawn = computed(() => this.desk().drawDowns[0] ?? null);
   protected readonly accepted = computed(() => {
     const answer = this.drawn()?.answer?.answer;

@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import type { InkDesk } from '@druckerei/contract';
 import { type Measurement, say, readNumber } from '@druckerei/core';
 import type { Failure } from '../shared/api';
 import { MeasureField } from './measure-field';
+import { keptFor } from '../shared/kept-for';
 
 /** The customer's sample: what was measured of it, and how far the ink may be off. */
 @Component({
@@ -45,7 +46,10 @@ export class SamplePanel {
   readonly taken = output<{ measured: Measurement; tolerance: number }>();
   readonly refused = output<Failure>();
   private readonly field = viewChild(MeasureField);
-  protected readonly tolerance = linkedSignal(() => String(this.sample()?.tolerance ?? 2));
+  protected readonly tolerance = keptFor(
+    () => String(this.sample()?.tolerance ?? 2),
+    (asked) => asked,
+  );
   protected readonly ready = computed(() => this.field()?.value() !== null && this.number() > 0);
   private number = (): number => readNumber(this.tolerance());
 

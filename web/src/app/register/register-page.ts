@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { MatButton } from '@angular/material/button';
@@ -17,6 +17,7 @@ import { chartColours } from '../shared/chart-colours';
 import { Shortcuts } from '../shared/shortcuts';
 import { ReadingGrid } from './reading-grid';
 import { InPlace } from '../shared/in-place';
+import { keptFor } from '../shared/kept-for';
 
 type Row = Replied<Api['register.list']>[number];
 
@@ -64,7 +65,10 @@ export class RegisterPage {
       aside: last.colours.flatMap((c) => (c.aside === null ? [] : [c.aside])),
     });
   });
-  protected readonly mark = linkedSignal<string>(() => this.desk()?.marks[0]?.id ?? '');
+  protected readonly mark = keptFor(
+    () => this.desk()?.marks[0]?.id ?? '',
+    (first) => first,
+  );
   protected readonly loupe = computed(() => {
     const [desk, last] = [this.desk(), this.last()];
     if (!desk || !last) return null;

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import type { Pile, StepNow } from '@druckerei/contract';
@@ -17,6 +17,7 @@ import {
 import { MeasuredCount } from '../shared/measured-count';
 import { Keypad } from './keypad';
 import { goodGiven, goodWantedGiven, leftAtMachine } from './with-waiting';
+import { keptFor } from '../shared/kept-for';
 
 /** What the operator wants written down. Counts in pieces: good of what the step gives, waste and samples of its finer side. */
 export type Wish =
@@ -62,7 +63,10 @@ export class RunDesk {
   readonly timeZone = input('UTC');
   readonly wish = output<Wish>();
   /** Somebody tried whether it is dry before its time; forgotten with the step. */
-  protected readonly tried = linkedSignal({ source: () => `${this.step().job} ${this.step().step}`, computation: () => false });
+  protected readonly tried = keptFor(
+    () => `${this.step().job} ${this.step().step}`,
+    () => false,
+  );
   /** What holds the run; what is dry when tried does not. */
   protected readonly holds = computed(() => holdsRun(this.step(), this.now()).filter((h) => h !== 'stillWet' || !this.tried()));
   protected readonly ask = signal<Ask>({ is: 'count', of: 'good', reason: '' });

@@ -1,9 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import type { SetupSheet as Sheet, StepNow } from '@druckerei/contract';
 import { label, type Scene, say } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
+import { keptFor } from '../shared/kept-for';
 
 /** Why somebody sets a step up before its time. */
 const EARLY_REASONS = ['terminal.early.ended', 'terminal.early.soon', 'terminal.early.there', 'terminal.early.told'] as const;
@@ -178,11 +179,10 @@ export class SetupSheet {
   readonly go = output<string>();
   readonly back = output();
   protected readonly reasons = EARLY_REASONS;
-  /** As chosen, while it is the same step: the server's newest word comes every few seconds. */
-  protected readonly reason = linkedSignal<string, string>({
-    source: () => this.step().step,
-    computation: (step, before) => (before?.source === step ? before.value : ''),
-  });
+  protected readonly reason = keptFor(
+    () => `${this.step().job} ${this.step().step}`,
+    () => '',
+  );
   /** Why it is early to set this step up: the machine has another one, or what it needs is not there. The person at the machine decides, and says why. */
   protected readonly early = computed((): string[] => {
     const { times, waits } = this.step();

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { MatButton } from '@angular/material/button';
@@ -16,6 +16,7 @@ import { pageTitle } from '../shared/page-title';
 import { Server } from '../shared/server';
 import { Changes } from '../shared/changes';
 import { artworkOf, placed, type Raster } from './artwork';
+import { keptFor } from '../shared/kept-for';
 
 interface Reading {
   id: string;
@@ -63,12 +64,16 @@ export class ZonesPage {
     ),
     { initialValue: null },
   );
-  protected readonly ink = linkedSignal<string>(
+  protected readonly ink = keptFor(
     () => this.desk()?.inks.find((i) => i.percent !== null)?.ink ?? this.desk()?.inks[0]?.ink ?? '',
+    (first) => first,
   );
   protected readonly of = computed(() => this.desk()?.inks.find((i) => i.ink === this.ink()) ?? null);
   /** Openings as they were set when it printed well; empty: as told. */
-  protected readonly set = linkedSignal<string, Record<number, string>>({ source: () => this.ink(), computation: () => ({}) });
+  protected readonly set = keptFor<Record<number, string>>(
+    () => this.ink(),
+    () => ({}),
+  );
   /** The sheet with its copies, and over it the profile of the chosen ink. */
   protected readonly drawing = computed(() => {
     const [desk, of] = [this.desk(), this.of()];
