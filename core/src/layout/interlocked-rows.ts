@@ -1,6 +1,6 @@
 import { requireAboveZero } from '../quantity/errors';
 import { floorTolerant } from '../quantity/round-tolerant';
-import type { TuckSizes } from '../product/die-line/tuck-carton';
+import type { TubeSizes } from '../product/die-line/tube';
 
 /** Equal blanks all the same way round, in columns and rows that reach into one another. Lengths in mm. */
 export interface BlankLattice {
@@ -20,9 +20,9 @@ export interface BlankLattice {
  * or dust on dust.
  * Source: geometry of the outline.
  * @throws OutOfRange gap not above 0
- * @example reverseTuckPitch(tuckSizes(TEA), 3) // { dxMm: 259.26, dyMm: 192.38 }
+ * @example reverseTuckPitch(tubeSizes(TEA), 3) // { dxMm: 259.26, dyMm: 192.38 }
  */
-export function reverseTuckPitch(of: TuckSizes, gapMm: number): { dxMm: number; dyMm: number } {
+export function reverseTuckPitch(of: TubeSizes, gapMm: number): { dxMm: number; dyMm: number } {
   requireAboveZero('gapMm', gapMm);
   const lidOnEdge = of.halfMm + of.lidAtMm + of.lidMm + of.tuckMm;
   const dustOnDust = 2 * of.halfMm + 2 * of.dustMm;

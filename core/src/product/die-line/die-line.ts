@@ -10,11 +10,18 @@ export interface Crease {
   to: Point;
 }
 
+/** Where a printed face is glued to another: it has no coat and no solid ink there. */
+export interface Joint {
+  kind: 'seam' | 'bottom' | 'corner';
+  region: Point[];
+}
+
 /** A flat blank as the die sees it, lengths in mm: the outline is cut, slits are cut into it, hinges are creased. */
 export interface DieLine {
   outline: Point[];
   slits: [Point, Point][];
   creases: Crease[];
+  joints: Joint[];
 }
 
 /** What a die line measures, in mm and mm². */
@@ -27,13 +34,15 @@ export interface DieMeasures {
   cutMm: number;
   creaseMm: number;
   creaseByClass: Record<CreaseClass, number>;
+  /** Without coat, all joints together. */
+  knockOutMm2: number;
 }
 
 /**
- * Measures a die line. Formulas: cut = outline + slits; crease = sum of the hinges. Source: arithmetic.
- * @example measureDieLine(tuckCarton(TEA)).outlineMm // 1258.21 of the tea carton, docs of line 4
+ * Measures a die line. Formulas: cut = outline + slits; crease = sum of the hinges; knock-out = sum of the joints' areas. Source: arithmetic.
+ * @example measureDieLine(cartonDieLine({ style: 'reverse', lengthMm: 72, widthMm: 48, heightMm: 126, caliperMm: 0.44 })).outlineMm // 1258.21
  */
-export function measureDieLine({ outline, slits, creases }: DieLine): DieMeasures {
+export function measureDieLine({ outline, slits, creases, joints }: DieLine): DieMeasures {
   const along = (of: readonly Point[], axis: 0 | 1): number => Math.max(...of.map((p) => p[axis])) - Math.min(...of.map((p) => p[axis]));
   const outlineMm = pathLength(outline, true);
   const creaseByClass = Object.fromEntries(CREASE_CLASSES.map((c) => [c, 0])) as Record<CreaseClass, number>;
@@ -46,5 +55,6 @@ export function measureDieLine({ outline, slits, creases }: DieLine): DieMeasure
     cutMm: outlineMm + slits.reduce((sum, s) => sum + pathLength(s, false), 0),
     creaseMm: Object.values(creaseByClass).reduce((sum, mm) => sum + mm, 0),
     creaseByClass,
+    knockOutMm2: joints.reduce((sum, j) => sum + pathArea(j.region), 0),
   };
 }

@@ -1,0 +1,41 @@
+import { OutOfRange, requireAboveZero } from '../../quantity/errors';
+
+export const CARTON_STYLES = ['straight', 'reverse', 'snapLock', 'autoBottom', 'sleeve', 'tray'] as const;
+export type CartonStyle = (typeof CARTON_STYLES)[number];
+
+/** A carton by its inside: along the front, from front to back, upwards. Lengths in mm. */
+export interface CartonAsk {
+  style: CartonStyle;
+  lengthMm: number;
+  widthMm: number;
+  heightMm: number;
+  /** Measured thickness of the board. */
+  caliperMm: number;
+  /** Glue flap, tuck, and what stands between a dust flap and the tuck; the usual ones where nothing is said. */
+  flapMm?: number;
+  tuckMm?: number;
+  reliefMm?: number;
+}
+
+/** Practice values of the trade (common practice, no source): flaps, and what is set in beside an edge that moves. */
+export const USUAL_CARTON = {
+  flapMm: 15,
+  tuckMm: 15,
+  reliefMm: 4,
+  flapDropMm: 4,
+  setInMm: 0.5,
+  slitMm: 5,
+  /** A joint ends so far before its crease. */
+  overCreaseMm: 3,
+  /** Bottom flaps reach so far past the middle, locked or glued. */
+  lockMm: 12,
+  autoMm: 15,
+  trayFlapMm: 18,
+} as const;
+
+/** The carton fits no die as it is asked: a size is none, or its flaps would not meet. @throws OutOfRange naming the size */
+export function requireCarton({ style, lengthMm, widthMm, heightMm, caliperMm }: CartonAsk): void {
+  for (const [field, value] of Object.entries({ lengthMm, widthMm, heightMm, caliperMm })) requireAboveZero(field, value);
+  if (style === 'autoBottom' && lengthMm < widthMm + 2)
+    throw new OutOfRange('lengthMm', lengthMm, `${widthMm + 2} or more for a bottom that opens by itself`);
+}
