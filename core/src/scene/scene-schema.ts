@@ -27,4 +27,4 @@ export const SceneSchema: z.ZodType<Scene> = z.strictObject({
   box: z.strictObject({ x: mm, y: mm, w: size, h: size }),
   toScale: z.boolean(),
   shapes: z.array(shape).max(5_000, 'holds more shapes than a page can show (5,000 at most)'),
-}) as z.ZodType<Scene>;
+});

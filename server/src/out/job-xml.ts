@@ -1,4 +1,6 @@
-import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
+import Builder from 'fast-xml-builder';
+import { XMLParser } from 'fast-xml-parser';
+import { SyntaxValidator } from 'fast-xml-validator';
 import type { XmlElement } from '@druckerei/core';
 import { invalid } from '../errors';
 
@@ -17,7 +19,7 @@ const ordered = ({ name, attributes, children, text }: XmlElement): Ordered => (
 
 /** Elements as a document. */
 export const writeXml = (root: XmlElement): string =>
-  `<?xml version="1.0" encoding="UTF-8"?>\n${new XMLBuilder({ ...OPTIONS, format: true, suppressEmptyNode: true }).build([ordered(root)])}`;
+  `<?xml version="1.0" encoding="UTF-8"?>\n${new Builder({ ...OPTIONS, format: true, suppressEmptyNode: true }).build([ordered(root)])}`;
 
 function elementOf(node: Ordered, deep: number): XmlElement {
   if (deep > MOST_DEEP) throw invalid([{ path: '', says: 'is nested deeper than any job' }]);
@@ -38,16 +40,21 @@ function elementOf(node: Ordered, deep: number): XmlElement {
 /** The root of a document. @throws Refused what is no XML, with the line; entities are not followed */
 export function readXml(bytes: Uint8Array): XmlElement {
   const text = new TextDecoder().decode(bytes);
-  // The parser is lenient: what is well formed is asked first.
-  const valid = XMLValidator.validate(text);
-  if (valid !== true) throw invalid([{ path: '', says: `is no XML: line ${valid.err.line}, ${valid.err.msg}` }]);
   let nodes: Ordered[];
   try {
+    // The parser is lenient: what is well formed is asked first.
+    SyntaxValidator.validate(text);
     nodes = new XMLParser({ ...OPTIONS, parseTagValue: false, parseAttributeValue: false, trimValues: true }).parse(text) as Ordered[];
   } catch (error) {
-    throw invalid([{ path: '', says: `cannot be read: ${error instanceof Error ? error.message : 'it is no XML'}` }]);
+    throw invalid([{ path: '', says: `is no XML: ${whyOf(error)}` }]);
   }
   const root = nodes.find((n) => !Object.keys(n).some((key) => key.startsWith('?') || key === TEXT));
   if (!root) throw invalid([{ path: '', says: 'holds no element' }]);
   return elementOf(root, 0);
+}
+
+/** What a reader of XML says of a text, with the line where it names one. */
+function whyOf(error: unknown): string {
+  if (!(error instanceof Error)) return 'it cannot be read';
+  return 'line' in error && typeof error.line === 'number' ? `line ${error.line}, ${error.message}` : error.message;
 }

@@ -77,10 +77,11 @@ export class MeasureField {
   protected readonly backings = BACKINGS;
   readonly refused = output<Failure>();
   private readonly server = inject(Server);
-  protected readonly form = inject(NonNullableFormBuilder).group({
+  private readonly build = inject(NonNullableFormBuilder);
+  protected readonly form = this.build.group({
     ...{ l: '', a: '', b: '' },
-    mode: 'M1' as Measurement['mode'],
-    backing: 'white' as Measurement['backing'],
+    mode: this.build.control<Measurement['mode']>('M1'),
+    backing: this.build.control<Measurement['backing']>('white'),
   });
   private readonly now = toSignal(this.form.valueChanges.pipe(map(() => this.form.getRawValue())), {
     initialValue: this.form.getRawValue(),

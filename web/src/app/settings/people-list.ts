@@ -190,11 +190,12 @@ export class PeopleList {
   readonly entered = output<{ name: string; fullName: string; initials: string; roles: Person['roles']; password: string }>();
   readonly changed = output<{ id: string; change: Change }>();
   protected readonly roles = ROLES;
-  protected readonly form = inject(NonNullableFormBuilder).group({
+  private readonly build = inject(NonNullableFormBuilder);
+  protected readonly form = this.build.group({
     name: ['', Validators.required],
     fullName: ['', Validators.required],
     initials: ['', Validators.required],
-    role: ROLES[0] as Person['roles'][number],
+    role: this.build.control<Person['roles'][number]>(ROLES[0]),
     password: ['', [Validators.required, Validators.minLength(LEAST_PASSWORD)]],
   });
   protected word = (role: Person['roles'][number]): string => label(`role.${role}`);
