@@ -4,9 +4,9 @@ import { beadOf, gluerRate } from '../finishing/folder-gluer';
 import { leastRun } from '../flow/counts';
 import { channelMm, creaseRuleHeightMm, dieForceKn, newDieFrom, nicksOf } from '../form/cutting-die';
 import { anyLayout } from '../layout/any-layout';
-import { latticeOf, reverseTuckPitch } from '../layout/interlocked-rows';
+import { blankNest, latticeNest } from '../layout/blank-nest';
 import { measureDieLine } from '../product/die-line/die-line';
-import { pathArea } from '../product/die-line/points';
+import { pathArea, type Point } from '../product/die-line/points';
 import { cartonDieLine } from '../product/die-line/carton';
 import type { CartonAsk } from '../product/die-line/carton-ask';
 import { tubeSizes } from '../product/die-line/tube';
@@ -76,16 +76,21 @@ describe('the blank', () => {
 
 describe('the sheet', () => {
   const of = tubeSizes(TEA);
-  const blank = { widthMm: of.girthMm, heightMm: of.blankHeightMm };
   const area = measureDieLine(cartonDieLine(TEA)).areaMm2;
   it('holds twelve in rows that reach into one another, eight as rectangles', () => {
-    const pitch = reverseTuckPitch(of, GAP_MM);
-    expect(pitch.dxMm).toBeCloseTo(259.26, 9);
-    expect(pitch.dyMm).toBeCloseTo(192.38, 9);
-    const nest = latticeOf(blank, pitch, USABLE_MM);
-    expect([nest.across, nest.along, nest.count]).toEqual([4, 3, 12]);
+    const { outline } = cartonDieLine(TEA);
+    const nest = blankNest(outline, GAP_MM, USABLE_MM);
+    expect(nest.places).toHaveLength(12);
+    expect([nest.dxMm, nest.dyMm[0]]).toEqual([expect.closeTo(259.26, 6), expect.closeTo(192.38, 6)]);
     expect(nest.usedMm).toEqual([expect.closeTo(1_034.04, 6), expect.closeTo(637.08, 6)]);
-    expect(latticeOf(blank, { dxMm: pitch.dxMm, dyMm: blank.heightMm + GAP_MM }, USABLE_MM).count).toBe(8);
+    const [w, h] = [of.girthMm, of.blankHeightMm];
+    const box: Point[] = [
+      [0, 0],
+      [w, 0],
+      [w, h],
+      [0, h],
+    ];
+    expect(latticeNest(box, GAP_MM, USABLE_MM).places).toHaveLength(8);
   });
   it('would hold fourteen by area, and is used to 79.0 per cent', () => {
     expect(Math.floor((USABLE_MM[0] * USABLE_MM[1]) / area)).toBe(14);

@@ -1,0 +1,102 @@
+import { floorTolerant } from '../quantity/round-tolerant';
+import type { Point } from '../product/die-line/points';
+import { pitchAcross, pitchOfProfiles, type Profile, topProfile, underProfile } from './outline-pitch';
+
+/** A blank on the sheet: its corner nearest the origin, and whether it is turned end for end. */
+export interface BlankPlace {
+  x: number;
+  y: number;
+  turned: boolean;
+}
+export interface BlankNest {
+  kind: 'lattice' | 'turnedRows';
+  places: BlankPlace[];
+  dxMm: number;
+  /** From a row to the next, and from that to the one after. */
+  dyMm: [number, number];
+  /** How far every other row is moved to the right; below 0 the others are. */
+  shiftMm: number;
+  usedMm: [number, number];
+}
+
+const EPS = 1e-9;
+/** An outline moved to the origin: its least x and y are 0. */
+function atOrigin(outline: readonly Point[]): Point[] {
+  const [left, low] = [Math.min(...outline.map((p) => p[0])), Math.min(...outline.map((p) => p[1]))];
+  return outline.map(([x, y]): Point => [x - left, y - low]);
+}
+const extentOf = (outline: readonly Point[]): [number, number] => [
+  Math.max(...outline.map((p) => p[0])),
+  Math.max(...outline.map((p) => p[1])),
+];
+
+/** Rows laid one above the other while there is room: each with as many as fit beside its shift. */
+function rowsOf(
+  kind: BlankNest['kind'],
+  [w, h]: readonly [number, number],
+  { dx, dy, shift }: { dx: number; dy: [number, number]; shift: number },
+  [usableX, usableY]: readonly [number, number],
+): BlankNest {
+  const places: BlankPlace[] = [];
+  for (let row = 0, y = 0; y + h <= usableY + EPS; y += dy[row % 2] as number, row++) {
+    const turned = row % 2 === 1 && kind === 'turnedRows';
+    const from = Math.max(row % 2 === 1 ? shift : -shift, 0);
+    const count = Math.max(floorTolerant((usableX - from - w) / dx) + 1, 0);
+    for (let i = 0; i < count; i++) places.push({ x: from + i * dx, y, turned });
+  }
+  const used = (of: (p: BlankPlace) => number): number => (places.length === 0 ? 0 : Math.max(...places.map(of)));
+  return { kind, places, dxMm: dx, dyMm: dy, shiftMm: shift, usedMm: [used((p) => p.x + w), used((p) => p.y + h)] };
+}
+
+/** The pitch to a row above that repeats every dx: whatever of it comes near. */
+function rowPitch(below: Profile, above: Profile, shift: number, dx: number, gap: number): number {
+  return Math.max(...[-1, 0, 1].map((k) => pitchOfProfiles(below, above, shift + k * dx, gap)));
+}
+
+/**
+ * Equal blanks all one way round, in rows and columns as near as their outlines let them.
+ * @throws OutOfRange gap below 0
+ * @example latticeNest(outline of the tea carton of line 4, 3, [1048, 642]).places.length // 12
+ */
+export function latticeNest(outline: readonly Point[], gap: number, usable: readonly [number, number]): BlankNest {
+  const blank = atOrigin(outline);
+  const dx = pitchAcross(blank, blank, 0, gap);
+  const dy = rowPitch(topProfile(blank, gap), underProfile(blank), 0, dx, gap);
+  return rowsOf('lattice', extentOf(blank), { dx, dy: [dy, dy], shift: 0 }, usable);
+}
+
+/**
+ * Rows turned end for end in turn, moved beside each other to where they lie nearest. Shifts are tried at which a corner of one stands over a corner of the
+ * other: in between, what they touch with only slides along.
+ * @throws OutOfRange gap below 0
+ */
+export function turnedRowsNest(outline: readonly Point[], gap: number, usable: readonly [number, number]): BlankNest {
+  const blank = atOrigin(outline);
+  const turned = atOrigin(blank.map(([x, y]): Point => [-x, -y]));
+  const dx = Math.max(pitchAcross(blank, blank, 0, gap), pitchAcross(turned, turned, 0, gap));
+  const [top, under] = [topProfile(blank, gap), underProfile(blank)];
+  const [turnedTop, turnedUnder] = [topProfile(turned, gap), underProfile(turned)];
+  const same = Math.max(rowPitch(top, under, 0, dx, gap), rowPitch(turnedTop, turnedUnder, 0, dx, gap));
+  const corners = [...new Set(blank.flatMap(([a]) => turned.flatMap(([b]) => [a - b, a - b - gap, a - b + gap])))];
+  const shifts = [...new Set(corners.map((s) => Math.round((s - dx * Math.round(s / dx)) * 1e6) / 1e6))];
+  const nests = shifts.map((shift) => {
+    const up = Math.max(rowPitch(top, turnedUnder, shift, dx, gap), 0);
+    // A row must clear the next but one as well, which lies the same way round.
+    const dy: [number, number] = [up, Math.max(rowPitch(turnedTop, under, -shift, dx, gap), same - up)];
+    return rowsOf('turnedRows', extentOf(blank), { dx, dy, shift }, usable);
+  });
+  return nests.reduce((best, nest) => (isBetter(nest, best) ? nest : best));
+}
+
+/** More blanks; of as many the one that needs less of the sheet. */
+const isBetter = (a: BlankNest, b: BlankNest): boolean =>
+  a.places.length !== b.places.length ? a.places.length > b.places.length : a.usedMm[0] * a.usedMm[1] < b.usedMm[0] * b.usedMm[1] - EPS;
+
+/**
+ * The better of both. It is not proved best: no sheet holds more than its usable area over the blank's, which is said beside it.
+ * @throws OutOfRange gap below 0
+ */
+export function blankNest(outline: readonly Point[], gap: number, usable: readonly [number, number]): BlankNest {
+  const [lattice, rows] = [latticeNest(outline, gap, usable), turnedRowsNest(outline, gap, usable)];
+  return isBetter(rows, lattice) ? rows : lattice;
+}
