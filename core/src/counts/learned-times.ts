@@ -33,7 +33,10 @@ export interface OwnTime {
 /** Runs shorter than this say little of a speed. */
 const LEAST_RUN_S = 300;
 
-/** The value below which a share of sorted values lies, between neighbours in proportion. Source: definition 7 of Hyndman and Fan, Am. Statistician 50 (1996). */
+/**
+ * The value below which a share of sorted values lies, between neighbours in proportion. Source: definition 7 of Hyndman and Fan, Am. Statistician 50 (1996).
+ * @example quantile([10, 20, 40], 0.25) // 15
+ */
 export function quantile(sorted: readonly number[], share: number): number {
   const at = (sorted.length - 1) * share;
   const low = sorted[Math.floor(at)] ?? 0;

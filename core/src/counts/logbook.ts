@@ -161,7 +161,10 @@ export interface Allowance {
   allowed: number;
   lost: number;
 }
-/** Cycles set aside for a step, whole ones: a part of a cycle is never lost. */
+/**
+ * Cycles set aside for a step, whole ones: a part of a cycle is never lost.
+ * @example allowedCycles({ allowedSetup: 200, allowedPpm: 20_000, cycles: 1_010 }) // 221
+ */
 export const allowedCycles = (r: Pick<LogRow, 'allowedSetup' | 'allowedPpm' | 'cycles'>): number =>
   ceilTolerant(r.allowedSetup + (r.allowedPpm * r.cycles) / PPM);
 /**

@@ -23,7 +23,7 @@ const NET_SHARE = 0.7;
  * Formula: gross = min(most, 60,000 v / (R + gap)), R the blank's extent along the creases the belts fold, v in m/min; net = 0.7 gross.
  * Source: geometry; the share is common practice, no source.
  * @throws OutOfRange extent not above 0
- * @example gluerRate('seam', 252.32) // { gross: 38422.13…, net: 26895.4… }
+ * @example gluerRate('seam', 252.32).gross // 38422.1
  */
 export function gluerRate(work: GlueClassId, extentMm: number): { gross: number; net: number } {
   requireAboveZero('extentMm', extentMm);

@@ -21,7 +21,10 @@ export function dieForceKn({ cutMm, creaseMm }: { cutMm: number; creaseMm: numbe
 
 /** From this caliper on the creasing rule is the thicker one. Common practice, no source. */
 const THICK_BOARD_MM = 0.6;
-/** Thickness of the creasing rule, mm: two and three points, as they are sold. */
+/**
+ * Thickness of the creasing rule, mm: two and three points, as they are sold.
+ * @example creaseRuleMm(0.44) // 0.71
+ */
 export const creaseRuleMm = (caliperMm: number): number => (caliperMm > THICK_BOARD_MM ? 1.05 : 0.71);
 
 /**

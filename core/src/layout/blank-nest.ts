@@ -56,7 +56,7 @@ function rowPitch(below: Profile, above: Profile, shift: number, dx: number, gap
 /**
  * Equal blanks all one way round, in rows and columns as near as their outlines let them.
  * @throws OutOfRange gap below 0
- * @example latticeNest(outline of the tea carton of line 4, 3, [1048, 642]).places.length // 12
+ * @example latticeNest([[0, 0], [40, 0], [40, 30], [0, 30]], 3, [126, 63]).places.length // 6
  */
 export function latticeNest(outline: readonly Point[], gap: number, usable: readonly [number, number]): BlankNest {
   const blank = atOrigin(outline);

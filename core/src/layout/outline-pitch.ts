@@ -68,7 +68,7 @@ const heightAt = ({ from, to, atFrom, atTo }: Piece, x: number): number => atFro
  * Formula: max over x of top(below) + under(above) + gap, the profile below wider by the gap. Both are made of straight stretches, so the greatest lies at
  * an end of one.
  * Source: geometry.
- * @example two squares of 10, shift 0, gap 3: 13
+ * @example pitchOfProfiles([{ from: -3, to: 13, atFrom: 10, atTo: 10 }], [{ from: 0, to: 10, atFrom: 0, atTo: 0 }], 0, 3) // 13
  */
 export function pitchOfProfiles(below: Profile, above: Profile, shift: number, gap: number): number {
   let pitch = -Infinity;
@@ -83,11 +83,19 @@ export function pitchOfProfiles(below: Profile, above: Profile, shift: number, g
   return pitch;
 }
 
-/** The same of outlines. @throws OutOfRange gap below 0 */
+/**
+ * The same of outlines.
+ * @throws OutOfRange gap below 0
+ * @example pitchAlong([[0, 0], [9, 0], [9, 9], [0, 9]], [[0, 0], [9, 0], [9, 9], [0, 9]], 0, 3) // 12
+ */
 export const pitchAlong = (below: readonly Point[], above: readonly Point[], shift: number, gap: number): number =>
   pitchOfProfiles(topProfile(below, gap), underProfile(above), shift, gap);
 
-/** From left to right: how far to the right an outline must lie, moved up by `shift`. @throws OutOfRange gap below 0 */
+/**
+ * From left to right: how far to the right an outline must lie, moved up by `shift`.
+ * @throws OutOfRange gap below 0
+ * @example pitchAcross([[0, 0], [9, 0], [9, 5], [0, 5]], [[0, 0], [9, 0], [9, 5], [0, 5]], 0, 3) // 12
+ */
 export const pitchAcross = (left: readonly Point[], right: readonly Point[], shift: number, gap: number): number => {
   const lying = (outline: readonly Point[]): Point[] => outline.map(([x, y]): Point => [y, x]);
   return pitchAlong(lying(left), lying(right), shift, gap);

@@ -40,7 +40,7 @@ export interface DieMeasures {
 
 /**
  * Measures a die line. Formulas: cut = outline + slits; crease = sum of the hinges; knock-out = sum of the joints' areas. Source: arithmetic.
- * @example measureDieLine(cartonDieLine({ style: 'reverse', lengthMm: 72, widthMm: 48, heightMm: 126, caliperMm: 0.44 })).outlineMm // 1258.21
+ * @example measureDieLine({ outline: [[0, 0], [4, 0], [4, 3], [0, 3]], slits: [[[1, 1], [2, 1]]], creases: [], joints: [] }).cutMm // 15
  */
 export function measureDieLine({ outline, slits, creases, joints }: DieLine): DieMeasures {
   const along = (of: readonly Point[], axis: 0 | 1): number => Math.max(...of.map((p) => p[axis])) - Math.min(...of.map((p) => p[axis]));

@@ -9,7 +9,7 @@ import type { Point } from './points';
  * Formulas, t = caliper: base (L+t) × (W+t); walls H + t/2; flaps 18 × (H−1), W−t between their creases, since they lie inside the long walls.
  * Source: caliper rule as for a tube (arithmetic); flaps common practice, no source.
  * @throws OutOfRange a size not above 0, or walls lower than their flaps' play
- * @example measureDieLine(trayDieLine({ style: 'tray', lengthMm: 120, widthMm: 80, heightMm: 30, caliperMm: 0.5 })).widthMm // 181
+ * @example trayDieLine({ style: 'tray', lengthMm: 120, widthMm: 80, heightMm: 30, caliperMm: 0.5 }).joints.length // 4
  */
 export function trayDieLine(ask: CartonAsk): DieLine {
   requireCarton(ask);

@@ -226,7 +226,7 @@ const BOTTOMS: Record<Exclude<CartonAsk['style'], 'tray'>, (of: TubeSizes, ask: 
 /**
  * The die line of a carton that is a tube: lying with its height upwards, the flap at the left, the middle of the height at 0.
  * @throws OutOfRange see `tubeSizes`
- * @example measureDieLine(tubeDieLine({ style: 'reverse', lengthMm: 72, widthMm: 48, heightMm: 126, caliperMm: 0.44 })).areaMm2 // 46752.82
+ * @example tubeDieLine({ style: 'reverse', lengthMm: 72, widthMm: 48, heightMm: 126, caliperMm: 0.44 }).creases.length // 12
  */
 export function tubeDieLine(ask: CartonAsk & { style: Exclude<CartonAsk['style'], 'tray'> }): DieLine {
   const of = tubeSizes(ask);
