@@ -223,7 +223,7 @@ describe('alternatives', () => {
   });
   it('differ by what was changed only', async () => {
     const { body } = await planner.call('GET', `/api/jobs/${job}/differences?with=${other}`);
-    expect((body['edits'] as { place: string }[]).map((e) => e.place).sort()).toEqual(['machine, card print', 'over allowed']);
+    expect((body['edits'] as { place: string }[]).map((e) => e.place).sort()).toEqual(['machine, Print', 'over allowed']);
   });
   it('chosen, become the job; the plan of before stays on record', async () => {
     const was = hashOf((await read(job))['spec']);
