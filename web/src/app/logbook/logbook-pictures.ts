@@ -204,8 +204,10 @@ export class LogbookPictures {
   protected readonly promiseColours = this.promiseNames.map((_, i) => (i === 0 ? this.colours.river : this.colours.fail));
   protected readonly promiseSeries = computed(() => [{ name: say('logbook.jobs'), data: [this.promised().kept, ...this.promised().late] }]);
 
-  protected readonly bars = this.chartOf(300);
-  protected readonly sideways = this.chartOf(300, 'bar');
+  protected readonly bars = {
+    ...{ type: 'bar' as const, height: 300, toolbar: { show: false }, animations: { enabled: false } },
+    ...{ fontFamily: 'inherit', foreColor: this.colours.soft },
+  };
 
   constructor() {
     const server = inject(Server);
@@ -223,10 +225,6 @@ export class LogbookPictures {
   }
 
   private machineName = (id: string): string => this.plant().machines[id]?.name ?? id;
-  private chartOf(height: number, type: 'bar' | 'line' = 'bar') {
-    const { soft } = this.colours;
-    return { type, height, toolbar: { show: false }, animations: { enabled: false }, fontFamily: 'inherit', foreColor: soft };
-  }
 }
 
 const workName = (process: string): string => PROCESS_WORDS[process] ?? process;
