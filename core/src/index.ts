@@ -126,6 +126,7 @@ export * from './plan/readings/stone-name';
 export * from './plan/readings/ticket';
 export * from './plan/readings/thumbnail';
 export * from './exchange/orders-csv';
+export type { XmlElement } from './families/card-intents';
 export * from './exchange/job-elements';
 export * from './exchange/logbook-rows';
 export * from './exchange/plan-rows';

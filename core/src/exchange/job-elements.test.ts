@@ -3,7 +3,8 @@ import { JobSpecSchema } from '../plan/door';
 import { cardSpec } from '../plan/line-1.fixture';
 import { labelSpec } from '../plan/line-2.fixture';
 import { anySpec } from '../plan/spec-arbitrary.fixture';
-import { jobElements, readJobElements, type XmlElement } from './job-elements';
+import type { XmlElement } from '../families/card-intents';
+import { jobElements, readJobElements } from './job-elements';
 
 const IN_FILE = { number: 2401, customer: 'Lindmoor Choir' };
 const find = (e: XmlElement, name: string): XmlElement[] => e.children.flatMap((c) => [...(c.name === name ? [c] : []), ...find(c, name)]);

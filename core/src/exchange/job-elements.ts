@@ -1,4 +1,4 @@
-import type { FoldedCardWish } from '../families/folded-card-wish';
+import { element, inksOf, intentsOf, mmFrom, type XmlElement } from '../families/card-intents';
 import { familyOf } from '../families/registry';
 import { JobSpecSchema } from '../plan/door';
 import { type Item, type JobSpec, NO_CHOICES, orderedQuantity } from '../product/job-spec';
@@ -7,49 +7,11 @@ import { type Item, type JobSpec, NO_CHOICES, orderedQuantity } from '../product
    checked against no schema: experimental, and said so where it is offered. What the standard has no element for stands in one element of our own beside them,
    so that a file of this program comes back as it went out. docs/job-xml.md lists every name used. */
 
-export interface XmlElement {
-  name: string;
-  attributes: Record<string, string>;
-  children: XmlElement[];
-  text?: string;
-}
-
 export const JOB_XML = {
   namespace: 'http://www.CIP4.org/JDFSchema_2_0',
   own: 'urn:druckerei:job:1',
   version: '2.1',
 } as const;
-
-/** The standard measures in points of an inch. */
-const POINTS_PER_MM = 72 / 25.4;
-const points = (mm: number): string => String(Math.round(mm * POINTS_PER_MM * 1000) / 1000);
-const mmFrom = (text: string | undefined): number => Math.round((Number(text) / POINTS_PER_MM) * 100) / 100;
-
-const PROCESS_INKS: Readonly<Record<string, string>> = { K: 'Black', C: 'Cyan', M: 'Magenta', Y: 'Yellow' };
-const inkName = (ink: string): string => PROCESS_INKS[ink] ?? ink;
-const inkLetter = (name: string): string => Object.entries(PROCESS_INKS).find(([, said]) => said === name)?.[0] ?? name;
-/** Names of inks stand in a list parted by spaces: one with spaces keeps them as underscores. */
-const inkList = (inks: readonly string[]): string => inks.map((ink) => inkName(ink).replace(/ /g, '_')).join(' ');
-const inksOf = (list: string | undefined): string[] =>
-  (list ?? '')
-    .split(/\s+/)
-    .filter(Boolean)
-    .map((name) => inkLetter(name.replace(/_/g, ' ')));
-
-/** Usual catalogue names of folds into two, three and four panels side by side. From memory. */
-const FOLDS: Readonly<Record<number, string>> = { 0: 'F2-1', 1: 'F4-1', 2: 'F6-1', 3: 'F8-1' };
-
-const element = (
-  name: string,
-  attributes: Record<string, string | undefined>,
-  children: readonly (XmlElement | null)[] = [],
-): XmlElement => ({
-  name,
-  attributes: Object.fromEntries(Object.entries(attributes).filter((a): a is [string, string] => a[1] !== undefined)),
-  children: children.filter((c) => c !== null),
-});
-const intent = (name: string, attributes: Record<string, string | undefined>, children: readonly XmlElement[] = []): XmlElement =>
-  element('Intent', { Name: name }, [element(name, attributes, children)]);
 
 export interface JobInFile {
   number: number;
@@ -91,7 +53,6 @@ export function jobElements(spec: JobSpec, { number, customer }: JobInFile): Xml
 function productElement(spec: JobSpec, id: string, item: Item): XmlElement {
   const ordered = orderedQuantity(item);
   const made = spec.products[item.product];
-  const card = made?.kind === 'made' && made.family === 'folded-card' ? made.wish : null;
   const attributes = {
     ID: id,
     IsRoot: 'true',
@@ -101,46 +62,7 @@ function productElement(spec: JobSpec, id: string, item: Item): XmlElement {
     DescriptiveName: spec.name,
     ProductTypeDetails: made?.kind === 'made' ? familyOf(made.family).words.name : item.product,
   };
-  return element('Product', attributes, card ? cardIntents(card) : []);
-}
-
-function cardIntents(wish: FoldedCardWish): XmlElement[] {
-  const { starts } = familyOf('folded-card') as { starts: FoldedCardWish };
-  const { openWidthMm = 0, openHeightMm = 0, folds = 0, front = [], back = [], grade, foils = {} } = { ...starts, ...wish };
-  const surfaces = [['Front', front] as const, ['Back', back] as const].filter(([, inks]) => inks.length > 0);
-  return [
-    intent('LayoutIntent', {
-      Dimensions: `${points(openWidthMm)} ${points(openHeightMm)}`,
-      FinishedDimensions: `${points(wish.foldedWidthMm ?? openWidthMm / (folds + 1))} ${points(openHeightMm)} 0`,
-      Sides: back.length > 0 ? 'TwoSided' : 'OneSided',
-    }),
-    intent(
-      'ColorIntent',
-      {},
-      surfaces.map(([Surface, inks]) => element('SurfaceColor', { Surface, ColorsUsed: inkList(inks) })),
-    ),
-    intent('MediaIntent', { MediaQuality: grade }),
-    intent('FoldingIntent', { FoldingCatalog: FOLDS[folds] ?? `F${2 * (folds + 1)}-1` }),
-    ...(Object.keys(foils).length > 0
-      ? [
-          intent(
-            'EmbossingIntent',
-            {},
-            Object.entries(foils).map(([id, f]) =>
-              element('EmbossingItem', {
-                EmbossingType: 'FoilStamping',
-                ID: id,
-                DescriptiveName: f.name,
-                FoilColorDetails: f.colour,
-                Face: f.side === 'back' ? 'Back' : 'Front',
-                ImageSize: `${points(f.widthMm)} ${points(f.heightMm)}`,
-                Position: f.xMm !== undefined && f.yMm !== undefined ? `${points(f.xMm)} ${points(f.yMm)}` : undefined,
-              }),
-            ),
-          ),
-        ]
-      : []),
-  ];
+  return element('Product', attributes, intentsOf(made));
 }
 
 const deliveryElement = (item: string, { by, to, share }: Item['deliveries'][number]): XmlElement =>
