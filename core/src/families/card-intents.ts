@@ -44,7 +44,7 @@ const intent = (name: string, attributes: Record<string, string | undefined>, ch
 
 /** What is wished of a product, as far as the standard's elements written here can say it; of other lines nothing yet. */
 export const intentsOf = (made: Product | undefined): XmlElement[] =>
-  made?.kind === 'made' && made.family === foldedCard.id ? cardIntents(made.wish as FoldedCardWish) : [];
+  made?.kind === 'made' && made.family === foldedCard.id ? cardIntents(made.wish) : [];
 
 function cardIntents(wish: FoldedCardWish): XmlElement[] {
   const { openWidthMm = 0, openHeightMm = 0, folds = 0, front = [], back = [], grade, foils = {} } = { ...foldedCard.starts, ...wish };
