@@ -38,7 +38,7 @@ const SLIP_SPREADS = 4;
 /** Least spread assumed when slips are looked for: three like jobs must not make the fourth a slip. */
 const LEAST_SPREAD = 0.15;
 /** Runs shorter than this say little of a running loss: one sheet more or less is half of it. */
-const LEAST_CYCLES = 100;
+export const LEAST_CYCLES = 100;
 /** Added to counts before the logarithm: a run may lose nothing. Source: the usual continuity correction of half a count. */
 const HALF = 0.5;
 

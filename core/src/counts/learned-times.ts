@@ -31,7 +31,7 @@ export interface OwnTime {
 }
 
 /** Runs shorter than this say little of a speed. */
-const LEAST_RUN_S = 300;
+export const LEAST_RUN_S = 300;
 
 /**
  * The value below which a share of sorted values lies, between neighbours in proportion. Source: definition 7 of Hyndman and Fan, Am. Statistician 50 (1996).

@@ -2,7 +2,8 @@ import { ascending } from '../quantity/ascending';
 import type { Id } from '../quantity/figure';
 import { ceilTolerant } from '../quantity/round-tolerant';
 import { PPM } from '../quantity/units';
-import { quantile } from './learned-times';
+import { LEAST_CYCLES } from './learned-losses';
+import { LEAST_RUN_S, quantile } from './learned-times';
 
 /* What the logbook's pictures show: readings of what closed jobs planned and counted. Each is a plain sum or a middle of its rows; nothing is learned here. */
 
@@ -68,10 +69,6 @@ export interface TimePoint {
 
 /** So many jobs, the newest of them this one, are what a middle is taken of. House rule. */
 export const ROLLING_JOBS = 10;
-/** Runs shorter than this say little of a running loss: one sheet more or less is half of it. */
-const LEAST_CYCLES = 100;
-/** Runs shorter than this say little of a speed. */
-const LEAST_RUN_S = 300;
 
 function inTime(rows: readonly { at: number; job: number; planned: number; was: number }[]): TimePoint[] {
   const sorted = [...rows].sort((a, b) => a.at - b.at || a.job - b.job);

@@ -33,11 +33,11 @@ const FOLDS: Readonly<Record<number, string>> = { 0: 'F2-1', 1: 'F4-1', 2: 'F6-1
 export const element = (
   name: string,
   attributes: Record<string, string | undefined>,
-  children: readonly (XmlElement | null)[] = [],
+  children: readonly XmlElement[] = [],
 ): XmlElement => ({
   name,
   attributes: Object.fromEntries(Object.entries(attributes).filter((a): a is [string, string] => a[1] !== undefined)),
-  children: children.filter((c) => c !== null),
+  children: [...children],
 });
 const intent = (name: string, attributes: Record<string, string | undefined>, children: readonly XmlElement[] = []): XmlElement =>
   element('Intent', { Name: name }, [element(name, attributes, children)]);

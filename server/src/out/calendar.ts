@@ -15,7 +15,7 @@ export interface Dated {
 /** How long something that has a moment alone is shown. */
 const SHOWN_S = 1_800;
 
-/** Dates as iCalendar (RFC 5545), in UTC: a zone named without its rules is read as any. */
+/** Dates as iCalendar (RFC 5545), in UTC: programs differ over a zone named without its rules. */
 export function calendarOf(name: string, dates: readonly Dated[], madeAt: number): string {
   const calendar = ical({ name, prodId: { company: 'Druckerei', product: 'dates' }, method: ICalCalendarMethod.PUBLISH });
   for (const { uid, title, says, place, at, allDay = false } of dates)
