@@ -3,19 +3,20 @@ import type { FamilyId } from '../product/job-spec';
 import type { Family } from './family';
 import { foilDie } from './foil-die';
 import { foldedCard } from './folded-card';
+import { foldingCarton } from './folding-carton';
 import { labelSheet } from './label-sheet';
 
 /** All product lines by id. One row for a new one. */
 export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = {
   'folded-card': foldedCard,
   'label-sheet': labelSheet,
+  'folding-carton': foldingCarton,
   'foil-die': foilDie,
 };
 
 /** What a works of this trade makes and no family plans yet; a line that comes takes its own out. Their words are the labels `line.…`. */
 export const NOT_MADE_YET: readonly string[] = [
   'booklet',
-  'carton',
   'discSleeve',
   'paperback',
   'hardcover',

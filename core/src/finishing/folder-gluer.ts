@@ -1,50 +1,33 @@
-import { requireAboveZero, requireNotNegative } from '../quantity/errors';
+import type { Formula } from '../quantity/figure';
 
-/** A class of work on the folder-gluer: belt speed, gap between blanks, most an hour; setting up. Common practice, no source. */
-export interface GlueClass {
-  metresAMinute: number;
-  gapMm: number;
-  mostAnHour: number;
-  setupS: number;
-}
-export const GLUE_CLASSES = {
-  seam: { metresAMinute: 200, gapMm: 60, mostAnHour: 40_000, setupS: 45 * 60 },
-  autoBottom: { metresAMinute: 120, gapMm: 150, mostAnHour: 25_000, setupS: 90 * 60 },
-  fourCorner: { metresAMinute: 90, gapMm: 250, mostAnHour: 20_000, setupS: 120 * 60 },
-} as const satisfies Record<string, GlueClass>;
-export type GlueClassId = keyof typeof GLUE_CLASSES;
-
-/** What of the belts' speed a shift keeps. Common practice, no source: 0.6 to 0.8. */
-const NET_SHARE = 0.7;
-
-/**
- * Blanks an hour on the folder-gluer, belts running and over a shift.
- *
- * Formula: gross = min(most, 60,000 v / (R + gap)), R the blank's extent along the creases the belts fold, v in m/min; net = 0.7 gross.
- * Source: geometry; the share is common practice, no source.
- * @throws OutOfRange extent not above 0
- * @example gluerRate('seam', 252.32).gross // 38422.1
- */
-export function gluerRate(work: GlueClassId, extentMm: number): { gross: number; net: number } {
-  requireAboveZero('extentMm', extentMm);
-  const { metresAMinute, gapMm, mostAnHour } = GLUE_CLASSES[work];
-  const gross = Math.min(mostAnHour, (60_000 * metresAMinute) / (extentMm + gapMm));
-  return { gross, net: NET_SHARE * gross };
-}
+/** Blanks an hour while the belts run. Formula: min(most, 60,000 v / (R + gap)), R the blank's extent along the creases the belts fold, mm, v in m/min. */
+export const GLUER_GROSS: Formula<'metresAMinute' | 'extentMm' | 'gapMm' | 'mostAnHour'> = {
+  id: 'finishing.gluerGross',
+  unit: '1/h',
+  source: 'geometry',
+  of: ({ metresAMinute, extentMm, gapMm, mostAnHour }) => Math.min(mostAnHour, (60_000 * metresAMinute) / (extentMm + gapMm)),
+};
+/** Blanks an hour over a shift. */
+export const GLUER_NET: Formula<'gross' | 'share'> = {
+  id: 'finishing.gluerNet',
+  unit: '1/h',
+  source: 'common practice, no source',
+  of: ({ gross, share }) => gross * share,
+};
 
 /** A bead stops short of either end of its joint, so that no glue is pressed out. Common practice, no source. */
-const BEAD_ENDS_MM = 5;
-/** Cold glue in a bead, g a metre: 0.5 to 1.2. Common practice, no source. */
-const BEAD_G_PER_M = 0.8;
-
-/**
- * Length of the bead along a joint, mm, and the glue in it, g.
- * Formula: joint − 2·5; × 0.8 g/m. Source: common practice, no source.
- * @throws OutOfRange joint below 0
- * @example beadOf(118.44) // { mm: 108.44, g: 0.086752 }
- */
-export function beadOf(jointMm: number): { mm: number; g: number } {
-  requireNotNegative('jointMm', jointMm);
-  const mm = Math.max(jointMm - 2 * BEAD_ENDS_MM, 0);
-  return { mm, g: (mm / 1000) * BEAD_G_PER_M };
-}
+export const BEAD_ENDS_MM = 5;
+/** Length of all beads of a blank: each joint less its ends. */
+export const BEAD_MM: Formula = {
+  id: 'finishing.beadMm',
+  unit: 'mm',
+  source: 'each joint less 5 mm at either end; common practice, no source',
+  of: (joints) => Object.values(joints).reduce((sum, mm) => sum + Math.max(mm - 2 * BEAD_ENDS_MM, 0), 0),
+};
+/** Glue: beads × glue a metre × blanks. */
+export const GLUE_KG: Formula<'beadMm' | 'gPerM' | 'blanks'> = {
+  id: 'finishing.glueKg',
+  unit: 'kg',
+  source: 'arithmetic',
+  of: ({ beadMm, gPerM, blanks }) => (beadMm * gPerM * blanks) / 1e6,
+};

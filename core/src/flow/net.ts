@@ -46,7 +46,7 @@ export interface Loss {
 }
 
 /** Why a step waits on the clock. */
-export type WaitReason = 'turn' | 'pass' | 'foil' | 'cut';
+export type WaitReason = 'turn' | 'pass' | 'foil' | 'cut' | 'rest';
 
 /** One process on one machine. A cycle is one impression, cut sheet, fold, box, metre. */
 export interface Step {

@@ -1,4 +1,5 @@
 import { requireAboveZero, requireNotNegative } from '../quantity/errors';
+import type { Formula } from '../quantity/figure';
 import { ceilTolerant } from '../quantity/round-tolerant';
 
 /** Force a die wants for each millimetre of its rules, and what is added; common practice, no source, for boards of 300 to 350 g/m². */
@@ -12,12 +13,60 @@ export const DIE_FORCE = { cutNPerMm: 35, creaseNPerMm: 17.5, reserve: 1.4, rubb
  * @throws OutOfRange lengths below 0
  * @example dieForceKn({ cutMm: 15_338.5, creaseMm: 11_355.4 }) // 1184.3
  */
-export function dieForceKn({ cutMm, creaseMm }: { cutMm: number; creaseMm: number }): number {
+export function dieForceKn({
+  cutMm,
+  creaseMm,
+  cutNPerMm = DIE_FORCE.cutNPerMm,
+  creaseNPerMm = DIE_FORCE.creaseNPerMm,
+  reserve = DIE_FORCE.reserve,
+  rubber = DIE_FORCE.rubber,
+}: { cutMm: number; creaseMm: number } & Partial<Record<keyof typeof DIE_FORCE, number>>): number {
   requireNotNegative('cutMm', cutMm);
   requireNotNegative('creaseMm', creaseMm);
-  const newton = cutMm * DIE_FORCE.cutNPerMm + creaseMm * DIE_FORCE.creaseNPerMm;
-  return (newton * DIE_FORCE.reserve * DIE_FORCE.rubber) / 1000;
+  return ((cutMm * cutNPerMm + creaseMm * creaseNPerMm) * reserve * rubber) / 1000;
 }
+/** The same as a figure. */
+export const DIE_FORCE_KN: Formula<'cutMm' | 'creaseMm' | keyof typeof DIE_FORCE> = {
+  id: 'form.dieForce',
+  unit: 'kN',
+  source: 'common practice, no source',
+  of: dieForceKn,
+};
+/** Rules of a die of so many places, in metres: what is cut, or creased, of each blank. */
+export const DIE_METRES: Formula<'places' | 'eachMm'> = {
+  id: 'form.dieMetres',
+  unit: 'm',
+  source: 'arithmetic',
+  of: ({ places, eachMm }) => (places * eachMm) / 1000,
+};
+/** What of its rated force a press is asked for. */
+export const DIE_LOAD: Formula<'forceKn' | 'ratedKn'> = {
+  id: 'form.dieLoad',
+  unit: '%',
+  source: 'arithmetic',
+  of: ({ forceKn, ratedKn }) => (ratedKn > 0 ? (100 * forceKn) / ratedKn : 0),
+};
+/** A die with its counter plate, frame and grid: by the metre of its rules, and so much for the plates. */
+export const DIE_COST: Formula<'cutM' | 'creaseM' | 'perMetre' | 'plates'> = {
+  id: 'form.dieCost',
+  unit: 'money',
+  source: 'arithmetic, at the plant’s prices',
+  of: ({ cutM, creaseM, perMetre, plates }) => (cutM + creaseM) * perMetre + plates,
+};
+/** Nicks of a sheet. */
+export const NICKS: Formula<'places' | 'outlineMm'> = {
+  id: 'form.nicks',
+  unit: '1',
+  source: '⌈outline / 200 mm⌉ a blank; common practice, no source',
+  of: ({ places, outlineMm }) => places * nicksOf(outlineMm),
+};
+/** Rubber beside the cutting rules, metres: so many times their length. */
+export const RUBBER_METRES: Formula<'cutM' | 'times'> = {
+  id: 'form.rubberMetres',
+  unit: 'm',
+  source: 'common practice, no source',
+  of: ({ cutM, times }) => cutM * times,
+};
 
 /** From this caliper on the creasing rule is the thicker one. Common practice, no source. */
 const THICK_BOARD_MM = 0.6;

@@ -4,6 +4,7 @@ import { type CartonAsk } from '../product/die-line/carton-ask';
 import { measureDieLine } from '../product/die-line/die-line';
 import { pathArea, type Point } from '../product/die-line/points';
 import { blankNest, latticeNest, turnedRowsNest } from './blank-nest';
+import { isInside } from './outline-faults';
 import { pitchAcross, pitchAlong } from './outline-pitch';
 
 const SQUARE: Point[] = [
@@ -82,20 +83,10 @@ describe('a nest of blanks', () => {
           // No corner of one blank stands on or in another: each belongs to one alone.
           expect(corner.size).toBe(laid.flat().length);
           for (const [i, a] of laid.entries())
-            for (const [j, b] of laid.entries()) if (i !== j) expect(b.some((p) => inside(p, a))).toBe(false);
+            for (const [j, b] of laid.entries()) if (i !== j) expect(b.some((p) => isInside(p, a))).toBe(false);
         },
       ),
       { numRuns: 15 },
     );
   });
 });
-
-/** Whether a point lies inside an outline: a ray to the right crosses it an odd number of times. */
-function inside([x, y]: Point, outline: readonly Point[]): boolean {
-  let odd = false;
-  outline.forEach(([x0, y0], i) => {
-    const [x1, y1] = outline[(i + 1) % outline.length] as Point;
-    if (y0 > y !== y1 > y && x < x0 + ((x1 - x0) * (y - y0)) / (y1 - y0)) odd = !odd;
-  });
-  return odd;
-}

@@ -32,7 +32,9 @@ export interface CopyPlace {
   y: number;
   w: number;
   h: number;
+  /** A quarter turn: width and height are exchanged. */
   turned: boolean;
+  turn: Cell['turn'];
   part: Id<'part'>;
 }
 
@@ -48,9 +50,18 @@ export function copyPlaces(layout: Layout): CopyPlace[] {
       w,
       h,
       turned,
+      turn: cell.turn,
       part: cell.part,
     }));
   });
+}
+
+/** Width and height of the box around all copies, trim size to trim size. */
+export function boxOfCopies(layout: Layout): [widthMm: number, heightMm: number] {
+  const places = copyPlaces(layout);
+  if (places.length === 0) return [0, 0];
+  const across = Math.max(...places.map((p) => p.x + p.w)) - Math.min(...places.map((p) => p.x));
+  return [across, Math.max(...places.map((p) => p.y + p.h)) - Math.min(...places.map((p) => p.y))];
 }
 
 /**

@@ -1,60 +1,29 @@
 import type { Id, Term } from '../quantity/figure';
 import { hashOf } from '../quantity/hash';
 import { idOf } from '../quantity/id-of';
-import { fig, typed } from '../quantity/ledger';
-import { practiceTerm } from '../plant/practice';
+import { typed } from '../quantity/ledger';
 import type { Part } from '../product/part';
-import { pressSheet } from '../stock/press-sheet';
 import { formOf } from './form';
 import { type GangPiece, gangRows } from './gang-rows';
 import { copiesUp, type Layout } from './layout';
 import { layoutFault } from './layout-faults';
 import type { Laid, Layouter, LayoutContext, LayoutTrouble } from './layouter';
 import { type SheetLayoutAsk, sheetLayout } from './sheet-layout';
-import { COPIES_UP, GREATEST, USABLE_DEPTH, USABLE_WIDTH, WITH_BLEED } from './usable-sheet';
-import { WORK_STYLES } from './work-style';
+import { usableOfForm, type UsableSheet } from './usable-of-form';
+import { COPIES_UP, WITH_BLEED } from './usable-sheet';
 
 /** Rectangles cut apart by straight cuts, on a press sheet: margins from what all machines ask, then the chosen layout or the exact default; several parts in rows. */
 export const rectangleLayouter: Layouter = {
   id: 'rectangle',
   stock: 'sheet',
   layOut(cx) {
-    const sheet = usableSheet(cx);
+    const sheet = usableOfForm(cx);
     for (const part of cx.parts) pieceFigures(part, cx);
     const [part, ...others] = cx.parts;
     if (!part) return { forms: [] };
     return others.length > 0 ? gangOf(cx, sheet) : aloneOn(part, cx, sheet);
   },
 };
-
-type UsableSheet = Pick<SheetLayoutAsk, 'sheetMm' | 'usable' | 'gripperMm'>;
-
-/** The press sheet less what the machines of the route hold, trim and print on its edges. */
-function usableSheet({ id, stock, stockId, style, stones, plant, ledger }: LayoutContext): UsableSheet {
-  const [long, short] = pressSheet(stock);
-  const greatest = (what: 'gripperMm' | 'tailMm' | 'sideMm' | 'colourBarMm', practice: Parameters<typeof practiceTerm>[1]): number => {
-    const terms: Record<string, Term> = {};
-    for (const { id: stone, ask } of stones)
-      if (ask[what]) terms[stone] = { value: ask[what], unit: 'mm', from: 'plant', at: `machine:${stone}.${what}` };
-    if (Object.keys(terms).length === 0) terms['default'] = { ...practiceTerm(plant, practice) };
-    return ledger.figure(idOf(id, what.replace('Mm', '')), GREATEST, terms);
-  };
-  const gripper = greatest('gripperMm', 'layout.gripperMm');
-  greatest('tailMm', 'layout.tailMm');
-  const side = greatest('sideMm', 'layout.sideMm');
-  greatest('colourBarMm', 'layout.colourBarMm');
-  // A style that turns the sheet end for end grips the other edge too: the tail must be a second gripper.
-  const tail = WORK_STYLES[style].secondGripper ? fig(idOf(id, 'gripper')) : fig(idOf(id, 'tail'));
-  const sheet = (mm: number): Term => ({ value: mm, unit: 'mm', from: 'plant', at: `stock:${stockId}` });
-  const widthMm = ledger.figure(idOf(id, 'usableWidth'), USABLE_WIDTH, { sheet: sheet(long), side: fig(idOf(id, 'side')) });
-  const heightMm = ledger.figure(idOf(id, 'usableDepth'), USABLE_DEPTH, {
-    sheet: sheet(short),
-    gripper: fig(idOf(id, 'gripper')),
-    tail,
-    colourBar: fig(idOf(id, 'colourBar')),
-  });
-  return { sheetMm: [long, short], usable: { x: side, y: gripper, widthMm, heightMm }, gripperMm: gripper };
-}
 
 function pieceFigures(part: Part, { ledger }: LayoutContext): void {
   const bleed = typed(part.bleedMm, 'mm', 'bleedMm');

@@ -3,7 +3,10 @@ import { type Scene, type Shape, boxAround } from '../scene/scene';
 import type { Stock } from '../plant/plant';
 import { foldsOf } from '../product/folds';
 import type { Part } from '../product/part';
-import { copiesUp, copyPlaces, type Layout } from './layout';
+import { dieTurned } from '../product/blank';
+import type { DieLine } from '../product/die-line/die-line';
+import type { Point } from '../product/die-line/points';
+import { copiesUp, type CopyPlace, copyPlaces, type Layout } from './layout';
 import { WORK_STYLES, type WorkStyleId } from './work-style';
 
 const MOST_DRAWN = 400;
@@ -69,7 +72,8 @@ export function sheetScene(layout: Layout | null, parts: readonly Part[], stock:
       const part = parts.find((own) => own.id === p.part);
       if (!part) return;
       const y = up(p.y, p.h);
-      if (part.bleedMm > 0)
+      if (part.traits?.blank) shapes.push(...blankShapes(part.traits.blank.die, p, up, `copy ${i + 1}`));
+      else if (part.bleedMm > 0)
         shapes.push({
           kind: 'rect',
           role: 'bleed',
@@ -78,7 +82,7 @@ export function sheetScene(layout: Layout | null, parts: readonly Part[], stock:
           w: p.w + 2 * part.bleedMm,
           h: p.h + 2 * part.bleedMm,
         });
-      shapes.push({ kind: 'rect', role: 'copy', x: p.x, y, w: p.w, h: p.h, ref: `copy ${i + 1}` });
+      if (!part.traits?.blank) shapes.push({ kind: 'rect', role: 'copy', x: p.x, y, w: p.w, h: p.h, ref: `copy ${i + 1}` });
       for (let f = 1; f <= foldsOf(part); f++) {
         const at = (part.widthMm * f) / (foldsOf(part) + 1);
         shapes.push(
@@ -131,6 +135,16 @@ export function sheetScene(layout: Layout | null, parts: readonly Part[], stock:
     toScale: true,
     shapes,
   };
+}
+
+/** A blank by its outline and creases, where it lies on the sheet and as it is turned there. */
+function blankShapes(die: DieLine, { x, y, turn }: CopyPlace, up: (y: number) => number, ref: string): Shape[] {
+  const { outline, creases } = dieTurned(die, turn);
+  const at = (points: readonly Point[]): [number, number][] => points.map(([px, py]) => [x + px, up(y + py)]);
+  return [
+    { kind: 'path', role: 'copy', points: at(outline), closed: true, ref },
+    ...creases.map((c): Shape => ({ kind: 'path', role: 'fold', points: at(c), closed: false })),
+  ];
 }
 
 function grainArrow(w: number, text: number, stock: Stock | null): Shape[] {

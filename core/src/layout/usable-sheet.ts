@@ -1,4 +1,5 @@
 import type { Formula } from '../quantity/figure';
+import { floorTolerant } from '../quantity/round-tolerant';
 
 /** What the machines of a route ask of the sheet; the greatest of each wins. */
 export interface LayoutAsk {
@@ -8,6 +9,8 @@ export interface LayoutAsk {
   colourBarMm: number;
   minSheetMm?: [number, number];
   maxSheetMm?: [number, number];
+  /** Between blanks: what strips or breaks out the waste needs it so wide. */
+  blankGapMm?: number;
 }
 
 /** Usable width across the press: sheet − side margins. Source: geometry. */
@@ -52,3 +55,26 @@ export const COPIES_UP: Formula<'places'> = {
   source: 'exact maximum of a guillotine-cuttable layout (recursion over normal patterns)',
   of: ({ places }) => places,
 };
+/** Blanks on a sheet: the places of their nest. Not proved the most: no sheet holds more than its usable area over that of a blank. */
+export const BLANKS_UP: Formula<'places'> = {
+  id: 'layout.blanksUp',
+  unit: 'copy',
+  source: 'the better of a lattice and of rows turned in turn, by true outline; geometry',
+  of: ({ places }) => places,
+};
+/** Blanks whose areas together fill the usable sheet: no nest holds more. */
+export const BLANKS_BOUND: Formula<'widthMm' | 'depthMm' | 'areaMm2'> = {
+  id: 'layout.blanksBound',
+  unit: 'copy',
+  source: 'geometry',
+  of: ({ widthMm, depthMm, areaMm2 }) => (areaMm2 > 0 ? floorTolerant((widthMm * depthMm) / areaMm2) : 0),
+};
+/** Share of the sheet that blanks take, by their true outline. */
+export const BLANKS_USE: Formula<'places' | 'areaMm2' | 'sheetWidthMm' | 'sheetHeightMm'> = {
+  id: 'layout.blanksUse',
+  unit: '%',
+  source: 'geometry',
+  of: (t) => (100 * t.places * t.areaMm2) / (t.sheetWidthMm * t.sheetHeightMm),
+};
+/** From a blank to the next, as the nest found it. */
+export const PITCH: Formula<'pitch'> = { id: 'layout.pitch', unit: 'mm', source: 'geometry of the outline', of: ({ pitch }) => pitch };

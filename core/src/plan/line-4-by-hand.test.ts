@@ -1,6 +1,11 @@
 import * as fc from 'fast-check';
+import { JobSpecSchema } from './door';
+import { LINDMOOR, SHELF } from './line-1.fixture';
+import { cartonSpec } from './line-4.fixture';
+import { planned } from './plan';
+import { ticketPages } from './readings/ticket';
 import { edgeTiers } from '../finishing/edge-tiers';
-import { beadOf, gluerRate } from '../finishing/folder-gluer';
+import { BEAD_MM, GLUE_KG, GLUER_GROSS, GLUER_NET } from '../finishing/folder-gluer';
 import { leastRun } from '../flow/counts';
 import { channelMm, creaseRuleHeightMm, dieForceKn, newDieFrom, nicksOf } from '../form/cutting-die';
 import { anyLayout } from '../layout/any-layout';
@@ -150,30 +155,23 @@ describe('the counts', () => {
 describe('gluing and packing', () => {
   const of = tubeSizes(TEA);
   it('runs 26,895 an hour with 5.27 kg of glue', () => {
-    const rate = gluerRate('seam', of.blankHeightMm);
-    expect(Math.floor(rate.gross)).toBe(38_422);
-    expect(Math.floor(rate.net)).toBe(26_895);
-    expect(60_727 / rate.net).toBeCloseTo(2.26, 2);
-    const bead = beadOf(2 * (of.halfMm - 4));
-    expect(bead.mm).toBeCloseTo(108.44, 9);
-    expect(bead.g).toBeCloseTo(0.0868, 4);
-    expect((60_727 * bead.g) / 1000).toBeCloseTo(5.27, 2);
+    const gross = GLUER_GROSS.of({ metresAMinute: 200, extentMm: of.blankHeightMm, gapMm: 60, mostAnHour: 40_000 });
+    const net = GLUER_NET.of({ gross, share: 0.7 });
+    expect(Math.floor(gross)).toBe(38_422);
+    expect(Math.floor(net)).toBe(26_895);
+    expect(60_727 / net).toBeCloseTo(2.26, 2);
+    const beadMm = BEAD_MM.of({ seam: 2 * (of.halfMm - 4) });
+    expect(beadMm).toBeCloseTo(108.44, 9);
+    expect(1000 * GLUE_KG.of({ beadMm, gPerM: 0.8, blanks: 1 })).toBeCloseTo(0.0868, 4);
+    expect(GLUE_KG.of({ beadMm, gPerM: 0.8, blanks: 60_727 })).toBeCloseTo(5.27, 2);
   });
-  it('never runs faster than the belts let it, and slower the longer the blank', () => {
-    fc.assert(
-      fc.property(
-        fc.constantFrom('seam' as const, 'autoBottom' as const, 'fourCorner' as const),
-        fc.double({ min: 40, max: 900, noNaN: true }),
-        (work, mm) => {
-          expect(gluerRate(work, mm).gross).toBeGreaterThanOrEqual(gluerRate(work, mm + 10).gross);
-          expect(gluerRate(work, mm).net).toBeLessThan(gluerRate(work, mm).gross);
-        },
-      ),
-    );
-    expect(gluerRate('seam', 40).gross).toBe(40_000);
+  it('runs slower the longer the blank, and never faster than the machine', () => {
+    const rate = (extentMm: number): number => GLUER_GROSS.of({ metresAMinute: 200, extentMm, gapMm: 60, mostAnHour: 40_000 });
+    fc.assert(fc.property(fc.double({ min: 40, max: 900, noNaN: true }), (mm) => rate(mm) >= rate(mm + 10)));
+    expect(rate(40)).toBe(40_000);
   });
   it('packs 550 a case, 110 cases, 48 on a pallet', () => {
-    const tiers = edgeTiers({ caseMm: [392, 262, 252], caliperMm: 0.44, pieceMm: of.panelsMm[0] + of.panelsMm[1] });
+    const tiers = edgeTiers({ caseMm: [392, 262, 252], caliperMm: 0.44, pieceMm: [of.panelsMm[0] + of.panelsMm[1], of.blankHeightMm] });
     expect(tiers).toMatchObject({ thickMm: expect.closeTo(1.32, 9), aTier: 296, tiers: 2, most: 592, packed: 550 });
     const cases = Math.ceil(WANTED / tiers.packed);
     expect([cases, WANTED - (cases - 1) * tiers.packed]).toEqual([110, 50]);
@@ -185,5 +183,84 @@ describe('gluing and packing', () => {
     expect([layers, 144 + layers * 260]).toEqual([6, 1_704]);
     expect(Math.round(layer.count * layers * caseKg + 22)).toBe(385);
     expect([48, 48, cases - 96]).toEqual([48, 48, 14]);
+  });
+});
+
+describe('the plan', () => {
+  const made = planned(JobSpecSchema.parse(cartonSpec()), LINDMOOR, SHELF);
+  const value = (id: string): number => made.plan.figures[`carton.blank.${id}`]?.value ?? NaN;
+  it('has the panels, the sheet and the nest as worked by hand', () => {
+    expect(['front', 'firstSide', 'backPanel', 'lastSide', 'bodyHeight', 'lid'].map(value)).toEqual([
+      72.44, 48.44, 72.44, 47.94, 126.44, 47.5,
+    ]);
+    expect([value('usableWidth'), value('usableDepth')]).toEqual([1_048, 642]);
+    expect([value('copiesUp'), value('bound'), value('boxesUp')]).toEqual([12, 14, 8]);
+    expect([value('pitchAcross'), value('pitchAlong')]).toEqual([expect.closeTo(259.26, 6), expect.closeTo(192.38, 6)]);
+    expect(value('sheetUse')).toBeCloseTo(79.0, 1);
+  });
+  it('counts back as worked by hand, and makes five plates and a form for the coat', () => {
+    expect(['glue.run', 'die.need', 'die.run', 'emboss.run', 'print.run', 'stock.in.demand'].map(value)).toEqual([
+      60_727, 5_061, 5_213, 5_285, 5_667, 5_667,
+    ]);
+    expect([value('print.setupCycles'), value('plates.plates'), value('stock.piles'), value('print.piles')]).toEqual([263, 6, 3, 3]);
+  });
+  it('weighs board, ink, coat, glue and skeleton', () => {
+    expect(value('stock.mass')).toBeCloseTo(1_106.8, 1);
+    expect(value('print.ink.tea green.onSheets')).toBeCloseTo(1.097, 3);
+    expect(value('print.ink.water-based coat.onSheets')).toBeCloseTo(16.35, 2);
+    expect(value('glue.glueKg')).toBeCloseTo(5.27, 2);
+    expect(value('die.skeletonKg') + value('die.blanksKg')).toBeCloseTo(value('die.sheetKg'), 9);
+  });
+  it('loads the die press with 1,184 kN, 46 per cent, and glues 26,895 an hour', () => {
+    expect([Math.round(value('die.forceKn')), Math.round(value('die.load')), value('die.nicks')]).toEqual([1_184, 46, 84]);
+    expect(Math.floor(value('glue.rate'))).toBe(26_895);
+    expect(value('glue.runS') / 3600).toBeCloseTo(2.26, 2);
+  });
+  it('packs 550 a case, 110 cases, the last of 50, three pallets of 48, 48 and 14', () => {
+    expect(['perCarton', 'cartons', 'lastCarton', 'perPallet', 'pallets', 'palletHeight'].map((what) => value(`pack.${what}`))).toEqual([
+      550, 110, 50, 48, 3, 1_704,
+    ]);
+    expect(value('pack.cartonKg')).toBeCloseTo(7.57, 2);
+    expect(Math.round(value('pack.palletKg'))).toBe(385);
+  });
+  it('waits for the board in its wrapping and for the coat, on the clock', () => {
+    expect(value('print.startAt') - value('stock.endAt')).toBeGreaterThanOrEqual(24 * 3_600);
+    expect(value('emboss.startAt') - value('print.endAt')).toBeGreaterThanOrEqual(2.5 * 3_600);
+  });
+  it('costs the die once, none where it lies in the store, and breaks out by hand where that is set', () => {
+    expect(value('die.die.cost')).toBeCloseTo(1_454.37, 2);
+    const spec = JobSpecSchema.parse({ ...cartonSpec(60_000, { die: 'D-7' }) });
+    const kept = planned(spec, LINDMOOR, { ...SHELF, tools: { 'D-7': { spec: 'tea', lifeLeft: 500_000, state: 'store' } } }).plan;
+    expect(kept.tools['carton.blank.die.die']?.supply).toEqual({ from: 'store', tool: 'D-7' });
+    const money = ({ figures, totals }: typeof kept): number => figures[totals.money]?.value ?? NaN;
+    expect(money(made.plan) - money(kept)).toBeCloseTo(1_454.37, 2);
+    const byHand = planned(
+      JobSpecSchema.parse({
+        ...cartonSpec(),
+        choices: { ...cartonSpec().choices, settings: { 'carton.blank.die': { separate: 'hammer' } } },
+      }),
+      LINDMOOR,
+      SHELF,
+    ).plan;
+    expect(byHand.stones.map((s) => s.key)).toEqual(['stock', 'plates', 'print', 'emboss', 'die', 'breakOut', 'glue', 'pack']);
+    // ⌊120 / 0.44⌋ = 272 sheets a lift.
+    expect(byHand.figures['carton.blank.breakOut.perLift']?.value).toBe(272);
+    expect(byHand.figures['carton.blank.blankGap']?.value).toBe(5);
+  });
+  it('prints every page, and finds nothing of the carton itself', () => {
+    expect(made.ledger.missing).toEqual([]);
+    expect(ticketPages(made).map((p) => p.department)).toEqual([
+      'store',
+      'prepress',
+      'ink',
+      'press',
+      'foil',
+      'dieCutting',
+      'gluing',
+      'packing',
+    ]);
+    expect(made.plan.findings.map((f) => f.code).filter((code) => /^(die|blank|carton|glue|emboss|bleed|gap|layout)\./.test(code))).toEqual(
+      [],
+    );
   });
 });

@@ -1,7 +1,10 @@
 import fc from 'fast-check';
 import type { JobSpec } from '../product/job-spec';
 import { JobSpecSchema } from './door';
+import { CARTON_COATS } from '../families/folding-carton-wish';
+import { CARTON_STYLES } from '../product/die-line/carton-ask';
 import { labelSpec } from './line-2.fixture';
+import { cartonSpec } from './line-4.fixture';
 
 /* Specifications of every sort the schema lets in, sensible and not: for the law that plan() never throws. */
 
@@ -211,5 +214,77 @@ const anyLabel: fc.Arbitrary<JobSpec> = fc
     ),
   );
 
+const insideMm = fc.oneof(
+  { weight: 9, arbitrary: fc.integer({ min: 12, max: 300 }) },
+  { weight: 1, arbitrary: fc.double({ min: 12, max: 600, noNaN: true }) },
+);
+const placed = fc.dictionary(
+  fc.constantFrom('a', 'b'),
+  fc.record({
+    name: fc.constant('leaf'),
+    widthMm: fc.integer({ min: 1, max: 200 }),
+    heightMm: fc.integer({ min: 1, max: 200 }),
+    xMm: optional(fc.integer({ min: 0, max: 900 })),
+    yMm: optional(fc.integer({ min: 0, max: 900 })),
+  }),
+);
+const cartonWish = fc.record({
+  style: optional(fc.constantFrom(...CARTON_STYLES)),
+  lengthMm: optional(insideMm),
+  widthMm: optional(insideMm),
+  heightMm: optional(insideMm),
+  flapMm: optional(fc.integer({ min: 5, max: 60 })),
+  tuckMm: optional(fc.integer({ min: 5, max: 60 })),
+  reliefMm: optional(fc.double({ min: 0, max: 10, noNaN: true })),
+  front: optional(fc.uniqueArray(ink, { maxLength: 7 })),
+  back: optional(fc.uniqueArray(ink, { maxLength: 2 })),
+  coat: optional(fc.constantFrom(...CARTON_COATS)),
+  reliefs: optional(placed),
+  foils: optional(placed),
+  food: optional(fc.boolean()),
+  perCase: optional(fc.integer({ min: 1, max: 2_000 })),
+  die: optional(fc.constantFrom('D-1', 'D-2')),
+  grade: optional(fc.constantFrom('Folding board 275', 'Ivory board 300', 'Label paper, permanent', 'no such grade')),
+});
+const cartonSettings = fc.dictionary(
+  fc.constantFrom('runningPpm', 'setupSheets', 'perHour', 'repeat', 'waitS', 'separate', 'glue', 'perCarton', 'layers', 'liftMm', 'carton'),
+  fc.oneof(fc.integer({ min: 0, max: 1_000_000 }), fc.constantFrom('repeat', 'hammer', 'hotMelt', 'case400', 'nothing', '')),
+);
+const cartonStones = ['stock', 'plates', 'print', 'foil', 'emboss', 'die', 'breakOut', 'glue', 'pack'].map((k) => `carton.blank.${k}`);
+
+/** Any job of line 4 the door lets in. */
+const anyCarton: fc.Arbitrary<JobSpec> = fc
+  .record({
+    quantity: fc.oneof(fc.integer({ min: 1, max: 500_000 }), fc.constantFrom(1, 1_000_000_000)),
+    wish: cartonWish,
+    machine: fc.dictionary(fc.constantFrom(...cartonStones), fc.constantFrom('press8', 'press5', 'press1', 'nowhere')),
+    stock: optional(fc.constantFrom('fold275-1060x670', 'fold275-1080x720', 'ivory300-520x720', 'nothing')),
+    style: optional(fc.constantFrom('simplex', 'sheetwise', 'turn', 'perfect', 'nonsense')),
+    settings: fc.dictionary(fc.constantFrom(...cartonStones), cartonSettings),
+    drop: fc.subarray(cartonStones),
+  })
+  .map((r): JobSpec =>
+    JobSpecSchema.parse(
+      JSON.parse(
+        JSON.stringify({
+          ...cartonSpec(r.quantity),
+          products: { carton: { kind: 'made', family: 'folding-carton', wish: r.wish } },
+          choices: {
+            ...cartonSpec().choices,
+            machine: r.machine,
+            stock: r.stock ? { 'carton.blank': r.stock } : {},
+            workStyle: r.style ? { 'carton.blank': r.style } : {},
+            settings: r.settings,
+            route: { drop: r.drop },
+          },
+        }),
+      ),
+    ),
+  );
+
 /** Any specification the door lets in. */
-export const anySpec: fc.Arbitrary<JobSpec> = fc.oneof({ weight: 2, arbitrary: anyCard }, { weight: 1, arbitrary: anyLabel });
+export const anySpec: fc.Arbitrary<JobSpec> = fc.oneof(
+  { weight: 2, arbitrary: anyCard },
+  { weight: 1, arbitrary: anyLabel },
+  { weight: 1, arbitrary: anyCarton },
+);

@@ -33,6 +33,7 @@ export const ABILITIES = {
   units: { kind: 'count', starts: 4 },
   perfects: { kind: 'count', starts: 0 },
   lamps: { kind: 'count', starts: 0 },
+  coater: { kind: 'count', starts: 0 },
   perPlateS: { kind: 'seconds' },
   zones: { kind: 'count' },
   zoneMm: { kind: 'length' },
@@ -45,9 +46,10 @@ export const ABILITIES = {
   registerLateralSign: { kind: 'number' },
   registerRoundSign: { kind: 'number' },
   registerCockSign: { kind: 'number' },
-  // foil, folding, places to work at
+  // foil, dies, folding, places to work at
   foilToPrintMm: { kind: 'length' },
   perDieS: { kind: 'seconds' },
+  forceKn: { kind: 'number' },
   beltMmPerS: { kind: 'number', starts: 1_000 },
   places: { kind: 'count' },
 } as const satisfies Record<string, Ability>;

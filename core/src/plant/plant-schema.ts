@@ -154,6 +154,7 @@ const packCard = z.strictObject({
   heightMm: positive(3_000),
   emptyKg: notNegative(200),
   price: notNegative(1e5),
+  wallMm: notNegative(50).optional(),
 });
 
 export const PlantSchema = z

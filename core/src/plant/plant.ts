@@ -149,6 +149,8 @@ export interface PackCard {
   heightMm: number;
   emptyKg: number;
   price: number;
+  /** Thickness of its walls, by which its inside is smaller on every side; nothing where they do not count. */
+  wallMm?: number;
 }
 
 /** Slow facts, immutable, named by their hash; below 200 kB. */

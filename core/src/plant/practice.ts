@@ -15,6 +15,10 @@ import { FOLD_PRACTICE } from '../processes/fold/practice';
 import { HANDS_PRACTICE } from '../processes/hands/practice';
 import { STACK_PRACTICE } from '../processes/stack/practice';
 import { PACK_PRACTICE } from '../processes/pack/practice';
+import { EMBOSS_PRACTICE } from '../processes/emboss/practice';
+import { DIE_CUT_PRACTICE } from '../processes/die-cut/practice';
+import { BREAK_OUT_PRACTICE } from '../processes/break-out/practice';
+import { GLUE_PRACTICE } from '../processes/glue/practice';
 
 /** What the trade assumes until the plant says otherwise. Keys read room.what. */
 export const PRACTICE_DEFAULTS = {
@@ -25,6 +29,7 @@ export const PRACTICE_DEFAULTS = {
   'layout.colourBarMm': fixed(6, 'mm', 'practice', PRACTICE),
   'layout.bleedMm': fixed(3, 'mm', 'practice', PRACTICE),
   'layout.labelBleedMm': fixed(1.5, 'mm', 'practice', 'labels 1.5 mm; common practice, no source'),
+  'layout.blankGapMm': fixed(3, 'mm', 'practice', 'narrower waste breaks in the stripper; common practice, no source'),
   'layout.edgeTrimMm': fixed(10, 'mm', 'practice', PRACTICE),
   'layout.labelEdgeMm': fixed(5, 'mm', 'practice', PRACTICE),
   'layout.gearPitchMm': fixed(3.175, 'mm', 'practice', 'circular pitch 1/8 in, usual on label presses; common practice, no source'),
@@ -76,6 +81,12 @@ export const PRACTICE_DEFAULTS = {
   'wait.cutS': range(hours(12), hours(24), 's', 'practice', 'cut or fold after 12 to 24 h; common practice, no source'),
   'wait.cutHeavyS': range(hours(24), hours(48), 's', 'practice', 'matt or heavy solids 24 to 48 h; common practice, no source'),
   'wait.cutCoatedS': range(hours(1), hours(4), 's', 'practice', 'under a water-based coat 1 to 4 h; common practice, no source'),
+  'wait.conditionS': fixed(
+    hours(24),
+    's',
+    'practice',
+    'board takes on the climate of the pressroom in its wrapping; common practice, no source',
+  ),
   // money
   'envelope.price': fixed(0.09, 'money', 'invented', 'invented for the demo: put in your own price'),
   'piece.price': fixed(0.05, 'money', 'invented', 'invented for the demo: put in your own price'),
@@ -94,6 +105,10 @@ export const PRACTICE_DEFAULTS = {
   ...HANDS_PRACTICE,
   ...STACK_PRACTICE,
   ...PACK_PRACTICE,
+  ...EMBOSS_PRACTICE,
+  ...DIE_CUT_PRACTICE,
+  ...BREAK_OUT_PRACTICE,
+  ...GLUE_PRACTICE,
 } as const satisfies Record<string, Practice>;
 
 export type PracticeKey = keyof typeof PRACTICE_DEFAULTS;

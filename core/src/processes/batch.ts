@@ -1,5 +1,5 @@
 import type { Id, Term } from '../quantity/figure';
-import type { Flow } from '../flow/net';
+import type { Flow, Step } from '../flow/net';
 
 /** Pieces that lie in a carton together: a layer's footprint, how many pieces are in it, how thick it is, what paper it holds; what is never parted. */
 export interface Bundle {
@@ -24,6 +24,8 @@ export interface Batch {
   faults: Term | null;
   /** How its pieces lie together, where they do not come singly. */
   bundle: Bundle | null;
+  /** Has to lie so long after a step before anything else takes it: board in its wrapping, glue that sets. */
+  rests?: Step['waits'][number];
 }
 
 /** A batch that comes to a stone: its flow, and how many of it one piece takes. */

@@ -3,6 +3,7 @@ import { idOf } from '../quantity/id-of';
 import type { Step } from '../flow/net';
 import type { LossTerms } from '../flow/solve-backward';
 import { copiesUp } from '../layout/layout';
+import { pieceAreaMm2 } from '../product/blank';
 import { letterOf } from '../layout/sheet-scene';
 import { formatNumber } from '../words/format';
 import { type Batch, onwards } from './batch';
@@ -35,11 +36,11 @@ export function partedStep(cx: DraftContext, { unit, losses, waits, cautions }: 
   return draft;
 }
 
-/** Size of a copy; of copies of several orders the mean of the form, as area by 1 mm: for masses and shares, not for gauges. */
+/** Size of a copy; of a blank, and of copies of several orders (the mean of the form), as area by 1 mm: for masses and shares, not for gauges. */
 export function meanPiece({ parts, layout }: Pick<DraftContext, 'parts' | 'layout'>): [widthMm: number, heightMm: number] {
   const [only, ...others] = parts;
-  if (others.length === 0 || !layout) return [only?.widthMm ?? 0, only?.heightMm ?? 0];
-  const area = parts.reduce((sum, p) => sum + p.widthMm * p.heightMm * copiesUp(layout, p.id), 0);
+  if (others.length === 0 || !layout) return only?.traits?.blank ? [pieceAreaMm2(only), 1] : [only?.widthMm ?? 0, only?.heightMm ?? 0];
+  const area = parts.reduce((sum, p) => sum + pieceAreaMm2(p) * copiesUp(layout, p.id), 0);
   return [area / Math.max(copiesUp(layout), 1), 1];
 }
 

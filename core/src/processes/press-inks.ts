@@ -1,7 +1,7 @@
 import type { Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
-import type { InkSeries, PrintAim, ProcessInk } from '../plant/plant';
+import type { InkSeries, Machine, PrintAim, ProcessInk } from '../plant/plant';
 import { practiceTerm, practiceValue } from '../plant/practice';
 import { aimOf, isProcessInk } from '../colour/print-aims';
 import { PLATE_LIFE, PRICE_OF, REMAKES } from '../form/plates';
@@ -9,7 +9,8 @@ import { FILL_COST, INK_ON_SHEETS, INK_TOTAL } from '../ink/ink-mass';
 import { INK_ORDER_SCHOOLS, inkOrder, type InkOrderSchool } from '../ink/ink-order';
 import { isFromTheDrum } from '../product/ink-names';
 import { INK_COST } from '../route/time-and-cost';
-import { copiesUp } from '../layout/layout';
+import { boxOfCopies, copiesUp } from '../layout/layout';
+import { knockOutMm2, pieceAreaMm2 } from '../product/blank';
 import type { PressPass, SidePrint } from '../layout/work-style';
 import type { Step } from '../flow/net';
 import { clearanceTerm, type VersionRun } from './version-runs';
@@ -44,6 +45,10 @@ export function inkSeriesFor(cx: ProcessContext): InkSeries | null {
   return Object.values(inks).find((s) => s.lampDried) ?? usual;
 }
 
+/** Inks of a pass that take a printing unit: what comes from the drum does not where the press has a coater. */
+export const unitInks = (inks: readonly string[], { limits }: Pick<Machine, 'limits'>): string[] =>
+  inks.filter((ink) => (limits.coater ?? 0) === 0 || !isFromTheDrum(ink));
+
 type PrintsOf = { prints: readonly (readonly string[])[] };
 
 /** What comes from the drum in a pass: the series set on the step, else the first that dries as the inks do; null: none is printed, or no card fits. */
@@ -52,8 +57,12 @@ export function coatSeriesFor(cx: ProcessContext & PrintsOf): InkSeries | null {
   const coats = cx.plant.coats ?? {};
   const set = wordSetting(cx, 'coatSeries', '');
   if (Object.hasOwn(coats, set)) return coats[set] ?? null;
-  return Object.values(coats).find((s) => s.lampDried === (inkSeriesFor(cx)?.lampDried ?? false)) ?? null;
+  const alike = Object.values(coats).filter((s) => s.lampDried === (inkSeriesFor(cx)?.lampDried ?? false));
+  // A varnish is one by its name; what is called a coating is none.
+  const asked = cx.prints.flat().find(isFromTheDrum) ?? '';
+  return alike.find((s) => VARNISH.test(s.name) === VARNISH.test(asked)) ?? alike[0] ?? null;
 }
+const VARNISH = /varnish/i;
 const printsFromTheDrum = (cx: PrintsOf): boolean => cx.prints.flat().some(isFromTheDrum);
 
 /** The order of the inks, their series and, where one is printed, that of varnish or coating, to choose from. */
@@ -105,11 +114,13 @@ function coverageTerm(cx: ConsumeContext, ink: string): Term {
   const [part, ...others] = cx.parts;
   if (others.length === 0) {
     const share = part?.coveragePercent[ink];
+    if (share === undefined && part?.traits?.blank && isFromTheDrum(ink))
+      return { value: 100, unit: '%', from: 'family', at: 'coat, all over' };
     return share === undefined ? usual : typed(share, '%', `coverage:${ink}`);
   }
   const guess = 'value' in usual ? usual.value : 0;
   const areas = cx.parts.map((p) => {
-    const area = p.widthMm * p.heightMm * (cx.layout ? copiesUp(cx.layout, p.id) : 1);
+    const area = pieceAreaMm2(p) * (cx.layout ? copiesUp(cx.layout, p.id) : 1);
     return { area, share: p.colours.flat().includes(ink) ? (p.coveragePercent[ink] ?? guess) : 0 };
   });
   const whole = areas.reduce((sum, a) => sum + a.area, 0);
@@ -117,14 +128,23 @@ function coverageTerm(cx: ConsumeContext, ink: string): Term {
   return { value: mean, unit: '%', from: 'family', at: `coverage:${ink}, mean of the form` };
 }
 
+/** What an ink may lie on: the whole sheet; of blanks their own area; a coat on all of their box but where they are glued. */
+function printedAreaMm2({ layout, parts }: ConsumeContext, ink: string): number {
+  const [w, h] = layout?.sheetMm ?? [0, 0];
+  const blanks = parts.flatMap((p) => (p.traits?.blank ? [{ part: p, copies: layout ? copiesUp(layout, p.id) : 0 }] : []));
+  if (!layout || blanks.length < parts.length || parts.length === 0) return w * h;
+  if (!isFromTheDrum(ink)) return blanks.reduce((sum, b) => sum + b.copies * pieceAreaMm2(b.part), 0);
+  const [boxW, boxH] = boxOfCopies(layout);
+  return Math.max(boxW * boxH - blanks.reduce((sum, b) => sum + b.copies * knockOutMm2(b.part), 0), 0);
+}
+
 /** Mass and cost of each ink of a pass, side by side; fill and wash-up once for each unit and form. */
 export function inksOf(cx: ConsumeContext, pass: Pass): { kg: Id<'figure'>; costs: Consumed['costs'] }[] {
-  const [w, h] = cx.layout?.sheetMm ?? [0, 0];
   return printedInks(pass.id, pass).map(({ ink, at }) => {
     const series = isFromTheDrum(ink) ? (cx.coatSeries ?? cx.inkSeries) : cx.inkSeries;
     const coveragePercent = coverageTerm(cx, ink);
     cx.ledger.figure(idOf(at, 'onSheets'), INK_ON_SHEETS, {
-      areaMm2: { value: w * h, unit: 'm²', from: 'family', at: 'layout' },
+      areaMm2: { value: printedAreaMm2(cx, ink), unit: 'm²', from: 'family', at: 'layout' },
       coveragePercent,
       filmGsm: series?.filmGsm
         ? { value: series.filmGsm, unit: 'g/m²', from: 'plant', at: 'inkSeries' }

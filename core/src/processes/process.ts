@@ -109,7 +109,21 @@ export interface PanelRow {
 
 /** The department whose hands a stone's ticket page goes to. */
 export type Department =
-  'store' | 'prepress' | 'ink' | 'press' | 'foil' | 'engraving' | 'guillotine' | 'fold' | 'bench' | 'sheeting' | 'inspection' | 'packing';
+  | 'store'
+  | 'prepress'
+  | 'ink'
+  | 'press'
+  | 'foil'
+  | 'engraving'
+  | 'guillotine'
+  | 'fold'
+  | 'bench'
+  | 'sheeting'
+  | 'dieCutting'
+  | 'breaking'
+  | 'gluing'
+  | 'inspection'
+  | 'packing';
 
 /** What a stone's page says on paper beyond its panel: lists (cuts, lots, inks) and lines a person fills in. */
 export interface PaperPage {

@@ -1,9 +1,13 @@
 import type { Id } from '../quantity/figure';
+import { breakOut } from './break-out/break-out';
 import { camera } from './camera/camera';
+import { dieBlank, dieCut } from './die-cut/die-cut';
 import { digital } from './digital/digital';
+import { emboss } from './emboss/emboss';
 import { engrave } from './engrave/engrave';
 import { foil } from './foil/foil';
 import { fold } from './fold/fold';
+import { glue } from './glue/glue';
 import { guillotine } from './guillotine/guillotine';
 import { applyByHand } from './hands/apply';
 import { assemble } from './hands/assemble';
@@ -27,7 +31,7 @@ import { webPress } from './web-press/web-press';
 export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEntries(
   [
     ...[pull, pullRoll, platemaking, offset, digital, webPress, camera, foil, guillotine, sheeter, rollDie, rewind, reject, fold],
-    ...[saw, engrave],
+    ...[saw, engrave, emboss, dieCut, dieBlank, breakOut, glue],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

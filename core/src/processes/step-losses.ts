@@ -1,12 +1,13 @@
 import type { Id, Term } from '../quantity/figure';
 import { OWN_ALLOWANCE, spreadOf } from '../counts/allowance';
-import { type LossesSaid, type LossSpreads, lossFigures, type SpreadTerms } from '../counts/loss-terms';
+import { type LossesSaid, type LossSpreads, lossFigures, type SpreadTerms, STEP_SETUP } from '../counts/loss-terms';
 import { widened } from '../counts/spread-seen';
 import type { LossTerms } from '../flow/solve-backward';
 import { idOf } from '../quantity/id-of';
 import { fig } from '../quantity/ledger';
 import { type PracticeKey, practiceTerm, practiceValue } from '../plant/practice';
-import { ownLoss, type ProcessContext, setting } from './process';
+import { type DraftContext, lossTable, ownLoss, type ProcessContext, setting } from './process';
+import { repeatFactor } from './time-and-cost';
 
 /** What of a step's settings are allowances set by hand. */
 const ALLOWANCES_BY_HAND = ['setupSheets', 'setupMetres', 'runningPpm'];
@@ -23,6 +24,19 @@ export function stepLosses<T extends string, C extends ProcessContext>(cx: C, st
     : said;
   return lossFigures(step, said, cx.ledger, { usual, spreads: spreadsOf(cx), logKnows: ownLoss(cx) !== null });
 }
+
+/** The losses of a step whose setup is said in cycles, new or repeat: by the plant's practice, its table or its own log; samples where some are pulled. */
+export const usualLosses = (cx: DraftContext, keys: { setup: PracticeKey; running: PracticeKey; samples?: PracticeKey }): LossTerms =>
+  stepLosses(cx, cx.id, (cx) => ({
+    setup: {
+      formula: STEP_SETUP,
+      terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, keys.setup)), factor: repeatFactor(cx) },
+      own: ownSetupTerm(cx),
+    },
+    runningPpm: runningLossTerm(cx, keys.running),
+    ...(keys.samples && { samples: setting(cx, 'samples', practiceTerm(cx.plant, keys.samples)) }),
+    table: lossTable(cx),
+  }));
 
 /** How far the losses of a step spread: by the works' own log where it knows them, else by the handbook, where all losses of a job go together. */
 function spreadsOf(cx: ProcessContext): LossSpreads {

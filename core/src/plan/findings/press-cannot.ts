@@ -1,6 +1,7 @@
 import { type Abilities } from '../../plant/abilities';
 import { machinesFor } from '../../plant/plant';
 import { idOf } from '../../quantity/id-of';
+import { unitInks } from '../../processes/press-inks';
 import { editAt } from '../../product/edit';
 import type { Finding } from '../../processes/finding';
 import type { FindingContext, Rule } from './rule';
@@ -60,7 +61,7 @@ export const unitsShort: Rule = {
   find: (all) =>
     all.contexts.flatMap(({ cx }): Found[] => {
       const units = cx.machine.limits.units;
-      const most = Math.max(0, ...cx.stepIds.map((id) => all.plan.steps[id]?.inks?.length ?? 0));
+      const most = Math.max(0, ...cx.stepIds.map((id) => unitInks(all.plan.steps[id]?.inks ?? [], cx.machine).length));
       if (units === undefined || most <= units) return [];
       return [
         {

@@ -1,6 +1,6 @@
 import { type PracticeKey, practiceOf } from '../../plant/practice';
 import { editAt } from '../../product/edit';
-import { cutWait } from '../../processes/guillotine/cut-wait';
+import { cutWait } from '../../processes/cut-wait';
 import type { Rule } from './rule';
 
 const ASKED: Record<'turn' | 'pass', PracticeKey> = { turn: 'wait.turnS', pass: 'wait.turnS' };
@@ -14,7 +14,7 @@ export const waitUnmet: Rule = {
     contexts.flatMap(({ cx }) =>
       cx.stepIds.flatMap((step) =>
         (plan.steps[step]?.waits ?? []).flatMap((w) => {
-          if (w.why === 'foil' || cx.inkSeries?.lampDried) return [];
+          if (w.why === 'foil' || w.why === 'rest' || cx.inkSeries?.lampDried) return [];
           const { value, pm } = practiceOf(plant, w.why === 'cut' ? cutWait(cx) : ASKED[w.why]);
           if (ledger.value(w.figure) >= value - pm) return [];
           return [

@@ -62,6 +62,7 @@ export function draftAll(route: Route, forms: readonly Form[], choices: Choices)
       for (const [id, { step, losses }] of Object.entries(draft.steps)) {
         all.steps[id] = {
           ...step,
+          waits: [...step.waits, ...run.incoming.flatMap((b) => (b.rests && step.takes.some((t) => t.flow === b.flow) ? [b.rests] : []))],
           ...alike,
           ...keptFrom(id, step, run, all),
           ...(outside && { outside: { days: outside.days, returnBy: returnMoment(cx.settings['returnBy']) } }),

@@ -3,32 +3,32 @@ import { fig, typed } from '../../quantity/ledger';
 import { practiceTerm } from '../../plant/practice';
 import { foldsOf } from '../../product/folds';
 import { BELT_RATE, FOLDED_THICKNESS, FOLDED_WIDTH, PANELS, SLOWEST } from '../../finishing/folding';
-import { STEP_SETUP } from '../../counts/loss-terms';
-import { type Process, lossTable, setting } from '../process';
+import type { Process } from '../process';
 import { singleStep } from '../single-step';
-import { ownSetupTerm, runningLossTerm, stepLosses } from '../step-losses';
+import { usualLosses } from '../step-losses';
 import { caliperTerm } from '../stock-terms';
-import { repeatFactor, speedTerm, timeAndCost } from '../time-and-cost';
+import { speedTerm, timeAndCost } from '../time-and-cost';
 import { foldPanel, foldPaper, foldSummary } from './fold-page';
 import { foldScene } from './fold-scene';
+
+const LOSSES = { setup: 'fold.setupSheets', running: 'fold.runningPpm' } as const;
 
 /** Score and fold in one pass: thick board is scored on the way in; the belt sets the rate. */
 export const fold: Process = {
   id: 'fold',
   abilities: ['beltMmPerS'],
-  losses: { setup: 'fold.setupSheets', running: 'fold.runningPpm' },
+  losses: LOSSES,
   asks: () => ({}),
   draft(cx) {
-    const losses = stepLosses(cx, cx.id, (cx) => ({
-      setup: {
-        formula: STEP_SETUP,
-        terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'fold.setupSheets')), factor: repeatFactor(cx) },
-        own: ownSetupTerm(cx),
-      },
-      runningPpm: runningLossTerm(cx, 'fold.runningPpm'),
-      table: lossTable(cx),
-    }));
-    return singleStep(cx, { takesPer: 1, givesPer: 1, unit: 'copy', perGood: 1, whole: true, losses, cautions: ['rollers'] });
+    return singleStep(cx, {
+      takesPer: 1,
+      givesPer: 1,
+      unit: 'copy',
+      perGood: 1,
+      whole: true,
+      losses: usualLosses(cx, LOSSES),
+      cautions: ['rollers'],
+    });
   },
   consume(cx) {
     const { ledger, id } = cx;

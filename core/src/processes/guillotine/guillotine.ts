@@ -1,46 +1,33 @@
 import { idOf } from '../../quantity/id-of';
 import { type typed, fig } from '../../quantity/ledger';
-import { SUM } from '../../quantity/sum';
 import { practiceTerm } from '../../plant/practice';
 import { PILE_SHEETS } from '../../stock/pile';
 import { SHEET_MASS } from '../../stock/sheet-mass';
 import { CUTS, CUTTING_TIME, LIFTS } from '../../finishing/cutting-program';
-import { STEP_SETUP } from '../../counts/loss-terms';
-import { type Process, lossTable, setting } from '../process';
+import { type Process, setting } from '../process';
+import { cutWaits } from '../cut-wait';
 import { meanPiece, partedStep } from '../parted-step';
-import { ownSetupTerm, runningLossTerm, stepLosses } from '../step-losses';
+import { usualLosses } from '../step-losses';
 import { caliperTerm } from '../stock-terms';
-import { repeatFactor, timeAndCost } from '../time-and-cost';
-import { cutWait } from './cut-wait';
+import { timeAndCost } from '../time-and-cost';
 import { guillotinePanel, guillotinePaper, guillotineSummary } from './guillotine-page';
 import { GUILLOTINE_RULES } from './guillotine-rules';
 import { cutScene } from './guillotine-scene';
 import { liftMm, programOf } from './program';
+
+const LOSSES = { setup: 'guillotine.setupSheets', running: 'guillotine.runningPpm' } as const;
 
 /** Guillotine: sheets to copies in lifts, by a program of cuts. */
 export const guillotine: Process = {
   id: 'guillotine',
   rules: GUILLOTINE_RULES,
   reach: 'sheet',
-  losses: { setup: 'guillotine.setupSheets', running: 'guillotine.runningPpm' },
+  losses: LOSSES,
   parts: true,
   straightCuts: true,
   asks: (cx) => ({ ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }) }),
   draft(cx) {
-    const losses = stepLosses(cx, cx.id, (cx) => ({
-      setup: {
-        formula: STEP_SETUP,
-        terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'guillotine.setupSheets')), factor: repeatFactor(cx) },
-        own: ownSetupTerm(cx),
-      },
-      runningPpm: runningLossTerm(cx, 'guillotine.runningPpm'),
-      table: lossTable(cx),
-    }));
-    const waits = cx.wet.slice(-1).map((after) => {
-      cx.ledger.figure(idOf(cx.id, 'waitS'), SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, cutWait(cx))) });
-      return { after, figure: idOf(cx.id, 'waitS'), why: 'cut' as const };
-    });
-    return partedStep(cx, { unit: 'copy', losses, waits, cautions: ['knife'] });
+    return partedStep(cx, { unit: 'copy', losses: usualLosses(cx, LOSSES), waits: cutWaits(cx), cautions: ['knife'] });
   },
   consume(cx) {
     const { ledger, id } = cx;

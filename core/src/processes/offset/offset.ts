@@ -12,7 +12,7 @@ import { INK_IN_ALL } from '../../ink/ink-mass';
 import { type LossesSaid, OFFSET_SETUP, VERSION_SETUP } from '../../counts/loss-terms';
 import { type Consumed, type Draft, type DraftContext, type Process, limitTerm, lossTable, setting } from '../process';
 import { onwards } from '../batch';
-import { type Pass, formsOfRun, inkMasses, inksOf, plateRemakes } from '../press-inks';
+import { type Pass, formsOfRun, inkMasses, inksOf, plateRemakes, unitInks } from '../press-inks';
 import { REGISTER_ABILITIES } from '../register-of';
 import { lossNumbers } from '../single-step';
 import { ownSetupTerm, runningLossTerm, stepLosses } from '../step-losses';
@@ -47,7 +47,7 @@ const passLosses = (cx: DraftContext, run: Pass): LossTerms =>
         terms: {
           fourColour: setting(cx, 'setupSheets', practiceTerm(cx.plant, 'offset.setupFourSheets')),
           perUnit,
-          inks: typed(run.inks.length, '1', 'colours'),
+          inks: typed(unitInks(run.inks, cx.machine).length, '1', 'colours'),
           factor: run.samePlates ? practiceTerm(cx.plant, 'offset.setupSamePlates') : repeatFactor(cx),
         },
         own: ownSetupTerm(cx),
@@ -67,6 +67,7 @@ export const offset: Process = {
     'pileMm',
     'units',
     'perfects',
+    'coater',
     'lamps',
     'perPlateS',
     'zones',
@@ -75,7 +76,8 @@ export const offset: Process = {
   ],
   reach: 'sheet',
   losses: { setup: 'offset.setupFourSheets', running: 'offset.runningPpm' },
-  suits: (machine, parts) => Math.max(...printsOf(parts.map((p) => p.colours)).map((inks) => inks.length)) <= (machine.limits.units ?? 0),
+  suits: (machine, parts) =>
+    Math.max(...printsOf(parts.map((p) => p.colours)).map((inks) => unitInks(inks, machine).length)) <= (machine.limits.units ?? 0),
   asks: (cx) => ({
     gripperMm: cx.machine.limits.gripperMm ?? 0,
     tailMm: cx.machine.limits.tailMm ?? 0,

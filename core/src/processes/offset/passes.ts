@@ -1,10 +1,10 @@
 import type { Id } from '../../quantity/figure';
 import { typed } from '../../quantity/ledger';
 import type { PartVersion } from '../../product/versions';
-import { pressPasses } from '../../layout/work-style';
+import { type PressPass, pressPasses } from '../../layout/work-style';
 import type { RegisterOf } from '../../register/register-of-step';
 import type { ConsumeContext, DraftContext } from '../process';
-import { type Pass, inInkOrder, pressAbility } from '../press-inks';
+import { type Pass, inInkOrder, pressAbility, unitInks } from '../press-inks';
 import { registerOfInks } from '../register-of';
 import { runId, versionRuns } from '../version-runs';
 
@@ -12,7 +12,7 @@ export const NONE = typed(0, 's', 'none');
 
 /** The runs of the form through this press: passes by work style, with ids that tell their side; and each version of a pass that differs in it. */
 export function passesOf(cx: DraftContext): Pass[] {
-  const passes = pressPasses(cx.workStyle, cx.prints, pressAbility(cx));
+  const passes = passesWithCoat(cx);
   let apart = false;
   let last: PartVersion | null = null;
   return passes.flatMap((p, i) => {
@@ -24,6 +24,23 @@ export function passesOf(cx: DraftContext): Pass[] {
     last = runs.at(-1)?.version ?? null;
     return runs.map((run): Pass => ({ ...p, ...run, prints, inks, of: id, id: runId(id, run, cx) }));
   });
+}
+
+/** Passes by work style; on a press with a coater, what comes from the drum is laid in the last pass of its side and takes no unit. */
+function passesWithCoat(cx: DraftContext): PressPass[] {
+  const inUnits = cx.prints.map((inks) => unitInks(inks, cx.machine));
+  const onCoater = cx.prints.map((inks, side) =>
+    (inUnits[side]?.length ?? 0) > 0 ? inks.filter((ink) => !inUnits[side]?.includes(ink)) : [],
+  );
+  const [front = [], back = []] = cx.prints.map((inks, side) => inks.filter((ink) => !onCoater[side]?.includes(ink)));
+  const passes = pressPasses(cx.workStyle, [front, back], pressAbility(cx));
+  return passes.map((pass, i) => ({
+    ...pass,
+    prints: pass.prints.map(({ side, inks }) => {
+      const isLast = !passes.slice(i + 1).some((later) => later.prints.some((p) => p.side === side));
+      return { side, inks: isLast ? [...inks, ...(onCoater[side === 'front' ? 0 : 1] ?? [])] : inks };
+    }),
+  }));
 }
 
 /** Where a pass has settings of its own, they stand before those of the stone. */

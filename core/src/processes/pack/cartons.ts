@@ -1,13 +1,18 @@
 import type { PackCard } from '../../plant/plant';
 import { foldedWidthOf } from '../../product/folds';
 import { guillotineCount } from '../../layout/guillotine-count';
+import { practiceValue } from '../../plant/practice';
+import { type EdgeTiers, edgeTiers } from '../../finishing/edge-tiers';
 import { USUAL_CARTON, USUAL_PALLET } from '../../finishing/packing';
+import { caliperUmOf } from '../stock-terms';
 import { type DraftContext, wordSetting } from '../process';
 
 declare module '../../product/part' {
   interface Traits {
     /** How finished pieces are put together: in bands, in cartons of so many where that is said. */
     packed: { perBand?: number; perCarton?: number };
+    /** Glued and folded flat again, it stands on edge in its case: size of the flat piece, either side of which may stand upright. */
+    onEdge: { flatMm: [number, number] };
   }
 }
 
@@ -29,12 +34,37 @@ export const stacksIn = (card: Card, [pieceWidth, pieceHeight]: [number, number]
     ? guillotineCount({ width: card.widthMm, height: card.depthMm, pieceWidth, pieceHeight, mayTurn: true }).count
     : 0;
 
-/** The carton set on the step; else the smallest of the plant's cards the piece goes into; else the smallest. */
+/** Inside of a card, mm: along, across, upwards. */
+const insideOf = ({ widthMm, depthMm, heightMm, wallMm = 0 }: Card): [number, number, number] => [
+  widthMm - 2 * wallMm,
+  depthMm - 2 * wallMm,
+  heightMm - 2 * wallMm,
+];
+/** Pieces on edge in a card; null: they lie flat in it. */
+export function tiersIn(card: Card, cx: DraftContext): EdgeTiers | null {
+  const flatMm = cx.parts[0]?.traits?.onEdge?.flatMm;
+  const caliperMm = caliperUmOf(cx) / 1000;
+  if (!flatMm || !(caliperMm > 0) || cx.bundle) return null;
+  return edgeTiers({ caseMm: insideOf(card), caliperMm, pieceMm: flatMm, springs: practiceValue(cx.plant, 'pack.springs') });
+}
+/** Whether a piece goes into a card at all, on edge or flat. */
+const holds = (card: Card, cx: DraftContext): boolean => {
+  const tiers = tiersIn(card, cx);
+  return tiers ? tiers.most > 0 : stacksIn(card, footprintOf(cx)) > 0;
+};
+
+/** The carton set on the step; else the smallest of the plant's cards the piece goes into, of pieces on edge the one that is filled best; else the smallest. */
 export function cartonOf(cx: DraftContext): { card: Card; all: Card[]; fits: boolean } {
   const all = cardsOf(cx.plant.cartons, USUAL_CARTON);
   const set = all.find((c) => c.id !== '' && c.id === wordSetting(cx, 'carton', ''));
-  const card = set ?? all.find((c) => stacksIn(c, footprintOf(cx)) > 0) ?? all[0];
-  return { card, all, fits: stacksIn(card, footprintOf(cx)) > 0 };
+  const [fullest] = all
+    .flatMap((card) => {
+      const most = tiersIn(card, cx)?.most ?? 0;
+      return most > 0 ? [{ card, each: (card.widthMm * card.depthMm * card.heightMm) / most }] : [];
+    })
+    .sort((a, b) => a.each - b.each);
+  const card = set ?? fullest?.card ?? all.find((c) => holds(c, cx)) ?? all[0];
+  return { card, all, fits: holds(card, cx) };
 }
 /** The pallet set on the step, else the plant's smallest. */
 export function palletOf(cx: DraftContext): { card: Card; all: Card[] } {

@@ -4,9 +4,11 @@ import { fig, typed } from '../../quantity/ledger';
 import type { PackCard } from '../../plant/plant';
 import { practiceTerm } from '../../plant/practice';
 import type { Step } from '../../flow/net';
+import { pieceAreaMm2 } from '../../product/blank';
 import { foldsOf } from '../../product/folds';
 import { guillotineCount } from '../../layout/guillotine-count';
 import { PRICE_OF } from '../../form/plates';
+import { PER_CASE, STANDING_MM } from '../../finishing/edge-tiers';
 import { CLOCK_TIME, HANDS_TIME, PACKS, PIECE_MASS } from '../../finishing/folding';
 import {
   CARTON_KG,
@@ -24,7 +26,7 @@ import { onwards } from '../batch';
 import { flowAfter, lossNumbers } from '../single-step';
 import { caliperTerm } from '../stock-terms';
 import { timeAndCost } from '../time-and-cost';
-import { type Card, cartonOf, footprintOf, palletOf, stacksIn } from './cartons';
+import { type Card, cartonOf, footprintOf, palletOf, stacksIn, tiersIn } from './cartons';
 import { packLoss } from './pack-loss';
 import { packPanel, packPaper, packSummary } from './pack-page';
 import { PACK_RULES } from './pack-rules';
@@ -148,7 +150,9 @@ function packFigures(cx: DraftContext): void {
   ledger.figure(idOf(id, 'pieceKg'), PIECE_MASS, {
     ...(cx.bundle
       ? { widthMm: mm(cx.bundle.paperMm2, 'bundle'), heightMm: mm(1 / cx.bundle.pieces, 'bundle') }
-      : { widthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), heightMm: typed(part?.heightMm ?? 0, 'mm', 'openHeightMm') }),
+      : part?.traits?.blank
+        ? { widthMm: mm(pieceAreaMm2(part), 'die line'), heightMm: mm(1, 'die line') }
+        : { widthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), heightMm: typed(part?.heightMm ?? 0, 'mm', 'openHeightMm') }),
     gsm: { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
     extraKg: {
       value: part?.traits?.envelope ? 0.006 : 0,
@@ -158,7 +162,10 @@ function packFigures(cx: DraftContext): void {
       ...(part?.traits?.envelope && { pm: 0.002 }),
     },
   });
-  if (cx.bundle)
+  const tiers = tiersIn(cartonOf(cx).card, cx);
+  if (tiers)
+    ledger.figure(idOf(id, 'thickness'), STANDING_MM, { caliperUm: caliperTerm(cx), springs: practiceTerm(cx.plant, 'pack.springs') });
+  else if (cx.bundle)
     ledger.figure(idOf(id, 'thickness'), SHARE_OF_LAYER, {
       layerMm: mm(cx.bundle.layerMm, 'bundle'),
       pieces: { value: cx.bundle.pieces, unit: 'piece', from: 'family', at: 'bundle' },
@@ -171,19 +178,20 @@ function packFigures(cx: DraftContext): void {
       air: { value: 1.15, unit: '1', from: 'guess', at: 'practice', pm: 0.1 },
     });
   const [carton, pallet] = [cartonOf(cx).card, palletOf(cx).card];
-  const stacks = stacksIn(carton, footprintOf(cx));
-  ledger.figure(idOf(id, 'perCarton'), PER_CARTON, {
+  const byMass = {
     set: setting(cx, 'perCarton', typed(part?.traits?.packed?.perCarton ?? 0, 'piece', 'perCarton')),
     limitKg: practiceTerm(cx.plant, 'pack.cartonKg'),
     emptyKg: { value: carton.emptyKg, unit: 'kg', from: 'plant', at: 'carton' },
     pieceKg: fig(idOf(id, 'pieceKg')),
-    perBand: cx.bundle
-      ? { value: cx.bundle.together, unit: 'piece', from: 'family', at: 'bundle' }
-      : typed(part?.traits?.packed?.perBand ?? 1, 'piece', 'perBand'),
-    stacks: { value: stacks, unit: '1', from: 'family', at: 'carton' },
-    heightMm: mm(carton.heightMm, 'carton'),
-    thicknessMm: fig(idOf(id, 'thickness')),
-  });
+  } as const;
+  if (tiers) {
+    const counted = (value: number, at: string): Term => ({ value, unit: '1', from: 'family', at });
+    ledger.figure(idOf(id, 'perCarton'), PER_CASE, {
+      ...byMass,
+      aTier: counted(tiers.aTier, 'inside of the case ÷ thickness'),
+      tiers: counted(tiers.tiers, 'inside of the case ÷ flat piece'),
+    });
+  } else packedFlat(cx, byMass);
   ledger.figure(idOf(id, 'cartonKg'), CARTON_KG, {
     pieces: fig(idOf(id, 'perCarton')),
     pieceKg: fig(idOf(id, 'pieceKg')),
@@ -212,6 +220,21 @@ function packFigures(cx: DraftContext): void {
     cartons: fig(idOf(id, 'perPallet')),
     cartonKg: fig(idOf(id, 'cartonKg')),
     emptyKg: { value: pallet.emptyKg, unit: 'kg', from: 'plant', at: 'pallet' },
+  });
+}
+
+/** Pieces that lie flat in stacks beside one another, in whole bands. */
+function packedFlat(cx: DraftContext, byMass: Record<'set' | 'limitKg' | 'emptyKg' | 'pieceKg', Term>): void {
+  const { ledger, id } = cx;
+  const card = cartonOf(cx).card;
+  ledger.figure(idOf(id, 'perCarton'), PER_CARTON, {
+    ...byMass,
+    perBand: cx.bundle
+      ? { value: cx.bundle.together, unit: 'piece', from: 'family', at: 'bundle' }
+      : typed(cx.parts[0]?.traits?.packed?.perBand ?? 1, 'piece', 'perBand'),
+    stacks: { value: stacksIn(card, footprintOf(cx)), unit: '1', from: 'family', at: 'carton' },
+    heightMm: { value: card.heightMm, unit: 'mm', from: 'family', at: 'carton' },
+    thicknessMm: fig(idOf(id, 'thickness')),
   });
 }
 

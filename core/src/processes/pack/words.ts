@@ -32,6 +32,7 @@ export const PACK_WORDS: KindWords = {
   },
   practice: {
     'pack.runningPpm': 'Running loss',
+    'pack.springs': 'A glued piece springs open, times',
     'pack.bandS': 'Banding',
     'pack.cartonS': 'Filling a carton',
     'pack.palletS': 'Building a pallet',

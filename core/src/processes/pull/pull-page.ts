@@ -1,6 +1,6 @@
 import { idOf } from '../../quantity/id-of';
 import type { Shelf } from '../../plant/plant';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
 import { stockRows } from '../rows';
 import { stockFlow } from './stock-flow';
 
@@ -8,14 +8,24 @@ export function pullPanel(cx: ConsumeContext): PanelRow[] {
   return [
     ...stockRows(cx, 'sheet'),
     { label: 'copiesUp', figure: idOf(cx.form?.id ?? '', 'copiesUp') },
+    ...nestRows(cx),
     { label: 'sheetUse', figure: idOf(cx.id, 'sheetUse') },
     { label: 'sheetsToPull', figure: idOf(stockFlow(cx.id), 'demand') },
     { label: 'mass', figure: idOf(cx.id, 'mass') },
     { label: 'reams', figure: idOf(cx.id, 'reams') },
     { label: 'piles', figure: idOf(cx.id, 'piles') },
+    ...(cx.parts.some((p) => p.traits?.conditioned)
+      ? [{ label: 'inWrapping', figure: idOf(cx.id, 'waitS'), edit: { at: settingPath(cx, 'waitS'), kind: 'hours' as const } }]
+      : []),
     { label: 'gripper', figure: idOf(cx.form?.id ?? '', 'gripper') },
     { label: 'cost', figure: idOf(cx.id, 'cost') },
   ];
+}
+
+/** Of blanks: how many their boxes alone would give, no more than how many there can be, and how far apart they lie. */
+function nestRows({ form, parts }: ConsumeContext): PanelRow[] {
+  if (!form || !parts.some((p) => p.traits?.blank)) return [];
+  return ['boxesUp', 'bound', 'pitchAcross', 'pitchAlong'].map((label) => ({ label, figure: idOf(form.id, label) }));
 }
 
 export const pullPaper = (cx: ConsumeContext): PaperPage[] => [

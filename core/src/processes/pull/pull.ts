@@ -1,5 +1,8 @@
 import { idOf } from '../../quantity/id-of';
 import { type typed, fig } from '../../quantity/ledger';
+import { SUM } from '../../quantity/sum';
+import { practiceTerm } from '../../plant/practice';
+import type { Step } from '../../flow/net';
 import { CALIPER } from '../../stock/caliper';
 import { PILE_SHEETS, PILES, REAMS } from '../../stock/pile';
 import { priceAt } from '../../stock/purchase';
@@ -7,7 +10,7 @@ import { SHEET_MASS } from '../../stock/sheet-mass';
 import { copiesUp } from '../../layout/layout';
 import { SHEET_USE } from '../../layout/usable-sheet';
 import { STOCK_COST } from '../../route/time-and-cost';
-import { type Process, limitTerm, machineTerm } from '../process';
+import { type DraftContext, type Process, limitTerm, machineTerm, setting } from '../process';
 import { meanPiece } from '../parted-step';
 import { singleStep } from '../single-step';
 import { caliperTerm } from '../stock-terms';
@@ -15,6 +18,13 @@ import { timeAndCost } from '../time-and-cost';
 import { pullPanel, pullPaper, pullSummary } from './pull-page';
 import { pullScene } from './pull-scene';
 import { isCustomers, stockFlow, suppliedBatch, suppliedFlow } from './stock-flow';
+
+declare module '../../product/part' {
+  interface Traits {
+    /** Its board lies in the pressroom in its wrapping before it is opened. */
+    conditioned: true;
+  }
+}
 
 /** The store pulls the sheets: what must be bought, its mass, piles and price. The stone's drawing is the sheet with its copies. */
 export const pull: Process = {
@@ -24,6 +34,7 @@ export const pull: Process = {
   draft(cx) {
     cx.ledger.figure(idOf(cx.id, 'caliper'), CALIPER, { reckoned: caliperTerm(cx) });
     const sheets = suppliedFlow(cx, 'sheet', 1);
+    const rests = conditioning(cx);
     return singleStep(
       { ...cx, incoming: [suppliedBatch(cx, stockFlow(cx.id), sheets)] },
       {
@@ -36,6 +47,7 @@ export const pull: Process = {
         cautions: ['piles'],
         needs: [{ gate: `paper:${cx.id}` }],
         supplied: { [stockFlow(cx.id)]: sheets },
+        ...(rests && { makes: { rests } }),
       },
     );
   },
@@ -86,3 +98,11 @@ export const pull: Process = {
   paper: pullPaper,
   summary: pullSummary,
 };
+
+/** Board comes to the climate of the pressroom in its wrapping before it is opened; null: nothing of the sort is asked. */
+function conditioning(cx: DraftContext): Step['waits'][number] | null {
+  if (!cx.parts.some((p) => p.traits?.conditioned)) return null;
+  const figure = idOf(cx.id, 'waitS');
+  cx.ledger.figure(figure, SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, 'wait.conditionS')) });
+  return { after: cx.id, figure, why: 'rest' };
+}

@@ -1,4 +1,4 @@
-import { OutOfRange, requireAboveZero } from '../../quantity/errors';
+import { requireAboveZero } from '../../quantity/errors';
 
 export const CARTON_STYLES = ['straight', 'reverse', 'snapLock', 'autoBottom', 'sleeve', 'tray'] as const;
 export type CartonStyle = (typeof CARTON_STYLES)[number];
@@ -33,9 +33,7 @@ export const USUAL_CARTON = {
   trayFlapMm: 18,
 } as const;
 
-/** The carton fits no die as it is asked: a size is none, or its flaps would not meet. @throws OutOfRange naming the size */
-export function requireCarton({ style, lengthMm, widthMm, heightMm, caliperMm }: CartonAsk): void {
+/** A carton has a die line while its sizes are some. @throws OutOfRange naming the size */
+export function requireCarton({ lengthMm, widthMm, heightMm, caliperMm }: CartonAsk): void {
   for (const [field, value] of Object.entries({ lengthMm, widthMm, heightMm, caliperMm })) requireAboveZero(field, value);
-  if (style === 'autoBottom' && lengthMm < widthMm + 2)
-    throw new OutOfRange('lengthMm', lengthMm, `${widthMm + 2} or more for a bottom that opens by itself`);
 }

@@ -90,7 +90,6 @@ it('of a snap-lock has a tongue of half its length, and a slot for it', () => {
 it.each([
   [{ style: 'reverse' as const, widthMm: 0 }, 'widthMm'],
   [{ style: 'reverse' as const, lengthMm: 2 }, 'lengthMm'],
-  [{ style: 'autoBottom' as const, lengthMm: 51 }, '52 or more'],
   [{ style: 'tray' as const, heightMm: 1 }, 'heightMm'],
   [{ style: 'sleeve' as const, caliperMm: Number.NaN }, 'caliperMm'],
 ])('refuses %p by the size', (more, says) => {

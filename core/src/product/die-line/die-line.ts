@@ -1,13 +1,21 @@
-import { pathArea, pathLength, type Point } from './points';
+import { pathArea, pathBox, pathLength, type Point } from './points';
 
 /** What a hinge holds: by it goes which way the grain should run, and how its channel is cut. */
 export const CREASE_CLASSES = ['body', 'lid', 'tuck', 'dust', 'wall', 'spine', 'flat'] as const;
 export type CreaseClass = (typeof CREASE_CLASSES)[number];
 
+/** A line of a blank that is no cut through: pressed, cut in dashes, or cut half through. */
+export const HINGE_KINDS = ['crease', 'perforation', 'halfCut'] as const;
+export type HingeKind = (typeof HINGE_KINDS)[number];
+
 export interface Crease {
   class: CreaseClass;
   from: Point;
   to: Point;
+  /** A crease where nothing is said. */
+  kind?: HingeKind;
+  /** How far it is folded in the finished piece: 90° where nothing is said. */
+  endAngle?: 180;
 }
 
 /** Where a printed face is glued to another: it has no coat and no solid ink there. */
@@ -22,6 +30,8 @@ export interface DieLine {
   slits: [Point, Point][];
   creases: Crease[];
   joints: Joint[];
+  /** Edges that are looked at on the finished piece: no nick stands there. */
+  showing?: [Point, Point][];
 }
 
 /** What a die line measures, in mm and mm². */
@@ -43,13 +53,13 @@ export interface DieMeasures {
  * @example measureDieLine({ outline: [[0, 0], [4, 0], [4, 3], [0, 3]], slits: [[[1, 1], [2, 1]]], creases: [], joints: [] }).cutMm // 15
  */
 export function measureDieLine({ outline, slits, creases, joints }: DieLine): DieMeasures {
-  const along = (of: readonly Point[], axis: 0 | 1): number => Math.max(...of.map((p) => p[axis])) - Math.min(...of.map((p) => p[axis]));
+  const [widthMm, heightMm] = pathBox(outline);
   const outlineMm = pathLength(outline, true);
   const creaseByClass = Object.fromEntries(CREASE_CLASSES.map((c) => [c, 0])) as Record<CreaseClass, number>;
   for (const c of creases) creaseByClass[c.class] += pathLength([c.from, c.to], false);
   return {
-    widthMm: along(outline, 0),
-    heightMm: along(outline, 1),
+    widthMm,
+    heightMm,
     outlineMm,
     areaMm2: pathArea(outline),
     cutMm: outlineMm + slits.reduce((sum, s) => sum + pathLength(s, false), 0),
@@ -58,3 +68,10 @@ export function measureDieLine({ outline, slits, creases, joints }: DieLine): Di
     knockOutMm2: joints.reduce((sum, j) => sum + pathArea(j.region), 0),
   };
 }
+
+/** Every line of a die: cut along the outline and in slits, creased along the hinges. */
+export const linesOf = ({ outline, slits, creases }: DieLine): [Point, Point][] => [
+  ...outline.map((p, i): [Point, Point] => [p, outline[(i + 1) % outline.length] as Point]),
+  ...slits,
+  ...creases.map((c): [Point, Point] => [c.from, c.to]),
+];

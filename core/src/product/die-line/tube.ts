@@ -169,13 +169,16 @@ function autoSideEnd(from: number, to: number, { halfMm: c }: TubeSizes, longMm:
   const far: Point = [corner[0] + sign * longMm, c + longMm];
   return {
     ...flap,
-    creases: [...flap.creases.map((crease) => ({ ...crease, class: 'flat' as const })), { class: 'flat', from: corner, to: far }],
+    creases: [
+      ...flap.creases.map((crease) => ({ ...crease, class: 'flat' as const })),
+      { class: 'flat', from: corner, to: far, endAngle: 180 },
+    ],
     glued: [corner, [corner[0], c + longMm], far],
   };
 }
 
 /** How far the bottom flaps of a bottom that opens by itself reach: those of the sides never past one another, nor past their own panel. */
-const autoMm = ({ lengthMm, widthMm }: CartonAsk): { front: number; side: number } => {
+export const autoFlapsMm = ({ lengthMm, widthMm }: Pick<CartonAsk, 'lengthMm' | 'widthMm'>): { front: number; side: number } => {
   const front = widthMm / 2 + USUAL_CARTON.autoMm;
   return { front, side: Math.min(front, lengthMm / 2 - 1, widthMm - 2) };
 };
@@ -207,7 +210,7 @@ function snapEnds(of: TubeSizes, ask: CartonAsk): Ends {
 }
 function autoEnds(of: TubeSizes, ask: CartonAsk): Ends {
   const [a, b, c, d, e] = sidesOf(of);
-  const long = autoMm(ask);
+  const long = autoFlapsMm(ask);
   const wall = (from: number, to: number): End => {
     const flap = flapEnd(from, to, of.halfMm, [setInMm, setInMm], long.front);
     return { ...flap, creases: flap.creases.map((crease) => ({ ...crease, class: 'flat' })) };
@@ -255,6 +258,17 @@ export function tubeDieLine(ask: CartonAsk & { style: Exclude<CartonAsk['style']
         .map((x): Crease => ({ class: 'body', from: [x, -of.halfMm], to: [x, of.halfMm] })),
       ...top.flatMap((e) => e.creases),
       ...bottom.flatMap((e) => e.creases.map((c): Crease => ({ class: c.class, from: below(c.from), to: below(c.to) }))),
+    ],
+    // The last side's edge and the free edges of the front are looked at: no nick tears them.
+    showing: [
+      [
+        [of.girthMm, -of.halfMm],
+        [of.girthMm, of.halfMm],
+      ],
+      ...[1, -1].map((s): [Point, Point] => [
+        [of.flapMm, s * of.halfMm],
+        [of.flapMm + of.panelsMm[0], s * of.halfMm],
+      ]),
     ],
     joints: [
       {

@@ -1,4 +1,5 @@
 import type { FormulaWords } from '../kind-words';
+import { BLANK_FORMULAS } from './blank-formulas';
 import { ofAllKinds } from './kinds';
 
 /** Terms of steps at risk, by number. */
@@ -17,6 +18,7 @@ const RISK_TERMS: Record<string, string> = Object.fromEntries(
 /** Every formula in words: what it is, how it reads, what its terms mean. Terms not named here are steps or flows of the plan. */
 export const FORMULAS: Record<string, FormulaWords> = {
   ...ofAllKinds('formulas'),
+  ...BLANK_FORMULAS,
   'plan.wanted': { name: 'Ordered', reads: 'the sum of all versions' },
   'flow.demand': { name: 'Needed', reads: 'the sum of what all that follows takes', terms: { delivered: 'delivered' } },
   'flow.cycles': {

@@ -13,6 +13,10 @@ import { PULL_ROLL_WORDS } from '../../processes/pull-roll/words';
 import { PULL_WORDS } from '../../processes/pull/words';
 import { REJECT_WORDS } from '../../processes/reject/words';
 import { REWIND_WORDS } from '../../processes/rewind/words';
+import { BREAK_OUT_WORDS } from '../../processes/break-out/words';
+import { DIE_CUT_WORDS } from '../../processes/die-cut/words';
+import { EMBOSS_WORDS } from '../../processes/emboss/words';
+import { GLUE_WORDS } from '../../processes/glue/words';
 import { ROLL_DIE_WORDS } from '../../processes/roll-die/words';
 import { SAW_WORDS } from '../../processes/saw/words';
 import { SHEETER_WORDS } from '../../processes/sheeter/words';
@@ -37,6 +41,10 @@ const KINDS: readonly KindWords[] = [
   FOLD_WORDS,
   SAW_WORDS,
   ENGRAVE_WORDS,
+  EMBOSS_WORDS,
+  DIE_CUT_WORDS,
+  BREAK_OUT_WORDS,
+  GLUE_WORDS,
   HANDS_WORDS,
   STACK_WORDS,
   PACK_WORDS,

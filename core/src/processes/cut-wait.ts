@@ -1,7 +1,10 @@
-import { type PracticeKey, practiceValue } from '../../plant/practice';
-import { isFromTheDrum } from '../../product/ink-names';
-import { type DryingLoad, dryBeforeCutting } from '../../ink/drying';
-import type { DraftContext } from '../process';
+import type { Step } from '../flow/net';
+import { idOf } from '../quantity/id-of';
+import { SUM } from '../quantity/sum';
+import { type PracticeKey, practiceTerm, practiceValue } from '../plant/practice';
+import { isFromTheDrum } from '../product/ink-names';
+import { type DryingLoad, dryBeforeCutting } from '../ink/drying';
+import { type DraftContext, setting } from './process';
 
 /** What lies on the sheet that is to be cut: the heavier side, coverage typed or the plant's guess; whether a water-based coat covers it. */
 function loadOf(cx: DraftContext): DryingLoad {
@@ -15,3 +18,10 @@ function loadOf(cx: DraftContext): DryingLoad {
 
 /** How long ink lies before it is cut, as a practice of the plant. */
 export const cutWait = (cx: DraftContext): PracticeKey => dryBeforeCutting(loadOf(cx));
+
+/** The wait of a step that cuts, creases or presses what was printed: after the last step that left ink to dry. */
+export const cutWaits = (cx: DraftContext): Step['waits'] =>
+  cx.wet.slice(-1).map((after) => {
+    cx.ledger.figure(idOf(cx.id, 'waitS'), SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, cutWait(cx))) });
+    return { after, figure: idOf(cx.id, 'waitS'), why: 'cut' as const };
+  });

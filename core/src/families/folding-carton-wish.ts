@@ -1,0 +1,59 @@
+import * as z from 'zod';
+import { idText } from '../plant/plant-schema';
+import { artworkFields } from '../product/artwork';
+import { CARTON_STYLES } from '../product/die-line/carton-ask';
+import { SIDES } from '../product/foil-area';
+import { coverageByInk, inkNames } from '../product/ink-names';
+import { LENGTH_MM } from '../product/job-spec';
+
+const insideMm = z.number().min(12, 'must be at least 12 mm').max(600, 'is longer than a folding carton gets (600 mm at most)');
+const areaMm = z.number().min(1, 'must be at least 1 mm').max(600, 'is larger than a carton');
+const edgeMm = z.number().min(0, 'must not be below 0').max(LENGTH_MM.max, 'is longer than any sheet here (5 m at most)');
+const placed = {
+  name: z.string().max(60),
+  widthMm: areaMm,
+  heightMm: areaMm,
+  xMm: edgeMm.optional(),
+  yMm: edgeMm.optional(),
+  tool: idText.optional(),
+};
+const foilArea = z.strictObject({ ...placed, side: z.enum(SIDES).optional(), colour: z.string().trim().max(60).optional() });
+const relief = z.strictObject(placed);
+
+/** What lies over the inks: nothing, a water-based coat, one that dries under lamps. */
+export const CARTON_COATS = ['none', 'water', 'lamp'] as const;
+
+/** What a folding carton's order may say; all of it may be left out. Sizes are those of the inside. */
+export const FoldingCartonWish = z
+  .strictObject({
+    style: z.enum(CARTON_STYLES),
+    lengthMm: insideMm,
+    widthMm: insideMm,
+    heightMm: insideMm,
+    flapMm: z.number().min(5, 'must be at least 5 mm').max(60),
+    tuckMm: z.number().min(5, 'must be at least 5 mm').max(60),
+    reliefMm: z.number().min(0).max(10),
+    front: inkNames,
+    back: inkNames,
+    coat: z.enum(CARTON_COATS),
+    coveragePercent: coverageByInk,
+    totalInkPercent: z.number().min(0).max(400),
+    ...artworkFields,
+    smallestDistanceMm: z.number().min(0).max(500),
+    reliefs: z.record(idText, relief),
+    foils: z.record(idText, foilArea),
+    foilToPrintMm: z.number().min(0).max(10),
+    food: z.boolean(),
+    code: z.string().trim().max(60),
+    perCase: z.number().int().min(1).max(100_000),
+    die: idText,
+    grade: z.string().max(80),
+  })
+  .partial();
+export type FoldingCartonWish = z.infer<typeof FoldingCartonWish>;
+
+declare module '../product/job-spec' {
+  interface Wishes {
+    'folding-carton': FoldingCartonWish;
+  }
+}

@@ -1,0 +1,287 @@
+import type { Id } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
+import type { Plant } from '../plant/plant';
+import { type Artwork, artworkOf } from '../product/artwork';
+import { cartonDieLine } from '../product/die-line/carton';
+import { CARTON_STYLES, type CartonAsk } from '../product/die-line/carton-ask';
+import { type CartonPanel, panelFigures } from '../product/die-line/carton-panels';
+import { gluingOf } from '../product/die-line/gluing';
+import { pathBox } from '../product/die-line/points';
+import { foilPlace, foilPlacesScene, SIDES } from '../product/foil-area';
+import type { Part } from '../product/part';
+import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
+import type { Family, RouteStone } from './family';
+import { foldingCartonPicture } from './folding-carton-picture';
+import { CARTON_COATS, FoldingCartonWish } from './folding-carton-wish';
+
+declare module '../product/part' {
+  interface Traits {
+    /** A carton as it was asked, and its panels. */
+    carton: { ask: CartonAsk; panels: CartonPanel[] };
+    /** The code a reader looks at on every blank: look-alikes share a form. */
+    readerCode: string;
+  }
+}
+
+/** What is printed over the inks, as it is called among them. */
+const COAT_NAMES: Readonly<Record<(typeof CARTON_COATS)[number], string>> = {
+  none: '',
+  water: 'water-based coat',
+  lamp: 'lamp-dried coat',
+};
+
+/** Sizes nobody typed. */
+const USUAL = { style: 'reverse', lengthMm: 72, widthMm: 48, heightMm: 126 } as const;
+
+/** Thickness of the board: that of the first stock of its grade. */
+const caliperMmOf = (grade: string, plant: Plant): number =>
+  (Object.values(plant.stocks).find((s) => s.form === 'sheet' && s.grade === grade)?.caliperUm ?? 400) / 1000;
+
+const askOf = (wish: FoldingCartonWish, caliperMm: number): CartonAsk => ({
+  style: wish.style ?? USUAL.style,
+  lengthMm: wish.lengthMm ?? USUAL.lengthMm,
+  widthMm: wish.widthMm ?? USUAL.widthMm,
+  heightMm: wish.heightMm ?? USUAL.heightMm,
+  caliperMm,
+  ...(wish.flapMm !== undefined && { flapMm: wish.flapMm }),
+  ...(wish.tuckMm !== undefined && { tuckMm: wish.tuckMm }),
+  ...(wish.reliefMm !== undefined && { reliefMm: wish.reliefMm }),
+});
+
+/** Body creases lie across the grain: of a tube they stand upright, of a tray they run along its longer side. */
+const grainOf = ({ style, lengthMm, widthMm }: CartonAsk): Part['grainAlong'] =>
+  style !== 'tray' || lengthMm >= widthMm ? 'width' : 'height';
+
+const areasOf = <Area extends object>(list: Readonly<Record<string, Area>> | undefined): ({ id: string } & Area)[] =>
+  Object.entries(list ?? {}).map(([id, area]) => ({ id, ...area }));
+
+/** Line 4: folding cartons: offset with coat, foil, embossing, die-cutting, breaking out, gluing, cases. */
+export const foldingCarton: Family<'folding-carton'> = {
+  id: 'folding-carton',
+  product: 'carton',
+  words: {
+    name: 'Folding carton',
+    hint: 'cartons and trays from one blank: die-cut, folded and glued; with coat, foil and embossing',
+    pieces: 'cartons',
+    stones: {
+      stock: 'Board',
+      plates: 'Plates',
+      print: 'Print',
+      foil: 'Foil',
+      emboss: 'Emboss',
+      die: 'Die-cut',
+      breakOut: 'Break out',
+      glue: 'Fold and glue',
+      pack: 'Pack',
+    },
+    fields: {
+      style: 'Style',
+      lengthMm: 'Length, along the front',
+      widthMm: 'Width, front to back',
+      heightMm: 'Height',
+      flapMm: 'Glue flap',
+      tuckMm: 'Tuck',
+      reliefMm: 'Between dust flap and tuck',
+      front: 'Inks, outside',
+      back: 'Inks, inside',
+      coat: 'Coat',
+      coveragePercent: 'Coverage',
+      totalInkPercent: 'Total ink',
+      smallestDistanceMm: 'Smallest distance to an edge or crease',
+      ...ARTWORK_WORDS,
+      reliefs: 'Embossing',
+      'reliefs.name': 'Name of the relief',
+      'reliefs.widthMm': 'Relief width',
+      'reliefs.heightMm': 'Relief height',
+      'reliefs.xMm': 'Relief, from left',
+      'reliefs.yMm': 'Relief, from top',
+      'reliefs.add': 'Add a relief',
+      foils: 'Foil areas',
+      'foils.name': 'Name of the foil area',
+      'foils.widthMm': 'Foil width',
+      'foils.heightMm': 'Foil height',
+      'foils.colour': 'Foil colour',
+      'foils.side': 'Side of the foil',
+      'foils.xMm': 'From left',
+      'foils.yMm': 'From top',
+      'foils.add': 'Add a foil area',
+      foilToPrintMm: 'Foil to print, asked',
+      food: 'Touches food',
+      code: 'Code a reader looks at',
+      perCase: 'Cartons a case',
+      die: 'Die in the tool store',
+      grade: 'Board',
+    },
+  },
+  wish: FoldingCartonWish,
+  fields: [
+    {
+      key: 'style',
+      kind: 'choice',
+      options: () => CARTON_STYLES.map((value) => ({ value, says: STYLE_SAYS[value] })),
+    },
+    { key: 'lengthMm', kind: 'length', onPicture: 'width' },
+    { key: 'widthMm', kind: 'length', onPicture: 'folded' },
+    { key: 'heightMm', kind: 'length', onPicture: 'height' },
+    {
+      key: 'grade',
+      kind: 'choice',
+      options: (plant) =>
+        [
+          ...new Set(
+            Object.values(plant.stocks)
+              .filter((s) => s.form === 'sheet' && s.caliperUm >= LEAST_BOARD_UM)
+              .map((s) => s.grade),
+          ),
+        ]
+          .sort()
+          .map((g) => ({ value: g, says: g })),
+    },
+    { key: 'front', kind: 'inks' },
+    { key: 'back', kind: 'inks' },
+    { key: 'coat', kind: 'choice', options: () => CARTON_COATS.map((value) => ({ value, says: COAT_NAMES[value] || 'none' })) },
+    {
+      key: 'reliefs',
+      kind: 'list',
+      list: {
+        of: [
+          { key: 'name', kind: 'text' },
+          { key: 'widthMm', kind: 'length', then: '×' },
+          { key: 'heightMm', kind: 'length' },
+          { key: 'xMm', kind: 'length', then: '·' },
+          { key: 'yMm', kind: 'length' },
+        ],
+        prefix: 'r',
+        fresh: (n) => ({ name: `relief ${n}`, widthMm: 30, heightMm: 20 }),
+      },
+    },
+    {
+      key: 'foils',
+      kind: 'list',
+      list: {
+        of: [
+          { key: 'name', kind: 'text' },
+          { key: 'widthMm', kind: 'length', then: '×' },
+          { key: 'heightMm', kind: 'length' },
+          { key: 'colour', kind: 'text' },
+          { key: 'side', kind: 'choice', options: SIDES },
+          { key: 'xMm', kind: 'length', then: '·' },
+          { key: 'yMm', kind: 'length' },
+        ],
+        prefix: 'f',
+        fresh: (n) => ({ name: `foil ${n}`, widthMm: 30, heightMm: 20 }),
+      },
+    },
+    { key: 'food', kind: 'flag' },
+    { key: 'code', kind: 'text', mayBeOff: true },
+    { key: 'perCase', kind: 'count', mayBeOff: true },
+    { key: 'die', kind: 'text', mayBeOff: true },
+    { key: 'flapMm', kind: 'length', mayBeOff: true },
+    { key: 'tuckMm', kind: 'length', mayBeOff: true },
+    { key: 'reliefMm', kind: 'length', mayBeOff: true },
+    { key: 'smallestDistanceMm', kind: 'length' },
+    { key: 'totalInkPercent', kind: 'percent' },
+    ...ARTWORK_FIELDS,
+    { key: 'foilToPrintMm', kind: 'length' },
+  ],
+  starts: { ...USUAL, front: ['K', 'C', 'M', 'Y'], coat: 'water' },
+
+  picture: (wish) => foldingCartonPicture(askOf(wish, 0.4)),
+  placing: (wish) => {
+    const areas = areasOf(wish.foils).map(({ side = 'front' as const, ...a }) => ({ ...a, side }));
+    if (areas.length === 0) return null;
+    const [widthMm, heightMm] = pathBox(cartonDieLine(askOf(wish, 0.4)).outline);
+    const piece = { widthMm, heightMm, traits: {} };
+    return {
+      list: 'foils',
+      views: SIDES.map((side) => ({ side, scene: foilPlacesScene(piece, areas, side) })),
+      things: areas.map((a) => ({
+        ...a,
+        ...foilPlace(a, piece),
+        ref: `foil ${a.id}`,
+        mostXMm: Math.max(widthMm - a.widthMm, 0),
+        mostYMm: Math.max(heightMm - a.heightMm, 0),
+      })),
+    };
+  },
+
+  parts({ product, item }, wish, plant, ledger) {
+    const id: Id<'part'> = idOf(product, 'blank');
+    const grade = wish.grade ?? plant.usualGrade;
+    const ask = askOf(wish, caliperMmOf(grade, plant));
+    const die = cartonDieLine(ask);
+    const gluing = gluingOf(ask);
+    const [widthMm, heightMm] = pathBox(die.outline);
+    const coat = COAT_NAMES[wish.coat ?? 'none'];
+    const foils = areasOf(wish.foils).map(({ side = 'front' as const, ...a }) => ({ ...a, side }));
+    const reliefs = areasOf(wish.reliefs);
+    const part: Part = {
+      id,
+      product,
+      item,
+      role: 'blank',
+      layouter: 'outline',
+      widthMm,
+      heightMm,
+      bleedMm: 0,
+      leaves: 1,
+      grainAlong: grainOf(ask),
+      colours: [[...(wish.front ?? ['K', 'C', 'M', 'Y']), ...(coat === '' ? [] : [coat])], wish.back ?? []],
+      coveragePercent: wish.coveragePercent ?? {},
+      ...(wish.totalInkPercent !== undefined && { totalInkPercent: wish.totalInkPercent }),
+      ...(wish.smallestDistanceMm !== undefined && { smallestDistanceMm: wish.smallestDistanceMm }),
+      ...(artworkOf(wish) && { artwork: artworkOf(wish) as Artwork }),
+      grade,
+      ...(wish.food !== undefined && { food: wish.food }),
+      ...(foils.length + reliefs.length > 0 && { oneSided: true as const }),
+      traits: {
+        blank: { die },
+        carton: { ask, panels: panelFigures(id, ask, ledger) },
+        dieName: `${STYLE_SAYS[ask.style]} ${ask.lengthMm} × ${ask.widthMm} × ${ask.heightMm}`,
+        conditioned: true,
+        glued: gluing,
+        onEdge: { flatMm: gluing.flatMm },
+        ...(wish.die && { cutBy: wish.die }),
+        ...(wish.code && { readerCode: wish.code }),
+        ...(foils.length > 0 && { foil: { areas: foils, ...(wish.foilToPrintMm !== undefined && { toPrintMm: wish.foilToPrintMm }) } }),
+        ...(reliefs.length > 0 && { embossed: { areas: reliefs } }),
+        packed: { perBand: 1, ...(wish.perCase !== undefined && { perCarton: wish.perCase }) },
+      },
+    };
+    return { [id]: part };
+  },
+
+  route(_wish, parts, chosen): RouteStone[] {
+    const part = Object.values(parts)[0];
+    if (!part) return [];
+    const stone = (key: string, process: Id<'process'>, when = true): RouteStone[] =>
+      when ? [{ key, process, of: [part.id], settings: {} }] : [];
+    const { traits = {} } = part;
+    const printed = part.colours.flat().length > 0;
+    const die = idOf(part.id, 'die');
+    const byHammer = Object.hasOwn(chosen.settings, die) && chosen.settings[die]?.['separate'] === 'hammer';
+    return [
+      ...stone('stock', 'pull'),
+      ...stone('plates', 'platemaking', printed),
+      ...stone('print', 'offset', printed),
+      ...stone('foil', 'foil', traits.foil !== undefined),
+      ...stone('emboss', 'emboss', traits.embossed !== undefined),
+      ...stone('die', byHammer ? 'dieCut' : 'dieBlank'),
+      ...stone('breakOut', 'breakOut', byHammer),
+      ...stone('glue', 'glue'),
+      ...stone('pack', 'pack'),
+    ];
+  },
+};
+
+/** Board starts about here: thinner, a carton does not stand. Common practice, no source. */
+const LEAST_BOARD_UM = 250;
+
+const STYLE_SAYS: Readonly<Record<(typeof CARTON_STYLES)[number], string>> = {
+  straight: 'straight tuck',
+  reverse: 'reverse tuck',
+  snapLock: 'snap-lock bottom',
+  autoBottom: 'self-opening bottom',
+  sleeve: 'sleeve',
+  tray: 'glued tray',
+};

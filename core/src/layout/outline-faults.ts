@@ -1,0 +1,82 @@
+import { distanceToLine, pathBox, type Point, turnedAtOrigin } from '../product/die-line/points';
+import type { Layout } from './layout';
+import type { SheetLayoutAsk } from './sheet-layout';
+
+const EPS = 1e-6;
+
+/** A blank as it lies on the sheet, with its box: what lies far apart need not be looked at. */
+interface Laid {
+  outline: Point[];
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+
+/** Every blank of a layout where it lies, in the order of its cells. */
+export function outlinesLaid(layout: Pick<Layout, 'cells'>, outline: readonly Point[]): Laid[] {
+  return layout.cells.flatMap((cell) => {
+    const turned = turnedAtOrigin(outline, cell.turn);
+    const [w, h] = pathBox(turned);
+    return Array.from({ length: cell.nx * cell.ny }, (_, i) => {
+      const [x, y] = [cell.x + (i % cell.nx) * cell.dx, cell.y + Math.floor(i / cell.nx) * cell.dy];
+      return { outline: turned.map(([px, py]): Point => [px + x, py + y]), x, y, w, h };
+    });
+  });
+}
+
+/**
+ * What is wrong with a nest somebody chose: blanks that leave the usable sheet, or come nearer to one another than the gap. Null: nothing.
+ * Source: geometry; two outlines are as near as the nearest of their edges, unless one lies inside the other.
+ */
+export function outlineFault(
+  layout: Pick<Layout, 'cells'>,
+  { outline, usable, gapMm }: { outline: readonly Point[]; usable: SheetLayoutAsk['usable']; gapMm: number },
+): 'offSheet' | 'overlap' | null {
+  const laid = outlinesLaid(layout, outline);
+  const off = laid.some(
+    (b) =>
+      b.x < usable.x - EPS ||
+      b.y < usable.y - EPS ||
+      b.x + b.w > usable.x + usable.widthMm + EPS ||
+      b.y + b.h > usable.y + usable.heightMm + EPS,
+  );
+  if (off) return 'offSheet';
+  const inOrder = [...laid].sort((a, b) => a.x - b.x);
+  const near = inOrder.some((a, i) => {
+    for (let j = i + 1; j < inOrder.length && (inOrder[j] as Laid).x < a.x + a.w + gapMm - EPS; j++) {
+      const b = inOrder[j] as Laid;
+      if (b.y < a.y + a.h + gapMm - EPS && a.y < b.y + b.h + gapMm - EPS && isNearer(a.outline, b.outline, gapMm)) return true;
+    }
+    return false;
+  });
+  return near ? 'overlap' : null;
+}
+
+/** Whether two outlines come nearer than the gap: an edge of one to an edge of the other, or one lies inside the other. */
+function isNearer(a: readonly Point[], b: readonly Point[], gapMm: number): boolean {
+  for (let i = 0; i < a.length; i++)
+    for (let j = 0; j < b.length; j++) {
+      const [p, q, r, s] = [a[i], a[(i + 1) % a.length], b[j], b[(j + 1) % b.length]] as [Point, Point, Point, Point];
+      if (doCross(p, q, r, s)) return true;
+      const apart = Math.min(distanceToLine(p, r, s), distanceToLine(q, r, s), distanceToLine(r, p, q), distanceToLine(s, p, q));
+      if (apart < gapMm - EPS) return true;
+    }
+  return isInside(a[0] as Point, b) || isInside(b[0] as Point, a);
+}
+
+/** Whether two stretches cross, ends that touch aside. */
+function doCross(a: Point, b: Point, c: Point, d: Point): boolean {
+  const side = (p: Point, q: Point, r: Point): number => (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]);
+  return side(a, b, c) * side(a, b, d) < -EPS && side(c, d, a) * side(c, d, b) < -EPS;
+}
+
+/** Whether a point lies inside an outline: a ray to the right crosses it an odd number of times. */
+export function isInside([x, y]: Point, outline: readonly Point[]): boolean {
+  let odd = false;
+  outline.forEach(([x0, y0], i) => {
+    const [x1, y1] = outline[(i + 1) % outline.length] as Point;
+    if (y0 > y !== y1 > y && x < x0 + ((x1 - x0) * (y - y0)) / (y1 - y0)) odd = !odd;
+  });
+  return odd;
+}

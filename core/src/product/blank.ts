@@ -1,0 +1,35 @@
+import type { DieLine } from './die-line/die-line';
+import { pathArea, type Point, turnedAtOrigin } from './die-line/points';
+import type { Part } from './part';
+
+declare module './part' {
+  interface Traits {
+    /** Cut by a die from its sheet: the flat blank as it is seen from its printed side. Its part's width and height are those of the blank's box. */
+    blank: { die: DieLine };
+  }
+}
+
+/**
+ * Area of a piece, mm²: of a blank inside its outline, else width × height.
+ * @example pieceAreaMm2({ widthMm: 210, heightMm: 100 }) // 21000
+ */
+export const pieceAreaMm2 = ({ widthMm, heightMm, traits }: Pick<Part, 'widthMm' | 'heightMm' | 'traits'>): number =>
+  traits?.blank ? pathArea(traits.blank.die.outline) : widthMm * heightMm;
+
+/**
+ * What of a piece is glued to a printed face and has neither coat nor solid ink, mm².
+ * @example knockOutMm2({}) // 0
+ */
+export const knockOutMm2 = ({ traits }: Pick<Part, 'traits'>): number =>
+  (traits?.blank?.die.joints ?? []).reduce((sum, j) => sum + pathArea(j.region), 0);
+
+/** The lines of a die line that are drawn, cut or creased, as a piece turned on its sheet has them; the lower left corner of its box at 0. */
+export interface DieDrawn {
+  outline: Point[];
+  slits: Point[][];
+  creases: Point[][];
+}
+export function dieTurned({ outline, slits, creases }: DieLine, turn: 0 | 90 | 180 | 270): DieDrawn {
+  const turned = (points: readonly Point[]): Point[] => turnedAtOrigin(points, turn, outline);
+  return { outline: turned(outline), slits: slits.map(turned), creases: creases.map((c) => turned([c.from, c.to])) };
+}
