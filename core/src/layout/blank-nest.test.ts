@@ -4,7 +4,7 @@ import { type CartonAsk } from '../product/die-line/carton-ask';
 import { measureDieLine } from '../product/die-line/die-line';
 import { pathArea, type Point } from '../product/die-line/points';
 import { blankNest, latticeNest, turnedRowsNest } from './blank-nest';
-import { isInside } from './outline-faults';
+import { isInside } from '../product/die-line/outline';
 import { pitchAcross, pitchAlong } from './outline-pitch';
 
 const SQUARE: Point[] = [

@@ -1,3 +1,4 @@
+import { isInside } from '../product/die-line/outline';
 import { distanceToLine, pathBox, type Point, turnedAtOrigin } from '../product/die-line/points';
 import type { Layout } from './layout';
 import type { SheetLayoutAsk } from './sheet-layout';
@@ -69,14 +70,4 @@ function isNearer(a: readonly Point[], b: readonly Point[], gapMm: number): bool
 function doCross(a: Point, b: Point, c: Point, d: Point): boolean {
   const side = (p: Point, q: Point, r: Point): number => (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]);
   return side(a, b, c) * side(a, b, d) < -EPS && side(c, d, a) * side(c, d, b) < -EPS;
-}
-
-/** Whether a point lies inside an outline: a ray to the right crosses it an odd number of times. */
-export function isInside([x, y]: Point, outline: readonly Point[]): boolean {
-  let odd = false;
-  outline.forEach(([x0, y0], i) => {
-    const [x1, y1] = outline[(i + 1) % outline.length] as Point;
-    if (y0 > y !== y1 > y && x < x0 + ((x1 - x0) * (y - y0)) / (y1 - y0)) odd = !odd;
-  });
-  return odd;
 }
