@@ -1,6 +1,7 @@
 // Jest runs CommonJS; packages that ship only ES modules are transformed by the same SWC step.
 const esmOnly = [
   '@noble/hashes',
+  'clipper2-ts',
   'luxon',
   'postgrator',
   'glob',

@@ -1,7 +1,7 @@
 import presets from 'jest-preset-angular/presets/index.js';
 
 const preset = presets.createCjsPreset({ tsconfig: '<rootDir>/tsconfig.spec.json' });
-const esmOnly = ['d3-[^/]+', '@noble/hashes', 'tinykeys', 'idb', '@angular/common/locales/.*\\.js$'];
+const esmOnly = ['d3-[^/]+', '@noble/hashes', 'clipper2-ts', 'three', 'tinykeys', 'idb', '@angular/common/locales/.*\\.js$'];
 
 export default {
   ...preset,

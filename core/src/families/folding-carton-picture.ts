@@ -37,15 +37,15 @@ export function foldingCartonPicture(ask: CartonAsk): Scene {
     {
       kind: 'line',
       role: 'dimension',
-      x1: l + text * 0.8,
-      y1: text * 0.8,
-      x2: l + text * 0.8 + w * DEPTH.across,
-      y2: text * 0.8 - w * DEPTH.up,
+      x1: l + text * 3,
+      y1: -text,
+      x2: l + text * 3 + w * DEPTH.across,
+      y2: -text - w * DEPTH.up,
       ref: 'widthMm',
     },
     { kind: 'line', role: 'dimension', x1: -text * 1.4, y1: 0, x2: -text * 1.4, y2: -h, ref: 'heightMm' },
   );
-  shapes.push(...blank(ask, l + w * DEPTH.across + text * 5, text));
+  shapes.push(...blank(ask, l + w * DEPTH.across + text * 9, text));
   return {
     title: 'finished product',
     says: `Carton, inside ${l} by ${w} by ${h} millimetres, standing open; beside it its flat blank.`,

@@ -33,6 +33,18 @@ const COAT_NAMES: Readonly<Record<(typeof CARTON_COATS)[number], string>> = {
 /** Sizes nobody typed. */
 const USUAL = { style: 'reverse', lengthMm: 72, widthMm: 48, heightMm: 126 } as const;
 
+/** Board starts about here: thinner, a carton does not stand. Common practice, no source. */
+const LEAST_BOARD_UM = 250;
+/** Thicker, and it is laminated, or no board at all: the metal of dies. */
+const MOST_BOARD_UM = 1_200;
+/** Grades a carton may be made of; the usual one of the works first, where it is board. */
+const boardsOf = ({ stocks, usualGrade }: Plant): string[] => {
+  const boards = Object.values(stocks)
+    .filter((s) => s.form === 'sheet' && s.caliperUm >= LEAST_BOARD_UM && s.caliperUm <= MOST_BOARD_UM)
+    .map((s) => s.grade);
+  return [...new Set([...(boards.includes(usualGrade) ? [usualGrade] : []), ...boards.sort()])];
+};
+
 /** Thickness of the board: that of the first stock of its grade. */
 const caliperMmOf = (grade: string, plant: Plant): number =>
   (Object.values(plant.stocks).find((s) => s.form === 'sheet' && s.grade === grade)?.caliperUm ?? 400) / 1000;
@@ -76,8 +88,8 @@ export const foldingCarton: Family<'folding-carton'> = {
     },
     fields: {
       style: 'Style',
-      lengthMm: 'Length, along the front',
-      widthMm: 'Width, front to back',
+      lengthMm: 'Length',
+      widthMm: 'Width',
       heightMm: 'Height',
       flapMm: 'Glue flap',
       tuckMm: 'Tuck',
@@ -126,16 +138,7 @@ export const foldingCarton: Family<'folding-carton'> = {
     {
       key: 'grade',
       kind: 'choice',
-      options: (plant) =>
-        [
-          ...new Set(
-            Object.values(plant.stocks)
-              .filter((s) => s.form === 'sheet' && s.caliperUm >= LEAST_BOARD_UM)
-              .map((s) => s.grade),
-          ),
-        ]
-          .sort()
-          .map((g) => ({ value: g, says: g })),
+      options: (plant) => boardsOf(plant).map((g) => ({ value: g, says: g })),
     },
     { key: 'front', kind: 'inks' },
     { key: 'back', kind: 'inks' },
@@ -207,7 +210,7 @@ export const foldingCarton: Family<'folding-carton'> = {
 
   parts({ product, item }, wish, plant, ledger) {
     const id: Id<'part'> = idOf(product, 'blank');
-    const grade = wish.grade ?? plant.usualGrade;
+    const grade = wish.grade ?? boardsOf(plant)[0] ?? plant.usualGrade;
     const ask = askOf(wish, caliperMmOf(grade, plant));
     const die = cartonDieLine(ask);
     const gluing = gluingOf(ask);
@@ -273,9 +276,6 @@ export const foldingCarton: Family<'folding-carton'> = {
     ];
   },
 };
-
-/** Board starts about here: thinner, a carton does not stand. Common practice, no source. */
-const LEAST_BOARD_UM = 250;
 
 const STYLE_SAYS: Readonly<Record<(typeof CARTON_STYLES)[number], string>> = {
   straight: 'straight tuck',

@@ -4,6 +4,7 @@ import type { Machine, Plant, Shelf, Stock } from '../plant/plant';
 import type { Chosen, ChosenCells, Settings } from '../product/job-spec';
 import type { Part } from '../product/part';
 import type { Form } from './form';
+import type { NestAsk } from './outline-layouter';
 import type { SheetLayoutAsk } from './sheet-layout';
 import type { LayoutAsk } from './usable-sheet';
 import type { WorkStyleId } from './work-style';
@@ -37,10 +38,13 @@ export interface LayoutContext {
 /** Why a chosen layout does not count, and the default stands in; `noRoom`: there is none, as not one of each fits. */
 export type LayoutTrouble = 'stale' | 'overlap' | 'offSheet' | 'copies' | 'noRoom';
 
+/** What a search for a layout is asked: for rectangles, or for blanks of any outline. */
+export type LayoutQuestion = { of: 'rectangles'; ask: SheetLayoutAsk } | { of: 'outline'; ask: NestAsk };
+
 export interface Laid {
   forms: Form[];
-  /** The question a search may answer. */
-  ask?: SheetLayoutAsk;
+  /** The question a search may answer, by what is laid. */
+  ask?: LayoutQuestion;
   trouble?: LayoutTrouble;
 }
 

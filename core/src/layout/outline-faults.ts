@@ -1,9 +1,11 @@
 import { isInside } from '../product/die-line/outline';
-import { distanceToLine, pathBox, type Point, turnedAtOrigin } from '../product/die-line/points';
+import { distanceToLine, pathBox, pathLength, type Point, turnedAtOrigin } from '../product/die-line/points';
 import type { Layout } from './layout';
 import type { SheetLayoutAsk } from './sheet-layout';
 
 const EPS = 1e-6;
+/** Nobody sets a rule finer: so far outlines may come nearer, or over one another. */
+const RULE_MM = 0.005;
 
 /** A blank as it lies on the sheet, with its box: what lies far apart need not be looked at. */
 interface Laid {
@@ -61,13 +63,27 @@ function isNearer(a: readonly Point[], b: readonly Point[], gapMm: number): bool
       const [p, q, r, s] = [a[i], a[(i + 1) % a.length], b[j], b[(j + 1) % b.length]] as [Point, Point, Point, Point];
       if (doCross(p, q, r, s)) return true;
       const apart = Math.min(distanceToLine(p, r, s), distanceToLine(q, r, s), distanceToLine(r, p, q), distanceToLine(s, p, q));
-      if (apart < gapMm - EPS) return true;
+      if (apart < gapMm - RULE_MM) return true;
     }
-  return isInside(a[0] as Point, b) || isInside(b[0] as Point, a);
+  // One over the other without their edges crossing: a point inside of it lies in both.
+  return isInside(pointInside(a), b) || isInside(pointInside(b), a);
 }
 
-/** Whether two stretches cross, ends that touch aside. */
+/** A point within an outline: beside the middle of its longest edge, a twentieth of a millimetre in. */
+function pointInside(outline: readonly Point[]): Point {
+  const edges = outline.map((p, i): [Point, Point] => [p, outline[(i + 1) % outline.length] as Point]);
+  const [p, q] = edges.reduce((a, b) => (pathLength(b, false) > pathLength(a, false) ? b : a));
+  const long = Math.max(pathLength([p, q], false), EPS);
+  const [x, y, nx, ny] = [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2, (0.05 * (p[1] - q[1])) / long, (0.05 * (q[0] - p[0])) / long];
+  const left: Point = [x + nx, y + ny];
+  return isInside(left, outline) ? left : [x - nx, y - ny];
+}
+
+/** Whether two stretches cross by more than a rule is set to. */
 function doCross(a: Point, b: Point, c: Point, d: Point): boolean {
-  const side = (p: Point, q: Point, r: Point): number => (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]);
-  return side(a, b, c) * side(a, b, d) < -EPS && side(c, d, a) * side(c, d, b) < -EPS;
+  // How far a point lies to the left of a line.
+  const side = (p: Point, q: Point, r: Point): number =>
+    ((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0])) / Math.max(pathLength([p, q], false), EPS);
+  const apart = (s: number, t: number): boolean => (s > RULE_MM && t < -RULE_MM) || (s < -RULE_MM && t > RULE_MM);
+  return apart(side(a, b, c), side(a, b, d)) && apart(side(c, d, a), side(c, d, b));
 }

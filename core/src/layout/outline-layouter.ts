@@ -14,7 +14,7 @@ import { outlineFault } from './outline-faults';
 import { usableOfForm, type UsableSheet } from './usable-of-form';
 import { BLANKS_BOUND, BLANKS_UP, BLANKS_USE, GREATEST, PITCH, WITH_BLEED } from './usable-sheet';
 
-/** What a nest is asked: the outline as it lies when it is not turned end for end, and the sheet. */
+/** What a nest is asked: the outline as it is drawn, how it may lie, and the sheet. */
 export interface NestAsk extends UsableSheet {
   outline: readonly Point[];
   /** Quarter turn by which the grain, or the better nest, has it lie. */
@@ -38,6 +38,7 @@ export const outlineLayouter: Layouter = {
     nestFigures(part, ask, layout, cx);
     return {
       forms: [{ ...formOf({ ...cx, stock: cx.stockId }, 'sheet', layout), question }],
+      ask: { of: 'outline', ask },
       ...(chosen.trouble && { trouble: chosen.trouble }),
     };
   },

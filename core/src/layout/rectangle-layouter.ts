@@ -53,7 +53,7 @@ function aloneOn(part: Part, cx: LayoutContext, sheet: UsableSheet): Laid {
   });
   return {
     forms: [{ ...formOf({ ...cx, stock: cx.stockId }, 'sheet', layout), question }],
-    ask,
+    ask: { of: 'rectangles', ask },
     ...(chosen.trouble && { trouble: chosen.trouble }),
   };
 }

@@ -1,9 +1,11 @@
 import * as fc from 'fast-check';
-import { JobSpecSchema } from './door';
+import { applyEdits, JobSpecSchema } from './door';
 import { LINDMOOR, SHELF } from './line-1.fixture';
 import { cartonSpec } from './line-4.fixture';
 import { planned } from './plan';
 import { ticketPages } from './readings/ticket';
+import { searchLayout } from './what-if/search-layout';
+import type { JobSpec } from '../product/job-spec';
 import { edgeTiers } from '../finishing/edge-tiers';
 import { BEAD_MM, GLUE_KG, GLUER_GROSS, GLUER_NET } from '../finishing/folder-gluer';
 import { leastRun } from '../flow/counts';
@@ -262,5 +264,20 @@ describe('the plan', () => {
     expect(made.plan.findings.map((f) => f.code).filter((code) => /^(die|blank|carton|glue|emboss|bleed|gap|layout)\./.test(code))).toEqual(
       [],
     );
+  });
+  it('takes the nest that a search found, and refuses one in which blanks come too near', () => {
+    const tray = JobSpecSchema.parse(cartonSpec(60_000, { style: 'tray', heightMm: 30, reliefs: {} }));
+    const found = searchLayout(tray, LINDMOOR, SHELF, 'carton.blank', 8_000);
+    expect(found!.found).toBeGreaterThan(found!.now);
+    const chosen = applyEdits(tray, found!.edits);
+    expect(chosen.ok).toBe(true);
+    const spec = (chosen as { spec: JobSpec }).spec;
+    expect(planned(spec, LINDMOOR, SHELF).plan.figures['carton.blank.copiesUp']?.value).toBe(found!.found);
+    const layout = spec.choices.layout['carton.blank']!;
+    const [first, ...others] = layout.value.cells;
+    const nearer = { ...layout, value: { cells: [{ ...first!, x: first!.x + 4 }, ...others] } };
+    const refused = planned({ ...spec, choices: { ...spec.choices, layout: { 'carton.blank': nearer } } }, LINDMOOR, SHELF).plan;
+    expect(refused.findings.map((f) => f.code)).toContain('layout.refused');
+    expect(refused.figures['carton.blank.copiesUp']?.value).toBe(found!.now);
   });
 });

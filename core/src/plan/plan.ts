@@ -6,7 +6,7 @@ import type { Plant, Shelf } from '../plant/plant';
 import type { Net } from '../flow/net';
 import { anyCounted, solveForward } from '../flow/solve-forward';
 import { LAYOUTERS } from '../layout/layouters';
-import type { SheetLayoutAsk } from '../layout/sheet-layout';
+import type { LayoutQuestion } from '../layout/layouter';
 import type { JobSpec } from '../product/job-spec';
 import { forecastRange } from '../counts/forecast-range';
 import { PROCESSES } from '../processes/registry';
@@ -35,7 +35,7 @@ export interface Planned {
   contexts: PlannedRun[];
   ledger: Ledger;
   /** What a search for the layout of a part would be asked. */
-  asks: Record<Id<'form'>, SheetLayoutAsk>;
+  asks: Record<Id<'form'>, LayoutQuestion>;
 }
 
 /** The one door: the whole plan from the specification, the plant and the shelf. Pure; never throws for what the schemas let in. */

@@ -2,8 +2,7 @@ import type { Id } from '../../quantity/figure';
 import type { Ledger } from '../../quantity/ledger';
 import type { Plant, Shelf, Stock } from '../../plant/plant';
 import { type Form, formOf, printsOf } from '../../layout/form';
-import type { AskingStone, Layouter, LayoutTrouble } from '../../layout/layouter';
-import type { SheetLayoutAsk } from '../../layout/sheet-layout';
+import type { AskingStone, Layouter, LayoutQuestion, LayoutTrouble } from '../../layout/layouter';
 import { fitsWorkStyle, isWorkStyle, mayWork, type WorkStyleId } from '../../layout/work-style';
 import { type JobSpec, orderedQuantity } from '../../product/job-spec';
 import { formAsk, type Part } from '../../product/part';
@@ -13,7 +12,7 @@ import { type Route, type RoutedStone, stockFor } from './resolve';
 /** The forms of a job, what a search for the layout of each slot would be asked, and what was found. A slot is a part, or the parts of a gang together. */
 export interface LaidOut {
   forms: Form[];
-  asks: Record<Id<'form'>, SheetLayoutAsk>;
+  asks: Record<Id<'form'>, LayoutQuestion>;
   findings: Finding[];
 }
 

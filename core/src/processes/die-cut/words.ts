@@ -15,6 +15,8 @@ export const DIE_CUT_WORDS: KindWords = {
     nicks: 'Nicks',
     rubber: 'Rubber',
     skeleton: 'Skeleton',
+    'figure.skeletonKg': 'skeleton of the sheets',
+    'figure.die.cost': 'die',
     firstKnife: 'First knife',
     dieBox: 'Box of the die',
     printToDie: 'Print to die',

@@ -3,7 +3,7 @@ import type { KindWords } from '../../words/kind-words';
 
 export const EMBOSS_WORDS: KindWords = {
   names: { emboss: 'Embossing' },
-  labels: { pairs: 'Pairs of dies', reliefDepth: 'Depth of the relief', reliefs: 'Reliefs' },
+  labels: { pairs: 'Pairs of dies', reliefDepth: 'Depth of the relief', reliefs: 'Reliefs', 'figure.pairCost': 'pairs of dies' },
   practiceRooms: { emboss: 'Embossing' },
   practice: {
     'emboss.setupSheets': 'Setup',

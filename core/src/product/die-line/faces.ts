@@ -152,7 +152,7 @@ function walked(
       if (gone.has(`${start} ${second}`)) continue;
       const loop: number[] = [];
       const steps: string[] = [];
-      for (let [from, to] = [start, second]; ; ) {
+      for (let [from, to] = [start, second]; ;) {
         const step = `${from} ${to}`;
         if (gone.has(step)) break;
         gone.add(step);

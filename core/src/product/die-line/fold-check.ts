@@ -61,7 +61,9 @@ export function insideMm(die: DieLine, model: FoldModel, caliperMm: number): Ins
     if (below.length > 0 && above.length > 0) return Math.min(...above) - Math.max(...below) - caliperMm;
     if (below.length + above.length === 0) return null;
     const top = Math.max(...corners.map((p) => p[axis]));
-    return below.length > 0 ? top - Math.max(...below) - caliperMm / 2 : Math.min(...above) - Math.min(...corners.map((p) => p[axis])) - caliperMm / 2;
+    return below.length > 0
+      ? top - Math.max(...below) - caliperMm / 2
+      : Math.min(...above) - Math.min(...corners.map((p) => p[axis])) - caliperMm / 2;
   };
   return Object.fromEntries(AXES.map((name, axis) => [name, along(axis as 0 | 1 | 2)])) as unknown as InsideMm;
 }

@@ -87,7 +87,11 @@ it('keeps every edge as long as it is, however far it is folded', () => {
 
 it('lies flat at first, and meets along every hinge at any time', () => {
   const of = model(ask('reverse'));
-  expect(foldedFaces(of, 0).flat().every((p) => Math.abs(p[2]) < 1e-12)).toBe(true);
+  expect(
+    foldedFaces(of, 0)
+      .flat()
+      .every((p) => Math.abs(p[2]) < 1e-12),
+  ).toBe(true);
   for (const share of [0.2, 0.6, 1]) {
     const folded = foldedFaces(of, share);
     for (const h of of.hinges) {
@@ -104,7 +108,11 @@ it('says of a tube whose back is 6 mm short that its seam does not close', () =>
   // Everything right of the back's first crease moved to the left by 6.
   const from = 15 + 72.44 + 48.44 + 1;
   const move = ([x, y]: readonly [number, number]): [number, number] => [x > from ? x - 6 : x, y];
-  const bad = { ...good, outline: good.outline.map(move), creases: good.creases.map((c) => ({ ...c, from: move(c.from), to: move(c.to) })) };
+  const bad = {
+    ...good,
+    outline: good.outline.map(move),
+    creases: good.creases.map((c) => ({ ...c, from: move(c.from), to: move(c.to) })),
+  };
   const [trouble] = seamTroubles(bad, foldModel(bad)!, 0.44);
   expect(trouble?.byMm).toBeCloseTo(6, 6);
   expect(trouble?.faces).toHaveLength(2);
