@@ -2,6 +2,7 @@
 const esmOnly = [
   '@noble/hashes',
   'clipper2-ts',
+  'svg-pathdata',
   'luxon',
   'postgrator',
   'glob',

@@ -4,6 +4,7 @@ import { jobs } from './jobs';
 import { orders } from './orders';
 import { keeping } from './keeping';
 import { logbook } from './logbook';
+import { dieLines } from './die-lines';
 import { out } from './out';
 import { people } from './people';
 import { plants } from './plants';
@@ -28,6 +29,7 @@ export const api = {
   ...floor,
   ...logbook,
   ...out,
+  ...dieLines,
   ...tasks,
   ...today,
   ...tools,

@@ -15,7 +15,7 @@ export interface Endpoint {
   body?: z.ZodType;
   reply: z.ZodType | 'file' | 'events';
   /** What kind of file. */
-  mime?: 'application/pdf' | 'application/xml' | 'image/svg+xml' | 'text/calendar' | 'text/csv' | 'application/json';
+  mime?: 'application/pdf' | 'application/xml' | 'image/svg+xml' | 'text/calendar' | 'image/vnd.dxf' | 'text/csv' | 'application/json';
   /** A list of the body whose entries are looked at one by one: a bad one does not hold the others up. */
   oneByOne?: string;
   /** The body is a file, sent as it is, of so many bytes at most. */

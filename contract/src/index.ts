@@ -1,4 +1,5 @@
 export * from './api';
+export * from './die-lines';
 export * from './endpoint';
 export * from './events';
 export * from './floor';

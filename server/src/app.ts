@@ -26,6 +26,7 @@ import { plantsHandlers } from './plants/plants.handlers';
 import { stockHandlers } from './stock/stock.handlers';
 import { tasksHandlers } from './tasks/tasks.handlers';
 import { logbookHandlers } from './logbook/logbook.handlers';
+import { dieLinesHandlers } from './out/die-lines.handlers';
 import { outHandlers } from './out/out.handlers';
 import { todayHandlers } from './today/today.handlers';
 import type { Threads } from './tasks/threads';
@@ -145,6 +146,7 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProx
       ...tasksHandlers,
       ...logbookHandlers,
       ...outHandlers,
+      ...dieLinesHandlers,
       ...todayHandlers,
       ...toolsHandlers,
       ...kitchenHandlers,

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { idText } from '../plant/plant-schema';
 import { artworkFields } from '../product/artwork';
 import { CARTON_STYLES } from '../product/die-line/carton-ask';
+import { HINGE_KINDS, MOST_LINES } from '../product/die-line/die-line';
 import { SIDES } from '../product/foil-area';
 import { coverageByInk, inkNames } from '../product/ink-names';
 import { LENGTH_MM } from '../product/job-spec';
@@ -20,6 +21,16 @@ const placed = {
 const foilArea = z.strictObject({ ...placed, side: z.enum(SIDES).optional(), colour: z.string().trim().max(60).optional() });
 const relief = z.strictObject(placed);
 
+const pointMm = z.tuple([z.number().min(-10_000).max(10_000), z.number().min(-10_000).max(10_000)]);
+/** A die line that came from a file: what is cut round, cut in, creased, glued. */
+const ownLine = z.strictObject({
+  name: z.string().trim().min(1, 'gives the line a name').max(60),
+  outline: z.array(pointMm).min(3, 'needs at least three corners').max(MOST_LINES),
+  slits: z.array(z.tuple([pointMm, pointMm])).max(MOST_LINES),
+  creases: z.array(z.strictObject({ from: pointMm, to: pointMm, kind: z.enum(HINGE_KINDS).optional() })).max(MOST_LINES),
+  glue: z.array(z.array(pointMm).min(3).max(200)).max(20),
+});
+
 /** What lies over the inks: nothing, a water-based coat, one that dries under lamps. */
 export const CARTON_COATS = ['none', 'water', 'lamp'] as const;
 
@@ -27,6 +38,7 @@ export const CARTON_COATS = ['none', 'water', 'lamp'] as const;
 export const FoldingCartonWish = z
   .strictObject({
     style: z.enum(CARTON_STYLES),
+    line: ownLine,
     lengthMm: insideMm,
     widthMm: insideMm,
     heightMm: insideMm,

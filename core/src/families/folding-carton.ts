@@ -5,7 +5,9 @@ import { type Artwork, artworkOf } from '../product/artwork';
 import { cartonDieLine } from '../product/die-line/carton';
 import { CARTON_STYLES, type CartonAsk } from '../product/die-line/carton-ask';
 import { type CartonPanel, panelFigures } from '../product/die-line/carton-panels';
-import { gluingOf } from '../product/die-line/gluing';
+import type { DieLine } from '../product/die-line/die-line';
+import { dieLineScene } from '../product/die-line/die-line-scene';
+import { gluingOf, gluingOfLine } from '../product/die-line/gluing';
 import { pathBox } from '../product/die-line/points';
 import { foilPlace, foilPlacesScene, SIDES } from '../product/foil-area';
 import type { Part } from '../product/part';
@@ -60,6 +62,14 @@ const askOf = (wish: FoldingCartonWish, caliperMm: number): CartonAsk => ({
   ...(wish.reliefMm !== undefined && { reliefMm: wish.reliefMm }),
 });
 
+/** A line of one's own as a die line. */
+const ownDie = ({ outline, slits, creases, glue }: NonNullable<FoldingCartonWish['line']>): DieLine => ({
+  outline,
+  slits,
+  creases: creases.map(({ from, to, kind }) => ({ class: 'body', from, to, ...(kind && { kind }) })),
+  joints: glue.map((region) => ({ kind: 'seam', region })),
+});
+
 /** Body creases lie across the grain: of a tube they stand upright, of a tray they run along its longer side. */
 const grainOf = ({ style, lengthMm, widthMm }: CartonAsk): Part['grainAlong'] =>
   style !== 'tray' || lengthMm >= widthMm ? 'width' : 'height';
@@ -88,6 +98,7 @@ export const foldingCarton: Family<'folding-carton'> = {
     },
     fields: {
       style: 'Style',
+      line: 'Die line from a file',
       lengthMm: 'Length',
       widthMm: 'Width',
       heightMm: 'Height',
@@ -189,11 +200,11 @@ export const foldingCarton: Family<'folding-carton'> = {
   ],
   starts: { ...USUAL, front: ['K', 'C', 'M', 'Y'], coat: 'water' },
 
-  picture: (wish) => foldingCartonPicture(askOf(wish, 0.4)),
+  picture: (wish) => (wish.line ? dieLineScene(wish.line.name, ownDie(wish.line)) : foldingCartonPicture(askOf(wish, 0.4))),
   placing: (wish) => {
     const areas = areasOf(wish.foils).map(({ side = 'front' as const, ...a }) => ({ ...a, side }));
     if (areas.length === 0) return null;
-    const [widthMm, heightMm] = pathBox(cartonDieLine(askOf(wish, 0.4)).outline);
+    const [widthMm, heightMm] = pathBox((wish.line ? ownDie(wish.line) : cartonDieLine(askOf(wish, 0.4))).outline);
     const piece = { widthMm, heightMm, traits: {} };
     return {
       list: 'foils',
@@ -212,8 +223,9 @@ export const foldingCarton: Family<'folding-carton'> = {
     const id: Id<'part'> = idOf(product, 'blank');
     const grade = wish.grade ?? boardsOf(plant)[0] ?? plant.usualGrade;
     const ask = askOf(wish, caliperMmOf(grade, plant));
-    const die = cartonDieLine(ask);
-    const gluing = gluingOf(ask);
+    const { line } = wish;
+    const die = line ? ownDie(line) : cartonDieLine(ask);
+    const gluing = line ? gluingOfLine(die) : gluingOf(ask);
     const [widthMm, heightMm] = pathBox(die.outline);
     const coat = COAT_NAMES[wish.coat ?? 'none'];
     const foils = areasOf(wish.foils).map(({ side = 'front' as const, ...a }) => ({ ...a, side }));
@@ -228,7 +240,8 @@ export const foldingCarton: Family<'folding-carton'> = {
       heightMm,
       bleedMm: 0,
       leaves: 1,
-      grainAlong: grainOf(ask),
+      // Of a line of one's own nobody knows which creases are the body's.
+      grainAlong: line ? null : grainOf(ask),
       colours: [[...(wish.front ?? ['K', 'C', 'M', 'Y']), ...(coat === '' ? [] : [coat])], wish.back ?? []],
       coveragePercent: wish.coveragePercent ?? {},
       ...(wish.totalInkPercent !== undefined && { totalInkPercent: wish.totalInkPercent }),
@@ -239,8 +252,8 @@ export const foldingCarton: Family<'folding-carton'> = {
       ...(foils.length + reliefs.length > 0 && { oneSided: true as const }),
       traits: {
         blank: { die },
-        carton: { ask, panels: panelFigures(id, ask, ledger) },
-        dieName: `${STYLE_SAYS[ask.style]} ${ask.lengthMm} × ${ask.widthMm} × ${ask.heightMm}`,
+        ...(!line && { carton: { ask, panels: panelFigures(id, ask, ledger) } }),
+        dieName: line?.name ?? `${STYLE_SAYS[ask.style]} ${ask.lengthMm} × ${ask.widthMm} × ${ask.heightMm}`,
         conditioned: true,
         glued: gluing,
         onEdge: { flatMm: gluing.flatMm },

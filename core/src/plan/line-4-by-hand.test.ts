@@ -234,7 +234,7 @@ describe('the plan', () => {
     const spec = JobSpecSchema.parse({ ...cartonSpec(60_000, { die: 'D-7' }) });
     const kept = planned(spec, LINDMOOR, { ...SHELF, tools: { 'D-7': { spec: 'tea', lifeLeft: 500_000, state: 'store' } } }).plan;
     expect(kept.tools['carton.blank.die.die']?.supply).toEqual({ from: 'store', tool: 'D-7' });
-    const money = ({ figures, totals }: typeof kept): number => figures[totals.money]?.value ?? NaN;
+    const money = ({ figures, totals }: typeof kept): number => figures[totals.money ?? '']?.value ?? NaN;
     expect(money(made.plan) - money(kept)).toBeCloseTo(1_454.37, 2);
     const byHand = planned(
       JobSpecSchema.parse({
@@ -271,7 +271,7 @@ describe('the plan', () => {
     expect(found!.found).toBeGreaterThan(found!.now);
     const chosen = applyEdits(tray, found!.edits);
     expect(chosen.ok).toBe(true);
-    const spec = (chosen as { spec: JobSpec }).spec;
+    const spec = (chosen as { made: JobSpec }).made;
     expect(planned(spec, LINDMOOR, SHELF).plan.figures['carton.blank.copiesUp']?.value).toBe(found!.found);
     const layout = spec.choices.layout['carton.blank']!;
     const [first, ...others] = layout.value.cells;

@@ -10,6 +10,7 @@ import { PURCHASES } from '../stock/stock.queries';
 import { GATES_SHUT } from '../today/today.queries';
 import { calendarOf, type Dated } from './calendar';
 import { drawingPdf } from './drawing-pdf';
+import { fileName } from './file-name';
 import { readXml, writeXml } from './job-xml';
 import { NotePaper } from './note-paper';
 import { DELIVERIES_DUE, INK_LOTS_OF_JOB, LOTS_OF_JOB } from './out.queries';
@@ -167,9 +168,3 @@ function rowValue(plan: Plan, name: string): number {
   const id = plan.stones.flatMap((s) => s.panel).find((r) => r.label === name && r.figure !== undefined)?.figure;
   return (id === undefined ? undefined : plan.figures[id]?.value) ?? 0;
 }
-
-const fileName = (title: string): string =>
-  title
-    .replace(/[^a-z0-9]+/gi, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 60) || 'drawing';

@@ -2,7 +2,7 @@ import type { KindWords } from '../../words/kind-words';
 
 export const BREAK_OUT_WORDS: KindWords = {
   names: { breakOut: 'Breaking out' },
-  labels: { breakingTime: 'Breaking out, time', stacks: 'Stacks' },
+  labels: { breakingTime: 'Breaking out, time', stacks: 'Stacks', 'drawing.stacks by place': 'stacks by place' },
   formulas: {
     'breakOut.time': {
       name: 'Breaking out',

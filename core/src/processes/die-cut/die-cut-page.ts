@@ -20,7 +20,6 @@ export const dieCutPanel = (cx: ConsumeContext): PanelRow[] => {
   return [
     machineRow(cx),
     choiceRow(cx, 'separate', 'separate', wordSetting(cx, 'separate', SEPARATED[0]), SEPARATED),
-    ...cx.parts.slice(0, 1).flatMap((p) => (p.traits?.carton?.panels ?? []).map(({ name, figure }) => ({ label: name, figure }))),
     { label: 'cutMetres', figure: idOf(cx.id, 'cutM') },
     { label: 'creaseMetres', figure: idOf(cx.id, 'creaseM') },
     { label: 'dieForce', figure: idOf(cx.id, 'forceKn') },
@@ -28,6 +27,7 @@ export const dieCutPanel = (cx: ConsumeContext): PanelRow[] => {
     { label: 'creaseRule', text: t > 0 ? `${creaseRuleMm(t)} mm thick, ${creaseRuleHeightMm(t)} mm high` : '–' },
     { label: 'nicks', figure: idOf(cx.id, 'nicks') },
     { label: 'rubber', figure: idOf(cx.id, 'rubberM') },
+    ...cx.parts.slice(0, 1).flatMap((p) => (p.traits?.carton?.panels ?? []).map(({ name, figure }) => ({ label: name, figure }))),
     { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupSheets'), kind: 'count' } },
     runningLossRow(cx),
     setupKindRow(cx),

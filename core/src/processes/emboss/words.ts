@@ -3,7 +3,13 @@ import type { KindWords } from '../../words/kind-words';
 
 export const EMBOSS_WORDS: KindWords = {
   names: { emboss: 'Embossing' },
-  labels: { pairs: 'Pairs of dies', reliefDepth: 'Depth of the relief', reliefs: 'Reliefs', 'figure.pairCost': 'pairs of dies' },
+  labels: {
+    pairs: 'Pairs of dies',
+    reliefDepth: 'Depth of the relief',
+    reliefs: 'Reliefs',
+    'figure.pairCost': 'pairs of dies',
+    'drawing.embossing': 'embossing',
+  },
   practiceRooms: { emboss: 'Embossing' },
   practice: {
     'emboss.setupSheets': 'Setup',

@@ -16,6 +16,7 @@ export const GLUE_WORDS: KindWords = {
     runsTopFirst: 'top of the blank first, printed side down, glue flap at the guide',
     runsAlong: 'along its length, printed side down',
     gluerCreases: 'Creases',
+    'drawing.blank in the gluer': 'blank in the gluer',
     'figure.glueCost': 'glue',
     beads: 'Glue',
   },

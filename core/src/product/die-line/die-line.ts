@@ -4,6 +4,9 @@ import { pathArea, pathBox, pathLength, type Point } from './points';
 export const CREASE_CLASSES = ['body', 'lid', 'tuck', 'dust', 'wall', 'spine', 'flat'] as const;
 export type CreaseClass = (typeof CREASE_CLASSES)[number];
 
+/** More lines than a die has: they are not looked at. */
+export const MOST_LINES = 2_000;
+
 /** A line of a blank that is no cut through: pressed, cut in dashes, or cut half through. */
 export const HINGE_KINDS = ['crease', 'perforation', 'halfCut'] as const;
 export type HingeKind = (typeof HINGE_KINDS)[number];

@@ -34,17 +34,13 @@ interface Piece {
  * @example facesOf of a sleeve has five: four panels and a glue flap
  */
 export function facesOf(die: DieLine): Faces {
-  const points: Point[] = [];
-  const known = new Map<string, number>();
-  const idOf = ([x, y]: Point): number => {
-    const key = `${Math.round(x / GRID_MM)} ${Math.round(y / GRID_MM)}`;
-    const id = known.get(key) ?? points.push([x, y]) - 1;
-    known.set(key, id);
-    return id;
-  };
-  const pieces = prunedOf(piecesOf(die, idOf));
-  const around = neighboursOf(pieces, points);
-  const { faces, left } = walked(pieces, around, points);
+  const { pieces, points } = netOf([
+    ...die.outline.map((p, i) => ({ from: p, to: die.outline[(i + 1) % die.outline.length] as Point, crease: null })),
+    ...die.slits.map(([from, to]) => ({ from, to, crease: null })),
+    ...die.creases.map((crease) => ({ from: crease.from, to: crease.to, crease })),
+  ]);
+  const { loops, left } = walked(pieces, points);
+  const faces = loops.map(({ outline }): Face => ({ outline, areaMm2: pathArea(outline) }));
   const shared = pieces.flatMap((p): SharedCrease[] => {
     const [one, other] = [left.get(`${p.a} ${p.b}`), left.get(`${p.b} ${p.a}`)];
     return p.crease && one !== undefined && other !== undefined && one !== other
@@ -54,13 +50,40 @@ export function facesOf(die: DieLine): Faces {
   return { faces, shared };
 }
 
+/** A straight cut or crease. */
+interface Line {
+  from: Point;
+  to: Point;
+  crease: Crease | null;
+}
+/** Lines as a net: points known once, lines parted where they meet, loose ends taken away. */
+function netOf(lines: readonly Line[]): { pieces: Piece[]; points: Point[] } {
+  const points: Point[] = [];
+  const known = new Map<string, number>();
+  const idOf = ([x, y]: Point): number => {
+    const key = `${Math.round(x / GRID_MM)} ${Math.round(y / GRID_MM)}`;
+    const id = known.get(key) ?? points.push([x, y]) - 1;
+    known.set(key, id);
+    return id;
+  };
+  // Ends as they were drawn are known first: what is reckoned near one is that one.
+  for (const { from, to } of lines) for (const end of [from, to]) idOf(end);
+  return { pieces: prunedOf(piecesOf(lines, idOf)), points };
+}
+
+/**
+ * The outer borders of what cuts enclose, the largest first, each walked anticlockwise. A border that touches itself names its corner twice.
+ * @example borders of a square with a loose line inside: the square alone
+ */
+export function outerBorders(cuts: readonly (readonly [Point, Point])[]): Point[][] {
+  const { pieces, points } = netOf(cuts.map(([from, to]) => ({ from, to, crease: null })));
+  return walked(pieces, points)
+    .outer.map((outline) => [...outline].reverse())
+    .sort((a, b) => pathArea(b) - pathArea(a));
+}
+
 /** Every line, parted where another ends on it or crosses it. */
-function piecesOf(die: DieLine, idOf: (p: Point) => number): Piece[] {
-  const lines: { from: Point; to: Point; crease: Crease | null }[] = [
-    ...die.outline.map((p, i) => ({ from: p, to: die.outline[(i + 1) % die.outline.length] as Point, crease: null })),
-    ...die.slits.map(([from, to]) => ({ from, to, crease: null })),
-    ...die.creases.map((crease) => ({ from: crease.from, to: crease.to, crease })),
-  ];
+function piecesOf(lines: readonly Line[], idOf: (p: Point) => number): Piece[] {
   const pieces = new Map<string, Piece>();
   for (const line of lines) {
     const at = new Set([0, 1]);
@@ -135,15 +158,16 @@ function isBefore(a: Point, b: Point): number {
   return b[0] * a[1] - b[1] * a[0];
 }
 
-/** Round every face, which lies to the left of the way; what is walked clockwise is the outside. */
+/** Round every face, which lies to the left of the way; what is walked clockwise is the outside of all that hangs together. */
 function walked(
   pieces: readonly Piece[],
-  around: ReadonlyMap<number, readonly number[]>,
   points: readonly Point[],
-): { faces: Face[]; left: Map<string, number> } {
+): { loops: { outline: Point[] }[]; outer: Point[][]; left: Map<string, number> } {
+  const around = neighboursOf(pieces, points);
   const left = new Map<string, number>();
   const gone = new Set<string>();
-  const faces: Face[] = [];
+  const loops: { outline: Point[] }[] = [];
+  const outer: Point[][] = [];
   for (const { a, b } of pieces)
     for (const [start, second] of [
       [a, b],
@@ -164,11 +188,13 @@ function walked(
         [from, to] = [to, next];
       }
       const outline = loop.map((p) => points[p] as Point);
-      if (signedArea(outline) <= EPS) continue;
-      for (const step of steps) left.set(step, faces.length);
-      faces.push({ outline, areaMm2: pathArea(outline) });
+      const area = signedArea(outline);
+      if (area < -EPS) outer.push(outline);
+      if (area <= EPS) continue;
+      for (const step of steps) left.set(step, loops.length);
+      loops.push({ outline });
     }
-  return { faces, left };
+  return { loops, outer, left };
 }
 const signedArea = (points: readonly Point[]): number =>
   points.reduce((sum, [x, y], i) => {

@@ -1,4 +1,6 @@
+import { ascending } from '../../quantity/ascending';
 import { type CartonAsk, USUAL_CARTON } from './carton-ask';
+import type { DieLine } from './die-line';
 import { trayDieLine } from './tray';
 import { pathBox } from './points';
 import { autoFlapsMm, tubeSizes } from './tube';
@@ -118,5 +120,34 @@ function trayGluing(ask: CartonAsk): Gluing {
     }),
     leastPanelMm: Math.min(ask.widthMm, ask.lengthMm, ask.heightMm),
     flatMm: [ask.widthMm + 3 * ask.caliperMm, ask.lengthMm + 3 * ask.caliperMm],
+  };
+}
+
+/** How a blank of a line of one's own is folded and glued: along the creases that run its height, glue where its file says. It is a guess of the seam kind. */
+export function gluingOfLine(die: DieLine): Gluing {
+  const [widthMm, heightMm] = pathBox(die.outline);
+  const [left, top] = [Math.min(...die.outline.map((p) => p[0])), Math.max(...die.outline.map((p) => p[1]))];
+  const upright = ascending([
+    ...new Set(
+      die.creases.filter((c) => c.from[0] === c.to[0] && Math.abs(c.from[1] - c.to[1]) > heightMm / 4).map((c) => c.from[0] - left),
+    ),
+  ]);
+  const panels = upright.slice(1).map((x, i) => x - (upright[i] as number));
+  return {
+    work: 'seam',
+    runMm: heightMm,
+    creases: upright.map((fromGuideMm, i) => ({ fromGuideMm, does: i % 2 === 0 ? 'breaks' : 'folds' })),
+    beads: die.joints.map(({ region }, i): Bead => {
+      const [xs, ys] = [region.map((p) => p[0]), region.map((p) => p[1])];
+      return {
+        name: `joint ${i + 1}`,
+        fromGuideMm: (Math.min(...xs) + Math.max(...xs)) / 2 - left,
+        startMm: top - Math.max(...ys),
+        jointMm: Math.max(...ys) - Math.min(...ys),
+      };
+    }),
+    leastPanelMm: panels.length > 0 ? Math.min(...panels) : widthMm,
+    // Folded once it is half as wide.
+    flatMm: [widthMm / 2, heightMm],
   };
 }

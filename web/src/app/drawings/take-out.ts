@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, Injector, input, signal } f
 import { MatButton } from '@angular/material/button';
 import { type Scene, say, trueSizeSvg } from '@druckerei/core';
 import { ApiCaller, type Failure } from '../shared/api';
+import { keepFile } from '../shared/keep-file';
 
 /** A drawing as a file at true size: SVG from here, PDF from the server. */
 @Component({
@@ -33,7 +34,7 @@ export class TakeOut {
   protected readonly failure = signal<Failure | null>(null);
 
   protected svg(): void {
-    this.keep(new Blob([trueSizeSvg(this.scene())], { type: 'image/svg+xml' }), 'svg');
+    keepFile(new Blob([trueSizeSvg(this.scene())], { type: 'image/svg+xml' }), this.scene().title, 'svg');
   }
   protected pdf(): void {
     this.busy.set(true);
@@ -44,20 +45,12 @@ export class TakeOut {
         next: (file) => {
           this.busy.set(false);
           this.failure.set(null);
-          this.keep(file, 'pdf');
+          keepFile(file, this.scene().title, 'pdf');
         },
         error: (f: Failure) => {
           this.busy.set(false);
           this.failure.set(f);
         },
       });
-  }
-  private keep(file: Blob, ending: string): void {
-    const address = URL.createObjectURL(file);
-    const link = document.createElement('a');
-    link.href = address;
-    link.download = `${this.scene().title.replace(/[^a-z0-9]+/gi, '-')}.${ending}`;
-    link.click();
-    URL.revokeObjectURL(address);
   }
 }

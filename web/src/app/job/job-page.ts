@@ -59,6 +59,8 @@ import { GangsPanel } from './gangs-panel';
 import { VersionsPanel } from './versions-panel';
 import { FindingMark } from './finding-mark';
 import { FloorPanel } from './floor-panel';
+import { foldableParts } from './foldable-parts';
+import { FoldUp } from './fold-up';
 import { GatesPanel } from './gates-panel';
 import { ToolsPanel } from './tools-panel';
 import { HistoryPanel } from './history-panel';
@@ -87,8 +89,9 @@ const FOOT: TotalKey[] = [
   'readyAt',
 ];
 
-type View = 'stone' | 'floor' | 'risk' | 'route' | 'plans' | 'gates' | 'deliveries' | 'history' | 'compare';
+type View = 'stone' | 'fold' | 'floor' | 'risk' | 'route' | 'plans' | 'gates' | 'deliveries' | 'history' | 'compare';
 const VIEWS: { id: View; says: string }[] = [
+  { id: 'fold', says: say('jobPage.foldUp') },
   { id: 'floor', says: say('jobPage.floor') },
   { id: 'risk', says: say('jobPage.risk') },
   { id: 'route', says: say('jobPage.when') },
@@ -111,6 +114,7 @@ const VIEWS: { id: View; says: string }[] = [
     GangsPanel,
     VersionsPanel,
     FloorPanel,
+    FoldUp,
     GatesPanel,
     ToolsPanel,
     HistoryPanel,
@@ -176,8 +180,14 @@ export class JobPage implements OnDestroy {
   protected readonly views = computed((): Shown[] => [
     { id: 'product', says: say('jobPage.product'), query: { view: null, stone: null } },
     ...(this.stoneId() === 'product' ? [] : [{ id: 'stone', says: this.stoneName(), query: { view: null, stone: this.stoneId() } }]),
-    ...VIEWS.map((v) => ({ ...v, query: { view: v.id }, ...(v.id === 'gates' && { waits: this.gatesShut() }) })),
+    ...VIEWS.filter((v) => v.id !== 'fold' || this.foldable().length > 0).map((v) => ({
+      ...v,
+      query: { view: v.id },
+      ...(v.id === 'gates' && { waits: this.gatesShut() }),
+    })),
   ]);
+  /** Blanks that fold up, each as its product calls it. */
+  protected readonly foldable = computed(() => foldableParts(this.planning()?.plan ?? null));
   /** Gates of the job that nobody has opened. */
   private readonly gatesShut = computed(
     () => this.planning()?.plan.findings.filter((f) => f.code === 'gate.waiting' || f.code === 'gate.refused').length ?? 0,

@@ -73,6 +73,8 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'floor.shortage': ['get', '/api/jobs/:id/shortage'],
   'floor.child': ['post', '/api/jobs/:id/children'],
   'floor.learned': ['get', '/api/learned'],
+  'dieLines.dxf': ['post', '/api/die-lines.dxf'],
+  'dieLines.read': ['post', '/api/die-lines'],
   'out.drawing': ['post', '/api/drawings.pdf'],
   'out.calendar': ['get', '/api/calendar.ics'],
   'out.deliveryNote': ['get', '/api/jobs/:id/delivery-note.pdf'],
