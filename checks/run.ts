@@ -11,6 +11,8 @@ import {
   deltaE2000,
   type CutTree,
   densityKgPerM3,
+  gangForms,
+  type GangPlan,
   gsmFromBasisWeight,
   guillotineCount,
   isoSize,
@@ -187,7 +189,44 @@ const KINDS: Record<string, Kind> = {
       exact('cuttable', layout.count, cuttable(layout.tree, L, W, l, w)),
     ];
   },
+  'template-design/least pressings': (data, answer) => {
+    const { slotsPerTemplate, demands } = z.object({ slotsPerTemplate: n, demands: z.array(n) }).parse(data);
+    const asked = z.record(z.string(), n).parse(answer['minPressings']);
+    const items = demands.map((needed, i) => ({ id: String(i), needed, most: null }));
+    const mostForms = Math.max(...Object.keys(asked).map(Number));
+    const range = z.tuple([n, n]).optional().parse(answer['threeTemplatesRange']);
+    const found = gangForms({ items, places: slotsPerTemplate, mostForms: range ? 3 : mostForms, cost: pressings });
+    const least = (forms: number): number => Math.min(...found.byForms.slice(0, forms).map((p) => (p ? pressings(p.runs) : Infinity)));
+    const met = found.byForms.every((p) => p === null || meetsAll(p, items, slotsPerTemplate));
+    // Beyond nine designs half a per cent above is near enough.
+    const relative = demands.length > 9 ? 0.005 : 0;
+    const three = range ? [exact('three in range', true, least(3) >= range[0] && least(3) <= range[1])] : [];
+    return [
+      ...Object.entries(asked).map(([forms, expected]) => ({ what: `${forms} forms`, expected, got: least(Number(forms)), relative })),
+      ...three,
+      exact('demands met', true, met),
+    ];
+  },
+  'template-design/least cost': (data, answer) => {
+    const { slotsPerTemplate, demands, costPerTemplate, costPerThousandPressings, maxTemplates } = z
+      .object({ slotsPerTemplate: n, demands: z.array(n), costPerTemplate: n, costPerThousandPressings: n, maxTemplates: n })
+      .parse(data);
+    const items = demands.map((needed, i) => ({ id: String(i), needed, most: null }));
+    const cost = (runs: readonly number[]): number => costPerTemplate * runs.length + costPerThousandPressings * pressings(runs);
+    const found = gangForms({ items, places: slotsPerTemplate, mostForms: maxTemplates, cost });
+    return [
+      exact('templates', answer['templates'], found.best?.runs.length),
+      near('totalCost', answer['totalCost'], found.best?.cost),
+      exact('proved', true, found.proved),
+    ];
+  },
 };
+
+const pressings = (runs: readonly number[]): number => runs.reduce((sum, r) => sum + r, 0);
+/** Whether everybody has enough and no form more copies than places. */
+const meetsAll = (plan: GangPlan, items: readonly { id: string; needed: number }[], places: number): boolean =>
+  items.every(({ id, needed }) => plan.runs.reduce((sum, r, f) => sum + r * (plan.copies[id]?.[f] ?? 0), 0) >= needed) &&
+  plan.runs.every((_, f) => items.reduce((sum, i) => sum + (plan.copies[i.id]?.[f] ?? 0), 0) <= places);
 
 /** States of the search for any layout: a few seconds on one core for the hardest published instances. */
 const SEARCH_ITERATIONS = 60_000;
@@ -224,6 +263,7 @@ const agrees = ({ expected, got, relative, absolute = 0 }: Compared): boolean =>
 /** The parts of a case: its sub-kind, or the halves of a topic that asks two things. */
 function partsOf(topic: string, c: Case): string[] {
   if (topic === 'pallet-loading') return ['guillotine', 'any layout'];
+  if (topic === 'template-design') return ['minPressings' in c.answer ? 'least pressings' : 'least cost'];
   return [typeof c.data['kind'] === 'string' ? c.data['kind'] : topic];
 }
 

@@ -109,6 +109,7 @@ await main(async () => {
           'checks/geometry.json',
           'checks/pallet-loading.json',
           'checks/ciede2000.json',
+          'checks/template-design.json',
         ],
       ],
     ]);

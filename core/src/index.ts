@@ -86,6 +86,8 @@ export * from './product/die-line/die-line';
 export * from './product/die-line/points';
 export * from './product/die-line/die-line-scene';
 export * from './exchange/die-line-layers';
+export * from './layout/gang-forms';
+export * from './layout/gang-cost';
 export * from './product/die-line/fold-up';
 export * from './product/die-line/fold-check';
 export * from './product/blank';
