@@ -82,6 +82,8 @@ export * from './quality/control-chart';
 export * from './quality/walking-units';
 export * from './finishing/book-block';
 export * from './finishing/cutting-program';
+export * from './product/die-line/carton-ask';
+export * from './product/die-line/carton';
 export * from './product/die-line/die-line';
 export * from './product/die-line/points';
 export * from './product/die-line/die-line-scene';

@@ -20,8 +20,6 @@ declare module '../product/part' {
   interface Traits {
     /** A carton as it was asked, and its panels. */
     carton: { ask: CartonAsk; panels: CartonPanel[] };
-    /** The code a reader looks at on every blank: look-alikes share a form. */
-    readerCode: string;
   }
 }
 

@@ -12,7 +12,7 @@ export interface GangAsk {
   items: readonly GangItem[];
   places: number;
   mostForms: number;
-  cost(runs: readonly number[]): number;
+  cost: (runs: readonly number[]) => number;
 }
 /** Forms with their good sheets, and copies of each order on each. */
 export interface GangPlan {
@@ -34,6 +34,8 @@ const FINE_SHEETS: Readonly<Record<number, number>> = { 1: Infinity, 2: 3_000, 3
 /** How far above the least sum others are looked at, as whole sheets lost in setting up may tip the scale. */
 const BEYOND = 2;
 const MOST_FORMS = 4;
+/** So many partings without one that fits, and steps grow. */
+const MOST_TRIED = 100_000;
 
 /**
  * The cheapest forms for orders in different quantities: how many forms, how many good sheets of each, how many copies of each order on each, so that every
@@ -93,13 +95,13 @@ interface WithForms {
   exact: boolean;
 }
 function withForms(ask: GangAsk, forms: number, least: number): WithForms {
-  const step = Math.max(Math.ceil(least / (FINE_SHEETS[forms] ?? 100)), 1);
   // No run is longer than the largest need: one copy of it would do.
-  const last = forms * Math.ceil(Math.max(...ask.items.map((i) => i.needed)) / step);
-  let best: GangPlan | null = null;
-  let found = Infinity;
-  for (let sum = Math.max(Math.ceil(least / step), forms); sum <= Math.min(last, found + BEYOND); sum++)
-    for (const parts of partings(sum, forms)) {
+  const last = forms * Math.max(...ask.items.map((i) => i.needed));
+  let step = Math.max(Math.ceil(least / (FINE_SHEETS[forms] ?? 100)), 1);
+  let [best, found, exact, tried]: [GangPlan | null, number, boolean, number] = [null, Infinity, step === 1, 0];
+  for (let sum = Math.max(least, forms); sum <= last && sum <= found + BEYOND * step; sum += step) {
+    for (const parts of partings(Math.ceil(sum / step), forms)) {
+      tried++;
       const runs = parts.map((r) => r * step);
       const copies = copiesFor(ask, runs);
       if (!copies) continue;
@@ -107,7 +109,10 @@ function withForms(ask: GangAsk, forms: number, least: number): WithForms {
       if (best === null || isBetter(plan, best, ask)) best = plan;
       found = Math.min(found, sum);
     }
-  return { plan: best, exact: step === 1 };
+    // Where nothing keeps the limits for long, larger steps look further.
+    if (best === null && tried > MOST_TRIED) [step, exact, tried] = [step * 4, false, 0];
+  }
+  return { plan: best, exact };
 }
 
 /** Every way to part a sum into so many runs, the longest first, each one at least. */

@@ -4,7 +4,7 @@ import type { Machine, Plant, Shelf, Stock } from '../plant/plant';
 import type { Chosen, ChosenCells, Settings } from '../product/job-spec';
 import type { Part } from '../product/part';
 import type { Form } from './form';
-import type { NestAsk } from './outline-layouter';
+import type { NestAsk } from './nest-ask';
 import type { SheetLayoutAsk } from './sheet-layout';
 import type { LayoutAsk } from './usable-sheet';
 import type { WorkStyleId } from './work-style';

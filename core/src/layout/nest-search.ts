@@ -63,7 +63,7 @@ function laidAs(outline: readonly Point[], turn: Turn, gapMm: number): Laid {
   // All one way round: areas that are wound against one another would cancel.
   const path = Clipper.area(around) < 0 ? around.reverse() : around;
   // Square corners keep the gap in x and y alike, and have few points.
-  const [wide] = gapMm > 0 ? Clipper.inflatePaths([path], (gapMm * UM) / 2, JoinType.Miter, EndType.Polygon, 2) : [path];
+  const wide = gapMm > 0 ? Clipper.inflatePaths([path], (gapMm * UM) / 2, JoinType.Miter, EndType.Polygon, 2)[0] : undefined;
   const [w, h] = pathBox(turned);
   return { turn, size: { x: w * UM, y: h * UM }, inflated: wide ?? path };
 }
@@ -117,7 +117,7 @@ export function nestSearch(ask: NestSearchAsk, tell: (progress: NestSearchProgre
   const trials = ask.turns.flatMap((_, i) => {
     const [one, turned] = [all[2 * i] as Laid, all[2 * i + 1] as Laid];
     const touching = between(one, turned).flat();
-    const pairs = shuffled(touching, random).map((at) => ({ one, turned, at: at as Xy | null }));
+    const pairs = shuffled(touching, random).map((at) => ({ one, turned, at: at }));
     return [{ one, turned, at: null as Xy | null }, ...pairs];
   });
   const ordered = [
@@ -204,7 +204,8 @@ function densest(forbidden: Paths64, cell: Lattice['cell']): Lattice[] {
 function laidOut({ cell, u, v }: Lattice, room: Xy, random: () => number): NestPlace[][] {
   const det = cross(u, v);
   const reach = (room.x + room.y) * 1.1;
-  const far = (along: Xy): number => Math.min(Math.ceil(reach / Math.max(det / Math.max(Math.hypot(along.x, along.y), 1), 1)) + 2, 120);
+  const far = (along: Xy): number =>
+    Math.min(Math.ceil(reach / Math.max(det / Math.max(Math.sqrt(along.x * along.x + along.y * along.y), 1), 1)) + 2, 120);
   const [is, js] = [far(v), far(u)];
   const lattice: { of: Laid; at: Xy }[] = [];
   for (let i = -is; i <= is; i++)

@@ -10,17 +10,11 @@ import { blankNest, type BlankNest, latticeNest } from './blank-nest';
 import { formOf } from './form';
 import { type Cell, copiesUp, type Layout } from './layout';
 import type { Laid, Layouter, LayoutContext, LayoutTrouble } from './layouter';
+import type { NestAsk } from './nest-ask';
 import { outlineFault } from './outline-faults';
-import { usableOfForm, type UsableSheet } from './usable-of-form';
+import type { UsableSheet } from './sheet-layout';
+import { usableOfForm } from './usable-of-form';
 import { BLANKS_BOUND, BLANKS_UP, BLANKS_USE, GREATEST, PITCH, WITH_BLEED } from './usable-sheet';
-
-/** What a nest is asked: the outline as it is drawn, how it may lie, and the sheet. */
-export interface NestAsk extends UsableSheet {
-  outline: readonly Point[];
-  /** Quarter turn by which the grain, or the better nest, has it lie. */
-  turns: readonly (0 | 90)[];
-  gapMm: number;
-}
 
 /** Blanks of any outline on a press sheet, for a die: the chosen nest, else the better of a lattice and of rows turned end for end in turn. */
 export const outlineLayouter: Layouter = {

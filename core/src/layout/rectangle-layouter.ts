@@ -8,8 +8,8 @@ import { type GangPiece, gangRows } from './gang-rows';
 import { copiesUp, type Layout } from './layout';
 import { layoutFault } from './layout-faults';
 import type { Laid, Layouter, LayoutContext, LayoutTrouble } from './layouter';
-import { type SheetLayoutAsk, sheetLayout } from './sheet-layout';
-import { usableOfForm, type UsableSheet } from './usable-of-form';
+import { type SheetLayoutAsk, sheetLayout, type UsableSheet } from './sheet-layout';
+import { usableOfForm } from './usable-of-form';
 import { COPIES_UP, WITH_BLEED } from './usable-sheet';
 
 /** Rectangles cut apart by straight cuts, on a press sheet: margins from what all machines ask, then the chosen layout or the exact default; several parts in rows. */

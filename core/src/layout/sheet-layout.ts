@@ -18,6 +18,9 @@ export interface SheetLayoutAsk {
   gripperMm: number;
 }
 
+/** What of a press sheet may be printed on. */
+export type UsableSheet = Pick<SheetLayoutAsk, 'sheetMm' | 'usable' | 'gripperMm'>;
+
 /** Layouts already found: pure, so the same question may keep its answer while a planner types another number. */
 const found = new Map<string, GuillotineLayout>();
 function guillotineLayout(ask: GuillotineAsk): GuillotineLayout {

@@ -4,11 +4,9 @@ import { fig } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
 import { pressSheet } from '../stock/press-sheet';
 import type { LayoutContext } from './layouter';
-import type { SheetLayoutAsk } from './sheet-layout';
+import type { UsableSheet } from './sheet-layout';
 import { GREATEST, USABLE_DEPTH, USABLE_WIDTH } from './usable-sheet';
 import { WORK_STYLES } from './work-style';
-
-export type UsableSheet = Pick<SheetLayoutAsk, 'sheetMm' | 'usable' | 'gripperMm'>;
 
 /** The press sheet less what the machines of the route hold, trim and print on its edges. */
 export function usableOfForm({ id, stock, stockId, style, stones, plant, ledger }: LayoutContext): UsableSheet {

@@ -265,6 +265,17 @@ describe('the plan', () => {
       [],
     );
   });
+  it('says by how much a carton is larger than its sheet, and which stock would do', () => {
+    const large = planned(
+      JobSpecSchema.parse(cartonSpec(1_000, { lengthMm: 210, widthMm: 200, heightMm: 240, reliefs: {} })),
+      LINDMOOR,
+      SHELF,
+    ).plan;
+    const found = large.findings.find((f) => f.code === 'layout.nothingFits');
+    // By hand: height 240.44 + 2 · (0.44 + 199.5 + 15) = 670.32, usable 642: 28.3 over; the larger sheet has 692.
+    expect(found?.args).toMatchObject({ byMm: 28.3 });
+    expect(found?.remedies[0]).toMatchObject({ says: 'remedy.otherStock', args: { stock: 'Folding board 275 g/m², 108 × 72 cm' } });
+  });
   it('takes the nest that a search found, and refuses one in which blanks come too near', () => {
     const tray = JobSpecSchema.parse(cartonSpec(60_000, { style: 'tray', heightMm: 30, reliefs: {} }));
     const found = searchLayout(tray, LINDMOOR, SHELF, 'carton.blank', 8_000);

@@ -36,7 +36,7 @@ export function svgLines(bytes: Uint8Array): DieFileRead {
     const own = element.name === 'g' ? (id ?? ofClass ?? stroke ?? layer) : layer;
     const shape = SHAPES[element.name];
     if (shape) {
-      const key = own || ofClass || stroke || 'lines';
+      const key = [own, ofClass, stroke].find(Boolean) ?? 'lines';
       for (const path of shape(element.attributes)) {
         const points = path.map((p) => moved(here, p)).map(([x, y]): Point => [x, -y]);
         if (points.length > 1 && points.flat().every((v) => Number.isFinite(v) && Math.abs(v) < 1e5))

@@ -1,4 +1,4 @@
-import { Colors, DxfWriter, Units } from '@tarikjabiri/dxf';
+import { Colors, DxfWriter, LWPolylineFlags, Units } from '@tarikjabiri/dxf';
 import type { DieLayer } from '@druckerei/core';
 
 /** Colours of the layers, by number as every reader of the format has them. */
@@ -20,7 +20,7 @@ export function dieLineDxf(layers: readonly DieLayer[]): string {
     for (const { points, closed } of paths)
       dxf.addLWPolyline(
         points.map(([x, y]) => ({ point: { x, y } })),
-        { flags: closed ? 1 : 0 },
+        { flags: closed ? LWPolylineFlags.Closed : LWPolylineFlags.None },
       );
   }
   return dxf.stringify();

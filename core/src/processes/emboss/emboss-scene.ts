@@ -9,10 +9,11 @@ import { reliefsOf } from './emboss-page';
 /** The sheet as it lies, with a pair of dies at every place. */
 export function embossScene(cx: ConsumeContext): Scene {
   const sheet = sheetScene(cx.layout, cx.parts, cx.stock, cx.workStyle, practiceTerm(cx.plant, 'layout.colourBarMm'));
-  if (!cx.layout) return sheet;
-  const depth = cx.layout.sheetMm[1];
-  const pairs = cx.layout.cells.flatMap((cell) =>
-    copyPlaces({ ...cx.layout!, cells: [cell] }).flatMap((p) =>
+  const { layout } = cx;
+  if (!layout) return sheet;
+  const depth = layout.sheetMm[1];
+  const pairs = layout.cells.flatMap((cell) =>
+    copyPlaces({ ...layout, cells: [cell] }).flatMap((p) =>
       reliefsOf(cx)
         .filter((a) => a.part.id === p.part)
         .map((a): Shape => {

@@ -32,7 +32,11 @@ export function gluePaper(cx: ConsumeContext): PaperPage[] {
     {
       department: 'gluing',
       scene: true,
-      rows: [{ label: 'runsHow', text: gluing?.work === 'fourCorner' ? 'runsAlong' : 'runsTopFirst' }, ...gluePanel(cx)],
+      rows: [
+        ...cx.parts.flatMap((p) => (p.traits?.readerCode ? [{ label: 'readerCode', text: p.traits.readerCode }] : [])),
+        { label: 'runsHow', text: gluing?.work === 'fourCorner' ? 'runsAlong' : 'runsTopFirst' },
+        ...gluePanel(cx),
+      ],
       lists: [
         {
           title: 'gluerCreases',

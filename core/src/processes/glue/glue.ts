@@ -19,6 +19,8 @@ declare module '../../product/part' {
   interface Traits {
     /** Folded and glued on a folder-gluer. */
     glued: Gluing;
+    /** The code a reader looks at on every blank: look-alikes share a form. */
+    readerCode: string;
   }
 }
 

@@ -12,6 +12,7 @@ export const GLUE_WORDS: KindWords = {
     bead: 'Glue a blank, length',
     glueMass: 'Glue',
     pressure: 'Under pressure',
+    readerCode: 'Code to read on every blank',
     runsHow: 'Runs',
     runsTopFirst: 'top of the blank first, printed side down, glue flap at the guide',
     runsAlong: 'along its length, printed side down',

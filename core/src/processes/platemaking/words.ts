@@ -5,6 +5,7 @@ export const PLATEMAKING_WORDS: KindWords = {
     platemaking: 'Plates',
   },
   labels: {
+    coatForm: 'Form of the coat',
     formBoth: 'Form, both sides',
     formFront: 'Form, front',
     formBack: 'Form, back',

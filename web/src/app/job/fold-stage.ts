@@ -62,11 +62,8 @@ export class FoldStage {
 
   /** Null: the browser draws nothing in space. */
   static on(canvas: HTMLCanvasElement): FoldStage | null {
-    try {
-      return new FoldStage(canvas, new WebGLRenderer({ canvas, antialias: true, alpha: true }));
-    } catch {
-      return null;
-    }
+    const context = canvas.getContext('webgl2', { alpha: true, antialias: true });
+    return context && new FoldStage(canvas, new WebGLRenderer({ canvas, context }));
   }
 
   /** The faces where they stand; those that do not meet are marked. */

@@ -20,7 +20,7 @@ export const foldableParts = (plan: Plan | null): FoldablePart[] =>
           {
             id,
             product,
-            name: traits?.dieName ?? id,
+            name: traits.dieName ?? id,
             die,
             caliperMm: ask?.caliperMm ?? 0,
             askedMm: ask ? [ask.lengthMm, ask.widthMm, ask.heightMm] : [],
