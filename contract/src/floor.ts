@@ -76,6 +76,7 @@ export const StepNow = z.object({
   summary: z.string(),
   machine: z.string(),
   machineName: z.string(),
+  process: z.string(),
   units: Units,
   /** Planned: cycles, good cycles, seconds. */
   run: z.number(),

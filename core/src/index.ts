@@ -111,6 +111,7 @@ export * from './route/intervals';
 export * from './processes/finding';
 export * from './processes/process';
 export { SIDE } from './processes/register-of';
+export * from './processes/own-reasons';
 export * from './families/family';
 export * from './families/folded-card-wish';
 export * from './families/folding-carton-wish';

@@ -52,7 +52,14 @@ export const WASTE_REASONS = [
   'feeder',
   'transport',
   'other',
+  // of certain kinds of work alone
+  'coat',
+  'crack',
+  'strip',
+  'seam',
+  'code',
 ] as const;
+export type WasteReason = (typeof WASTE_REASONS)[number];
 /** Why a machine stands. */
 export const STOP_REASONS = [
   'paper',

@@ -164,6 +164,7 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     summary: facts.summary,
     machine: facts.machine,
     machineName: facts.machineName,
+    process: facts.process,
     units: facts.units,
     run: facts.run,
     goodWanted: facts.good,

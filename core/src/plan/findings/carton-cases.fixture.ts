@@ -26,6 +26,12 @@ export const CARTON_CASES = {
     fires: { ...carton({ style: 'autoBottom', lengthMm: 220, widthMm: 60, heightMm: 30 }), plant: diePress({ maxSheetMm: [1_080, 140] }) },
     silent: tea,
   },
+  'gripper.costsBlanks': {
+    level: 'know',
+    // 20 instead of 12 leave 634 mm; three rows want 637.08.
+    fires: { ...tea, plant: diePress({ limits: { gripperMm: 20, tailMm: 10, forceKn: 2_600 } }) },
+    silent: tea,
+  },
   'blank.gapNarrow': {
     level: 'decide',
     fires: { ...cartonWithHammer(), plant: practice('breakOut.gapMm', 2, 'mm') },

@@ -1,6 +1,7 @@
 import { LEVELS, type Finding } from '../../processes/finding';
 import { coatOnGlue, overprintFine, typeSmall } from './artwork';
 import { gapNarrow } from './gap-narrow';
+import { gripperCosts } from './gripper-costs';
 import { bleedSmall } from './bleed-small';
 import { childGone, childLate, childOpen } from './child-jobs';
 import { cannotReach } from './cannot-reach';
@@ -55,6 +56,7 @@ export const RULES: readonly Rule[] = [
   foldSizes,
   bleedSmall,
   gapNarrow,
+  gripperCosts,
   textNearEdge,
   typeSmall,
   coatOnGlue,

@@ -48,6 +48,8 @@ export function dieCutPaper(cx: ConsumeContext): PaperPage[] {
       department: 'dieCutting',
       scene: true,
       rows: [
+        ...cx.parts.slice(0, 1).flatMap((p) => (p.traits?.cutBy ? [{ label: 'dieNumber', text: p.traits.cutBy }] : [])),
+        { label: 'sameEdge', text: 'sameEdgeAsPrinted' },
         { label: 'firstKnife', text: `${firstKnifeMm(cx)} mm from the gripper edge` },
         { label: 'dieBox', text: `${leftMm} mm from the lay side, ${rightMm} mm from the other` },
         { label: 'printToDie', text: `±${practiceValue(cx.plant, 'dieCut.printToDieMm')} mm` },

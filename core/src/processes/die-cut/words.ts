@@ -17,6 +17,9 @@ export const DIE_CUT_WORDS: KindWords = {
     skeleton: 'Skeleton',
     'figure.skeletonKg': 'skeleton of the sheets',
     'figure.die.cost': 'die',
+    dieNumber: 'Die',
+    sameEdge: 'Gripper edge and lay',
+    sameEdgeAsPrinted: 'the same as in print, foil and embossing',
     firstKnife: 'First knife',
     dieBox: 'Box of the die',
     printToDie: 'Print to die',
@@ -74,6 +77,10 @@ export const DIE_CUT_WORDS: KindWords = {
     'blank.bleed': {
       title: (a) => `Bleed of ${said(a['has'])} mm between blanks`,
       says: (a) => `The die wanders: ${said(a['asked'])} mm are asked on either side.`,
+    },
+    'gripper.costsBlanks': {
+      title: (a) => `${a['machine']} grips ${said(a['gripperMm'])} mm: ${said(a['now'], 0)} up`,
+      says: (a) => `The press grips ${said(a['pressMm'])} mm; with that there would be ${said(a['better'], 0)}.`,
     },
     'carton.tuckLong': {
       title: (a) => `The tuck of ${said(a['tuckMm'])} mm is too long`,

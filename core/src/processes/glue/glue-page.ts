@@ -35,6 +35,8 @@ export function gluePaper(cx: ConsumeContext): PaperPage[] {
       rows: [
         ...cx.parts.flatMap((p) => (p.traits?.readerCode ? [{ label: 'readerCode', text: p.traits.readerCode }] : [])),
         { label: 'runsHow', text: gluing?.work === 'fourCorner' ? 'runsAlong' : 'runsTopFirst' },
+        { label: 'blanksIn', figure: idOf(cx.id, 'run') },
+        { label: 'stopAt', figure: idOf(cx.id, 'need') },
         ...gluePanel(cx),
       ],
       lists: [

@@ -13,6 +13,8 @@ export const GLUE_WORDS: KindWords = {
     glueMass: 'Glue',
     pressure: 'Under pressure',
     readerCode: 'Code to read on every blank',
+    blanksIn: 'Blanks in',
+    stopAt: 'Stop at good',
     runsHow: 'Runs',
     runsTopFirst: 'top of the blank first, printed side down, glue flap at the guide',
     runsAlong: 'along its length, printed side down',

@@ -4,7 +4,7 @@ import { formatNumber } from '../../words/format';
 import { fitsWorkStyle, mayWork, WORK_STYLE_IDS, WORK_STYLES } from '../../layout/work-style';
 import { toleranceOf } from '../../register/register-of-step';
 import { type ConsumeContext, type DraftContext, type PanelRow, type PaperPage, type Process, machineTerm, wordSetting } from '../process';
-import { filmList, inkMasses, inkRows, pressAbility, runSays } from '../press-inks';
+import { filmList, inkMasses, inkRows, pressAbility, runSays, unitInks } from '../press-inks';
 import { pressRow, runningLossRow, settingRow, setupKindRow } from '../rows';
 import { passesOf, registersOf } from './passes';
 import { formAsk } from '../../product/part';
@@ -46,7 +46,7 @@ export const offsetPaper = (cx: ConsumeContext): PaperPage[] => [
         rows: passesOf(cx).flatMap((p) =>
           p.prints.map(({ side, inks }, i) => [
             runSays(side, p),
-            inks.map((ink, u) => `${i === 0 ? u + 1 : (p.prints[0]?.inks.length ?? 0) + u + 1} ${ink}`).join('  '),
+            inks.map((ink, u) => `${unitOf(cx, ink, i === 0 ? u + 1 : (p.prints[0]?.inks.length ?? 0) + u + 1)} ${ink}`).join('  '),
             ...(hasVersions(cx) ? [p.again ? inks.filter((ink) => p.hung.includes(ink)).join(' ') || 'none' : 'all'] : []),
             i === 0 ? whole(cx, idOf(p.id, 'setupCycles')) : '–',
             i === 0 ? whole(cx, idOf(p.id, 'good')) : '–',
@@ -68,6 +68,9 @@ export const offsetPaper = (cx: ConsumeContext): PaperPage[] => [
     ],
   },
 ];
+
+/** The unit an ink stands in; what is laid by the coater stands there. */
+const unitOf = (cx: DraftContext, ink: string, unit: number): string => (unitInks([ink], cx.machine).length > 0 ? String(unit) : 'coater:');
 
 export const offsetSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({
   text: `${cx.machine.name} · ${[...new Set(passesOf(cx).map((p) => `${p.side} ${p.inks.join(' ')}`))].map((p) => p.slice(p.indexOf(' ') + 1)).join(' / ')}`,

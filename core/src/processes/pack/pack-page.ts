@@ -1,6 +1,6 @@
 import { idOf } from '../../quantity/id-of';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
-import { type Card, cartonOf, palletOf } from './cartons';
+import { type Card, cartonOf, palletOf, tiersIn } from './cartons';
 
 export const packPaper = (cx: ConsumeContext): PaperPage[] => [
   {
@@ -15,6 +15,7 @@ export const packPaper = (cx: ConsumeContext): PaperPage[] => [
 export const packPanel = (cx: ConsumeContext): PanelRow[] => [
   cardRow(cx, 'carton', cartonOf(cx)),
   { label: 'perCarton', figure: idOf(cx.id, 'perCarton'), edit: { at: settingPath(cx, 'perCarton'), kind: 'count' } },
+  ...tierRow(cx),
   { label: 'lastCarton', figure: idOf(cx.id, 'lastCarton') },
   { label: 'pieceMass', figure: idOf(cx.id, 'pieceKg') },
   { label: 'cartonMass', figure: idOf(cx.id, 'cartonKg') },
@@ -28,6 +29,14 @@ export const packPanel = (cx: ConsumeContext): PanelRow[] => [
   { label: 'palletMass', figure: idOf(cx.id, 'palletKg') },
   { label: 'palletHeight', figure: idOf(cx.id, 'palletHeight') },
 ];
+
+/** Of pieces that stand on edge: how many a row, and how many rows. */
+function tierRow(cx: ConsumeContext): PanelRow[] {
+  const tiers = tiersIn(cartonOf(cx).card, cx);
+  return tiers
+    ? [{ label: 'onEdge', text: `${tiers.tiers} × ${tiers.aTier} have room, ${Math.round(tiers.thickMm * 100) / 100} mm each` }]
+    : [];
+}
 
 export const packSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({
   figure: idOf(cx.id, 'cartons'),

@@ -7,6 +7,7 @@ export const PACK_WORDS: KindWords = {
     pack: 'Packing',
   },
   labels: {
+    onEdge: 'On edge, rows of',
     secondsABand: 'Seconds a band',
     pieceMass: 'Mass of a piece',
     cartonMass: 'Mass of a carton',

@@ -12,7 +12,7 @@ import {
   STOP_REASONS,
   timesUpTo,
   UNIT_WORDS,
-  WASTE_REASONS,
+  wasteReasonsOf,
 } from '@druckerei/core';
 import { MeasuredCount } from '../shared/measured-count';
 import { Keypad } from './keypad';
@@ -49,10 +49,10 @@ const RECOUNTS = ['terminal.flagWasLow', 'terminal.countedAgain', 'terminal.coun
 export class RunDesk {
   protected readonly say = say;
   protected readonly label = label;
-  protected readonly wasteReasons = WASTE_REASONS;
   protected readonly stopReasons = STOP_REASONS;
   protected readonly recounts = RECOUNTS;
   readonly step = input.required<StepNow>();
+  protected readonly wasteReasons = computed(() => wasteReasonsOf(this.step().process));
   readonly pile = input.required<Pile | null>();
   readonly caution = input('');
   /** Whose pieces are counted, where the step parts a sheet into several orders. */

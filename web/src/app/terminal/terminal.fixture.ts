@@ -37,6 +37,7 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   summary: 'Press 3 · K C M Y',
   machine: 'press3',
   machineName: 'Press 3',
+  process: 'offset',
   units: {
     takes: 'stock.out',
     gives: 'front.out',

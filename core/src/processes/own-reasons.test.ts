@@ -1,0 +1,16 @@
+import { WASTE_REASONS } from '../counts/floor-entry';
+import { LABELS } from '../words/en';
+import { wasteReasonsOf } from './own-reasons';
+import { PROCESSES } from './registry';
+
+it('offers a gluer open seams and codes, a die press cracks, a guillotine neither', () => {
+  expect(wasteReasonsOf('glue')).toEqual(expect.arrayContaining(['glue', 'seam', 'code']));
+  expect(wasteReasonsOf('dieBlank')).toContain('crack');
+  for (const own of ['seam', 'code', 'crack', 'strip', 'coat']) expect(wasteReasonsOf('guillotine')).not.toContain(own);
+});
+
+it('offers every reason somewhere, each in words', () => {
+  const offered = new Set(Object.keys(PROCESSES).flatMap(wasteReasonsOf));
+  expect([...offered].sort()).toEqual([...WASTE_REASONS].sort());
+  expect(WASTE_REASONS.filter((r) => LABELS[`waste.${r}`] === undefined)).toEqual([]);
+});

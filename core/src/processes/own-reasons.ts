@@ -1,0 +1,21 @@
+import { WASTE_REASONS, type WasteReason } from '../counts/floor-entry';
+import type { Id } from '../quantity/figure';
+
+/** Why pieces are lost in certain kinds of work alone: a coat that failed, a crease that cracked, a blank torn in stripping, an open seam, a code that cannot be read. */
+const OWN_REASONS: Readonly<Record<Id<'process'>, readonly WasteReason[]>> = {
+  offset: ['coat'],
+  dieCut: ['crack', 'strip'],
+  dieBlank: ['crack', 'strip'],
+  breakOut: ['strip'],
+  glue: ['crack', 'seam', 'code'],
+};
+const OF_SOME: ReadonlySet<WasteReason> = new Set(Object.values(OWN_REASONS).flat());
+
+/**
+ * The reasons a machine offers for pieces that are lost: those of every work, and its own.
+ * @example wasteReasonsOf('glue').includes('seam') // true
+ */
+export const wasteReasonsOf = (process: Id<'process'>): WasteReason[] => [
+  ...WASTE_REASONS.filter((r) => !OF_SOME.has(r)),
+  ...(Object.hasOwn(OWN_REASONS, process) ? (OWN_REASONS[process] ?? []) : []),
+];
