@@ -48,7 +48,7 @@ async function benchCore() {
   const out = `${ROOT}/server/dist/bench-core.mjs`;
   await build({
     stdin: {
-      contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/toys/toy-book.fixture';`,
+      contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/line-4.fixture'; export * from './core/src/layout/blank-nest'; export * from './core/src/layout/nest-search'; export * from './core/src/plan/toys/toy-book.fixture';`,
       resolveDir: ROOT,
     },
     bundle: true,
@@ -92,6 +92,7 @@ async function benchCore() {
     300,
     'ms',
   );
+  benchCartons(core, timed);
   const facts = manyFacts();
   row(
     'losses learned from 5,000 jobs of 7 steps',
@@ -115,6 +116,60 @@ async function benchCore() {
     ),
     5,
     'ms',
+  );
+}
+
+/** Cartons: die line, nest, plan, fold-up, and a gang of twelve orders. */
+function benchCartons(core, timed) {
+  row(
+    'plan() of a carton, another quantity each time',
+    timed(500, 200, (i) => core.plan(core.cartonSpec(60_000 + i * 7), core.LINDMOOR, core.SHELF)),
+    6,
+    'ms',
+    0.5,
+  );
+  const ask = (i) => ({ style: 'reverse', lengthMm: 60 + i / 10, widthMm: 40 + i / 20, heightMm: 110 + i / 10, caliperMm: 0.44 });
+  const boxed = (i) => {
+    const [w, h] = core.pathBox(core.cartonDieLine(ask(i)).outline);
+    return core.latticeNest(
+      [
+        [0, 0],
+        [w, 0],
+        [w, h],
+        [0, h],
+      ],
+      3,
+      [1_048, 642],
+    );
+  };
+  row('die line and its boxes on a sheet', timed(100, 20, boxed), 30, 'ms');
+  const tray = core.cartonDieLine({ ...ask(0), style: 'tray', heightMm: 30 }).outline;
+  row(
+    'nest of one outline on one sheet, 60,000 states',
+    timed(5, 1, (i) => core.nestSearch({ outline: tray, turns: [0], gapMm: 3, room: [1_048, 642], iterations: 120, seed: i })).map(
+      (ms) => ms / 1000,
+    ),
+    2,
+    's',
+  );
+  const model = core.foldModel(core.cartonDieLine(ask(0)));
+  row(
+    'fold-up, the faces of a frame',
+    timed(500, 100, (i) => core.foldedFaces(model, (i % 100) / 100)),
+    16,
+    'ms',
+  );
+  const random = core.seeded(11);
+  const items = Array.from({ length: 12 }, (_, i) => {
+    const needed = 400 + Math.round(random() * 6_000);
+    return { id: `i${i}`, needed, most: Math.floor(1.1 * needed) };
+  });
+  const cost = (runs) => 250 * runs.length + 0.26 * runs.reduce((sum, r) => sum + r, 0);
+  row(
+    'gang of 12 orders on up to 3 forms, 10 % over',
+    timed(3, 0, () => core.gangForms({ items, places: 12, mostForms: 3, cost })).map((ms) => ms / 1000),
+    10,
+    's',
   );
 }
 

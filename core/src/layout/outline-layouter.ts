@@ -1,4 +1,4 @@
-import type { Term } from '../quantity/figure';
+import type { Id, Term } from '../quantity/figure';
 import { hashOf } from '../quantity/hash';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
@@ -8,13 +8,14 @@ import { pathBox, type Point, turnedAtOrigin } from '../product/die-line/points'
 import type { Part } from '../product/part';
 import { blankNest, type BlankNest, latticeNest } from './blank-nest';
 import { formOf } from './form';
+import { gangForms } from './gang-forms';
 import { type Cell, copiesUp, type Layout } from './layout';
 import type { Laid, Layouter, LayoutContext, LayoutTrouble } from './layouter';
 import type { NestAsk } from './nest-ask';
 import { outlineFault } from './outline-faults';
 import type { UsableSheet } from './sheet-layout';
 import { usableOfForm } from './usable-of-form';
-import { BLANKS_BOUND, BLANKS_UP, BLANKS_USE, GREATEST, PITCH, WITH_BLEED } from './usable-sheet';
+import { BLANKS_BOUND, BLANKS_UP, BLANKS_USE, GANG_COPIES, GREATEST, PITCH, WITH_BLEED } from './usable-sheet';
 
 /** Blanks of any outline on a press sheet, for a die: the chosen nest, else the better of a lattice and of rows turned end for end in turn. */
 export const outlineLayouter: Layouter = {
@@ -26,6 +27,7 @@ export const outlineLayouter: Layouter = {
     const outline = part?.traits?.blank?.die.outline;
     if (!part || !outline) return { forms: [] };
     const ask: NestAsk = { ...sheet, outline, turns: turnsOf(part, cx), gapMm: gapOf(cx) };
+    if (cx.parts.length > 1) return gangOf(part, ask, cx);
     const question = hashOf(ask);
     const chosen = chosenNest(part, ask, question, cx);
     const layout = chosen.layout ?? nestedLayout(part, ask);
@@ -37,6 +39,47 @@ export const outlineLayouter: Layouter = {
     };
   },
 };
+
+/** Orders with one outline on one die: each has so many of its places, as typed, else as the fewest sheets want it. Copies of an order lie in one lane, behind one another. */
+function gangOf(part: Part, ask: NestAsk, cx: LayoutContext): Laid {
+  const { id, parts, ledger } = cx;
+  const nest = nestedLayout(part, ask);
+  const lanes = nest ? singlePlaces(nest).sort((a, b) => a.x - b.x || a.y - b.y) : [];
+  const typed = parts.every((p) => (cx.copies[p.id] ?? 0) > 0) ? cx.copies : null;
+  const found = fewestSheets(parts, cx.wanted, lanes.length);
+  const copies = typed && sumOf(parts, typed) <= lanes.length ? typed : found;
+  let next = 0;
+  const cells = parts.flatMap((p) =>
+    Array.from({ length: copies?.[p.id] ?? 0 }, (): Cell => ({ ...(lanes[next++] as Cell), part: p.id, item: p.item })),
+  );
+  const layout = nest && copies ? { ...nest, cells } : null;
+  nestFigures(part, ask, layout, cx);
+  const count = (of?: Id<'part'>): Record<'places', Term> => ({
+    places: { value: layout ? copiesUp(layout, of) : 0, unit: 'copy', from: 'family', at: 'gang' },
+  });
+  for (const p of parts) {
+    ledger.figure(idOf(p.id, 'copiesUp'), GANG_COPIES, count(p.id));
+    if (p !== part) pieceFigures(p, cx);
+  }
+  return {
+    forms: [formOf({ ...cx, stock: cx.stockId }, 'sheet', layout)],
+    ...(layout ? typed && copies !== typed && { trouble: 'copies' as const } : { trouble: 'noRoom' as const }),
+  };
+}
+const sumOf = (parts: readonly Part[], copies: Readonly<Record<Id<'part'>, number>>): number =>
+  parts.reduce((sum, p) => sum + (copies[p.id] ?? 0), 0);
+
+/** Every place of a layout as a cell of its own. */
+const singlePlaces = ({ cells }: Layout): Cell[] =>
+  cells.flatMap((c) => Array.from({ length: c.nx }, (_, i) => ({ ...c, x: c.x + i * c.dx, nx: 1, ny: 1, dx: 0, dy: 0 })));
+
+/** Places of each order on one form, so that the fewest sheets give everybody enough; null: there are more orders than places. */
+function fewestSheets(parts: readonly Part[], wanted: LayoutContext['wanted'], places: number): Record<Id<'part'>, number> | null {
+  if (places < parts.length) return null;
+  const items = parts.map((p) => ({ id: p.id, needed: Math.max(wanted[p.id] ?? 1, 1), most: null }));
+  const { best } = gangForms({ items, places, mostForms: 1, cost: ([run = 0]) => run });
+  return best && Object.fromEntries(parts.map((p) => [p.id, best.copies[p.id]?.[0] ?? 1]));
+}
 
 /** By which quarter turns a blank may lie: one where its grain has to lie along the sheet's, else either. */
 function turnsOf(part: Part, { stock }: LayoutContext): (0 | 90)[] {
@@ -141,11 +184,15 @@ function nestFigures(part: Part, ask: NestAsk, layout: Layout | null, { id, ledg
     ['pitchAlong', pitchY],
   ] as const)
     ledger.figure(idOf(id, what), PITCH, { pitch: { value: mm, unit: 'mm', from: 'family', at: 'nest' } });
+  pieceFigures(part, { ledger });
+}
+
+/** Size of a blank; bleed runs into the gap and takes no room of its own. */
+function pieceFigures(part: Part, { ledger }: Pick<LayoutContext, 'ledger'>): void {
   for (const [what, trim] of [
     ['pieceWidth', part.widthMm],
     ['pieceHeight', part.heightMm],
   ] as const)
-    // Bleed runs into the gap: it takes no room of its own.
     ledger.figure(idOf(part.id, what), WITH_BLEED, { trim: typed(trim, 'mm', what), bleed: typed(0, 'mm', 'in the gap') });
 }
 

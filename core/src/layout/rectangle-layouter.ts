@@ -10,7 +10,7 @@ import { layoutFault } from './layout-faults';
 import type { Laid, Layouter, LayoutContext, LayoutTrouble } from './layouter';
 import { type SheetLayoutAsk, sheetLayout, type UsableSheet } from './sheet-layout';
 import { usableOfForm } from './usable-of-form';
-import { COPIES_UP, WITH_BLEED } from './usable-sheet';
+import { COPIES_UP, GANG_COPIES, WITH_BLEED } from './usable-sheet';
 
 /** Rectangles cut apart by straight cuts, on a press sheet: margins from what all machines ask, then the chosen layout or the exact default; several parts in rows. */
 export const rectangleLayouter: Layouter = {
@@ -99,11 +99,3 @@ function gangOf(cx: LayoutContext, sheet: UsableSheet): Laid {
   if (!rows) return { forms: [form], trouble: 'noRoom' };
   return { forms: [form], ...(asked && !rows.asAsked && { trouble: 'copies' as const }) };
 }
-
-/** Copies of one order on the sheet of a gang, and of all. */
-const GANG_COPIES = {
-  id: 'layout.gangCopies',
-  unit: 'copy',
-  source: 'fewest sheets with every part in whole rows of its own; house rule',
-  of: ({ places }: Record<'places', number>) => places,
-} as const;

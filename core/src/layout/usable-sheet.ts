@@ -78,3 +78,10 @@ export const BLANKS_USE: Formula<'places' | 'areaMm2' | 'sheetWidthMm' | 'sheetH
 };
 /** From a blank to the next, as the nest found it. */
 export const PITCH: Formula<'pitch'> = { id: 'layout.pitch', unit: 'mm', source: 'geometry of the outline', of: ({ pitch }) => pitch };
+/** Copies of one order on the sheet of a gang, and of all. */
+export const GANG_COPIES: Formula<'places'> = {
+  id: 'layout.gangCopies',
+  unit: 'copy',
+  source: 'fewest sheets with every order on the form; house rule',
+  of: ({ places }) => places,
+};

@@ -69,6 +69,7 @@ function refusal(
   return (
     unlike('gang.unlikeForm', (p) => p.layouter) ??
     (lead.layouter === 'web' ? { part: lead.id, why: 'gang.onWeb' } : null) ??
+    unlike('gang.unlikeOutline', (p) => JSON.stringify(p.traits?.blank?.die.outline ?? null)) ??
     unlike('gang.unlikeStock', (p) => p.grade ?? '') ??
     unlike('gang.unlikeCoating', coats) ??
     unlike('gang.unlikeFood', (p) => String(p.food ?? false)) ??

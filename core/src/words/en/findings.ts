@@ -319,6 +319,7 @@ const GANG_WHY: Readonly<Record<string, string>> = {
   'gang.twice': 'it is on another gang already',
   'gang.unlikeForm': 'it is cut another way',
   'gang.onWeb': 'webs are not ganged',
+  'gang.unlikeOutline': 'it has another die line',
   'gang.unlikeStock': 'it is of another stock',
   'gang.unlikeCoating': 'it has another coating',
   'gang.unlikeFood': 'only one of them touches food',

@@ -185,7 +185,6 @@ export const SCREENS = {
   'foldUp.noPicture': 'This browser draws nothing in space. The sizes beside hold all the same.',
   'foldUp.loading': 'The blank is being folded …',
   'foldUp.says': '{0}, {1} per cent folded, seen in space. Drag to turn it, or use the buttons.',
-  'foldUp.panels': 'Panels',
   'foldUp.faces': '{0} panels on {1} creases',
   'foldUp.caliper': 'Board of {0} mm taken off',
   'foldUp.directionX': 'across',

@@ -2,7 +2,17 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import { FormsModule } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import type { DieFileRead } from '@druckerei/contract';
-import { type DieLine, dieLineOf, guessedKind, LINE_KINDS, type LineKind, measureDieLine, say } from '@druckerei/core';
+import {
+  type DieLine,
+  dieLineOf,
+  type DieLineRead,
+  guessedKind,
+  LINE_KINDS,
+  type LineKind,
+  measureDieLine,
+  say,
+  type ScreenKey,
+} from '@druckerei/core';
 import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
 
@@ -14,6 +24,24 @@ const UNITS = [
   { mm: 25.4 / 72, says: say('dieImport.points') },
 ];
 
+const KINDS: Readonly<Record<LineKind, ScreenKey>> = {
+  cut: 'dieImport.kind.cut',
+  crease: 'dieImport.kind.crease',
+  perforation: 'dieImport.kind.perforation',
+  halfCut: 'dieImport.kind.halfCut',
+  glue: 'dieImport.kind.glue',
+  leave: 'dieImport.kind.leave',
+};
+/** Why lines are no blank. */
+const REFUSED: Readonly<Record<Extract<DieLineRead, { ok: false }>['why'], ScreenKey>> = {
+  tooMany: 'dieImport.refused.tooMany',
+  nothing: 'dieImport.refused.nothing',
+  open: 'dieImport.refused.open',
+  crosses: 'dieImport.refused.crosses',
+  several: 'dieImport.refused.several',
+  narrow: 'dieImport.refused.narrow',
+};
+
 /** A die line from a DXF or SVG file: what each layer means is guessed and may be changed, the unit is asked where the file does not say it, and what comes out is seen before it is taken. */
 @Component({
   selector: 'dk-die-line-import',
@@ -23,7 +51,7 @@ const UNITS = [
 })
 export class DieLineImport {
   protected readonly say = say;
-  protected readonly kinds = LINE_KINDS.map((kind) => ({ kind, says: say(`dieImport.kind.${kind}`) }));
+  protected readonly kinds = LINE_KINDS.map((kind) => ({ kind, says: say(KINDS[kind]) }));
   protected readonly units = UNITS;
   readonly taken = output<{ name: string; die: DieLine }>();
   readonly closed = output();
@@ -64,7 +92,7 @@ export class DieLineImport {
     const read = this.read();
     if (!read || read.ok) return null;
     const { mm, x, y, lines, most, pieces } = read.args;
-    return say(`dieImport.refused.${read.why}`, mm ?? lines ?? pieces ?? '', x ?? most ?? '', y ?? '');
+    return say(REFUSED[read.why], mm ?? lines ?? pieces ?? '', x ?? most ?? '', y ?? '');
   });
 
   protected send(input: HTMLInputElement): void {
