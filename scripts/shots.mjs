@@ -134,7 +134,6 @@ await main(async () => {
         await shot('labels-web');
         for (const [order, view, name] of [
           ['Poster, radio play 7', 'Plans', 'job-plans'],
-          ['Seed catalogue greeting', 'Gates', 'job-gates'],
           ['Luggage tag', 'Deliveries', 'job-deliveries'],
         ]) {
           await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
@@ -143,6 +142,14 @@ await main(async () => {
           await page.waitForTimeout(1_000);
           await shot(name);
         }
+        await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
+        await page.getByRole('link', { name: 'Tea carton' }).first().click();
+        await page.getByRole('button', { name: /^Die-cut,/ }).click();
+        await shot('carton-die');
+        await page.getByRole('tab', { name: 'Fold-up' }).click();
+        await page.getByRole('slider').waitFor();
+        await page.waitForTimeout(1_000);
+        await shot('fold-up');
         for (const [order, view, name] of [['Harvest supper menu', 'Floor', 'job-floor']]) {
           await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
           await page.getByRole('link', { name: order }).first().click();

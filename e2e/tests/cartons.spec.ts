@@ -33,7 +33,7 @@ test('a carton is made from three inside sizes, nested, folded up, its die taken
   await page.getByRole('button', { name: /^Fold and glue,/ }).click();
   await expect(page.getByRole('img', { name: /The blank runs with its upper edge first/ })).toBeVisible();
 
-  await page.getByRole('link', { name: 'Fold-up' }).click();
+  await page.getByRole('tab', { name: 'Fold-up' }).click();
   const fold = page.getByRole('region', { name: 'Fold-up' });
   for (const size of ['asked 80', 'asked 50', 'asked 120']) await expect(fold.getByText(size)).toBeVisible();
   await expect(fold.getByText('Every panel meets where it should.')).toBeVisible();
