@@ -9,6 +9,7 @@ import { type FoilArea, foilPlace, foilPlacesScene, SIDES } from '../product/foi
 import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
 import type { Family, RouteStone } from './family';
+import { FOIL_FIELD_WORDS, foilList } from './placed-fields';
 import { foldedCardPicture } from './folded-card-picture';
 import { FoldedCardWish } from './folded-card-wish';
 
@@ -49,16 +50,7 @@ export const foldedCard: Family<'folded-card'> = {
       smallestDistanceMm: 'Smallest distance to an edge',
       ...ARTWORK_WORDS,
       grain: 'Grain',
-      foils: 'Foil areas',
-      'foils.name': 'Name of the foil area',
-      'foils.widthMm': 'Foil width',
-      'foils.heightMm': 'Foil height',
-      'foils.colour': 'Foil colour',
-      'foils.side': 'Side of the foil',
-      'foils.xMm': 'From left',
-      'foils.yMm': 'From top',
-      'foils.add': 'Add a foil area',
-      foilToPrintMm: 'Foil to print, asked',
+      ...FOIL_FIELD_WORDS,
       applied: 'Pieces put on by hand',
       'applied.name': 'Name of the piece',
       'applied.secondsEach': 'Seconds each',
@@ -93,23 +85,7 @@ export const foldedCard: Family<'folded-card'> = {
     },
     { key: 'front', kind: 'inks' },
     { key: 'back', kind: 'inks' },
-    {
-      key: 'foils',
-      kind: 'list',
-      list: {
-        of: [
-          { key: 'name', kind: 'text' },
-          { key: 'widthMm', kind: 'length', then: '×' },
-          { key: 'heightMm', kind: 'length' },
-          { key: 'colour', kind: 'text' },
-          { key: 'side', kind: 'choice', options: SIDES },
-          { key: 'xMm', kind: 'length', then: '·' },
-          { key: 'yMm', kind: 'length' },
-        ],
-        prefix: 'f',
-        fresh: (n) => ({ name: `foil ${n}`, widthMm: 40, heightMm: 30 }),
-      },
-    },
+    { key: 'foils', kind: 'list', list: foilList(40, 30) },
     {
       key: 'applied',
       kind: 'list',

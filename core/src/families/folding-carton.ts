@@ -13,6 +13,7 @@ import { foilPlace, foilPlacesScene, SIDES } from '../product/foil-area';
 import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
 import type { Family, RouteStone } from './family';
+import { FOIL_FIELD_WORDS, foilList, reliefList } from './placed-fields';
 import { foldingCartonPicture } from './folding-carton-picture';
 import { CARTON_COATS, FoldingCartonWish } from './folding-carton-wish';
 
@@ -117,16 +118,7 @@ export const foldingCarton: Family<'folding-carton'> = {
       'reliefs.xMm': 'Relief, from left',
       'reliefs.yMm': 'Relief, from top',
       'reliefs.add': 'Add a relief',
-      foils: 'Foil areas',
-      'foils.name': 'Name of the foil area',
-      'foils.widthMm': 'Foil width',
-      'foils.heightMm': 'Foil height',
-      'foils.colour': 'Foil colour',
-      'foils.side': 'Side of the foil',
-      'foils.xMm': 'From left',
-      'foils.yMm': 'From top',
-      'foils.add': 'Add a foil area',
-      foilToPrintMm: 'Foil to print, asked',
+      ...FOIL_FIELD_WORDS,
       food: 'Touches food',
       code: 'Code a reader looks at',
       perCase: 'Cartons a case',
@@ -152,38 +144,8 @@ export const foldingCarton: Family<'folding-carton'> = {
     { key: 'front', kind: 'inks' },
     { key: 'back', kind: 'inks' },
     { key: 'coat', kind: 'choice', options: () => CARTON_COATS.map((value) => ({ value, says: COAT_NAMES[value] || 'none' })) },
-    {
-      key: 'reliefs',
-      kind: 'list',
-      list: {
-        of: [
-          { key: 'name', kind: 'text' },
-          { key: 'widthMm', kind: 'length', then: '×' },
-          { key: 'heightMm', kind: 'length' },
-          { key: 'xMm', kind: 'length', then: '·' },
-          { key: 'yMm', kind: 'length' },
-        ],
-        prefix: 'r',
-        fresh: (n) => ({ name: `relief ${n}`, widthMm: 30, heightMm: 20 }),
-      },
-    },
-    {
-      key: 'foils',
-      kind: 'list',
-      list: {
-        of: [
-          { key: 'name', kind: 'text' },
-          { key: 'widthMm', kind: 'length', then: '×' },
-          { key: 'heightMm', kind: 'length' },
-          { key: 'colour', kind: 'text' },
-          { key: 'side', kind: 'choice', options: SIDES },
-          { key: 'xMm', kind: 'length', then: '·' },
-          { key: 'yMm', kind: 'length' },
-        ],
-        prefix: 'f',
-        fresh: (n) => ({ name: `foil ${n}`, widthMm: 30, heightMm: 20 }),
-      },
-    },
+    { key: 'reliefs', kind: 'list', list: reliefList(30, 20) },
+    { key: 'foils', kind: 'list', list: foilList(30, 20) },
     { key: 'food', kind: 'flag' },
     { key: 'code', kind: 'text', mayBeOff: true },
     { key: 'perCase', kind: 'count', mayBeOff: true },

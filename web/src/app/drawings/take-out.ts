@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, inject, Injector, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, Injector, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { type Scene, say, trueSizeSvg } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import { ApiCaller } from '../shared/api';
 import { keepFile } from '../shared/keep-file';
+import { TakenFile } from '../shared/taken-file';
 
 /** A drawing as a file at true size: SVG from here, PDF from the server. */
 @Component({
@@ -12,10 +13,10 @@ import { keepFile } from '../shared/keep-file';
   template: `<button type="button" matButton [attr.aria-label]="say('takeOut.asSvg', scene().title)" (click)="svg()">
       {{ say('takeOut.svg') }}
     </button>
-    <button type="button" matButton [attr.aria-label]="say('takeOut.asPdf', scene().title)" [disabled]="busy()" (click)="pdf()">
+    <button type="button" matButton [attr.aria-label]="say('takeOut.asPdf', scene().title)" [disabled]="file.busy()" (click)="pdf()">
       {{ say('takeOut.pdf') }}
     </button>
-    @if (failure(); as f) {
+    @if (file.failure(); as f) {
       <span class="fail" role="alert">{{ f.detail ?? f.title }}</span>
     }`,
   styles: `
@@ -30,27 +31,12 @@ export class TakeOut {
   protected readonly say = say;
   readonly scene = input.required<Scene>();
   private readonly injector = inject(Injector);
-  protected readonly busy = signal(false);
-  protected readonly failure = signal<Failure | null>(null);
+  protected readonly file = new TakenFile();
 
   protected svg(): void {
     keepFile(new Blob([trueSizeSvg(this.scene())], { type: 'image/svg+xml' }), this.scene().title, 'svg');
   }
   protected pdf(): void {
-    this.busy.set(true);
-    this.injector
-      .get(ApiCaller)
-      .file('out.drawing', { body: this.scene() })
-      .subscribe({
-        next: (file) => {
-          this.busy.set(false);
-          this.failure.set(null);
-          keepFile(file, this.scene().title, 'pdf');
-        },
-        error: (f: Failure) => {
-          this.busy.set(false);
-          this.failure.set(f);
-        },
-      });
+    this.file.take(this.injector.get(ApiCaller).file('out.drawing', { body: this.scene() }), this.scene().title, 'pdf');
   }
 }

@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, inject, Injector, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, Injector, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { dieLayers, dieLineScene, dieLinesSvg, say } from '@druckerei/core';
-import { ApiCaller, type Failure } from '../shared/api';
+import { ApiCaller } from '../shared/api';
 import { keepFile } from '../shared/keep-file';
+import { TakenFile } from '../shared/taken-file';
 import type { FoldablePart } from './foldable-parts';
 
 /** The die line of a blank for whoever makes the die: DXF and SVG by layers, PDF at true size. */
@@ -11,10 +12,10 @@ import type { FoldablePart } from './foldable-parts';
   imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<span class="soft">{{ say('dieFiles.dieLine') }}</span>
-    <button type="button" matButton [disabled]="busy()" (click)="dxf()">{{ say('dieFiles.dxf') }}</button>
+    <button type="button" matButton [disabled]="file.busy()" (click)="dxf()">{{ say('dieFiles.dxf') }}</button>
     <button type="button" matButton (click)="svg()">{{ say('takeOut.svg') }}</button>
-    <button type="button" matButton [disabled]="busy()" (click)="pdf()">{{ say('takeOut.pdf') }}</button>
-    @if (failure(); as f) {
+    <button type="button" matButton [disabled]="file.busy()" (click)="pdf()">{{ say('takeOut.pdf') }}</button>
+    @if (file.failure(); as f) {
       <span class="fail" role="alert">{{ f.detail ?? f.title }}</span>
     }`,
   styles: `
@@ -29,12 +30,15 @@ export class DieFiles {
   protected readonly say = say;
   readonly part = input.required<FoldablePart>();
   private readonly injector = inject(Injector);
-  protected readonly busy = signal(false);
-  protected readonly failure = signal<Failure | null>(null);
+  protected readonly file = new TakenFile();
 
   protected dxf(): void {
     const { name, die } = this.part();
-    this.fetch(this.injector.get(ApiCaller).file('dieLines.dxf', { body: { name: name.slice(0, 80), layers: dieLayers(die) } }), 'dxf');
+    this.file.take(
+      this.injector.get(ApiCaller).file('dieLines.dxf', { body: { name: name.slice(0, 80), layers: dieLayers(die) } }),
+      name,
+      'dxf',
+    );
   }
   protected svg(): void {
     const { name, die } = this.part();
@@ -42,20 +46,6 @@ export class DieFiles {
   }
   protected pdf(): void {
     const { name, die } = this.part();
-    this.fetch(this.injector.get(ApiCaller).file('out.drawing', { body: dieLineScene(name, die) }), 'pdf');
-  }
-  private fetch(file: ReturnType<ApiCaller['file']>, ending: string): void {
-    this.busy.set(true);
-    file.subscribe({
-      next: (got) => {
-        this.busy.set(false);
-        this.failure.set(null);
-        keepFile(got, this.part().name, ending);
-      },
-      error: (f: Failure) => {
-        this.busy.set(false);
-        this.failure.set(f);
-      },
-    });
+    this.file.take(this.injector.get(ApiCaller).file('out.drawing', { body: dieLineScene(name, die) }), name, 'pdf');
   }
 }
