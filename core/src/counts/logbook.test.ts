@@ -36,7 +36,6 @@ describe('the logbook', () => {
     expect(logged(rows, { machine: 'press3' })).toHaveLength(2);
     expect(logged(rows, { process: 'guillotine' })).toHaveLength(1);
     expect(logged(rows, { stock: 'cotton', customer: 'Bakery' })).toHaveLength(1);
-    expect(logged(rows, { since: 5_000 })).toEqual([rows[2]]);
   });
 
   it('shows losses in time beside what was planned, with the middle of the last ten and their middle half', () => {

@@ -43,8 +43,6 @@ export interface LogFilter {
   process?: string;
   stock?: string;
   customer?: string;
-  /** Epoch seconds. */
-  since?: number;
 }
 
 export const logged = (rows: readonly LogRow[], f: LogFilter): LogRow[] =>
@@ -53,8 +51,7 @@ export const logged = (rows: readonly LogRow[], f: LogFilter): LogRow[] =>
       (f.machine === undefined || r.machine === f.machine) &&
       (f.process === undefined || r.process === f.process) &&
       (f.stock === undefined || r.stocks.includes(f.stock)) &&
-      (f.customer === undefined || r.customer === f.customer) &&
-      (f.since === undefined || r.at >= f.since),
+      (f.customer === undefined || r.customer === f.customer),
   );
 
 /** One job in time: what was planned and what came; with the middle and the middle half of it and those just before it. */
