@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '../house';
-import { beginSetup, enterOrder, release, signIn, type } from '../sign-in';
+import { beginSetup, enterOrder, fill, newOrder, release, signIn, type } from '../sign-in';
 
 const found = async (axe: AxeBuilder): Promise<string[]> =>
   (await axe.analyze()).violations.map((v) => {
@@ -63,6 +63,21 @@ test('every screen is clean for axe, light and dark', async ({ page }) => {
   await clean(page);
   await page.goto('/orders/import');
   await page.getByRole('heading', { name: 'How a file looks' }).waitFor();
+  await clean(page);
+});
+
+test('a carton folded up, and a die file asked for, are clean for axe, light and dark', async ({ page }) => {
+  await signIn(page);
+  await newOrder(page, 'Folding carton');
+  await type(page, 'Product name', 'Axe carton');
+  await fill(page, 'Customer', `Axe ${Math.random()}`);
+  await page.getByRole('button', { name: 'Enter order' }).click();
+  await page.getByRole('tab', { name: 'Fold-up' }).click();
+  await page.getByText('Every panel meets where it should.').waitFor();
+  await clean(page);
+  await page.getByRole('button', { name: 'Die line from a file …' }).click();
+  await clean(page);
+  await page.getByRole('button', { name: /^Die-cut,/ }).click();
   await clean(page);
 });
 
