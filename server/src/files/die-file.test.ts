@@ -94,6 +94,7 @@ it.each([
   ['another XML', '<html><p>no die</p></html>'],
   ['no line', '<svg xmlns="http://www.w3.org/2000/svg"/>'],
   ['a path that is none', '<svg><path d="M 0 0 L x y"/></svg>'],
+  ['a transformation without end', `<svg><g transform="${'a'.repeat(1_000_000)}"><line x2="5"/></g></svg>`],
   ['forty thousand points', `<svg><polyline points="${'1,2 '.repeat(40_001)}"/></svg>`],
 ])('refuses %s by its reason', (_name, text) => {
   expect(() => readDieFile(bytes(text))).toThrow();

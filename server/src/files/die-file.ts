@@ -9,7 +9,7 @@ import DxfParser, {
 import type { DieFileRead } from '@druckerei/contract';
 import type { Point } from '@druckerei/core';
 import { invalid } from '../errors';
-import { named } from './named-layers';
+import { NamedLayers } from './named-layers';
 import { svgLines } from './svg-lines';
 
 /** More points than this is no die. */
@@ -37,15 +37,15 @@ function dxfLines(text: string): DieFileRead {
   } catch (error) {
     throw invalid([{ path: '', says: `is neither DXF nor SVG: ${error instanceof Error ? error.message : 'it cannot be read'}` }]);
   }
-  const layers = new Map<string, Point[][]>();
+  const layers = new NamedLayers();
   const unread: Record<string, number> = {};
   for (const entity of dxf?.entities ?? []) {
     const path = pathOf(entity);
     if (path === null) unread[entity.type] = (unread[entity.type] ?? 0) + 1;
-    else layers.set(entity.layer, [...(layers.get(entity.layer) ?? []), path]);
+    else layers.add(entity.layer, path);
   }
   const unit = dxf?.header['$INSUNITS'];
-  return { format: 'dxf', unitMm: typeof unit === 'number' ? (UNIT_MM[unit] ?? null) : null, layers: named(layers), unread };
+  return { format: 'dxf', unitMm: typeof unit === 'number' ? (UNIT_MM[unit] ?? null) : null, layers: layers.all(), unread };
 }
 
 const isFinitePath = (path: readonly Point[]): boolean =>

@@ -3,10 +3,12 @@ import type { DieFileRead } from '@druckerei/contract';
 import type { Point, XmlElement } from '@druckerei/core';
 import { invalid } from '../errors';
 import { readXml } from '../out/job-xml';
-import { named } from './named-layers';
+import { NamedLayers } from './named-layers';
 
 /** Millimetres of the units of the format; a pixel is a ninety-sixth of an inch (CSS Values and Units, level 3). */
 const UNIT_MM: Readonly<Record<string, number>> = { mm: 1, cm: 10, in: 25.4, pt: 25.4 / 72, pc: 25.4 / 6, px: 25.4 / 96 };
+/** Signs of a transformation. */
+const MOST_TRANSFORM = 1_000;
 /** Stretches a curve is cut into. */
 const CURVE_STEPS = 16;
 
@@ -27,7 +29,7 @@ const moved = ([a, b, c, d, e, f]: Matrix, [x, y]: Point): Point => [a * x + c *
 export function svgLines(bytes: Uint8Array): DieFileRead {
   const root = readXml(bytes);
   if (root.name !== 'svg') throw invalid([{ path: '', says: 'is XML, but no SVG' }]);
-  const layers = new Map<string, Point[][]>();
+  const layers = new NamedLayers();
   const unread: Record<string, number> = {};
   const walk = (element: XmlElement, matrix: Matrix, layer: string): void => {
     const here = times(matrix, transformOf(element.attributes['transform']));
@@ -39,14 +41,13 @@ export function svgLines(bytes: Uint8Array): DieFileRead {
       const key = [own, ofClass, stroke].find(Boolean) ?? 'lines';
       for (const path of shape(element.attributes)) {
         const points = path.map((p) => moved(here, p)).map(([x, y]): Point => [x, -y]);
-        if (points.length > 1 && points.flat().every((v) => Number.isFinite(v) && Math.abs(v) < 1e5))
-          layers.set(key, [...(layers.get(key) ?? []), points]);
+        if (points.length > 1 && points.flat().every((v) => Number.isFinite(v) && Math.abs(v) < 1e5)) layers.add(key, points);
       }
     } else if (UNREAD.has(element.name)) unread[element.name] = (unread[element.name] ?? 0) + 1;
     if (!NOT_DRAWN.has(element.name)) for (const child of element.children) walk(child, here, own);
   };
   walk(root, STILL, '');
-  return { format: 'svg', unitMm: unitOf(root.attributes), layers: named(layers), unread };
+  return { format: 'svg', unitMm: unitOf(root.attributes), layers: layers.all(), unread };
 }
 /** What shows lines and is not read; what shows none. */
 const UNREAD = new Set(['text', 'image', 'use', 'ellipse', 'foreignObject', 'script']);
@@ -66,6 +67,8 @@ function unitOf(a: Record<string, string>): number | null {
 
 /** A transformation as the format writes it; what is none changes nothing. */
 function transformOf(text = ''): Matrix {
+  // Longer than any that was written by hand or program: it would only take time.
+  if (text.length > MOST_TRANSFORM) throw invalid([{ path: '', says: 'holds a transformation that is too long' }]);
   let matrix = STILL;
   for (const [, name = '', inside = ''] of text.matchAll(/([a-zA-Z]+)\s*\(([^)]*)\)/g)) {
     const v = inside
