@@ -192,7 +192,7 @@ describe('the plan', () => {
   const made = planned(JobSpecSchema.parse(cartonSpec()), LINDMOOR, SHELF);
   const value = (id: string): number => made.plan.figures[`carton.blank.${id}`]?.value ?? NaN;
   it('has the panels, the sheet and the nest as worked by hand', () => {
-    expect(['front', 'firstSide', 'backPanel', 'lastSide', 'bodyHeight', 'lid'].map(value)).toEqual([
+    expect(['frontPanel', 'firstSide', 'backPanel', 'lastSide', 'bodyHeight', 'lidPanel'].map(value)).toEqual([
       72.44, 48.44, 72.44, 47.94, 126.44, 47.5,
     ]);
     expect([value('usableWidth'), value('usableDepth')]).toEqual([1_048, 642]);

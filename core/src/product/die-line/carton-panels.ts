@@ -17,7 +17,7 @@ export const PANEL: Formula<'insideMm' | 'firstMm' | 'secondMm' | 'playMm'> = {
 /** A panel of a carton, whose figure stands under its part. */
 export interface CartonPanel {
   /** Word of the catalogue. */
-  name: 'front' | 'firstSide' | 'backPanel' | 'lastSide' | 'bodyHeight' | 'lid' | 'base' | 'endWall' | 'longWall';
+  name: 'frontPanel' | 'firstSide' | 'backPanel' | 'lastSide' | 'bodyHeight' | 'lidPanel' | 'basePanel' | 'endWall' | 'longWall';
   figure: Id<'figure'>;
 }
 
@@ -36,16 +36,16 @@ export function panelFigures(part: Id<'part'>, ask: CartonAsk, ledger: Ledger): 
   };
   if (ask.style === 'tray')
     return [
-      panel('base', inside('lengthMm'), half, half),
+      panel('basePanel', inside('lengthMm'), half, half),
       panel('endWall', inside('heightMm'), half, none),
       panel('longWall', inside('widthMm'), less, less),
     ];
   const body = [
-    panel('front', inside('lengthMm'), half, half),
+    panel('frontPanel', inside('lengthMm'), half, half),
     panel('firstSide', inside('widthMm'), half, half),
     panel('backPanel', inside('lengthMm'), half, half),
     panel('lastSide', inside('widthMm'), half, half, play),
     panel('bodyHeight', inside('heightMm'), half, half),
   ];
-  return ask.style === 'sleeve' ? body : [...body, panel('lid', inside('widthMm'), half, less, play)];
+  return ask.style === 'sleeve' ? body : [...body, panel('lidPanel', inside('widthMm'), half, less, play)];
 }
