@@ -30,7 +30,11 @@ export function readDieFile(bytes: Uint8Array): DieFileRead {
 /** Millimetres of a unit by its number in the header of the format; what stands for none is asked. */
 const UNIT_MM: Readonly<Record<number, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1_000 };
 
+/** A section without its name: the library would complain of each in the log, line by line. */
+const NAMELESS_SECTION = /^[ \t]*0[ \t]*\r?\nSECTION\r?\n(?![ \t]*2[ \t]*\r?\n)/m;
+
 function dxfLines(text: string): DieFileRead {
+  if (NAMELESS_SECTION.test(text)) throw invalid([{ path: '', says: 'is no DXF: a section has no name' }]);
   let dxf: ReturnType<DxfParser['parseSync']>;
   try {
     dxf = new DxfParser().parseSync(text);
