@@ -1,10 +1,9 @@
 import type { Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
-import type { Plant } from '../plant/plant';
 import { type Artwork, artworkOf } from '../product/artwork';
 import { cartonDieLine } from '../product/die-line/carton';
 import { CARTON_STYLES, type CartonAsk } from '../product/die-line/carton-ask';
-import { type CartonPanel, panelFigures } from '../product/die-line/carton-panels';
+import { panelFigures } from '../product/die-line/carton-panels';
 import type { DieLine } from '../product/die-line/die-line';
 import { dieLineScene } from '../product/die-line/die-line-scene';
 import { gluingOf, gluingOfLine } from '../product/die-line/gluing';
@@ -12,6 +11,7 @@ import { pathBox } from '../product/die-line/points';
 import { foilPlace, foilPlacesScene, SIDES } from '../product/foil-area';
 import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
+import { boardsOf, caliperMmOf } from './boards';
 import type { Family, RouteStone } from './family';
 import { FOIL_FIELD_WORDS, foilList, reliefList } from './placed-fields';
 import { foldingCartonPicture } from './folding-carton-picture';
@@ -19,8 +19,8 @@ import { CARTON_COATS, FoldingCartonWish } from './folding-carton-wish';
 
 declare module '../product/part' {
   interface Traits {
-    /** A carton as it was asked, and its panels. */
-    carton: { ask: CartonAsk; panels: CartonPanel[] };
+    /** A carton as it was asked. */
+    carton: CartonAsk;
   }
 }
 
@@ -33,22 +33,6 @@ const COAT_NAMES: Readonly<Record<(typeof CARTON_COATS)[number], string>> = {
 
 /** Sizes nobody typed. */
 const USUAL = { style: 'reverse', lengthMm: 72, widthMm: 48, heightMm: 126 } as const;
-
-/** Board starts about here: thinner, a carton does not stand. Common practice, no source. */
-const LEAST_BOARD_UM = 250;
-/** Thicker, and it is laminated, or no board at all: the metal of dies. */
-const MOST_BOARD_UM = 1_200;
-/** Grades a carton may be made of; the usual one of the works first, where it is board. */
-const boardsOf = ({ stocks, usualGrade }: Plant): string[] => {
-  const boards = Object.values(stocks)
-    .filter((s) => s.form === 'sheet' && s.caliperUm >= LEAST_BOARD_UM && s.caliperUm <= MOST_BOARD_UM)
-    .map((s) => s.grade);
-  return [...new Set([...(boards.includes(usualGrade) ? [usualGrade] : []), ...boards.sort()])];
-};
-
-/** Thickness of the board: that of the first stock of its grade. */
-const caliperMmOf = (grade: string, plant: Plant): number =>
-  (Object.values(plant.stocks).find((s) => s.form === 'sheet' && s.grade === grade)?.caliperUm ?? 400) / 1000;
 
 const askOf = (wish: FoldingCartonWish, caliperMm: number): CartonAsk => ({
   style: wish.style ?? USUAL.style,
@@ -212,7 +196,7 @@ export const foldingCarton: Family<'folding-carton'> = {
       ...(foils.length + reliefs.length > 0 && { oneSided: true as const }),
       traits: {
         blank: { die },
-        ...(!line && { carton: { ask, panels: panelFigures(id, ask, ledger) } }),
+        ...(!line && { carton: ask, panels: panelFigures(id, ask, ledger) }),
         dieName: line?.name ?? `${STYLE_SAYS[ask.style]} ${ask.lengthMm} × ${ask.widthMm} × ${ask.heightMm}`,
         conditioned: true,
         glued: gluing,

@@ -2,6 +2,7 @@ import type * as z from 'zod';
 import type { FamilyId } from '../product/job-spec';
 import type { Family } from './family';
 import { foilDie } from './foil-die';
+import { discSleeve } from './disc-sleeve';
 import { foldedCard } from './folded-card';
 import { foldingCarton } from './folding-carton';
 import { labelSheet } from './label-sheet';
@@ -11,13 +12,13 @@ export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = {
   'folded-card': foldedCard,
   'label-sheet': labelSheet,
   'folding-carton': foldingCarton,
+  'disc-sleeve': discSleeve,
   'foil-die': foilDie,
 };
 
 /** What a works of this trade makes and no family plans yet; a line that comes takes its own out. Their words are the labels `line.…`. */
 export const NOT_MADE_YET: readonly string[] = [
   'booklet',
-  'discSleeve',
   'paperback',
   'hardcover',
   'onDemand',

@@ -2,8 +2,6 @@ import type { Formula } from '../quantity/figure';
 import { requireAboveZero } from '../quantity/errors';
 import { floorTolerant } from '../quantity/round-tolerant';
 
-/** Board that was folded flat springs open: so many times its two thicknesses stand a glued piece in its case. Common practice, no source: 1.3 to 1.6. */
-const SPRINGS = 1.5;
 /** A person takes them out by fifties: a case holds whole ones. */
 const BY = 50;
 
@@ -14,6 +12,9 @@ export const STANDING_MM: Formula<'caliperUm' | 'springs'> = {
   source: 'two thicknesses × 1.3 to 1.6; common practice, no source',
   of: ({ caliperUm, springs }) => (2 * caliperUm * springs) / 1000,
 };
+/** The same of a caliper in mm. @example standingMm({ caliperMm: 0.44, springs: 1.5 }) // 1.32 */
+export const standingMm = ({ caliperMm, springs }: { caliperMm: number; springs: number }): number =>
+  STANDING_MM.of({ caliperUm: 1000 * caliperMm, springs });
 /** Pieces in a case, standing in tiers: as set, else by room and by mass, in whole fifties where there are so many; one at least. */
 export const PER_CASE: Formula<'set' | 'aTier' | 'tiers' | 'limitKg' | 'emptyKg' | 'pieceKg'> = {
   id: 'finishing.perCase',
@@ -41,27 +42,24 @@ export interface EdgeTiers {
 /**
  * Glued pieces on edge in a case: in rows beside one another and tiers one above the other, whichever way up more go in.
  *
- * Formula: thickness 2t × 1.5; a tier ⌊length / thickness⌋; tiers ⌊width / across⌋ × ⌊height / upright⌋; packed by whole fifties, where there are that many.
- * Source: geometry; the spring is common practice, no source.
+ * Formula: a tier ⌊length / thickness⌋; tiers ⌊width / across⌋ × ⌊height / upright⌋; packed by whole fifties, where there are that many.
+ * Source: geometry.
  * @throws OutOfRange a size not above 0
- * @example edgeTiers({ caseMm: [392, 262, 252], caliperMm: 0.44, pieceMm: [120.88, 252.32] }).packed // 550
+ * @example edgeTiers({ caseMm: [392, 262, 252], thickMm: 1.32, pieceMm: [120.88, 252.32] }).packed // 550
  */
 export function edgeTiers({
   caseMm,
-  caliperMm,
+  thickMm,
   pieceMm,
-  springs = SPRINGS,
 }: {
   /** Inside: along the row of pieces, across it, upwards. */
   caseMm: readonly [number, number, number];
-  caliperMm: number;
+  thickMm: number;
   /** The flat piece, either side of which may stand upright. */
   pieceMm: readonly [number, number];
-  springs?: number;
 }): EdgeTiers {
-  requireAboveZero('caliperMm', caliperMm);
+  requireAboveZero('thickMm', thickMm);
   requireAboveZero('pieceMm', Math.min(...pieceMm));
-  const thickMm = STANDING_MM.of({ caliperUm: 1000 * caliperMm, springs });
   const aTier = floorTolerant(caseMm[0] / thickMm);
   const [a, b] = pieceMm;
   const standing = (across: number, upright: number): number => floorTolerant(caseMm[1] / across) * floorTolerant(caseMm[2] / upright);

@@ -25,11 +25,15 @@ export interface Flow {
   supply?: Supply;
 }
 
-/** What one cycle takes or gives of a flow. `spoilPpm`: supplied pieces spoilt while they are put on. `share`: two machines make one flow. */
+/**
+ * What one cycle takes or gives of a flow. `spoilPpm`: supplied pieces spoilt while they are put on. `comesBack`: out of a spoilt cycle it is taken and put in
+ * again. `share`: two machines make one flow.
+ */
 export interface Port {
   flow: Id<'flow'>;
   per: number;
   spoilPpm?: number;
+  comesBack?: true;
   share?: number;
 }
 
@@ -56,6 +60,8 @@ export interface Step {
   takes: Port[];
   gives: Port[];
   loss: Loss;
+  /** Good cycles it makes though fewer would do: somebody, or the forms of a gang, set them. */
+  least?: number;
   /** True: a cycle always takes its full complement (a sheet is cut whole). False: the last one may be part-filled (band, carton, pallet). */
   whole: boolean;
   machine: Id<'machine'>;

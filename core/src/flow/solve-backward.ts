@@ -118,12 +118,13 @@ function countStep(
     per: plain(per, '1', at('gives')),
   });
   const [only, ...more] = step.gives;
-  if (only && more.length === 0) ledger.figure(at('need'), CYCLES, cyclesFor(only));
+  if (only && more.length === 0 && step.least === undefined) ledger.figure(at('need'), CYCLES, cyclesFor(only));
   else {
     const needs = step.gives.map((port): [string, Term] => {
       ledger.figure(at(`cycles.${port.flow}`), CYCLES, cyclesFor(port));
       return [port.flow, fig(at(`cycles.${port.flow}`))];
     });
+    if (step.least !== undefined) needs.push(['forms', plain(step.least, 'cycle', idOf(id, 'forms'))]);
     ledger.figure(at('need'), NEED, Object.fromEntries(needs));
   }
   const need = fig(at('need'));
@@ -167,7 +168,7 @@ function takenFigure(
   ledger: Ledger,
 ): Id<'figure'> {
   const taken = `${id}.taken.${port.flow}`;
-  const { run, good } = { run: fig(idOf(id, 'run')), good: fig(idOf(id, 'good')) };
+  const { run, good } = { run: fig(idOf(id, port.comesBack ? 'need' : 'run')), good: fig(idOf(id, 'good')) };
   const unit = net.flows[port.flow]?.unit ?? 'piece';
   const per = plain(takesOf(step, port, net.flows), '1', idOf(id, 'takes'));
   const spoilPpm = plain(port.spoilPpm ?? 0, 'ppm', idOf(id, 'spoil'));

@@ -125,6 +125,8 @@ export function solveForward(
     const terms: Record<string, Term> = { counted: log(mine.run, `log:${id}`), done: plain(mine.done ? 1 : 0, '1', `log:${id}`) };
     step.takes.forEach((port, i) => {
       const { flow, spoilPpm = 0 } = port;
+      // What comes back out of spoilt cycles lasts as long as good ones are wanted.
+      if (port.comesBack) return;
       const per = takesOf(step, port, net.flows);
       ledger.figure(at(`reach.${i}`), REACH, {
         pieces: piecesOf(flow),

@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import { idOf } from '../quantity/id-of';
 import type { Layout } from './layout';
 import type { WorkStyleId } from './work-style';
 
@@ -23,9 +24,17 @@ export interface Form {
   prints: Prints;
   /** So many equal forms that are planned once and counted each: twelve sections of one book. */
   alike: number;
+  /** The part or gang it was laid for: what is chosen of stock and work style stands under it. */
+  slot: Id<'form'>;
+  /** One of several that carry copies of the same orders, each in numbers of its own: a copy comes from any of them. Absent: a copy takes one of each form of its part. */
+  oneOf?: true;
   /** Names the question a search for its layout would answer; '' where none is asked. */
   question: string;
 }
+
+/** The figure of how many copies of a part lie on a form. */
+export const copiesOnForm = ({ id, parts, oneOf }: Pick<Form, 'id' | 'parts' | 'oneOf'>, part: Id<'part'>): Id<'figure'> =>
+  idOf(oneOf ? idOf(id, part) : parts.length > 1 ? part : id, 'copiesUp');
 
 /**
  * Inks of several parts on one form: each once a side, in the order in which the parts bring them.
@@ -56,5 +65,6 @@ export const formOf = (
   stock,
   prints: printsOf(parts.map((p) => p.colours)),
   alike: 1,
+  slot: id,
   question: '',
 });

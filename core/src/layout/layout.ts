@@ -23,6 +23,8 @@ export interface Layout {
   cuts?: CutTree;
   cutsBox?: { x: number; y: number; w: number; h: number };
   gripperMm: number;
+  /** Orders of a gang, as they are lettered on whatever form they lie. */
+  orders?: readonly Id<'part'>[];
   proved?: boolean;
   /** A form on a web: width of the web × one turn of the cylinder. */
   web?: WebForm;

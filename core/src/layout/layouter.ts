@@ -1,7 +1,7 @@
 import type { Id } from '../quantity/figure';
 import type { Ledger } from '../quantity/ledger';
 import type { Machine, Plant, Shelf, Stock } from '../plant/plant';
-import type { Chosen, ChosenCells, Settings } from '../product/job-spec';
+import type { Chosen, ChosenCells, GangForm, Settings } from '../product/job-spec';
 import type { Part } from '../product/part';
 import type { Form } from './form';
 import type { NestAsk } from './nest-ask';
@@ -27,9 +27,9 @@ export interface LayoutContext {
   style: WorkStyleId;
   stones: readonly AskingStone[];
   chosen: Chosen<ChosenCells> | null;
-  /** Good copies wanted of each part, and how many of it somebody set on a form: what a gang is laid out by. */
+  /** Good copies wanted of each part, and how many of it somebody set on which form: what a gang is laid out by. */
   wanted: Readonly<Record<Id<'part'>, number>>;
-  copies: Readonly<Record<Id<'part'>, number>>;
+  gangForms: readonly GangForm[];
   plant: Plant;
   shelf: Shelf;
   ledger: Ledger;

@@ -8,6 +8,7 @@ import { pathBox, type Point, turnedAtOrigin } from '../product/die-line/points'
 import type { Part } from '../product/part';
 import { blankNest, type BlankNest, latticeNest } from './blank-nest';
 import { formOf } from './form';
+import { formFound, formsAsSet, gangForm } from './forms-of-gang';
 import { gangForms } from './gang-forms';
 import { type Cell, copiesUp, type Layout } from './layout';
 import type { Laid, Layouter, LayoutContext, LayoutTrouble } from './layouter';
@@ -15,7 +16,7 @@ import type { NestAsk } from './nest-ask';
 import { outlineFault } from './outline-faults';
 import type { UsableSheet } from './sheet-layout';
 import { usableOfForm } from './usable-of-form';
-import { BLANKS_BOUND, BLANKS_UP, BLANKS_USE, GANG_COPIES, GREATEST, PITCH, WITH_BLEED } from './usable-sheet';
+import { BLANKS_BOUND, BLANKS_UP, BLANKS_USE, GREATEST, PITCH, WITH_BLEED } from './usable-sheet';
 
 /** Blanks of any outline on a press sheet, for a die: the chosen nest, else the better of a lattice and of rows turned end for end in turn. */
 export const outlineLayouter: Layouter = {
@@ -40,31 +41,29 @@ export const outlineLayouter: Layouter = {
   },
 };
 
-/** Orders with one outline on one die: each has so many of its places, as typed, else as the fewest sheets want it. Copies of an order lie in one lane, behind one another. */
+/** Orders with one outline on one die: forms as they were set, else one on which each has as many places as the fewest sheets want. Copies of an order lie in one lane, behind one another. */
 function gangOf(part: Part, ask: NestAsk, cx: LayoutContext): Laid {
-  const { id, parts, ledger } = cx;
   const nest = nestedLayout(part, ask);
   const lanes = nest ? singlePlaces(nest).sort((a, b) => a.x - b.x || a.y - b.y) : [];
-  const typed = parts.every((p) => (cx.copies[p.id] ?? 0) > 0) ? cx.copies : null;
-  const found = fewestSheets(parts, cx.wanted, lanes.length);
-  const copies = typed && sumOf(parts, typed) <= lanes.length ? typed : found;
-  let next = 0;
-  const cells = parts.flatMap((p) =>
-    Array.from({ length: copies?.[p.id] ?? 0 }, (): Cell => ({ ...(lanes[next++] as Cell), part: p.id, item: p.item })),
-  );
-  const layout = nest && copies ? { ...nest, cells } : null;
-  nestFigures(part, ask, layout, cx);
-  const count = (of?: Id<'part'>): Record<'places', Term> => ({
-    places: { value: layout ? copiesUp(layout, of) : 0, unit: 'copy', from: 'family', at: 'gang' },
+  const set = formsAsSet(cx);
+  const fits = set?.every((f) => sumOf(f.parts, f.copies ?? {}) <= lanes.length) ?? false;
+  const found = fewestSheets(cx.parts, cx.wanted, lanes.length);
+  for (const p of cx.parts) if (p !== part) pieceFigures(p, cx);
+  cx.ledger.figure(idOf(cx.id, 'places'), BLANKS_UP, { places: { value: lanes.length, unit: 'copy', from: 'family', at: 'nest' } });
+  const forms = (set && fits ? set : [formFound(cx)]).map((form) => {
+    const copies = form.copies ?? found;
+    let next = 0;
+    const cells = form.parts.flatMap((p) =>
+      Array.from({ length: copies?.[p.id] ?? 0 }, (): Cell => ({ ...(lanes[next++] as Cell), part: p.id, item: p.item })),
+    );
+    const layout = nest && copies ? { ...nest, cells } : null;
+    const own = { ...cx, id: form.id };
+    if (own.id !== cx.id) formFigures(own);
+    nestFigures(part, ask, layout, own);
+    return gangForm(form, layout, cx);
   });
-  for (const p of parts) {
-    ledger.figure(idOf(p.id, 'copiesUp'), GANG_COPIES, count(p.id));
-    if (p !== part) pieceFigures(p, cx);
-  }
-  return {
-    forms: [formOf({ ...cx, stock: cx.stockId }, 'sheet', layout)],
-    ...(layout ? typed && copies !== typed && { trouble: 'copies' as const } : { trouble: 'noRoom' as const }),
-  };
+  if (forms.some((f) => f.layout === null)) return { forms, trouble: 'noRoom' };
+  return { forms, ...(set && !fits && { trouble: 'copies' as const }) };
 }
 const sumOf = (parts: readonly Part[], copies: Readonly<Record<Id<'part'>, number>>): number =>
   parts.reduce((sum, p) => sum + (copies[p.id] ?? 0), 0);
@@ -86,6 +85,12 @@ function turnsOf(part: Part, { stock }: LayoutContext): (0 | 90)[] {
   if (part.grainAlong === null) return [0, 90];
   const sheetGrain = stock.grain === 'short' ? 'height' : 'width';
   return [part.grainAlong === sheetGrain ? 0 : 90];
+}
+
+/** What the sheet of a form leaves to use, under the form's own name. */
+function formFigures(cx: LayoutContext): void {
+  usableOfForm(cx);
+  gapOf(cx);
 }
 
 /** Between blanks: the greatest asked by whatever takes the waste out. */

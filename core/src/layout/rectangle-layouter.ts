@@ -1,9 +1,9 @@
-import type { Id, Term } from '../quantity/figure';
 import { hashOf } from '../quantity/hash';
 import { idOf } from '../quantity/id-of';
 import { typed } from '../quantity/ledger';
 import type { Part } from '../product/part';
 import { formOf } from './form';
+import { type FormAsked, formFound, formsAsSet, gangForm } from './forms-of-gang';
 import { type GangPiece, gangRows } from './gang-rows';
 import { copiesUp, type Layout } from './layout';
 import { layoutFault } from './layout-faults';
@@ -76,26 +76,29 @@ function chosenLayout(
   return fault === null ? { layout } : { layout: null, trouble: fault };
 }
 
-/** Parts of several orders on one sheet, each in rows of its own; as many of each as was typed, else as the quantities ask. */
+/** Parts of several orders on common forms, each in rows of its own; as many of each as was set, else on one form as the quantities ask. */
 function gangOf(cx: LayoutContext, sheet: UsableSheet): Laid {
-  const { id, parts, ledger } = cx;
-  const pieces = parts.map((part): GangPiece => ({
+  const piece = (part: Part): GangPiece => ({
     part: part.id,
     item: part.item,
     trimMm: [part.widthMm, part.heightMm],
     bleedMm: part.bleedMm,
     turn: part.grainAlong === null ? 'free' : (part.grainAlong === 'width' ? 'x' : 'y') === sheetGrain(cx) ? 'never' : 'always',
     wanted: cx.wanted[part.id] ?? 1,
-  }));
-  const asked: Readonly<Record<Id<'part'>, number>> | null = parts.every((p) => (cx.copies[p.id] ?? 0) > 0) ? cx.copies : null;
-  const rows = gangRows(pieces, sheet.usable, asked) ?? gangRows(pieces, sheet.usable, null);
-  const layout: Layout | null = rows && { sheetMm: sheet.sheetMm, gripperMm: sheet.gripperMm, cells: rows.cells };
-  const copies = (part?: Id<'part'>): Record<'places', Term> => ({
-    places: { value: layout ? copiesUp(layout, part) : 0, unit: 'copy', from: 'family', at: 'gang' },
   });
-  for (const part of parts) ledger.figure(idOf(part.id, 'copiesUp'), GANG_COPIES, copies(part.id));
-  ledger.figure(idOf(id, 'copiesUp'), GANG_COPIES, copies());
-  const form = formOf({ ...cx, stock: cx.stockId }, 'sheet', layout);
-  if (!rows) return { forms: [form], trouble: 'noRoom' };
-  return { forms: [form], ...(asked && !rows.asAsked && { trouble: 'copies' as const }) };
+  const rowsOf = (form: FormAsked): ReturnType<typeof gangRows> => gangRows(form.parts.map(piece), sheet.usable, form.copies);
+  const set = formsAsSet(cx)?.map((form) => ({ form, rows: rowsOf(form) })) ?? null;
+  const fits = set?.every(({ rows }) => rows?.asAsked === true) ?? false;
+  const found = formFound(cx);
+  const laid = set && fits ? set : [{ form: found, rows: rowsOf(found) }];
+  const forms = laid.map(({ form, rows }) => {
+    const layout: Layout | null = rows && { sheetMm: sheet.sheetMm, gripperMm: sheet.gripperMm, cells: rows.cells };
+    if (form.id !== cx.id) usableOfForm({ ...cx, id: form.id });
+    cx.ledger.figure(idOf(form.id, 'copiesUp'), GANG_COPIES, {
+      places: { value: layout ? copiesUp(layout) : 0, unit: 'copy', from: 'family', at: 'gang' },
+    });
+    return gangForm(form, layout, cx);
+  });
+  if (forms.some((f) => f.layout === null)) return { forms, trouble: 'noRoom' };
+  return { forms, ...(set && !fits && { trouble: 'copies' as const }) };
 }

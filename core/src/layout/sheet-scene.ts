@@ -13,10 +13,9 @@ const MOST_DRAWN = 400;
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 /**
  * Orders of a gang are lettered on drawing and paper, as they stand in the gang; a gang holds at most 26.
- * @example letterOf('b', [{ id: 'a' }, { id: 'b' }]) // 'B'
+ * @example letterOf('b', { orders: ['a', 'b'] }) // 'B'
  */
-export const letterOf = (part: Id<'part'>, parts: readonly Pick<Part, 'id'>[]): string =>
-  LETTERS.charAt(parts.findIndex((p) => p.id === part));
+export const letterOf = (part: Id<'part'>, { orders = [] }: Pick<Layout, 'orders'>): string => LETTERS.charAt(orders.indexOf(part));
 const copiesSay = (layout: Layout, parts: readonly Part[]): string =>
   parts.map((p) => `${copiesUp(layout, p.id)} copies of ${p.widthMm} by ${p.heightMm}`).join(', ');
 
@@ -97,7 +96,7 @@ export function sheetScene(layout: Layout | null, parts: readonly Part[], stock:
           role: 'label',
           x: p.x + p.w / 2 - (foldsOf(part) % 2 === 1 && !p.turned ? text : 0),
           y: y + p.h / 2 + text / 3 - (foldsOf(part) % 2 === 1 && p.turned ? text : 0),
-          text: parts.length > 1 ? letterOf(part.id, parts) : String(i + 1),
+          text: layout.orders ? letterOf(part.id, layout) : String(i + 1),
           sizeMm: text,
           anchor: 'middle',
         });
@@ -157,4 +156,30 @@ function grainArrow(w: number, text: number, stock: Stock | null): Shape[] {
     { kind: 'text', role: 'label', x: up ? w - size * 1.4 : x + size * 3, y: y + size * 0.15, text: 'grain', sizeMm: text, anchor: 'end' },
     line,
   ];
+}
+
+/** An area on a blank: its upper left corner from that of the blank as it is seen, and its size, mm. */
+interface OnBlank {
+  name: string;
+  xMm: number;
+  yMm: number;
+  widthMm: number;
+  heightMm: number;
+}
+
+/** Areas of blanks where they lie on the sheet, turned with every copy. */
+export function onEveryCopy(layout: Layout, areasOf: (part: Id<'part'>) => readonly OnBlank[]): Shape[] {
+  const depth = layout.sheetMm[1];
+  return copyPlaces(layout).flatMap((p) =>
+    areasOf(p.part).map(({ xMm, yMm, widthMm, heightMm, name }): Shape => {
+      const [w, h] = p.turned ? [heightMm, widthMm] : [widthMm, heightMm];
+      const [fromLeft, fromTop] = {
+        0: [xMm, yMm],
+        90: [yMm, p.h - xMm - h],
+        180: [p.w - xMm - w, p.h - yMm - h],
+        270: [p.w - yMm - w, xMm],
+      }[p.turn] as [number, number];
+      return { kind: 'rect', role: 'strike', x: p.x + fromLeft, y: depth - p.y - p.h + fromTop, w, h, ref: name };
+    }),
+  );
 }

@@ -30,7 +30,7 @@ function teas(quantities: Record<string, number>, copies?: Record<string, number
       gangs: {
         g: {
           parts: ids.map((id) => `${id}.blank`),
-          ...(copies && { copies: Object.fromEntries(ids.map((id) => [`${id}.blank`, copies[id] as number])) }),
+          ...(copies && { forms: [{ copies: Object.fromEntries(ids.map((id) => [`${id}.blank`, copies[id] as number])) }] }),
         },
       },
     },

@@ -42,7 +42,7 @@ function gang(orders: Record<string, { quantity: number; wish?: Wish }>, copies?
       gangs: {
         g: {
           parts: Object.keys(orders).map((id) => `${id}.card`),
-          ...(copies && { copies: Object.fromEntries(Object.entries(copies).map(([id, n]) => [`${id}.card`, n])) }),
+          ...(copies && { forms: [{ copies: Object.fromEntries(Object.entries(copies).map(([id, n]) => [`${id}.card`, n])) }] }),
         },
       },
     },

@@ -6,7 +6,7 @@ import { planned } from './plan';
 import { ticketPages } from './readings/ticket';
 import { searchLayout } from './what-if/search-layout';
 import type { JobSpec } from '../product/job-spec';
-import { edgeTiers } from '../finishing/edge-tiers';
+import { edgeTiers, standingMm } from '../finishing/edge-tiers';
 import { BEAD_MM, GLUE_KG, GLUER_GROSS, GLUER_NET } from '../finishing/folder-gluer';
 import { leastRun } from '../flow/counts';
 import { channelMm, creaseRuleHeightMm, dieForceKn, newDieFrom, nicksOf } from '../form/cutting-die';
@@ -173,7 +173,11 @@ describe('gluing and packing', () => {
     expect(rate(40)).toBe(40_000);
   });
   it('packs 550 a case, 110 cases, 48 on a pallet', () => {
-    const tiers = edgeTiers({ caseMm: [392, 262, 252], caliperMm: 0.44, pieceMm: [of.panelsMm[0] + of.panelsMm[1], of.blankHeightMm] });
+    const tiers = edgeTiers({
+      caseMm: [392, 262, 252],
+      thickMm: standingMm({ caliperMm: 0.44, springs: 1.5 }),
+      pieceMm: [of.panelsMm[0] + of.panelsMm[1], of.blankHeightMm],
+    });
     expect(tiers).toMatchObject({ thickMm: expect.closeTo(1.32, 9), aTier: 296, tiers: 2, most: 592, packed: 550 });
     const cases = Math.ceil(WANTED / tiers.packed);
     expect([cases, WANTED - (cases - 1) * tiers.packed]).toEqual([110, 50]);

@@ -17,6 +17,8 @@ import { consumedByAll } from './passes/alike';
 import { chanceOf } from './passes/certainty';
 import { countAll, wishFor } from './passes/count';
 import { draftAll } from './passes/draft';
+import { gangMoney } from './passes/gang-money';
+import { withGangRuns } from './passes/gang-runs';
 import { wantedRows } from './passes/items';
 import { layOutParts } from './passes/layout';
 import { arrivalsOf, layOutTime, withGates } from './passes/ready';
@@ -59,7 +61,7 @@ function orderedOnce<T extends object>(document: T): { ordered: T; hash: string 
   return made;
 }
 
-/** plan() with its runs kept for drawings. Passes: parts → gangs → asks → layout → draft → solve → consume → findings. */
+/** plan() with its runs kept for drawings. Passes: parts → gangs → asks → layout → draft → runs of gangs → solve → consume → findings. */
 export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Shelf, registries: Registries = REGISTRIES): Planned {
   const spec = inKeyOrder(specAsRead);
   const { ordered: plant, hash: plantHash } = orderedOnce(plantAsRead);
@@ -69,7 +71,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   const laid = layOutParts(route, spec, plant, shelf, ledger, registries.layouters);
   const drafted = draftAll(route, laid.forms, spec.choices);
   const { items, wanted, findings } = wantedRows(spec, drafted.goods, ledger);
-  const net: Net = { flows: drafted.flows, steps: withGates(drafted.steps, spec.gates), wanted };
+  const net: Net = { flows: drafted.flows, steps: withGates(withGangRuns(drafted, wanted, spec, ledger), spec.gates), wanted };
   const { losses } = drafted;
   const { counts, reserved } = countAll({ net, losses, items, ledger }, wishFor(spec, losses, plant, ledger));
   const runs = drafted.runs.map((run) => ({ ...run, cx: { ...run.cx, counts, steps: net.steps, tools: drafted.tools } }));
@@ -81,6 +83,7 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
     item.chance = chanceOf(id, { net, counts, losses, items, ledger });
     if (real) item.forecast = forecastRange(id, item, net, shelf.counted, losses, ledger);
   }
+  gangMoney(route.gangs, laid.forms, runs, consumed, ledger);
   const made = new Set(Object.values(route.parts).map((p) => p.product));
   const contexts = runs.map((run): PlannedRun => ({ ...run, shown: shownRun(run, made, net, counts, real) }));
   const stones = stonesOf(contexts, ledger);

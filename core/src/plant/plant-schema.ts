@@ -155,6 +155,7 @@ const packCard = z.strictObject({
   emptyKg: notNegative(200),
   price: notNegative(1e5),
   wallMm: notNegative(50).optional(),
+  onEdgeOnly: z.boolean().optional(),
 });
 
 export const PlantSchema = z

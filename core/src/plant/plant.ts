@@ -151,6 +151,8 @@ export interface PackCard {
   price: number;
   /** Thickness of its walls, by which its inside is smaller on every side; nothing where they do not count. */
   wallMm?: number;
+  /** For pieces that stand on edge: what lies flat is not put into it unless somebody says so. */
+  onEdgeOnly?: boolean;
 }
 
 /** Slow facts, immutable, named by their hash; below 200 kB. */

@@ -16,6 +16,8 @@ import { HANDS_PRACTICE } from '../processes/hands/practice';
 import { STACK_PRACTICE } from '../processes/stack/practice';
 import { PACK_PRACTICE } from '../processes/pack/practice';
 import { EMBOSS_PRACTICE } from '../processes/emboss/practice';
+import { COAT_PRACTICE } from '../processes/coat/practice';
+import { INSERT_PRACTICE } from '../processes/insert/practice';
 import { DIE_CUT_PRACTICE } from '../processes/die-cut/practice';
 import { BREAK_OUT_PRACTICE } from '../processes/break-out/practice';
 import { GLUE_PRACTICE } from '../processes/glue/practice';
@@ -105,10 +107,12 @@ export const PRACTICE_DEFAULTS = {
   ...HANDS_PRACTICE,
   ...STACK_PRACTICE,
   ...PACK_PRACTICE,
+  ...COAT_PRACTICE,
   ...EMBOSS_PRACTICE,
   ...DIE_CUT_PRACTICE,
   ...BREAK_OUT_PRACTICE,
   ...GLUE_PRACTICE,
+  ...INSERT_PRACTICE,
 } as const satisfies Record<string, Practice>;
 
 export type PracticeKey = keyof typeof PRACTICE_DEFAULTS;

@@ -19,16 +19,17 @@ interface PartedStep {
 
 /** A step that parts what lies on a form: into the copies of its part; where several orders share it, into the copies of each, which go their own ways from here. */
 export function partedStep(cx: DraftContext, { unit, losses, waits, cautions }: PartedStep): Draft {
-  const { layout } = cx;
+  const { layout, form } = cx;
   const up = layout ? copiesUp(layout) : 1;
   const draft = singleStep(cx, { takesPer: 1, givesPer: up, unit, perGood: 1, whole: true, losses, waits, cautions });
   const [lead] = cx.incoming;
   const step = draft.steps[cx.id]?.step;
-  if (cx.parts.length < 2 || !lead || !step) return draft;
+  if ((cx.parts.length < 2 && !form?.oneOf) || !lead || !step) return draft;
   draft.flows = Object.fromEntries(Object.entries(draft.flows).filter(([id]) => id !== idOf(cx.id, 'out')));
   step.gives = [];
   draft.out = cx.parts.map((part): Batch => {
-    const flow = idOf(cx.id, part.id);
+    // Copies from any form of a gang lie in one pile of their order.
+    const flow = idOf(form?.oneOf ? cx.stone : cx.id, part.id);
     draft.flows[flow] = { ...flowAfter(lead.of, unit, 1), part: part.id, item: part.item };
     step.gives.push({ flow, per: Math.max(layout ? copiesUp(layout, part.id) : 1, 1) });
     return onwards(cx.incoming, flow, { parts: [part.id] });
@@ -47,13 +48,13 @@ export function meanPiece({ parts, layout }: Pick<DraftContext, 'parts' | 'layou
 /** What of a shared form is whose, for the people who part it: letter on the drawing, order, copies a sheet, good copies wanted. Nothing where there is one order. */
 export function ordersOnForm(cx: ConsumeContext): { title: string; head: string[]; rows: string[][] }[] {
   const { parts, layout, ledger } = cx;
-  if (parts.length < 2) return [];
+  if (parts.length < 2 && !cx.form?.oneOf) return [];
   const rows = parts.map((part) => [
-    letterOf(part.id, parts),
+    layout ? letterOf(part.id, layout) : '',
     part.product,
     `${part.widthMm} × ${part.heightMm} mm`,
     String(layout ? copiesUp(layout, part.id) : 0),
-    formatNumber(Math.ceil(ledger.value(idOf(idOf(cx.id, part.id), 'demand')) - 1e-9)),
+    formatNumber(Math.ceil(ledger.value(idOf(idOf(cx.form?.oneOf ? cx.stone : cx.id, part.id), 'demand')) - 1e-9)),
   ]);
   return [{ title: 'orders', head: ['on the drawing', 'order', 'trim size', 'copies a sheet', 'good copies wanted'], rows }];
 }

@@ -159,11 +159,13 @@ export interface Process {
   /** May stand as the maker of a set, joining several products. */
   joins?: true;
   /** The practice values its setup (where it is said in cycles) and running loss go by when nothing else is said. */
-  losses?: { setup?: PracticeKey; running: PracticeKey };
+  losses?: { setup?: PracticeKey; running: PracticeKey; again?: PracticeKey };
   /** Lays foil on what was printed. */
   laysFoil?: true;
   /** Takes out what ran through faulty from an earlier machine. */
   takesOutFaults?: true;
+  /** What comes next on the same setting, another form of one die or another order of one outline, is set up with little. */
+  keepsSetting?: true;
   /** Runs version by version where they differ in what it prints. */
   tellsVersions?: true;
   /** Parts what lies on a form: behind it every order of a gang goes its own way. */

@@ -1,6 +1,7 @@
 import type { Id } from '../quantity/figure';
 import { breakOut } from './break-out/break-out';
 import { camera } from './camera/camera';
+import { coat } from './coat/coat';
 import { dieBlank, dieCut } from './die-cut/die-cut';
 import { digital } from './digital/digital';
 import { emboss } from './emboss/emboss';
@@ -12,6 +13,7 @@ import { guillotine } from './guillotine/guillotine';
 import { applyByHand } from './hands/apply';
 import { assemble } from './hands/assemble';
 import { envelope } from './hands/envelope';
+import { insert, insertByHand } from './insert/insert';
 import { offset } from './offset/offset';
 import { band } from './pack/band';
 import { pack } from './pack/pack';
@@ -31,7 +33,7 @@ import { webPress } from './web-press/web-press';
 export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEntries(
   [
     ...[pull, pullRoll, platemaking, offset, digital, webPress, camera, foil, guillotine, sheeter, rollDie, rewind, reject, fold],
-    ...[saw, engrave, emboss, dieCut, dieBlank, breakOut, glue],
+    ...[saw, engrave, coat, emboss, dieCut, dieBlank, breakOut, glue, insert, insertByHand],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

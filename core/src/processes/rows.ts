@@ -43,7 +43,7 @@ export const stockRows = (cx: ConsumeContext, form: Stock['form']): PanelRow[] =
     label: 'stock',
     text: cx.stock?.name ?? '',
     edit: {
-      at: ['choices', 'stock', cx.form?.id ?? ''],
+      at: ['choices', 'stock', cx.form?.slot ?? ''],
       kind: 'choice',
       options: Object.entries(cx.plant.stocks)
         .filter(([, s]) => s.form === form && s.grade === cx.parts[0]?.grade)

@@ -7,8 +7,9 @@ import { idOf } from '../quantity/id-of';
 import { fig } from '../quantity/ledger';
 import { type PracticeKey, practiceTerm, practiceValue } from '../plant/practice';
 import { type DraftContext, lossTable, ownLoss, type ProcessContext, setting } from './process';
-import { repeatFactor } from './time-and-cost';
+import { isSetAlready, repeatFactor } from './time-and-cost';
 
+const SAME: Term = { value: 1, unit: '1', from: 'family', at: 'same setting' };
 /** What of a step's settings are allowances set by hand. */
 const ALLOWANCES_BY_HAND = ['setupSheets', 'setupMetres', 'runningPpm'];
 
@@ -25,14 +26,23 @@ export function stepLosses<T extends string, C extends ProcessContext>(cx: C, st
   return lossFigures(step, said, cx.ledger, { usual, spreads: spreadsOf(cx), logKnows: ownLoss(cx) !== null });
 }
 
-/** The losses of a step whose setup is said in cycles, new or repeat: by the plant's practice, its table or its own log; samples where some are pulled. */
-export const usualLosses = (cx: DraftContext, keys: { setup: PracticeKey; running: PracticeKey; samples?: PracticeKey }): LossTerms =>
+/**
+ * The losses of a step whose setup is said in cycles, new or repeat: by the plant's practice, its table or its own log; samples where some are pulled; `again`
+ * where it is set already.
+ */
+export const usualLosses = (
+  cx: DraftContext,
+  keys: { setup: PracticeKey; running: PracticeKey; samples?: PracticeKey; again?: PracticeKey },
+): LossTerms =>
   stepLosses(cx, cx.id, (cx) => ({
-    setup: {
-      formula: STEP_SETUP,
-      terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, keys.setup)), factor: repeatFactor(cx) },
-      own: ownSetupTerm(cx),
-    },
+    setup:
+      keys.again && isSetAlready(cx)
+        ? { formula: STEP_SETUP, terms: { fresh: practiceTerm(cx.plant, keys.again), factor: SAME } }
+        : {
+            formula: STEP_SETUP,
+            terms: { fresh: setting(cx, 'setupSheets', practiceTerm(cx.plant, keys.setup)), factor: repeatFactor(cx) },
+            own: ownSetupTerm(cx),
+          },
     runningPpm: runningLossTerm(cx, keys.running),
     ...(keys.samples && { samples: setting(cx, 'samples', practiceTerm(cx.plant, keys.samples)) }),
     table: lossTable(cx),

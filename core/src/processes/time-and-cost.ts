@@ -13,6 +13,9 @@ export const REPEATED = 'repeat';
 /** Repeat work: tools and settings are kept, so setups are smaller. */
 export const isRepeat = (cx: ProcessContext): boolean => wordSetting(cx, REPEATED, 'new') === 'repeat';
 
+/** Set up already: another form of the same die, or another order of one outline, ran before. */
+export const isSetAlready = (cx: Pick<DraftContext, 'keeps' | 'version'>): boolean => cx.keeps !== null && cx.version === null;
+
 /** The factor on setup losses: 1 for new work, the plant's repeat factor else; nothing where the setting of the version before stays. */
 export const repeatFactor = (cx: Pick<DraftContext, 'keeps'> & ProcessContext): Term =>
   cx.keeps !== null
@@ -32,6 +35,8 @@ export interface StepTime {
   forms?: Term;
   perFormS?: Term;
   setupFactor?: Term;
+  /** Setting up where it is set already; nothing where the line is only cleared. */
+  againS?: Term;
   cycles?: Term;
   perHour?: Term;
   runS?: Term;
@@ -52,6 +57,7 @@ export function timeAndCost(
     forms = NONE('1'),
     perFormS = NONE('s'),
     setupFactor,
+    againS,
     cycles = fig(idOf(step, 'run')),
     perHour = speedTerm(cx),
     runS,
@@ -59,7 +65,8 @@ export function timeAndCost(
     setupShare = 1,
   }: StepTime,
 ): Consumed['costs'] {
-  const base = cx.keeps === null ? setting(cx, 'setupS', machineTerm(cx, isRepeat(cx) ? 'setupRepeatS' : 'setupS')) : clearanceTerm(cx);
+  const kept = againS && isSetAlready(cx) ? againS : clearanceTerm(cx);
+  const base = cx.keeps === null ? setting(cx, 'setupS', machineTerm(cx, isRepeat(cx) ? 'setupRepeatS' : 'setupS')) : kept;
   const paid =
     setupFactor ?? (setupShare === 1 || 'fig' in base ? base : { ...base, value: base.value * setupShare, at: `${base.at} × same form` });
   cx.ledger.figure(idOf(step, 'setupS'), SETUP_TIME, { base: paid, forms, perForm: perFormS });

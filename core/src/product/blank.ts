@@ -33,3 +33,10 @@ export function dieTurned({ outline, slits, creases }: DieLine, turn: 0 | 90 | 1
   const turned = (points: readonly Point[]): Point[] => turnedAtOrigin(points, turn, outline);
   return { outline: turned(outline), slits: slits.map(turned), creases: creases.map((c) => turned([c.from, c.to])) };
 }
+
+/**
+ * How far below the upper edge of a blank's box the top of an area lies, whose lower left corner is said from that of the box.
+ * @example topOnBlank({ heightMm: 100 }, { yMm: 10, heightMm: 30 }) // 60
+ */
+export const topOnBlank = (part: Pick<Part, 'heightMm'> | undefined, { yMm, heightMm }: { yMm: number; heightMm: number }): number =>
+  (part?.heightMm ?? 0) - yMm - heightMm;

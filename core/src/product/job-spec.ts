@@ -54,7 +54,7 @@ export interface Choices {
   /** Good pieces the plan aims at, where that is more than was ordered. */
   aim: Record<Id<'item'>, number>;
   route: { drop: Id<'stone'>[] };
-  /** Parts of several orders on one form, and how many copies of each where somebody set it. */
+  /** Parts of several orders on common forms, and how many copies of each lie on which where somebody set it. */
   gangs?: Record<Id<'form'>, Gang>;
   /** In which order versions run, by product; as they were entered where nothing is said. */
   versions?: Record<Id<'product'>, Id<'version'>[]>;
@@ -65,8 +65,16 @@ export interface Choices {
 }
 export interface Gang {
   parts: Id<'part'>[];
-  copies?: Record<Id<'part'>, number>;
+  /** Absent: one form, laid out by the quantities. */
+  forms?: GangForm[];
 }
+/** One form of a gang: copies of each part on it, and how many good sheets it runs where somebody says so; else as many as they take. */
+export interface GangForm {
+  copies: Record<Id<'part'>, number>;
+  run?: number;
+}
+/** Forms of one gang at most. */
+export const MOST_GANG_FORMS = 4;
 /** Bounds of a wished certainty. */
 export const CERTAINTY = { min: 0.5, max: 0.999 } as const;
 
@@ -162,6 +170,17 @@ const chosenCells = z.strictObject({
   question: z.string().max(64),
   proof: z.strictObject({ bound: z.number(), seed: z.number().int(), iterations: z.number().int(), core: z.string().max(20) }).optional(),
 });
+const gangForm = z.strictObject({ copies: z.record(idText, z.number().int().min(1).max(500)), run: quantity.optional() });
+const gang = z.strictObject({
+  parts: z.array(idText).min(2, 'needs at least two parts').max(26),
+  forms: z.array(gangForm).min(1).max(MOST_GANG_FORMS, 'has four forms at most').optional(),
+});
+/** A gang of before had one form, whose copies stood beside its parts. */
+function withForms(read: unknown): unknown {
+  if (typeof read !== 'object' || read === null || !('copies' in read)) return read;
+  const { copies, ...others } = read;
+  return { ...others, forms: [{ copies }] };
+}
 const choices = z.strictObject({
   machine: z.record(idText, idText),
   stock: z.record(idText, idText),
@@ -171,15 +190,7 @@ const choices = z.strictObject({
   settings: z.record(idText, z.record(z.string().max(40), z.union([amount(1e9), z.string().max(200)]))),
   aim: z.record(idText, quantity),
   route: z.strictObject({ drop: z.array(idText).max(50) }),
-  gangs: z
-    .record(
-      idText,
-      z.strictObject({
-        parts: z.array(idText).min(2, 'needs at least two parts').max(26),
-        copies: z.record(idText, z.number().int().min(1).max(500)).optional(),
-      }),
-    )
-    .optional(),
+  gangs: z.record(idText, z.preprocess(withForms, gang)).optional(),
   versions: z.record(idText, z.array(idText).max(200)).optional(),
   process: z.record(idText, idText).optional(),
   certainty: z.number().min(CERTAINTY.min, 'is at least 50 %').max(CERTAINTY.max, 'is at most 99.9 %').optional(),

@@ -145,9 +145,9 @@ function joined(into: JobSpec, other: JobSpec): { spec: JobSpec; moved: Record<I
   });
   const gangsOf = (from: NonNullable<JobSpec['choices']['gangs']>): NonNullable<JobSpec['choices']['gangs']> =>
     Object.fromEntries(
-      Object.entries(from).map(([id, { parts, copies }]) => [
+      Object.entries(from).map(([id, { parts, forms }]) => [
         id,
-        { parts: parts.map(mine), ...(copies && { copies: rekeyed(copies, {}) }) },
+        { parts: parts.map(mine), ...(forms && { forms: forms.map((f) => ({ ...f, copies: rekeyed(f.copies, {}) })) }) },
       ]),
     );
   const [theirs, ours] = [other.choices, into.choices];

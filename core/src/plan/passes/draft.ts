@@ -39,7 +39,7 @@ interface Run {
   form: Form | null;
   version: PartVersion | null;
   /** The run before it on the same setting. */
-  after: Run | null;
+  after: Pick<Run, 'id'> | null;
   incoming: Incoming[];
 }
 
@@ -76,7 +76,7 @@ export function draftAll(route: Route, forms: readonly Form[], choices: Choices)
           : { ...flow, ...alike, ...(run.version && { version: run.version.id }) };
       for (const { flow, of } of cx.incoming) if (taken.has(flow) && !Object.hasOwn(all.flows, flow)) all.flows[flow] = of;
       for (const [id, use] of Object.entries(draft.tools)) all.tools[id] = { ...use, supply: supplyOf(id, use.supply, choices) };
-      left.push(...draft.out.map((b) => (run.version ? { ...b, version: run.version.id } : b)));
+      for (const batch of draft.out) leave(run.version ? { ...batch, version: run.version.id } : batch, left);
       for (const step of draft.makesForms ?? [])
         formsMade.push({ step, forms: run.form ? [run.form.id] : [], parts: cx.parts.map((p) => p.id) });
       all.runs.push({ stone, name: run.name, cx: { ...cx, stepIds: Object.keys(draft.steps) } });
@@ -85,6 +85,14 @@ export function draftAll(route: Route, forms: readonly Form[], choices: Choices)
     for (const product of stone.products) all.goods[product] = endsOf(product, stone, left, open, route);
   }
   return all;
+}
+
+/** Leaves a batch; what several forms make of one flow lies in one pile. */
+function leave(batch: Batch, left: Batch[]): void {
+  const at = left.findIndex((b) => b.flow === batch.flow);
+  const there = left[at];
+  if (there) left[at] = onwards([there, batch], batch.flow);
+  else left.push(batch);
 }
 
 /** Whose setting a step of a run finds in the machine: that of the same step of the run before, unless its process has said otherwise. */
@@ -125,14 +133,21 @@ function runsOf(stone: RoutedStone, open: readonly Batch[], route: Route, forms:
       : members.flatMap(({ product, times }) => (all.goods[product] ?? []).map((b) => coming(b, times)));
   const ofParts = forms.filter((f) => f.parts.some((p) => cx.parts.some((own) => own.id === p)));
   const [only, ...more] = ofParts;
-  const whole: Run = { id: cx.id, name: '', form: more.length === 0 ? (only ?? null) : null, version: null, after: null, incoming: mine };
+  const whole: Run = {
+    id: cx.id,
+    name: '',
+    form: more.length === 0 ? (only ?? null) : null,
+    version: null,
+    after: stone.follows === undefined ? null : { id: stone.follows as string },
+    incoming: mine,
+  };
   if (each === 'form' && more.length > 0)
-    return ofParts.flatMap((form) =>
-      versionsOf(
-        { ...whole, id: idOf(cx.id, keyOf(form)), name: form.name, form, incoming: mine.filter((b) => b.forms.includes(form.id)) },
-        stone,
-      ),
-    );
+    return ofParts.flatMap((form, i) => {
+      const id = idOf(cx.id, keyOf(form));
+      const before = ofParts[i - 1];
+      const after = before && form.oneOf && stone.process.keepsSetting ? { id: idOf(cx.id, keyOf(before)) } : null;
+      return versionsOf({ ...whole, id, name: form.name, form, after, incoming: mine.filter((b) => b.forms.includes(form.id)) }, stone);
+    });
   if (each === 'part' && cx.parts.length > 1)
     return cx.parts.flatMap((part) => {
       const form = ofParts.filter((f) => f.parts.includes(part.id));
@@ -158,14 +173,15 @@ function versionsOf(run: Run, { process, cx, prints }: RoutedStone): Run[] {
   const apart = run.incoming.some((b) => b.version !== null);
   const inks = (prints ?? run.form?.prints ?? []).flat();
   if (!apart && !(process.tellsVersions && versionsDiffer(cx.versions, inks))) return [run];
-  let after: Run | null = null;
+  let after: Run['after'] = null;
   return cx.versions
     .filter((v) => !apart || run.incoming.some((b) => b.version === v.id))
     .map((version): Run => {
       const name = [run.name, version.name].filter((n) => n !== '').join(', ');
       const incoming = run.incoming.filter((b) => b.version === null || b.version === version.id);
-      after = { ...run, id: idOf(run.id, version.id), name, version, after, incoming };
-      return after;
+      const next: Run = { ...run, id: idOf(run.id, version.id), name, version, after, incoming };
+      after = next;
+      return next;
     });
 }
 

@@ -1,9 +1,10 @@
 import type { Id } from '../../quantity/figure';
 import { printsOf } from '../../layout/form';
 import { isFromTheDrum } from '../../product/ink-names';
-import type { Gang, JobSpec } from '../../product/job-spec';
+import { type Gang, type JobSpec, orderedQuantity } from '../../product/job-spec';
 import type { Part } from '../../product/part';
 import type { Finding } from '../../processes/finding';
+import type { Process } from '../../processes/process';
 import type { StoneWish } from './stone-wish';
 
 /** Stones after the parts of each gang were brought together, the gangs that stand, and those refused with the reason. */
@@ -21,7 +22,7 @@ export function gangTogether(
   wishes: readonly StoneWish[],
   parts: Readonly<Record<Id<'part'>, Part>>,
   spec: JobSpec,
-  parting: ReadonlySet<Id<'process'>>,
+  processes: Readonly<Record<Id<'process'>, Process>>,
 ): Ganged {
   const made: Ganged = { wishes: [...wishes], gangs: {}, findings: [] };
   const taken = new Set<Id<'part'>>();
@@ -39,7 +40,7 @@ export function gangTogether(
     }
     for (const part of gang.parts) taken.add(part);
     made.gangs[id] = gang.parts;
-    made.wishes = merged(id, gang.parts, made.wishes, parting);
+    made.wishes = merged(id, gang.parts, made.wishes, spec, processes);
   }
   return made;
 }
@@ -87,7 +88,8 @@ function merged(
   gang: Id<'form'>,
   members: readonly Id<'part'>[],
   wishes: readonly StoneWish[],
-  parting: ReadonlySet<Id<'process'>>,
+  spec: JobSpec,
+  processes: Readonly<Record<Id<'process'>, Process>>,
 ): StoneWish[] {
   const shared = new Map<string, StoneWish[]>();
   for (const part of members) {
@@ -95,7 +97,7 @@ function merged(
     for (const wish of wishes.filter((w) => w.parts.length === 1 && w.parts[0]?.id === part)) {
       if (parted) break;
       shared.set(wish.key, [...(shared.get(wish.key) ?? []), wish]);
-      parted = parting.has(wish.process);
+      parted = processes[wish.process]?.parts === true;
     }
   }
   // The order of the longest way; what only another part needs (foil on one of them) stands before the sheet is parted.
@@ -109,6 +111,7 @@ function merged(
     return {
       ...lead,
       id: `${gang}.${key}`,
+      each: 'form',
       parts: all.flatMap((w) => w.parts),
       products: all.flatMap((w) => w.products),
       settings: Object.assign({}, ...all.map((w) => w.settings)) as StoneWish['settings'],
@@ -116,5 +119,29 @@ function merged(
   });
   const gone = new Set([...shared.values()].flat());
   const first = wishes.findIndex((w) => gone.has(w));
-  return [...wishes.slice(0, first), ...stones, ...wishes.slice(first).filter((w) => !gone.has(w))];
+  const rest = wishes.slice(first).filter((w) => !gone.has(w));
+  return [...wishes.slice(0, first), ...stones, ...inOneSetting(rest, members, spec, processes)];
+}
+
+/** Behind the parting the largest order comes first; where a machine keeps its setting, the others find it there. */
+function inOneSetting(
+  wishes: readonly StoneWish[],
+  members: readonly Id<'part'>[],
+  spec: JobSpec,
+  processes: Readonly<Record<Id<'process'>, Process>>,
+): StoneWish[] {
+  const ofGang = (w: StoneWish): boolean => w.parts.length === 1 && members.includes(w.parts[0]?.id ?? '');
+  const quantity = (w: StoneWish): number =>
+    Object.values(spec.items).reduce((n, i) => n + (w.products.includes(i.product) ? orderedQuantity(i) : 0), 0);
+  const largest = wishes.filter(ofGang).reduce<StoneWish | null>((a, w) => (a === null || quantity(w) > quantity(a) ? w : a), null);
+  const leads = largest ? wishes.filter((w) => ofGang(w) && w.parts[0] === largest.parts[0]) : [];
+  const others = wishes
+    .filter((w) => !leads.includes(w))
+    .map((w): StoneWish => {
+      const lead =
+        ofGang(w) && processes[w.process]?.keepsSetting ? leads.find((l) => l.key === w.key && l.process === w.process) : undefined;
+      return lead ? { ...w, follows: lead.id } : w;
+    });
+  const at = wishes.findIndex(ofGang);
+  return at < 0 ? others : [...others.slice(0, at), ...leads, ...others.slice(at)];
 }

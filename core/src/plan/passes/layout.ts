@@ -57,7 +57,7 @@ export function layOutParts(
       stones: mine.map(askOf),
       chosen,
       wanted: wantedOf(parts, spec),
-      copies: spec.choices.gangs?.[id]?.copies ?? {},
+      gangForms: spec.choices.gangs?.[id]?.forms ?? [],
       plant,
       shelf,
       ledger,
@@ -125,8 +125,8 @@ function troubleFinding(at: Id<'form'>, trouble: LayoutTrouble, spec: JobSpec): 
     return { code: 'gang.noRoom', level: 'release', at, args: {}, remedies: [{ do: 'edit', says: 'remedy.noGang', args: {}, edits }] };
   }
   if (trouble === 'copies') {
-    const was = spec.choices.gangs?.[at]?.copies;
-    const edits = [{ at: ['choices', 'gangs', at, 'copies'], ...(was && { was }) }];
+    const was = spec.choices.gangs?.[at]?.forms;
+    const edits = [{ at: ['choices', 'gangs', at, 'forms'], ...(was && { was }) }];
     return { code: 'gang.copies', level: 'decide', at, args: {}, remedies: [{ do: 'edit', says: 'remedy.copiesFound', args: {}, edits }] };
   }
   const was = spec.choices.layout[at];

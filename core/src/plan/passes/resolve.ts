@@ -58,12 +58,11 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, ledger: 
   const wishes: StoneWish[] = [];
   for (const [item, { product }] of Object.entries(spec.items))
     wishes.push(...wishesOf(product, item, route, spec, plant, ledger, registries));
-  const parting = new Set(Object.values(registries.processes).flatMap((p) => (p.parts ? [p.id] : [])));
   const ganged = gangTogether(
     wishes.filter((w) => !spec.choices.route.drop.includes(w.id)),
     route.parts,
     spec,
-    parting,
+    registries.processes,
   );
   route.gangs = ganged.gangs;
   route.findings.push(...ganged.findings);

@@ -8,4 +8,6 @@ export interface StoneWish extends Pick<RouteStone, 'key' | 'process' | 'setting
   parts: Part[];
   family: string;
   products: Id<'product'>[];
+  /** The stone whose setting it finds in the machine: of a larger order of the same outline. */
+  follows?: Id<'stone'>;
 }

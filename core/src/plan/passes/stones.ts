@@ -175,17 +175,20 @@ export function stonesOf(runs: readonly PlannedRun[], ledger: Ledger): Stone[] {
 }
 
 /**
- * Runs of one stone as one: versions follow each other, so their copies add up; a finished copy needs one of every form, so that as many units as there are forms
- * make one copy.
+ * Runs of one stone as one: versions follow each other, so their copies add up, as do those of a gang, which come from any of its forms; else a finished copy
+ * needs one of every form, so that as many units as there are forms make one copy.
  */
 function together(id: Id<'stone'>, runs: readonly PlannedRun[], ledger: Ledger): Stone {
   const shown = runs.map((r) => r.shown);
   const [lead] = shown as [Stone, ...Stone[]];
   const alike = runs.map((r) => r.cx.form?.alike ?? 1);
   const forms = new Map(runs.map((r, i) => [r.cx.form?.id ?? r.shown.parts.join(), i]));
+  const addUp = runs.some((r) => r.cx.form?.oneOf);
   const unitsOf = (what: 'perGoodIn' | 'perGoodOut'): number =>
     [...forms.values()].reduce((sum, i) => sum + (shown[i]?.[what] ?? 1) * (alike[i] ?? 1), 0);
-  const [perGoodIn, perGoodOut] = [unitsOf('perGoodIn'), unitsOf('perGoodOut')];
+  const [perGoodIn, perGoodOut] = addUp
+    ? [unitsACopy(shown, 'in', ledger), unitsACopy(shown, 'out', ledger)]
+    : [unitsOf('perGoodIn'), unitsOf('perGoodOut')];
   const figures = (what: 'in' | 'out' | 'setupS' | 'runS'): Id<'figure'>[] =>
     shown.flatMap((s, i) => {
       const figure = s[what];
@@ -193,7 +196,7 @@ function together(id: Id<'stone'>, runs: readonly PlannedRun[], ledger: Ledger):
       return figure === null ? [] : what === 'in' || what === 'out' ? ofAllAlike(figure, alike[i] ?? 1, ledger) : figure;
     });
   const sum = (what: 'in' | 'out' | 'setupS' | 'runS'): Id<'figure'> | null => sumOf(idOf(id, `${what}Together`), figures(what), ledger);
-  const share = (i: number): number => (perGoodOut > 0 ? ((shown[i]?.perGoodOut ?? 1) * (alike[i] ?? 1)) / perGoodOut : 1);
+  const share = (i: number): number => (!addUp && perGoodOut > 0 ? ((shown[i]?.perGoodOut ?? 1) * (alike[i] ?? 1)) / perGoodOut : 1);
   return {
     ...lead,
     id,
@@ -221,6 +224,14 @@ function together(id: Id<'stone'>, runs: readonly PlannedRun[], ledger: Ledger):
     endAt: latest(id, shown, ledger),
     real: realTogether(id, shown, perGoodIn, perGoodOut, ledger),
   };
+}
+
+/** Units of runs whose copies add up, for each of these copies. */
+function unitsACopy(shown: readonly Stone[], what: 'in' | 'out', ledger: Ledger): number {
+  const units = shown.map((s) => (s[what] === null ? 0 : ledger.value(s[what])));
+  const copies = shown.map((s, i) => (units[i] ?? 0) / (what === 'in' ? s.perGoodIn : s.perGoodOut));
+  const all = copies.reduce((a, b) => a + b, 0);
+  return all > 0 ? units.reduce((a, b) => a + b, 0) / all : 1;
 }
 
 const moments = (shown: readonly Stone[], what: 'startAt' | 'endAt'): Record<string, Term> =>

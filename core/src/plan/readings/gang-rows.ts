@@ -1,59 +1,108 @@
 import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
+import type { Step } from '../../flow/net';
 import { copiesUp } from '../../layout/layout';
-import type { JobSpec } from '../../product/job-spec';
+import type { Item, JobSpec } from '../../product/job-spec';
 import { orderedQuantity } from '../../product/job-spec';
 import type { Plan } from '../plan-types';
 
-/** One order on the sheet of a gang: its places, what is wanted of it and what comes out of the sheets run. */
+/** One form of a gang: good sheets it runs, its places, and what it costs up to where orders part. */
+export interface GangFormRow {
+  id: Id<'form'>;
+  name: string;
+  sheets: number;
+  /** Set by hand; null: as few as its orders take. */
+  set: number | null;
+  taken: number;
+  cost: number;
+}
+/** One order of a gang: its places on each form, what is wanted of it, what its own steps take, and what comes out of the sheets run. */
 export interface GangMember {
   part: Id<'part'>;
   product: Id<'product'>;
-  copies: number;
-  /** Set by hand; null: found. */
-  set: number | null;
+  copies: number[];
   wanted: number;
-  /** Pieces the run leaves over of it, before what follows loses some. */
+  needed: number;
+  /** Blanks over at most, by what was agreed of extra pieces; null: as many as come. */
+  mostOver: number | null;
+  /** Blanks the runs leave over of it, before what follows loses some; below 0 so many are missing. */
   over: number;
+  /** What of the forms it pays. */
+  share: number;
 }
 export interface GangRow {
   id: Id<'form'>;
-  /** Good sheets it takes; 0 where the gang is refused. */
-  sheets: number;
   refused: boolean;
+  /** Somebody set its forms; else one was found by the quantities. */
+  set: boolean;
+  /** Places on a form, where all its forms have as many; null: they differ by what lies on them. */
+  places: number | null;
+  forms: GangFormRow[];
   members: GangMember[];
 }
 
-/** The gangs of a job, each order with its places and its overs. */
-export function gangRowsOf(plan: Plan, spec: JobSpec): GangRow[] {
-  const value = (id: string): number => plan.figures[id]?.value ?? 0;
-  return Object.entries(spec.choices.gangs ?? {}).map(([id, gang]): GangRow => {
-    const layout = plan.forms[id]?.layout ?? null;
-    const parting = Object.entries(plan.steps).find(
-      ([, s]) => gang.parts.length > 1 && gang.parts.every((p) => s.gives.some((g) => plan.flows[g.flow]?.part === p)),
-    );
+/** The gangs of a job: their forms, and each order with its places and its overs. */
+export const gangRowsOf = (plan: Plan, spec: JobSpec): GangRow[] =>
+  Object.entries(spec.choices.gangs ?? {}).map(([id, gang]): GangRow => {
+    const value = (figure: string): number => plan.figures[figure]?.value ?? 0;
+    const forms = Object.values(plan.forms).filter((f) => f.slot === id);
+    const parting = partingSteps(plan, id, gang.parts);
+    const stands = Object.hasOwn(plan.gangs, id);
+    const set = stands && gang.forms !== undefined && gang.forms.length === forms.length;
     return {
       id,
-      sheets: parting ? value(idOf(parting[0], 'need')) : 0,
-      refused: !Object.hasOwn(plan.gangs, id),
+      refused: !stands,
+      set,
+      places: plan.figures[idOf(id, 'places')]?.value ?? null,
+      forms: stands
+        ? forms.map((form, i) => ({
+            id: form.id,
+            name: form.name,
+            sheets: value(idOf(parting[i]?.[0] ?? '', 'need')),
+            set: set ? (gang.forms?.[i]?.run ?? null) : null,
+            taken: form.layout ? copiesUp(form.layout) : 0,
+            cost: value(idOf(form.id, 'formCost')),
+          }))
+        : [],
       members: gang.parts.map((part): GangMember => {
         const product: string = plan.parts[part]?.product ?? part;
-        const flow = parting?.[1].gives.find((g) => plan.flows[g.flow]?.part === part)?.flow;
+        const flow = parting.flatMap(([, s]) => s.gives).find((g) => plan.flows[g.flow]?.part === part)?.flow ?? '';
+        const made = parting.reduce((sum, [step, s]) => {
+          const per = s.gives.find((g) => g.flow === flow)?.per ?? 0;
+          return sum + per * value(idOf(step, 'good'));
+        }, 0);
+        const needed = value(idOf(flow, 'demand'));
+        const items = Object.values(spec.items).filter((i) => i.product === product);
         return {
           part,
           product,
-          copies: layout ? copiesUp(layout, part) : 0,
-          set: gang.copies?.[part] ?? null,
-          wanted: Object.values(spec.items).reduce((sum, i) => sum + (i.product === product ? orderedQuantity(i) : 0), 0),
-          over: flow === undefined ? 0 : value(`${parting?.[0] ?? ''}.over.${flow}`),
+          copies: forms.map((f) => (f.layout ? copiesUp(f.layout, part) : 0)),
+          wanted: items.reduce((sum, i) => sum + orderedQuantity(i), 0),
+          needed,
+          mostOver: mostOverOf(items),
+          over: stands ? made - needed : 0,
+          share: value(idOf(part, 'gangShare')),
         };
       }),
     };
   });
+
+/** The steps that part the sheets of a gang into its orders, form by form. */
+const partingSteps = (plan: Plan, gang: Id<'form'>, parts: readonly Id<'part'>[]): [Id<'step'>, Step][] =>
+  Object.entries(plan.steps).filter(
+    ([, s]) => s.stone.startsWith(`${gang}.`) && s.gives.some((g) => parts.some((p) => g.flow === idOf(s.stone, p))),
+  );
+
+/** Blanks an order may have over: where extra pieces go to the customer or to stock, as many as were agreed; else as many as come. */
+export function mostOverOf(items: readonly Item[]): number | null {
+  if (items.some((i) => i.overs.extra === 'recycle' || i.overs.extra === 'destroy')) return null;
+  return items.reduce((sum, i) => sum + Math.floor((orderedQuantity(i) * i.overs.overPpm) / 1e6 + 1e-9), 0);
 }
 
-/** Parts that lie on a press sheet and are in no gang yet: what may be ganged, if stock, coating and inks are alike. */
+/** Parts that lie on a press sheet and are in no gang yet: what may be ganged, if outline, stock, coating and inks are alike. */
 export const mayBeGanged = (plan: Plan, spec: JobSpec): Id<'part'>[] => {
   const taken = new Set(Object.values(spec.choices.gangs ?? {}).flatMap((g) => g.parts));
-  return Object.values(plan.parts).flatMap((p) => (p.layouter === 'rectangle' && !taken.has(p.id) ? [p.id] : []));
+  return Object.values(plan.parts).flatMap((p) =>
+    (p.layouter === 'rectangle' || p.layouter === 'outline') && !taken.has(p.id) ? [p.id] : [],
+  );
 };

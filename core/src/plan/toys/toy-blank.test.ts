@@ -12,7 +12,7 @@ import { toyPart, toyPlant, toyProcess, toySpec, withToys } from './toys.fixture
 const nested: Layouter = {
   id: 'toyOutline',
   stock: 'sheet',
-  layOut({ id, parts, stock, stockId, copies }) {
+  layOut({ id, parts, stock, stockId, gangForms }) {
     const layout: Layout = {
       sheetMm: pressSheet(stock),
       gripperMm: 12,
@@ -23,7 +23,7 @@ const nested: Layouter = {
         trimMm: [60, 60],
         x: 20,
         y: 20 + 65 * row,
-        nx: copies[p.id] ?? 1,
+        nx: gangForms[0]?.copies[p.id] ?? 1,
         ny: 1,
         dx: 65,
         dy: 65,
@@ -42,6 +42,7 @@ const nested: Layouter = {
           stock: stockId,
           prints: printsOf(parts.map((p) => p.colours)),
           alike: 1,
+          slot: id,
           question: '',
         },
       ],
@@ -82,7 +83,7 @@ const BLANK = withToys(
 const orders = { a: 8_000, b: 1_500, c: 2_000 };
 const made = planned(
   toySpec(Object.fromEntries(Object.entries(orders).map(([id, quantity]) => [id, { family: 'toy-blank', quantity }])), {
-    gangs: { g: { parts: ['a.blank', 'b.blank', 'c.blank'], copies: { 'a.blank': 8, 'b.blank': 2, 'c.blank': 2 } } },
+    gangs: { g: { parts: ['a.blank', 'b.blank', 'c.blank'], forms: [{ copies: { 'a.blank': 8, 'b.blank': 2, 'c.blank': 2 } }] } },
   }),
   toyPlant(['toyBreakOut']),
   SHELF,

@@ -40,6 +40,7 @@ const web: Layouter = {
           stock: stockId,
           prints: [[], []],
           alike: 1,
+          slot: id,
           question: '',
         },
       ],

@@ -59,6 +59,7 @@ const sections: Layouter = {
         stock: stockId,
         prints: text.colours,
         alike,
+        slot: id,
         question: '',
       };
     };

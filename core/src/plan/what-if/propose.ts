@@ -52,8 +52,8 @@ function* proposalsFor(print: Stone, what: string, now: Plan, spec: JobSpec, pla
           chosen: print.machine === machine && form.stock === stock && form.style === style,
           edits: [
             editAt(spec, ['choices', 'machine', print.id], machine),
-            editAt(spec, ['choices', 'stock', form.id], stock),
-            editAt(spec, ['choices', 'workStyle', form.id], style),
+            editAt(spec, ['choices', 'stock', form.slot], stock),
+            editAt(spec, ['choices', 'workStyle', form.slot], style),
           ],
         };
       }

@@ -38,7 +38,7 @@ export function* substitutes(spec: JobSpec, plant: Plant, shelf: Shelf): Generat
       if (Math.abs(other.gsm - card.gsm) > card.gsm * MASS_OFF) continue;
       const otherGrade = other.grade !== part.grade;
       const edits = [
-        editAt(spec, ['choices', 'stock', form?.id ?? part.id], stock),
+        editAt(spec, ['choices', 'stock', form?.slot ?? part.id], stock),
         ...(otherGrade ? [editAt(spec, ['products', part.product, 'wish', 'grade'], other.grade)] : []),
       ];
       const made = planWith(spec, edits, plant, shelf);

@@ -16,7 +16,7 @@ import type { ConsumeContext, OwnRule } from '../process';
 
 type Found = Omit<Finding, 'code' | 'at'>;
 const cartonsOf = ({ parts }: ConsumeContext): { part: Part; ask: CartonAsk }[] =>
-  parts.flatMap((part) => (part.traits?.carton ? [{ part, ask: part.traits.carton.ask }] : []));
+  parts.flatMap((part) => (part.traits?.carton ? [{ part, ask: part.traits.carton }] : []));
 
 const change = (spec: JobSpec, part: Part, key: string, value: number | string, says: string): Found['remedies'] => [
   { do: 'edit', says, args: { value }, edits: [editAt(spec, ['products', part.product, 'wish', key], value)] },

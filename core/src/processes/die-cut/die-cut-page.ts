@@ -27,7 +27,7 @@ export const dieCutPanel = (cx: ConsumeContext): PanelRow[] => {
     { label: 'creaseRule', text: t > 0 ? `${creaseRuleMm(t)} mm thick, ${creaseRuleHeightMm(t)} mm high` : '–' },
     { label: 'nicks', figure: idOf(cx.id, 'nicks') },
     { label: 'rubber', figure: idOf(cx.id, 'rubberM') },
-    ...cx.parts.slice(0, 1).flatMap((p) => (p.traits?.carton?.panels ?? []).map(({ name, figure }) => ({ label: name, figure }))),
+    ...cx.parts.slice(0, 1).flatMap((p) => (p.traits?.panels ?? []).map(({ name, figure }) => ({ label: name, figure }))),
     { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupSheets'), kind: 'count' } },
     runningLossRow(cx),
     setupKindRow(cx),

@@ -12,17 +12,26 @@ import { meanPiece, partedStep } from '../parted-step';
 import { type ConsumeContext, type Consumed, type Draft, type DraftContext, type Process } from '../process';
 import { singleStep } from '../single-step';
 import { usualLosses } from '../step-losses';
-import { timeAndCost } from '../time-and-cost';
+import { isSetAlready, timeAndCost } from '../time-and-cost';
 import { measuresOf, outlineSays } from './die-of';
 import { dieCutPanel, dieCutPaper, dieCutSummary } from './die-cut-page';
 import { DIE_CUT_RULES } from './die-cut-rules';
 import { dieScene } from './die-cut-scene';
 
-const LOSSES = { setup: 'dieCut.setupSheets', running: 'dieCut.runningPpm', samples: 'dieCut.samples' } as const;
+const LOSSES = {
+  setup: 'dieCut.setupSheets',
+  running: 'dieCut.runningPpm',
+  samples: 'dieCut.samples',
+  again: 'dieCut.againSheets',
+} as const;
 
-/** The die on the route: from the store where the order names one, else bought. */
+/** The use of the die: forms of one gang have one die for all. */
+const dieUse = (cx: DraftContext): Id<'toolUse'> => idOf(cx.form?.oneOf ? cx.stone : cx.id, 'die');
+
+/** The die on the route: from the store where the order names one, else bought; of a further form of the gang the one that is there. */
 function dieTool(cx: DraftContext): Draft['tools'] {
-  const die = idOf(cx.id, 'die');
+  if (isSetAlready(cx)) return {};
+  const die = dieUse(cx);
   cx.ledger.figure(idOf(die, 'dies'), { ...SUM, id: 'dieCut.dies', unit: 'die' }, { each: typed(1, 'die', 'one die a form') });
   const tool = cx.parts.find((p) => p.traits?.cutBy)?.traits?.cutBy;
   const lead = practiceTerm(cx.plant, 'dieCut.leadDays');
@@ -31,7 +40,7 @@ function dieTool(cx: DraftContext): Draft['tools'] {
       kind: 'cutting die',
       spec: `${cx.layout ? copiesUp(cx.layout) : 0} up, ${outlineSays(cx)}`,
       count: idOf(die, 'dies'),
-      cycles: idOf(cx.id, 'run'),
+      cycles: idOf(die, 'cycles'),
       remakes: idOf(die, 'remakes'),
       supply: tool ? { from: 'store', tool } : { from: 'buy', leadDays: 'value' in lead ? lead.value : 0 },
     },
@@ -45,6 +54,7 @@ const dieCutting = (id: Id<'process'>, parts: boolean): Process => ({
   abilities: ['gripperMm', 'tailMm', 'forceKn'],
   reach: 'sheet',
   losses: LOSSES,
+  keepsSetting: true,
   ...(parts && { parts: true as const }),
   suits: (_machine, of) => of.every((p) => p.traits?.blank !== undefined),
   asks: (cx) => ({
@@ -55,22 +65,25 @@ const dieCutting = (id: Id<'process'>, parts: boolean): Process => ({
   }),
   draft(cx): Draft {
     const tools = dieTool(cx);
+    const tool = dieUse(cx);
     const said = { losses: usualLosses(cx, LOSSES), waits: cutWaits(cx), cautions: ['diePress'] };
     const draft = parts
       ? partedStep(cx, { unit: 'copy', ...said })
       : singleStep(cx, { takesPer: 1, givesPer: 1, unit: 'sheet', perGood: cx.incoming[0]?.of.perGood ?? 1, whole: true, ...said });
-    for (const { step } of Object.values(draft.steps)) step.needs = Object.keys(tools).map((tool) => ({ gate: `tool:${tool}`, tool }));
+    for (const { step } of Object.values(draft.steps)) step.needs = [{ gate: `tool:${tool}`, tool }];
     return { ...draft, tools };
   },
   consume(cx): Consumed {
     dieFigures(cx);
-    const die = idOf(cx.id, 'die');
-    const kept = cx.tools[die]?.supply.from === 'store';
+    const die = dieUse(cx);
+    const kept = cx.tools[die]?.supply.from === 'store' || isSetAlready(cx);
     return {
       costs: [
         ...timeAndCost(cx, {
           step: cx.id,
-          ...(parts && { forms: typed(1, '1', 'blanking grid'), perFormS: practiceTerm(cx.plant, 'dieCut.blankingS') }),
+          againS: practiceTerm(cx.plant, 'dieCut.againS'),
+          ...(parts &&
+            !isSetAlready(cx) && { forms: typed(1, '1', 'blanking grid'), perFormS: practiceTerm(cx.plant, 'dieCut.blankingS') }),
         }),
         ...(kept ? [] : [{ figure: idOf(die, 'cost'), kind: 'form' as const, fixed: true }]),
       ],
@@ -91,7 +104,13 @@ export const dieBlank = dieCutting('dieBlank', true);
 /** What of the die can be reckoned: rules, force, load, nicks, rubber, price; and what of the sheet is no blank. */
 function dieFigures(cx: ConsumeContext): void {
   const { ledger, id } = cx;
-  const die = idOf(id, 'die');
+  const die = dieUse(cx);
+  const cut = Object.keys(cx.steps).filter((step) => cx.steps[step]?.stone === cx.stone && (cx.form?.oneOf || step === id));
+  ledger.figure(
+    idOf(die, 'cycles'),
+    { ...SUM, id: 'dieCut.cycles', unit: 'cycle' },
+    Object.fromEntries(cut.map((step) => [step, fig(idOf(step, 'run'))])),
+  );
   const of = measuresOf(cx);
   const places: Term = fig(idOf(cx.form?.id ?? '', 'copiesUp'));
   const mm = (value: number): Term => ({ value, unit: 'mm', from: 'family', at: 'die line' });
@@ -118,7 +137,7 @@ function dieFigures(cx: ConsumeContext): void {
     plates: practiceTerm(cx.plant, 'dieCut.platesPrice'),
   });
   ledger.figure(idOf(die, 'remakes'), REMAKES, {
-    cycles: fig(idOf(id, 'run')),
+    cycles: fig(idOf(die, 'cycles')),
     life: practiceTerm(cx.plant, 'dieCut.lifeCycles'),
     perSet: fig(idOf(die, 'dies')),
   });

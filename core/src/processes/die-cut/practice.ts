@@ -6,6 +6,8 @@ export const DIE_CUT_PRACTICE = {
   'dieCut.setupSheets': range(40, 150, 'cycle', 'book', BOOK),
   'dieCut.runningPpm': fixed(10_000, 'ppm', 'book', BOOK),
   'dieCut.samples': fixed(5, 'cycle', 'practice', PRACTICE),
+  'dieCut.againSheets': fixed(20, 'cycle', 'practice', 'another form of the same die; common practice, no source'),
+  'dieCut.againS': fixed(600, 's', 'practice', 'another form of the same die; common practice, no source'),
   'dieCut.blankingS': fixed(1_800, 's', 'practice', 'setting the blanking grid, half an hour; common practice, no source'),
   'dieCut.cutNPerMm': range(30, 40, '1', 'practice', 'N a mm of cutting rule, board of 300 to 350 g/m²; common practice, no source'),
   'dieCut.creaseNPerMm': range(15, 20, '1', 'practice', 'N a mm of creasing rule, board of 300 to 350 g/m²; common practice, no source'),

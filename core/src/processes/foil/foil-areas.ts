@@ -3,6 +3,7 @@ import { idOf } from '../../quantity/id-of';
 import { practiceTerm } from '../../plant/practice';
 import type { FoilArea } from '../../product/foil-area';
 import type { Part } from '../../product/part';
+import { copiesOnForm } from '../../layout/form';
 import { copyPlaces } from '../../layout/layout';
 import { type ConsumeContext, type DraftContext, setting } from '../process';
 
@@ -28,7 +29,7 @@ export const areasOnForm = (cx: Pick<DraftContext, 'parts' | 'form'>): AreaOnFor
   );
 /** Copies of the part on the form: so many dies an area needs. */
 export const copiesOf = (cx: DraftContext, { part }: AreaOnForm): Id<'figure'> =>
-  idOf(isShared(cx) ? part.id : (cx.form?.id ?? ''), 'copiesUp');
+  cx.form ? copiesOnForm(cx.form, part.id) : idOf('', 'copiesUp');
 
 /** The foil runs in feed direction: copies one behind the other share a lane. The fullest column of copies gives the lane. */
 export function foilLanes(cx: DraftContext, area: AreaOnForm): Lanes {

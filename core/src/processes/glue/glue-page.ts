@@ -1,5 +1,6 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceValue } from '../../plant/practice';
+import type { GlueWork } from '../../product/die-line/gluing';
 import { BEAD_ENDS_MM } from '../../finishing/folder-gluer';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, wordSetting } from '../process';
 import { choiceRow, machineRow, runningLossRow, setupKindRow } from '../rows';
@@ -7,6 +8,14 @@ import { choiceRow, machineRow, runningLossRow, setupKindRow } from '../rows';
 /** What holds: cold glue; hot-melt on wax, film and coat. */
 export const GLUES = ['coldGlue', 'hotMelt'] as const;
 export const glueUsed = (cx: ConsumeContext): string => wordSetting(cx, 'glue', GLUES[0]);
+
+/** Which way round a blank goes in, by its work. */
+const RUNS_HOW: Readonly<Record<GlueWork, string>> = {
+  seam: 'runsTopFirst',
+  autoBottom: 'runsTopFirst',
+  fourCorner: 'runsAlong',
+  lining: 'runsOnStrip',
+};
 
 const tenths = (mm: number): string => `${Math.round(mm * 10) / 10} mm`;
 
@@ -34,7 +43,7 @@ export function gluePaper(cx: ConsumeContext): PaperPage[] {
       scene: true,
       rows: [
         ...cx.parts.flatMap((p) => (p.traits?.readerCode ? [{ label: 'readerCode', text: p.traits.readerCode }] : [])),
-        { label: 'runsHow', text: gluing?.work === 'fourCorner' ? 'runsAlong' : 'runsTopFirst' },
+        { label: 'runsHow', text: RUNS_HOW[gluing?.work ?? 'seam'] },
         { label: 'blanksIn', figure: idOf(cx.id, 'run') },
         { label: 'stopAt', figure: idOf(cx.id, 'need') },
         ...gluePanel(cx),

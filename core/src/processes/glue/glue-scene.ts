@@ -9,8 +9,8 @@ export function glueScene(cx: ConsumeContext): Scene {
   const [die, gluing] = [part?.traits?.blank?.die, part?.traits?.glued];
   if (!part || !die || !gluing)
     return { title: 'gluer', says: 'Nothing to glue.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
-  // A tray runs along its length: turned so that what leads is above.
-  const along = gluing.work === 'fourCorner';
+  // A tray runs along its length, a sleeve along its strip: turned so that what leads is above.
+  const along = gluing.work === 'fourCorner' || gluing.work === 'lining';
   const drawn = dieTurned(die, along ? 270 : 0);
   const [w, h] = along ? [part.heightMm, part.widthMm] : [part.widthMm, part.heightMm];
   const text = Math.max(w, h) / 22;
@@ -53,7 +53,7 @@ export function glueScene(cx: ConsumeContext): Scene {
   );
   return {
     title: 'blank in the gluer',
-    says: `The blank runs with its upper edge first, the guide at the left; ${gluing.beads.map((b) => `${b.name} glued ${Math.round(b.fromGuideMm * 10) / 10} from the guide`).join(', ')}. Millimetres.`,
+    says: `The blank runs with its ${along ? 'left' : 'upper'} edge first, the guide at the left; ${gluing.beads.map((b) => `${b.name} glued ${Math.round(b.fromGuideMm * 10) / 10} from the guide`).join(', ')}. Millimetres.`,
     box: boxAround(shapes, text),
     toScale: true,
     shapes,

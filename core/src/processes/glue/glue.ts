@@ -10,7 +10,7 @@ import { type ConsumeContext, type Process, setting } from '../process';
 import { SETUP_BY_WORK } from './glue-setup';
 import { singleStep } from '../single-step';
 import { usualLosses } from '../step-losses';
-import { repeatFactor, timeAndCost } from '../time-and-cost';
+import { isSetAlready, repeatFactor, timeAndCost } from '../time-and-cost';
 import { gluePanel, gluePaper, glueSummary } from './glue-page';
 import { GLUE_RULES } from './glue-rules';
 import { glueScene } from './glue-scene';
@@ -24,10 +24,12 @@ declare module '../../product/part' {
   }
 }
 
-const LOSSES = { setup: 'glue.setupSheets', running: 'glue.runningPpm', samples: 'glue.samples' } as const;
+const LOSSES = { setup: 'glue.setupSheets', running: 'glue.runningPpm', samples: 'glue.samples', again: 'glue.againSheets' } as const;
+const LOSSES_OF_LININGS = { ...LOSSES, setup: 'glue.liningSetupSheets', samples: 'glue.liningSamples' } as const;
 
 /** Speed, gap, most and setup by how hard a blank is to fold. */
 const KEYS: Readonly<Record<GlueWork, Record<'speed' | 'gap' | 'most' | 'setup', PracticeKey>>> = {
+  lining: { speed: 'glue.liningSpeed', gap: 'glue.liningGapMm', most: 'glue.liningMost', setup: 'glue.liningSetupS' },
   seam: { speed: 'glue.seamSpeed', gap: 'glue.seamGapMm', most: 'glue.seamMost', setup: 'glue.seamSetupS' },
   autoBottom: { speed: 'glue.autoBottomSpeed', gap: 'glue.autoBottomGapMm', most: 'glue.autoBottomMost', setup: 'glue.autoBottomSetupS' },
   fourCorner: { speed: 'glue.fourCornerSpeed', gap: 'glue.fourCornerGapMm', most: 'glue.fourCornerMost', setup: 'glue.fourCornerSetupS' },
@@ -38,6 +40,7 @@ export const glue: Process = {
   id: 'glue',
   rules: GLUE_RULES,
   losses: LOSSES,
+  keepsSetting: true,
   suits: (_machine, parts) => parts.every((p) => p.traits?.glued !== undefined),
   asks: () => ({}),
   draft: (cx) =>
@@ -47,7 +50,7 @@ export const glue: Process = {
       unit: 'piece',
       perGood: 1,
       whole: true,
-      losses: usualLosses(cx, LOSSES),
+      losses: usualLosses(cx, cx.parts[0]?.traits?.glued?.work === 'lining' ? LOSSES_OF_LININGS : LOSSES),
       cautions: ['belts', 'repetition'],
     }),
   consume(cx) {
@@ -73,7 +76,10 @@ export const glue: Process = {
       blanks: fig(idOf(id, 'run')),
     });
     ledger.figure(idOf(id, 'glueCost'), PRICE_OF, { number: fig(idOf(id, 'glueKg')), price: practiceTerm(cx.plant, 'glue.pricePerKg') });
-    ledger.figure(idOf(id, 'setupOfWorkS'), SETUP_BY_WORK, { usualS: practiceTerm(cx.plant, keys.setup), factor: repeatFactor(cx) });
+    ledger.figure(idOf(id, 'setupOfWorkS'), SETUP_BY_WORK, {
+      usualS: practiceTerm(cx.plant, isSetAlready(cx) ? 'glue.againS' : keys.setup),
+      factor: isSetAlready(cx) ? typed(1, '1', 'same outline') : repeatFactor(cx),
+    });
     return {
       costs: [
         ...timeAndCost(cx, { step: id, perHour: rateTerm(cx), setupFactor: setting(cx, 'setupS', fig(idOf(id, 'setupOfWorkS'))) }),

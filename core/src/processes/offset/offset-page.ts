@@ -119,7 +119,7 @@ export function offsetPanel(cx: ConsumeContext): PanelRow[] {
     {
       label: 'workStyle',
       text: cx.workStyle,
-      edit: { at: ['choices', 'workStyle', cx.form?.id ?? ''], kind: 'choice', options: styles.map((value) => ({ value, says: value })) },
+      edit: { at: ['choices', 'workStyle', cx.form?.slot ?? ''], kind: 'choice', options: styles.map((value) => ({ value, says: value })) },
     },
     ...inkRows(cx, (s) => !s.lampDried || (cx.machine.limits.lamps ?? 0) > 0),
     setupKindRow(cx),

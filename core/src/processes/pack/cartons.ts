@@ -2,7 +2,7 @@ import type { PackCard } from '../../plant/plant';
 import { foldedWidthOf } from '../../product/folds';
 import { guillotineCount } from '../../layout/guillotine-count';
 import { practiceValue } from '../../plant/practice';
-import { type EdgeTiers, edgeTiers } from '../../finishing/edge-tiers';
+import { type EdgeTiers, edgeTiers, standingMm } from '../../finishing/edge-tiers';
 import { USUAL_CARTON, USUAL_PALLET } from '../../finishing/packing';
 import { caliperUmOf } from '../stock-terms';
 import { type DraftContext, wordSetting } from '../process';
@@ -11,8 +11,10 @@ declare module '../../product/part' {
   interface Traits {
     /** How finished pieces are put together: in bands, in cartons of so many where that is said. */
     packed: { perBand?: number; perCarton?: number };
-    /** Glued and folded flat again, it stands on edge in its case: size of the flat piece, either side of which may stand upright. */
-    onEdge: { flatMm: [number, number] };
+    /** Glued and folded flat again, it stands on edge in its case: size of the flat piece, either side of which may stand upright; how thick, where that is known. */
+    onEdge: { flatMm: [number, number]; thickMm?: number };
+    /** What was put into it weighs so much. */
+    holds: { kg: number };
   }
 }
 
@@ -42,10 +44,10 @@ const insideOf = ({ widthMm, depthMm, heightMm, wallMm = 0 }: Card): [number, nu
 ];
 /** Pieces on edge in a card; null: they lie flat in it. */
 export function tiersIn(card: Card, cx: DraftContext): EdgeTiers | null {
-  const flatMm = cx.parts[0]?.traits?.onEdge?.flatMm;
-  const caliperMm = caliperUmOf(cx) / 1000;
-  if (!flatMm || !(caliperMm > 0) || cx.bundle) return null;
-  return edgeTiers({ caseMm: insideOf(card), caliperMm, pieceMm: flatMm, springs: practiceValue(cx.plant, 'pack.springs') });
+  const onEdge = cx.parts[0]?.traits?.onEdge;
+  if (!onEdge || cx.bundle) return null;
+  const thickMm = onEdge.thickMm ?? standingMm({ caliperMm: caliperUmOf(cx) / 1000, springs: practiceValue(cx.plant, 'pack.springs') });
+  return thickMm > 0 ? edgeTiers({ caseMm: insideOf(card), thickMm, pieceMm: onEdge.flatMm }) : null;
 }
 /** Whether a piece goes into a card at all, on edge or flat. */
 const holds = (card: Card, cx: DraftContext): boolean => {
@@ -63,7 +65,7 @@ export function cartonOf(cx: DraftContext): { card: Card; all: Card[]; fits: boo
       return most > 0 ? [{ card, each: (card.widthMm * card.depthMm * card.heightMm) / most }] : [];
     })
     .sort((a, b) => a.each - b.each);
-  const card = set ?? fullest?.card ?? all.find((c) => holds(c, cx)) ?? all[0];
+  const card = set ?? fullest?.card ?? all.find((c) => !c.onEdgeOnly && holds(c, cx)) ?? all[0];
   return { card, all, fits: holds(card, cx) };
 }
 /** The pallet set on the step, else the plant's smallest. */

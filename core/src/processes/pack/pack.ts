@@ -154,16 +154,20 @@ function packFigures(cx: DraftContext): void {
         ? { widthMm: mm(pieceAreaMm2(part), 'die line'), heightMm: mm(1, 'die line') }
         : { widthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), heightMm: typed(part?.heightMm ?? 0, 'mm', 'openHeightMm') }),
     gsm: { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
-    extraKg: {
-      value: part?.traits?.envelope ? 0.006 : 0,
-      unit: 'kg',
-      from: 'guess',
-      at: 'envelope',
-      ...(part?.traits?.envelope && { pm: 0.002 }),
-    },
+    extraKg: part?.traits?.holds
+      ? { value: part.traits.holds.kg, unit: 'kg', from: 'family', at: 'put in' }
+      : {
+          value: part?.traits?.envelope ? 0.006 : 0,
+          unit: 'kg',
+          from: 'guess',
+          at: 'envelope',
+          ...(part?.traits?.envelope && { pm: 0.002 }),
+        },
   });
   const tiers = tiersIn(cartonOf(cx).card, cx);
-  if (tiers)
+  if (tiers && part?.traits?.onEdge?.thickMm !== undefined)
+    ledger.figure(idOf(id, 'thickness'), STANDS, { closed: mm(part.traits.onEdge.thickMm, 'closed, with its film') });
+  else if (tiers)
     ledger.figure(idOf(id, 'thickness'), STANDING_MM, { caliperUm: caliperTerm(cx), springs: practiceTerm(cx.plant, 'pack.springs') });
   else if (cx.bundle)
     ledger.figure(idOf(id, 'thickness'), SHARE_OF_LAYER, {
@@ -244,6 +248,14 @@ const PIECE_THICKNESS = {
   unit: 'mm',
   source: 'panels × caliper + envelope, × air; air: common practice, no source',
   of: (t: Record<'panels' | 'caliperUm' | 'envelopeUm' | 'air', number>) => ((t.panels * t.caliperUm + t.envelopeUm) * t.air) / 1000,
+} as const;
+
+/** Thickness of a piece that is what it is: closed over what lies in it. */
+const STANDS = {
+  id: 'pack.stands',
+  unit: 'mm',
+  source: 'sum of what lies in it',
+  of: ({ closed }: Record<'closed', number>) => closed,
 } as const;
 
 /** A piece's share of the layer it lies in. Source: arithmetic. */

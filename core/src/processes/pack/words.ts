@@ -22,6 +22,7 @@ export const PACK_WORDS: KindWords = {
       reads: '(panels × caliper + envelope) × air',
       terms: { panels: 'panels', caliperUm: 'caliper', envelopeUm: 'envelope', air: 'air between' },
     },
+    'pack.stands': { name: 'Thickness in the case', reads: 'closed, with what lies in it and its film', terms: { closed: 'closed' } },
     'pack.shareOfLayer': {
       name: 'Share of its layer',
       reads: 'thickness of a layer ÷ pieces in it',

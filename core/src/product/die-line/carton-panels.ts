@@ -14,22 +14,44 @@ export const PANEL: Formula<'insideMm' | 'firstMm' | 'secondMm' | 'playMm'> = {
   of: ({ insideMm, firstMm, secondMm, playMm }) => insideMm + firstMm + secondMm - playMm,
 };
 
-/** A panel of a carton, whose figure stands under its part. */
-export interface CartonPanel {
+declare module '../part' {
+  interface Traits {
+    /** Sizes of its panels, with their working. */
+    panels: PanelFigure[];
+  }
+}
+
+/** A size of a blank that follows from what it holds; its figure stands under its part. */
+export interface PanelFigure {
   /** Word of the catalogue. */
-  name: 'frontPanel' | 'firstSide' | 'backPanel' | 'lastSide' | 'bodyHeight' | 'lidPanel' | 'basePanel' | 'endWall' | 'longWall';
+  name:
+    | 'frontPanel'
+    | 'firstSide'
+    | 'backPanel'
+    | 'lastSide'
+    | 'bodyHeight'
+    | 'lidPanel'
+    | 'basePanel'
+    | 'endWall'
+    | 'longWall'
+    | 'sleeveWidth'
+    | 'sleeveHeight'
+    | 'outerSpine'
+    | 'innerSpine'
+    | 'closedThick'
+    | 'liningHeight';
   figure: Id<'figure'>;
 }
 
 /** Writes the panels of a carton with what the caliper adds to each; the figures are those the die line is drawn with. */
-export function panelFigures(part: Id<'part'>, ask: CartonAsk, ledger: Ledger): CartonPanel[] {
+export function panelFigures(part: Id<'part'>, ask: CartonAsk, ledger: Ledger): PanelFigure[] {
   const half: Term = { value: ask.caliperMm / 2, unit: 'mm', from: 'plant', at: 'caliper' };
   const less: Term = { value: -ask.caliperMm / 2, unit: 'mm', from: 'plant', at: 'caliper' };
   const none: Term = { value: 0, unit: 'mm', from: 'family', at: 'free edge' };
   const play: Term = { value: USUAL_CARTON.setInMm, unit: 'mm', from: 'family', at: 'play' };
   const noPlay: Term = { value: 0, unit: 'mm', from: 'family', at: 'no play' };
   const inside = (what: 'lengthMm' | 'widthMm' | 'heightMm'): Term => typed(ask[what], 'mm', what);
-  const panel = (name: CartonPanel['name'], insideMm: Term, firstMm: Term, secondMm: Term, playMm: Term = noPlay): CartonPanel => {
+  const panel = (name: PanelFigure['name'], insideMm: Term, firstMm: Term, secondMm: Term, playMm: Term = noPlay): PanelFigure => {
     const figure = idOf(part, name);
     ledger.figure(figure, PANEL, { insideMm, firstMm, secondMm, playMm });
     return { name, figure };

@@ -5,8 +5,8 @@ import { trayDieLine } from './tray';
 import { pathBox } from './points';
 import { autoFlapsMm, tubeSizes } from './tube';
 
-/** How hard a blank is to fold and glue: along its seam; with a bottom that opens by itself; in its four corners. */
-export const GLUE_WORKS = ['seam', 'autoBottom', 'fourCorner'] as const;
+/** How hard a blank is to fold and glue: along its seam; with a bottom that opens by itself; in its four corners; linings folded in along a strip. */
+export const GLUE_WORKS = ['seam', 'autoBottom', 'fourCorner', 'lining'] as const;
 export type GlueWork = (typeof GLUE_WORKS)[number];
 
 /** A line of glue on a blank in the gluer, in mm: from the guide, from the leading edge to where its joint begins, and how long the joint is. */

@@ -16,6 +16,7 @@ export const CAUTIONS: Record<string, string> = {
   eyes: 'Chips fly: eye protection. Fine dust of some metals burns: no flame, extraction as the maker says.',
   diePress: 'Die press: crushing and sharp rules. Lock out before reaching in or changing the die; guards closed to run.',
   hammer: 'Breaking out: eye and ear protection; air hammer away from the hand that holds; change hands and task.',
+  tunnel: 'Shrink tunnel and sealing bar: hot; guards closed, no hand behind the film.',
   belts: 'Gluer: belts and folding rods draw in; guards closed, no loose sleeves; hot-melt burns.',
   rollers: 'Folder: in-running rollers; guards closed, inch with hands clear.',
   repetition: 'Handwork: change hands and task, take the rests that were planned.',

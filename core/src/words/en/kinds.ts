@@ -16,6 +16,8 @@ import { REWIND_WORDS } from '../../processes/rewind/words';
 import { BREAK_OUT_WORDS } from '../../processes/break-out/words';
 import { DIE_CUT_WORDS } from '../../processes/die-cut/words';
 import { EMBOSS_WORDS } from '../../processes/emboss/words';
+import { COAT_WORDS } from '../../processes/coat/words';
+import { INSERT_WORDS } from '../../processes/insert/words';
 import { GLUE_WORDS } from '../../processes/glue/words';
 import { ROLL_DIE_WORDS } from '../../processes/roll-die/words';
 import { SAW_WORDS } from '../../processes/saw/words';
@@ -41,10 +43,12 @@ const KINDS: readonly KindWords[] = [
   FOLD_WORDS,
   SAW_WORDS,
   ENGRAVE_WORDS,
+  COAT_WORDS,
   EMBOSS_WORDS,
   DIE_CUT_WORDS,
   BREAK_OUT_WORDS,
   GLUE_WORDS,
+  INSERT_WORDS,
   HANDS_WORDS,
   STACK_WORDS,
   PACK_WORDS,

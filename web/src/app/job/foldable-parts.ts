@@ -14,7 +14,7 @@ export interface FoldablePart {
 export const foldableParts = (plan: Plan | null): FoldablePart[] =>
   Object.values(plan?.parts ?? {}).flatMap(({ id, product, traits }): FoldablePart[] => {
     const die = traits?.blank?.die;
-    const ask = traits?.carton?.ask;
+    const ask = traits?.carton;
     return die
       ? [
           {
