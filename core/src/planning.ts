@@ -11,6 +11,7 @@ export * from './plan/readings/risk-curve';
 export * from './plan/what-if/same-again';
 export * from './plan/what-if/search-layout';
 export * from './plan/what-if/shortage';
+export * from './plan/what-if/solve-gang';
 export * from './plan/what-if/substitutes';
 export * from './plan/readings/summary';
 export * from './plan/readings/today';

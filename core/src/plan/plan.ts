@@ -85,7 +85,11 @@ export function planned(specAsRead: JobSpec, plantAsRead: Plant, shelfAsRead: Sh
   }
   gangMoney(route.gangs, laid.forms, runs, consumed, ledger);
   const made = new Set(Object.values(route.parts).map((p) => p.product));
-  const contexts = runs.map((run): PlannedRun => ({ ...run, shown: shownRun(run, made, net, counts, real) }));
+  const contexts = runs.map((run, i): PlannedRun => ({
+    ...run,
+    costs: consumed[i]?.costs ?? [],
+    shown: shownRun(run, made, net, counts, real),
+  }));
   const stones = stonesOf(contexts, ledger);
   const wasteKg = wasteFigures(
     contexts.map((c) => c.cx),

@@ -31,6 +31,7 @@ export const PRACTICE_DEFAULTS = {
   'layout.colourBarMm': fixed(6, 'mm', 'practice', PRACTICE),
   'layout.bleedMm': fixed(3, 'mm', 'practice', PRACTICE),
   'layout.labelBleedMm': fixed(1.5, 'mm', 'practice', 'labels 1.5 mm; common practice, no source'),
+  'gang.dueDays': fixed(3, '1', 'practice', 'orders wait so many days for one another, 0 to 10; common practice, no source'),
   'layout.blankGapMm': fixed(3, 'mm', 'practice', 'narrower waste breaks in the stripper; common practice, no source'),
   'layout.edgeTrimMm': fixed(10, 'mm', 'practice', PRACTICE),
   'layout.labelEdgeMm': fixed(5, 'mm', 'practice', PRACTICE),

@@ -164,8 +164,8 @@ export interface Process {
   laysFoil?: true;
   /** Takes out what ran through faulty from an earlier machine. */
   takesOutFaults?: true;
-  /** What comes next on the same setting, another form of one die or another order of one outline, is set up with little. */
-  keepsSetting?: true;
+  /** What comes next on the same setting, another form of one die or another order of one outline, is set up with little: in so long. */
+  againS?: PracticeKey;
   /** Runs version by version where they differ in what it prints. */
   tellsVersions?: true;
   /** Parts what lies on a form: behind it every order of a gang goes its own way. */

@@ -17,6 +17,7 @@ import { foldSizes } from './fold-sizes';
 import { foldWithoutScore } from './fold-without-score';
 import { foodMigration } from './food-migration';
 import { frozenChanged } from './frozen-changed';
+import { gangEmpty, gangLookAlike, gangOver, gangRunsOn, gangStarves } from './gangs';
 import { gateNowhere, gateRefused, gateWaiting } from './gates';
 import { grainAcross } from './grain-across-fold';
 import { inkFill } from './ink-fill';
@@ -61,6 +62,11 @@ export const RULES: readonly Rule[] = [
   typeSmall,
   coatOnGlue,
   nothingFits,
+  gangRunsOn,
+  gangOver,
+  gangEmpty,
+  gangLookAlike,
+  gangStarves,
   notCuttable,
   sheetOverMachine,
   rollOverMachine,

@@ -11,6 +11,7 @@ import { LEVELS } from '../../processes/finding';
 import { earlyHash } from '../what-if/early-release';
 import { PROCESSES } from '../../processes/registry';
 import { CARTON_CASES } from './carton-cases.fixture';
+import { SLEEVE_CASES } from './sleeve-cases.fixture';
 import { RULES } from './find-all';
 
 interface Case {
@@ -462,6 +463,7 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
     silent: { spec: twoPasses(['K', 'C', 'M', 'Y']) },
   },
   ...CARTON_CASES,
+  ...SLEEVE_CASES,
   'override.stale': { level: 'decide', fires: { spec: override(SHELF.asOf - 1) }, silent: { spec: override(SHELF.asOf + 1000) } },
 };
 const found = ({ spec = cardSpec(), plant = LINDMOOR, shelf: s = SHELF }: Case) => plan(spec, plant, s).findings;

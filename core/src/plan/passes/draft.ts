@@ -145,7 +145,7 @@ function runsOf(stone: RoutedStone, open: readonly Batch[], route: Route, forms:
     return ofParts.flatMap((form, i) => {
       const id = idOf(cx.id, keyOf(form));
       const before = ofParts[i - 1];
-      const after = before && form.oneOf && stone.process.keepsSetting ? { id: idOf(cx.id, keyOf(before)) } : null;
+      const after = before && form.oneOf && stone.process.againS ? { id: idOf(cx.id, keyOf(before)) } : null;
       return versionsOf({ ...whole, id, name: form.name, form, after, incoming: mine.filter((b) => b.forms.includes(form.id)) }, stone);
     });
   if (each === 'part' && cx.parts.length > 1)

@@ -1,4 +1,6 @@
 import type { Id } from '../../quantity/figure';
+import { practiceValue } from '../../plant/practice';
+import type { Plant } from '../../plant/plant';
 import { printsOf } from '../../layout/form';
 import { isFromTheDrum } from '../../product/ink-names';
 import { type Gang, type JobSpec, orderedQuantity } from '../../product/job-spec';
@@ -22,12 +24,13 @@ export function gangTogether(
   wishes: readonly StoneWish[],
   parts: Readonly<Record<Id<'part'>, Part>>,
   spec: JobSpec,
+  plant: Plant,
   processes: Readonly<Record<Id<'process'>, Process>>,
 ): Ganged {
   const made: Ganged = { wishes: [...wishes], gangs: {}, findings: [] };
   const taken = new Set<Id<'part'>>();
   for (const [id, gang] of Object.entries(spec.choices.gangs ?? {})) {
-    const why = Object.hasOwn(parts, id) ? { part: id, why: 'gang.calledLikeAPart' } : refusal(gang, parts, taken, spec);
+    const why = Object.hasOwn(parts, id) ? { part: id, why: 'gang.calledLikeAPart' } : refusal(gang, parts, taken, spec, plant);
     if (why) {
       made.findings.push({
         code: 'gang.refused',
@@ -51,6 +54,7 @@ function refusal(
   parts: Readonly<Record<Id<'part'>, Part>>,
   taken: ReadonlySet<Id<'part'>>,
   spec: JobSpec,
+  plant: Plant,
 ): { part: string; why: string } | null {
   const missing = gang.parts.find((p) => !Object.hasOwn(parts, p));
   if (missing !== undefined) return { part: missing, why: 'gang.notHere' };
@@ -63,7 +67,7 @@ function refusal(
     const other = members.find((p) => of(p) !== of(lead));
     return other ? { part: other.id, why } : null;
   };
-  const coats = (p: Part): string => p.colours.map((side) => side.filter(isFromTheDrum).join()).join('|');
+  const coats = (p: Part): string => JSON.stringify([p.colours.map((side) => side.filter(isFromTheDrum)), p.traits?.lampCoat ?? null]);
   const versions = members.find((p) =>
     Object.values(spec.items).some((i) => i.product === p.product && Object.values(i.versions).some((v) => v.changes.length > 0)),
   );
@@ -80,8 +84,22 @@ function refusal(
         .map((side) => [...side].sort().join())
         .join('|'),
     ) ??
-    (versions ? { part: versions.id, why: 'gang.versions' } : null)
+    (versions ? { part: versions.id, why: 'gang.versions' } : null) ??
+    tooFarApart(members, spec, practiceValue(plant, 'gang.dueDays'))
   );
+}
+
+/** Orders wait so many days for one another; a later one is refused. Nothing is said of orders without a date. */
+function tooFarApart(members: readonly Part[], spec: JobSpec, days: number): { part: string; why: string } | null {
+  const due = members.flatMap((part) => {
+    const dates = Object.values(spec.items).flatMap((i) =>
+      i.product === part.product ? i.deliveries.map((d) => Date.parse(`${d.by}Z`)) : [],
+    );
+    return dates.length > 0 ? [{ part: part.id, first: Math.min(...dates) }] : [];
+  });
+  const first = Math.min(...due.map((d) => d.first));
+  const late = due.find((d) => d.first - first > days * 86_400_000);
+  return late ? { part: late.part, why: 'gang.unlikeDue' } : null;
 }
 
 function merged(
@@ -138,8 +156,7 @@ function inOneSetting(
   const others = wishes
     .filter((w) => !leads.includes(w))
     .map((w): StoneWish => {
-      const lead =
-        ofGang(w) && processes[w.process]?.keepsSetting ? leads.find((l) => l.key === w.key && l.process === w.process) : undefined;
+      const lead = ofGang(w) && processes[w.process]?.againS ? leads.find((l) => l.key === w.key && l.process === w.process) : undefined;
       return lead ? { ...w, follows: lead.id } : w;
     });
   const at = wishes.findIndex(ofGang);

@@ -62,6 +62,7 @@ export function resolveRoute(spec: JobSpec, plant: Plant, shelf: Shelf, ledger: 
     wishes.filter((w) => !spec.choices.route.drop.includes(w.id)),
     route.parts,
     spec,
+    plant,
     registries.processes,
   );
   route.gangs = ganged.gangs;

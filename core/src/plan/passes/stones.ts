@@ -4,7 +4,7 @@ import { type Ledger, fig } from '../../quantity/ledger';
 import { inCopiesOf } from '../../flow/cycles-per-good';
 import type { Net, Port } from '../../flow/net';
 import type { Counts } from '../../flow/solve-backward';
-import type { ConsumeContext, PanelRow } from '../../processes/process';
+import type { Consumed, ConsumeContext, PanelRow } from '../../processes/process';
 import { SUM } from '../../quantity/sum';
 import { LATEST } from '../../route/time-and-cost';
 import type { Stone } from '../plan-types';
@@ -15,6 +15,7 @@ import type { DraftedRun } from './draft';
 /** A run with its counts, and what the river shows of it. */
 export interface PlannedRun extends Omit<DraftedRun, 'cx'> {
   cx: ConsumeContext;
+  costs: Consumed['costs'];
   shown: Stone;
 }
 
@@ -44,7 +45,7 @@ function sumOf(id: Id<'figure'>, figures: readonly Id<'figure'>[], ledger: Ledge
 
 /** What the river shows of a run. */
 export function shownRun(
-  { stone, name, cx }: Omit<PlannedRun, 'shown'>,
+  { stone, name, cx }: Omit<PlannedRun, 'shown' | 'costs'>,
   made: ReadonlySet<Id<'product'>>,
   net: Net,
   counts: Counts,

@@ -36,7 +36,7 @@ export const coat: Process = {
   abilities: ['gripperMm', 'lamps'],
   reach: 'sheet',
   losses: LOSSES,
-  keepsSetting: true,
+  againS: 'coat.againS',
   suits: (_machine, parts) => parts.every((p) => p.traits?.lampCoat !== undefined),
   asks: (cx) => ({
     gripperMm: cx.machine.limits.gripperMm ?? 0,

@@ -54,7 +54,7 @@ const dieCutting = (id: Id<'process'>, parts: boolean): Process => ({
   abilities: ['gripperMm', 'tailMm', 'forceKn'],
   reach: 'sheet',
   losses: LOSSES,
-  keepsSetting: true,
+  againS: 'dieCut.againS',
   ...(parts && { parts: true as const }),
   suits: (_machine, of) => of.every((p) => p.traits?.blank !== undefined),
   asks: (cx) => ({

@@ -40,7 +40,7 @@ export const glue: Process = {
   id: 'glue',
   rules: GLUE_RULES,
   losses: LOSSES,
-  keepsSetting: true,
+  againS: 'glue.againS',
   suits: (_machine, parts) => parts.every((p) => p.traits?.glued !== undefined),
   asks: () => ({}),
   draft: (cx) =>

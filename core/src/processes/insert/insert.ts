@@ -85,7 +85,7 @@ const inserting = (id: Id<'process'>, byHand: boolean): Process => ({
   id,
   ...(byHand && { insteadOf: ['insert'] }),
   losses: LOSSES,
-  keepsSetting: true,
+  againS: 'insert.againS',
   suits: (_machine, parts) => parts.every((p) => p.traits?.inserts !== undefined),
   asks: () => ({}),
   draft: (cx) =>

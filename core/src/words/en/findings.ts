@@ -264,8 +264,29 @@ export const FINDINGS: Record<string, FindingWords> = {
     says: () => 'Each order lies in rows or columns of its own. Take a larger sheet, or fewer orders.',
   },
   'gang.copies': {
-    title: () => 'So many copies of each do not fit one sheet',
-    says: () => 'The sheet is laid out by the quantities instead. Set fewer, or let the plan find them.',
+    title: () => 'The forms as they are set do not stand',
+    says: () =>
+      'More copies lie on one than it holds. One form is laid out by the quantities instead. Set fewer, or let the plan find them.',
+  },
+  'gang.runsOn': {
+    title: (a) => `${a['order']}: ${said(a['missing'], 0)} blanks short on form ${a['form']}`,
+    says: (a) => `${said(a['set'], 0)} good sheets were set; the plan runs ${said(a['sheets'], 0)}, so that the order has its blanks.`,
+  },
+  'gang.over': {
+    title: (a) => `Too many over of ${a['orders']}`,
+    says: (a) => `${said(a['blanks'], 0)} blanks more than was agreed. Other copies, another form, or ask whether they are taken.`,
+  },
+  'gang.empty': {
+    title: (a) => `${said(a['empty'], 0)} of ${said(a['places'], 0)} places on form ${a['form']} are empty`,
+    says: () => 'They are printed, cut and thrown away.',
+  },
+  'gang.lookAlike': {
+    title: (a) => `${a['order']} looks like ${a['other']} and shares its form`,
+    says: () => 'Nothing at the gluer tells them apart. Give both a code that a reader looks at, or part them.',
+  },
+  'gang.starves': {
+    title: (a) => `${a['ink']} on form ${a['form']}: ${a['hungry']} takes ${said(a['times'], 0)} times what ${a['light']} does in one lane`,
+    says: () => 'The zones of that lane cannot be right for both. Lay their copies in lanes of their own.',
   },
   'parts.loose': {
     title: (a) => `${said(a['parts'], 0)} parts of the product are never joined`,
@@ -326,11 +347,17 @@ const GANG_WHY: Readonly<Record<string, string>> = {
   'gang.unlikeSides': 'it is printed on other sides',
   'gang.unlikeColours': 'it has other inks',
   'gang.versions': 'its versions change plates',
+  'gang.unlikeDue': 'it is due more days away than orders wait for one another',
 };
 
 /** What a remedy's button says. */
 export const REMEDIES: Record<string, Sentence> = {
   ...ofAllKinds('remedies'),
+  'remedy.runForm': (a) => `Run ${said(a['sheets'], 0)} good sheets`,
+  'remedy.solveGang': () => 'Ask planning for other forms',
+  'remedy.takeOver': () => 'The customers take them',
+  'remedy.reader': () => 'Ask prepress for codes to read',
+  'remedy.otherLane': () => 'Ask planning for other lanes',
   'remedy.oneInkOrTrap': () => 'Ask prepress to set it in one ink, or larger',
   'remedy.thickerLine': () => 'Ask prepress for a thicker line',
   'remedy.knockOut': () => 'Ask prepress to knock the coat out',

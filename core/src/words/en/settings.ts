@@ -9,6 +9,7 @@ export const PRACTICE_WORDS: Record<string, string> = {
   'layout.colourBarMm': 'Colour bar',
   'layout.bleedMm': 'Bleed',
   'layout.labelBleedMm': 'Bleed of labels',
+  'gang.dueDays': 'Days that orders of a gang wait for one another',
   'layout.blankGapMm': 'Gap between blanks',
   'layout.edgeTrimMm': 'Edge trim of a web',
   'layout.labelEdgeMm': 'Edge of a label sheet',
@@ -51,6 +52,7 @@ export const PRACTICE_WORDS: Record<string, string> = {
 /** The rooms practice values belong to. */
 export const PRACTICE_ROOMS: Record<string, string> = {
   ...ofAllKinds('practiceRooms'),
+  gang: 'Gangs',
   layout: 'Sheet and web',
   roll: 'Rolls',
   film: 'Film',
