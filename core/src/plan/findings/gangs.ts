@@ -52,6 +52,7 @@ export const gangOver: Rule = {
     gangs(cx).flatMap((gang): Omit<Finding, 'code'>[] => {
       const over = gang.members.filter((m) => m.mostOver !== null && m.over > m.mostOver);
       if (over.length === 0) return [];
+      const edits = taken(over, cx.spec);
       return [
         {
           level: 'release',
@@ -59,26 +60,24 @@ export const gangOver: Rule = {
           args: { orders: over.map((m) => m.product).join(', '), blanks: over.reduce((sum, m) => sum + m.over - (m.mostOver ?? 0), 0) },
           remedies: [
             { do: 'ask', says: 'remedy.solveGang', desk: 'planning' },
-            { do: 'edit', says: 'remedy.takeOver', args: {}, edits: over.flatMap((m) => taken(m, cx.spec)) },
+            ...(edits.length > 0 ? [{ do: 'edit' as const, says: 'remedy.takeOver', args: {}, edits }] : []),
           ],
         },
       ];
     }),
 };
 
-/** The order takes as many over as lie on the forms. */
-const taken = ({ product, over }: GangMember, spec: JobSpec): Edit[] =>
-  Object.entries(spec.items).flatMap(([id, item]) =>
-    item.product === product
-      ? [
-          editAt(
-            spec,
-            ['items', id, 'overs', 'overPpm'],
-            Math.min(ceilTolerant((1e6 * over) / Math.max(orderedQuantity(item), 1)) + 1, 1_000_000),
-          ),
-        ]
-      : [],
+/** No order is agreed to take more than twice what it asked. */
+const MOST_OVER_PPM = 1_000_000;
+/** The orders take as many over as lie on the forms; nothing where that is more than may be agreed. */
+function taken(over: readonly GangMember[], spec: JobSpec): Edit[] {
+  const edits = over.flatMap((m) =>
+    Object.entries(spec.items).flatMap(([id, item]) =>
+      item.product === m.product ? [{ id, ppm: ceilTolerant((1e6 * m.over) / Math.max(orderedQuantity(item), 1)) + 1 }] : [],
+    ),
   );
+  return edits.some((e) => e.ppm > MOST_OVER_PPM) ? [] : edits.map(({ id, ppm }) => editAt(spec, ['items', id, 'overs', 'overPpm'], ppm));
+}
 
 /** More than so much of a form left empty is worth a second look. Common practice, no source. */
 const EMPTY = 1 / 4;
