@@ -1,8 +1,7 @@
 import type { Id } from '../../quantity/figure';
 import { practiceValue } from '../../plant/practice';
 import type { Plant } from '../../plant/plant';
-import { printsOf } from '../../layout/form';
-import { isFromTheDrum } from '../../product/ink-names';
+import { whyUnlike } from '../../layout/gang-alike';
 import { type Gang, type JobSpec, orderedQuantity } from '../../product/job-spec';
 import type { Part } from '../../product/part';
 import type { Finding } from '../../processes/finding';
@@ -63,27 +62,16 @@ function refusal(
   const members = gang.parts.map((p) => parts[p] as Part);
   const [lead] = members;
   if (!lead) return { part: '', why: 'gang.notHere' };
-  const unlike = (why: string, of: (p: Part) => string): { part: string; why: string } | null => {
-    const other = members.find((p) => of(p) !== of(lead));
-    return other ? { part: other.id, why } : null;
-  };
-  const coats = (p: Part): string => JSON.stringify([p.colours.map((side) => side.filter(isFromTheDrum)), p.traits?.lampCoat ?? null]);
+  const [unlike] = members.flatMap((p) => {
+    const why = whyUnlike(lead, p);
+    return why === null ? [] : [{ part: p.id, why }];
+  });
   const versions = members.find((p) =>
     Object.values(spec.items).some((i) => i.product === p.product && Object.values(i.versions).some((v) => v.changes.length > 0)),
   );
   return (
-    unlike('gang.unlikeForm', (p) => p.layouter) ??
     (lead.layouter === 'web' ? { part: lead.id, why: 'gang.onWeb' } : null) ??
-    unlike('gang.unlikeOutline', (p) => JSON.stringify(p.traits?.blank?.die.outline ?? null)) ??
-    unlike('gang.unlikeStock', (p) => p.grade ?? '') ??
-    unlike('gang.unlikeCoating', coats) ??
-    unlike('gang.unlikeFood', (p) => String(p.food ?? false)) ??
-    unlike('gang.unlikeSides', (p) => p.colours.map((side) => side.length > 0).join()) ??
-    unlike('gang.unlikeColours', (p) =>
-      printsOf([p.colours])
-        .map((side) => [...side].sort().join())
-        .join('|'),
-    ) ??
+    unlike ??
     (versions ? { part: versions.id, why: 'gang.versions' } : null) ??
     tooFarApart(members, spec, practiceValue(plant, 'gang.dueDays'))
   );

@@ -29,6 +29,8 @@ export interface GangMember {
   over: number;
   /** What of the forms it pays. */
   share: number;
+  /** When the first of it is due, as the works reads it; null: no date. */
+  due: string | null;
 }
 export interface GangRow {
   id: Id<'form'>;
@@ -82,10 +84,18 @@ export const gangRowsOf = (plan: Plan, spec: JobSpec): GangRow[] =>
           mostOver: mostOverOf(items),
           over: stands ? made - needed : 0,
           share: value(idOf(part, 'gangShare')),
+          due: firstDue(items),
         };
       }),
     };
   });
+
+/** When the first of some items is due; null: no date was given. */
+export const firstDue = (items: readonly Item[]): string | null =>
+  items
+    .flatMap((i) => i.deliveries.map((d) => d.by))
+    .sort()
+    .at(0) ?? null;
 
 /** The steps that part the sheets of a gang into its orders, form by form. */
 const partingSteps = (plan: Plan, gang: Id<'form'>, parts: readonly Id<'part'>[]): [Id<'step'>, Step][] =>
@@ -98,11 +108,3 @@ export function mostOverOf(items: readonly Item[]): number | null {
   if (items.some((i) => i.overs.extra === 'recycle' || i.overs.extra === 'destroy')) return null;
   return items.reduce((sum, i) => sum + Math.floor((orderedQuantity(i) * i.overs.overPpm) / 1e6 + 1e-9), 0);
 }
-
-/** Parts that lie on a press sheet and are in no gang yet: what may be ganged, if outline, stock, coating and inks are alike. */
-export const mayBeGanged = (plan: Plan, spec: JobSpec): Id<'part'>[] => {
-  const taken = new Set(Object.values(spec.choices.gangs ?? {}).flatMap((g) => g.parts));
-  return Object.values(plan.parts).flatMap((p) =>
-    (p.layouter === 'rectangle' || p.layouter === 'outline') && !taken.has(p.id) ? [p.id] : [],
-  );
-};

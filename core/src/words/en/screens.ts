@@ -136,6 +136,7 @@ export const SCREENS = {
   'jobPage.views': 'Views of the job',
   'jobPage.when': 'When',
   'jobPage.foldUp': 'Fold-up',
+  'jobPage.gang': 'Gang',
   'dieFiles.dieLine': 'Die line',
   'dieFiles.dxf': 'DXF',
   'dieImport.fromFile': 'Die line from a file …',

@@ -31,6 +31,7 @@ import {
   formatNumber,
   isMixedInk,
   label,
+  mayGang,
   orderedQuantity,
   type Override,
   type Place,
@@ -55,7 +56,7 @@ import { askReason, type ReasonAsk } from '../shared/reason-dialog';
 import { ComparePanel } from './compare-panel';
 import { CountRiver } from './count-river';
 import { DeliveriesPanel } from './deliveries-panel';
-import { GangsPanel } from './gangs-panel';
+import { GangComposer } from './gang-composer';
 import { VersionsPanel } from './versions-panel';
 import { FindingMark } from './finding-mark';
 import { FloorPanel } from './floor-panel';
@@ -89,9 +90,10 @@ const FOOT: TotalKey[] = [
   'readyAt',
 ];
 
-type View = 'stone' | 'fold' | 'floor' | 'risk' | 'route' | 'plans' | 'gates' | 'deliveries' | 'history' | 'compare';
+type View = 'stone' | 'fold' | 'gang' | 'floor' | 'risk' | 'route' | 'plans' | 'gates' | 'deliveries' | 'history' | 'compare';
 const VIEWS: { id: View; says: string }[] = [
   { id: 'fold', says: say('jobPage.foldUp') },
+  { id: 'gang', says: say('jobPage.gang') },
   { id: 'floor', says: say('jobPage.floor') },
   { id: 'risk', says: say('jobPage.risk') },
   { id: 'route', says: say('jobPage.when') },
@@ -111,7 +113,7 @@ const VIEWS: { id: View; says: string }[] = [
     MatMenuModule,
     CountRiver,
     DeliveriesPanel,
-    GangsPanel,
+    GangComposer,
     VersionsPanel,
     FloorPanel,
     FoldUp,
@@ -180,7 +182,7 @@ export class JobPage implements OnDestroy {
   protected readonly views = computed((): Shown[] => [
     { id: 'product', says: say('jobPage.product'), query: { view: null, stone: null } },
     ...(this.stoneId() === 'product' ? [] : [{ id: 'stone', says: this.stoneName(), query: { view: null, stone: this.stoneId() } }]),
-    ...VIEWS.filter((v) => v.id !== 'fold' || this.foldable().length > 0).map((v) => ({
+    ...VIEWS.filter((v) => (v.id !== 'fold' || this.foldable().length > 0) && (v.id !== 'gang' || this.ganging())).map((v) => ({
       ...v,
       query: { view: v.id },
       ...(v.id === 'gates' && { waits: this.gatesShut() }),
@@ -188,6 +190,11 @@ export class JobPage implements OnDestroy {
   ]);
   /** Blanks that fold up, each as its product calls it. */
   protected readonly foldable = computed(() => foldableParts(this.planning()?.plan ?? null));
+  /** Whether orders of the job share sheets, or could. */
+  protected readonly ganging = computed(() => {
+    const [plan, spec] = [this.planning()?.plan, this.spec()];
+    return plan !== undefined && spec !== null && mayGang(plan, spec);
+  });
   /** Gates of the job that nobody has opened. */
   private readonly gatesShut = computed(
     () => this.planning()?.plan.findings.filter((f) => f.code === 'gate.waiting' || f.code === 'gate.refused').length ?? 0,
