@@ -51,7 +51,8 @@ export async function loadDemo(base, { now = new Date() } = {}) {
     for (const item of Object.values(spec.items)) for (const d of item.deliveries) d.by = dayFrom(now, dueDays, dueAt);
     jobs.set(nr, (await call('POST', '/api/orders', { id, customer, spec })).job);
   };
-  for (const [i, order] of orders.entries()) await enter(i + 1, order);
+  // Others keep the numbers the handbooks call them by.
+  for (const [i, order] of orders.entries()) if (!order.last) await enter(i + 1, order);
   const desk = {
     call,
     as: (name) =>
@@ -85,6 +86,7 @@ export async function loadDemo(base, { now = new Date() } = {}) {
   await demoHandover(desk, floor.handover);
   await demoDesks(desk, read('desks'));
   for (const [i, past] of floor.history.entries()) await closedJob(desk, { order: 100 + i, past, enter, orders });
+  for (const [i, order] of orders.entries()) if (order.last) await enter(200 + i, order);
 }
 
 /** Hours from the first step of a closed job to each of its steps. */

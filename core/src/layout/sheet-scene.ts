@@ -10,6 +10,7 @@ import { copiesUp, type CopyPlace, copyPlaces, type Layout } from './layout';
 import { WORK_STYLES, type WorkStyleId } from './work-style';
 
 const MOST_DRAWN = 400;
+const MOST_NUMBERED = 60;
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 /**
  * Orders of a gang are lettered on drawing and paper, as they stand in the gang; a gang holds at most 26.
@@ -90,16 +91,7 @@ export function sheetScene(layout: Layout | null, parts: readonly Part[], stock:
             : { kind: 'line', role: 'fold', x1: p.x + at, y1: y, x2: p.x + at, y2: y + p.h },
         );
       }
-      if (places.length <= 60)
-        shapes.push({
-          kind: 'text',
-          role: 'label',
-          x: p.x + p.w / 2 - (foldsOf(part) % 2 === 1 && !p.turned ? text : 0),
-          y: y + p.h / 2 + text / 3 - (foldsOf(part) % 2 === 1 && p.turned ? text : 0),
-          text: layout.orders ? letterOf(part.id, layout) : String(i + 1),
-          sizeMm: text,
-          anchor: 'middle',
-        });
+      if (places.length <= MOST_NUMBERED) shapes.push(nameOfCopy(layout, part, { ...p, y }, i, text));
     });
   shapes.push(
     {
@@ -133,6 +125,21 @@ export function sheetScene(layout: Layout | null, parts: readonly Part[], stock:
     box: boxAround(shapes, text * 1.6),
     toScale: true,
     shapes,
+  };
+}
+
+/** What tells a copy from the others: its number; on a gang the letter of its order, large enough to be read across the drawing. Beside the fold it would lie on. */
+function nameOfCopy(layout: Layout, part: Part, { x, y, w, h, turned }: CopyPlace, index: number, text: number): Shape {
+  const sizeMm = layout.orders ? Math.max(Math.min(w, h) / 5, text) : text;
+  const aside = foldsOf(part) % 2 === 1 ? sizeMm : 0;
+  return {
+    kind: 'text',
+    role: 'label',
+    x: x + w / 2 - (turned ? 0 : aside),
+    y: y + h / 2 + sizeMm / 3 - (turned ? aside : 0),
+    text: layout.orders ? letterOf(part.id, layout) : String(index + 1),
+    sizeMm,
+    anchor: 'middle',
   };
 }
 

@@ -33,7 +33,11 @@ describe('copies of the radio plays moved by hand (fixture: form A full with kil
     expect(moveCopy(spec, row, 'fog.blank', null, 7)).toBeNull();
   });
   it('adds and takes away copies, and holds a typed number to the places there are', () => {
-    expect(copies(done(moveCopy(spec, row, 'harbour.blank', 1, null)))[1]).toEqual({ 'fog.blank': 2, 'harbour.blank': 2, 'lantern.blank': 2 });
+    expect(copies(done(moveCopy(spec, row, 'harbour.blank', 1, null)))[1]).toEqual({
+      'fog.blank': 2,
+      'harbour.blank': 2,
+      'lantern.blank': 2,
+    });
     expect(copies(done(setCopies(spec, row, 'fog.blank', 1, 9)))[1]).toEqual({ 'fog.blank': 3, 'harbour.blank': 3, 'lantern.blank': 2 });
     expect(setCopies(spec, row, 'fog.blank', 1, 0)).toBeNull();
     expect(setCopies(spec, row, 'fog.blank', 5, 1)).toBeNull();
@@ -91,7 +95,10 @@ it('keeps apart in the pool what cannot share a sheet, says why, and has the fir
   const made: JobSpec = {
     ...free,
     products: { ...free.products, ...(matt.kind === 'made' && { fog: { ...matt, wish: { ...matt.wish, coat: 'matt' } as never } }) },
-    items: { ...free.items, mill: { ...free.items['mill']!, deliveries: [{ by: '2026-04-01T10:00', share: { only: 3_000 }, to: 'Quay 1' }] } },
+    items: {
+      ...free.items,
+      mill: { ...free.items['mill']!, deliveries: [{ by: '2026-04-01T10:00', share: { only: 3_000 }, to: 'Quay 1' }] },
+    },
   };
   const pool = gangPool(plan(made, LINDMOOR, SHELF), made);
   expect(pool.map((k) => [k.orders.length, k.unlike])).toEqual([

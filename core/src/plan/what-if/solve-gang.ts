@@ -7,16 +7,20 @@ import { gangCost, type GangStep } from '../../layout/gang-cost';
 import { type GangFound, gangForms, type GangItem, type GangPlan } from '../../layout/gang-forms';
 import { editAt, type Edit } from '../../product/edit';
 import { type GangForm, type JobSpec, MOST_GANG_FORMS } from '../../product/job-spec';
+import { applyEdits } from '../door';
 import { planned, type Planned } from '../plan';
+import type { Plan } from '../plan-types';
 import { type GangRow, gangRowsOf } from '../readings/gang-rows';
+import { takeApart } from './gang-edits';
 
 /** What the search for the forms of a gang found, in the works' own money, with the edit that makes it a choice. */
 export interface GangSolved extends GangFound {
   gang: Id<'form'>;
-  /** The forms as they are now, by the same reckoning. */
-  now: number;
-  /** Orders of which they leave more over than was agreed: what was found may cost more, and leaves none. */
+  /** What the whole job costs, as its plan says: as it is, with the forms that were found, and with a sheet for each order. */
+  job: { now: number; best: number | null; apart: number };
+  /** Orders of which the forms as they are leave more over than was agreed: what was found may cost more, and leaves none. */
   tooMany: Id<'part'>[];
+  /** None where nothing was found that is better than what there is. */
   edits: Edit[];
 }
 
@@ -50,13 +54,25 @@ export function solveGang(
     tell,
   );
   const was = spec.choices.gangs?.[gang];
-  return {
-    ...found,
-    gang,
-    now: money.cost(row.forms.map((f) => f.sheets).sort((a, b) => b - a)),
-    tooMany: overLimit(row),
-    edits: found.best && was ? [editAt(spec, ['choices', 'gangs', gang], { parts: was.parts, forms: formsOf(found.best) })] : [],
+  const edits = found.best && was ? [editAt(spec, ['choices', 'gangs', gang], { parts: was.parts, forms: formsOf(found.best) })] : [];
+  const jobCost = (made: JobSpec): number => costOf(planned(made, plant, shelf).plan);
+  const job = {
+    now: costOf(made.plan),
+    best: edits.length > 0 ? jobCost(changed(spec, edits)) : null,
+    apart: jobCost(changed(spec, [takeApart(spec, gang)])),
   };
+  const tooMany = overLimit(row);
+  const isBetter = job.best !== null && (tooMany.length > 0 || job.best < job.now - LEAST_GAIN);
+  return { ...found, gang, job, tooMany, edits: isBetter ? edits : [] };
+}
+
+/** A difference below a cent is none. */
+const LEAST_GAIN = 0.005;
+const costOf = (plan: Plan): number => plan.figures[plan.totals.money ?? '']?.value ?? 0;
+function changed(spec: JobSpec, edits: readonly Edit[]): JobSpec {
+  const applied = applyEdits(spec, edits);
+  if (!applied.ok) throw new Error(applied.issues.map((i) => `${i.path}: ${i.says}`).join('; '));
+  return applied.made;
 }
 
 /** Orders of a gang that have more blanks over than was agreed. */

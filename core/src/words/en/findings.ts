@@ -256,7 +256,7 @@ export const FINDINGS: Record<string, FindingWords> = {
     says: (a) => `This job is ready ${said(a['hours'], 1)} hours after its date because it waits for it.`,
   },
   'gang.refused': {
-    title: (a) => `${a['part']} cannot share a sheet with the others: ${GANG_WHY[String(a['why'])] ?? a['why']}`,
+    title: (a) => `${a['part']} cannot share a sheet with the others: ${LABELS[String(a['why'])] ?? a['why']}`,
     says: () => 'The orders are planned each on sheets of their own until the gang is changed or taken back.',
   },
   'gang.noRoom': {
@@ -331,23 +331,6 @@ export const FINDINGS: Record<string, FindingWords> = {
       `They are worked “${LABELS[String(a['instead'])] ?? String(a['instead'])}”. The press cannot print so; or several parts share the form; or something strikes one side only, and where fronts and backs lie on one form half of it would strike backs.`,
   },
   'choice.unknown': { title: (a) => `“${a['what']}” is not there any more`, says: () => 'The plant’s default stands in for the choice.' },
-};
-
-/** Why a part cannot lie on one form with others. */
-const GANG_WHY: Readonly<Record<string, string>> = {
-  'gang.notHere': 'it is not in this job',
-  'gang.calledLikeAPart': 'the gang is called like it',
-  'gang.twice': 'it is on another gang already',
-  'gang.unlikeForm': 'it is cut another way',
-  'gang.onWeb': 'webs are not ganged',
-  'gang.unlikeOutline': 'it has another die line',
-  'gang.unlikeStock': 'it is of another stock',
-  'gang.unlikeCoating': 'it has another coating',
-  'gang.unlikeFood': 'only one of them touches food',
-  'gang.unlikeSides': 'it is printed on other sides',
-  'gang.unlikeColours': 'it has other inks',
-  'gang.versions': 'its versions change plates',
-  'gang.unlikeDue': 'it is due more days away than orders wait for one another',
 };
 
 /** What a remedy's button says. */

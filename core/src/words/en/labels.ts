@@ -402,6 +402,20 @@ export const LABELS: Record<string, string> = {
   'waste.batch.kg': 'Changes',
   'waste.table.kg': 'By the table',
   'waste.samples.kg': 'Samples',
+  // why a part cannot lie on one form with others
+  'gang.notHere': 'it is not in this job',
+  'gang.calledLikeAPart': 'the gang is called like it',
+  'gang.twice': 'it is on another gang already',
+  'gang.unlikeForm': 'it is cut another way',
+  'gang.onWeb': 'webs are not ganged',
+  'gang.unlikeOutline': 'it has another die line',
+  'gang.unlikeStock': 'it is of another stock',
+  'gang.unlikeCoating': 'it has another coating',
+  'gang.unlikeFood': 'only one of them touches food',
+  'gang.unlikeSides': 'it is printed on other sides',
+  'gang.unlikeColours': 'it has other inks',
+  'gang.versions': 'its versions change plates',
+  'gang.unlikeDue': 'it is due more days away than orders wait for one another',
 };
 
 export const LEVEL_WORDS: Record<string, string> = {

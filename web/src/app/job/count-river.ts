@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatTooltip } from '@angular/material/tooltip';
 import {
@@ -59,6 +59,14 @@ export class CountRiver {
   readonly stale = input(false);
   readonly chooseStone = output<string>();
   protected readonly bandHeight = HEIGHT + 2 * TOP;
+
+  constructor() {
+    // A long river is scrolled to the stone that is looked at.
+    afterRenderEffect(() => {
+      const chosen = document.getElementById(`stone-${this.chosen()}`);
+      if (chosen && 'scrollIntoView' in chosen) chosen.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    });
+  }
 
   protected readonly drawn = computed((): Drawn[] => {
     const { stones, figures } = this.plan();

@@ -36,7 +36,9 @@ import {
 } from '@druckerei/core';
 import { Drawing } from '../drawings/drawing';
 import { GangSolver } from '../planner/gang-solver';
+import { mdiMinus, mdiPlus } from '@mdi/js';
 import { EditValue } from '../shared/edit-value';
+import { Icon } from '../shared/icon';
 import { GangProposal } from './gang-proposal';
 
 /** What is dragged: a copy of an order from a form, an order of a gang from its row (no form), or one that is in no gang yet. */
@@ -88,7 +90,7 @@ interface ShownGang {
 /** Orders on common forms: which lie together, how many copies of each on which form, what each form runs and costs, and who gets too many; by mouse or by keys. */
 @Component({
   selector: 'dk-gang-composer',
-  imports: [CdkDrag, CdkDropList, CdkDropListGroup, Drawing, EditValue, GangProposal, MatButton, MatCheckbox, MatIconButton],
+  imports: [CdkDrag, CdkDropList, CdkDropListGroup, Drawing, EditValue, GangProposal, MatButton, Icon, MatCheckbox, MatIconButton],
   providers: [GangSolver],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './gang-composer.html',
@@ -106,6 +108,8 @@ export class GangComposer {
   readonly edits = output<Edit[]>();
   protected readonly solver = inject(GangSolver);
   protected readonly off: Target = null;
+  protected readonly minus = mdiMinus;
+  protected readonly plus = mdiPlus;
 
   private readonly rows = computed(() => gangRowsOf(this.plan(), this.spec()));
   protected readonly gangs = computed(() => this.rows().map((row) => this.shown(row)));
@@ -142,7 +146,9 @@ export class GangComposer {
         says: form.name === '' ? say('gang.theForm') : say('gang.form', form.name),
         scene: this.scene(form.id),
         placesSay:
-          row.places === null ? say('gang.copiesOnIt', this.n(form.taken)) : say('gang.placesTaken', this.n(form.taken), this.n(row.places)),
+          row.places === null
+            ? say('gang.copiesOnIt', this.n(form.taken))
+            : say('gang.placesTaken', this.n(form.taken), this.n(row.places)),
         sheets: form.sheets,
         set: form.set,
         cost: this.money(form.cost),
@@ -172,15 +178,16 @@ export class GangComposer {
     const { forms, parts } = this.plan();
     const own = forms[form];
     return (
-      own &&
-      sheetScene(
-        own.layout,
-        own.parts.flatMap((p) => parts[p] ?? []),
-        this.plant().stocks[own.stock ?? ''] ?? null,
-        own.style,
-        practiceTerm(this.plant(), 'layout.colourBarMm'),
-      )
-    ) ?? null;
+      (own &&
+        sheetScene(
+          own.layout,
+          own.parts.flatMap((p) => parts[p] ?? []),
+          this.plant().stocks[own.stock ?? ''] ?? null,
+          own.style,
+          practiceTerm(this.plant(), 'layout.colourBarMm'),
+        )) ??
+      null
+    );
   }
   /** What the last change did to the cost of a gang; '' while nothing did. */
   protected moved({ row, cost }: ShownGang): string {

@@ -25,6 +25,7 @@ import type { SolveState } from '../planner/gang-solver';
       <div class="found">
         <p role="status">{{ result() }}</p>
         @if (forms().length > 0) {
+          <p data-figures>{{ jobCosts() }}</p>
           <table class="lines">
             <thead>
               <tr>
@@ -45,9 +46,6 @@ import type { SolveState } from '../planner/gang-solver';
               }
             </tbody>
           </table>
-        }
-        @for (other of others(); track $index) {
-          <p class="soft" data-figures>{{ other }}</p>
         }
         @if (stale()) {
           <p class="note level-decide">{{ say('gang.changedMeanwhile') }}</p>
@@ -123,11 +121,15 @@ export class GangProposal {
     if (!found) return say('gang.noPlaces');
     if (!found.best) return say('gang.noneKeepsTheLimits');
     const sure = found.proved ? say('gang.proved') : say('gang.gap', this.money(found.best.cost - found.bound));
-    const differs = found.now - found.best.cost;
-    const beside =
-      Math.abs(differs) < 0.005 ? say('gang.asCheap') : say(differs > 0 ? 'gang.cheaper' : 'gang.dearer', this.money(Math.abs(differs)));
-    const many = found.tooMany.length > 0 ? ' ' + say('gang.nowTooMany', found.tooMany.map((p) => this.productOf(p)).join(', ')) : '';
-    return `${say('gang.foundForms', formatNumber(found.best.runs.length), this.money(found.best.cost))} ${sure} ${beside}${many}`;
+    const many = found.tooMany.length > 0 ? [say('gang.nowTooMany', found.tooMany.map((p) => this.productOf(p)).join(', '))] : [];
+    const none = found.edits.length === 0 ? [say('gang.noneBetter')] : [];
+    return [say('gang.foundForms', formatNumber(found.best.runs.length)), sure, ...many, ...none].join(' ');
+  });
+  /** What the whole job costs, one way and another. */
+  protected readonly jobCosts = computed(() => {
+    const job = this.solved()?.job;
+    if (!job) return '';
+    return say('gang.jobCosts', ...[job.best ?? job.now, job.now, job.apart].map((value) => this.money(value)));
   });
   protected readonly forms = computed(() =>
     (this.solved()?.best?.runs ?? []).map((run, at) => ({ name: letterOfForm(at), sheets: formatNumber(run) })),
@@ -139,14 +141,6 @@ export class GangProposal {
       copies: copies.map((n) => (n > 0 ? formatNumber(n) : '–')),
     })),
   );
-  /** What other numbers of forms would cost. */
-  protected readonly others = computed(() => {
-    const found = this.solved();
-    return (found?.byForms ?? []).flatMap((plan, i) =>
-      plan && plan.runs.length !== found?.best?.runs.length ? [say('gang.withForms', formatNumber(i + 1), this.money(plan.cost))] : [],
-    );
-  });
-
   private productOf = (part: string): string => this.gang().members.find((m) => m.part === part)?.product ?? part;
   private money(value: number): string {
     const { number, unit } = formatFigure(value, 'money', this.place());
