@@ -48,6 +48,7 @@ test('orders of one stock share a sheet: copies found and typed, overs of each, 
   await view(page, 'Deliveries');
   await page.getByLabel('Number of the other job').fill(second);
   await page.getByRole('button', { name: 'Take it in' }).click();
+  await view(page, 'Gang');
   await expect(page.getByRole('group', { name: /Bring together/ })).toBeVisible();
   for (const box of await page
     .getByRole('group', { name: /Bring together/ })
@@ -55,15 +56,15 @@ test('orders of one stock share a sheet: copies found and typed, overs of each, 
     .all())
     await box.check();
   await page.getByRole('button', { name: 'Lay on one sheet' }).click();
-  await expect(page.getByText(/good sheets for all/)).toBeVisible();
+  await expect(page.getByText(/good sheets, as few as its orders take/)).toBeVisible();
   await saved(page);
-  await type(page, 'Copies up of card', '2');
-  await expect(page.getByRole('button', { name: /^Copies up of card, 2, edit/ })).toBeVisible();
+  await type(page, 'Copies of card on Form', '2');
+  await expect(page.getByRole('button', { name: /^Copies of card on Form, 2, edit/ })).toBeVisible();
   await page.locator('dk-count-river').getByRole('button', { name: /^Cut,/ }).first().click();
   await expect(page.getByRole('region', { name: 'Cut' })).toBeVisible();
-  await view(page, 'Deliveries');
+  await view(page, 'Gang');
   await page.getByRole('button', { name: 'Take them apart' }).click();
-  await expect(page.getByText(/good sheets for all/)).toHaveCount(0);
+  await expect(page.getByText(/good sheets, as few as its orders take/)).toHaveCount(0);
   await saved(page);
 });
 

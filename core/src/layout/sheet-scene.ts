@@ -134,7 +134,7 @@ function nameOfCopy(layout: Layout, part: Part, { x, y, w, h, turned }: CopyPlac
   const aside = foldsOf(part) % 2 === 1 ? sizeMm : 0;
   return {
     kind: 'text',
-    role: 'label',
+    role: layout.orders ? 'strong' : 'label',
     x: x + w / 2 - (turned ? 0 : aside),
     y: y + h / 2 + sizeMm / 3 - (turned ? aside : 0),
     text: layout.orders ? letterOf(part.id, layout) : String(index + 1),

@@ -108,17 +108,19 @@ async function addAlternative(
 }
 
 /**
- * Two specifications as one: items and products of the other come in under free names; a product that both have, wish for wish, is made once for both.
+ * Two specifications as one: items and products of the other come in under free names; a product that both have, wish for wish and called alike, is made once
+ * for both. Alike in all but name they are two pictures on one kind of paper: they may share a sheet, never a plate.
  * Decisions and overrides of the other hang on figures of its own and stay behind; its choices come along.
  */
 function joined(into: JobSpec, other: JobSpec): { spec: JobSpec; moved: Record<Id<'item'>, Id<'item'>> } {
   const free = (taken: Record<string, unknown>, wish: string): string => {
     for (let n = 2; ; n++) if (!Object.hasOwn(taken, `${wish}${n}`)) return `${wish}${n}`;
   };
+  const calledAlike = into.name.trim().toLowerCase() === other.name.trim().toLowerCase();
   const products = { ...into.products };
   const renamed: Record<string, string> = {};
   for (const [id, product] of Object.entries(other.products)) {
-    const same = Object.entries(into.products).find(([, p]) => hashOf(p) === hashOf(product));
+    const same = calledAlike ? Object.entries(into.products).find(([, p]) => hashOf(p) === hashOf(product)) : undefined;
     const now = same?.[0] ?? (Object.hasOwn(products, id) ? free(products, id) : id);
     renamed[id] = now;
     if (!same)

@@ -275,6 +275,12 @@ describe('a job for several orders', () => {
     await planner.call('POST', `/api/jobs/${a}/join`, { version: 1, other: b });
     expect(Object.keys(JobSpecSchema.parse((await read(a))['spec']).products)).toEqual(['card', 'card2']);
   });
+  it('keeps apart what is alike in all but its name: another picture', async () => {
+    const [a, b] = [await planner.order(4_000), await planner.order(6_000)];
+    await edit(b, ['name'], 'Another card');
+    await planner.call('POST', `/api/jobs/${a}/join`, { version: 1, other: b });
+    expect(Object.keys(JobSpecSchema.parse((await read(a))['spec']).products)).toEqual(['card', 'card2']);
+  });
   it('keeps the versions of both, and the sheet that one of them shares, under the names that the products now have', async () => {
     const [a, b] = [await planner.order(4_000), await planner.order(6_000)];
     await edit(b, ['products', 'card', 'wish', 'openWidthMm'], 180);

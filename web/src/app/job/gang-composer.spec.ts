@@ -29,7 +29,8 @@ async function show(spec = plays, locked = false) {
     f.componentRef.setInput('plan', plan(made, plant, shelf));
   };
   set(spec);
-  for (const [name, value] of Object.entries({ plant, shelf, place, locked })) f.componentRef.setInput(name, value);
+  for (const [name, value] of Object.entries({ plant, shelf, place, locked, orders: [{ number: 2424, item: 'lantern' }] }))
+    f.componentRef.setInput(name, value);
   const sent: Edit[][] = [];
   // What is edited is planned at once, as on the page.
   f.componentInstance.edits.subscribe((edits) => {
@@ -68,7 +69,7 @@ describe('orders on common forms', () => {
     expect(text(forms()[1]!)).toContain('7 of 8 places taken');
     expect(forms()[0]!.querySelectorAll('svg .copy')).toHaveLength(8);
     expect([...row('lantern')].map(text)).toEqual(
-      expect.arrayContaining(['D lantern', '2 000', '2 075', '1 566', '706', '197 · 9.9 %', '200']),
+      expect.arrayContaining(['D lantern 2424', '2 000', '2 075', '1 566', '706', '197 · 9.9 %', '200']),
     );
   });
 

@@ -74,6 +74,7 @@ interface ShownForm {
 interface ShownOrder {
   member: GangMember;
   letter: string;
+  order: string;
   due: string;
   overPercent: string;
   tooMany: boolean;
@@ -104,6 +105,8 @@ export class GangComposer {
   readonly plant = input.required<Plant>();
   readonly shelf = input.required<Shelf>();
   readonly place = input.required<Place>();
+  /** Whose orders the items are: products alone are often called alike. */
+  readonly orders = input<readonly { number: number; item: string }[]>([]);
   readonly locked = input(false);
   readonly edits = output<Edit[]>();
   protected readonly solver = inject(GangSolver);
@@ -118,6 +121,7 @@ export class GangComposer {
       ...kind,
       orders: kind.orders.map((o) => ({
         ...o,
+        order: this.orderOf(o.product),
         due: dueSays(o.due),
         joinable: this.joinable(o.part),
         dragged: { part: o.part, from: null, gang: null } satisfies Dragged,
@@ -167,6 +171,7 @@ export class GangComposer {
       orders: row.members.map((member) => ({
         member,
         letter: letter(member.part),
+        order: this.orderOf(member.product),
         due: dueSays(member.due),
         overPercent: formatNumber(member.wanted > 0 ? (100 * member.over) / member.wanted : 0, 1),
         tooMany: member.mostOver !== null && member.over > member.mostOver,
@@ -188,6 +193,11 @@ export class GangComposer {
         )) ??
       null
     );
+  }
+  /** Numbers of the orders a product is made for. */
+  private orderOf(product: string): string {
+    const numbers = this.orders().flatMap((o) => (this.spec().items[o.item]?.product === product ? [o.number] : []));
+    return [...new Set(numbers)].join(', ');
   }
   /** What the last change did to the cost of a gang; '' while nothing did. */
   protected moved({ row, cost }: ShownGang): string {
