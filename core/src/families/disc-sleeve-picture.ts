@@ -1,4 +1,5 @@
-import { sleeveSizes, trayPlaces } from '../product/die-line/sleeve';
+import { portableCos, portableSin } from '../quantity/portable-math';
+import { sleeveSizes, stripLongMm, traysInside } from '../product/die-line/sleeve';
 import type { SleeveAsk } from '../product/die-line/sleeve-ask';
 import { type Scene, type Shape, boxAround } from '../scene/scene';
 
@@ -10,7 +11,7 @@ export function discSleevePicture(ask: SleeveAsk, discs: number): Scene {
   const of = sleeveSizes(ask);
   const [width, height, thick] = of.closedMm;
   const text = Math.max(width, height) / 14;
-  const trays = trayPlaces({ ...ask, lining: 'none' });
+  const trays = traysInside(ask);
   const shapes: Shape[] = [];
   const [first] = of.panels;
   // The first panel stands half open at the left, the others lie flat.
@@ -40,14 +41,14 @@ export function discSleevePicture(ask: SleeveAsk, discs: number): Scene {
     const radius = Math.min(t.widthMm, t.heightMm) / 2 - 1;
     const ring = Array.from({ length: 48 }, (_, k): [number, number] => {
       const angle = (2 * Math.PI * k) / 48;
-      return seen(t.xMm + t.widthMm / 2 + radius * Math.cos(angle), t.yMm + t.heightMm / 2 + radius * Math.sin(angle));
+      return seen(t.xMm + t.widthMm / 2 + radius * portableCos(angle), t.yMm + t.heightMm / 2 + radius * portableSin(angle));
     });
     shapes.push({ kind: 'path', role: 'copy', points: ring, closed: true, ref: `disc ${i + 1}` });
   });
   const shown = trays[0] ?? { xMm: hinge, yMm: 0, widthMm: ask.widthMm, heightMm: ask.heightMm };
   const [trayLeft] = seen(shown.xMm, 0);
   const [trayRight] = seen(shown.xMm + shown.widthMm, 0);
-  const right = Math.max(...of.panels.map((p) => p.leftMm + p.widthMm));
+  const right = stripLongMm(of);
   shapes.push(
     { kind: 'line', role: 'dimension', x1: trayLeft, y1: text * 1.4, x2: trayRight, y2: text * 1.4, ref: 'widthMm' },
     {

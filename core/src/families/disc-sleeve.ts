@@ -2,7 +2,7 @@ import type { Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { type Artwork, artworkOf } from '../product/artwork';
 import { pathBox } from '../product/die-line/points';
-import { coatWindows, sleeveDieLine, sleeveGluing, sleeveSizes, trayPlaces } from '../product/die-line/sleeve';
+import { coatWindows, sleeveDieLine, sleeveGluing, sleeveSizes, stripLongMm, traysInside } from '../product/die-line/sleeve';
 import { LININGS, SLEEVE_STYLES, type SleeveAsk } from '../product/die-line/sleeve-ask';
 import { sleeveFigures } from '../product/die-line/sleeve-panels';
 import type { Part } from '../product/part';
@@ -144,7 +144,7 @@ export const discSleeve: Family<'disc-sleeve'> = {
     const coat = wish.coat ?? 'gloss';
     const [discs, shrink] = [wish.discs ?? 1, wish.shrink ?? true];
     const [width, height, thick] = of.closedMm;
-    const trays = trayPlaces(ask);
+    const trays = traysInside(ask);
     const part: Part = {
       id,
       product,
@@ -173,6 +173,8 @@ export const discSleeve: Family<'disc-sleeve'> = {
         ...(coat !== 'none' && { lampCoat: { kind: coat, windows: coatWindows(ask) } }),
         ...((trays.length > 0 || discs > 0 || shrink) && {
           inserts: {
+            openMm: [stripLongMm(of), of.stripMm],
+            foldsMm: of.panels.slice(1).flatMap(({ leftMm }, i) => [leftMm - (of.spinesMm[i] ?? 0), leftMm]),
             trays,
             trayMm: [ask.widthMm, ask.heightMm, ask.depthMm],
             discs,

@@ -23,6 +23,8 @@ export interface Layout {
   cuts?: CutTree;
   cutsBox?: { x: number; y: number; w: number; h: number };
   gripperMm: number;
+  /** Every place of the die that all forms of a gang are cut by, also those on which nothing lies here; absent: as many as there are copies. */
+  dieCells?: Cell[];
   /** Orders of a gang, as they are lettered on whatever form they lie. */
   orders?: readonly Id<'part'>[];
   proved?: boolean;
@@ -39,6 +41,9 @@ export interface CopyPlace {
   turn: Cell['turn'];
   part: Id<'part'>;
 }
+
+/** A layout with all that its die cuts, places on which nothing lies too. */
+export const cutByDie = (layout: Layout): Layout => (layout.dieCells ? { ...layout, cells: layout.dieCells } : layout);
 
 /** Every copy's place (trim size), from the lattices. */
 export function copyPlaces(layout: Layout): CopyPlace[] {

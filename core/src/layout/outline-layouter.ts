@@ -56,7 +56,7 @@ function gangOf(part: Part, ask: NestAsk, cx: LayoutContext): Laid {
     const cells = form.parts.flatMap((p) =>
       Array.from({ length: copies?.[p.id] ?? 0 }, (): Cell => ({ ...(lanes[next++] as Cell), part: p.id, item: p.item })),
     );
-    const layout = nest && copies ? { ...nest, cells } : null;
+    const layout = nest && copies ? { ...nest, cells, dieCells: lanes } : null;
     const own = { ...cx, id: form.id };
     if (own.id !== cx.id) formFigures(own);
     nestFigures(part, ask, layout, own);

@@ -117,7 +117,7 @@ export function sheetScene(layout: Layout | null, parts: readonly Part[], stock:
     { kind: 'text', role: 'label', x: -text * 0.7, y: h / 2, text: `${h} mm`, sizeMm: text, anchor: 'middle', turn: -90 },
     { kind: 'text', role: 'label', x: 0, y: h + text * 1.5, text: 'lay', sizeMm: text },
   );
-  shapes.push(...grainArrow(w, text, stock));
+  shapes.push(...grainArrow(w, text, stock), ...ordersLegend(layout, parts, h + text * 3, text));
   const grain = stock?.grain === 'short' ? 'up the sheet' : 'along the gripper edge';
   return {
     title: 'copies on the sheet',
@@ -126,6 +126,18 @@ export function sheetScene(layout: Layout | null, parts: readonly Part[], stock:
     toScale: true,
     shapes,
   };
+}
+
+/** So many orders stand in a line under the sheet. */
+const ORDERS_A_LINE = 5;
+/** Which letter is which order of a gang: under every drawing, for whoever looks for one of them. */
+function ordersLegend(layout: Layout, parts: readonly Part[], top: number, text: number): Shape[] {
+  if (!layout.orders) return [];
+  const orders = [...parts].map((p) => `${letterOf(p.id, layout)} ${p.product}`).sort((a, b) => a.localeCompare(b));
+  return Array.from({ length: Math.ceil(orders.length / ORDERS_A_LINE) }, (_, i): Shape => {
+    const line = orders.slice(i * ORDERS_A_LINE, (i + 1) * ORDERS_A_LINE).join('  ·  ');
+    return { kind: 'text', role: 'label', x: 0, y: top + i * text * 1.3, text: line, sizeMm: text };
+  });
 }
 
 /** What tells a copy from the others: its number; on a gang the letter of its order, large enough to be read across the drawing. Beside the fold it would lie on. */

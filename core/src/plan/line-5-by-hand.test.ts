@@ -1,4 +1,4 @@
-import { coatWindows, sleeveDieLine, sleeveGluing, sleeveSizes, trayPlaces } from '../product/die-line/sleeve';
+import { coatWindows, sleeveDieLine, sleeveGluing, sleeveSizes, trayPlaces, traysInside } from '../product/die-line/sleeve';
 import type { SleeveAsk } from '../product/die-line/sleeve-ask';
 import { measureDieLine } from '../product/die-line/die-line';
 import { outlineFault } from '../layout/outline-faults';
@@ -40,16 +40,11 @@ describe('the sleeve', () => {
     expect((die.areaMm2 * 300) / 1e6).toBeCloseTo(20.71, 2);
   });
   it('carries its tray in the middle of the second lining, free of coat beneath it', () => {
-    const [tray] = trayPlaces(PLAY);
-    // (139 − 136) ÷ 2 from the spine; (124 − 122) ÷ 2 below the foot crease, at 122.6 of the lining.
-    expect(tray).toEqual({
-      panel: 2,
-      xMm: expect.closeTo(147.2, 9),
-      yMm: expect.closeTo(122.6 - 1 - 122, 9),
-      widthMm: 136,
-      heightMm: 122,
-      onPrint: true,
-    });
+    // (139 − 136) ÷ 2 from the spine, whose far crease is at 145.7; (124 − 122) ÷ 2 from the foot.
+    const size = { panel: 2, widthMm: 136, heightMm: 122, onPrint: true };
+    expect(traysInside(PLAY)).toEqual([{ ...size, xMm: expect.closeTo(147.2, 9), yMm: expect.closeTo(1, 9) }]);
+    // Seen from the printed side it is the left panel; the lining's foot is its upper edge, at 122.6.
+    expect(trayPlaces(PLAY)).toEqual([{ ...size, xMm: expect.closeTo(1.5, 9), yMm: expect.closeTo(122.6 - 1 - 122, 9) }]);
     expect(coatWindows(PLAY)).toEqual([expect.objectContaining({ widthMm: 128, heightMm: 114 })]);
   });
   it('is glued in three rows of P − 17 on each lining, its strip along the belts', () => {

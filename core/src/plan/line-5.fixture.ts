@@ -14,7 +14,7 @@ export const TWO_FORMS: GangForm[] = [
 
 /** Line 5 as the trade describes it: six radio plays in two panels, lined, one tray and one disc each, on sleeve board of 0.40 mm, ganged. */
 export const sleeveSpec = (
-  forms: GangForm[] | undefined = TWO_FORMS,
+  forms: GangForm[] = TWO_FORMS,
   plays: Partial<Record<RadioPlay, number>> = RADIO_PLAYS,
   wish: Partial<DiscSleeveWish> = {},
 ): JobSpec => ({
@@ -61,7 +61,7 @@ export const sleeveSpec = (
   choices: {
     ...NO_CHOICES,
     machine: { 'plays.print': 'press8' },
-    gangs: { plays: { parts: Object.keys(plays).map((id) => `${id}.blank`), ...(forms && { forms }) } },
+    gangs: { plays: { parts: Object.keys(plays).map((id) => `${id}.blank`), forms } },
   },
   overrides: {},
   decisions: {},

@@ -45,16 +45,13 @@ export function meanPiece({ parts, layout }: Pick<DraftContext, 'parts' | 'layou
   return [area / Math.max(copiesUp(layout), 1), 1];
 }
 
-/** What of a shared form is whose, for the people who part it: letter on the drawing, order, copies a sheet, good copies wanted. Nothing where there is one order. */
-export function ordersOnForm(cx: ConsumeContext): { title: string; head: string[]; rows: string[][] }[] {
-  const { parts, layout, ledger } = cx;
-  if (parts.length < 2 && !cx.form?.oneOf) return [];
-  const rows = parts.map((part) => [
-    layout ? letterOf(part.id, layout) : '',
-    part.product,
-    `${part.widthMm} × ${part.heightMm} mm`,
-    String(layout ? copiesUp(layout, part.id) : 0),
-    formatNumber(Math.ceil(ledger.value(idOf(idOf(cx.form?.oneOf ? cx.stone : cx.id, part.id), 'demand')) - 1e-9)),
-  ]);
-  return [{ title: 'orders', head: ['on the drawing', 'order', 'trim size', 'copies a sheet', 'good copies wanted'], rows }];
+/** What of a shared form is whose, for the people who cut and part it: letter on the drawing, order, copies a sheet, good copies that come off. Nothing where there is one order. */
+export function ordersOnForm({ id, parts, layout, ledger, form }: ConsumeContext): { title: string; head: string[]; rows: string[][] }[] {
+  if (!layout || (parts.length < 2 && !form?.oneOf)) return [];
+  const good = Math.ceil(ledger.value(idOf(id, 'good')) - 1e-9);
+  const rows = parts.map((part) => {
+    const copies = copiesUp(layout, part.id);
+    return [letterOf(part.id, layout), part.product, `${part.widthMm} × ${part.heightMm} mm`, String(copies), formatNumber(copies * good)];
+  });
+  return [{ title: 'orders', head: ['on the drawing', 'order', 'trim size', 'copies a sheet', 'good copies'], rows }];
 }

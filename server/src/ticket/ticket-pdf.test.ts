@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { ticketPages } from '@druckerei/core';
 import { planned } from '@druckerei/core/planning';
 import { cardSpec, LINDMOOR, SHELF } from '../../../core/src/plan/line-1.fixture';
+import { sleeveSpec } from '../../../core/src/plan/line-5.fixture';
 import { labelSpec } from '../../../core/src/plan/line-2.fixture';
 import { ticketPdf, type TicketOf } from './ticket-pdf';
 
@@ -45,6 +46,31 @@ describe('the ticket', () => {
       if (i > 0) expect(page).toContain('trained people only');
       if (i > 0) expect(page).toMatch(/next (Press 3|Platen 1|Guillotine 1|Folder 2|Bench|Packing|dispatch)/);
     }
+  });
+  it('of several orders: each of their own pages says which, and where that one goes; the shared ones how many there are', async () => {
+    const base = sleeveSpec();
+    const spec = {
+      ...base,
+      items: Object.fromEntries(
+        Object.entries(base.items).map(([id, i]) => [
+          id,
+          { ...i, deliveries: [{ by: '2026-03-20T14:00', share: { only: i.versions['only']?.quantity ?? 0 }, to: `Quay ${id}` }] },
+        ]),
+      ),
+    };
+    const pages = words(await ticketPdf(of({ spec, planned: planned(spec, LINDMOOR, SHELF) })));
+    const cover = pages.slice(0, 2).join(' ');
+    for (const id of Object.keys(spec.items)) expect(cover).toMatch(new RegExp(`Quay ${id} +${id}`));
+    const shared = pages.filter((p) => /(Paper store|Plates|Press|Die-cutting|Breaking out) – /.test(p));
+    expect(shared.length).toBeGreaterThan(8);
+    for (const page of shared) expect(page).toContain('6 orders, 14 100 wanted · version 3');
+    const fog = pages.filter((p) => /– (Fold and glue|Tray and disc|Pack), fog/.test(p));
+    expect(fog.length).toBeGreaterThanOrEqual(3);
+    for (const page of fog) expect(page).toContain('fog: 600 wanted, −0 / +10 % · version 3');
+    const [packed] = fog.filter((p) => p.includes('Deliveries'));
+    expect(packed).toContain('Quay fog');
+    expect(packed).not.toContain('Quay mill');
+    expect(packed).toContain('Radio plays, autumn: fog');
   });
   it('puts every row of every list on paper, however many there are, and goes on on the next page', async () => {
     const base = cardSpec();

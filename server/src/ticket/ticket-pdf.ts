@@ -9,6 +9,7 @@ import {
   formatFigure,
   formatMoment,
   formatNumber,
+  type Item,
   type JobSpec,
   label,
   orderedQuantity,
@@ -108,6 +109,22 @@ class Paper {
     return `${shown.number}${shown.unit ? ` ${shown.unit}` : ''}`;
   }
 
+  /** Items a page is about: those of its stone's product; all, where the orders still share their sheet. */
+  private itemsOf(page: TicketPage | null): Item[] {
+    const all = Object.values(this.of.spec.items);
+    const own = all.filter((i) => i.product === page?.stone.product);
+    return own.length > 0 ? own : all;
+  }
+  private isOfSeveral = (): boolean => new Set(Object.values(this.of.spec.items).map((i) => i.product)).size > 1;
+  private wantedSays(items: readonly Item[]): string {
+    const percent = (ppm: number): string => formatNumber(ppm / 10_000, 1);
+    const [only, ...others] = items;
+    const sum = formatNumber(items.reduce((n, i) => n + orderedQuantity(i), 0));
+    if (!only || others.length > 0) return `${items.length} orders, ${sum} wanted`;
+    const whose = this.isOfSeveral() ? `${only.product}: ` : '';
+    return `${whose}${sum} wanted, −${percent(only.overs.underPpm)} / +${percent(only.overs.overPpm)} %`;
+  }
+
   /** What every page carries: job, version, wanted and tolerance, code to scan; DRAFT across it before release. */
   private head(title: string, code: string): void {
     const { doc, of } = this;
@@ -129,13 +146,7 @@ class Paper {
     }
     this.text(`${of.number} · ${of.customer}`, PAGE.left, PAGE.top, 9.5, { colour: '#676257' });
     this.text(of.spec.name, PAGE.left, PAGE.top + 4.5, 17, { font: 'Serif', width: 140 });
-    const items = Object.values(of.spec.items);
-    const wanted = items
-      .map(
-        (i) =>
-          `${formatNumber(orderedQuantity(i))} wanted, −${formatNumber(i.overs.underPpm / 10_000, 1)} / +${formatNumber(i.overs.overPpm / 10_000, 1)} %`,
-      )
-      .join(' · ');
+    const wanted = this.wantedSays(this.itemsOf(this.on.page));
     this.text(`${wanted} · version ${of.version}`, PAGE.left, PAGE.top + 17, 9.5);
     const qr = toSVG({ bcid: 'qrcode', text: code, scale: 2 });
     svgToPdf(doc, qr, 172 * MM, 10 * MM, { width: 23 * MM, height: 23 * MM, assumePt: false });
@@ -168,9 +179,15 @@ class Paper {
       .map((k) => [label(`total.${k}`), this.figure(plan.totals[k] ?? '')]);
     y = this.table(['in all', ''], totals, this.room(y + 8, 20), [50, 50]);
     const deliveries = Object.values(of.spec.items).flatMap((i) =>
-      i.deliveries.map((d) => [d.by.replace('T', ' '), formatNumber(Object.values(d.share).reduce((a, b) => a + b, 0)), d.to]),
+      i.deliveries.map((d) => [
+        d.by.replace('T', ' '),
+        formatNumber(Object.values(d.share).reduce((a, b) => a + b, 0)),
+        d.to,
+        ...(this.isOfSeveral() ? [i.product] : []),
+      ]),
     );
-    if (deliveries.length > 0) y = this.table(['deliver by', 'pieces', 'to'], deliveries, y + 8, [34, 26, 120]);
+    const columns = ['deliver by', 'pieces', 'to', ...(this.isOfSeveral() ? ['what'] : [])];
+    if (deliveries.length > 0) y = this.table(columns, deliveries, y + 8, this.isOfSeveral() ? [34, 26, 80, 40] : [34, 26, 120]);
     const findings = plan.findings
       .filter((f) => f.level !== 'know')
       .map((f) => {
@@ -216,7 +233,7 @@ class Paper {
       this.text(label(list.title), PAGE.left, y, 11, { font: 'Serif' });
       y = this.table(list.head, list.rows, y + 6, widthsFor(list.head, list.rows)) + 6;
     }
-    if (page.department === 'packing') y = this.deliveries(y);
+    if (page.department === 'packing') y = this.deliveries(page, y);
     // What is to be filled in stays together: a page with one line to fill in is overlooked.
     y = this.room(y, page.blanks.length * BLANK_MM);
     for (const blank of page.blanks) {
@@ -292,13 +309,13 @@ class Paper {
     return by ? `${this.figure(r.figure)} (set by hand, ${by.by}: ${by.reason})` : this.figure(r.figure);
   };
 
-  private deliveries(y: number): number {
-    const rows = Object.values(this.of.spec.items).flatMap((i) =>
+  private deliveries(page: TicketPage, y: number): number {
+    const rows = this.itemsOf(page).flatMap((i) =>
       i.deliveries.map((d) => [
         d.by.replace('T', ' '),
         formatNumber(Object.values(d.share).reduce((a, b) => a + b, 0)),
         d.to,
-        this.of.spec.name,
+        this.isOfSeveral() ? `${this.of.spec.name}: ${i.product}` : this.of.spec.name,
       ]),
     );
     if (rows.length === 0) return y;

@@ -50,7 +50,7 @@ export const gangRowsOf = (plan: Plan, spec: JobSpec): GangRow[] =>
     const forms = Object.values(plan.forms).filter((f) => f.slot === id);
     const parting = partingSteps(plan, id, gang.parts);
     const stands = Object.hasOwn(plan.gangs, id);
-    const set = stands && gang.forms !== undefined && gang.forms.length === forms.length;
+    const set = stands && gang.forms?.length === forms.length;
     return {
       id,
       refused: !stands,

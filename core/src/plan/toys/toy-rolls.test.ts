@@ -28,6 +28,7 @@ const lanes: Layouter = {
           parts: parts.map((x) => x.id),
           name: '',
           layout,
+          slot: id,
           style: 'simplex',
           stock: stockId,
           prints: [['K', 'C'], []],

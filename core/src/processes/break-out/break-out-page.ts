@@ -1,6 +1,6 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceTerm } from '../../plant/practice';
-import { copyPlaces } from '../../layout/layout';
+import { copyPlaces, cutByDie } from '../../layout/layout';
 import { ordersOnForm } from '../parted-step';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process } from '../process';
 import { machineRow, runningLossRow, settingRow } from '../rows';
@@ -29,16 +29,24 @@ export const breakOutPaper = (cx: ConsumeContext): PaperPage[] => [
       {
         title: 'stacks',
         head: ['place', 'from the lay side', 'from the gripper edge', 'stack of'],
-        rows: cx.layout
-          ? copyPlaces(cx.layout).map((p, i) => [
-              String(i + 1),
-              `${Math.round(p.x)} mm`,
-              `${Math.round(p.y)} mm`,
-              cx.parts.find((part) => part.id === p.part)?.product ?? '',
-            ])
-          : [],
+        rows: stacksOf(cx),
       },
     ],
     blanks: ['spoilt, by place', 'blanks a stack counted', 'flags laid', 'hammer taken by turns'],
   },
 ];
+
+/** The stacks as they come apart, by the places of the die; what nothing lies on goes to waste. */
+function stacksOf({ layout, parts }: ConsumeContext): string[][] {
+  if (!layout) return [];
+  const copies = copyPlaces(layout);
+  return copyPlaces(cutByDie(layout)).map((place, i) => {
+    const copy = copies.find((c) => c.x === place.x && c.y === place.y);
+    return [
+      String(i + 1),
+      `${Math.round(place.x)} mm`,
+      `${Math.round(place.y)} mm`,
+      copy ? (parts.find((part) => part.id === copy.part)?.product ?? '') : 'nothing printed: waste',
+    ];
+  });
+}

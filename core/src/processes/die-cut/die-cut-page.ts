@@ -2,7 +2,7 @@ import { idOf } from '../../quantity/id-of';
 import { practiceValue } from '../../plant/practice';
 import { channelMm, creaseRuleHeightMm, creaseRuleMm } from '../../form/cutting-die';
 import { nickPlaces } from '../../form/nicks';
-import { copiesUp } from '../../layout/layout';
+import { copiesUp, cutByDie } from '../../layout/layout';
 import { pathLength } from '../../product/die-line/points';
 import type { Crease } from '../../product/die-line/die-line';
 import { ordersOnForm } from '../parted-step';
@@ -106,7 +106,7 @@ const acrossGrain = ({ from, to }: Crease, { parts }: ConsumeContext): boolean =
 function nickList(cx: ConsumeContext): PaperPage['lists'][number] {
   const die = dieOf(cx);
   const [left, low] = [Math.min(...(die?.outline ?? []).map((p) => p[0])), Math.min(...(die?.outline ?? []).map((p) => p[1]))];
-  const places = cx.layout ? copiesUp(cx.layout) : 0;
+  const places = cx.layout ? copiesUp(cutByDie(cx.layout)) : 0;
   return {
     title: 'nicks',
     head: ['nick', 'from left', 'from foot', 'edge', 'width', 'on the sheet'],

@@ -1,4 +1,5 @@
 import { nickPlaces } from '../../form/nicks';
+import { cutByDie } from '../../layout/layout';
 import { outlinesLaid } from '../../layout/outline-faults';
 import { dieTurned } from '../../product/blank';
 import { turnedAtOrigin } from '../../product/die-line/points';
@@ -12,7 +13,7 @@ const NICKS_DRAWN = 40;
 /** The die as it lies in the press, seen from the printed side, gripper edge below: cutting rules, creasing rules, nicks. */
 export function dieScene(cx: ConsumeContext): Scene {
   const die = dieOf(cx);
-  const { layout } = cx;
+  const layout = cx.layout && cutByDie(cx.layout);
   if (!die || !layout)
     return { title: 'die', says: 'Nothing to cut yet.', box: { x: 0, y: 0, w: 400, h: 280 }, toScale: false, shapes: [] };
   const [w, h] = layout.sheetMm;
@@ -72,11 +73,11 @@ export function dieScene(cx: ConsumeContext): Scene {
 
 /** From the gripper edge to the first knife, and from the left and right edge to the box of the die, mm. */
 export const firstKnifeMm = ({ layout }: Pick<ConsumeContext, 'layout'>): number =>
-  layout && layout.cells.length > 0 ? inTenths(Math.min(...layout.cells.map((c) => c.y))) : 0;
+  layout && layout.cells.length > 0 ? inTenths(Math.min(...cutByDie(layout).cells.map((c) => c.y))) : 0;
 export function boxFromSides(cx: ConsumeContext): [leftMm: number, rightMm: number] {
   const die = dieOf(cx);
   if (!die || !cx.layout || cx.layout.cells.length === 0) return [0, 0];
-  const laid = outlinesLaid(cx.layout, die.outline);
+  const laid = outlinesLaid(cutByDie(cx.layout), die.outline);
   return [inTenths(Math.min(...laid.map((b) => b.x))), inTenths(cx.layout.sheetMm[0] - Math.max(...laid.map((b) => b.x + b.w)))];
 }
 export const inTenths = (mm: number): number => Math.round(mm * 10) / 10;

@@ -105,20 +105,23 @@ export const dieBlank = dieCutting('dieBlank', true);
 function dieFigures(cx: ConsumeContext): void {
   const { ledger, id } = cx;
   const die = dieUse(cx);
-  const cut = Object.keys(cx.steps).filter((step) => cx.steps[step]?.stone === cx.stone && (cx.form?.oneOf || step === id));
+  const cut = Object.keys(cx.steps).filter((step) => cx.steps[step]?.stone === cx.stone && (cx.form?.oneOf === true || step === id));
   ledger.figure(
     idOf(die, 'cycles'),
     { ...SUM, id: 'dieCut.cycles', unit: 'cycle' },
     Object.fromEntries(cut.map((step) => [step, fig(idOf(step, 'run'))])),
   );
   const of = measuresOf(cx);
-  const places: Term = fig(idOf(cx.form?.id ?? '', 'copiesUp'));
+  const copies = idOf(cx.form?.id ?? '', 'copiesUp');
+  // One die cuts all forms of a gang, also at places on which nothing lies.
+  const onDie = cx.layout?.dieCells ? idOf(cx.form?.slot ?? '', 'places') : copies;
+  const places: Term = fig(onDie);
   const mm = (value: number): Term => ({ value, unit: 'mm', from: 'family', at: 'die line' });
   ledger.figure(idOf(id, 'cutM'), DIE_METRES, { places, eachMm: mm(of.cutMm) });
   ledger.figure(idOf(id, 'creaseM'), DIE_METRES, { places, eachMm: mm(of.creaseMm) });
   ledger.figure(idOf(id, 'forceKn'), DIE_FORCE_KN, {
-    cutMm: mm(of.cutMm * ledger.value(idOf(cx.form?.id ?? '', 'copiesUp'))),
-    creaseMm: mm(of.creaseMm * ledger.value(idOf(cx.form?.id ?? '', 'copiesUp'))),
+    cutMm: mm(of.cutMm * ledger.value(onDie)),
+    creaseMm: mm(of.creaseMm * ledger.value(onDie)),
     cutNPerMm: practiceTerm(cx.plant, 'dieCut.cutNPerMm'),
     creaseNPerMm: practiceTerm(cx.plant, 'dieCut.creaseNPerMm'),
     reserve: practiceTerm(cx.plant, 'dieCut.reserve'),
@@ -145,7 +148,7 @@ function dieFigures(cx: ConsumeContext): void {
   const [pieceW, pieceH] = meanPiece(cx);
   const gsm = { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` } as const;
   ledger.figure(idOf(id, 'sheetKg'), SHEET_MASS, { sheets: fig(idOf(id, 'run')), widthMm: mm(w), heightMm: mm(h), gsm });
-  ledger.figure(idOf(id, 'blanksCut'), BLANKS_CUT, { sheets: fig(idOf(id, 'run')), places });
+  ledger.figure(idOf(id, 'blanksCut'), BLANKS_CUT, { sheets: fig(idOf(id, 'run')), places: fig(copies) });
   ledger.figure(idOf(id, 'blanksKg'), SHEET_MASS, { sheets: fig(idOf(id, 'blanksCut')), widthMm: mm(pieceW), heightMm: mm(pieceH), gsm });
   ledger.figure(idOf(id, 'skeletonKg'), SKELETON, { sheets: fig(idOf(id, 'sheetKg')), blanks: fig(idOf(id, 'blanksKg')) });
 }

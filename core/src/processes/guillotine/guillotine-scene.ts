@@ -23,7 +23,7 @@ export function cutScene(cx: ConsumeContext): Scene {
         role: 'label',
         x: p.x + p.w / 2,
         y: up(p.y + p.h / 2) + text / 3,
-        text: letterOf(p.part, cx.layout ?? {}),
+        text: letterOf(p.part, cx.layout),
         sizeMm: text,
         anchor: 'middle',
       });

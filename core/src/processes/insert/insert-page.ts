@@ -1,6 +1,5 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceTerm } from '../../plant/practice';
-import { dieTurned } from '../../product/blank';
 import { type Scene, type Shape, boxAround } from '../../scene/scene';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
 import { machineRow, runningLossRow, settingRow, setupKindRow } from '../rows';
@@ -44,7 +43,7 @@ export const insertPaper = (cx: ConsumeContext): PaperPage[] => {
       lists: [
         {
           title: 'trayPlaces',
-          head: ['tray', 'on panel', 'from left of the blank', 'from its foot', 'glue'],
+          head: ['tray', 'on panel', 'from the left, seen from inside', 'from the foot', 'glue'],
           rows: (inserts?.trays ?? []).map((t, i) => [
             String(i + 1),
             String(t.panel),
@@ -68,28 +67,23 @@ export const insertPaper = (cx: ConsumeContext): PaperPage[] => {
 
 /** The sleeve open as it comes to the line, seen from inside: trays and discs where they lie. */
 export function insertScene(cx: ConsumeContext): Scene {
-  const part = cx.parts[0];
-  const [die, inserts] = [part?.traits?.blank?.die, part?.traits?.inserts];
-  if (!part || !die || !inserts)
-    return { title: 'insert', says: 'Nothing is put in.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
-  const drawn = dieTurned(die, 0);
-  const [w, h] = [part.widthMm, part.heightMm];
+  const inserts = insertsOf(cx);
+  if (!inserts) return { title: 'insert', says: 'Nothing is put in.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
+  const [w, h] = inserts.openMm;
   const text = Math.max(w, h) / 24;
-  const at = (points: readonly (readonly [number, number])[]): [number, number][] => points.map(([x, y]) => [x, h - y]);
   const shapes: Shape[] = [
-    { kind: 'path', role: 'copy', points: at(drawn.outline), closed: true, ref: 'sleeve' },
-    ...drawn.creases.map((c): Shape => ({ kind: 'path', role: 'fold', points: at(c), closed: false })),
+    { kind: 'rect', role: 'copy', x: 0, y: 0, w, h, ref: 'sleeve' },
+    ...inserts.foldsMm.map((x): Shape => ({ kind: 'line', role: 'fold', x1: x, y1: 0, x2: x, y2: h })),
+    { kind: 'text', role: 'label', x: w / 2, y: h + text * 1.4, text: 'foot', sizeMm: text, anchor: 'middle' },
     ...inserts.trays.flatMap((t, i): Shape[] => {
       const [x, y] = [t.xMm, h - t.yMm - t.heightMm];
       const radius = Math.min(t.widthMm, t.heightMm) / 2 - 1;
       const [cx0, cy0] = [x + t.widthMm / 2, y + t.heightMm / 2];
-      const ring = Array.from({ length: 48 }, (_, k): [number, number] => {
-        const angle = (2 * Math.PI * k) / 48;
-        return [cx0 + radius * Math.cos(angle), cy0 + radius * Math.sin(angle)];
-      });
       return [
         { kind: 'rect', role: 'strike', x, y, w: t.widthMm, h: t.heightMm, ref: `tray ${i + 1}` },
-        ...(inserts.discs > i ? [{ kind: 'path' as const, role: 'copy' as const, points: ring, closed: true, ref: `disc ${i + 1}` }] : []),
+        ...(inserts.discs > i
+          ? [{ kind: 'circle' as const, role: 'copy' as const, cx: cx0, cy: cy0, r: radius, ref: `disc ${i + 1}` }]
+          : []),
         { kind: 'text', role: 'label', x: cx0, y: cy0, text: `tray ${i + 1}`, sizeMm: text, anchor: 'middle' },
       ];
     }),

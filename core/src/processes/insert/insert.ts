@@ -15,6 +15,9 @@ declare module '../../product/part' {
   interface Traits {
     /** Trays are glued in, discs put on them, the piece closed; film shrunk round it where it is wished. */
     inserts: {
+      /** The open piece as it comes, seen from inside: width and height, and where it folds, from its left edge. */
+      openMm: [number, number];
+      foldsMm: number[];
       trays: { panel: number; xMm: number; yMm: number; widthMm: number; heightMm: number; onPrint: boolean }[];
       trayMm: [number, number, number];
       discs: number;

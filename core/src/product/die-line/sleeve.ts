@@ -16,15 +16,8 @@ export interface SleeveSizes {
 const hasLining = ({ lining, style }: SleeveAsk): boolean => lining !== 'none' && style !== 'pocket';
 
 /** What lies between two plies of a closed sleeve, mm. */
-export interface BetweenPlies {
-  trays: number;
-  linings: number;
-  booklets: number;
-  /** The panel folded in. */
-  foldedIn: number;
-}
-const thicknessOf = (between: BetweenPlies): number =>
-  Object.values(between as unknown as Record<string, number>).reduce((sum, mm) => sum + mm, 0);
+export type BetweenPlies = Readonly<Record<'trays' | 'linings' | 'booklets' | 'foldedIn', number>>;
+const thicknessOf = (between: BetweenPlies): number => Object.values(between).reduce((sum, mm) => sum + mm, 0);
 
 /** What lies between the outer plies, and between the second and the third panel, which is folded in on it; null: there is no third. */
 export function betweenPlies(ask: SleeveAsk): { outer: BetweenPlies; inner: BetweenPlies | null } {
@@ -82,9 +75,14 @@ export function sleeveDieLine(ask: SleeveAsk): DieLine {
   return ask.style === 'pocket' ? pocketDieLine(of) : stripDieLine(of, hasLining(ask));
 }
 
-function stripDieLine({ panels, stripMm, liningMm }: SleeveSizes, lined: boolean): DieLine {
-  const last = panels[panels.length - 1] as SleeveSizes['panels'][number];
-  const rightMm = last.leftMm + last.widthMm;
+/** Length of the strip: its panels, and the spines between them. */
+export const stripLongMm = ({ panels }: SleeveSizes): number => Math.max(...panels.map((p) => p.leftMm + p.widthMm));
+
+function stripDieLine(of: SleeveSizes, lined: boolean): DieLine {
+  const { stripMm, liningMm } = of;
+  const rightMm = stripLongMm(of);
+  // Panels are counted as the open sleeve is seen from inside; a die is drawn from the printed side.
+  const panels = of.panels.map(({ leftMm, widthMm }) => ({ leftMm: rightMm - leftMm - widthMm, widthMm })).reverse();
   const inset = USUAL_SLEEVE.liningMm / 2;
   const foot = lined
     ? panels.flatMap(({ leftMm, widthMm }): Point[] => [
@@ -153,10 +151,8 @@ const BEAD_ENDS_MM = 5;
 export function sleeveGluing(ask: SleeveAsk): Gluing | null {
   const of = sleeveSizes(ask);
   const [first] = of.panels;
-  const last = of.panels[of.panels.length - 1];
-  if (!first || !last) return null;
+  if (!first) return null;
   const { flapMm } = USUAL_SLEEVE;
-  const stripLong = last.leftMm + last.widthMm;
   if (ask.style === 'pocket')
     return {
       work: 'lining',
@@ -190,7 +186,7 @@ export function sleeveGluing(ask: SleeveAsk): Gluing | null {
   });
   return {
     work: 'lining',
-    runMm: stripLong,
+    runMm: stripLongMm(of),
     creases: [{ fromGuideMm: of.liningMm, does: 'folds' }],
     beads,
     leastPanelMm: Math.min(first.widthMm, of.liningMm),
@@ -198,7 +194,7 @@ export function sleeveGluing(ask: SleeveAsk): Gluing | null {
   };
 }
 
-/** Where a tray lies, its lower left corner from that of the blank's box, seen from the printed side; on a lining that carries print, or on the bare inside. */
+/** Where a tray lies, by its lower left corner; on a lining that carries print, or on the bare inside. */
 export interface TrayPlace {
   panel: number;
   xMm: number;
@@ -209,20 +205,31 @@ export interface TrayPlace {
 }
 
 /**
- * Trays in the middle of their panels: (P − w) ÷ 2 from the spine, (H − h) ÷ 2 from the foot; on a lining where there is one, which is seen when it is folded in.
+ * Trays in the middle of their panels, as the open sleeve is seen from inside: (P − w) ÷ 2 from the spine, (H − h) ÷ 2 from the foot.
+ * Source: geometry.
+ */
+export function traysInside(ask: SleeveAsk): TrayPlace[] {
+  const { panels, closedMm } = sleeveSizes(ask);
+  const yMm = (closedMm[1] - ask.heightMm) / 2;
+  return ask.trays.flatMap((panel): TrayPlace[] => {
+    const own = panels[panel - 1];
+    const xMm = own && own.leftMm + (own.widthMm - ask.widthMm) / 2;
+    return xMm === undefined ? [] : [{ panel, xMm, yMm, widthMm: ask.widthMm, heightMm: ask.heightMm, onPrint: hasLining(ask) }];
+  });
+}
+
+/**
+ * The same trays on the blank, seen from its printed side, from the lower left corner of its box: right and left are exchanged. On a lining the foot is its upper
+ * edge, as it is folded in from there.
  * Source: geometry.
  */
 export function trayPlaces(ask: SleeveAsk): TrayPlace[] {
   const of = sleeveSizes(ask);
-  const lined = hasLining(ask);
-  return ask.trays.flatMap((nr): TrayPlace[] => {
-    const panel = of.panels[nr - 1];
-    if (!panel) return [];
-    const xMm = panel.leftMm + (panel.widthMm - ask.widthMm) / 2;
-    // On a lining the foot is its upper edge: the tray stands (H − h) ÷ 2 below it.
-    const yMm = lined ? of.liningMm - (of.closedMm[1] - ask.heightMm) / 2 - ask.heightMm : (of.stripMm - ask.heightMm) / 2;
-    return [{ panel: nr, xMm, yMm, widthMm: ask.widthMm, heightMm: ask.heightMm, onPrint: lined }];
-  });
+  return traysInside(ask).map((t) => ({
+    ...t,
+    xMm: stripLongMm(of) - t.xMm - t.widthMm,
+    yMm: t.onPrint ? of.liningMm - t.yMm - t.heightMm : t.yMm,
+  }));
 }
 
 /** Parts of a lining that have no coat, where a tray is glued on its print: (w − 8) × (h − 8) in the middle of the tray. Common practice, no source. */
