@@ -57,6 +57,8 @@ export const WASTE_REASONS = [
   'crack',
   'strip',
   'seam',
+  'tray',
+  'film',
   'code',
 ] as const;
 export type WasteReason = (typeof WASTE_REASONS)[number];

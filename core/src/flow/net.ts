@@ -50,7 +50,7 @@ export interface Loss {
 }
 
 /** Why a step waits on the clock. */
-export type WaitReason = 'turn' | 'pass' | 'foil' | 'cut' | 'rest';
+export type WaitReason = 'turn' | 'pass' | 'coat' | 'foil' | 'cut' | 'rest';
 
 /** One process on one machine. A cycle is one impression, cut sheet, fold, box, metre. */
 export interface Step {

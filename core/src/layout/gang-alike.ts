@@ -23,6 +23,6 @@ const ALIKE: readonly (readonly [why: string, of: (part: AlikePart) => string])[
 
 /**
  * Why two parts cannot lie on one sheet; null: they can.
- * @example whyUnlike(card, card) // null
+ * @example whyUnlike({ layouter: 'rectangle', colours: [['K'], []], grade: 'A' }, { layouter: 'rectangle', colours: [['K'], []], grade: 'B' }) // 'gang.unlikeStock'
  */
 export const whyUnlike = (a: AlikePart, b: AlikePart): string | null => ALIKE.find(([, of]) => of(a) !== of(b))?.[0] ?? null;

@@ -6,7 +6,9 @@ import { PROCESSES } from './registry';
 it('offers a gluer open seams and codes, a die press cracks, a guillotine neither', () => {
   expect(wasteReasonsOf('glue')).toEqual(expect.arrayContaining(['glue', 'seam', 'code']));
   expect(wasteReasonsOf('dieBlank')).toContain('crack');
-  for (const own of ['seam', 'code', 'crack', 'strip', 'coat']) expect(wasteReasonsOf('guillotine')).not.toContain(own);
+  expect(wasteReasonsOf('coat')).toContain('coat');
+  expect(wasteReasonsOf('insert')).toEqual(expect.arrayContaining(['tray', 'film', 'code']));
+  for (const own of ['seam', 'code', 'crack', 'strip', 'coat', 'tray', 'film']) expect(wasteReasonsOf('guillotine')).not.toContain(own);
 });
 
 it('offers every reason somewhere, each in words', () => {

@@ -1,13 +1,19 @@
 import { WASTE_REASONS, type WasteReason } from '../counts/floor-entry';
 import type { Id } from '../quantity/figure';
 
-/** Why pieces are lost in certain kinds of work alone: a coat that failed, a crease that cracked, a blank torn in stripping, an open seam, a code that cannot be read. */
+/**
+ * Why pieces are lost in certain kinds of work alone: a coat that failed, a crease that cracked, a blank torn in stripping, an open seam, a code that cannot be
+ * read, a tray that comes off, film that tears.
+ */
 const OWN_REASONS: Readonly<Record<Id<'process'>, readonly WasteReason[]>> = {
   offset: ['coat'],
   dieCut: ['crack', 'strip'],
   dieBlank: ['crack', 'strip'],
   breakOut: ['strip'],
+  coat: ['coat'],
   glue: ['crack', 'seam', 'code'],
+  insert: ['tray', 'film', 'code'],
+  insertByHand: ['tray', 'film', 'code'],
 };
 const OF_SOME: ReadonlySet<WasteReason> = new Set(Object.values(OWN_REASONS).flat());
 

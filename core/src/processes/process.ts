@@ -162,6 +162,8 @@ export interface Process {
   losses?: { setup?: PracticeKey; running: PracticeKey; again?: PracticeKey };
   /** Lays foil on what was printed. */
   laysFoil?: true;
+  /** Lays a coat under lamps over what was printed. */
+  laysCoat?: true;
   /** Takes out what ran through faulty from an earlier machine. */
   takesOutFaults?: true;
   /** What comes next on the same setting, another form of one die or another order of one outline, is set up with little: in so long. */

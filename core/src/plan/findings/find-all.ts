@@ -12,6 +12,7 @@ import { noDrawDown, notFast, platesOld, registerLeft } from './desks';
 import { dueMissed } from './due-missed';
 import { filmSurface } from './film-surface';
 import { countsOff, floorShort, handoverUnread } from './floor';
+import { coatOnWax } from './coat-on-wax';
 import { foilOnInk } from './foil-on-ink';
 import { foldSizes } from './fold-sizes';
 import { foldWithoutScore } from './fold-without-score';
@@ -96,6 +97,7 @@ export const RULES: readonly Rule[] = [
   washUp,
   waitUnmet,
   foilOnInk,
+  coatOnWax,
   foldWithoutScore,
   outsideNoDate,
   outsideTooSoon,

@@ -1,5 +1,6 @@
 import { editAt } from '../../product/edit';
 import type { Finding } from '../../processes/finding';
+import { waxBeneath } from './printed-beneath';
 import type { Rule } from './rule';
 
 const DAY_S = 86_400;
@@ -11,11 +12,7 @@ export const foilOnInk: Rule = {
   find: ({ plan, spec, ledger, contexts }) =>
     contexts.flatMap(({ cx, stone }, i) => {
       if (!stone.process.laysFoil) return [];
-      // What the foil is laid on: what printed these parts before, and with which series.
-      const printed = contexts
-        .slice(0, i)
-        .filter((c) => c.cx.stepIds.some((id) => plan.steps[id]?.inks) && c.cx.parts.some((p) => cx.parts.includes(p)));
-      const waxed = printed.map((c) => c.cx.inkSeries).find((s) => s?.waxed);
+      const waxed = waxBeneath({ plan, contexts }, i);
       const [early] = cx.stepIds
         .flatMap((step) => plan.steps[step]?.waits ?? [])
         .filter((w) => w.why === 'foil' && ledger.value(w.figure) < DAY_S);

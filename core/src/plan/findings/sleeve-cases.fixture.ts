@@ -19,7 +19,13 @@ const good = plays();
 const pair = (of: Partial<Record<RadioPlay, Partial<DiscSleeveWish>>>): { spec: JobSpec } =>
   plays([{ copies: { 'mill.blank': 4, 'lantern.blank': 4 } }], { lantern: 3_000, mill: 3_000 }, of);
 
+/** One setting of the print stone that the forms of the gang share. */
+const printed = (series: string): { spec: JobSpec } => ({
+  spec: { ...good.spec, choices: { ...good.spec.choices, settings: { 'plays.print': { series } } } },
+});
+
 export const SLEEVE_CASES = {
+  'coat.onWax': { level: 'decide', fires: printed('oilWax'), silent: printed('oil') },
   'gang.runsOn': { level: 'decide', fires: plays([{ ...a, run: 1_500 }, b]), silent: plays([{ ...a, run: 1_600 }, b]) },
   'gang.over': {
     level: 'release',

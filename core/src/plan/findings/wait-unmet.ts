@@ -3,10 +3,10 @@ import { editAt } from '../../product/edit';
 import { cutWait } from '../../processes/cut-wait';
 import type { Rule } from './rule';
 
-const ASKED: Record<'turn' | 'pass', PracticeKey> = { turn: 'wait.turnS', pass: 'wait.turnS' };
-const SETTING = { turn: 'turnWaitS', pass: 'turnWaitS', cut: 'waitS' } as const;
+const ASKED: Record<'turn' | 'pass' | 'coat', PracticeKey> = { turn: 'wait.turnS', pass: 'wait.turnS', coat: 'coat.waitS' };
+const SETTING = { turn: 'turnWaitS', pass: 'turnWaitS', coat: 'waitS', cut: 'waitS' } as const;
 
-/** A wait typed shorter than the ink's own range before turning or cutting (elapsed, not shift time). */
+/** A wait typed shorter than the ink's own range before turning, coating or cutting (elapsed, not shift time). */
 export const waitUnmet: Rule = {
   code: 'wait.unmet',
   nr: 36,

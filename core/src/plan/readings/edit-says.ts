@@ -3,6 +3,7 @@ import { formatDuration, formatMoment, formatNumber } from '../../words/format';
 import type { Plant } from '../../plant/plant';
 import type { Edit } from '../../product/edit';
 import type { JobSpec } from '../../product/job-spec';
+import type { WishField } from '../../families/family';
 import { FAMILIES } from '../../families/registry';
 import { idSays } from './id-says';
 
@@ -99,8 +100,19 @@ function wordSays(value: string, field: string, at: readonly string[], { spec, p
   if (at[1] === 'machine') return plant.machines[value]?.name ?? value;
   if (at[1] === 'stock') return plant.stocks[value]?.name ?? value;
   if (at[0] === 'gates' && field === 'kind') return label(`gate.${value}`);
-  if (field === 'holds' || at[1] === 'route') return idSays(value, spec);
+  if (field === 'holds' || at[1] === 'route' || at[1] === 'gangs') return idSays(value, spec);
+  const option = wishFields(at, spec)
+    .find((f) => f.key === field)
+    ?.options?.(plant)
+    .find((o) => o.value === value);
+  if (option) return option.says;
   return LABELS[`place.${value}`] ?? label(value);
+}
+
+/** The fields of the wish an edit falls into; none where it falls elsewhere. */
+function wishFields(at: readonly string[], spec: JobSpec): readonly WishField[] {
+  const product = at[0] === 'products' ? spec.products[at[1] ?? ''] : undefined;
+  return product?.kind === 'made' ? FAMILIES[product.family].fields : [];
 }
 
 /** The name of a field inside a value; of a list by stone, the stone. */

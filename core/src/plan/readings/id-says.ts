@@ -33,7 +33,7 @@ export function idSays(id: string, { products }: Pick<JobSpec, 'products'>): str
   if (product?.kind !== 'made') return partsSay(id.split('.')).join(', ');
   const stones: Readonly<Record<string, string>> = FAMILIES[product.family].words.stones;
   const key = rest.findIndex((part) => Object.hasOwn(stones, part));
-  if (key < 0) return partsSay(rest).join(', ');
   const several = Object.keys(products).length > 1;
+  if (key < 0) return [...(several ? [first] : []), ...partsSay(rest)].join(', ');
   return [stones[rest[key] ?? ''] ?? '', ...(several ? [first] : []), ...partsSay(rest.slice(key + 1))].join(', ');
 }

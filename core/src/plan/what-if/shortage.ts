@@ -1,15 +1,13 @@
 import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
-import { PPM } from '../../quantity/units';
-import { ceilTolerant } from '../../quantity/round-tolerant';
-import type { Step } from '../../flow/net';
-import { stepsTo } from '../../flow/upstream';
 import { type Plant, type Shelf, machinesFor } from '../../plant/plant';
 import { type JobSpec, orderedQuantity } from '../../product/job-spec';
 import { PROCESSES } from '../../processes/registry';
-import { plan } from '../plan';
+import { plan, planned, type Planned } from '../plan';
 import type { Plan } from '../plan-types';
 import { freeStock } from '../passes/ready';
+import { bestFormOf, itemAlone, onKeptForm } from './left-alone';
+import { costOfMore, morePieces } from './run-on';
 import { sameAgain } from './same-again';
 import { sharing } from '../passes/sharing';
 import type { ShortageWay } from './shortage-ways';
@@ -47,47 +45,29 @@ export interface ShortageAsk {
  */
 export function shortageOptions(ask: ShortageAsk): { short: number; options: ShortageOption[] } | null {
   const { spec, plant, shelf, item } = ask;
-  const now = plan(spec, plant, shelf);
+  const made = planned(spec, plant, shelf);
+  const { plan: now } = made;
   const value = (id: string): number => now.figures[id]?.value ?? 0;
   const of = now.items[item];
   if (!of?.forecast) return null;
   // What is made together is short together.
   const short = sharing(now.items, item).reduce((sum, id) => sum + value(now.items[id]?.wanted ?? ''), 0) - value(of.forecast.good);
   if (short <= 0) return null;
-  return { short, options: [runOn(ask, now, short), deliverShort(now, item, short), rerun(ask, now, short), digitally(ask, now, short)] };
+  return { short, options: [runOn(ask, made, short), deliverShort(now, item, short), rerun(ask, now, short), digitally(ask, now, short)] };
 }
 
-/** More sheets through a press that has not finished: the job's own run-on cost. Sheets lost ahead come on top. */
-function runOn({ plant, shelf, item }: ShortageAsk, now: Plan, short: number): ShortageOption {
-  const value = (id: string): number => now.figures[id]?.value ?? 0;
-  const steps = stepsTo(now, now.items[item]?.goods ?? '').flatMap((id): [Id<'step'>, Step][] =>
-    now.steps[id] ? [[id, now.steps[id]]] : [],
-  );
-  const press = steps.find(([, s]) => s.loss.setupCycles > 0 || s.loss.table);
-  const open = steps.filter(([id]) => shelf.counted[id]?.done !== true);
-  const source = steps.flatMap(([, s]) => s.takes).find(({ flow }) => now.flows[flow]?.supply !== undefined);
-  const flow = now.flows[source?.flow ?? ''];
-  const kept = open.reduce((share, [, s]) => share * (1 - s.loss.runningPpm / PPM), 1);
-  const pulled = ceilTolerant((short * (flow?.perGood ?? 1)) / Math.max(kept, 0.1));
-  const printed = press !== undefined && shelf.counted[press[0]]?.done === true;
-  const started = value(idOf(source?.flow ?? '', 'demand'));
-  const supply = flow?.supply;
+/** More sheets through a press that has not finished: what a sheet and a piece more cost. Sheets lost ahead come on top. */
+function runOn({ plant, shelf, item }: ShortageAsk, made: Planned, short: number): ShortageOption {
+  const { plan: now } = made;
+  const more = morePieces(now, shelf, now.items[item]?.goods ?? '', short);
+  const option = { way: 'runOn' as const, readyAt: null, keptForms: false };
+  if (!more) return { ...option, not: 'printed', money: 0, pulled: 0, machineS: 0 };
+  const supply = now.flows[more.from]?.supply;
+  const started = now.figures[idOf(more.from, 'demand')]?.value ?? 0;
   // What the plan pulls already is promised to it: only what is free beyond that can be run on with.
   const free = supply?.from === 'stock' ? freeStock(shelf, supply.stock) - Math.max(started - pulledAlready(now, shelf), 0) : 0;
-  const share = started > 0 ? pulled / started : 0;
-  return {
-    way: 'runOn',
-    not: printed
-      ? 'printed'
-      : free < pulled && plant.stocks[supply?.from === 'stock' ? supply.stock : '']?.form !== 'roll'
-        ? 'noStock'
-        : null,
-    money: (value('total.runOn') * short) / 1_000,
-    pulled,
-    machineS: steps.reduce((sum, [id]) => sum + value(idOf(id, 'runS')), 0) * share,
-    readyAt: null,
-    keptForms: false,
-  };
+  const isRoll = plant.stocks[supply?.from === 'stock' ? supply.stock : '']?.form === 'roll';
+  return { ...option, not: free < more.pulled && !isRoll ? 'noStock' : null, pulled: more.pulled, ...costOfMore(made, more) };
 }
 
 /** Sheets that were pulled for the job and counted already. */
@@ -122,8 +102,7 @@ function childOf({ spec, plant, shelf, number, item, by }: ShortageAsk, now: Pla
     whole &&
     (version === null ? whole : { ...whole, versions: Object.fromEntries(Object.entries(whole.versions).filter(([v]) => v === version)) });
   const times = one ? short / orderedQuantity(one) : 0;
-  const alone: JobSpec = { ...spec, items: one ? { [id]: one } : {}, choices: { ...spec.choices, aim: {} } };
-  delete alone.gates;
+  const alone: JobSpec = one ? itemAlone(spec, id, one) : { ...spec, items: {} };
   return { spec: sameAgain({ spec: alone, plant, number }, { plant, shelf: fresh, times, by }).spec, shelf: fresh };
 }
 
@@ -146,8 +125,15 @@ const priced = (way: 'rerun' | 'digital', child: JobSpec, made: Plan, shelf: She
 
 /** From kept forms: the stones that make forms are left out. */
 function rerun(ask: ShortageAsk, now: Plan, short: number): ShortageOption {
-  const child = childOf(ask, now, short);
-  const made = plan(child.spec, ask.plant, child.shelf);
+  const { spec: alone, shelf } = childOf(ask, now, short);
+  const first = plan(alone, ask.plant, shelf);
+  // Plates of a gang print its other orders too: only the places of this one count.
+  const shared = Object.keys(first.parts).flatMap((part) => {
+    const form = bestFormOf(now, part);
+    return form ? [{ part, form }] : [];
+  });
+  const child = { spec: shared.reduce((made, { part, form }) => onKeptForm(made, first, part, form), alone), shelf };
+  const made = shared.length > 0 ? plan(child.spec, ask.plant, shelf) : first;
   const forms = made.stones.filter((s) => s.in === null).map((s) => s.id);
   const spec = dropping(child.spec, forms);
   return priced('rerun', spec, plan(spec, ask.plant, child.shelf), ask.shelf);

@@ -36,6 +36,7 @@ export const coat: Process = {
   abilities: ['gripperMm', 'lamps'],
   reach: 'sheet',
   losses: LOSSES,
+  laysCoat: true,
   againS: 'coat.againS',
   suits: (_machine, parts) => parts.every((p) => p.traits?.lampCoat !== undefined),
   asks: (cx) => ({
@@ -98,5 +99,5 @@ const inkDries = (cx: DraftContext): Step['waits'] =>
   cx.wet.slice(-1).map((after) => {
     const figure = idOf(cx.id, 'waitS');
     cx.ledger.figure(figure, SUM, { wait: setting(cx, 'waitS', practiceTerm(cx.plant, 'coat.waitS')) });
-    return { after, figure, why: 'pass' as const };
+    return { after, figure, why: 'coat' as const };
   });

@@ -13,6 +13,7 @@ export const COAT_WORDS: KindWords = {
     dryByLamp: 'dry by lamps already',
     coatWindows: 'Free of coat, on every blank',
     'drawing.coat': 'sheet under the coat',
+    'figure.coatKg': 'coat',
     'figure.coatCost': 'coat',
     'figure.formCost': 'form',
   },

@@ -8,11 +8,16 @@ const tenths = (mm: number): string => `${Math.round(mm * 10) / 10} mm`;
 const insertsOf = (cx: ConsumeContext): NonNullable<NonNullable<ConsumeContext['parts'][number]['traits']>['inserts']> | undefined =>
   cx.parts[0]?.traits?.inserts;
 
+function codeOf(cx: ConsumeContext): string {
+  const { discCode = '' } = insertsOf(cx) ?? {};
+  return discCode === '' ? '–' : discCode;
+}
+
 export const insertPanel = (cx: ConsumeContext, byHand: boolean): PanelRow[] => [
   machineRow(cx),
   { label: 'traysIn', figure: idOf(idOf(cx.id, 'trays'), 'demand') },
   { label: 'discsIn', figure: idOf(idOf(cx.id, 'discs'), 'demand') },
-  { label: 'discCode', text: insertsOf(cx)?.discCode ?? '' },
+  { label: 'discCode', text: codeOf(cx) },
   { label: 'shrinkFilm', figure: idOf(cx.id, 'filmM') },
   ...(byHand
     ? [settingRow(cx, 'secondsEach', 'secondsEach', practiceTerm(cx.plant, 'insert.handsS'), { kind: 'seconds', unit: 's' })]

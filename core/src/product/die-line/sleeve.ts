@@ -75,8 +75,11 @@ export function sleeveDieLine(ask: SleeveAsk): DieLine {
   return ask.style === 'pocket' ? pocketDieLine(of) : stripDieLine(of, hasLining(ask));
 }
 
-/** Length of the strip: its panels, and the spines between them. */
-export const stripLongMm = ({ panels }: SleeveSizes): number => Math.max(...panels.map((p) => p.leftMm + p.widthMm));
+/**
+ * Length of the strip: its panels, and the spines between them.
+ * @example stripLongMm({ panels: [{ leftMm: 0, widthMm: 139 }, { leftMm: 145.7, widthMm: 139 }] }) // 284.7
+ */
+export const stripLongMm = ({ panels }: Pick<SleeveSizes, 'panels'>): number => Math.max(...panels.map((p) => p.leftMm + p.widthMm));
 
 function stripDieLine(of: SleeveSizes, lined: boolean): DieLine {
   const { stripMm, liningMm } = of;

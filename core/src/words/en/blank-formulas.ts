@@ -54,6 +54,23 @@ export const BLANK_FORMULAS: Record<string, FormulaWords> = {
     reads: '2 × caliper × how far it springs',
     terms: { caliperUm: 'caliper', springs: 'springs' },
   },
+  'product.sleevePanel': {
+    name: 'Panel of a sleeve',
+    reads: 'tray + 2 × what stands out beside it',
+    terms: { trayMm: 'tray', eitherMm: 'on either side' },
+  },
+  'product.sleeveStack': {
+    name: 'Stack of a sleeve',
+    reads: 'all that lies between two plies + play + board',
+    terms: {
+      trays: 'trays',
+      linings: 'linings',
+      booklets: 'booklets',
+      foldedIn: 'panel folded in',
+      play: 'play',
+      board: 'board',
+    },
+  },
   'finishing.perCase': {
     name: 'Pieces a case',
     reads: 'a tier × tiers, or what a person may lift; by whole fifties',

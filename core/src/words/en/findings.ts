@@ -9,6 +9,9 @@ const gateWord = (a: Args): string => {
 };
 
 /** Titles and sentences of findings: short, the figure in it, what follows. */
+/** What wet ink has to wait for. */
+const BEFORE: Readonly<Record<string, string>> = { turn: 'the sheet is turned', pass: 'the next pass', coat: 'the coat is laid over it' };
+
 export const FINDINGS: Record<string, FindingWords> = {
   ...ofAllKinds('findings'),
   'gate.waiting': {
@@ -169,8 +172,11 @@ export const FINDINGS: Record<string, FindingWords> = {
   },
   'wait.unmet': {
     title: (a) => `${said(a['hours'])} h are too short to dry`,
-    says: (a) =>
-      `The ink asks ${said(a['least'])} h at least before ${a['why'] === 'turn' ? 'the sheet is turned' : a['why'] === 'pass' ? 'the next pass' : 'it is cut'}: it marks.`,
+    says: (a) => `The ink asks ${said(a['least'])} h at least before ${BEFORE[String(a['why'])] ?? 'it is cut'}: it marks.`,
+  },
+  'coat.onWax': {
+    title: () => 'Lamp coat on waxed ink',
+    says: (a) => `${a['series']} holds wax: the coat peels. Print with a series free of wax, or try it first.`,
   },
   'foil.onInk': {
     title: (a) => (a['why'] === 'wax' ? `Foil on waxed ink` : `Foil after ${said(a['hours'])} h`),

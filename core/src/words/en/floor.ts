@@ -392,6 +392,8 @@ export const FLOOR_LABELS: Record<string, string> = {
   'waste.crack': 'crease cracked',
   'waste.strip': 'torn in stripping',
   'waste.seam': 'open seam',
+  'waste.tray': 'tray loose or askew',
+  'waste.film': 'film or its seam',
   'waste.code': 'code not read',
   'waste.samples': 'samples',
   'waste.class.setup': 'Setting up',

@@ -96,6 +96,8 @@ export const FORMULAS: Record<string, FormulaWords> = {
     reads: 'plates changed × a further unit, rounded up',
     terms: { changed: 'plates changed', perUnit: 'each plate' },
   },
+  'plan.formCost': { name: 'Cost of the form', reads: 'the sum of all that its sheets cost up to where orders part' },
+  'plan.gangShare': { name: 'Share of the forms', reads: 'of each form by copies, to the cent', terms: { share: 'share' } },
   'plan.together': { name: 'Together', reads: 'the sum of all runs' },
   'plan.ofAllAlike': {
     name: 'All equal runs',

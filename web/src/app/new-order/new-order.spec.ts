@@ -79,7 +79,13 @@ describe('a new order', () => {
     button('Something else than: Card or leaflet').click();
     await settle();
     const made = [...host.querySelectorAll<HTMLButtonElement>('.made button')];
-    expect(made.map((b) => b.querySelector('b')?.textContent)).toEqual(['Card or leaflet', 'Labels from the roll', 'Folding carton', 'Hot-foil dies']);
+    expect(made.map((b) => b.querySelector('b')?.textContent)).toEqual([
+      'Card or leaflet',
+      'Labels from the roll',
+      'Folding carton',
+      'Disc sleeve',
+      'Hot-foil dies',
+    ]);
     expect(made.every((b) => b.querySelector('svg') !== null)).toBe(true);
     expect(host.textContent).toContain('disc sleeves');
     made[1]!.click();
