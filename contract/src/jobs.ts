@@ -280,6 +280,16 @@ export const jobs = {
     mime: 'text/csv',
     example: { params: EXAMPLE },
   },
+  'jobs.gangCsv': {
+    method: 'get',
+    path: '/api/jobs/:id/gang.csv',
+    who: 'signed-in',
+    says: 'The orders that share sheets as CSV, a line an order and form: its places, copies, good sheets, and what it has over in all.',
+    params,
+    reply: 'file',
+    mime: 'text/csv',
+    example: { params: EXAMPLE },
+  },
   'jobs.figuresCsv': {
     method: 'get',
     path: '/api/jobs/:id/figures.csv',

@@ -193,7 +193,7 @@ export class Client {
   async order(quantity = 10_000, wish: object = {}, more: object = {}): Promise<string> {
     const spec = { ...cardSpec(quantity), ...more };
     const card = spec.products['card'];
-    if (card?.kind === 'made') spec.products['card'] = { ...card, wish: { ...card.wish, ...wish } };
+    if (card?.kind === 'made' && card.family === 'folded-card') spec.products['card'] = { ...card, wish: { ...card.wish, ...wish } };
     return this.orderOf(spec, quantity);
   }
   /** An order of a specification with one item, delivered at once to a customer of its own. */

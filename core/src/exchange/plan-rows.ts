@@ -1,4 +1,7 @@
 import type { Plan } from '../plan/plan-types';
+import { copyPlaces } from '../layout/layout';
+import type { JobSpec } from '../product/job-spec';
+import { gangRowsOf } from '../plan/readings/gang-rows';
 import { stoneName } from '../plan/readings/stone-name';
 
 type Row = Record<string, string | number>;
@@ -20,6 +23,31 @@ export function planRows(plan: Plan): Row[] {
     start: isoMoment(value(s.startAt)),
     end: isoMoment(value(s.endAt)),
   }));
+}
+
+/** Orders that share sheets, a line an order and form it lies on: where, how often, what the form runs, and what of the order is over from all forms. */
+export function gangCopyRows(plan: Plan, spec: JobSpec): Row[] {
+  return gangRowsOf(plan, spec).flatMap(({ id, forms, members }) =>
+    members.flatMap(({ part, product, copies, over }) =>
+      forms.flatMap((form, i): Row[] => {
+        const layout = plan.forms[form.id]?.layout;
+        const places = layout ? copyPlaces(layout).flatMap((p, at) => (p.part === part ? [at + 1] : [])) : [];
+        return (copies[i] ?? 0) > 0
+          ? [
+              {
+                gang: id,
+                order: product,
+                form: form.name,
+                places: places.join(' '),
+                copies: copies[i] ?? 0,
+                'good sheets': form.sheets,
+                over,
+              },
+            ]
+          : [];
+      }),
+    ),
+  );
 }
 
 /** Every figure of a plan with its formula and what is set by hand, a line each. */

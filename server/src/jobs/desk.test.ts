@@ -347,6 +347,8 @@ describe('files of a plan', () => {
     const csv = await planner.call('GET', `/api/jobs/${job}/plan.csv`);
     expect(csv.headers.get('content-disposition')).toMatch(/^attachment; filename="plan-/);
     expect(new TextDecoder().decode(csv.bytes)).toMatch(/^stone,machine,in/);
+    // No orders share a sheet here: nothing but the mark of the bytes.
+    expect(new TextDecoder().decode((await planner.call('GET', `/api/jobs/${job}/gang.csv`)).bytes).trim()).toBe('');
     const spec = JobSpecSchema.parse((await planner.call('GET', `/api/jobs/${job}/job.json`)).body);
     expect(hashOf(spec)).toBe(hashOf((await read(job))['spec']));
     expect((await planner.call('GET', `/api/jobs/${job}/plan.json`)).body['of']).toMatchObject({ spec: hashOf(spec) });

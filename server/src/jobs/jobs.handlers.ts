@@ -1,5 +1,5 @@
 import type { jobs } from '@druckerei/contract';
-import { applyEdits, figureRows, mergeEdits, planRows } from '@druckerei/core';
+import { applyEdits, figureRows, gangCopyRows, mergeEdits, planRows } from '@druckerei/core';
 import { oneAtATime } from '../db/one-at-a-time';
 import { inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
@@ -115,6 +115,10 @@ export const jobsHandlers: Handlers<typeof jobs> = {
   'jobs.planCsv': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);
     return csvFile(`plan-${job.number}.csv`, planRows((await planOf(ctx.db, job, ctx.now())).plan));
+  },
+  'jobs.gangCsv': async ({ params }, ctx) => {
+    const job = await findJob(ctx.db, params.id);
+    return csvFile(`gang-${job.number}.csv`, gangCopyRows((await planOf(ctx.db, job, ctx.now())).plan, job.spec));
   },
   'jobs.figuresCsv': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);

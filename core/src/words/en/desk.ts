@@ -52,6 +52,8 @@ export const DESK_SCREENS = {
   'gang.formsCost': 'forms cost {0}',
   'gang.lastChange': '{0} by the last change',
   'gang.anotherForm': 'Another form',
+  'gang.csv': 'As CSV',
+  'gang.singlesCheaper': 'A sheet for each order would be cheaper.',
   'gang.takeApart': 'Take them apart',
   'gang.refused': 'They cannot share a sheet; the findings say why.',
   'gang.form': 'Form {0}',

@@ -29,7 +29,14 @@ async function show(spec = plays, locked = false) {
     f.componentRef.setInput('plan', plan(made, plant, shelf));
   };
   set(spec);
-  for (const [name, value] of Object.entries({ plant, shelf, place, locked, orders: [{ number: 2424, item: 'lantern' }] }))
+  for (const [name, value] of Object.entries({
+    job: '11111111-1111-4111-8111-111111111111',
+    plant,
+    shelf,
+    place,
+    locked,
+    orders: [{ number: 2424, item: 'lantern' }],
+  }))
     f.componentRef.setInput(name, value);
   const sent: Edit[][] = [];
   // What is edited is planned at once, as on the page.
@@ -207,6 +214,8 @@ describe('the proposal of the solver', () => {
     expect(await says(solved({ best: null, edits: [] }))).toContain('No forms keep what was agreed');
     expect(await says(null)).toContain('nothing to solve');
     expect(await says(solved({ edits: [], tooMany: [] }))).toContain('nothing better');
+    expect(await says(solved())).not.toContain('A sheet for each order would be cheaper');
+    expect(await says(solved({ job: { now: 6_000, best: 5_861, apart: 5_800 } }))).toContain('A sheet for each order would be cheaper');
   });
 
   it('is asked again where the job was changed since, or where it failed', async () => {

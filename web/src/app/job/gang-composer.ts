@@ -107,6 +107,7 @@ export class GangComposer {
   readonly place = input.required<Place>();
   /** Whose orders the items are: products alone are often called alike. */
   readonly orders = input<readonly { number: number; item: string }[]>([]);
+  readonly job = input.required<string>();
   readonly locked = input(false);
   readonly edits = output<Edit[]>();
   protected readonly solver = inject(GangSolver);

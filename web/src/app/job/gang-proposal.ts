@@ -122,8 +122,10 @@ export class GangProposal {
     if (!found.best) return say('gang.noneKeepsTheLimits');
     const sure = found.proved ? say('gang.proved') : say('gang.gap', this.money(found.best.cost - found.bound));
     const many = found.tooMany.length > 0 ? [say('gang.nowTooMany', found.tooMany.map((p) => this.productOf(p)).join(', '))] : [];
+    const cheapest = Math.min(found.job.now, found.job.best ?? found.job.now);
+    const singles = found.job.apart < cheapest - 0.005 ? [say('gang.singlesCheaper')] : [];
     const none = found.edits.length === 0 ? [say('gang.noneBetter')] : [];
-    return [say('gang.foundForms', formatNumber(found.best.runs.length)), sure, ...many, ...none].join(' ');
+    return [say('gang.foundForms', formatNumber(found.best.runs.length)), sure, ...many, ...singles, ...none].join(' ');
   });
   /** What the whole job costs, one way and another. */
   protected readonly jobCosts = computed(() => {
