@@ -85,110 +85,108 @@ await main(async () => {
       say('terminal-run');
       await page.close();
     };
-    for (const colorScheme of ['light', 'dark']) {
-      const page = await (
-        await browser.newContext({
-          viewport: { width: 1280, height: 800 },
-          locale: 'en-GB',
-          timezoneId: 'Europe/Berlin',
-          colorScheme,
-          reducedMotion: 'reduce',
-        })
-      ).newPage();
-      await page.clock.setFixedTime(new Date(CLOCK));
-      const shot = async (name) => {
-        await page.waitForTimeout(500);
-        await page.screenshot({ path: `${ROOT}/docs/screenshots/${name}${colorScheme === 'dark' ? '-dark' : ''}.png` });
-        say(name);
-      };
-      await page.goto(base);
-      await page.getByLabel('Password').waitFor();
-      await page.getByLabel('Name').fill('anselm');
-      await page.getByLabel('Password').fill('paper-river-24');
-      await page.getByRole('button', { name: 'Sign in' }).click();
-      await page.getByRole('heading', { name: 'Can be released' }).waitFor();
-      await shot('today');
-      await page.getByRole('link', { name: 'Orders', exact: true }).click();
-      await page.getByRole('link', { name: 'Winter concert card' }).waitFor();
-      if (colorScheme === 'light') await shot('orders');
-      await page.getByRole('link', { name: 'Winter concert card' }).click();
-      await page.getByRole('button', { name: /^Stock,/ }).click();
-      if (colorScheme === 'light') {
-        for (const [stone, name] of [['Print', 'job-print']]) {
-          await page.getByRole('button', { name: new RegExp(`^${stone},`) }).click();
-          await shot(name);
-        }
-        await page.getByRole('tab', { name: 'Compare stocks and presses' }).click();
-        await page.getByRole('button', { name: 'Close', exact: true }).first().waitFor();
-        await page.getByRole('link', { name: 'Orders', exact: true }).click();
-        await page
-          .getByRole('link', { name: /^New order/ })
-          .first()
-          .click();
-        await page.getByRole('button', { name: /Card or leaflet/ }).click();
-        await page.getByRole('button', { name: /^Stock,/ }).waitFor();
-        await shot('new-order');
-        await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
-        await page.getByRole('link', { name: 'Labels for the spring cheese' }).click();
-        await page.getByRole('button', { name: /^Print,/ }).click();
-        await shot('labels-web');
-        for (const [order, view, name] of [
-          ['Poster, radio play 7', 'Plans', 'job-plans'],
-          ['Luggage tag', 'Deliveries', 'job-deliveries'],
-        ]) {
-          await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
-          await page.getByRole('link', { name: order }).first().click();
-          await page.getByRole('tab', { name: view, exact: true }).click();
-          await page.waitForTimeout(1_000);
-          await shot(name);
-        }
-        await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
-        await page.getByRole('link', { name: 'Tea carton' }).first().click();
-        await page.getByRole('button', { name: /^Die-cut,/ }).click();
-        await shot('carton-die');
-        await page.getByRole('tab', { name: 'Fold-up' }).click();
-        await page.getByRole('slider').waitFor();
-        await page.waitForTimeout(1_000);
-        await shot('fold-up');
-        for (const [order, view, name] of [['Harvest supper menu', 'Floor', 'job-floor']]) {
-          await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
-          await page.getByRole('link', { name: order }).first().click();
-          await page.getByRole('tab', { name: view, exact: true }).click();
-          await page.waitForTimeout(1_500);
-          await shot(name);
-        }
-        await page.getByRole('link', { name: 'Floor', exact: true }).click();
-        await page.getByRole('heading', { name: 'Press 3' }).waitFor();
-        await shot('floor');
-        await terminal();
-        await page.getByRole('link', { name: 'Stock', exact: true }).click();
-        await page.getByRole('heading', { name: 'Lots' }).waitFor();
-        await shot('store');
-        await page.getByRole('link', { name: 'Logbook', exact: true }).click();
-        await page.getByRole('tab', { name: 'Losses and speeds' }).click();
-        await page.locator('apx-chart svg').nth(5).waitFor();
-        await shot('logbook');
-        await page.getByRole('link', { name: 'Tools', exact: true }).click();
-        await page.locator('dk-tool-desk').waitFor();
-        for (const [tone, value] of Object.entries({ 0: '0', 10: '10.6', 25: '26.1', 50: '51.2', 75: '75.9', 90: '90.3', 100: '100' }))
-          await page.getByLabel(`Measured on the plate at ${tone} %`).fill(value);
-        await shot('tools');
-        await page.getByRole('link', { name: 'Ink kitchen' }).click();
-        await page.getByRole('button', { name: /bronze/ }).click();
-        await page.getByRole('button', { name: 'Find recipes' }).click();
-        await page.getByRole('button', { name: 'Take it', exact: true }).first().waitFor();
-        await shot('kitchen');
-        await page.getByRole('link', { name: 'Register desk' }).click();
-        await page.getByText('Fit and what to set').waitFor();
-        await page.waitForTimeout(800);
-        await shot('register');
-        const at = page.url().split('/register/')[1];
-        await page.goto(`${base}/zones/${at}`);
-        await page.locator('svg .bar').first().waitFor({ state: 'attached' });
-        await shot('zones');
-        await settings(page, shot);
-      }
+    const page = await (
+      await browser.newContext({
+        viewport: { width: 1280, height: 800 },
+        locale: 'en-GB',
+        timezoneId: 'Europe/Berlin',
+        reducedMotion: 'reduce',
+      })
+    ).newPage();
+    await page.clock.setFixedTime(new Date(CLOCK));
+    const shot = async (name) => {
+      await page.waitForTimeout(500);
+      await page.screenshot({ path: `${ROOT}/docs/screenshots/${name}.png` });
+      say(name);
+    };
+    await page.goto(base);
+    await page.getByLabel('Password').waitFor();
+    await page.getByLabel('Name').fill('anselm');
+    await page.getByLabel('Password').fill('paper-river-24');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.getByRole('heading', { name: 'Can be released' }).waitFor();
+    await shot('today');
+    await page.getByRole('link', { name: 'Orders', exact: true }).click();
+    await page.getByRole('link', { name: 'Winter concert card' }).waitFor();
+    await shot('orders');
+    await page.getByRole('link', { name: 'Winter concert card' }).click();
+    await page.getByRole('button', { name: /^Stock,/ }).click();
+    for (const [stone, name] of [['Print', 'job-print']]) {
+      await page.getByRole('button', { name: new RegExp(`^${stone},`) }).click();
+      await shot(name);
     }
+    await page.getByRole('tab', { name: 'Compare stocks and presses' }).click();
+    await page.getByRole('button', { name: 'Close', exact: true }).first().waitFor();
+    await page.getByRole('link', { name: 'Orders', exact: true }).click();
+    await page
+      .getByRole('link', { name: /^New order/ })
+      .first()
+      .click();
+    await page.getByRole('button', { name: /Card or leaflet/ }).click();
+    await page.getByRole('button', { name: /^Stock,/ }).waitFor();
+    await shot('new-order');
+    await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
+    await page.getByRole('link', { name: 'Labels for the spring cheese' }).click();
+    await page.getByRole('button', { name: /^Print,/ }).click();
+    await shot('labels-web');
+    for (const [order, view, name] of [['Poster, radio play 7', 'Plans', 'job-plans']]) {
+      await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
+      await page.getByRole('link', { name: order }).first().click();
+      await page.getByRole('tab', { name: view, exact: true }).click();
+      await page.waitForTimeout(1_000);
+      await shot(name);
+    }
+    await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
+    await page.getByRole('link', { name: 'Tea carton' }).first().click();
+    await page.getByRole('button', { name: /^Die-cut,/ }).click();
+    await shot('carton-die');
+    await page.getByRole('tab', { name: 'Fold-up' }).click();
+    await page.getByRole('slider').waitFor();
+    await page.waitForTimeout(1_000);
+    await shot('fold-up');
+    await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
+    await page.getByRole('link', { name: 'Radio plays, autumn' }).first().click();
+    await page.getByRole('tab', { name: 'Gang' }).click();
+    await page.getByRole('region', { name: 'Form B' }).waitFor();
+    await page.waitForTimeout(1_000);
+    await shot('gang');
+    for (const [order, view, name] of [['Harvest supper menu', 'Floor', 'job-floor']]) {
+      await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
+      await page.getByRole('link', { name: order }).first().click();
+      await page.getByRole('tab', { name: view, exact: true }).click();
+      await page.waitForTimeout(1_500);
+      await shot(name);
+    }
+    await page.getByRole('link', { name: 'Floor', exact: true }).click();
+    await page.getByRole('heading', { name: 'Press 3' }).waitFor();
+    await shot('floor');
+    await terminal();
+    await page.getByRole('link', { name: 'Stock', exact: true }).click();
+    await page.getByRole('heading', { name: 'Lots' }).waitFor();
+    await shot('store');
+    await page.getByRole('link', { name: 'Logbook', exact: true }).click();
+    await page.getByRole('tab', { name: 'Losses and speeds' }).click();
+    await page.locator('apx-chart svg').nth(5).waitFor();
+    await shot('logbook');
+    await page.getByRole('link', { name: 'Tools', exact: true }).click();
+    await page.locator('dk-tool-desk').waitFor();
+    for (const [tone, value] of Object.entries({ 0: '0', 10: '10.6', 25: '26.1', 50: '51.2', 75: '75.9', 90: '90.3', 100: '100' }))
+      await page.getByLabel(`Measured on the plate at ${tone} %`).fill(value);
+    await shot('tools');
+    await page.getByRole('link', { name: 'Ink kitchen' }).click();
+    await page.getByRole('button', { name: /bronze/ }).click();
+    await page.getByRole('button', { name: 'Find recipes' }).click();
+    await page.getByRole('button', { name: 'Take it', exact: true }).first().waitFor();
+    await shot('kitchen');
+    await page.getByRole('link', { name: 'Register desk' }).click();
+    await page.getByText('Fit and what to set').waitFor();
+    await page.waitForTimeout(800);
+    await shot('register');
+    const at = page.url().split('/register/')[1];
+    await page.goto(`${base}/zones/${at}`);
+    await page.locator('svg .bar').first().waitFor({ state: 'attached' });
+    await shot('zones');
+    await settings(page, shot);
     await browser.close();
   } finally {
     await server.stop();

@@ -6,7 +6,7 @@ import { practiceTerm } from '../../plant/practice';
 import { DIE_COST, DIE_FORCE_KN, DIE_LOAD, DIE_METRES, NICKS, RUBBER_METRES } from '../../form/cutting-die';
 import { REMAKES } from '../../form/plates';
 import { SHEET_MASS } from '../../stock/sheet-mass';
-import { copiesUp } from '../../layout/layout';
+import { copiesUp, cutByDie } from '../../layout/layout';
 import { cutWaits } from '../cut-wait';
 import { meanPiece, partedStep } from '../parted-step';
 import { type ConsumeContext, type Consumed, type Draft, type DraftContext, type Process } from '../process';
@@ -38,7 +38,7 @@ function dieTool(cx: DraftContext): Draft['tools'] {
   return {
     [die]: {
       kind: 'cutting die',
-      spec: `${cx.layout ? copiesUp(cx.layout) : 0} up, ${outlineSays(cx)}`,
+      spec: `${cx.layout ? copiesUp(cutByDie(cx.layout)) : 0} up, ${outlineSays(cx)}`,
       count: idOf(die, 'dies'),
       cycles: idOf(die, 'cycles'),
       remakes: idOf(die, 'remakes'),

@@ -14,7 +14,7 @@ export interface FoldablePart {
 export const foldableParts = (plan: Plan | null): FoldablePart[] =>
   Object.values(plan?.parts ?? {}).flatMap(({ id, product, traits }): FoldablePart[] => {
     const die = traits?.blank?.die;
-    const ask = traits?.carton;
+    const { carton, sleeve } = traits ?? {};
     return die
       ? [
           {
@@ -22,8 +22,8 @@ export const foldableParts = (plan: Plan | null): FoldablePart[] =>
             product,
             name: traits.dieName ?? id,
             die,
-            caliperMm: ask?.caliperMm ?? 0,
-            askedMm: ask ? [ask.lengthMm, ask.widthMm, ask.heightMm] : [],
+            caliperMm: (carton ?? sleeve)?.caliperMm ?? 0,
+            askedMm: carton ? [carton.lengthMm, carton.widthMm, carton.heightMm] : [],
           },
         ]
       : [];
