@@ -24,6 +24,7 @@ export * from './plant/abilities';
 export * from './plant/machine-card';
 export * from './plant/ink-card';
 export * from './plant/pack-card';
+export * from './plant/carton-style-card';
 export * from './flow/net';
 export * from './flow/counts';
 export * from './flow/solve-backward';

@@ -66,6 +66,9 @@ export interface Placing {
   things: { id: string; ref: string; name: string; side: Side; xMm: number; yMm: number; mostXMm: number; mostYMm: number }[];
 }
 
+/** What of the works a picture depends on: its own styles. */
+type Drawn = Pick<Plant, 'cartonStyles'>;
+
 /** A product line: data and choice of processes. */
 export interface Family<F extends FamilyId> {
   id: F;
@@ -77,9 +80,9 @@ export interface Family<F extends FamilyId> {
   /** What a new order starts from. */
   starts: Wishes[F];
   /** The finished product as a drawing; dimension lines carry the keys of the fields they show as refs. */
-  picture(wish: Wishes[F]): Scene;
+  picture(wish: Wishes[F], plant: Drawn): Scene;
   /** What lies on the finished product and is placed by moving it there; null: nothing does. */
-  placing?(wish: Wishes[F]): Placing | null;
+  placing?(wish: Wishes[F], plant: Drawn): Placing | null;
   /** Defaults are written to the ledger or the part with their origin. */
   parts(ids: { product: Id<'product'>; item: Id<'item'> }, wish: Wishes[F], plant: Plant, ledger: Ledger): Record<Id<'part'>, Part>;
   route(wish: Wishes[F], parts: Record<Id<'part'>, Part>, chosen: RouteChoices): RouteStone[];

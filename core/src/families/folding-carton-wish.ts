@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { idText } from '../plant/plant-schema';
+import { cartonFlaps, idText } from '../plant/plant-schema';
 import { artworkFields } from '../product/artwork';
 import { CARTON_STYLES } from '../product/die-line/carton-ask';
 import { HINGE_KINDS, MOST_LINES } from '../product/die-line/die-line';
@@ -38,13 +38,12 @@ export const CARTON_COATS = ['none', 'water', 'lamp'] as const;
 export const FoldingCartonWish = z
   .strictObject({
     style: z.enum(CARTON_STYLES),
+    houseStyle: idText,
     line: ownLine,
     lengthMm: insideMm,
     widthMm: insideMm,
     heightMm: insideMm,
-    flapMm: z.number().min(5, 'must be at least 5 mm').max(60),
-    tuckMm: z.number().min(5, 'must be at least 5 mm').max(60),
-    reliefMm: z.number().min(0).max(10),
+    ...cartonFlaps,
     front: inkNames,
     back: inkNames,
     coat: z.enum(CARTON_COATS),

@@ -9,6 +9,7 @@ import { dieLineScene } from '../product/die-line/die-line-scene';
 import { gluingOf, gluingOfLine } from '../product/die-line/gluing';
 import { pathBox } from '../product/die-line/points';
 import { foilPlace, foilPlacesScene, SIDES } from '../product/foil-area';
+import type { CartonStyleCard, Plant } from '../plant/plant';
 import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
 import { boardsOf, caliperMmOf } from './boards';
@@ -34,16 +35,26 @@ const COAT_NAMES: Readonly<Record<(typeof CARTON_COATS)[number], string>> = {
 /** Sizes nobody typed. */
 const USUAL = { style: 'reverse', lengthMm: 72, widthMm: 48, heightMm: 126 } as const;
 
-const askOf = (wish: FoldingCartonWish, caliperMm: number): CartonAsk => ({
-  style: wish.style ?? USUAL.style,
-  lengthMm: wish.lengthMm ?? USUAL.lengthMm,
-  widthMm: wish.widthMm ?? USUAL.widthMm,
-  heightMm: wish.heightMm ?? USUAL.heightMm,
-  caliperMm,
-  ...(wish.flapMm !== undefined && { flapMm: wish.flapMm }),
-  ...(wish.tuckMm !== undefined && { tuckMm: wish.tuckMm }),
-  ...(wish.reliefMm !== undefined && { reliefMm: wish.reliefMm }),
-});
+type Styles = Pick<Plant, 'cartonStyles'>;
+/** The style of the works' own that was wished; none where the plant has it no more. */
+const houseStyleOf = ({ houseStyle = '' }: FoldingCartonWish, { cartonStyles = {} }: Styles): CartonStyleCard | undefined =>
+  Object.hasOwn(cartonStyles, houseStyle) ? cartonStyles[houseStyle] : undefined;
+
+/** What was typed goes before the style of the works' own, and that before the usual. */
+function askOf(wish: FoldingCartonWish, caliperMm: number, plant: Styles): CartonAsk {
+  const own = houseStyleOf(wish, plant);
+  const { flapMm = own?.flapMm, tuckMm = own?.tuckMm, reliefMm = own?.reliefMm } = wish;
+  return {
+    style: own?.base ?? wish.style ?? USUAL.style,
+    lengthMm: wish.lengthMm ?? USUAL.lengthMm,
+    widthMm: wish.widthMm ?? USUAL.widthMm,
+    heightMm: wish.heightMm ?? USUAL.heightMm,
+    caliperMm,
+    ...(flapMm !== undefined && { flapMm }),
+    ...(tuckMm !== undefined && { tuckMm }),
+    ...(reliefMm !== undefined && { reliefMm }),
+  };
+}
 
 /** A line of one's own as a die line. */
 const ownDie = ({ outline, slits, creases, glue }: NonNullable<FoldingCartonWish['line']>): DieLine => ({
@@ -81,6 +92,7 @@ export const foldingCarton: Family<'folding-carton'> = {
     },
     fields: {
       style: 'Style',
+      houseStyle: 'Style of the house',
       line: 'Die line from a file',
       lengthMm: 'Length',
       widthMm: 'Width',
@@ -117,6 +129,14 @@ export const foldingCarton: Family<'folding-carton'> = {
       kind: 'choice',
       options: () => CARTON_STYLES.map((value) => ({ value, says: STYLE_SAYS[value] })),
     },
+    {
+      key: 'houseStyle',
+      kind: 'choice',
+      options: ({ cartonStyles = {} }) => [
+        { value: '', says: 'none' },
+        ...Object.entries(cartonStyles).map(([value, { name }]) => ({ value, says: name })),
+      ],
+    },
     { key: 'lengthMm', kind: 'length', onPicture: 'width' },
     { key: 'widthMm', kind: 'length', onPicture: 'folded' },
     { key: 'heightMm', kind: 'length', onPicture: 'height' },
@@ -144,11 +164,11 @@ export const foldingCarton: Family<'folding-carton'> = {
   ],
   starts: { ...USUAL, front: ['K', 'C', 'M', 'Y'], coat: 'water' },
 
-  picture: (wish) => (wish.line ? dieLineScene(wish.line.name, ownDie(wish.line)) : foldingCartonPicture(askOf(wish, 0.4))),
-  placing: (wish) => {
+  picture: (wish, plant) => (wish.line ? dieLineScene(wish.line.name, ownDie(wish.line)) : foldingCartonPicture(askOf(wish, 0.4, plant))),
+  placing: (wish, plant) => {
     const areas = areasOf(wish.foils).map(({ side = 'front' as const, ...a }) => ({ ...a, side }));
     if (areas.length === 0) return null;
-    const [widthMm, heightMm] = pathBox((wish.line ? ownDie(wish.line) : cartonDieLine(askOf(wish, 0.4))).outline);
+    const [widthMm, heightMm] = pathBox((wish.line ? ownDie(wish.line) : cartonDieLine(askOf(wish, 0.4, plant))).outline);
     const piece = { widthMm, heightMm, traits: {} };
     return {
       list: 'foils',
@@ -166,7 +186,7 @@ export const foldingCarton: Family<'folding-carton'> = {
   parts({ product, item }, wish, plant, ledger) {
     const id: Id<'part'> = idOf(product, 'blank');
     const grade = wish.grade ?? boardsOf(plant)[0] ?? plant.usualGrade;
-    const ask = askOf(wish, caliperMmOf(grade, plant));
+    const ask = askOf(wish, caliperMmOf(grade, plant), plant);
     const { line } = wish;
     const die = line ? ownDie(line) : cartonDieLine(ask);
     const gluing = line ? gluingOfLine(die) : gluingOf(ask);
@@ -197,7 +217,8 @@ export const foldingCarton: Family<'folding-carton'> = {
       traits: {
         blank: { die },
         ...(!line && { carton: ask, panels: panelFigures(id, ask, ledger) }),
-        dieName: line?.name ?? `${STYLE_SAYS[ask.style]} ${ask.lengthMm} × ${ask.widthMm} × ${ask.heightMm}`,
+        dieName:
+          line?.name ?? `${houseStyleOf(wish, plant)?.name ?? STYLE_SAYS[ask.style]} ${ask.lengthMm} × ${ask.widthMm} × ${ask.heightMm}`,
         conditioned: true,
         glued: gluing,
         onEdge: { flatMm: gluing.flatMm },

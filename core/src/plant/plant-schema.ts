@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { ABILITY_KEYS } from './abilities';
 import { FASTNESS } from './fastness';
-import { PRACTICE_TAGS, type Plant, type Shelf } from './plant';
+import { CARTON_BASES, PRACTICE_TAGS, type Plant, type Shelf } from './plant';
 import { refuseInWords } from '../words/refusals';
 
 refuseInWords();
@@ -158,6 +158,20 @@ const packCard = z.strictObject({
   onEdgeOnly: z.boolean().optional(),
 });
 
+/** Bounds of the flaps of a carton, mm: those of its order too. */
+export const cartonFlaps = {
+  flapMm: z.number().min(5, 'must be at least 5 mm').max(60),
+  tuckMm: z.number().min(5, 'must be at least 5 mm').max(60),
+  reliefMm: z.number().min(0).max(10),
+};
+const cartonStyle = z.strictObject({
+  name: shortText,
+  base: z.enum(CARTON_BASES),
+  flapMm: cartonFlaps.flapMm.optional(),
+  tuckMm: cartonFlaps.tuckMm.optional(),
+  reliefMm: cartonFlaps.reliefMm.optional(),
+});
+
 export const PlantSchema = z
   .strictObject({
     schema: z.literal(1),
@@ -176,6 +190,7 @@ export const PlantSchema = z
     calendar: calendar.optional(),
     cartons: z.record(idText, packCard).optional(),
     pallets: z.record(idText, packCard).optional(),
+    cartonStyles: z.record(idText, cartonStyle).optional(),
     aims: z.partialRecord(z.enum(['gloss', 'matt', 'uncoated']), z.partialRecord(z.enum(['K', 'C', 'M', 'Y']), printAim)).optional(),
   })
   .superRefine((plant, cx) => {

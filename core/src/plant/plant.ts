@@ -2,6 +2,17 @@ import type { Abilities } from './abilities';
 import type { Id, Unit } from '../quantity/figure';
 import type { Fastness } from './fastness';
 
+/** Styles a carton of the works' own may be built on. */
+export const CARTON_BASES = ['straight', 'reverse', 'snapLock', 'autoBottom', 'sleeve', 'tray'] as const;
+/** A carton style of the works' own, as parameters: what it is built on, and where its flaps differ from the usual ones; mm. */
+export interface CartonStyleCard {
+  name: string;
+  base: (typeof CARTON_BASES)[number];
+  flapMm?: number;
+  tuckMm?: number;
+  reliefMm?: number;
+}
+
 /** Where a practice value comes from: a standard, a handbook (from memory), common practice, the plant's own record, or invented for the demo. */
 export const PRACTICE_TAGS = ['std', 'book', 'practice', 'own', 'invented'] as const;
 export type PracticeTag = (typeof PRACTICE_TAGS)[number];
@@ -180,6 +191,8 @@ export interface Plant {
   /** Cartons and pallets the works packs into; the trade's usual where nothing is said. */
   cartons?: Record<Id<'carton'>, PackCard>;
   pallets?: Record<Id<'pallet'>, PackCard>;
+  /** Carton styles of the works' own. */
+  cartonStyles?: Record<Id<'cartonStyle'>, CartonStyleCard>;
   /** Aims of the process inks by paper, where the works sets its own; those of `PRINT_AIMS` where nothing is said. */
   aims?: Partial<Record<Surface, Partial<Record<ProcessInk, PrintAim>>>>;
 }

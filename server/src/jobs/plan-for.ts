@@ -35,7 +35,7 @@ export async function planFor(
 
 export function plannedOn(shelf: Shelf, spec: JobSpec, plant: Plant): PlannedJob {
   const made = planned(spec, plant, shelf);
-  return { shelf, planned: made, plan: made.plan, summary: summaryOf(made.plan, spec, plant, shelf), picture: thumbnailSvg(spec) };
+  return { shelf, planned: made, plan: made.plan, summary: summaryOf(made.plan, spec, plant, shelf), picture: thumbnailSvg(spec, plant) };
 }
 
 /** A delivery as a row: its moment, how much, where to. */

@@ -1,6 +1,6 @@
 import { editAt } from '../../product/edit';
 import { comesRight } from '../passes/resolve';
-import type { Rule } from './rule';
+import { type Rule, wishPath } from './rule';
 
 /** A machine was chosen that the works does not plan on any more. */
 export const machineRetired: Rule = {
@@ -16,7 +16,7 @@ export const machineRetired: Rule = {
       })),
 };
 
-/** A machine or stock was chosen that this plant has not, or that cannot do it. */
+/** A machine, a stock or a style of the house was chosen that this plant has not, or that cannot do it. */
 export const choiceUnknown: Rule = {
   code: 'choice.unknown',
   find: ({ plan, spec, plant }) =>
@@ -33,6 +33,12 @@ export const choiceUnknown: Rule = {
           return part !== undefined && !comesRight(part, plant.stocks[s]);
         })
         .map(([part, s]) => ({ at: part, what: s, path: ['choices', 'stock', part] })),
+      ...Object.entries(spec.products).flatMap(([product, p]) => {
+        const style = p.kind === 'made' && 'houseStyle' in p.wish ? p.wish.houseStyle : undefined;
+        return style === undefined || Object.hasOwn(plant.cartonStyles ?? {}, style)
+          ? []
+          : [{ at: product, what: style, path: wishPath(product, 'houseStyle') }];
+      }),
     ].map(({ at, what, path }) => ({
       level: 'decide',
       at,

@@ -43,7 +43,7 @@ describe('the summary a list shows', () => {
     expect(summaryOf(plan(decided, LINDMOOR, SHELF), decided, LINDMOOR, SHELF).undecided).toBe(0);
   });
   it('carries a picture without text', () => {
-    const picture = thumbnailSvg(cardSpec());
+    const picture = thumbnailSvg(cardSpec(), LINDMOOR);
     expect(picture).toMatch(/^<svg /);
     expect(picture).not.toContain('<text');
   });

@@ -1,6 +1,7 @@
 import { requireAboveZero } from '../../quantity/errors';
+import { CARTON_BASES } from '../../plant/plant';
 
-export const CARTON_STYLES = ['straight', 'reverse', 'snapLock', 'autoBottom', 'sleeve', 'tray'] as const;
+export const CARTON_STYLES = CARTON_BASES;
 export type CartonStyle = (typeof CARTON_STYLES)[number];
 
 /** A carton by its inside: along the front, from front to back, upwards. Lengths in mm. */

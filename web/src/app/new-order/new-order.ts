@@ -102,7 +102,7 @@ export class NewOrder implements OnDestroy {
   protected readonly planner = inject(Planner);
   protected readonly families = FAMILY_IDS.map((id) => {
     const { words, picture, starts } = familyOf(id);
-    return { id, words, picture: picture(starts) };
+    return { id, words, picture: picture(starts, {}) };
   });
   protected readonly notMade = NOT_MADE_YET.map((line) => label(`line.${line}`)).join(', ');
   private readonly kept = this.keptSpec();

@@ -1,15 +1,13 @@
 import { TestBed } from '@angular/core/testing';
-import { familyOf, type Placing } from '@druckerei/core';
+import { familyOf, type Placing, PlantSchema } from '@druckerei/core';
+import plantJson from '../../../../demo/plant.json';
 import { type Moved, PlaceThings } from './place-things';
 
+const plant = PlantSchema.parse(plantJson);
 const placing = (more: Record<string, unknown> = {}): Placing => {
   const card = familyOf('folded-card');
-  const made = card.placing?.({
-    ...card.starts,
-    openWidthMm: 210,
-    openHeightMm: 148,
-    foils: { f1: { name: 'crest', widthMm: 40, heightMm: 30, ...more } },
-  });
+  const foils = { f1: { name: 'crest', widthMm: 40, heightMm: 30, ...more } };
+  const made = card.placing?.({ ...card.starts, openWidthMm: 210, openHeightMm: 148, foils }, plant);
   if (!made) throw new Error('a card with foil has something to place');
   return made;
 };
@@ -54,5 +52,5 @@ it('lies in the middle of the first panel until it is moved, and stays where the
 
 it('has nothing to place where a card has no foil', () => {
   const card = familyOf('folded-card');
-  expect(card.placing?.(card.starts)).toBeNull();
+  expect(card.placing?.(card.starts, plant)).toBeNull();
 });

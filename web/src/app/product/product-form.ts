@@ -77,12 +77,12 @@ export class ProductForm {
   protected readonly words = computed(() => this.made()?.family.words.fields ?? {});
   protected readonly picture = computed(() => {
     const made = this.made();
-    return made?.family.picture(made.wish) ?? null;
+    return made?.family.picture(made.wish, this.plant()) ?? null;
   });
 
   protected readonly placing = computed(() => {
     const made = this.made();
-    return made?.family.placing?.(made.wish) ?? null;
+    return made?.family.placing?.(made.wish, this.plant()) ?? null;
   });
 
   protected readonly rows = computed((): Row[] => {

@@ -7,6 +7,7 @@ import { MatTabNavPanel } from '@angular/material/tabs';
 import { Store } from '@ngrx/store';
 import type { Person } from '@druckerei/contract';
 import {
+  type CartonStyleCard as HouseStyle,
   editAt,
   formatNumber,
   machineScene,
@@ -25,6 +26,7 @@ import { Units } from '../shared/units';
 import { type View, Views } from '../shared/views';
 import { CalendarCard } from './calendar-card';
 import { at, type RowContext } from './card-rows';
+import { CartonStyleCard } from './carton-style-card';
 import { InkCard } from './ink-card';
 import { LossesCard } from './losses-card';
 import { MachineCard } from './machine-card';
@@ -42,6 +44,7 @@ const SECTIONS = [
   { id: 'machines', says: say('settingsPage.machines') },
   { id: 'stocks', says: say('settingsPage.stocks') },
   { id: 'packs', says: say('settingsPage.packs') },
+  { id: 'styles', says: say('settingsPage.styles') },
   { id: 'inks', says: say('settingsPage.inks') },
   { id: 'losses', says: say('settingsPage.losses') },
   { id: 'practice', says: say('settingsPage.practice2') },
@@ -66,6 +69,7 @@ interface Listed {
     AccountRecord,
     BackupList,
     CalendarCard,
+    CartonStyleCard,
     DatePipe,
     MatTabNavPanel,
     RouterLink,
@@ -137,7 +141,7 @@ export class SettingsPage {
     const plant = this.plant();
     if (!plant) return [];
     const changed = (below: string, id: string): boolean => this.edits().some((e) => e.at[0] === below && e.at[1] === id);
-    const cards = (below: 'cartons' | 'pallets' | 'inks' | 'coats' | 'stocks', says: (card: never) => string): Listed[] =>
+    const cards = (below: 'cartons' | 'pallets' | 'inks' | 'coats' | 'stocks' | 'cartonStyles', says: (card: never) => string): Listed[] =>
       Object.entries<{ name: string }>(plant[below] ?? {})
         .sort(([, a], [, b]) => a.name.localeCompare(b.name))
         .map(([id, card]) => ({
@@ -165,6 +169,8 @@ export class SettingsPage {
           `${word}, ${formatNumber(p.widthMm)} × ${formatNumber(p.depthMm)} × ${formatNumber(p.heightMm)} mm`;
         return [...cards('cartons', size(say('settingsPage.carton'))), ...cards('pallets', size(say('settingsPage.pallet')))];
       }
+      case 'styles':
+        return cards('cartonStyles', ({ flapMm, tuckMm }: HouseStyle) => say('settingsPage.styleOf', flapMm ?? '–', tuckMm ?? '–'));
       case 'inks':
         return [...cards('inks', () => say('settingsPage.inkSeries')), ...cards('coats', () => say('settingsPage.coat'))];
     }
@@ -260,6 +266,12 @@ export class SettingsPage {
     const id = freeId(at(this.plant(), [below]), like);
     this.set([below, id], JSON.parse(JSON.stringify(card)));
     this.chosen.set(`${below}/${id}`);
+  }
+  /** A carton style nobody has yet: built on the commonest. */
+  protected newStyle(): void {
+    const id = freeId(this.plant()?.cartonStyles, 'style');
+    this.set(['cartonStyles', id], { name: say('settingsPage.newStyle'), base: 'reverse' });
+    this.chosen.set(`cartonStyles/${id}`);
   }
   protected drop(): void {
     this.set(this.path(), undefined);

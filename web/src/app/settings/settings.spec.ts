@@ -281,6 +281,21 @@ describe('SettingsPage', () => {
     await press('Back into work');
     expect(Object.values(made()?.machines ?? {}).filter((m) => m.retired)).toHaveLength(0);
   });
+  it('keeps carton styles of the house: a new one, its flaps, what it is built on, and away again', async () => {
+    const { store, press, host, settle } = await show('styles');
+    const made = store.selectSignal(settingsFeature.selectPlant);
+    const before = Object.keys(plant.cartonStyles ?? {}).length;
+    await press('New style');
+    expect(Object.keys(made()?.cartonStyles ?? {})).toHaveLength(before + 1);
+    const [id] = Object.entries(made()?.cartonStyles ?? {}).find(([, s]) => s.name === 'New style')!;
+    const base = host.querySelector<HTMLSelectElement>('select[aria-label="Built on"]')!;
+    base.value = 'snapLock';
+    base.dispatchEvent(new Event('change'));
+    await settle();
+    expect(made()?.cartonStyles?.[id]).toEqual({ name: 'New style', base: 'snapLock' });
+    await press('Take it away');
+    expect(Object.keys(made()?.cartonStyles ?? {})).toHaveLength(before);
+  });
   it('copies and changes cartons, pallets and ink series', async () => {
     const { store, press, host, settle } = await show('packs');
     const made = store.selectSignal(settingsFeature.selectPlant);
