@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import { clean } from '../clean';
 import { expect, type Page, test } from '../house';
 import { fill, newOrder, signIn, type } from '../sign-in';
 
@@ -58,6 +59,7 @@ test('sleeves of two orders share their forms: brought together, moved by hand a
 
   await gang.getByRole('button', { name: 'Solve' }).click();
   await expect(gang.getByText(/Number of forms found: \d\. Proved: none is cheaper\./)).toBeVisible();
+  await clean(page);
   await gang.getByRole('button', { name: 'Take these forms' }).click();
   await expect(gang.getByRole('button', { name: 'Solve' })).toBeVisible();
   await saved(page);

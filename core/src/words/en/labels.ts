@@ -231,7 +231,6 @@ export const LABELS: Record<string, string> = {
   'setting.spliceMetres': 'lost at a splice',
   // lines of work nobody plans here yet
   'line.booklet': 'stitched booklets',
-  'line.discSleeve': 'disc sleeves',
   'line.paperback': 'paperbacks',
   'line.hardcover': 'sewn hardcovers',
   'line.onDemand': 'books printed on demand',

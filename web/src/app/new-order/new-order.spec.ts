@@ -87,7 +87,7 @@ describe('a new order', () => {
       'Hot-foil dies',
     ]);
     expect(made.every((b) => b.querySelector('svg') !== null)).toBe(true);
-    expect(host.textContent).toContain('disc sleeves');
+    expect(host.textContent).toContain('stitched booklets');
     made[1]!.click();
     await settle();
     expect(Object.values(spec().products)).toMatchObject([{ kind: 'made', family: 'label-sheet' }]);
