@@ -27,6 +27,27 @@ export const DieFileRead = z.object({
 });
 export type DieFileRead = z.infer<typeof DieFileRead>;
 
+/** A triangle, for the description of the interface. */
+const TRIANGLE: { name: string; layers: z.infer<typeof layers> } = {
+  name: 'triangle',
+  layers: [
+    {
+      kind: 'cut',
+      paths: [
+        {
+          points: [
+            [0, 0],
+            [100, 0],
+            [100, 60],
+          ],
+          closed: true,
+        },
+      ],
+    },
+  ],
+};
+const lines = z.strictObject({ name: z.string().trim().min(1).max(80), layers });
+
 /** Die lines out to whoever makes the die, and in from whoever drew it. */
 export const dieLines = {
   'dieLines.dxf': {
@@ -34,29 +55,20 @@ export const dieLines = {
     path: '/api/die-lines.dxf',
     who: 'signed-in',
     says: 'Lines of a die as DXF in millimetres, a layer a kind of line.',
-    body: z.strictObject({ name: z.string().trim().min(1).max(80), layers }),
+    body: lines,
     reply: 'file',
     mime: 'image/vnd.dxf',
-    example: {
-      body: {
-        name: 'square',
-        layers: [
-          {
-            kind: 'cut',
-            paths: [
-              {
-                points: [
-                  [0, 0],
-                  [100, 0],
-                  [100, 60],
-                ],
-                closed: true,
-              },
-            ],
-          },
-        ],
-      },
-    },
+    example: { body: TRIANGLE },
+  },
+  'dieLines.csv': {
+    method: 'post',
+    path: '/api/die-lines.csv',
+    who: 'signed-in',
+    says: 'Rules of a die as CSV, a line a straight rule: kind, ends and length in millimetres.',
+    body: lines,
+    reply: 'file',
+    mime: 'text/csv',
+    example: { body: TRIANGLE },
   },
   'dieLines.read': {
     method: 'post',

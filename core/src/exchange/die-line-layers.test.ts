@@ -4,7 +4,7 @@ import { CARTON_STYLES } from '../product/die-line/carton-ask';
 import { foldModel } from '../product/die-line/fold-up';
 import { measureDieLine } from '../product/die-line/die-line';
 import type { Point } from '../product/die-line/points';
-import { dieLayers, dieLineOf, guessedKind, type RawLayer } from './die-line-layers';
+import { dieLayers, dieLineOf, guessedKind, type RawLayer, ruleRows } from './die-line-layers';
 
 const mm = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const asFile = (layers: ReturnType<typeof dieLayers>): RawLayer[] =>
@@ -128,3 +128,18 @@ it.each([
 ])('a layer called %s is most likely %s', (name, kind) => {
   expect(guessedKind(name)).toBe(kind);
 });
+
+it.each(CARTON_STYLES)(
+  'lists the rules of a %s: as many metres cut and creased as the die has, each from where the one before ended',
+  (style) => {
+    const die = cartonDieLine({ style, lengthMm: 72, widthMm: 48, heightMm: 126, caliperMm: 0.44 });
+    const rows = ruleRows(dieLayers(die));
+    const metres = (kind: string): number => rows.reduce((sum, r) => sum + (r['kind'] === kind ? Number(r['length mm']) : 0), 0);
+    const of = measureDieLine(die);
+    // Each row is rounded to a hundredth.
+    expect(Math.abs(metres('cut') - of.cutMm)).toBeLessThan(0.005 * rows.length + 1e-6);
+    expect(Math.abs(metres('crease') - of.creaseMm)).toBeLessThan(0.005 * rows.length + 1e-6);
+    expect(rows.map((r) => r['rule'])).toEqual(rows.map((_, i) => i + 1));
+    expect([rows[1]?.['from x mm'], rows[1]?.['from y mm']]).toEqual([rows[0]?.['to x mm'], rows[0]?.['to y mm']]);
+  },
+);

@@ -29,6 +29,28 @@ export function dieLayers({ outline, slits, creases, joints }: DieLine): DieLaye
   return layers.filter((l) => l.paths.length > 0);
 }
 
+/** Rules of a die, one a straight line: what it does, from where to where, and how long; in hundredths of a millimetre. Glue is no rule. */
+export const ruleRows = (layers: readonly DieLayer[]): Record<string, string | number>[] =>
+  layers
+    .filter((l) => l.kind !== 'glue')
+    .flatMap(({ kind, paths }) =>
+      paths.flatMap(({ points, closed }) => {
+        const [first] = points;
+        const ends = closed && first ? [...points, first] : points;
+        return ends.slice(1).map((to, i) => ({ kind, from: ends[i] as Point, to }));
+      }),
+    )
+    .map(({ kind, from, to }, i) => ({
+      rule: i + 1,
+      kind,
+      'from x mm': hundredths(from[0]),
+      'from y mm': hundredths(from[1]),
+      'to x mm': hundredths(to[0]),
+      'to y mm': hundredths(to[1]),
+      'length mm': hundredths(pathLength([from, to], false)),
+    }));
+const hundredths = (mm: number): number => Math.round(mm * 100) / 100;
+
 /** A layer of a file as it was read: points in the unit of the file. */
 export interface RawLayer {
   name: string;

@@ -3,6 +3,7 @@ import { LINDMOOR, SHELF } from '../../../core/src/plan/line-1.fixture';
 import { plan } from '../../../core/src/plan/plan';
 import { type DieLine, dieLayers, dieLineOf, dieLinesSvg, guessedKind, measureDieLine } from '@druckerei/core';
 import { dieLineDxf } from '../out/die-line-dxf';
+import { Refused } from '../errors';
 import { readDieFile } from './die-file';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -94,8 +95,16 @@ it.each([
   ['another XML', '<html><p>no die</p></html>'],
   ['no line', '<svg xmlns="http://www.w3.org/2000/svg"/>'],
   ['a path that is none', '<svg><path d="M 0 0 L x y"/></svg>'],
+  ['sections without a name', '0\nSECTION\n'.repeat(10_000)],
   ['a transformation without end', `<svg><g transform="${'a'.repeat(1_000_000)}"><line x2="5"/></g></svg>`],
   ['forty thousand points', `<svg><polyline points="${'1,2 '.repeat(40_001)}"/></svg>`],
 ])('refuses %s by its reason', (_name, text) => {
-  expect(() => readDieFile(bytes(text))).toThrow();
+  let refused: unknown = null;
+  try {
+    readDieFile(bytes(text));
+  } catch (error) {
+    refused = error;
+  }
+  expect(refused).toBeInstanceOf(Refused);
+  expect((refused as Refused).more.fields?.[0]?.says).toMatch(/\w{2}/);
 });

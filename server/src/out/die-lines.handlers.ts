@@ -1,4 +1,6 @@
 import type { dieLines } from '@druckerei/contract';
+import { ruleRows } from '@druckerei/core';
+import { csvFile } from '../files/csv-file';
 import { readDieFile } from '../files/die-file';
 import type { Handlers } from '../implement';
 import { dieLineDxf } from './die-line-dxf';
@@ -12,5 +14,6 @@ export const dieLinesHandlers: Handlers<typeof dieLines> = {
       attached: true,
       bytes: Buffer.from(dieLineDxf(body.layers)),
     }),
+  'dieLines.csv': ({ body }) => Promise.resolve(csvFile(`${fileName(body.name)}.csv`, ruleRows(body.layers))),
   'dieLines.read': ({ file }) => Promise.resolve(readDieFile(file)),
 };

@@ -139,6 +139,7 @@ export const SCREENS = {
   'jobPage.gang': 'Gang',
   'dieFiles.dieLine': 'Die line',
   'dieFiles.dxf': 'DXF',
+  'dieFiles.rules': 'Rules as CSV',
   'dieImport.fromFile': 'Die line from a file …',
   'dieImport.backToStyle': 'Back to the style',
   'dieImport.title': 'Die line from a file',

@@ -6,13 +6,14 @@ import { keepFile } from '../shared/keep-file';
 import { TakenFile } from '../shared/taken-file';
 import type { FoldablePart } from './foldable-parts';
 
-/** The die line of a blank for whoever makes the die: DXF and SVG by layers, PDF at true size. */
+/** The die line of a blank for whoever makes the die: DXF and SVG by layers, PDF at true size, its rules as a list. */
 @Component({
   selector: 'dk-die-files',
   imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<span class="soft">{{ say('dieFiles.dieLine') }}</span>
-    <button type="button" matButton [disabled]="file.busy()" (click)="dxf()">{{ say('dieFiles.dxf') }}</button>
+    <button type="button" matButton [disabled]="file.busy()" (click)="lines('dxf')">{{ say('dieFiles.dxf') }}</button>
+    <button type="button" matButton [disabled]="file.busy()" (click)="lines('csv')">{{ say('dieFiles.rules') }}</button>
     <button type="button" matButton (click)="svg()">{{ say('takeOut.svg') }}</button>
     <button type="button" matButton [disabled]="file.busy()" (click)="pdf()">{{ say('takeOut.pdf') }}</button>
     @if (file.failure(); as f) {
@@ -32,13 +33,11 @@ export class DieFiles {
   private readonly injector = inject(Injector);
   protected readonly file = new TakenFile();
 
-  protected dxf(): void {
+  /** As whoever makes the die reads it: as lines, or as a list of rules. */
+  protected lines(as: 'dxf' | 'csv'): void {
     const { name, die } = this.part();
-    this.file.take(
-      this.injector.get(ApiCaller).file('dieLines.dxf', { body: { name: name.slice(0, 80), layers: dieLayers(die) } }),
-      name,
-      'dxf',
-    );
+    const body = { name: name.slice(0, 80), layers: dieLayers(die) };
+    this.file.take(this.injector.get(ApiCaller).file(`dieLines.${as}`, { body }), name, as);
   }
   protected svg(): void {
     const { name, die } = this.part();

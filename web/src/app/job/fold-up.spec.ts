@@ -105,13 +105,14 @@ it('shows one blank after another where there are several', async () => {
   expect(says(host)).toContain('9 panels on 8 creases');
 });
 
-it('gives the die line as DXF, SVG and PDF, named after the carton', async () => {
+it('gives the die line as DXF, as a list of rules, as SVG and PDF, named after the carton', async () => {
   const { press, kept, sent } = await show();
   await press('DXF');
+  await press('Rules as CSV');
   await press('SVG');
   await press('PDF');
-  expect(kept).toEqual(['tea-carton.dxf', 'tea-carton.svg', 'tea-carton.pdf']);
-  expect(sent.map((s) => (s as [string])[0])).toEqual(['dieLines.dxf', 'out.drawing']);
+  expect(kept).toEqual(['tea-carton.dxf', 'tea-carton.csv', 'tea-carton.svg', 'tea-carton.pdf']);
+  expect(sent.map((s) => (s as [string])[0])).toEqual(['dieLines.dxf', 'dieLines.csv', 'out.drawing']);
 });
 
 describe('a die line from a file', () => {

@@ -75,6 +75,7 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'floor.child': ['post', '/api/jobs/:id/children'],
   'floor.learned': ['get', '/api/learned'],
   'dieLines.dxf': ['post', '/api/die-lines.dxf'],
+  'dieLines.csv': ['post', '/api/die-lines.csv'],
   'dieLines.read': ['post', '/api/die-lines'],
   'out.drawing': ['post', '/api/drawings.pdf'],
   'out.calendar': ['get', '/api/calendar.ics'],
