@@ -1,3 +1,5 @@
+import './folding-carton';
+import '../processes/die-cut/die-of';
 import type { FoldingCartonWish } from './folding-carton-wish';
 import { LINDMOOR, SHELF } from '../plan/line-1.fixture';
 import { cartonSpec } from '../plan/line-4.fixture';
