@@ -1,12 +1,12 @@
 import type { Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
-import { type Artwork, artworkOf } from '../product/artwork';
 import { pathBox } from '../product/die-line/points';
 import { coatWindows, sleeveDieLine, sleeveGluing, sleeveSizes, stripLongMm, traysInside } from '../product/die-line/sleeve';
 import { LININGS, SLEEVE_STYLES, type SleeveAsk } from '../product/die-line/sleeve-ask';
 import { sleeveFigures } from '../product/die-line/sleeve-panels';
 import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
+import { printedOf } from './printed';
 import { boardsOf, caliperMmOf } from './boards';
 import { discSleevePicture } from './disc-sleeve-picture';
 import { DISCS_FROM, DiscSleeveWish, SLEEVE_COATS } from './disc-sleeve-wish';
@@ -158,10 +158,7 @@ export const discSleeve: Family<'disc-sleeve'> = {
       // Along the spine: across it the panels stay flatter, and the spine cracks.
       grainAlong: 'height',
       colours: [wish.front ?? ['K', 'C', 'M', 'Y'], []],
-      coveragePercent: wish.coveragePercent ?? {},
-      ...(wish.totalInkPercent !== undefined && { totalInkPercent: wish.totalInkPercent }),
-      ...(wish.smallestDistanceMm !== undefined && { smallestDistanceMm: wish.smallestDistanceMm }),
-      ...(artworkOf(wish) && { artwork: artworkOf(wish) as Artwork }),
+      ...printedOf(wish),
       grade,
       oneSided: true,
       traits: {

@@ -3,11 +3,11 @@ import { idOf } from '../quantity/id-of';
 import { typed } from '../quantity/ledger';
 import { practiceValue } from '../plant/practice';
 import { FOLDED_WIDTH } from '../finishing/folding';
-import { type Artwork, artworkOf } from '../product/artwork';
 import { foldsOf } from '../product/folds';
 import { type FoilArea, foilPlace, foilPlacesScene, SIDES } from '../product/foil-area';
 import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
+import { printedOf } from './printed';
 import type { Family, RouteStone } from './family';
 import { FOIL_FIELD_WORDS, foilList } from './placed-fields';
 import { foldedCardPicture } from './folded-card-picture';
@@ -163,10 +163,7 @@ export const foldedCard: Family<'folded-card'> = {
       leaves: 1,
       grainAlong: folds > 0 && wish.grain !== 'free' ? 'height' : null,
       colours: [wish.front ?? ['K', 'C', 'M', 'Y'], wish.back ?? []],
-      coveragePercent: wish.coveragePercent ?? {},
-      ...(wish.totalInkPercent !== undefined && { totalInkPercent: wish.totalInkPercent }),
-      ...(wish.smallestDistanceMm !== undefined && { smallestDistanceMm: wish.smallestDistanceMm }),
-      ...(artworkOf(wish) && { artwork: artworkOf(wish) as Artwork }),
+      ...printedOf(wish),
       grade: wish.grade ?? plant.usualGrade,
       ...(wish.food !== undefined && { food: wish.food }),
       ...(foils.length > 0 && { oneSided: true as const }),

@@ -1,6 +1,5 @@
 import type { Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
-import { type Artwork, artworkOf } from '../product/artwork';
 import { cartonDieLine } from '../product/die-line/carton';
 import { CARTON_STYLES, type CartonAsk } from '../product/die-line/carton-ask';
 import { panelFigures } from '../product/die-line/carton-panels';
@@ -12,6 +11,7 @@ import { foilPlace, foilPlacesScene, SIDES } from '../product/foil-area';
 import type { CartonStyleCard, Plant } from '../plant/plant';
 import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
+import { printedOf } from './printed';
 import { boardsOf, caliperMmOf } from './boards';
 import type { Family, RouteStone } from './family';
 import { FOIL_FIELD_WORDS, foilList, reliefList } from './placed-fields';
@@ -207,10 +207,7 @@ export const foldingCarton: Family<'folding-carton'> = {
       // Of a line of one's own nobody knows which creases are the body's.
       grainAlong: line ? null : grainOf(ask),
       colours: [[...(wish.front ?? ['K', 'C', 'M', 'Y']), ...(coat === '' ? [] : [coat])], wish.back ?? []],
-      coveragePercent: wish.coveragePercent ?? {},
-      ...(wish.totalInkPercent !== undefined && { totalInkPercent: wish.totalInkPercent }),
-      ...(wish.smallestDistanceMm !== undefined && { smallestDistanceMm: wish.smallestDistanceMm }),
-      ...(artworkOf(wish) && { artwork: artworkOf(wish) as Artwork }),
+      ...printedOf(wish),
       grade,
       ...(wish.food !== undefined && { food: wish.food }),
       ...(foils.length + reliefs.length > 0 && { oneSided: true as const }),

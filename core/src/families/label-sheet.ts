@@ -2,9 +2,9 @@ import type { Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import type { Plant } from '../plant/plant';
 import { practiceValue } from '../plant/practice';
-import { type Artwork, artworkOf } from '../product/artwork';
 import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
+import { printedOf } from './printed';
 import type { Family, RouteStone } from './family';
 import { labelSheetPicture } from './label-sheet-picture';
 import { gapOf, LabelSheetWish } from './label-sheet-wish';
@@ -135,10 +135,7 @@ export const labelSheet: Family<'label-sheet'> = {
       leaves: 1,
       grainAlong: null,
       colours: [wish.inks ?? ['K', 'C', 'M', 'Y'], []],
-      coveragePercent: wish.coveragePercent ?? {},
-      ...(wish.totalInkPercent !== undefined && { totalInkPercent: wish.totalInkPercent }),
-      ...(wish.smallestDistanceMm !== undefined && { smallestDistanceMm: wish.smallestDistanceMm }),
-      ...(artworkOf(wish) && { artwork: artworkOf(wish) as Artwork }),
+      ...printedOf(wish),
       grade: wish.grade ?? usualRollGrade(plant),
       food: wish.food ?? false,
       traits: {
