@@ -23,7 +23,15 @@ export function glueScene(cx: ConsumeContext): Scene {
   gluing.creases.forEach(({ fromGuideMm: x, does }, i) => {
     shapes.push(
       { kind: 'line', role: 'score', x1: x, y1: -text, x2: x, y2: -text * 0.2, ref: `crease ${i + 1}` },
-      { kind: 'text', role: 'label', x, y: -text * 1.3, text: `${i + 1}: ${does === 'breaks' ? 'broken' : 'folded'}`, sizeMm: text * 0.8, anchor: 'middle' },
+      {
+        kind: 'text',
+        role: 'label',
+        x,
+        y: -text * 1.3,
+        text: `${i + 1}: ${does === 'breaks' ? 'broken' : 'folded'}`,
+        sizeMm: text * 0.8,
+        anchor: 'middle',
+      },
     );
   });
   for (const b of gluing.beads)

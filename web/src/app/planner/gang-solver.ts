@@ -10,9 +10,7 @@ export interface GangQuestion {
   gang: string;
 }
 export type GangAnswer =
-  | { kind: 'told'; done: number; of: number }
-  | { kind: 'solved'; solved: GangSolved | null }
-  | { kind: 'failed'; says: string };
+  { kind: 'told'; done: number; of: number } | { kind: 'solved'; solved: GangSolved | null } | { kind: 'failed'; says: string };
 export type SolveState =
   | { kind: 'idle' }
   | { kind: 'solving'; gang: string; done: number; of: number }
