@@ -24,6 +24,7 @@ import type { FoldablePart } from './foldable-parts';
       display: inline-flex;
       flex-wrap: wrap;
       align-items: baseline;
+      gap: 0 8px;
     }
   `,
 })
