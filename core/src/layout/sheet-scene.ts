@@ -3,7 +3,7 @@ import { type Scene, type Shape, boxAround } from '../scene/scene';
 import type { Stock } from '../plant/plant';
 import { foldsOf } from '../product/folds';
 import type { Part } from '../product/part';
-import { dieTurned } from '../product/blank';
+import { dieTurned, middleOfPanel } from '../product/blank';
 import type { DieLine } from '../product/die-line/die-line';
 import type { Point } from '../product/die-line/points';
 import { copiesUp, type CopyPlace, copyPlaces, type Layout } from './layout';
@@ -140,15 +140,18 @@ function ordersLegend(layout: Layout, parts: readonly Part[], top: number, text:
   });
 }
 
-/** What tells a copy from the others: its number; on a gang the letter of its order, large enough to be read across the drawing. Beside the fold it would lie on. */
-function nameOfCopy(layout: Layout, part: Part, { x, y, w, h, turned }: CopyPlace, index: number, text: number): Shape {
+/** What tells a copy from the others: its number; on a gang the letter of its order, large enough to be read across the drawing. Beside the fold it would lie on, in the largest panel of a blank. */
+function nameOfCopy(layout: Layout, part: Part, { x, y, w, h, turn }: CopyPlace, index: number, text: number): Shape {
   const sizeMm = layout.orders ? Math.max(Math.min(w, h) / 5, text) : text;
+  const die = part.traits?.blank?.die;
   const aside = foldsOf(part) % 2 === 1 ? sizeMm : 0;
+  const isTurned = turn === 90 || turn === 270;
+  const [dx, dy] = die ? middleOfPanel(die, turn) : [w / 2 - (isTurned ? 0 : aside), h / 2 + (isTurned ? aside : 0)];
   return {
     kind: 'text',
     role: layout.orders ? 'strong' : 'label',
-    x: x + w / 2 - (turned ? 0 : aside),
-    y: y + h / 2 + sizeMm / 3 - (turned ? aside : 0),
+    x: x + dx,
+    y: y + h - dy + sizeMm / 3,
     text: layout.orders ? letterOf(part.id, layout) : String(index + 1),
     sizeMm,
     anchor: 'middle',

@@ -43,6 +43,30 @@ it('tells the breaking-out bench what each stack is, and which is waste', () => 
   expect(b).toEqual(['fog', 'fog', 'harbour', 'harbour', 'harbour', 'lantern', 'lantern', 'nothing printed: waste']);
 });
 
+it('tells press and coater too how many good copies of which order they leave', () => {
+  const good = (page: TicketPage): string[][] => rowsOf(page, 'orders').map((r) => [r[1] ?? '', r[4] ?? '']);
+  const leaves = (step: string): number => Math.ceil(made.plan.figures[`${step}.good`]!.value);
+  for (const stone of ['print', 'coat']) {
+    const [a, b] = pagesOf('press').filter((p) => p.stone.id.startsWith(`plays.${stone}`));
+    expect(good(a!)).toContainEqual(['orchard', n(4 * leaves(`plays.${stone}.A`))]);
+    expect(good(b!)).toContainEqual(['harbour', n(3 * leaves(`plays.${stone}.B`))]);
+  }
+});
+
+it('letters every copy clear of the creases of its blank', () => {
+  const [drawing] = pages.find((p) => p.stone.id.startsWith('plays.stock'))!.drawings;
+  const letters = drawing!.shapes.flatMap((s) => (s.kind === 'text' && s.role === 'strong' ? [s] : []));
+  expect(letters).toHaveLength(8);
+  const creases = drawing!.shapes.flatMap((s) => (s.kind === 'path' && s.role === 'fold' ? [s.points] : []));
+  for (const { x, y, sizeMm } of letters)
+    for (const [[x1, y1], [x2, y2]] of creases as [[number, number], [number, number]][]) {
+      const beyond = (at: number, a: number, b: number): boolean => at < Math.min(a, b) || at > Math.max(a, b);
+      const apart = Math.abs(x1 - x2) < 1e-6 ? Math.abs(x - x1) : Math.abs(y - sizeMm / 3 - y1);
+      const passes = Math.abs(x1 - x2) < 1e-6 ? !beyond(y, y1, y2) : !beyond(x, x1, x2);
+      if (passes) expect(apart).toBeGreaterThan(sizeMm / 2);
+    }
+});
+
 it('names the order of every letter under each drawing of a shared sheet', () => {
   const texts = (page: TicketPage | undefined): string[] =>
     page?.drawings.flatMap((d) => d.shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []))) ?? [];

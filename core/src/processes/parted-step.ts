@@ -46,9 +46,16 @@ export function meanPiece({ parts, layout }: Pick<DraftContext, 'parts' | 'layou
 }
 
 /** What of a shared form is whose, for the people who cut and part it: letter on the drawing, order, copies a sheet, good copies that come off. Nothing where there is one order. */
-export function ordersOnForm({ id, parts, layout, ledger, form }: ConsumeContext): { title: string; head: string[]; rows: string[][] }[] {
+export function ordersOnForm({
+  stepIds,
+  parts,
+  layout,
+  ledger,
+  form,
+}: ConsumeContext): { title: string; head: string[]; rows: string[][] }[] {
   if (!layout || (parts.length < 2 && !form?.oneOf)) return [];
-  const good = Math.ceil(ledger.value(idOf(id, 'good')) - 1e-9);
+  // Of a stone of several passes what the last leaves.
+  const good = Math.ceil(ledger.value(idOf(stepIds.at(-1) ?? '', 'good')) - 1e-9);
   const rows = parts.map((part) => {
     const copies = copiesUp(layout, part.id);
     return [letterOf(part.id, layout), part.product, `${part.widthMm} × ${part.heightMm} mm`, String(copies), formatNumber(copies * good)];

@@ -1,4 +1,5 @@
 import type { DieLine } from './die-line/die-line';
+import { type Face, facesOf } from './die-line/faces';
 import { pathArea, type Point, turnedAtOrigin } from './die-line/points';
 import type { Part } from './part';
 
@@ -32,6 +33,24 @@ export interface DieDrawn {
 export function dieTurned({ outline, slits, creases }: DieLine, turn: 0 | 90 | 180 | 270): DieDrawn {
   const turned = (points: readonly Point[]): Point[] => turnedAtOrigin(points, turn, outline);
   return { outline: turned(outline), slits: slits.map(turned), creases: creases.map((c) => turned([c.from, c.to])) };
+}
+
+/** Middles already found: pure, and asked for every copy of a drawing. */
+const middles = new WeakMap<DieLine, Point>();
+/** The middle of a blank's largest panel, clear of its creases, as the piece is turned on its sheet: from the lower left corner of its box. */
+export function middleOfPanel(die: DieLine, turn: 0 | 90 | 180 | 270): Point {
+  const known = middles.get(die) ?? middleOf(largestPanel(die));
+  middles.set(die, known);
+  return turnedAtOrigin([known], turn, die.outline)[0] ?? [0, 0];
+}
+const largestPanel = (die: DieLine): readonly Point[] =>
+  facesOf(die).faces.reduce<Face>((best, face) => (face.areaMm2 > best.areaMm2 + 1e-6 ? face : best), {
+    outline: die.outline.slice(),
+    areaMm2: 0,
+  }).outline;
+function middleOf(points: readonly Point[]): Point {
+  const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])];
+  return [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
 }
 
 /**

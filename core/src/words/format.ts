@@ -143,6 +143,12 @@ export function formatFigure(value: number, unit: string, place: Place): Shown {
   return { number: formatNumber(value, DECIMALS[unit] ?? 1), unit: unit === '1' ? '' : unit };
 }
 
+/** An amount with its currency. */
+export function formatMoney(value: number, place: Place): string {
+  const { number, unit } = formatFigure(value, 'money', place);
+  return `${number} ${unit}`;
+}
+
 const TYPED: Record<string, { unit: string; per: number }> = {
   s: { unit: 'min', per: 60 },
   ppm: { unit: '%', per: 10_000 },

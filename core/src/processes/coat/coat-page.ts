@@ -4,6 +4,7 @@ import { onEveryCopy, sheetScene } from '../../layout/sheet-scene';
 import { topOnBlank } from '../../product/blank';
 import type { Scene } from '../../scene/scene';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
+import { ordersOnForm } from '../parted-step';
 import { machineRow, runningLossRow, setupKindRow } from '../rows';
 
 const tenths = (mm: number): string => `${Math.round(mm * 10) / 10} mm`;
@@ -46,8 +47,9 @@ export const coatPaper = (cx: ConsumeContext): PaperPage[] => {
         { label: 'dryBefore', text: cx.wet.length > 0 ? 'dryOxidised' : 'dryByLamp' },
         ...coatPanel(cx),
       ],
-      lists:
-        windows.length > 0
+      lists: [
+        ...ordersOnForm(cx),
+        ...(windows.length > 0
           ? [
               {
                 title: 'coatWindows',
@@ -60,7 +62,8 @@ export const coatPaper = (cx: ConsumeContext): PaperPage[] => {
                 ]),
               },
             ]
-          : [],
+          : []),
+      ],
       blanks: ['printed, dry since', 'crack test, folded both ways', 'peel test in the window', 'gloss measured', 'lamps: hours'],
     },
   ];

@@ -5,6 +5,7 @@ import { fitsWorkStyle, mayWork, WORK_STYLE_IDS, WORK_STYLES } from '../../layou
 import { toleranceOf } from '../../register/register-of-step';
 import { type ConsumeContext, type DraftContext, type PanelRow, type PaperPage, type Process, machineTerm, wordSetting } from '../process';
 import { filmList, inkMasses, inkRows, pressAbility, runSays, unitInks } from '../press-inks';
+import { ordersOnForm } from '../parted-step';
 import { pressRow, runningLossRow, settingRow, setupKindRow } from '../rows';
 import { passesOf, registersOf } from './passes';
 import { formAsk } from '../../product/part';
@@ -33,6 +34,7 @@ export const offsetPaper = (cx: ConsumeContext): PaperPage[] => [
     sheet: true,
     rows: pressRows(cx),
     lists: [
+      ...ordersOnForm(cx),
       {
         title: 'passes',
         head: [

@@ -489,6 +489,7 @@ export const SCREENS = {
   'settingsPage.packs': 'Cartons and pallets',
   'settingsPage.styles': 'Carton styles',
   'settingsPage.newStyle': 'New style',
+  'settingsPage.noneYet': 'None yet.',
   'settingsPage.styleOf': 'glue flap {0}, tuck {1} mm',
   'settingsPage.carton': 'carton',
   'settingsPage.pallet': 'pallet',

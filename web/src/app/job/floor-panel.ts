@@ -8,7 +8,7 @@ import { auditTime, filter } from 'rxjs';
 import type { Job, JobFloor, LogLine, Shortage } from '@druckerei/contract';
 import {
   formatDuration,
-  formatFigure,
+  formatMoney,
   formatMoment,
   formatNumber,
   label,
@@ -120,10 +120,7 @@ export class FloorPanel {
 
   protected unit = (s: StepRow): string => UNIT_WORDS[s.units.unit ?? 'piece']?.[1] ?? '';
   protected pieces = (unit: string): string => UNIT_WORDS[unit]?.[1] ?? unit;
-  protected money = (value: number): string => {
-    const shown = formatFigure(value, 'money', this.place());
-    return `${shown.number} ${shown.unit}`;
-  };
+  protected money = (value: number): string => formatMoney(value, this.place());
   protected lost = (s: StepRow): string =>
     [
       ...Object.entries(s.tally.waste).map(([reason, n]) => `${formatNumber(n)} ${label(`waste.${reason}`)}`),

@@ -6,7 +6,7 @@ import {
   addForm,
   dropForm,
   type Edit,
-  formatFigure,
+  formatMoney,
   formatMoment,
   formatNumber,
   freePlaces,
@@ -134,10 +134,7 @@ export class GangComposer {
   private readonly before = signal<Readonly<Record<string, number>>>({});
 
   protected readonly n = (value: number): string => formatNumber(value, 0);
-  protected readonly money = (value: number): string => {
-    const { number, unit } = formatFigure(value, 'money', this.place());
-    return `${number} ${unit}`;
-  };
+  protected readonly money = (value: number): string => formatMoney(value, this.place());
 
   private shown(row: GangRow): ShownGang {
     const layout = row.forms.map((f) => this.plan().forms[f.id]?.layout).find((l) => l);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
-import { type Edit, formatFigure, formatNumber, type GangRow, type JobSpec, letterOfForm, type Place, say } from '@druckerei/core';
+import { type Edit, formatMoney, formatNumber, type GangRow, type JobSpec, letterOfForm, type Place, say } from '@druckerei/core';
 import type { SolveState } from '../planner/gang-solver';
 
 /** The cheapest forms of a gang, looked for and set beside those there are: how sure it is, what it would change, and the way to take it. */
@@ -144,8 +144,5 @@ export class GangProposal {
     })),
   );
   private productOf = (part: string): string => this.gang().members.find((m) => m.part === part)?.product ?? part;
-  private money(value: number): string {
-    const { number, unit } = formatFigure(value, 'money', this.place());
-    return `${number} ${unit}`;
-  }
+  private readonly money = (value: number): string => formatMoney(value, this.place());
 }

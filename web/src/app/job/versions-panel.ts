@@ -5,7 +5,7 @@ import {
   type Edit,
   editAt,
   formatDuration,
-  formatFigure,
+  formatMoney,
   formatNumber,
   type JobSpec,
   type Place,
@@ -128,10 +128,7 @@ export class VersionsPanel {
   protected readonly products = computed(() => productVersions(this.plan(), this.spec()));
   protected readonly n = (value: number): string => formatNumber(value, 0);
   protected readonly duration = formatDuration;
-  protected readonly money = (value: number): string => {
-    const shown = formatFigure(value, 'money', this.place());
-    return `${shown.number} ${shown.unit}`.trim();
-  };
+  protected readonly money = (value: number): string => formatMoney(value, this.place());
 
   protected names = (p: ProductVersions, order: readonly string[]): string =>
     order.map((id) => p.versions.find((v) => v.id === id)?.name ?? id).join(', ');
