@@ -1,5 +1,5 @@
 import type { Plan } from '../plan/plan-types';
-import { copyPlaces } from '../layout/layout';
+import { placesOf } from '../layout/layout';
 import type { JobSpec } from '../product/job-spec';
 import { gangRowsOf } from '../plan/readings/gang-rows';
 import { stoneName } from '../plan/readings/stone-name';
@@ -31,7 +31,7 @@ export function gangCopyRows(plan: Plan, spec: JobSpec): Row[] {
     members.flatMap(({ part, product, copies, over }) =>
       forms.flatMap((form, i): Row[] => {
         const layout = plan.forms[form.id]?.layout;
-        const places = layout ? copyPlaces(layout).flatMap((p, at) => (p.part === part ? [at + 1] : [])) : [];
+        const places = layout ? placesOf(layout, part) : [];
         return (copies[i] ?? 0) > 0
           ? [
               {

@@ -39,6 +39,28 @@ describe('a gang of least sheets', () => {
       { numRuns: 60 },
     );
   });
+  it('keeps orders apart and on the form they are held to, at the least cost there is (against every way)', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 18 }), { minLength: 2, maxLength: 3 }),
+        fc.integer({ min: 2, max: 4 }),
+        fc.option(fc.integer({ min: 0, max: 1 }), { nil: undefined }),
+        fc.boolean(),
+        (needed, places, on, isApart) => {
+          const of = items(needed).map((item, i) => (i === 0 && on !== undefined ? { ...item, on } : item));
+          const apart: [string, string][] = isApart ? [['i1', 'i2']] : [];
+          const found = gangForms({ items: of, places, apart, mostForms: 2, cost: (runs) => 5 * runs.length + sheets(runs) });
+          expect(found.best?.cost ?? Infinity).toBe(everyWay(of, places, isApart));
+          if (!found.best) return;
+          expect(holds(found.best, of, places)).toBe(true);
+          const [first, second] = [found.best.copies['i1']!, found.best.copies['i2']!];
+          if (isApart) expect(first.some((n, f) => n > 0 && second[f]! > 0)).toBe(false);
+          if (on !== undefined) expect(first.every((n, f) => f === on || n === 0)).toBe(true);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
   it('never costs more than one form, or every order alone', () => {
     fc.assert(
       fc.property(
@@ -62,24 +84,28 @@ describe('a gang of least sheets', () => {
 });
 
 /** The least cost by trying every copy and every run of one and two forms: for small numbers only. */
-function everyWay(of: readonly GangItem[], places: number): number {
+function everyWay(of: readonly GangItem[], places: number, isApart = false): number {
   const most = Math.max(...of.map((i) => i.needed));
   let least = Infinity;
   for (let r1 = 1; r1 <= most; r1++)
-    for (let r2 = 0; r2 <= r1; r2++) {
+    for (let r2 = 0; r2 <= most; r2++) {
       const cost = 5 * (r2 > 0 ? 2 : 1) + r1 + r2;
-      if (cost < least && fits(of, places, r1, r2)) least = cost;
+      if (cost < least && fits({ of, places, runs: [r1, r2], isApart }, [])) least = cost;
     }
   return least;
 }
-function fits(of: readonly GangItem[], places: number, r1: number, r2: number, at = 0, used1 = 0, used2 = 0): boolean {
-  const item = of[at];
-  if (!item) return true;
-  for (let a = 0; a + used1 <= places; a++)
-    for (let b = 0; b + used2 <= (r2 > 0 ? places : 0); b++) {
-      const have = a * r1 + b * r2;
-      if (have >= item.needed && (item.most === null || have <= item.most) && fits(of, places, r1, r2, at + 1, used1 + a, used2 + b))
-        return true;
+function fits(
+  tried: { of: readonly GangItem[]; places: number; runs: [number, number]; isApart: boolean },
+  laid: readonly (readonly [number, number])[],
+): boolean {
+  const { of, places, runs, isApart } = tried;
+  const item = of[laid.length];
+  if (!item) return !isApart || ![0, 1].some((f) => laid[0]![f]! > 0 && laid[1]![f]! > 0);
+  const free = [0, 1].map((f) => (item.on === undefined || item.on === f ? places - laid.reduce((n, own) => n + own[f]!, 0) : 0));
+  for (let a = 0; a <= free[0]!; a++)
+    for (let b = 0; b <= (runs[1] > 0 ? free[1]! : 0); b++) {
+      const have = a * runs[0] + b * runs[1];
+      if (have >= item.needed && (item.most === null || have <= item.most) && fits(tried, [...laid, [a, b]])) return true;
     }
   return false;
 }

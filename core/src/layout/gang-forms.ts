@@ -6,11 +6,15 @@ export interface GangItem {
   id: string;
   needed: number;
   most: number | null;
+  /** It lies on this form only, 0 the first; absent: on any. */
+  on?: number;
 }
 /** What a gang is asked: orders, places on a form, how many forms at most, and what forms of so many good sheets cost, the longest run first. */
 export interface GangAsk {
   items: readonly GangItem[];
   places: number;
+  /** Orders that share no form, two by two. */
+  apart?: readonly (readonly [string, string])[];
   mostForms: number;
   cost: (runs: readonly number[]) => number;
 }
@@ -97,10 +101,12 @@ interface WithForms {
 function withForms(ask: GangAsk, forms: number, least: number): WithForms {
   // No run is longer than the largest need: one copy of it would do.
   const last = forms * Math.max(...ask.items.map((i) => i.needed));
+  // Somebody is held to a form that there would not be.
+  if (ask.items.some((i) => (i.on ?? 0) >= forms)) return { plan: null, exact: true };
   let step = Math.max(Math.ceil(least / (FINE_SHEETS[forms] ?? 100)), 1);
   let [best, found, exact, tried]: [GangPlan | null, number, boolean, number] = [null, Infinity, step === 1, 0];
   for (let sum = Math.max(least, forms); sum <= last && sum <= found + BEYOND * step; sum += step) {
-    for (const parts of partings(Math.ceil(sum / step), forms)) {
+    for (const parts of partedAmongForms(ask, Math.ceil(sum / step), forms)) {
       tried++;
       const runs = parts.map((r) => r * step);
       const copies = copiesFor(ask, runs);
@@ -125,8 +131,24 @@ function* partings(sum: number, forms: number, most = sum): Generator<number[]> 
     for (const rest of partings(sum - first, forms - 1, first)) yield [first, ...rest];
 }
 
+const hasNamedForms = ({ items }: GangAsk): boolean => items.some((i) => i.on !== undefined);
+/** Ways to part a sum into runs: where an order is held to one form, it matters which of them is the long one. */
+function* partedAmongForms(ask: GangAsk, sum: number, forms: number): Generator<number[]> {
+  for (const parts of partings(sum, forms)) {
+    if (hasNamedForms(ask)) yield* inEveryOrder(parts);
+    else yield parts;
+  }
+}
+function* inEveryOrder(runs: readonly number[]): Generator<number[]> {
+  if (runs.length < 2) yield [...runs];
+  for (const first of runs.length < 2 ? [] : new Set(runs)) {
+    const at = runs.indexOf(first);
+    for (const rest of inEveryOrder(runs.filter((_, i) => i !== at))) yield [first, ...rest];
+  }
+}
+
 /** Copies of each order on each form for these runs; null: they do not reach, or somebody has too many. */
-function copiesFor({ items, places }: GangAsk, runs: readonly number[]): Record<string, number[]> | null {
+function copiesFor({ items, places, apart = [] }: GangAsk, runs: readonly number[]): Record<string, number[]> | null {
   const needed = items.reduce((sum, i) => sum + i.needed, 0);
   const over = places * runs.reduce((sum, r) => sum + r, 0) - needed;
   if (over < 0) return null;
@@ -141,13 +163,19 @@ function copiesFor({ items, places }: GangAsk, runs: readonly number[]): Record<
   ways.sort((a, b) => a.ways.length - b.ways.length);
   const dead = new Set<string>();
   const chosen: Record<string, number[]> = {};
+  const laidOn = (id: string): number[] => (chosen[id] ?? []).flatMap((a, f) => (a > 0 ? [f] : []));
+  const heldApart = [...new Set(apart.flat())].sort();
   const lay = (at: number, free: readonly number[], left: number): boolean => {
     const now = ways[at];
     if (!now) return true;
-    const key = `${at} ${free.join()} ${left}`;
+    const before = ways.slice(0, at).map((w) => w.item.id);
+    // What was laid before matters only where somebody still to come must not lie with it.
+    const key = [at, free.join(), left, ...heldApart.map((id) => (before.includes(id) ? laidOn(id).join('') : ''))].join(' ');
     if (dead.has(key)) return false;
+    const foes = apart.flatMap(([a, b]) => (a === now.item.id ? [b] : b === now.item.id ? [a] : [])).filter((id) => before.includes(id));
+    const shut = new Set(foes.flatMap(laidOn));
     for (const way of now.ways) {
-      if (way.over > left || way.copies.some((a, f) => a > (free[f] as number))) continue;
+      if (way.over > left || way.copies.some((a, f) => a > (free[f] as number) || (a > 0 && shut.has(f)))) continue;
       chosen[now.item.id] = way.copies;
       if (
         lay(
@@ -175,19 +203,20 @@ interface Way {
   over: number;
 }
 /** Copies on each form that give an order enough and not too much; the least beyond its need first. */
-function waysOf({ needed, most }: GangItem, runs: readonly number[], places: number, over: number): Way[] {
+function waysOf({ needed, most, on }: GangItem, runs: readonly number[], places: number, over: number): Way[] {
   const limit = Math.min(over, most === null ? Infinity : most - needed);
   const ways: Way[] = [];
+  const mostOn = (f: number): number => (on === undefined || on === f ? places : 0);
   const count = (f: number, copies: number[], have: number): void => {
     if (f === runs.length - 1) {
       const run = runs[f] as number;
       const a = Math.max(ceilTolerant((needed - have) / run), 0);
       const beyond = have + a * run - needed;
-      if (a <= places && beyond >= 0 && beyond <= limit) ways.push({ copies: [...copies, a], over: beyond });
+      if (a <= mostOn(f) && beyond >= 0 && beyond <= limit) ways.push({ copies: [...copies, a], over: beyond });
       return;
     }
     const run = runs[f] as number;
-    for (let a = 0; a <= places && have + a * run - needed <= limit; a++) count(f + 1, [...copies, a], have + a * run);
+    for (let a = 0; a <= mostOn(f) && have + a * run - needed <= limit; a++) count(f + 1, [...copies, a], have + a * run);
   };
   count(0, [], 0);
   return ways.sort((a, b) => a.over - b.over);
@@ -214,11 +243,12 @@ function shortened(ask: GangAsk, runs: readonly number[], copies: Record<string,
       }
     }
   }
-  const order = made.map((_, f) => f).sort((a, b) => (made[b] as number) - (made[a] as number));
-  const sorted = order.map((f) => made[f] as number);
+  const byRun = made.map((_, f) => f).sort((a, b) => (made[b] as number) - (made[a] as number));
+  const cost = ask.cost(byRun.map((f) => made[f] as number));
+  if (hasNamedForms(ask)) return { runs: made, copies, cost };
   return {
-    runs: sorted,
-    copies: Object.fromEntries(Object.entries(copies).map(([id, own]) => [id, order.map((f) => own[f] as number)])),
-    cost: ask.cost(sorted),
+    runs: byRun.map((f) => made[f] as number),
+    copies: Object.fromEntries(Object.entries(copies).map(([id, own]) => [id, byRun.map((f) => own[f] as number)])),
+    cost,
   };
 }

@@ -63,6 +63,12 @@ export function copyPlaces(layout: Layout): CopyPlace[] {
   });
 }
 
+/** Numbers of the places on which copies of a part lie, as its die has them. */
+export function placesOf(layout: Layout, part: Id<'part'>): number[] {
+  const copies = copyPlaces(layout).filter((c) => c.part === part);
+  return copyPlaces(cutByDie(layout)).flatMap((place, i) => (copies.some((c) => c.x === place.x && c.y === place.y) ? [i + 1] : []));
+}
+
 /** Width and height of the box around all copies, trim size to trim size. */
 export function boxOfCopies(layout: Layout): [widthMm: number, heightMm: number] {
   const places = copyPlaces(layout);

@@ -30,6 +30,8 @@ export interface LayoutContext {
   /** Good copies wanted of each part, and how many of it somebody set on which form: what a gang is laid out by. */
   wanted: Readonly<Record<Id<'part'>, number>>;
   gangForms: readonly GangForm[];
+  /** Places of a gang's die on which nothing is laid, by number. */
+  closedPlaces: readonly number[];
   plant: Plant;
   shelf: Shelf;
   ledger: Ledger;

@@ -45,16 +45,17 @@ export const outlineLayouter: Layouter = {
 function gangOf(part: Part, ask: NestAsk, cx: LayoutContext): Laid {
   const nest = nestedLayout(part, ask);
   const lanes = nest ? singlePlaces(nest).sort((a, b) => a.x - b.x || a.y - b.y) : [];
+  const open = lanes.filter((_, i) => !cx.closedPlaces.includes(i + 1));
   const set = formsAsSet(cx);
-  const fits = set?.every((f) => sumOf(f.parts, f.copies ?? {}) <= lanes.length) ?? false;
-  const found = fewestSheets(cx.parts, cx.wanted, lanes.length);
+  const fits = set?.every((f) => sumOf(f.parts, f.copies ?? {}) <= open.length) ?? false;
+  const found = fewestSheets(cx.parts, cx.wanted, open.length);
   for (const p of cx.parts) if (p !== part) pieceFigures(p, cx);
   cx.ledger.figure(idOf(cx.id, 'places'), BLANKS_UP, { places: { value: lanes.length, unit: 'copy', from: 'family', at: 'nest' } });
   const forms = (set && fits ? set : [formFound(cx)]).map((form) => {
     const copies = form.copies ?? found;
     let next = 0;
     const cells = form.parts.flatMap((p) =>
-      Array.from({ length: copies?.[p.id] ?? 0 }, (): Cell => ({ ...(lanes[next++] as Cell), part: p.id, item: p.item })),
+      Array.from({ length: copies?.[p.id] ?? 0 }, (): Cell => ({ ...(open[next++] as Cell), part: p.id, item: p.item })),
     );
     const layout = nest && copies ? { ...nest, cells, dieCells: lanes } : null;
     const own = { ...cx, id: form.id };

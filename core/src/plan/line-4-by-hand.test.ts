@@ -2,7 +2,8 @@ import * as fc from 'fast-check';
 import { applyEdits, JobSpecSchema } from './door';
 import { LINDMOOR, SHELF } from './line-1.fixture';
 import { cartonSpec } from './line-4.fixture';
-import { planned } from './plan';
+import { rectangles } from './findings/carton-cases.fixture';
+import { plan, planned } from './plan';
 import { ticketPages } from './readings/ticket';
 import { searchLayout } from './what-if/search-layout';
 import type { JobSpec } from '../product/job-spec';
@@ -294,5 +295,24 @@ describe('the plan', () => {
     const refused = planned({ ...spec, choices: { ...spec.choices, layout: { 'carton.blank': nearer } } }, LINDMOOR, SHELF).plan;
     expect(refused.findings.map((f) => f.code)).toContain('layout.refused');
     expect(refused.figures['carton.blank.copiesUp']?.value).toBe(found!.now);
+  });
+});
+
+describe('the tea carton on an old die of eight places', () => {
+  const made = plan(rectangles(60_000).spec, LINDMOOR, SHELF);
+  const said = made.findings.find((f) => f.code === 'die.newPays')!;
+  it('is told from how many pieces a new die of twelve pays, by what it costs and a sheet all in', () => {
+    expect(said).toMatchObject({ level: 'know', args: { placesNow: 8, placesNew: 12, ordered: 60_000 }, remedies: [] });
+    // Worked by hand: 26.69 m × 38 + 440; a sheet all in is the works' own, not the 0.36 of the example.
+    const { dieCost, perSheet, from } = said.args as Record<string, number>;
+    expect(dieCost).toBeCloseTo(1_454.37, 1);
+    expect(from).toBe(Math.ceil(dieCost! / (perSheet! / 8 - perSheet! / 12)));
+  });
+  it('is told to take it once the order is that large, by one click', () => {
+    const large = rectangles(1_000_000).spec;
+    const { remedies } = plan(large, LINDMOOR, SHELF).findings.find((f) => f.code === 'die.newPays')!;
+    const applied = applyEdits(large, remedies[0]!.do === 'edit' ? remedies[0].edits : []);
+    if (!applied.ok) throw new Error('refused');
+    expect(plan(applied.made, LINDMOOR, SHELF).findings.some((f) => f.code === 'die.newPays')).toBe(false);
   });
 });

@@ -67,6 +67,16 @@ export interface Gang {
   parts: Id<'part'>[];
   /** Absent: one form, laid out by the quantities. */
   forms?: GangForm[];
+  keep?: GangKeep;
+}
+/** What holds whoever lays the forms, by hand or by a search. */
+export interface GangKeep {
+  /** Parts that lie on one form only: on which, 0 the first. */
+  on?: Record<Id<'part'>, number>;
+  /** Parts that never share a form, two by two. */
+  apart?: [Id<'part'>, Id<'part'>][];
+  /** Places on which nothing is laid, by their number on the die. */
+  closed?: number[];
 }
 /** One form of a gang: copies of each part on it, and how many good sheets it runs where somebody says so; else as many as they take. */
 export interface GangForm {
@@ -171,9 +181,27 @@ const chosenCells = z.strictObject({
   proof: z.strictObject({ bound: z.number(), seed: z.number().int(), iterations: z.number().int(), core: z.string().max(20) }).optional(),
 });
 const gangForm = z.strictObject({ copies: z.record(idText, z.number().int().min(1).max(500)), run: quantity.optional() });
+const gangKeep = z.strictObject({
+  on: z
+    .record(
+      idText,
+      z
+        .number()
+        .int()
+        .min(0)
+        .max(MOST_GANG_FORMS - 1, 'is one of four forms'),
+    )
+    .optional(),
+  apart: z
+    .array(z.tuple([idText, idText]).refine(([one, other]) => one !== other, 'names two parts'))
+    .max(325)
+    .optional(),
+  closed: z.array(z.number().int().min(1).max(500)).max(500).optional(),
+});
 const gang = z.strictObject({
   parts: z.array(idText).min(2, 'needs at least two parts').max(26),
   forms: z.array(gangForm).min(1).max(MOST_GANG_FORMS, 'has four forms at most').optional(),
+  keep: gangKeep.optional(),
 });
 /** A gang of before had one form, whose copies stood beside its parts. */
 function withForms(read: unknown): unknown {

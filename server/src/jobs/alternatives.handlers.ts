@@ -147,9 +147,19 @@ function joined(into: JobSpec, other: JobSpec): { spec: JobSpec; moved: Record<I
   });
   const gangsOf = (from: NonNullable<JobSpec['choices']['gangs']>): NonNullable<JobSpec['choices']['gangs']> =>
     Object.fromEntries(
-      Object.entries(from).map(([id, { parts, forms }]) => [
+      Object.entries(from).map(([id, { parts, forms, keep }]) => [
         id,
-        { parts: parts.map(mine), ...(forms && { forms: forms.map((f) => ({ ...f, copies: rekeyed(f.copies, {}) })) }) },
+        {
+          parts: parts.map(mine),
+          ...(forms && { forms: forms.map((f) => ({ ...f, copies: rekeyed(f.copies, {}) })) }),
+          ...(keep && {
+            keep: {
+              ...keep,
+              ...(keep.on && { on: rekeyed(keep.on, {}) }),
+              ...(keep.apart && { apart: keep.apart.map(([a, b]): [string, string] => [mine(a), mine(b)]) }),
+            },
+          }),
+        },
       ]),
     );
   const [theirs, ours] = [other.choices, into.choices];

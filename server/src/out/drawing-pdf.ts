@@ -2,6 +2,7 @@ import svgToPdf from 'svg-to-pdfkit';
 import { formatNumber, type Scene, sceneSvg } from '@druckerei/core';
 import { Refused } from '../errors';
 import { COLOUR, MM, openPdf } from '../ticket/open-pdf';
+import { drawInLayers } from './pdf-layers';
 
 const MARGIN_MM = 10;
 /** Below the drawing: the bar, and what it says. */
@@ -11,7 +12,7 @@ const HAIRLINE_MM = 0.25;
 /** A page is at most so long: 14,400 points, as the PDF standard (ISO 32000-1, annex C) has it. */
 export const MOST_PAGE_MM = 14_400 / MM;
 
-/** A drawing on a page as large as it is, at 1:1, with a bar of 100 mm to check the printer by; of one that is not to scale its proportions. */
+/** A drawing on a page as large as it is, at 1:1, in layers by processing step, with a bar of 100 mm to check the printer by; of one that is not to scale its proportions. */
 export async function drawingPdf(scene: Scene, at: number): Promise<Uint8Array> {
   const { w, h } = scene.box;
   const size: [number, number] = [Math.max(w, BAR_MM) + 2 * MARGIN_MM, h + 2 * MARGIN_MM + FOOT_MM];
@@ -23,13 +24,15 @@ export async function drawingPdf(scene: Scene, at: number): Promise<Uint8Array> 
     );
   const { doc, bytes } = openPdf({ title: scene.title, at, sizeMm: size });
   doc.addPage();
-  svgToPdf(doc, sceneSvg(scene, HAIRLINE_MM), MARGIN_MM * MM, MARGIN_MM * MM, {
-    width: w * MM,
-    height: h * MM,
-    preserveAspectRatio: 'xMinYMin meet',
-    assumePt: false,
-    fontCallback: () => 'Sans',
-  });
+  drawInLayers(doc, scene, (shapes) =>
+    svgToPdf(doc, sceneSvg(shapes, HAIRLINE_MM), MARGIN_MM * MM, MARGIN_MM * MM, {
+      width: w * MM,
+      height: h * MM,
+      preserveAspectRatio: 'xMinYMin meet',
+      assumePt: false,
+      fontCallback: () => 'Sans',
+    }),
+  );
   const y = MARGIN_MM + h + 6;
   const line = (x1: number, y1: number, x2: number, y2: number): void =>
     void doc

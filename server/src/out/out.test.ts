@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import * as ical from 'node-ical';
+import { PDFArray, PDFDict, PDFDocument, PDFName, PDFString } from 'pdf-lib';
 import type { JobXmlRead } from '@druckerei/contract';
 import { type JobSpec, jobElements, readJobElements, type Scene } from '@druckerei/core';
 import { cardSpec } from '../../../core/src/plan/line-1.fixture';
@@ -37,6 +38,40 @@ describe('a drawing as PDF', () => {
   });
   it('longer than a page may be is refused, with the way out', async () => {
     await expect(drawingPdf(scene(MOST_PAGE_MM, 100), 0)).rejects.toThrow('Take it as SVG');
+  });
+});
+
+describe('layers of a drawing', () => {
+  const shapes: Scene['shapes'] = [
+    { kind: 'rect', role: 'sheet', x: 0, y: 0, w: 100, h: 60 },
+    { kind: 'rect', role: 'cut', x: 10, y: 10, w: 40, h: 30 },
+    { kind: 'line', role: 'score', x1: 10, y1: 20, x2: 50, y2: 20 },
+    { kind: 'text', role: 'label', x: 20, y: 30, text: 'place 1', sizeMm: 5 },
+  ];
+  it('say which processing step each is, as another program reads them, and hold what is drawn', async () => {
+    const pdf = await PDFDocument.load(await drawingPdf({ ...scene(100, 60), shapes }, 0));
+    const groups = pdf.catalog.lookup(PDFName.of('OCProperties'), PDFDict).lookup(PDFName.of('OCGs'), PDFArray);
+    const said = groups.asArray().map((ref) => {
+      const group = pdf.context.lookup(ref, PDFDict);
+      const data = group.lookup(PDFName.of('GTS_Metadata'), PDFDict);
+      return [
+        group.lookup(PDFName.of('Name'), PDFString).asString(),
+        String(data.get(PDFName.of('GTS_ProcStepsGroup'))),
+        String(data.get(PDFName.of('GTS_ProcStepsType')) ?? ''),
+      ];
+    });
+    // Names of ISO 19593-1, from memory.
+    expect(said).toEqual([
+      ['Cutting', '/Structural', '/Cutting'],
+      ['Creasing', '/Structural', '/Creasing'],
+      ['Legend', '/Legend', ''],
+    ]);
+    const properties = pdf.getPage(0).node.Resources()?.lookup(PDFName.of('Properties'), PDFDict);
+    expect(properties?.values()).toEqual(groups.asArray());
+  });
+  it('are none where nothing of the drawing is a processing step, and take no word from it', async () => {
+    expect((await PDFDocument.load(await drawingPdf(scene(100, 60), 0))).catalog.has(PDFName.of('OCProperties'))).toBe(false);
+    expect(words(await drawingPdf({ ...scene(100, 60), shapes }, 0))).toContain('place 1');
   });
 });
 

@@ -1,8 +1,9 @@
 import type { Plant } from '../../plant/plant';
 import type { FoldingCartonWish } from '../../families/folding-carton-wish';
 import { JobSpecSchema } from '../door';
-import { LINDMOOR } from '../line-1.fixture';
+import { LINDMOOR, SHELF } from '../line-1.fixture';
 import { cartonSpec } from '../line-4.fixture';
+import { plan } from '../plan';
 import type { JobSpec } from '../../product/job-spec';
 
 /* Cartons that fire a finding of line 4, and such as do not. */
@@ -18,6 +19,16 @@ const diePress = (more: object): Plant => ({
 });
 const tea = carton({});
 
+/** The tea carton on an old die with two rows of four, one beside the other as rectangles. */
+export function rectangles(quantity: number): { spec: JobSpec } {
+  const spec = cartonSpec(quantity);
+  const form = plan(spec, LINDMOOR, SHELF).forms['carton.blank']!;
+  const first = form.layout!.cells[0]!;
+  const rows = [0, 1].map((row) => ({ x: first.x, y: first.y + row * 255.32, nx: 4, ny: 1, dx: first.dx, dy: 0, turn: first.turn }));
+  const layout = { 'carton.blank': { value: { cells: rows }, by: 'planner' as const, question: form.question! } };
+  return { spec: JobSpecSchema.parse({ ...spec, choices: { ...spec.choices, layout } }) };
+}
+
 export const CARTON_CASES = {
   'die.force': { level: 'release', fires: { ...tea, plant: diePress({ limits: { forceKn: 1_000 } }) }, silent: tea },
   'die.offCentre': {
@@ -26,6 +37,7 @@ export const CARTON_CASES = {
     fires: { ...carton({ style: 'autoBottom', lengthMm: 220, widthMm: 60, heightMm: 30 }), plant: diePress({ maxSheetMm: [1_080, 140] }) },
     silent: tea,
   },
+  'die.newPays': { level: 'decide', fires: rectangles(200_000), silent: tea },
   'gripper.costsBlanks': {
     level: 'know',
     // 20 instead of 12 leave 634 mm; three rows want 637.08.

@@ -18,7 +18,7 @@ import { foldSizes } from './fold-sizes';
 import { foldWithoutScore } from './fold-without-score';
 import { foodMigration } from './food-migration';
 import { frozenChanged } from './frozen-changed';
-import { gangEmpty, gangLookAlike, gangOver, gangRunsOn, gangStarves } from './gangs';
+import { gangEmpty, gangKept, gangLookAlike, gangOver, gangRunsOn, gangStarves } from './gangs';
 import { gateNowhere, gateRefused, gateWaiting } from './gates';
 import { grainAcross } from './grain-across-fold';
 import { inkFill } from './ink-fill';
@@ -29,6 +29,7 @@ import { lotCaliper } from './lot-caliper';
 import { machineNone } from './machine-none';
 import { notCuttable } from './not-cuttable';
 import { nothingFits } from './nothing-fits';
+import { dieNewPays } from './die-new-pays';
 import { dieStrokesLeft } from './die-strokes-left';
 import { outsideNoDate, outsideTooSoon } from './outside-work';
 import { noLamps, repeatCannot, unitsShort } from './press-cannot';
@@ -66,6 +67,7 @@ export const RULES: readonly Rule[] = [
   gangRunsOn,
   gangOver,
   gangEmpty,
+  gangKept,
   gangLookAlike,
   gangStarves,
   notCuttable,
@@ -84,6 +86,7 @@ export const RULES: readonly Rule[] = [
   repeatCannot,
   plateLife,
   toolOut,
+  dieNewPays,
   dieStrokesLeft,
   totalInk,
   inkFill,

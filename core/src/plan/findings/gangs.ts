@@ -5,6 +5,7 @@ import { type Edit, editAt } from '../../product/edit';
 import { type JobSpec, orderedQuantity } from '../../product/job-spec';
 import type { Part } from '../../product/part';
 import type { Finding } from '../../processes/finding';
+import { notKept } from '../readings/gang-kept';
 import { type GangMember, gangRowsOf } from '../readings/gang-rows';
 import type { FindingContext, Rule } from './rule';
 
@@ -84,19 +85,33 @@ const EMPTY = 1 / 4;
 export const gangEmpty: Rule = {
   code: 'gang.empty',
   find: (cx) =>
-    gangs(cx).flatMap(({ forms, places }) =>
+    gangs(cx).flatMap(({ forms, places, open }) =>
       forms.flatMap((form): Omit<Finding, 'code'>[] =>
-        places !== null && places - form.taken > EMPTY * places + 1e-9
+        places !== null && open !== null && open - form.taken > EMPTY * places + 1e-9
           ? [
               {
                 level: 'decide',
                 at: form.id,
-                args: { form: form.name, empty: places - form.taken, places },
+                args: { form: form.name, empty: open - form.taken, places },
                 remedies: [{ do: 'ask', says: 'remedy.solveGang', desk: 'planning' }],
               },
             ]
           : [],
       ),
+    ),
+};
+
+/** What a planner holds to and the forms as they lie do not: an order beside one it is kept apart from, or off the form it belongs to. */
+export const gangKept: Rule = {
+  code: 'gang.kept',
+  find: (cx) =>
+    gangs(cx).flatMap((gang): Omit<Finding, 'code'>[] =>
+      notKept(gang).map(({ form, order, other }) => ({
+        level: 'decide',
+        at: gang.id,
+        args: { form, order, other: other ?? '' },
+        remedies: [{ do: 'ask', says: 'remedy.solveGang', desk: 'planning' }],
+      })),
     ),
 };
 

@@ -1,7 +1,6 @@
 import { idOf } from '../../quantity/id-of';
-import { blankNest } from '../../layout/blank-nest';
 import { copiesUp } from '../../layout/layout';
-import { turnedAtOrigin } from '../../product/die-line/points';
+import { nestedAgain } from '../../layout/nest-again';
 import type { Finding } from '../../processes/finding';
 import type { Rule } from './rule';
 
@@ -19,9 +18,7 @@ export const gripperCosts: Rule = {
       const press = grips.find(({ cx }) => 'units' in cx.machine.limits);
       const late = grips.reduce((a, b) => (b.mm > a.mm ? b : a), press ?? { mm: 0, cx: null });
       if (!press || !late.cx || late.mm <= press.mm) return [];
-      const turn = form.layout.cells[0]?.turn === 90 || form.layout.cells[0]?.turn === 270 ? 90 : 0;
-      const { w, h } = form.layout.cutsBox;
-      const better = blankNest(turnedAtOrigin(outline, turn), ledger.value(gap), [w, h + late.mm - press.mm]).places.length;
+      const better = nestedAgain(form.layout, outline, ledger.value(gap), late.mm - press.mm);
       const now = copiesUp(form.layout);
       return better > now
         ? [

@@ -1,7 +1,7 @@
 import type { Ledger } from '../../quantity/ledger';
 import type { Plant, Shelf } from '../../plant/plant';
 import type { JobSpec } from '../../product/job-spec';
-import type { ConsumeContext } from '../../processes/process';
+import type { ConsumeContext, Consumed } from '../../processes/process';
 import type { Finding } from '../../processes/finding';
 import type { Plan } from '../plan-types';
 import type { RoutedStone } from '../passes/resolve';
@@ -12,7 +12,7 @@ export interface FindingContext {
   plant: Plant;
   shelf: Shelf;
   ledger: Ledger;
-  contexts: { stone: RoutedStone; cx: ConsumeContext }[];
+  contexts: { stone: RoutedStone; cx: ConsumeContext; costs: Consumed['costs'] }[];
   routed: readonly RoutedStone[];
 }
 

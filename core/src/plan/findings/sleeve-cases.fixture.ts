@@ -1,7 +1,7 @@
 import { JobSpecSchema } from '../door';
 import { RADIO_PLAYS, type RadioPlay, sleeveSpec, TWO_FORMS } from '../line-5.fixture';
 import type { DiscSleeveWish } from '../../families/disc-sleeve-wish';
-import type { GangForm, JobSpec } from '../../product/job-spec';
+import type { GangForm, GangKeep, JobSpec } from '../../product/job-spec';
 
 /* Gangs of sleeves that fire a finding of line 5, and such as do not. */
 
@@ -9,8 +9,11 @@ const plays = (
   forms: GangForm[] | undefined = TWO_FORMS,
   quantities: Partial<Record<RadioPlay, number>> = RADIO_PLAYS,
   of: Partial<Record<RadioPlay, Partial<DiscSleeveWish>>> = {},
+  keep?: GangKeep,
 ): { spec: JobSpec } => {
   const spec = sleeveSpec(forms, quantities);
+  const gang = spec.choices.gangs?.['plays'];
+  if (gang && keep) gang.keep = keep;
   for (const [id, wish] of Object.entries(of)) Object.assign((spec.products[id] as { wish: DiscSleeveWish }).wish, wish);
   return { spec: JobSpecSchema.parse(spec) };
 };
@@ -38,6 +41,12 @@ export const SLEEVE_CASES = {
     level: 'decide',
     fires: plays([a, { copies: { 'fog.blank': 2, 'harbour.blank': 2, 'lantern.blank': 1 } }]),
     silent: good,
+  },
+  'gang.kept': {
+    level: 'decide',
+    // Kiln lies beside lantern on form A, where fog and mill never meet.
+    fires: plays(undefined, undefined, undefined, { apart: [['kiln.blank', 'lantern.blank']] }),
+    silent: plays(undefined, undefined, undefined, { apart: [['fog.blank', 'mill.blank']], on: { 'kiln.blank': 0 } }),
   },
   'gang.lookAlike': {
     level: 'decide',

@@ -58,6 +58,7 @@ export function layOutParts(
       chosen,
       wanted: wantedOf(parts, spec),
       gangForms: spec.choices.gangs?.[id]?.forms ?? [],
+      closedPlaces: spec.choices.gangs?.[id]?.keep?.closed ?? [],
       plant,
       shelf,
       ledger,

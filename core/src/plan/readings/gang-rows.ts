@@ -2,7 +2,7 @@ import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import type { Step } from '../../flow/net';
 import { copiesUp } from '../../layout/layout';
-import type { Item, JobSpec } from '../../product/job-spec';
+import type { GangKeep, Item, JobSpec } from '../../product/job-spec';
 import { orderedQuantity } from '../../product/job-spec';
 import type { Plan } from '../plan-types';
 
@@ -39,6 +39,9 @@ export interface GangRow {
   set: boolean;
   /** Places on a form, where all its forms have as many; null: they differ by what lies on them. */
   places: number | null;
+  /** Of those, the ones on which something may be laid. */
+  open: number | null;
+  keep: GangKeep;
   forms: GangFormRow[];
   members: GangMember[];
 }
@@ -51,11 +54,15 @@ export const gangRowsOf = (plan: Plan, spec: JobSpec): GangRow[] =>
     const parting = partingSteps(plan, id, gang.parts);
     const stands = Object.hasOwn(plan.gangs, id);
     const set = stands && gang.forms?.length === forms.length;
+    const places = plan.figures[idOf(id, 'places')]?.value ?? null;
+    const keep = gang.keep ?? {};
     return {
       id,
       refused: !stands,
       set,
-      places: plan.figures[idOf(id, 'places')]?.value ?? null,
+      places,
+      open: places === null ? null : places - (keep.closed ?? []).filter((nr) => nr <= places).length,
+      keep,
       forms: stands
         ? forms.map((form, i) => ({
             id: form.id,

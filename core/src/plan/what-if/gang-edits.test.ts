@@ -1,12 +1,13 @@
 import type { Edit } from '../../product/edit';
 import type { Gang, JobSpec } from '../../product/job-spec';
 import { applyEdits } from '../door';
+import { placesOf } from '../../layout/layout';
 import { LINDMOOR, SHELF } from '../line-1.fixture';
 import { sleeveSpec } from '../line-5.fixture';
 import { plan } from '../plan';
 import { gangPool } from '../readings/gang-pool';
 import { type GangRow, gangRowsOf } from '../readings/gang-rows';
-import { addForm, dropForm, joinGang, leaveGang, moveCopy, newGang, setCopies, setRun, takeApart } from './gang-edits';
+import { addForm, dropForm, joinGang, keepGang, leaveGang, moveCopy, newGang, setCopies, setRun, takeApart } from './gang-edits';
 
 const spec = sleeveSpec();
 const rowOf = (of: JobSpec): GangRow => gangRowsOf(plan(of, LINDMOOR, SHELF), of)[0]!;
@@ -41,6 +42,32 @@ describe('copies of the radio plays moved by hand (fixture: form A full with kil
     expect(copies(done(setCopies(spec, row, 'fog.blank', 1, 9)))[1]).toEqual({ 'fog.blank': 3, 'harbour.blank': 3, 'lantern.blank': 2 });
     expect(setCopies(spec, row, 'fog.blank', 1, 0)).toBeNull();
     expect(setCopies(spec, row, 'fog.blank', 5, 1)).toBeNull();
+  });
+});
+
+describe('what is held of a gang', () => {
+  const closed = done(keepGang(spec, row, { closed: [3] }));
+  it('closes a place: a full form gives up a copy of the order with most, and nothing is laid there', () => {
+    expect(copies(closed)[0]).toEqual({ 'kiln.blank': 1, 'lantern.blank': 1, 'mill.blank': 2, 'orchard.blank': 3 });
+    const made = plan(closed, LINDMOOR, SHELF);
+    const layout = made.forms['plays.A']!.layout!;
+    expect(['kiln', 'lantern', 'mill', 'orchard'].flatMap((p) => placesOf(layout, `${p}.blank`)).sort()).toEqual([1, 2, 4, 5, 6, 7, 8]);
+    expect(rowOf(closed)).toMatchObject({ places: 8, open: 7 });
+    expect(moveCopy(closed, rowOf(closed), 'mill.blank', null, 0)).toBeNull();
+    // The die is as it was: its rules stay at the closed place.
+    expect(made.figures['plays.dieCut.A.cutM']?.value).toBe(plan(spec, LINDMOOR, SHELF).figures['plays.dieCut.A.cutM']?.value);
+  });
+  it('opens it again, and leaves the copies where they are', () => {
+    const opened = keepGang(closed, rowOf(closed), { closed: [] });
+    expect(opened?.now).toEqual({ parts: gangOf(spec)!.parts, forms: gangOf(closed)!.forms });
+  });
+  it('is refused where an order would be left without a copy', () => {
+    expect(keepGang(spec, row, { closed: [1, 2, 3, 4, 5, 6, 7, 8] })).toBeNull();
+  });
+  it('goes with an order that leaves, and with a form that is dropped', () => {
+    const held = done(keepGang(spec, row, { on: { 'fog.blank': 1, 'mill.blank': 0 }, apart: [['fog.blank', 'mill.blank']] }));
+    expect((leaveGang(held, rowOf(held), 'fog.blank').now as Gang).keep).toEqual({ on: { 'mill.blank': 0 } });
+    expect(gangOf(held)!.keep!.apart).toHaveLength(1);
   });
 });
 

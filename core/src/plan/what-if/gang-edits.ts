@@ -1,12 +1,45 @@
 import type { Id } from '../../quantity/figure';
 import { editAt, type Edit } from '../../product/edit';
-import { type Gang, type GangForm, type JobSpec, MOST_GANG_FORMS } from '../../product/job-spec';
+import { type Gang, type GangForm, type GangKeep, type JobSpec, MOST_GANG_FORMS } from '../../product/job-spec';
 import type { GangRow } from '../readings/gang-rows';
 
 /* What a hand does to a gang, as edits. Whatever is moved, the forms stand as they were shown from then on: no quantity lays them anew. */
 
 /** The edit that makes a gang what it is to be; null: it is taken apart. */
 const editGang = (spec: JobSpec, id: Id<'form'>, gang: Gang | null): Edit => editAt(spec, ['choices', 'gangs', id], gang ?? undefined);
+
+/** What was to hold, without what names an order or a form that is gone; what holds nothing is left out. */
+function keepFor(keep: GangKeep, parts: readonly Id<'part'>[], forms: number): { keep?: GangKeep } {
+  const on = Object.fromEntries(Object.entries(keep.on ?? {}).filter(([part, form]) => parts.includes(part) && form < forms));
+  const apart = (keep.apart ?? []).filter((two) => two.every((part) => parts.includes(part)));
+  const closed = keep.closed ?? [];
+  const kept: GangKeep = {
+    ...(Object.keys(on).length > 0 && { on }),
+    ...(apart.length > 0 && { apart }),
+    ...(closed.length > 0 && { closed }),
+  };
+  return Object.keys(kept).length > 0 ? { keep: kept } : {};
+}
+/**
+ * What holds from now on, whoever lays the forms: copies stay where they are until somebody moves them, but for a place that is closed on a full form; the order
+ * with the most copies there gives one up. Null: none of them can.
+ */
+export function keepGang(spec: JobSpec, row: GangRow, keep: GangKeep): Edit | null {
+  const gang = spec.choices.gangs?.[row.id];
+  if (!gang) return null;
+  const { keep: _, forms: were, ...others } = gang;
+  const open = row.places === null ? Infinity : row.places - (keep.closed ?? []).length;
+  const given = row.forms.map((form, at) => ({ at, beyond: form.taken - open })).filter(({ beyond }) => beyond > 0);
+  let members: readonly Laid[] = row.members;
+  for (const { at, beyond } of given)
+    for (let n = 0; n < beyond; n++) {
+      const most = members.reduce((a, b) => ((b.copies[at] ?? 0) > (a.copies[at] ?? 0) ? b : a));
+      if (most.copies.reduce((sum, n) => sum + n, 0) <= 1) return null;
+      members = members.map((m) => (m === most ? { part: m.part, copies: m.copies.map((n, f) => (f === at ? n - 1 : n)) } : m));
+    }
+  const forms = given.length > 0 ? formsShown({ forms: row.forms, members }) : were;
+  return editGang(spec, row.id, { ...others, ...(forms && { forms }), ...keepFor(keep, gang.parts, MOST_GANG_FORMS) });
+}
 
 /** Brings parts together on one form, laid out by their quantities, under the first free name. @example newGang(spec, ['fog.blank', 'mill.blank']) */
 export function newGang(spec: JobSpec, parts: readonly Id<'part'>[]): Edit {
@@ -18,8 +51,8 @@ export function newGang(spec: JobSpec, parts: readonly Id<'part'>[]): Edit {
 export const takeApart = (spec: JobSpec, gang: Id<'form'>): Edit => editGang(spec, gang, null);
 
 /** Places still free on a form; what has no places of one size always has one. */
-export const freePlaces = ({ places, forms }: GangRow, form: number): number =>
-  places === null ? Infinity : Math.max(places - (forms[form]?.taken ?? 0), 0);
+export const freePlaces = ({ open, forms }: GangRow, form: number): number =>
+  open === null ? Infinity : Math.max(open - (forms[form]?.taken ?? 0), 0);
 const copiesInAll = ({ members }: GangRow, part: Id<'part'>): number =>
   members.find((m) => m.part === part)?.copies.reduce((sum, n) => sum + n, 0) ?? 0;
 
@@ -81,8 +114,11 @@ const withMember = (spec: JobSpec, row: GangRow, member: Laid): Edit =>
 const withMembers = (spec: JobSpec, row: GangRow, members: readonly Laid[]): Edit =>
   withForms(spec, { id: row.id, members }, formsShown({ forms: row.forms, members }));
 /** A gang that was refused has no forms to keep. */
-const withForms = (spec: JobSpec, { id, members }: { id: Id<'form'>; members: readonly Laid[] }, forms: GangForm[]): Edit =>
-  editGang(spec, id, { parts: members.map((m) => m.part), ...(forms.length > 0 && { forms }) });
+function withForms(spec: JobSpec, { id, members }: { id: Id<'form'>; members: readonly Laid[] }, forms: GangForm[]): Edit {
+  const parts = members.map((m) => m.part);
+  const keep = keepFor(spec.choices.gangs?.[id]?.keep ?? {}, parts, forms.length);
+  return editGang(spec, id, { parts, ...(forms.length > 0 && { forms }), ...keep });
+}
 
 /** The forms as they are shown, without those that nothing lies on any more. */
 const formsShown = ({ forms, members }: { forms: GangRow['forms']; members: readonly Laid[] }): GangForm[] =>

@@ -41,6 +41,20 @@ describe('the forms of six radio plays, in the money of the works', () => {
   });
 });
 
+it('keeps what is held, offers it though it costs more, and says how far it could be from the cheapest', () => {
+  const keep = { apart: [['kiln.blank', 'orchard.blank'] as [string, string]], closed: [8] };
+  const spec = sleeveSpec();
+  const held = JobSpecSchema.parse({ ...spec, choices: { ...spec.choices, gangs: { plays: { ...spec.choices.gangs!['plays'], keep } } } });
+  const found = solveGang(held, LINDMOOR, SHELF, 'plays')!;
+  // Three forms are tried in steps: no proof, a bound.
+  expect(found.bound).toBeLessThanOrEqual(found.best!.cost);
+  expect(found.best!.cost).toBeLessThan(1.5 * found.bound);
+  expect(found.best!.runs.every((_, f) => Object.values(found.best!.copies).reduce((sum, own) => sum + own[f]!, 0) <= 7)).toBe(true);
+  expect(found.best!.copies['kiln.blank']!.some((n, f) => n > 0 && found.best!.copies['orchard.blank']![f]! > 0)).toBe(false);
+  expect(found.edits).toHaveLength(1);
+  expect((found.edits[0]!.now as { keep: unknown }).keep).toEqual(keep);
+});
+
 it('says what the whole job costs with them, without them, and with a sheet for each order; and offers nothing where nothing is better', () => {
   const { job } = solveGang(oneForm, LINDMOOR, SHELF, 'plays')!;
   expect(job.best).toBeLessThan(job.apart);

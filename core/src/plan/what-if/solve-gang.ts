@@ -10,6 +10,7 @@ import { type GangForm, type JobSpec, MOST_GANG_FORMS } from '../../product/job-
 import { applyEdits } from '../door';
 import { planned, type Planned } from '../plan';
 import type { Plan } from '../plan-types';
+import { notKept } from '../readings/gang-kept';
 import { type GangRow, gangRowsOf } from '../readings/gang-rows';
 import { takeApart } from './gang-edits';
 
@@ -43,18 +44,17 @@ export function solveGang(
   const made = planned(spec, plant, shelf);
   const row = gangRowsOf(made.plan, spec).find((g) => g.id === gang);
   const money = row && moneyOf(made, gang, plant);
-  if (!row || !money || row.refused || row.places === null || row.members.some((m) => m.needed <= 0)) return null;
+  if (!row || !money || row.refused || !row.open || row.members.some((m) => m.needed <= 0)) return null;
   const items = row.members.map((m): GangItem => ({
     id: m.part,
     needed: m.needed,
     most: m.mostOver === null ? null : m.needed + m.mostOver,
+    ...(row.keep.on?.[m.part] !== undefined && { on: row.keep.on[m.part] }),
   }));
-  const found = gangForms(
-    { items, places: row.places, mostForms: Math.min(MOST_GANG_FORMS, items.length), cost: (runs) => money.cost(runs) },
-    tell,
-  );
+  const mostForms = Math.min(MOST_GANG_FORMS, items.length);
+  const found = gangForms({ items, places: row.open, apart: row.keep.apart ?? [], mostForms, cost: (runs) => money.cost(runs) }, tell);
   const was = spec.choices.gangs?.[gang];
-  const edits = found.best && was ? [editAt(spec, ['choices', 'gangs', gang], { parts: was.parts, forms: formsOf(found.best) })] : [];
+  const edits = found.best && was ? [editAt(spec, ['choices', 'gangs', gang], { ...was, forms: formsOf(found.best) })] : [];
   const jobCost = (made: JobSpec): number => costOf(planned(made, plant, shelf).plan);
   const job = {
     now: costOf(made.plan),
@@ -62,7 +62,8 @@ export function solveGang(
     apart: jobCost(changed(spec, [takeApart(spec, gang)])),
   };
   const tooMany = overLimit(row);
-  const isBetter = job.best !== null && (tooMany.length > 0 || job.best < job.now - LEAST_GAIN);
+  const mustChange = tooMany.length > 0 || notKept(row).length > 0;
+  const isBetter = job.best !== null && (mustChange || job.best < job.now - LEAST_GAIN);
   return { ...found, gang, job, tooMany, edits: isBetter ? edits : [] };
 }
 

@@ -240,6 +240,12 @@ export const FINDINGS: Record<string, FindingWords> = {
     title: (a) => `Die ${a['tool']} has ${said(a['left'], 0)} strokes left`,
     says: (a) => `The run wants ${said(a['need'], 0)} with what setting up takes. Have it made again, or a second one ready.`,
   },
+  'die.newPays': {
+    title: (a) =>
+      `The die has ${said(a['placesNow'], 0)} places, the sheet room for ${said(a['placesNew'], 0)}: a new one pays from ${said(a['from'], 0)} pieces`,
+    says: (a) =>
+      `${said(a['ordered'], 0)} are ordered. A new die costs ${said(a['dieCost'], 2)}, a good sheet ${said(a['perSheet'], 3)} all in: die ÷ (sheet ÷ ${said(a['placesNow'], 0)} − sheet ÷ ${said(a['placesNew'], 0)}).`,
+  },
   'versions.follow': {
     title: (a) => `${said(a['versions'], 0)} versions: ${said(a['plates'], 0)} plates, ${said(a['changes'], 0)} plate changes in the run`,
     says: () =>
@@ -285,6 +291,13 @@ export const FINDINGS: Record<string, FindingWords> = {
   'gang.empty': {
     title: (a) => `${said(a['empty'], 0)} of ${said(a['places'], 0)} places on form ${a['form']} are empty`,
     says: () => 'They are printed, cut and thrown away.',
+  },
+  'gang.kept': {
+    title: (a) =>
+      a['other'] === ''
+        ? `${a['order']} lies on form ${a['form'] || 'A'}, and is held to another`
+        : `${a['order']} and ${a['other']} are held apart, and share form ${a['form'] || 'A'}`,
+    says: () => 'Move its copies, or lift what is held; a solved gang keeps to it.',
   },
   'gang.lookAlike': {
     title: (a) => `${a['order']} looks like ${a['other']} and shares its form`,

@@ -1,4 +1,6 @@
 import { TestBed } from '@angular/core/testing';
+import { MatSelect } from '@angular/material/select';
+import { By } from '@angular/platform-browser';
 import type { CdkDragDrop } from '@angular/cdk/drag-drop';
 import { applyEdits, type Edit, EMPTY_SHELF, type Gang, type JobSpec, JobSpecSchema, PlantSchema } from '@druckerei/core';
 import { type GangSolved, plan } from '@druckerei/core/planning';
@@ -7,6 +9,7 @@ import plantJson from '../../../../demo/plant.json';
 import { type GangAnswer, GangSolver } from '../planner/gang-solver';
 import { provideAsking } from '../session/signed-in.fixture';
 import { GangComposer } from './gang-composer';
+import { GangKeeps } from './gang-keeps';
 
 const plant = PlantSchema.parse(plantJson);
 const shelf = { ...EMPTY_SHELF, asOf: 1_772_000_000 };
@@ -70,6 +73,24 @@ async function show(spec = plays, locked = false) {
 const text = (el: Element): string => el.textContent.replace(/\s+/g, ' ').trim();
 
 describe('orders on common forms', () => {
+  it('hold what a planner wants held: a closed place, an order on one form, two that never meet', async () => {
+    const { f, spec, forms, settle } = await show();
+    const keeps = f.debugElement.query(By.directive(GangKeeps));
+    const selects = keeps.queryAll(By.directive(MatSelect)).map((d) => d.componentInstance as MatSelect);
+    const choose = async (label: string, value: unknown): Promise<void> => {
+      const at = [...(keeps.nativeElement as HTMLElement).querySelectorAll('mat-label')].findIndex((l) => text(l) === label);
+      selects[at]!.valueChange.emit(value);
+      await settle();
+    };
+    await choose('Closed places of the die', [3]);
+    expect(text(forms()[0]!)).toContain('7 of 7 places taken');
+    await choose('kiln lies on', 0);
+    await choose('kiln never beside', ['fog.blank']);
+    expect(gangOf(spec())?.keep).toEqual({ closed: [3], on: { 'kiln.blank': 0 }, apart: [['kiln.blank', 'fog.blank']] });
+    await choose('kiln lies on', -1);
+    await choose('fog never beside', []);
+    expect(gangOf(spec())?.keep).toEqual({ closed: [3] });
+  });
   it('stand with their forms to scale, places, sheets and cost, and what each has over', async () => {
     const { forms, row } = await show();
     expect(forms().map((form) => form.getAttribute('aria-label'))).toEqual(['Form A', 'Form B']);

@@ -11,10 +11,12 @@ import {
   formatNumber,
   freePlaces,
   gangPool,
+  type GangKeep,
   type GangMember,
   type GangRow,
   gangRowsOf,
   joinGang,
+  keepGang,
   type JobSpec,
   label,
   leaveGang,
@@ -39,6 +41,7 @@ import { GangSolver } from '../planner/gang-solver';
 import { mdiMinus, mdiPlus } from '@mdi/js';
 import { EditValue } from '../shared/edit-value';
 import { Icon } from '../shared/icon';
+import { GangKeeps } from './gang-keeps';
 import { GangProposal } from './gang-proposal';
 
 /** What is dragged: a copy of an order from a form, an order of a gang from its row (no form), or one that is in no gang yet. */
@@ -91,7 +94,19 @@ interface ShownGang {
 /** Orders on common forms: which lie together, how many copies of each on which form, what each form runs and costs, and who gets too many; by mouse or by keys. */
 @Component({
   selector: 'dk-gang-composer',
-  imports: [CdkDrag, CdkDropList, CdkDropListGroup, Drawing, EditValue, GangProposal, MatButton, Icon, MatCheckbox, MatIconButton],
+  imports: [
+    CdkDrag,
+    CdkDropList,
+    CdkDropListGroup,
+    Drawing,
+    EditValue,
+    GangKeeps,
+    GangProposal,
+    MatButton,
+    Icon,
+    MatCheckbox,
+    MatIconButton,
+  ],
   providers: [GangSolver],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './gang-composer.html',
@@ -148,9 +163,7 @@ export class GangComposer {
         says: form.name === '' ? say('gang.theForm') : say('gang.form', form.name),
         scene: this.scene(form.id),
         placesSay:
-          row.places === null
-            ? say('gang.copiesOnIt', this.n(form.taken))
-            : say('gang.placesTaken', this.n(form.taken), this.n(row.places)),
+          row.open === null ? say('gang.copiesOnIt', this.n(form.taken)) : say('gang.placesTaken', this.n(form.taken), this.n(row.open)),
         sheets: form.sheets,
         set: form.set,
         cost: this.money(form.cost),
@@ -252,6 +265,10 @@ export class GangComposer {
     if (gang === null && onto) {
       if (this.joinable(part).includes(row)) this.emit(joinGang(this.spec(), row, part, onto.form));
     } else if (gang === row.id) this.emit(moveCopy(this.spec(), row, part, from, onto?.form ?? null));
+  }
+
+  protected hold(gang: GangRow, keep: GangKeep): void {
+    this.emit(keepGang(this.spec(), gang, keep));
   }
 
   protected solve(gang: GangRow): void {
