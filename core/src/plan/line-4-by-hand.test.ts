@@ -316,3 +316,15 @@ describe('the tea carton on an old die of eight places', () => {
     expect(plan(applied.made, LINDMOOR, SHELF).findings.some((f) => f.code === 'die.newPays')).toBe(false);
   });
 });
+
+describe('the stripping frame of the tea carton', () => {
+  it('has two pins in each of six faces 73.7 mm long, between the glue flaps and the dust flaps of turned rows', () => {
+    const { contexts } = planned(cartonSpec(WANTED), LINDMOOR, SHELF);
+    const { stone, cx } = contexts.find((c) => c.stone.process.id === 'dieBlank')!;
+    const list = stone.process.paper(cx)[0]!.lists.find((l) => l.title === 'stripPins')!;
+    expect(list.rows).toHaveLength(6);
+    expect(
+      list.rows.every(([, size, x, y]) => size === '22.5 × 73.7 mm' && x!.split(', ').length === 2 && y!.split(', ').length === 2),
+    ).toBe(true);
+  });
+});

@@ -10,7 +10,7 @@ import { type ConsumeContext, type PanelRow, type PaperPage, type Process, setti
 import { choiceRow, machineRow, runningLossRow, setupKindRow } from '../rows';
 import { caliperUmOf } from '../stock-terms';
 import { boxFromSides, firstKnifeMm, inTenths } from './die-cut-scene';
-import { dieOf } from './die-of';
+import { dieOf, wasteFacesOf } from './die-of';
 
 /** How the blanks come out of their sheet: in the press, or by hand with a hammer; the family's route follows it. */
 export const SEPARATED = ['blanking', 'hammer'] as const;
@@ -55,7 +55,7 @@ export function dieCutPaper(cx: ConsumeContext): PaperPage[] {
         { label: 'printToDie', text: `±${practiceValue(cx.plant, 'dieCut.printToDieMm')} mm` },
         ...dieCutPanel(cx),
       ],
-      lists: [...ordersOnForm(cx), channelList(cx), nickList(cx)],
+      lists: [...ordersOnForm(cx), channelList(cx), nickList(cx), ...pinList(cx)],
       blanks: [
         'die number',
         'counter plate, stripping frame, blanking grid there',
@@ -101,6 +101,24 @@ const acrossGrain = ({ from, to }: Crease, { parts }: ConsumeContext): boolean =
   const grain = parts[0]?.grainAlong;
   return grain !== null && grain !== undefined && (grain === 'width') !== alongX;
 };
+
+/** Waste that the stripping frame pushes out, face by face; nothing where the waste comes off as one web. */
+function pinList(cx: ConsumeContext): PaperPage['lists'] {
+  const faces = wasteFacesOf(cx);
+  if (faces.length === 0) return [];
+  return [
+    {
+      title: 'stripPins',
+      head: ['waste face', 'size', 'pins from the lay side', 'pins from the gripper edge'],
+      rows: faces.map(({ w, h, pins }, i) => [
+        String(i + 1),
+        `${w} × ${h} mm`,
+        pins.map(([x]) => `${x} mm`).join(', '),
+        pins.map(([, y]) => `${y} mm`).join(', '),
+      ]),
+    },
+  ];
+}
 
 /** Where each blank is nicked, from its lower left corner as it stands upright. */
 function nickList(cx: ConsumeContext): PaperPage['lists'][number] {

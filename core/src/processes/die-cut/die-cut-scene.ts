@@ -5,7 +5,7 @@ import { dieTurned } from '../../product/blank';
 import { turnedAtOrigin } from '../../product/die-line/points';
 import { type Scene, type Shape, boxAround } from '../../scene/scene';
 import type { ConsumeContext } from '../process';
-import { dieOf } from './die-of';
+import { dieOf, wasteFacesOf } from './die-of';
 
 /** From so many places on, nicks are not drawn: nobody could tell them apart. */
 const NICKS_DRAWN = 40;
@@ -53,12 +53,14 @@ export function dieScene(cx: ConsumeContext): Scene {
       });
     }
   }
+  const pins = wasteFacesOf(cx).flatMap((face) => face.pins);
+  for (const [x, y] of pins) shapes.push({ kind: 'circle', role: 'unit', cx: x, cy: h - y, r: text / 3, ref: 'pin' });
   shapes.push({
     kind: 'text',
     role: 'label',
     x: w / 2,
     y: h + text * 1.5,
-    text: `gripper edge · first knife ${firstKnifeMm(cx)} mm from it`,
+    text: `gripper edge · first knife ${firstKnifeMm(cx)} mm from it${pins.length > 0 ? ` · ${pins.length} strip pins (circles)` : ''}`,
     sizeMm: text,
     anchor: 'middle',
   });

@@ -1,5 +1,9 @@
 import type { Id } from '../../quantity/figure';
 import { type DieLine, type DieMeasures, measureDieLine } from '../../product/die-line/die-line';
+import { idOf } from '../../quantity/id-of';
+import { type WasteFace, wasteFaces } from '../../form/waste-faces';
+import { cutByDie } from '../../layout/layout';
+import { outlinesLaid } from '../../layout/outline-faults';
 import type { DraftContext } from '../process';
 
 declare module '../../product/part' {
@@ -27,6 +31,17 @@ export const measuresOf = (cx: Pick<DraftContext, 'parts'>): DieMeasures =>
       joints: [],
     },
   );
+
+/** Waste between the blanks that pins strip, where the die lies in the press; none where nothing is die-cut. */
+export function wasteFacesOf(cx: Pick<DraftContext, 'parts' | 'layout' | 'form' | 'ledger'>): WasteFace[] {
+  const die = dieOf(cx);
+  const gap = idOf(cx.form?.id ?? '', 'blankGap');
+  if (!die || !cx.layout || !cx.ledger.has(gap)) return [];
+  return wasteFaces(
+    outlinesLaid(cutByDie(cx.layout), die.outline).map((blank) => blank.outline),
+    cx.ledger.value(gap),
+  );
+}
 
 /** The blank as it stands on the die's card. */
 export const outlineSays = ({ parts }: Pick<DraftContext, 'parts'>): string => parts[0]?.traits?.dieName ?? 'blank';

@@ -24,6 +24,7 @@ export const DIE_CUT_WORDS: KindWords = {
     dieBox: 'Box of the die',
     printToDie: 'Print to die',
     channels: 'Channels of the counter plate',
+    stripPins: 'Waste faces and strip pins',
     frontPanel: 'Front',
     firstSide: 'First side',
     backPanel: 'Back',
