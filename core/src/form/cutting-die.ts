@@ -39,6 +39,13 @@ export const DIE_METRES: Formula<'places' | 'eachMm'> = {
   source: 'arithmetic',
   of: ({ places, eachMm }) => (places * eachMm) / 1000,
 };
+/** The same where neighbours share cuts: each such stretch is one rule, not two. */
+export const DIE_METRES_SHARED: Formula<'places' | 'eachMm' | 'commonMm'> = {
+  id: 'form.dieMetresShared',
+  unit: 'm',
+  source: 'arithmetic',
+  of: ({ places, eachMm, commonMm }) => (places * eachMm - commonMm) / 1000,
+};
 /** What of its rated force a press is asked for. */
 export const DIE_LOAD: Formula<'forceKn' | 'ratedKn'> = {
   id: 'form.dieLoad',

@@ -1,5 +1,6 @@
 import { floorTolerant } from '../quantity/round-tolerant';
 import type { Point } from '../product/die-line/points';
+import { isNearer } from './outline-faults';
 import { pitchAcross, pitchOfProfiles, type Profile, topProfile, underProfile } from './outline-pitch';
 
 /** A blank on the sheet: its corner nearest the origin, and whether it is turned end for end. */
@@ -60,9 +61,34 @@ function rowPitch(below: Profile, above: Profile, shift: number, dx: number, gap
  */
 export function latticeNest(outline: readonly Point[], gap: number, usable: readonly [number, number]): BlankNest {
   const blank = atOrigin(outline);
-  const dx = pitchAcross(blank, blank, 0, gap);
+  return latticeOf(blank, pitchAcross(blank, blank, 0, gap), gap, usable);
+}
+function latticeOf(blank: readonly Point[], dx: number, gap: number, usable: readonly [number, number]): BlankNest {
   const dy = rowPitch(topProfile(blank, gap), underProfile(blank), 0, dx, gap);
   return rowsOf('lattice', extentOf(blank), { dx, dy: [dy, dy], shift: 0 }, usable);
+}
+
+/**
+ * Blanks in rows that share a cut where their straight edges lie on one another: beside each other, from row to row, or both; null: they can nowhere.
+ * @throws OutOfRange gap below 0
+ * @example commonCutNest([[0, 0], [40, 0], [40, 30], [0, 30]], 3, [120, 60])?.places.length // 6
+ */
+export function commonCutNest(outline: readonly Point[], gap: number, usable: readonly [number, number]): BlankNest | null {
+  const blank = atOrigin(outline);
+  const apartX = pitchAcross(blank, blank, 0, gap);
+  const touching = pitchAcross(blank, blank, 0, 0);
+  const moved = (x: number, y: number): Point[] => blank.map(([px, py]): Point => [px + x, py + y]);
+  const mayLie = (x: number, y: number): boolean => !isNearer(blank, moved(x, y), gap, true);
+  const nests = [touching, apartX].flatMap((dx): BlankNest[] => {
+    if (!mayLie(dx, 0)) return [];
+    const near = rowPitch(topProfile(blank, 0), underProfile(blank), 0, dx, 0);
+    const asRows = latticeOf(blank, dx, gap, usable);
+    const rowsTouch = [-1, 0, 1].every((k) => mayLie(k * dx, near));
+    const touchingRows = rowsTouch ? [rowsOf('lattice', extentOf(blank), { dx, dy: [near, near], shift: 0 }, usable)] : [];
+    // Apart both ways there is nothing common.
+    return [...(dx === apartX ? [] : [asRows]), ...touchingRows];
+  });
+  return nests.reduce<BlankNest | null>((best, nest) => (best === null || isBetter(nest, best) ? nest : best), null);
 }
 
 /**
@@ -93,10 +119,14 @@ const isBetter = (a: BlankNest, b: BlankNest): boolean =>
   a.places.length !== b.places.length ? a.places.length > b.places.length : a.usedMm[0] * a.usedMm[1] < b.usedMm[0] * b.usedMm[1] - EPS;
 
 /**
- * The better of both. It is not proved best: no sheet holds more than its usable area over the blank's, which is said beside it.
+ * The best of them. It is not proved best: no sheet holds more than its usable area over the blank's, which is said beside it.
+ * @param commonCuts neighbours may share a cut
  * @throws OutOfRange gap below 0
  */
-export function blankNest(outline: readonly Point[], gap: number, usable: readonly [number, number]): BlankNest {
+export function blankNest(outline: readonly Point[], gap: number, usable: readonly [number, number], commonCuts = false): BlankNest {
   const [lattice, rows] = [latticeNest(outline, gap, usable), turnedRowsNest(outline, gap, usable)];
-  return isBetter(rows, lattice) ? rows : lattice;
+  const apart = isBetter(rows, lattice) ? rows : lattice;
+  const common = commonCuts ? commonCutNest(outline, gap, usable) : null;
+  // As many that share a cut want less rule, and less of the sheet.
+  return common && common.places.length >= apart.places.length ? common : apart;
 }

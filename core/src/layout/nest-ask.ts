@@ -7,4 +7,6 @@ export interface NestAsk extends UsableSheet {
   /** Quarter turn by which the grain, or the better nest, has it lie. */
   turns: readonly (0 | 90)[];
   gapMm: number;
+  /** Neighbours may have one cut where straight edges of them lie on one another. */
+  commonCuts?: true;
 }

@@ -18,6 +18,8 @@ export interface NestSearchAsk {
   /** How it may lie before it is turned end for end. */
   turns: readonly (0 | 90)[];
   gapMm: number;
+  /** The nest it starts from may share cuts; what it finds itself keeps the gap. */
+  commonCuts?: true;
   room: readonly [widthMm: number, heightMm: number];
   iterations: number;
   seed: number;
@@ -155,9 +157,9 @@ export function nestSearch(ask: NestSearchAsk, tell: (progress: NestSearchProgre
 }
 
 /** The nest a plan takes by itself: a search never finds fewer. */
-function inRowsOrColumns({ outline, turns, gapMm, room }: NestSearchAsk): Pick<NestFound, 'places' | 'count'> {
+function inRowsOrColumns({ outline, turns, gapMm, room, commonCuts }: NestSearchAsk): Pick<NestFound, 'places' | 'count'> {
   const nests = turns.map((turn) =>
-    blankNest(turnedAtOrigin(outline, turn), gapMm, room).places.map(({ x, y, turned }): NestPlace => ({
+    blankNest(turnedAtOrigin(outline, turn), gapMm, room, commonCuts).places.map(({ x, y, turned }): NestPlace => ({
       x,
       y,
       turn: turned ? (turn === 0 ? 180 : 270) : turn,

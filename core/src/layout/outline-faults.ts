@@ -1,5 +1,6 @@
 import { isInside } from '../product/die-line/outline';
 import { distanceToLine, pathBox, pathLength, type Point, turnedAtOrigin } from '../product/die-line/points';
+import { edgesOf, partsFromShared, sharedStretches } from './common-cut';
 import type { Layout } from './layout';
 import type { SheetLayoutAsk } from './sheet-layout';
 
@@ -34,7 +35,7 @@ export function outlinesLaid(layout: Pick<Layout, 'cells'>, outline: readonly Po
  */
 export function outlineFault(
   layout: Pick<Layout, 'cells'>,
-  { outline, usable, gapMm }: { outline: readonly Point[]; usable: SheetLayoutAsk['usable']; gapMm: number },
+  { outline, usable, gapMm, commonCuts }: { outline: readonly Point[]; usable: SheetLayoutAsk['usable']; gapMm: number; commonCuts?: true },
 ): 'offSheet' | 'overlap' | null {
   const laid = outlinesLaid(layout, outline);
   const off = laid.some(
@@ -49,21 +50,25 @@ export function outlineFault(
   const near = inOrder.some((a, i) => {
     for (let j = i + 1; j < inOrder.length && (inOrder[j] as Laid).x < a.x + a.w + gapMm - EPS; j++) {
       const b = inOrder[j] as Laid;
-      if (b.y < a.y + a.h + gapMm - EPS && a.y < b.y + b.h + gapMm - EPS && isNearer(a.outline, b.outline, gapMm)) return true;
+      if (b.y < a.y + a.h + gapMm - EPS && a.y < b.y + b.h + gapMm - EPS && isNearer(a.outline, b.outline, gapMm, commonCuts)) return true;
     }
     return false;
   });
   return near ? 'overlap' : null;
 }
 
-/** Whether two outlines come nearer than the gap: an edge of one to an edge of the other, or one lies inside the other. */
-function isNearer(a: readonly Point[], b: readonly Point[], gapMm: number): boolean {
-  for (let i = 0; i < a.length; i++)
-    for (let j = 0; j < b.length; j++) {
-      const [p, q, r, s] = [a[i], a[(i + 1) % a.length], b[j], b[(j + 1) % b.length]] as [Point, Point, Point, Point];
+/**
+ * Whether two outlines come nearer than the gap: an edge of one to an edge of the other, or one lies inside the other. Where they may share cuts, edges that part
+ * from a shared one may be as near as they are there.
+ */
+export function isNearer(a: readonly Point[], b: readonly Point[], gapMm: number, commonCuts = false): boolean {
+  const shared = commonCuts ? sharedStretches(a, b) : [];
+  const theirs = edgesOf(b);
+  for (const [p, q] of edgesOf(a))
+    for (const [r, s] of theirs) {
       if (doCross(p, q, r, s)) return true;
       const apart = Math.min(distanceToLine(p, r, s), distanceToLine(q, r, s), distanceToLine(r, p, q), distanceToLine(s, p, q));
-      if (apart < gapMm - RULE_MM) return true;
+      if (apart < gapMm - RULE_MM && !(commonCuts && partsFromShared([p, q], [r, s], shared))) return true;
     }
   // One over the other without their edges crossing: a point inside of it lies in both.
   return isInside(pointInside(a), b) || isInside(pointInside(b), a);
@@ -71,8 +76,7 @@ function isNearer(a: readonly Point[], b: readonly Point[], gapMm: number): bool
 
 /** A point within an outline: beside the middle of its longest edge, a twentieth of a millimetre in. */
 function pointInside(outline: readonly Point[]): Point {
-  const edges = outline.map((p, i): [Point, Point] => [p, outline[(i + 1) % outline.length] as Point]);
-  const [p, q] = edges.reduce((a, b) => (pathLength(b, false) > pathLength(a, false) ? b : a));
+  const [p, q] = edgesOf(outline).reduce((a, b) => (pathLength(b, false) > pathLength(a, false) ? b : a));
   const long = Math.max(pathLength([p, q], false), EPS);
   const [x, y, nx, ny] = [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2, (0.05 * (p[1] - q[1])) / long, (0.05 * (q[0] - p[0])) / long];
   const left: Point = [x + nx, y + ny];

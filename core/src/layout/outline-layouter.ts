@@ -27,7 +27,7 @@ export const outlineLayouter: Layouter = {
     const [part] = cx.parts;
     const outline = part?.traits?.blank?.die.outline;
     if (!part || !outline) return { forms: [] };
-    const ask: NestAsk = { ...sheet, outline, turns: turnsOf(part, cx), gapMm: gapOf(cx) };
+    const ask: NestAsk = { ...sheet, outline, turns: turnsOf(part, cx), gapMm: gapOf(cx), ...(mayShareCuts(cx) && { commonCuts: true }) };
     if (cx.parts.length > 1) return gangOf(part, ask, cx);
     const question = hashOf(ask);
     const chosen = chosenNest(part, ask, question, cx);
@@ -94,6 +94,9 @@ function formFigures(cx: LayoutContext): void {
   gapOf(cx);
 }
 
+/** Whoever cuts them says so: colour is the same on both sides. */
+const mayShareCuts = ({ stones }: LayoutContext): boolean => stones.some(({ ask }) => ask.commonCuts);
+
 /** Between blanks: the greatest asked by whatever takes the waste out. */
 function gapOf({ id, stones, plant, ledger }: LayoutContext): number {
   const asked = stones.flatMap(({ id: stone, ask }): [string, Term][] =>
@@ -111,7 +114,7 @@ function nestOf(ask: NestAsk): { nest: BlankNest; turn: 0 | 90 } {
   if (known) return known;
   if (found.size >= 64) found.clear();
   const room = [ask.usable.widthMm, ask.usable.heightMm] as const;
-  const nests = ask.turns.map((turn) => ({ turn, nest: blankNest(turnedAtOrigin(ask.outline, turn), ask.gapMm, room) }));
+  const nests = ask.turns.map((turn) => ({ turn, nest: blankNest(turnedAtOrigin(ask.outline, turn), ask.gapMm, room, ask.commonCuts) }));
   const best = nests.reduce((a, b) => (b.nest.places.length > a.nest.places.length ? b : a));
   found.set(key, best);
   return best;

@@ -11,6 +11,8 @@ export interface LayoutAsk {
   maxSheetMm?: [number, number];
   /** Between blanks: what strips or breaks out the waste needs it so wide. */
   blankGapMm?: number;
+  /** Neighbours may share a cut. */
+  commonCuts?: boolean;
 }
 
 /** Usable width across the press: sheet − side margins. Source: geometry. */

@@ -6,6 +6,7 @@ import { rectangles } from './findings/carton-cases.fixture';
 import { plan, planned } from './plan';
 import { ticketPages } from './readings/ticket';
 import { searchLayout } from './what-if/search-layout';
+import type { Plan } from './plan-types';
 import type { JobSpec } from '../product/job-spec';
 import { edgeTiers, standingMm } from '../finishing/edge-tiers';
 import { BEAD_MM, GLUE_KG, GLUER_GROSS, GLUER_NET } from '../finishing/folder-gluer';
@@ -326,5 +327,25 @@ describe('the stripping frame of the tea carton', () => {
     expect(
       list.rows.every(([, size, x, y]) => size === '22.5 × 73.7 mm' && x!.split(', ').length === 2 && y!.split(', ').length === 2),
     ).toBe(true);
+  });
+});
+
+describe('tea cartons whose neighbours share their cuts', () => {
+  const spec = JobSpecSchema.parse({
+    ...cartonSpec(WANTED),
+    choices: { ...cartonSpec().choices, settings: { 'carton.blank.die': { commonCuts: 'shared' } } },
+  });
+  const shared = plan(spec, LINDMOOR, SHELF);
+  const apart = plan(cartonSpec(WANTED), LINDMOOR, SHELF);
+  const value = (of: Plan, figure: string): number => of.figures[`carton.blank${figure}`]!.value;
+  it('lie 256.26 apart, and want nine rules of 118.44 less', () => {
+    expect([value(shared, '.copiesUp'), value(shared, '.pitchAcross')]).toEqual([12, expect.closeTo(256.26, 6)]);
+    // Three rows of four: three cuts a row are shared.
+    expect(value(apart, '.die.cutM') - value(shared, '.die.cutM')).toBeCloseTo((9 * 118.44) / 1_000, 9);
+    expect(shared.figures['carton.blank.die.cutM']!.formula).toBe('form.dieMetresShared');
+    expect(value(apart, '.die.forceKn') - value(shared, '.die.forceKn')).toBeCloseTo((9 * 118.44 * 35 * 1.4 * 1.15) / 1_000, 6);
+  });
+  it('keep what they are where nobody said that the colour is the same', () => {
+    expect(value(apart, '.pitchAcross')).toBeCloseTo(259.26, 6);
   });
 });

@@ -6,7 +6,15 @@ import { copiesUp, cutByDie } from '../../layout/layout';
 import { pathLength } from '../../product/die-line/points';
 import type { Crease } from '../../product/die-line/die-line';
 import { ordersOnForm } from '../parted-step';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, wordSetting } from '../process';
+import {
+  type ConsumeContext,
+  type PanelRow,
+  type PaperPage,
+  type Process,
+  type ProcessContext,
+  settingPath,
+  wordSetting,
+} from '../process';
 import { choiceRow, machineRow, runningLossRow, setupKindRow } from '../rows';
 import { caliperUmOf } from '../stock-terms';
 import { boxFromSides, firstKnifeMm, inTenths } from './die-cut-scene';
@@ -15,11 +23,16 @@ import { dieOf, wasteFacesOf } from './die-of';
 /** How the blanks come out of their sheet: in the press, or by hand with a hammer; the family's route follows it. */
 export const SEPARATED = ['blanking', 'hammer'] as const;
 
+/** Whether somebody said that neighbours may share a cut, as the colour is the same on both sides of it. */
+const COMMON_CUTS = ['apart', 'shared'] as const;
+export const sharesCuts = (cx: ProcessContext): boolean => wordSetting(cx, 'commonCuts', COMMON_CUTS[0]) === 'shared';
+
 export const dieCutPanel = (cx: ConsumeContext): PanelRow[] => {
   const t = caliperUmOf(cx) / 1000;
   return [
     machineRow(cx),
     choiceRow(cx, 'separate', 'separate', wordSetting(cx, 'separate', SEPARATED[0]), SEPARATED),
+    choiceRow(cx, 'commonCuts', 'commonCuts', wordSetting(cx, 'commonCuts', COMMON_CUTS[0]), COMMON_CUTS),
     { label: 'cutMetres', figure: idOf(cx.id, 'cutM') },
     { label: 'creaseMetres', figure: idOf(cx.id, 'creaseM') },
     { label: 'dieForce', figure: idOf(cx.id, 'forceKn') },

@@ -3,18 +3,20 @@ import { idOf } from '../../quantity/id-of';
 import { fig, typed } from '../../quantity/ledger';
 import { SUM } from '../../quantity/sum';
 import { practiceTerm } from '../../plant/practice';
-import { DIE_COST, DIE_FORCE_KN, DIE_LOAD, DIE_METRES, NICKS, RUBBER_METRES } from '../../form/cutting-die';
+import { DIE_COST, DIE_FORCE_KN, DIE_LOAD, DIE_METRES, DIE_METRES_SHARED, NICKS, RUBBER_METRES } from '../../form/cutting-die';
 import { REMAKES } from '../../form/plates';
 import { SHEET_MASS } from '../../stock/sheet-mass';
+import { commonCutMm } from '../../layout/common-cut';
 import { copiesUp, cutByDie } from '../../layout/layout';
+import { outlinesLaid } from '../../layout/outline-faults';
 import { cutWaits } from '../cut-wait';
 import { meanPiece, partedStep } from '../parted-step';
 import { type ConsumeContext, type Consumed, type Draft, type DraftContext, type Process } from '../process';
 import { singleStep } from '../single-step';
 import { usualLosses } from '../step-losses';
 import { isSetAlready, timeAndCost } from '../time-and-cost';
-import { measuresOf, outlineSays } from './die-of';
-import { dieCutPanel, dieCutPaper, dieCutSummary } from './die-cut-page';
+import { dieOf, measuresOf, outlineSays } from './die-of';
+import { dieCutPanel, dieCutPaper, dieCutSummary, sharesCuts } from './die-cut-page';
 import { DIE_CUT_RULES } from './die-cut-rules';
 import { dieScene } from './die-cut-scene';
 
@@ -58,6 +60,7 @@ const dieCutting = (id: Id<'process'>, parts: boolean): Process => ({
   ...(parts && { parts: true as const }),
   suits: (_machine, of) => of.every((p) => p.traits?.blank !== undefined),
   asks: (cx) => ({
+    ...(sharesCuts(cx) && { commonCuts: true }),
     gripperMm: cx.machine.limits.gripperMm ?? 0,
     tailMm: cx.machine.limits.tailMm ?? 0,
     ...(cx.machine.minSheetMm && { minSheetMm: cx.machine.minSheetMm }),
@@ -101,6 +104,12 @@ export const dieCut = dieCutting('dieCut', false);
 /** Die-cut, stripped and blanked in one pass. */
 export const dieBlank = dieCutting('dieBlank', true);
 
+/** What neighbours on the die share of their cuts, mm. */
+function commonOf(cx: ConsumeContext): number {
+  const line = dieOf(cx);
+  return line && cx.layout && sharesCuts(cx) ? commonCutMm(outlinesLaid(cutByDie(cx.layout), line.outline)) : 0;
+}
+
 /** What of the die can be reckoned: rules, force, load, nicks, rubber, price; and what of the sheet is no blank. */
 function dieFigures(cx: ConsumeContext): void {
   const { ledger, id } = cx;
@@ -117,10 +126,12 @@ function dieFigures(cx: ConsumeContext): void {
   const onDie = cx.layout?.dieCells ? idOf(cx.form?.slot ?? '', 'places') : copies;
   const places: Term = fig(onDie);
   const mm = (value: number): Term => ({ value, unit: 'mm', from: 'family', at: 'die line' });
-  ledger.figure(idOf(id, 'cutM'), DIE_METRES, { places, eachMm: mm(of.cutMm) });
+  const commonMm = commonOf(cx);
+  if (commonMm > 0) ledger.figure(idOf(id, 'cutM'), DIE_METRES_SHARED, { places, eachMm: mm(of.cutMm), commonMm: mm(commonMm) });
+  else ledger.figure(idOf(id, 'cutM'), DIE_METRES, { places, eachMm: mm(of.cutMm) });
   ledger.figure(idOf(id, 'creaseM'), DIE_METRES, { places, eachMm: mm(of.creaseMm) });
   ledger.figure(idOf(id, 'forceKn'), DIE_FORCE_KN, {
-    cutMm: mm(of.cutMm * ledger.value(onDie)),
+    cutMm: mm(of.cutMm * ledger.value(onDie) - commonMm),
     creaseMm: mm(of.creaseMm * ledger.value(onDie)),
     cutNPerMm: practiceTerm(cx.plant, 'dieCut.cutNPerMm'),
     creaseNPerMm: practiceTerm(cx.plant, 'dieCut.creaseNPerMm'),

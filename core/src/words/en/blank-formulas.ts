@@ -29,6 +29,11 @@ export const BLANK_FORMULAS: Record<string, FormulaWords> = {
   },
   'layout.pitch': { name: 'From a blank to the next', reads: 'as near as their outlines let them', terms: { pitch: 'found by the nest' } },
   'form.dieMetres': { name: 'Rules of the die', reads: 'places × length a blank', terms: { places: 'places', eachMm: 'a blank' } },
+  'form.dieMetresShared': {
+    name: 'Rules of the die',
+    reads: 'places × length a blank − what neighbours share',
+    terms: { places: 'places', eachMm: 'a blank', commonMm: 'shared' },
+  },
   'form.dieForce': {
     name: 'Force',
     reads: '(cut × force a mm + crease × force a mm) × bedding × rubber',
