@@ -4,6 +4,13 @@ import { performance } from 'node:perf_hooks';
 import * as z from 'zod';
 import {
   anyLayout,
+  bookPage,
+  type FoldProgram,
+  halvesOf,
+  isProved,
+  numbered,
+  oneFormPlate,
+  signatureOf,
   BASIC_SIZES_IN,
   blockMm,
   caliperUm,
@@ -189,6 +196,31 @@ const KINDS: Record<string, Kind> = {
       exact('cuttable', layout.count, cuttable(layout.tree, L, W, l, w)),
     ];
   },
+  'fold-and-imposition/signature': (data, answer) => {
+    const program = programOf(data);
+    const made = signatureOf(program);
+    return [
+      exact('front', answer['front'], made.front),
+      exact('back', answer['back'], made.back),
+      exact('folds', answer['foldsInOrder'] ?? program.steps.length, program.steps.length),
+      exact('reads in order', true, isProved(made, program)),
+    ];
+  },
+  'fold-and-imposition/work-and-turn': (data, answer) => oneForm('turn', data, answer),
+  'fold-and-imposition/work-and-tumble': (data, answer) => oneForm('tumble', data, answer),
+  'fold-and-imposition/sections': (data, answer) => {
+    const { mode, totalPages, pagesPerSection } = z
+      .object({ mode: z.enum(['nested', 'gathered']), totalPages: n, pagesPerSection: n })
+      .parse(data);
+    const nested = mode === 'nested';
+    const made = signatureOf(programOf(data));
+    const sections = Array.from({ length: totalPages / pagesPerSection }, (_, i) =>
+      numbered(made, (k) =>
+        bookPage({ k, sectionPages: pagesPerSection, outside: (i * pagesPerSection) / (nested ? 2 : 1), bookPages: totalPages, nested }),
+      ),
+    );
+    return [exact('sections', answer['sections'], sections)];
+  },
   'template-design/least pressings': (data, answer) => {
     const { slotsPerTemplate, demands } = z.object({ slotsPerTemplate: n, demands: z.array(n) }).parse(data);
     const asked = z.record(z.string(), n).parse(answer['minPressings']);
@@ -221,6 +253,35 @@ const KINDS: Record<string, Kind> = {
     ];
   },
 };
+
+const fold = z.object({
+  axis: z.enum(['V', 'H']),
+  line: n,
+  move: z.enum(['left', 'right', 'top', 'bottom']),
+  dir: z.enum(['over', 'under']),
+});
+/** The program of a case: its sheet may be one of several on the plate. */
+function programOf(data: Case['data']): FoldProgram {
+  const read = z
+    .object({ rows: n.optional(), cols: n.optional(), signatureRows: n.optional(), signatureCols: n.optional(), folds: z.array(fold) })
+    .parse(data);
+  const steps = read.folds.map((f): FoldProgram['steps'][number] => ({ do: 'fold', ...f }));
+  return { rows: read.rows ?? read.signatureRows ?? 0, cols: read.cols ?? read.signatureCols ?? 0, steps };
+}
+/** One plate for both sides: laid out, printed on both sides, cut apart, and every half folded and read. */
+function oneForm(style: 'turn' | 'tumble', data: Case['data'], answer: Case['answer']): Compared[] {
+  const program = programOf(data);
+  const form = oneFormPlate(signatureOf(program), style);
+  return [
+    exact('plate', answer['plate'], form),
+    exact('copies a sheet', answer['copiesPerSheet'], halvesOf(form, style).length),
+    exact(
+      'each half reads in order',
+      true,
+      halvesOf(form, style).every((half) => isProved(half, program)),
+    ),
+  ];
+}
 
 const pressings = (runs: readonly number[]): number => runs.reduce((sum, r) => sum + r, 0);
 /** Whether everybody has enough and no form more copies than places. */

@@ -110,6 +110,7 @@ await main(async () => {
           'checks/pallet-loading.json',
           'checks/ciede2000.json',
           'checks/template-design.json',
+          'checks/fold-and-imposition.json',
         ],
       ],
     ]);

@@ -1,7 +1,7 @@
 import { nickPlaces } from '../../form/nicks';
 import { cutByDie } from '../../layout/layout';
 import { outlinesLaid } from '../../layout/outline-faults';
-import { dieTurned } from '../../product/blank';
+import { dieTurned, middleOfPanel } from '../../product/blank';
 import { turnedAtOrigin } from '../../product/die-line/points';
 import { type Scene, type Shape, boxAround } from '../../scene/scene';
 import type { ConsumeContext } from '../process';
@@ -41,12 +41,12 @@ export function dieScene(cx: ConsumeContext): Scene {
       for (const crease of drawn.creases) shapes.push({ kind: 'path', role: 'score', points: at(crease), closed: false });
       if (places <= NICKS_DRAWN)
         for (const [cx0, cy0] of at(nicked)) shapes.push({ kind: 'circle', role: 'mark', cx: cx0, cy: cy0, r: text / 6 });
-      const [left, low] = at([[0, 0]])[0] as [number, number];
+      const [middleX, middleY] = at([middleOfPanel(die, cell.turn)])[0] as [number, number];
       shapes.push({
         kind: 'text',
         role: 'label',
-        x: left + Math.max(...drawn.outline.map((p) => p[0])) / 2,
-        y: low - Math.max(...drawn.outline.map((p) => p[1])) / 2 + text / 3,
+        x: middleX,
+        y: middleY + text / 3,
         text: String(nr),
         sizeMm: text,
         anchor: 'middle',

@@ -15,7 +15,7 @@ import { type GangKeep, type GangRow, say } from '@druckerei/core';
     >
     <div class="held">
       @if (gang().places !== null) {
-        <mat-form-field>
+        <mat-form-field class="closed">
           <mat-label>{{ say('gang.closedPlaces') }}</mat-label>
           <mat-select
             multiple
@@ -64,9 +64,12 @@ import { type GangKeep, type GangRow, say } from '@druckerei/core';
   styles: `
     .held {
       display: grid;
-      grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+      grid-template-columns: repeat(4, minmax(130px, 1fr));
       gap: 4px 12px;
       padding-top: 4px;
+    }
+    .closed {
+      grid-column: 1 / -1;
     }
   `,
 })
