@@ -66,6 +66,14 @@ export interface Placing {
   things: { id: string; ref: string; name: string; side: Side; xMm: number; yMm: number; mostXMm: number; mostYMm: number }[];
 }
 
+/** Another way to make the same product, which is weighed beside other stocks and presses: other wishes, or something set on its stones, by their keys. */
+export interface Way<W> {
+  /** Label of the words. */
+  says: string;
+  wish?: Partial<W>;
+  settings?: Readonly<Record<string, Settings>>;
+}
+
 /** What of the works a picture depends on: its own styles. */
 type Drawn = Pick<Plant, 'cartonStyles'>;
 
@@ -86,4 +94,6 @@ export interface Family<F extends FamilyId> {
   /** Defaults are written to the ledger or the part with their origin. */
   parts(ids: { product: Id<'product'>; item: Id<'item'> }, wish: Wishes[F], plant: Plant, ledger: Ledger): Record<Id<'part'>, Part>;
   route(wish: Wishes[F], parts: Record<Id<'part'>, Part>, chosen: RouteChoices): RouteStone[];
+  /** Ways a planner of this line would weigh; none that is in force. */
+  ways?(wish: Wishes[F], chosen: RouteChoices): Way<Wishes[F]>[];
 }

@@ -13,7 +13,7 @@ import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
 import { printedOf } from './printed';
 import { boardsOf, caliperMmOf } from './boards';
-import type { Family, RouteStone } from './family';
+import type { Family, RouteStone, Way } from './family';
 import { FOIL_FIELD_WORDS, foilList, reliefList } from './placed-fields';
 import { foldingCartonPicture } from './folding-carton-picture';
 import { CARTON_COATS, FoldingCartonWish } from './folding-carton-wish';
@@ -249,6 +249,20 @@ export const foldingCarton: Family<'folding-carton'> = {
       ...stone('glue', 'glue'),
       ...stone('pack', 'pack'),
     ];
+  },
+
+  ways(wish, chosen): Way<FoldingCartonWish>[] {
+    const tucks: Way<FoldingCartonWish>[] =
+      wish.style === 'reverse'
+        ? [{ says: 'way.straight', wish: { style: 'straight' } }]
+        : wish.style === 'straight'
+          ? [{ says: 'way.reverse', wish: { style: 'reverse' } }]
+          : [];
+    const isByHammer = Object.entries(chosen.settings).some(([stone, set]) => stone.endsWith('.die') && set['separate'] === 'hammer');
+    const out: Way<FoldingCartonWish> = isByHammer
+      ? { says: 'way.blanking', settings: { die: { separate: 'blanking' } } }
+      : { says: 'way.hammer', settings: { die: { separate: 'hammer' } } };
+    return [...(wish.line || wish.houseStyle ? [] : tucks), out];
   },
 };
 

@@ -5,6 +5,7 @@ import { cartonSpec } from './line-4.fixture';
 import { rectangles } from './findings/carton-cases.fixture';
 import { plan, planned } from './plan';
 import { ticketPages } from './readings/ticket';
+import { comparedWith, propose } from './what-if/propose';
 import { searchLayout } from './what-if/search-layout';
 import type { Plan } from './plan-types';
 import type { JobSpec } from '../product/job-spec';
@@ -312,9 +313,32 @@ describe('the tea carton on an old die of eight places', () => {
   it('is told to take it once the order is that large, by one click', () => {
     const large = rectangles(1_000_000).spec;
     const { remedies } = plan(large, LINDMOOR, SHELF).findings.find((f) => f.code === 'die.newPays')!;
-    const applied = applyEdits(large, remedies[0]!.do === 'edit' ? remedies[0].edits : []);
+    const applied = applyEdits(
+      large,
+      remedies.flatMap((r) => (r.do === 'edit' ? r.edits : [])),
+    );
     if (!applied.ok) throw new Error('refused');
     expect(plan(applied.made, LINDMOOR, SHELF).findings.some((f) => f.code === 'die.newPays')).toBe(false);
+  });
+});
+
+describe('the tea carton made another way', () => {
+  const spec = JobSpecSchema.parse(cartonSpec(WANTED));
+  const ways = [...propose(spec, LINDMOOR, SHELF)].flatMap((p) => comparedWith(p, spec, LINDMOOR, SHELF) ?? []);
+  it('is weighed with straight tucks, and broken out with a hammer, each a whole plan', () => {
+    expect(ways.filter((w) => w.what !== '').map((w) => w.what)).toEqual(['with straight tucks', 'broken out by hand']);
+    const [straight, hammer] = ways.filter((w) => w.what !== '');
+    // Straight tucks interlock by turned rows, which are wider than this sheet takes: fewer than twelve.
+    expect(straight!.copiesUp).toBeLessThan(12);
+    expect(hammer!.copiesUp).toBeLessThanOrEqual(12);
+    const taken = applyEdits(spec, hammer!.edits);
+    if (!taken.ok) throw new Error('refused');
+    expect(plan(taken.made, LINDMOOR, SHELF).stones.map((s) => s.key)).toContain('breakOut');
+  });
+  it('is put on every stock of its grade and every press that takes it, with what lies on each', () => {
+    const printed = ways.filter((w) => w.what === '');
+    expect(new Set(printed.map((w) => w.stock)).size * new Set(printed.map((w) => w.machine)).size).toBeGreaterThan(1);
+    expect(printed.filter((w) => w.chosen)).toHaveLength(1);
   });
 });
 

@@ -28,7 +28,7 @@ const anyProgram: fc.Arbitrary<FoldProgram> = fc
       const line = 1 + (where % (size - 1));
       const first = line === size - line ? isFirst : line < size - line;
       const move = axis === 'V' ? (first ? 'left' : 'right') : first ? 'top' : 'bottom';
-      steps.push({ do: 'fold', axis, line, move, dir: isOver ? 'over' : 'under' } as FoldStep);
+      steps.push({ do: 'fold', axis, line, move, dir: isOver ? 'over' : 'under' });
       if (axis === 'V') c = Math.max(line, size - line);
       else r = Math.max(line, size - line);
     }
@@ -95,7 +95,7 @@ describe('what cannot be folded', () => {
     (...steps: FoldStep[]): (() => unknown) =>
     () =>
       foldedPiles({ rows: 1, cols: 4, steps });
-  const step = (more: Partial<FoldStep>): FoldStep => ({ do: 'fold', axis: 'V', line: 2, move: 'left', dir: 'under', ...more }) as FoldStep;
+  const step = (more: Partial<FoldStep>): FoldStep => ({ do: 'fold', axis: 'V', line: 2, move: 'left', dir: 'under', ...more });
   it.each([
     ['a line beyond the sheet', at(step({ line: 4 })), 'noLine'],
     ['a larger part on a smaller one', at(step({ line: 3 })), 'largerPart'],

@@ -25,7 +25,7 @@ export function rectangles(quantity: number): { spec: JobSpec } {
   const form = plan(spec, LINDMOOR, SHELF).forms['carton.blank']!;
   const first = form.layout!.cells[0]!;
   const rows = [0, 1].map((row) => ({ x: first.x, y: first.y + row * 255.32, nx: 4, ny: 1, dx: first.dx, dy: 0, turn: first.turn }));
-  const layout = { 'carton.blank': { value: { cells: rows }, by: 'planner' as const, question: form.question! } };
+  const layout = { 'carton.blank': { value: { cells: rows }, by: 'planner' as const, question: form.question } };
   return { spec: JobSpecSchema.parse({ ...spec, choices: { ...spec.choices, layout } }) };
 }
 

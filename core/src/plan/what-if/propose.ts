@@ -1,9 +1,11 @@
+import { familyOf } from '../../families/registry';
 import { idOf } from '../../quantity/id-of';
 import { type Machine, machinesFor, type Plant, type Shelf, type Stock } from '../../plant/plant';
 import { editAt } from '../../product/edit';
 import type { JobSpec } from '../../product/job-spec';
 import { printsOf } from '../../layout/form';
 import { fitsWorkStyle, mayWork, WORK_STYLE_IDS } from '../../layout/work-style';
+import { label } from '../../words/en';
 import { applyEdits } from '../door';
 import type { Compared, Proposal } from '../readings/compared';
 import { plan } from '../plan';
@@ -15,13 +17,43 @@ import { stockBeyond, stocksOfGrade } from '../passes/resolve';
 import { formAsk } from '../../product/part';
 
 /**
- * Candidates for every printed stone with one form: every stock of its parts' grade on every press that takes it, in every work style that press can print.
+ * Candidates for every printed stone with one form: every stock of its parts' grade on every press that takes it, in every work style that press can print; then
+ * the other ways its line knows to make the product.
  * Lazy: the caller plans each and may stop between two (cancel).
  */
 export function* propose(spec: JobSpec, plant: Plant, shelf: Shelf): Generator<Proposal> {
   const now = plan(spec, plant, shelf);
   const printed = now.stones.filter((s) => 'units' in (plant.machines[s.machine]?.limits ?? {}));
   for (const print of printed) yield* proposalsFor(print, printed.length > 1 ? stoneName(print) : '', now, spec, plant);
+  yield* waysOf(now, spec, plant);
+}
+
+/** Other ways to make a product that is alone on its forms, as its line knows them; on the stock and press of now. */
+function* waysOf(now: Plan, spec: JobSpec, plant: Plant): Generator<Proposal> {
+  for (const [product, made] of Object.entries(spec.products)) {
+    const [form, ...others] = Object.values(now.forms).filter((f) => f.parts.some((p) => now.parts[p]?.product === product));
+    if (made.kind !== 'made' || !form || others.length > 0 || form.parts.length > 1) continue;
+    const print = now.stones.find((s) => s.parts.includes(form.parts[0] ?? '') && 'units' in (plant.machines[s.machine]?.limits ?? {}));
+    const stones = now.stones.filter((s) => s.parts.includes(form.parts[0] ?? ''));
+    for (const way of familyOf(made.family).ways?.(made.wish, spec.choices) ?? []) {
+      const wishes = Object.entries(way.wish ?? {}).map(([key, value]) => editAt(spec, ['products', product, 'wish', key], value));
+      const settings = Object.entries(way.settings ?? {}).flatMap(([key, set]) =>
+        stones
+          .filter((s) => s.id.endsWith(`.${key}`))
+          .flatMap((s) => Object.entries(set).map(([name, value]) => editAt(spec, ['choices', 'settings', s.id, name], value))),
+      );
+      if (wishes.length + settings.length === 0) continue;
+      yield {
+        what: label(way.says),
+        machine: print?.machineName ?? '',
+        stock: plant.stocks[form.stock ?? '']?.name ?? '',
+        style: form.style,
+        form: form.id,
+        chosen: false,
+        edits: [...wishes, ...settings],
+      };
+    }
+  }
 }
 
 function* proposalsFor(print: Stone, what: string, now: Plan, spec: JobSpec, plant: Plant): Generator<Proposal> {
