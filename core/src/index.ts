@@ -122,6 +122,7 @@ export * from './families/family';
 export * from './families/folded-card-wish';
 export * from './families/folding-carton-wish';
 export * from './families/label-sheet-wish';
+export { isBoard } from './families/boards';
 export * from './families/foil-die-wish';
 export * from './families/pseudo-words';
 export * from './families/registry';

@@ -12,7 +12,7 @@ import type { CartonStyleCard, Plant } from '../plant/plant';
 import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
 import { printedOf } from './printed';
-import { boardsOf, caliperMmOf } from './boards';
+import { boardsOf, caliperMmOf, panelAddOf } from './boards';
 import type { Family, RouteStone, Way } from './family';
 import { FOIL_FIELD_WORDS, foilList, reliefList } from './placed-fields';
 import { foldingCartonPicture } from './folding-carton-picture';
@@ -186,7 +186,8 @@ export const foldingCarton: Family<'folding-carton'> = {
   parts({ product, item }, wish, plant, ledger) {
     const id: Id<'part'> = idOf(product, 'blank');
     const grade = wish.grade ?? boardsOf(plant)[0] ?? plant.usualGrade;
-    const ask = askOf(wish, caliperMmOf(grade, plant), plant);
+    const byTable = panelAddOf(grade, plant);
+    const ask: CartonAsk = { ...askOf(wish, caliperMmOf(grade, plant), plant), ...(byTable !== undefined && { panelAddMm: byTable }) };
     const { line } = wish;
     const die = line ? ownDie(line) : cartonDieLine(ask);
     const gluing = line ? gluingOfLine(die) : gluingOf(ask);

@@ -7,6 +7,7 @@ import { plan, planned } from './plan';
 import { ticketPages } from './readings/ticket';
 import { comparedWith, propose } from './what-if/propose';
 import { searchLayout } from './what-if/search-layout';
+import type { Plant } from '../plant/plant';
 import type { Plan } from './plan-types';
 import type { JobSpec } from '../product/job-spec';
 import { edgeTiers, standingMm } from '../finishing/edge-tiers';
@@ -371,5 +372,26 @@ describe('tea cartons whose neighbours share their cuts', () => {
   });
   it('keep what they are where nobody said that the colour is the same', () => {
     expect(value(apart, '.pitchAcross')).toBeCloseTo(259.26, 6);
+  });
+});
+
+describe('the other school of panels: what a table of the works adds for a board', () => {
+  const works: Plant = {
+    ...LINDMOOR,
+    stocks: Object.fromEntries(
+      Object.entries(LINDMOOR.stocks).map(([id, s]) => [id, s.grade === 'Folding board 275' ? { ...s, panelAddMm: 1 } : s]),
+    ),
+  };
+  const made = plan(cartonSpec(WANTED), works, SHELF);
+  it('makes every panel of the body so much longer, in place of the caliper, and says where it comes from', () => {
+    const front = made.figures['carton.blank.frontPanel']!;
+    expect(front.value).toBe(73);
+    expect(Object.values(front.terms).flatMap((t) => ('at' in t ? [t.at] : []))).toContain('panel table');
+    // 73 + 49 + 73 + 48.5 and the glue flap.
+    expect(made.parts['carton.blank']!.widthMm).toBeCloseTo(258.5, 9);
+    expect(made.parts['carton.blank']!.heightMm).toBeCloseTo(127 + 2 * (0.44 + 47.5 + 15), 9);
+  });
+  it('leaves a works without a table with the caliper', () => {
+    expect(plan(cartonSpec(WANTED), LINDMOOR, SHELF).figures['carton.blank.frontPanel']!.value).toBeCloseTo(72.44, 9);
   });
 });

@@ -56,6 +56,7 @@ const stock = z.strictObject({
   // Plates of metal for dies are stock too.
   gsm: notNegative(200_000),
   caliperUm: notNegative(50_000),
+  panelAddMm: notNegative(10).optional(),
   widthMm: positive(5_000),
   lengthMm: positive(5_000).optional(),
   grain: z.enum(['long', 'short']).optional(),

@@ -62,6 +62,8 @@ export interface Stock {
   grade: string;
   gsm: number;
   caliperUm: number;
+  /** What this works adds to every panel of a carton of this board, by its own table; the caliper where nothing is said. */
+  panelAddMm?: number;
   widthMm: number;
   lengthMm?: number;
   grain?: 'long' | 'short';

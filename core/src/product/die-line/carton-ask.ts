@@ -12,6 +12,8 @@ export interface CartonAsk {
   heightMm: number;
   /** Measured thickness of the board. */
   caliperMm: number;
+  /** The other school: what a table of the works adds to every panel of this board, in place of half a caliper at each hinge. */
+  panelAddMm?: number;
   /** Glue flap, tuck, and what stands between a dust flap and the tuck; the usual ones where nothing is said. */
   flapMm?: number;
   tuckMm?: number;
@@ -33,6 +35,12 @@ export const USUAL_CARTON = {
   autoMm: 15,
   trayFlapMm: 18,
 } as const;
+
+/**
+ * What a panel is longer than the inside it makes, both hinges together.
+ * @example panelAddMm({ caliperMm: 0.44 }) // 0.44
+ */
+export const panelAddMm = ({ panelAddMm: byTable, caliperMm }: Pick<CartonAsk, 'panelAddMm' | 'caliperMm'>): number => byTable ?? caliperMm;
 
 /** A carton has a die line while its sizes are some. @throws OutOfRange naming the size */
 export function requireCarton({ lengthMm, widthMm, heightMm, caliperMm }: CartonAsk): void {

@@ -1,7 +1,7 @@
 import type { Formula, Id, Term } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { type Ledger, typed } from '../../quantity/ledger';
-import { type CartonAsk, USUAL_CARTON } from './carton-ask';
+import { type CartonAsk, panelAddMm, USUAL_CARTON } from './carton-ask';
 
 /**
  * Length of a panel from its inside: what either hinge adds or takes, and the play it needs where it moves inside another.
@@ -45,7 +45,12 @@ export interface PanelFigure {
 
 /** Writes the panels of a carton with what the caliper adds to each; the figures are those the die line is drawn with. */
 export function panelFigures(part: Id<'part'>, ask: CartonAsk, ledger: Ledger): PanelFigure[] {
-  const half: Term = { value: ask.caliperMm / 2, unit: 'mm', from: 'plant', at: 'caliper' };
+  const half: Term = {
+    value: panelAddMm(ask) / 2,
+    unit: 'mm',
+    from: 'plant',
+    at: ask.panelAddMm === undefined ? 'caliper' : 'panel table',
+  };
   const less: Term = { value: -ask.caliperMm / 2, unit: 'mm', from: 'plant', at: 'caliper' };
   const none: Term = { value: 0, unit: 'mm', from: 'family', at: 'free edge' };
   const play: Term = { value: USUAL_CARTON.setInMm, unit: 'mm', from: 'family', at: 'play' };

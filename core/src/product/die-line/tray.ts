@@ -1,5 +1,5 @@
 import { OutOfRange } from '../../quantity/errors';
-import { type CartonAsk, requireCarton, USUAL_CARTON } from './carton-ask';
+import { type CartonAsk, panelAddMm, requireCarton, USUAL_CARTON } from './carton-ask';
 import type { Crease, DieLine, Joint } from './die-line';
 import type { Point } from './points';
 
@@ -16,7 +16,8 @@ export function trayDieLine(ask: CartonAsk): DieLine {
   const { lengthMm, widthMm, heightMm, caliperMm: t } = ask;
   const { trayFlapMm, setInMm } = USUAL_CARTON;
   if (!(heightMm > 1)) throw new OutOfRange('heightMm', heightMm, 'above 1: its flaps are 1 lower');
-  const [halfX, halfY, wall] = [(lengthMm + t) / 2, (widthMm + t) / 2, heightMm + t / 2];
+  const add = panelAddMm(ask);
+  const [halfX, halfY, wall] = [(lengthMm + add) / 2, (widthMm + add) / 2, heightMm + add / 2];
   // Of the wall across the length: to its flaps' creases, and where along it a flap begins and ends.
   const [creaseY, flapFrom, flapTo, flapY] = [halfY - t, halfX + t / 2 + setInMm, halfX + wall - setInMm, halfY - t + trayFlapMm];
   const quarter: Point[] = [

@@ -1,6 +1,6 @@
 import { OutOfRange } from '../../quantity/errors';
 import { floorTolerant } from '../../quantity/round-tolerant';
-import { type CartonAsk, requireCarton, USUAL_CARTON } from './carton-ask';
+import { type CartonAsk, panelAddMm, requireCarton, USUAL_CARTON } from './carton-ask';
 import type { Crease, DieLine } from './die-line';
 import type { Point } from './points';
 
@@ -35,9 +35,10 @@ export function tubeSizes(ask: CartonAsk): TubeSizes {
   requireCarton(ask);
   const { lengthMm, widthMm, heightMm, caliperMm: t } = ask;
   const { flapMm = USUAL_CARTON.flapMm, tuckMm = USUAL_CARTON.tuckMm, reliefMm = USUAL_CARTON.reliefMm } = ask;
-  const panelsMm: TubeSizes['panelsMm'] = [lengthMm + t, widthMm + t, lengthMm + t, widthMm + t - USUAL_CARTON.setInMm];
+  const add = panelAddMm(ask);
+  const panelsMm: TubeSizes['panelsMm'] = [lengthMm + add, widthMm + add, lengthMm + add, widthMm + add - USUAL_CARTON.setInMm];
   const lidMm = widthMm - USUAL_CARTON.setInMm;
-  const halfMm = (heightMm + t) / 2;
+  const halfMm = (heightMm + add) / 2;
   const dustMm = floorTolerant(Math.min(lengthMm / 2 - 1, (lidMm + tuckMm) / 2));
   if (!(dustMm > 0)) throw new OutOfRange('lengthMm', lengthMm, 'long enough for a dust flap (4 or more)');
   return {

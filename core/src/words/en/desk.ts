@@ -101,6 +101,7 @@ export const DESK_SCREENS = {
   'gang.foundForms': 'Number of forms found: {0}.',
   'gang.noneBetter': 'There is nothing better than what there is.',
   'gang.jobCosts': 'The job costs {0} with them, {1} as it is, {2} with a sheet for each order.',
+  'gang.withForms': 'forms: {0}, {1}',
   'gang.fromForm': 'from {0}',
   'gang.proved': 'Proved: none is cheaper.',
   'gang.gap': 'Not proved: the cheapest could cost up to {0} less.',

@@ -128,6 +128,7 @@ export const CARD_WORDS: Record<string, string> = {
   grade: 'Grade',
   gsm: 'Grammage',
   caliperUm: 'Caliper',
+  panelAddMm: 'Added to a carton’s panel (empty: its caliper)',
   widthMm: 'Width',
   lengthMm: 'Length',
   grain: 'Grain',

@@ -26,6 +26,7 @@ import type { SolveState } from '../planner/gang-solver';
         <p role="status">{{ result() }}</p>
         @if (forms().length > 0) {
           <p data-figures>{{ jobCosts() }}</p>
+          <p class="soft" data-figures>{{ byForms() }}</p>
           <table class="lines">
             <thead>
               <tr>
@@ -133,6 +134,12 @@ export class GangProposal {
     if (!job) return '';
     return say('gang.jobCosts', ...[job.best ?? job.now, job.now, job.apart].map((value) => this.money(value)));
   });
+  /** What the forms alone cost, by how many there are: two may cost as good as three. */
+  protected readonly byForms = computed(() =>
+    (this.solved()?.byForms ?? [])
+      .flatMap((found, i) => (found ? [say('gang.withForms', formatNumber(i + 1), this.money(found.cost))] : []))
+      .join(' · '),
+  );
   protected readonly forms = computed(() =>
     (this.solved()?.best?.runs ?? []).map((run, at) => ({ name: letterOfForm(at), sheets: formatNumber(run) })),
   );

@@ -72,6 +72,7 @@ describe('a stock’s card', () => {
     const sheet = (await show(StockCard, { id: 'ivory300-520x720', context: context() })).host.textContent;
     expect([roll.includes('Mass of a roll'), roll.includes('Length')]).toEqual([true, false]);
     expect([sheet.includes('Mass of a roll'), sheet.includes('Length')]).toEqual([false, true]);
+    expect([sheet.includes('Added to a carton’s panel'), roll.includes('Added to a carton’s panel')]).toEqual([true, false]);
   });
   it('chooses the grain, and takes it back where it is not said', async () => {
     const { host, set } = await show(StockCard, { id: 'ivory300-520x720', context: context() });

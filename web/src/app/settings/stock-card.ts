@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type CardField, formatNumber, type Stock, say } from '@druckerei/core';
+import { type CardField, formatNumber, isBoard, type Stock, say } from '@druckerei/core';
 import { CardFields, type CardRow } from './card-fields';
 import { cardRow, type RowContext } from './card-rows';
 
@@ -11,6 +11,7 @@ const FIELDS: [CardField, string][] = [
   [{ at: ['lengthMm'], key: 'lengthMm', kind: 'length' }, ''],
   [{ at: ['gsm'], key: 'gsm', kind: 'number' }, 'g/m²'],
   [{ at: ['caliperUm'], key: 'caliperUm', kind: 'number' }, 'µm'],
+  [{ at: ['panelAddMm'], key: 'panelAddMm', kind: 'length' }, ''],
   [{ at: ['totalInkPercent'], key: 'totalInkPercent', kind: 'number' }, '%'],
   [{ at: ['rollKg'], key: 'rollKg', kind: 'number' }, 'kg'],
   [{ at: ['rollDiameterMm'], key: 'rollDiameterMm', kind: 'length' }, ''],
@@ -97,7 +98,8 @@ export class StockCard {
   protected readonly rows = computed((): CardRow[] => {
     const s = this.stock();
     if (!s) return [];
-    const has = (key: string): boolean => ALWAYS.has(key) || key in s || (s.form === 'roll' && ROLL.has(key));
+    const has = (key: string): boolean =>
+      ALWAYS.has(key) || key in s || (s.form === 'roll' && ROLL.has(key)) || (key === 'panelAddMm' && isBoard(s));
     const below = ['stocks', this.id()];
     const choice = (key: 'grain' | 'surface', label: string, options: [string, string][]): CardRow => ({
       ...cardRow(this.context(), below, { at: [key], key, kind: 'text' }),
