@@ -124,6 +124,7 @@ export * from './families/folding-carton-wish';
 export * from './families/label-sheet-wish';
 export { isBoard } from './families/boards';
 export * from './families/foil-die-wish';
+export * from './families/cutting-die-wish';
 export * from './families/pseudo-words';
 export * from './families/registry';
 export * from './plan/core-version';

@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import type { FamilyId } from '../product/job-spec';
 import type { Family } from './family';
+import { cuttingDie } from './cutting-die';
 import { foilDie } from './foil-die';
 import { discSleeve } from './disc-sleeve';
 import { foldedCard } from './folded-card';
@@ -14,6 +15,7 @@ export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = {
   'folding-carton': foldingCarton,
   'disc-sleeve': discSleeve,
   'foil-die': foilDie,
+  'cutting-die': cuttingDie,
 };
 
 /** What a works of this trade makes and no family plans yet; a line that comes takes its own out. Their words are the labels `line.…`. */

@@ -25,3 +25,18 @@ export const DIE_SIDE: Formula<'imageMm' | 'marginMm'> = {
   source: 'arithmetic',
   of: ({ imageMm, marginMm }) => imageMm + 2 * marginMm,
 };
+
+/**
+ * Time a die room takes for cutting dies: every metre of rule is slotted, bent and set, every metre of rubber laid; then counter plate, stripping frame, blanking
+ * grid and a proof.
+ *
+ * `dies × ((cut + crease) × time a metre + rubber × time a metre + plates)`
+ * @example 1 die of 15 m cut and 11 m crease at 240 s, 27 m of rubber at 40 s, plates 4 h: 26 × 240 + 27 × 40 + 14,400 = 21,720 s
+ * Source: arithmetic; the times are the plant's (common practice, no source).
+ */
+export const DIE_ROOM_TIME: Formula<'dies' | 'cutM' | 'creaseM' | 'ruleS' | 'rubberM' | 'rubberS' | 'platesS'> = {
+  id: 'form.dieRoomTime',
+  unit: 's',
+  source: 'arithmetic',
+  of: ({ dies, cutM, creaseM, ruleS, rubberM, rubberS, platesS }) => dies * ((cutM + creaseM) * ruleS + rubberM * rubberS + platesS),
+};

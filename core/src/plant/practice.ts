@@ -19,6 +19,7 @@ import { EMBOSS_PRACTICE } from '../processes/emboss/practice';
 import { COAT_PRACTICE } from '../processes/coat/practice';
 import { INSERT_PRACTICE } from '../processes/insert/practice';
 import { DIE_CUT_PRACTICE } from '../processes/die-cut/practice';
+import { DIE_SHOP_PRACTICE } from '../processes/die-shop/practice';
 import { BREAK_OUT_PRACTICE } from '../processes/break-out/practice';
 import { GLUE_PRACTICE } from '../processes/glue/practice';
 
@@ -111,6 +112,7 @@ export const PRACTICE_DEFAULTS = {
   ...COAT_PRACTICE,
   ...EMBOSS_PRACTICE,
   ...DIE_CUT_PRACTICE,
+  ...DIE_SHOP_PRACTICE,
   ...BREAK_OUT_PRACTICE,
   ...GLUE_PRACTICE,
   ...INSERT_PRACTICE,

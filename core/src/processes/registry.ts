@@ -3,6 +3,7 @@ import { breakOut } from './break-out/break-out';
 import { camera } from './camera/camera';
 import { coat } from './coat/coat';
 import { dieBlank, dieCut } from './die-cut/die-cut';
+import { dieShop } from './die-shop/die-shop';
 import { digital } from './digital/digital';
 import { emboss } from './emboss/emboss';
 import { engrave } from './engrave/engrave';
@@ -33,7 +34,7 @@ import { webPress } from './web-press/web-press';
 export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEntries(
   [
     ...[pull, pullRoll, platemaking, offset, digital, webPress, camera, foil, guillotine, sheeter, rollDie, rewind, reject, fold],
-    ...[saw, engrave, coat, emboss, dieCut, dieBlank, breakOut, glue, insert, insertByHand],
+    ...[saw, engrave, dieShop, coat, emboss, dieCut, dieBlank, breakOut, glue, insert, insertByHand],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

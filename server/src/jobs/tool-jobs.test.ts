@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { JobSpecSchema, type Plan, type Plant, type Shelf } from '@druckerei/core';
 import { plan } from '@druckerei/core/planning';
+import { cartonSpec } from '../../../core/src/plan/line-4.fixture';
 import { Client, type Said, TestServer } from '../test-server.fixture';
 
 const server = new TestServer();
@@ -115,5 +116,23 @@ describe('a tool made by the works', () => {
     expect((await read(parent)).shelf.jobs?.[child]).toMatchObject({ delivered: true, tool: cards[0]!.id });
     const again = await planner.call('GET', `/api/jobs/${parent}/again?by=2026-06-01T12:00&times=1`);
     expect(JobSpecSchema.parse(again.body['spec']).choices.supply).toEqual({ [DIE]: { from: 'store', tool: cards[0]!.id } });
+  });
+});
+
+describe('a cutting die made by the works', () => {
+  const USE = 'carton.blank.die.die';
+  it('is a job of the die room, and lies in the store under the card of a cutting die, for the step it cuts', async () => {
+    const parent = await planner.orderOf(JobSpecSchema.parse(cartonSpec(20_000)), 20_000);
+    const child = randomUUID();
+    expect((await make(parent, child, USE)).status).toBe(200);
+    expect(JobSpecSchema.parse((await read(child)).spec).products['die']).toMatchObject({ family: 'cutting-die', wish: { places: 12 } });
+    await store.call('POST', '/api/lots', {
+      ...{ id: 'D-1', stock: 'dieboard18-1250x850', quantity: 5, owner: 'works', place: '', key: randomUUID(), note: '' },
+    });
+    expect((await planner.release(child)).body['fields'] ?? []).toEqual([]);
+    const version = (await read(child)).version;
+    expect((await planner.call('POST', `/api/jobs/${child}/deliver`, { version, back: false, note: '' })).status).toBe(200);
+    const cards = (await planner.call('GET', `/api/tool-cards?state=kept&job=${parent}`)).body['cards'] as { kind: string }[];
+    expect(cards).toEqual([expect.objectContaining({ kind: 'cuttingDie', state: 'stored', life: 1_000_000, stone: USE })]);
   });
 });

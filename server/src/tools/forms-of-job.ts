@@ -1,4 +1,5 @@
 import type { ToolCard } from '@druckerei/contract';
+import { PRACTICE_DEFAULTS } from '@druckerei/core';
 import { formWork, type Planned } from '@druckerei/core/planning';
 import type { Db } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
@@ -87,22 +88,26 @@ export async function planForms(db: Db, job: string, made: Planned, version: str
   }
   for (const [use, { kind, spec, supply }] of Object.entries(made.plan.tools)) {
     if (supply.from === 'store') continue;
-    const known = there.find((c) => c.stone === use && c.kind === 'foilDie');
-    wanted.add(known?.id ?? (await addCard(db, { ...DIE, spec: `${kind}, ${spec}`, job, stone: use, version, steps: stepsOf(use) })));
+    const die = kind === 'cutting die' ? CUTTING_DIE : FOIL_DIE;
+    const known = there.find((c) => c.stone === use && c.kind === die.kind);
+    wanted.add(
+      known?.id ?? (await addCard(db, { ...die, spec: `${kind}, ${spec}`, job, stone: use, version, steps: stepsWith(made, use) })),
+    );
   }
   for (const c of there) if (c.state === 'planned' && !wanted.has(c.id)) await db.query(SET_STATE, [c.id, 'recycled', null, 0]);
 }
 
-/** The step a die runs on: its use is called by it. */
-export const stepsOf = (use: string): string[] => [use.slice(0, use.indexOf('.die.'))];
+/** The steps a tool runs on: of a gang every form's. */
+const stepsWith = ({ plan }: Planned, use: string): string[] =>
+  Object.entries(plan.steps).flatMap(([id, step]) => (step.needs.some((n) => n.tool === use) ? [id] : []));
+/** The step a die runs on where only its use is known, which is called by it. */
+export const stepOf = (use: string): string[] => [use.slice(0, use.lastIndexOf('.die'))];
 
 const OWN = 'works';
-/** A die, before anything is known of it. Life: common practice, no source (practice.ts). */
-export const DIE = {
-  kind: 'foilDie' as const,
+/** A die, before anything is known of it. */
+const DIE = {
   state: 'planned' as const,
   place: '',
-  life: 500_000,
   side: 'front',
   ink: '',
   widthMm: null,
@@ -116,3 +121,6 @@ export const DIE = {
   owner: OWN,
   used: 0,
 };
+const lifeOf = (key: 'foilDie.lifeCycles' | 'dieCut.lifeCycles'): number => PRACTICE_DEFAULTS[key].value;
+export const FOIL_DIE = { ...DIE, kind: 'foilDie' as const, life: lifeOf('foilDie.lifeCycles') };
+export const CUTTING_DIE = { ...DIE, kind: 'cuttingDie' as const, life: lifeOf('dieCut.lifeCycles') };

@@ -4,7 +4,7 @@ import { type Ctx, signedIn } from '../context';
 import type { Db } from '../db/pool';
 import { maybeOne } from '../db/rows';
 import { notifyChanged } from '../events/event-hub';
-import { addCard, DIE, formsOfJob, stepsOf } from './forms-of-job';
+import { addCard, CUTTING_DIE, FOIL_DIE, formsOfJob, stepOf } from './forms-of-job';
 import { ADD_TOOL_EVENT, MADE_FOR, SET_STATE } from './tools.queries';
 
 /** What a job made for another lies in the tool store from here on, under a card of that job; which one is told, as a step of it may begin. */
@@ -12,16 +12,18 @@ export async function storeMade(db: Db, ctx: Ctx, { id, number, spec }: { id: st
   const made = await maybeOne(db, MADE_FOR, [id]);
   if (!made) return;
   const { job, tool } = made;
-  const known = (await formsOfJob(db, job)).find((c) => c.stone === tool && c.kind === 'foilDie');
+  const isCutting = Object.values(spec.products).some((p) => p.kind === 'made' && p.family === 'cutting-die');
+  const die = isCutting ? CUTTING_DIE : FOIL_DIE;
+  const known = (await formsOfJob(db, job)).find((c) => c.stone === tool && c.kind === die.kind);
   const card =
     known?.id ??
     (await addCard(db, {
-      ...DIE,
+      ...die,
       spec: spec.name.slice(0, 120),
       job,
       stone: tool,
       version: '',
-      steps: stepsOf(tool),
+      steps: stepOf(tool),
     }));
   await db.query(SET_STATE, [card, 'stored', null, 0]);
   await db.query(ADD_TOOL_EVENT, [randomUUID(), card, 'stored', '', null, JSON.stringify({ madeBy: number }), signedIn(ctx).id]);

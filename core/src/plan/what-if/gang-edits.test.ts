@@ -55,7 +55,7 @@ describe('what is held of a gang', () => {
     expect(rowOf(closed)).toMatchObject({ places: 8, open: 7 });
     expect(moveCopy(closed, rowOf(closed), 'mill.blank', null, 0)).toBeNull();
     // The die is as it was: its rules stay at the closed place.
-    expect(made.figures['plays.dieCut.A.cutM']?.value).toBe(plan(spec, LINDMOOR, SHELF).figures['plays.dieCut.A.cutM']?.value);
+    expect(made.figures['plays.die.A.cutM']!.value).toBe(plan(spec, LINDMOOR, SHELF).figures['plays.die.A.cutM']!.value);
   });
   it('opens it again, and leaves the copies where they are', () => {
     const opened = keepGang(closed, rowOf(closed), { closed: [] });

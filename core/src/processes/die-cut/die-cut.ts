@@ -2,6 +2,8 @@ import type { Id, Term } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { fig, typed } from '../../quantity/ledger';
 import { SUM } from '../../quantity/sum';
+import type { Wishes } from '../../product/job-spec';
+import { childOf } from '../../plant/plant';
 import { practiceTerm } from '../../plant/practice';
 import { DIE_COST, DIE_FORCE_KN, DIE_LOAD, DIE_METRES, DIE_METRES_SHARED, NICKS, RUBBER_METRES } from '../../form/cutting-die';
 import { REMAKES } from '../../form/plates';
@@ -13,6 +15,7 @@ import { cutWaits } from '../cut-wait';
 import { meanPiece, partedStep } from '../parted-step';
 import { type ConsumeContext, type Consumed, type Draft, type DraftContext, type Process } from '../process';
 import { singleStep } from '../single-step';
+import { caliperUmOf } from '../stock-terms';
 import { usualLosses } from '../step-losses';
 import { isSetAlready, timeAndCost } from '../time-and-cost';
 import { dieOf, measuresOf, outlineSays } from './die-of';
@@ -30,6 +33,22 @@ const LOSSES = {
 /** The use of the die: forms of one gang have one die for all. */
 const dieUse = (cx: DraftContext): Id<'toolUse'> => idOf(cx.form?.oneOf ? cx.stone : cx.id, 'die');
 
+/** The die as the works' own die room would make it. */
+function dieWish(cx: DraftContext): Wishes['cutting-die'] {
+  const { cutMm, creaseMm } = measuresOf(cx);
+  const places = cx.layout ? copiesUp(cutByDie(cx.layout)) : 0;
+  const [sheetWidthMm, sheetHeightMm] = cx.layout?.sheetMm ?? [0, 0];
+  const metres = (mm: number): number => Math.round(places * mm) / 1000;
+  return {
+    name: outlineSays(cx).slice(0, 120),
+    places: Math.max(places, 1),
+    ...(sheetWidthMm > 0 && { sheetWidthMm, sheetHeightMm }),
+    cutM: metres(cutMm),
+    creaseM: metres(creaseMm),
+    boardUm: caliperUmOf(cx),
+  };
+}
+
 /** The die on the route: from the store where the order names one, else bought; of a further form of the gang the one that is there. */
 function dieTool(cx: DraftContext): Draft['tools'] {
   if (isSetAlready(cx)) return {};
@@ -45,6 +64,7 @@ function dieTool(cx: DraftContext): Draft['tools'] {
       cycles: idOf(die, 'cycles'),
       remakes: idOf(die, 'remakes'),
       supply: tool ? { from: 'store', tool } : { from: 'buy', leadDays: 'value' in lead ? lead.value : 0 },
+      made: { family: 'cutting-die', wish: dieWish(cx) },
     },
   };
 }
@@ -144,12 +164,19 @@ function dieFigures(cx: ConsumeContext): void {
   });
   ledger.figure(idOf(id, 'nicks'), NICKS, { places, outlineMm: mm(of.outlineMm) });
   ledger.figure(idOf(id, 'rubberM'), RUBBER_METRES, { cutM: fig(idOf(id, 'cutM')), times: practiceTerm(cx.plant, 'dieCut.rubberTimes') });
-  ledger.figure(idOf(die, 'cost'), DIE_COST, {
-    cutM: fig(idOf(id, 'cutM')),
-    creaseM: fig(idOf(id, 'creaseM')),
-    perMetre: practiceTerm(cx.plant, 'dieCut.pricePerMetre'),
-    plates: practiceTerm(cx.plant, 'dieCut.platesPrice'),
-  });
+  const supply = cx.tools[die]?.supply;
+  const child = supply?.from === 'job' ? childOf(cx.shelf, supply.job) : undefined;
+  if (child)
+    ledger.figure(idOf(die, 'cost'), DIE_OF_JOB, {
+      job: { value: child.money, unit: 'money', from: 'shelf', at: `job ${child.number}` },
+    });
+  else
+    ledger.figure(idOf(die, 'cost'), DIE_COST, {
+      cutM: fig(idOf(id, 'cutM')),
+      creaseM: fig(idOf(id, 'creaseM')),
+      perMetre: practiceTerm(cx.plant, 'dieCut.pricePerMetre'),
+      plates: practiceTerm(cx.plant, 'dieCut.platesPrice'),
+    });
   ledger.figure(idOf(die, 'remakes'), REMAKES, {
     cycles: fig(idOf(die, 'cycles')),
     life: practiceTerm(cx.plant, 'dieCut.lifeCycles'),
@@ -163,6 +190,8 @@ function dieFigures(cx: ConsumeContext): void {
   ledger.figure(idOf(id, 'blanksKg'), SHEET_MASS, { sheets: fig(idOf(id, 'blanksCut')), widthMm: mm(pieceW), heightMm: mm(pieceH), gsm });
   ledger.figure(idOf(id, 'skeletonKg'), SKELETON, { sheets: fig(idOf(id, 'sheetKg')), blanks: fig(idOf(id, 'blanksKg')) });
 }
+/** A die made here costs what its job does. */
+const DIE_OF_JOB = { ...SUM, id: 'dieCut.dieOfJob', unit: 'money' } as const;
 const BLANKS_CUT = {
   id: 'dieCut.blanksCut',
   unit: 'copy',

@@ -45,6 +45,7 @@ export const DIE_CUT_WORDS: KindWords = {
     liningHeight: 'Lining, height',
   },
   formulas: {
+    'dieCut.dieOfJob': { name: 'Die', reads: 'what its job costs', terms: { job: 'job' } },
     'dieCut.dies': { name: 'Dies', reads: 'one a form', terms: { each: 'a form' } },
     'dieCut.cycles': { name: 'Cycles of the die', reads: 'of all forms it cuts' },
     'dieCut.blanksCut': { name: 'Blanks cut', reads: 'sheets × places', terms: { sheets: 'sheets', places: 'places' } },

@@ -288,6 +288,19 @@ export const FORMULAS: Record<string, FormulaWords> = {
     reads: 'image + metal on both sides',
     terms: { imageMm: 'image', marginMm: 'metal around it' },
   },
+  'form.dieRoomTime': {
+    name: 'Making the die',
+    reads: 'dies × ((cut + crease) × time a metre + rubber × time a metre + plates)',
+    terms: {
+      dies: 'dies',
+      cutM: 'cutting rules',
+      creaseM: 'creasing rules',
+      ruleS: 'a metre of rule',
+      rubberM: 'rubber',
+      rubberS: 'a metre of rubber',
+      platesS: 'counter plate, frame, grid, proof',
+    },
+  },
   'form.engravingTime': {
     name: 'Engraving',
     reads: 'dies × (area of the image × time a cm² + time to look)',

@@ -1,6 +1,7 @@
 import type { KindWords } from '../kind-words';
 import { CAMERA_WORDS } from '../../processes/camera/words';
 import { DIGITAL_WORDS } from '../../processes/digital/words';
+import { DIE_SHOP_WORDS } from '../../processes/die-shop/words';
 import { ENGRAVE_WORDS } from '../../processes/engrave/words';
 import { FOIL_WORDS } from '../../processes/foil/words';
 import { FOLD_WORDS } from '../../processes/fold/words';
@@ -42,6 +43,7 @@ const KINDS: readonly KindWords[] = [
   REJECT_WORDS,
   FOLD_WORDS,
   SAW_WORDS,
+  DIE_SHOP_WORDS,
   ENGRAVE_WORDS,
   COAT_WORDS,
   EMBOSS_WORDS,
