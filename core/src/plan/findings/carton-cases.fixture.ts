@@ -13,6 +13,11 @@ const practice = (key: string, value: number, unit: '1' | 'mm'): Plant => ({
   ...LINDMOOR,
   practice: { [key]: { value, pm: 0, unit, tag: 'own', source: 'test' } },
 });
+/** A works to which a new die comes after so many days. */
+const days = (value: number): Plant => ({
+  ...LINDMOOR,
+  practice: { 'dieCut.leadDays': { value, pm: 0, unit: '1', tag: 'own', source: 'test' } },
+});
 const diePress = (more: object): Plant => ({
   ...LINDMOOR,
   machines: { ...LINDMOOR.machines, diepress2: { ...LINDMOOR.machines['diepress2']!, ...more } },
@@ -37,6 +42,7 @@ export const CARTON_CASES = {
     fires: { ...carton({ style: 'autoBottom', lengthMm: 220, widthMm: 60, heightMm: 30 }), plant: diePress({ maxSheetMm: [1_080, 140] }) },
     silent: tea,
   },
+  'die.late': { level: 'decide', fires: { ...tea, plant: days(30) }, silent: { ...tea, plant: days(1) } },
   'die.newPays': { level: 'decide', fires: rectangles(200_000), silent: tea },
   'gripper.costsBlanks': {
     level: 'know',

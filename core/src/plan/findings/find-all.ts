@@ -29,6 +29,7 @@ import { lotCaliper } from './lot-caliper';
 import { machineNone } from './machine-none';
 import { notCuttable } from './not-cuttable';
 import { nothingFits } from './nothing-fits';
+import { dieLate } from './die-late';
 import { dieNewPays } from './die-new-pays';
 import { dieStrokesLeft } from './die-strokes-left';
 import { outsideNoDate, outsideTooSoon } from './outside-work';
@@ -86,6 +87,7 @@ export const RULES: readonly Rule[] = [
   repeatCannot,
   plateLife,
   toolOut,
+  dieLate,
   dieNewPays,
   dieStrokesLeft,
   totalInk,

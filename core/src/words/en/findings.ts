@@ -240,6 +240,10 @@ export const FINDINGS: Record<string, FindingWords> = {
     title: (a) => `Die ${a['tool']} has ${said(a['left'], 0)} strokes left`,
     says: (a) => `The run wants ${said(a['need'], 0)} with what setting up takes. Have it made again, or a second one ready.`,
   },
+  'die.late': {
+    title: (a) => `The die comes ${said(a['hours'], 0)} hours after the sheets for it are ready`,
+    says: (a) => `${a['die']}: printed sheets stand and wait. Order it sooner, have it made here, or print later.`,
+  },
   'die.newPays': {
     title: (a) =>
       `The die has ${said(a['placesNow'], 0)} places, the sheet room for ${said(a['placesNew'], 0)}: a new one pays from ${said(a['from'], 0)} pieces`,
@@ -396,6 +400,7 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.usualSeries': () => 'Take the usual series',
   'remedy.repeatFound': () => 'Take the repeat that fits best',
   'remedy.returnLater': (a) => `Agree on the day after ${a['by']}`,
+  'remedy.dieSooner': () => 'Ask the tool store for the die sooner',
   'remedy.newDie': () => 'Ask the tool store for a new die',
   'remedy.layReserve': (a) => `Lay a reserve so that ${said(a['share'])} of 100 such jobs come out`,
   'remedy.score': () => 'Score before folding',
