@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { COUNT_UNITS, ENTRY_KINDS, PILE_STATES, SHORTAGE_WAYS } from '@druckerei/core';
+import { CHILD_WAYS, COUNT_UNITS, ENTRY_KINDS, PILE_STATES, SHORTAGE_WAYS } from '@druckerei/core';
 import type { Endpoint } from './endpoint';
 
 const ID = '00000000-0000-4000-8000-000000000000';
@@ -340,7 +340,7 @@ export const floor = {
     who: ['planner', 'admin'],
     says: 'Enters a child job for the pieces that will be missing; the same id twice is one job.',
     params,
-    body: z.strictObject({ id: z.uuid(), item: z.string().max(120), way: z.enum(['rerun', 'digital']) }),
+    body: z.strictObject({ id: z.uuid(), item: z.string().max(120), way: z.enum(CHILD_WAYS) }),
     reply: z.object({ job: z.uuid(), number: z.number().int() }),
     example: { params: { id: ID }, body: { id: ID, item: 'i1', way: 'rerun' } },
   },

@@ -70,6 +70,21 @@ describe('sleeves short once both forms are off the press', () => {
     // The press that was chosen for the gang prints it.
     expect(made.stones.find((s) => s.key === 'print')?.machine).toBe('press8');
   });
+  it('take a place on the next common sheets for less than plates and sheets of their own, as a job that may be joined to others', () => {
+    const next = way('nextGang');
+    const child = JobSpecSchema.parse(next.child);
+    const made = plan(child, LINDMOOR, SHELF);
+    expect(made.figures['kiln.wanted']?.value).toBe(found.short);
+    expect(made.stones.some((s) => s.process === 'platemaking')).toBe(true);
+    const alone = made.figures[made.totals.money!]!.value;
+    expect(next.money).toBeLessThan(alone);
+    // Gluing, tray and packing of its own are paid in full.
+    const later = made.stones.slice(made.stones.findIndex((s) => s.process === 'breakOut') + 1).map((s) => s.id);
+    expect(later).toHaveLength(3);
+    const own = later.flatMap((id) => ['costSetup', 'costRun'].flatMap((cost) => made.figures[`${id}.${cost}`] ?? []));
+    expect(own.length).toBeGreaterThanOrEqual(4);
+    expect(next.money).toBeGreaterThan(own.reduce((sum, f) => sum + f.value, 0));
+  });
   it('are topped up without plates on all places of the die', () => {
     const child = JobSpecSchema.parse(way('digital').child);
     const made = plan(child, LINDMOOR, SHELF);

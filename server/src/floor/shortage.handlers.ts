@@ -1,5 +1,5 @@
 import type { floor } from '@druckerei/contract';
-import { itemOfRow } from '@druckerei/core';
+import { type ChildWay, itemOfRow } from '@druckerei/core';
 import { shortageOptions } from '@druckerei/core/planning';
 import { type Db, inTransaction } from '../db/pool';
 import { maybeOne } from '../db/rows';
@@ -40,10 +40,13 @@ export const shortageHandlers: Pick<Handlers<typeof floor>, 'floor.shortage' | '
       const option = (await optionsOf(db, job, body.item, ctx.now()))?.options.find((o) => o.way === body.way);
       if (!option?.child) throw new Refused(409, 'not-short', 'Nothing is short any more, or it cannot be made this way: look again.');
       const { child, way } = option;
-      const name = `${child.name}, ${way === 'rerun' ? 'run again' : 'topped up'}`.slice(0, 120);
+      const name = `${child.name}, ${CALLED[body.way]}`.slice(0, 120);
       return enterChild(db, ctx, job, { id: body.id, spec: { ...child, name }, detail: { way }, tool: null });
     }),
 };
+
+/** What the job of a way is called after its parent. */
+const CALLED: Readonly<Record<ChildWay, string>> = { rerun: 'run again', digital: 'topped up', nextGang: 'with the next' };
 
 async function optionsOf(db: Db, job: JobFound, item: string, now: number): Promise<ReturnType<typeof shortageOptions>> {
   const plant = job.plantDocument;

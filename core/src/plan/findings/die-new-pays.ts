@@ -8,6 +8,7 @@ import { editAt } from '../../product/edit';
 import { orderedQuantity } from '../../product/job-spec';
 import { measuresOf } from '../../processes/die-cut/die-of';
 import type { Finding } from '../../processes/finding';
+import { upToParting } from '../readings/to-parting';
 import type { FindingContext, Rule } from './rule';
 
 /** The die has fewer places than its sheet would hold: from how many pieces on a new one pays, by what a sheet costs all in up to the knife. */
@@ -19,6 +20,8 @@ export const dieNewPays: Rule = {
       const die = part?.traits?.blank?.die;
       // Who lays several orders on one die weighs that on the page of the gang.
       if (!part || !die || !form.layout || form.parts.length > 1 || !Object.hasOwn(cx.spec.choices.layout, form.slot)) return [];
+      // From kept plates only what they print is cut: nobody makes a die for that.
+      if (!cx.plan.stones.some((s) => s.in === null && s.parts.includes(part.id))) return [];
       const placesNow = copiesUp(form.layout);
       const gap = idOf(form.id, 'blankGap');
       const placesNew = cx.ledger.has(gap) ? nestedAgain(form.layout, die.outline, cx.ledger.value(gap)) : 0;
@@ -57,15 +60,9 @@ export const dieNewPays: Rule = {
     }),
 };
 
-/** The steps of a form up to the one that parts its sheets. */
-function upToParting(form: Form, { contexts }: FindingContext): FindingContext['contexts'] {
-  const mine = contexts.filter(({ cx }) => cx.form?.id === form.id);
-  const parting = mine.findIndex(({ stone }) => stone.process.parts);
-  return parting < 0 ? [] : mine.slice(0, parting + 1);
-}
 /** Whatever grows with the run, over the good sheets that are parted. */
 function costOfSheet(form: Form, cx: FindingContext): number {
-  const steps = upToParting(form, cx);
+  const steps = upToParting(cx.contexts, form.id);
   const good = cx.ledger.value(idOf(steps.at(-1)?.cx.stepIds.at(-1) ?? '', 'need'));
   const grows = steps.flatMap(({ costs }) => costs.filter((c) => !c.fixed).map((c) => cx.ledger.value(c.figure)));
   return good > 0 ? grows.reduce((sum, money) => sum + money, 0) / good : 0;

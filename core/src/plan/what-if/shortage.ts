@@ -10,7 +10,8 @@ import { bestFormOf, itemAlone, onKeptForm } from './left-alone';
 import { costOfMore, morePieces } from './run-on';
 import { sameAgain } from './same-again';
 import { sharing } from '../passes/sharing';
-import type { ShortageWay } from './shortage-ways';
+import { upToParting } from '../readings/to-parting';
+import type { ChildWay, ShortageWay } from './shortage-ways';
 
 export interface ShortageOption {
   way: ShortageWay;
@@ -40,7 +41,7 @@ export interface ShortageAsk {
 
 /**
  * What can be done about pieces that will be missing, each way priced: run on while the press still stands on this job, deliver short within the tolerance,
- * run again from kept forms, or top up without plates. A child job is planned like any other, for the missing pieces alone, with repeat setups.
+ * run again from kept forms, top up without plates, or take a place on the next common sheets. A child job is planned like any other, for the missing pieces alone, with repeat setups.
  * Source: common practice, no source. Null where nothing is missing.
  */
 export function shortageOptions(ask: ShortageAsk): { short: number; options: ShortageOption[] } | null {
@@ -53,7 +54,8 @@ export function shortageOptions(ask: ShortageAsk): { short: number; options: Sho
   // What is made together is short together.
   const short = sharing(now.items, item).reduce((sum, id) => sum + value(now.items[id]?.wanted ?? ''), 0) - value(of.forecast.good);
   if (short <= 0) return null;
-  return { short, options: [runOn(ask, made, short), deliverShort(now, item, short), rerun(ask, now, short), digitally(ask, now, short)] };
+  const options = [runOn(ask, made, short), deliverShort(now, item, short), rerun(ask, now, short), digitally(ask, now, short)];
+  return { short, options: [...options, ...nextGang(ask, now, short)] };
 }
 
 /** More sheets through a press that has not finished: what a sheet and a piece more cost. Sheets lost ahead come on top. */
@@ -109,7 +111,7 @@ function childOf({ spec, plant, shelf, number, item, by }: ShortageAsk, now: Pla
 /** The tool store knows of the job's plates: whether they were kept is no guess. */
 const formsAreKnown = (shelf: Shelf): boolean => Object.values(shelf.desks?.forms ?? {}).some((f) => f.versions.length > 0);
 
-const priced = (way: 'rerun' | 'digital', child: JobSpec, made: Plan, shelf: Shelf): ShortageOption => {
+const priced = (way: ChildWay, child: JobSpec, made: Plan, shelf: Shelf): ShortageOption => {
   const value = (id: string): number => made.figures[id]?.value ?? 0;
   return {
     way,
@@ -137,6 +139,29 @@ function rerun(ask: ShortageAsk, now: Plan, short: number): ShortageOption {
   const forms = made.stones.filter((s) => s.in === null).map((s) => s.id);
   const spec = dropping(child.spec, forms);
   return priced('rerun', spec, plan(spec, ask.plant, child.shelf), ask.shelf);
+}
+
+/**
+ * A place on the next sheets that orders share: what it costs if one place of as many as the die has is paid of sheets and forms, and the rest alone. None where the
+ * order shares no form now. The job is entered with a form of its own: whoever plans it joins it to the others.
+ */
+function nextGang(ask: ShortageAsk, now: Plan, short: number): ShortageOption[] {
+  const { spec: alone, shelf } = childOf(ask, now, short);
+  const first = plan(alone, ask.plant, shelf);
+  return Object.keys(first.parts).flatMap((part) => {
+    const form = bestFormOf(now, part);
+    const places = now.figures[idOf(form?.slot ?? '', 'places')]?.value ?? 0;
+    if (!form || places < 1) return [];
+    const place = {
+      ...form,
+      layout: form.layout && { ...form.layout, cells: form.layout.cells.filter((c) => c.part === part).slice(0, 1) },
+    };
+    const made = planned(onKeptForm(alone, first, part, place), ask.plant, shelf);
+    const costs = upToParting(made.contexts, part).flatMap((run) => run.costs);
+    const shared = costs.reduce((sum, c) => sum + made.ledger.value(c.figure), 0);
+    const option = priced('nextGang', alone, made.plan, ask.shelf);
+    return [{ ...option, money: option.money - shared * (1 - 1 / places), pulled: Math.ceil(option.pulled / places), keptForms: false }];
+  });
 }
 
 /** By a process that may stand in for one on the route (printing without plates), where the works has a machine for it; the rest stays, with repeat setups. */

@@ -426,6 +426,7 @@ export const FLOOR_LABELS: Record<string, string> = {
   'way.short': 'Deliver short',
   'way.rerun': 'Run again from kept forms',
   'way.digital': 'Top up digitally',
+  'way.nextGang': 'A place on the next common sheets',
   'notWay.printed': 'The press has finished this job.',
   'notWay.noStock': 'Not so many sheets are free.',
   'notWay.belowLeast': 'Below the least the customer takes.',

@@ -8,6 +8,8 @@ import { auditTime, filter } from 'rxjs';
 import type { Job, JobFloor, LogLine, Shortage } from '@druckerei/contract';
 import {
   formatDuration,
+  CHILD_WAYS,
+  type ChildWay,
   formatMoney,
   formatMoment,
   formatNumber,
@@ -134,7 +136,9 @@ export class FloorPanel {
   protected readonly now = (): number => Date.now() / 1000;
   protected readonly stepName = (id: string | null): string => this.floor()?.steps.find((s) => s.step === id)?.name ?? id ?? '';
 
-  protected enter(way: 'rerun' | 'digital'): void {
+  /** A way that enters a job; null: the job itself goes on. */
+  protected childWay = (way: string): ChildWay | null => CHILD_WAYS.find((w) => w === way) ?? null;
+  protected enter(way: ChildWay): void {
     const s = this.shortage();
     if (!s) return;
     this.server.send('floor.child', { params: { id: this.job().id }, body: { id: crypto.randomUUID(), item: s.item, way } }).subscribe({
