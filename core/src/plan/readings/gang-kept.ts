@@ -1,3 +1,4 @@
+import { letterOfForm } from '../../layout/forms-of-gang';
 import type { Id } from '../../quantity/figure';
 import type { GangRow } from './gang-rows';
 
@@ -13,7 +14,10 @@ export function notKept({ forms, members, keep }: GangRow): NotKept[] {
   const formsOf = (part: Id<'part'>): number[] =>
     (members.find((m) => m.part === part)?.copies ?? []).flatMap((copies, form) => (copies > 0 ? [form] : []));
   const productOf = (part: Id<'part'>): string => members.find((m) => m.part === part)?.product ?? part;
-  const nameOf = (form: number): string => forms[form]?.name ?? '';
+  const nameOf = (form: number): string => {
+    const name = forms[form]?.name ?? '';
+    return name === '' ? letterOfForm(form) : name;
+  };
   const together = (keep.apart ?? []).flatMap(([a, b]) =>
     formsOf(a)
       .filter((form) => formsOf(b).includes(form))

@@ -299,8 +299,8 @@ export const FINDINGS: Record<string, FindingWords> = {
   'gang.kept': {
     title: (a) =>
       a['other'] === ''
-        ? `${a['order']} lies on form ${a['form'] || 'A'}, and is held to another`
-        : `${a['order']} and ${a['other']} are held apart, and share form ${a['form'] || 'A'}`,
+        ? `${a['order']} lies on form ${a['form']}, and is held to another`
+        : `${a['order']} and ${a['other']} are held apart, and share form ${a['form']}`,
     says: () => 'Move its copies, or lift what is held; a solved gang keeps to it.',
   },
   'gang.lookAlike': {
