@@ -8,6 +8,7 @@ const ROOMS = [
   'stock',
   'product',
   'colour',
+  'signature',
   'layout',
   'form',
   'ink',
