@@ -148,16 +148,18 @@ const KINDS: Record<string, Kind> = {
   'geometry/creep': (data, answer) => {
     const t = z.object({ nestedSheets: n.int(), gsm: n, bulkCm3PerG: n }).parse(data);
     const um = caliperUm(t);
+    const calipersUm = Array.from({ length: t.nestedSheets }, () => um);
+    const pushed = (level: number, school?: 'round'): number => creepMm({ calipersUm, level, ...(school && { school }) });
     const last = t.nestedSheets - 1;
     return asked(answer, {
       caliperMm: () => near('caliperMm', answer['caliperMm'], um / 1000),
-      flatModelTotalMm: () => near('flatModelTotalMm', answer['flatModelTotalMm'], creepMm(last, um)),
+      flatModelTotalMm: () => near('flatModelTotalMm', answer['flatModelTotalMm'], pushed(last)),
       flatModelPerSheetMm: () => {
         const each = z.array(n).parse(answer['flatModelPerSheetMm']);
-        const off = each.filter((mm, k) => Math.abs(mm - creepMm(k, um)) > 1e-4 * Math.max(mm, 1e-9)).length;
+        const off = each.filter((mm, k) => Math.abs(mm - pushed(k)) > 1e-4 * Math.max(mm, 1e-9)).length;
         return exact('flatModelPerSheetMm, off', 0, each.length === t.nestedSheets ? off : NaN);
       },
-      halfCircleTotalMm: () => near('halfCircleTotalMm', answer['halfCircleTotalMm'], creepMm(last, um, 'round')),
+      halfCircleTotalMm: () => near('halfCircleTotalMm', answer['halfCircleTotalMm'], pushed(last, 'round')),
     });
   },
   'geometry/pile': (data, answer) => {

@@ -1,7 +1,7 @@
-import { blockMm, creepMm, spineMm } from './book-block';
+import { blockMm, spineMm } from './book-block';
 
 /* Values beside published ones: checks/geometry.json. */
-describe('book block, spine and creep', () => {
+describe('book block and spine', () => {
   it('has two pages a leaf: 320 pages of 100 µm are 16 mm', () => {
     expect(blockMm(320, 100)).toBe(16);
   });
@@ -9,13 +9,8 @@ describe('book block, spine and creep', () => {
     expect(spineMm({ block: 6.4896, coverCaliperMm: 0.28 })).toBeCloseTo(7.0496, 10);
     expect(spineMm({ block: 6.4896, coverCaliperMm: 0.28, glueMm: 0.3 })).toBeCloseTo(7.3496, 10);
   });
-  it('pushes nested sheets out by a caliper each, or by half a circle more', () => {
-    expect([0, 1, 7].map((k) => creepMm(k, 99))).toEqual([0, 0.099, 0.693]);
-    expect(creepMm(7, 99, 'round')).toBeCloseTo(1.0886, 4);
-  });
   it('refuses what has no thickness', () => {
     expect(() => blockMm(0, 100)).toThrow('pages');
     expect(() => blockMm(100, 0)).toThrow('caliperUm');
-    expect(() => creepMm(-1, 100)).toThrow('k');
   });
 });

@@ -23,18 +23,3 @@ export function spineMm({ block, coverCaliperMm, glueMm = 0 }: { block: number; 
   requireNotNegative('coverCaliperMm', coverCaliperMm);
   return block + 2 * coverCaliperMm + glueMm;
 }
-
-/** How sheets nested one in the other push outward: pressed flat, or as round folds with one centre. */
-export const CREEP_MODELS = { flat: 1, round: Math.PI / 2 } as const;
-export type CreepModel = keyof typeof CREEP_MODELS;
-
-/**
- * How far the k-th sheet of a nested section (0 = innermost) stands out at the fore-edge, in mm.
- * Formula: flat `k · t`; round `k · t · π/2`. Source: geometry. A measured dummy wins over either.
- * @example creepMm(8, 100) // 0.8
- */
-export function creepMm(k: number, caliperUm: number, model: CreepModel = 'flat'): number {
-  requireNotNegative('k', k);
-  requireAboveZero('caliperUm', caliperUm);
-  return ((k * caliperUm) / 1000) * CREEP_MODELS[model];
-}
