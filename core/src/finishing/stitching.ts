@@ -3,6 +3,7 @@ import { requireAboveZero, requireNotNegative } from '../quantity/errors';
 /** The straight back of a stitch, and the length of each bent end: mm. Common practice, no source: crown 12 to 14. */
 const CROWN_MM = 13;
 const CLINCH_MM = 6;
+const STEEL_KG_PER_M3 = 7_850;
 
 /**
  * Thickness of a closed booklet: every sheet lies twice in it.
@@ -31,5 +32,6 @@ export function stitchWireMm(thickMm: number): number {
  */
 export function wireKg({ metres, diameterMm }: { metres: number; diameterMm: number }): number {
   requireAboveZero('diameterMm', diameterMm);
-  return (Math.PI / 4) * (diameterMm / 1000) ** 2 * metres * 7_850;
+  const diameterM = diameterMm / 1000;
+  return (Math.PI / 4) * diameterM * diameterM * metres * STEEL_KG_PER_M3;
 }
