@@ -100,6 +100,8 @@ export * from './signature/imposition';
 export * from './signature/printed-sheet';
 export * from './signature/schemes';
 export * from './signature/section-size';
+export * from './signature/section-plans';
+export * from './signature/two-up';
 export * from './signature/creep';
 export * from './finishing/stitching';
 export * from './product/blank';
