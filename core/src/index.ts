@@ -104,6 +104,8 @@ export * from './signature/section-plans';
 export * from './signature/two-up';
 export * from './signature/creep';
 export * from './finishing/stitching';
+export * from './finishing/sewn-block';
+export * from './finishing/case';
 export * from './product/blank';
 export * from './counts/balance';
 export * from './counts/chance-of-enough';

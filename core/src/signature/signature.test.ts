@@ -119,6 +119,16 @@ describe('slits and ribbons', () => {
     ]);
     expect(written(made.front)).toBe('5v 4v 5v 4v / 8 1 8 1');
   });
+  it('a sheet of 128 pages is slit into four sections of 32, each of which reads through', () => {
+    const program: FoldProgram = {
+      rows: 8,
+      cols: 8,
+      steps: [{ do: 'slit', axis: 'V', line: 4, move: 'right' }, { do: 'slit', axis: 'H', line: 4, move: 'bottom' }, ...SCHEMES.p32.steps],
+    };
+    const made = signatureOf(program);
+    expect(isProved(made, program)).toBe(true);
+    expect(readFolded(made, program).map((r) => r.pages.length)).toEqual([32, 32, 32, 32]);
+  });
   it('a ribbon laid over the other is not turned', () => {
     expect(onlyOf({ rows: 1, cols: 2, steps: [{ do: 'ribbon', axis: 'V', line: 1, move: 'left', dir: 'over' }] })).toEqual([0, 1]);
     expect(foldedPiles({ rows: 1, cols: 2, steps: [{ do: 'ribbon', axis: 'V', line: 1, move: 'left', dir: 'under' }] })[0]).toMatchObject([
