@@ -14,8 +14,18 @@ export interface Signature {
   back: PageGrid;
 }
 
-const emptyGrid = (rows: number, cols: number): PageGrid =>
-  Array.from({ length: rows }, () => Array.from({ length: cols }, (): PageCell => ({ page: null, head: 'up' })));
+/** A sheet on which nothing is laid yet. */
+export function emptySignature({ rows, cols }: Pick<FoldProgram, 'rows' | 'cols'>): Signature {
+  const grid = (): PageGrid =>
+    Array.from({ length: rows }, () => Array.from({ length: cols }, (): PageCell => ({ page: null, head: 'up' })));
+  return { front: grid(), back: grid() };
+}
+
+/** Where a side of a leaf lies in the grids: its row, and its place in it. */
+export function placeOf(of: Signature, { row, col }: Leaf, onFront: boolean): { line: PageCell[]; at: number } {
+  const line = (onFront ? of.front : of.back)[row] ?? [];
+  return { line, at: onFront ? col : line.length - 1 - col };
+}
 
 /**
  * Pages of the sheets a program folds, one sheet after another through its slits; leaf by leaf from the top of a pile, upper face then lower. Spine left.
@@ -24,22 +34,18 @@ const emptyGrid = (rows: number, cols: number): PageGrid =>
  * @example signatureOf({ rows: 1, cols: 2, steps: [{ do: 'fold', axis: 'V', line: 1, move: 'left', dir: 'under' }] }).front[0]?.map((c) => c.page) // [4, 1]
  */
 export function signatureOf(program: FoldProgram): Signature {
-  const { rows, cols } = program;
-  const made: Signature = { front: emptyGrid(rows, cols), back: emptyGrid(rows, cols) };
+  const made = emptySignature(program);
   for (const pile of foldedPiles(program))
-    for (const [at, leaf] of pile.entries())
-      for (const face of ['upper', 'lower'] as const)
-        cellOf(made, leaf, face, cols, { page: 2 * at + (face === 'upper' ? 1 : 2), head: headOf(leaf) });
+    for (const [i, { leaf, onFront }] of facesOf(pile).entries()) {
+      const { line, at } = placeOf(made, leaf, onFront);
+      line[at] = { page: i + 1, head: headOf(leaf) };
+    }
   return made;
 }
+/** Faces of a pile as they are read: leaf by leaf from the top, the upper face, then the lower. */
+const facesOf = (pile: readonly Leaf[]): { leaf: Leaf; onFront: boolean }[] =>
+  pile.flatMap((leaf) => [true, false].map((isUpper) => ({ leaf, onFront: isUpper === leaf.frontUp })));
 const headOf = ({ reversed }: Leaf): PageCell['head'] => (reversed ? 'down' : 'up');
-function cellOf(of: Signature, { row, col, frontUp }: Leaf, face: 'upper' | 'lower', cols: number, set?: PageCell): PageCell | undefined {
-  const isFront = (face === 'upper') === frontUp;
-  const line = (isFront ? of.front : of.back)[row];
-  const at = isFront ? col : cols - 1 - col;
-  if (line && set) line[at] = set;
-  return line?.[at];
-}
 
 /**
  * What is read of printed sheets once they are folded: pages from the first leaf's upper face on, and whether every head stands up; a pile each. It is how a
@@ -48,9 +54,10 @@ function cellOf(of: Signature, { row, col, frontUp }: Leaf, face: 'upper' | 'low
  */
 export function readFolded(printed: Signature, program: FoldProgram): { pages: (number | null)[]; headsUp: boolean }[] {
   return foldedPiles(program).map((pile) => {
-    const seen = pile.flatMap((leaf) =>
-      (['upper', 'lower'] as const).map((face) => ({ leaf, cell: cellOf(printed, leaf, face, program.cols) })),
-    );
+    const seen = facesOf(pile).map(({ leaf, onFront }) => {
+      const { line, at } = placeOf(printed, leaf, onFront);
+      return { leaf, cell: line[at] };
+    });
     return {
       pages: seen.map(({ cell }) => cell?.page ?? null),
       headsUp: seen.every(({ leaf, cell }) => cell?.head === headOf(leaf)),

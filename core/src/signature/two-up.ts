@@ -1,5 +1,5 @@
 import { foldStates, type FoldProgram, type Leaf, NotFoldable } from './fold-model';
-import type { PageCell, PageGrid, Signature } from './imposition';
+import { emptySignature, type PageCell, placeOf, type Signature } from './imposition';
 
 /*
  * Two copies folded and bound as one double-length piece, sawn apart at last. Come-and-go: one of them stands on its head, so that the folded piece turned end for end
@@ -55,11 +55,6 @@ function facesOf({ leaves, isTurned }: CopyPile): { leaf: Leaf; onFront: boolean
   );
 }
 
-const placed = (of: Signature, { row, col }: Leaf, onFront: boolean, cols: number): { line: PageCell[]; at: number } => ({
-  line: (onFront ? of.front : of.back)[row] ?? [],
-  at: onFront ? col : cols - 1 - col,
-});
-
 /**
  * Pages of both copies on one sheet; the back as it is seen after turning the sheet from left to right.
  * Source: geometry, by folding the sheet.
@@ -67,12 +62,10 @@ const placed = (of: Signature, { row, col }: Leaf, onFront: boolean, cols: numbe
  * @throws NotFoldable as the fold model, or where the program does not leave two piles
  */
 export function twoUpSignature(program: FoldProgram, joint: SawJoint, pageOf: (copy: TwoUpCopy, k: number) => number): Signature {
-  const empty = (): PageGrid =>
-    Array.from({ length: program.rows }, () => Array.from({ length: program.cols }, (): PageCell => ({ page: null, head: 'up' })));
-  const made: Signature = { front: empty(), back: empty() };
+  const made = emptySignature(program);
   for (const pile of copyPiles(program, joint))
     for (const [i, { leaf, onFront, head }] of facesOf(pile).entries()) {
-      const { line, at } = placed(made, leaf, onFront, program.cols);
+      const { line, at } = placeOf(made, leaf, onFront);
       line[at] = { page: pageOf(pile.copy, i + 1), head };
     }
   return made;
@@ -92,7 +85,7 @@ export const readTwoUp = (
       .filter((pile) => pile.copy === copy)
       .flatMap(facesOf)
       .map(({ leaf, onFront, head }) => {
-        const { line, at } = placed(printed, leaf, onFront, program.cols);
+        const { line, at } = placeOf(printed, leaf, onFront);
         return { cell: line[at], head };
       });
     return { pages: seen.map(({ cell }) => cell?.page ?? null), headsUp: seen.every(({ cell, head }) => cell?.head === head) };
