@@ -93,6 +93,7 @@ async function benchCore() {
     'ms',
   );
   benchCartons(core, timed);
+  benchSections(core, timed);
   const facts = manyFacts();
   row(
     'losses learned from 5,000 jobs of 7 steps',
@@ -115,6 +116,27 @@ async function benchCore() {
       timed(3, 1, () => core.guillotineCount({ width: 1010, height: 690, pieceWidth: w, pieceHeight: h, mayTurn: true })),
     ),
     5,
+    'ms',
+  );
+}
+
+/** Bound products: sections of a thick book, and a sheet of 128 pages laid out and proved. */
+function benchSections(core, timed) {
+  row(
+    'sections for a book of 1,200 pages',
+    timed(200, 20, (i) => core.sectionPlans({ pages: 1_200 - (i % 40), sizes: [32, 24, 16, 12, 8, 4], placesASide: 16, perfected: false })),
+    200,
+    'ms',
+  );
+  const slit = [
+    { do: 'slit', axis: 'V', line: 4, move: 'right' },
+    { do: 'slit', axis: 'H', line: 4, move: 'bottom' },
+  ];
+  const program = { rows: 8, cols: 8, steps: [...slit, ...core.SCHEMES.p32.steps] };
+  row(
+    'a sheet of 128 pages laid out and proved',
+    timed(500, 100, () => core.isProved(core.signatureOf(program), program)),
+    20,
     'ms',
   );
 }

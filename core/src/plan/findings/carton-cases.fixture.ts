@@ -42,7 +42,12 @@ export const CARTON_CASES = {
     fires: { ...carton({ style: 'autoBottom', lengthMm: 220, widthMm: 60, heightMm: 30 }), plant: diePress({ maxSheetMm: [1_080, 140] }) },
     silent: tea,
   },
-  'die.late': { level: 'decide', fires: { ...tea, plant: days(30) }, silent: { ...tea, plant: days(1) } },
+  'die.late': {
+    level: 'decide',
+    // Due in twelve days, the die there in thirty.
+    fires: { ...tea, plant: days(30), shelf: { ...SHELF, due: { i1: SHELF.asOf + 12 * 86_400 } } },
+    silent: { ...tea, plant: days(1) },
+  },
   'die.newPays': { level: 'decide', fires: rectangles(200_000), silent: tea },
   'gripper.costsBlanks': {
     level: 'know',

@@ -6,7 +6,10 @@ import type { FindingContext, Rule } from './rule';
 
 const DAY_S = 86_400;
 
-/** A new die comes after the sheets for it are printed and dry: they stand, and whatever comes behind waits with them. */
+/**
+ * A new die comes after the sheets for it are printed and dry: they stand, and whatever comes behind waits with them. Whoever has the time prints later; where
+ * a date is missed it has to be decided.
+ */
 export const dieLate: Rule = {
   code: 'die.late',
   find: (cx) =>
@@ -18,7 +21,7 @@ export const dieLate: Rule = {
         if (!use || at === null || ready === null || at <= ready) return [];
         return [
           {
-            level: 'decide',
+            level: isDateMissed(cx) ? 'decide' : 'know',
             at: id,
             figure: idOf(id, 'startAt'),
             args: { die: use.spec, hours: Math.ceil((at - ready) / 3_600) },
@@ -28,6 +31,9 @@ export const dieLate: Rule = {
       }),
     ),
 };
+
+const isDateMissed = ({ plan, shelf, ledger }: FindingContext): boolean =>
+  Object.values(plan.items).some(({ item }) => (shelf.due[item] ?? Infinity) < ledger.value('total.readyAt'));
 
 /** When a die that is not there yet comes; null: it lies in the store. */
 function comesAt({ supply }: ToolUse, { shelf }: FindingContext): number | null {
