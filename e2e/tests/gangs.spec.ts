@@ -66,6 +66,15 @@ test('sleeves of two orders share their forms: brought together, moved by hand a
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(b.getByText('2 of 8 places taken')).toBeVisible();
 
+  // A place of the die is closed: the full form gives up a copy.
+  await gang.getByRole('button', { name: 'What is held' }).click();
+  await gang.getByRole('combobox', { name: 'Closed places of the die' }).click();
+  await page.getByRole('option', { name: 'place 8' }).click();
+  await page.keyboard.press('Escape');
+  await expect(a.getByText('7 of 7 places taken')).toBeVisible();
+  await clean(page);
+  await saved(page);
+
   const pdf = await page.request.get((await page.getByRole('link', { name: 'Print draft' }).getAttribute('href')) ?? '');
   const text = spawnSync('pdftotext', ['-layout', '-', '-'], { input: await pdf.body() });
   const said = text.stdout.toString().replace(/\s/gu, ' ');

@@ -80,7 +80,7 @@ export const DESK_SCREENS = {
   'gang.share': 'pays',
   'gang.leave': 'On its own',
   'gang.leaves': '{0} on a sheet of its own',
-  'gang.held': 'What is held, by hand and when solved',
+  'gang.held': 'What is held, whoever lays them',
   'gang.heldOn': '{0} lies on',
   'gang.heldApart': '{0} never beside',
   'gang.anyForm': 'any form',

@@ -85,6 +85,7 @@ describe('a new order', () => {
       'Folding carton',
       'Disc sleeve',
       'Hot-foil dies',
+      'Cutting dies',
     ]);
     expect(made.every((b) => b.querySelector('svg') !== null)).toBe(true);
     expect(host.textContent).toContain('stitched booklets');
