@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { EditSchema, JobSpecSchema, ShelfSchema } from '@druckerei/core';
+import { EditSchema, JobSpecSchema, localMoment, ShelfSchema } from '@druckerei/core';
 import { FindingSaid } from './plants';
 import type { Endpoint } from './endpoint';
 import { JOB_STATES, Summary } from './orders';
@@ -182,7 +182,7 @@ export const jobs = {
     who: ['planner'],
     says: 'The job once more: its specification for a new date and quantity, and what is kept, worn and changed.',
     params,
-    query: z.strictObject({ by: z.string().max(16), times: z.coerce.number().min(0.001).max(1000).default(1) }),
+    query: z.strictObject({ by: localMoment, times: z.coerce.number().min(0.001).max(1000).default(1) }),
     reply: z.object({
       number: z.number().int(),
       customer: z.uuid().nullable(),

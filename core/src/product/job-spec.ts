@@ -145,7 +145,8 @@ export const supplySchema = z.discriminatedUnion('from', [
   z.strictObject({ from: z.literal('store'), tool: idText }),
   z.strictObject({ from: z.literal('job'), job: idText, item: idText }),
 ]);
-const localMoment = z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'is a date and time such as 2026-12-03T14:00');
+/** A day and an hour as the works reads them, without a zone. */
+export const localMoment = z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'is a date and time such as 2026-12-03T14:00');
 const ppm = z.number().int().min(0).max(1_000_000);
 const item = z.strictObject({
   orderLine: idText.nullable(),

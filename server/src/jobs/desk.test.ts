@@ -310,6 +310,15 @@ describe('a job for several orders', () => {
 });
 
 describe('a reprint', () => {
+  it('same again for no day is refused by its field', async () => {
+    const job = await planner.order();
+    const refused = await planner.call('GET', `/api/jobs/${job}/again?by=null`);
+    expect(refused.status).toBe(400);
+    expect((refused.body['fields'] as { path: string; says: string }[])[0]).toEqual({
+      path: 'by',
+      says: 'is a date and time such as 2026-12-03T14:00',
+    });
+  });
   it('starts from an old job: kept, changed, more, and repeat setups', async () => {
     const job = await planner.order(10_000);
     const again = await planner.call('GET', `/api/jobs/${job}/again?by=2026-06-01T12:00&times=1.08`);
