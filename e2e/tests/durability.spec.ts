@@ -87,6 +87,8 @@ test('what was saved survives kill -9 of server and database', async () => {
 });
 
 test('a dozen random kills of server and database under load lose no acknowledged entry', async () => {
+  // Two and a half minutes on a quiet machine; as long again as a release takes beside other work, a dozen times.
+  test.setTimeout(540_000);
   const { soak } = (await import(new URL('../../scripts/lib/soak.mjs', import.meta.url).href)) as {
     soak(ask: {
       kills: number;
