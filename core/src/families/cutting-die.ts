@@ -10,6 +10,7 @@ import type { Family, RouteStone } from './family';
 /** Dies for flat-bed presses, as the works makes them for its own jobs, or for others: rules bent and set into board, rubber, counter plate, frame and grid. */
 export const cuttingDie: Family<'cutting-die'> = {
   id: 'cutting-die',
+  makes: 'cuttingDie',
   product: 'die',
   words: {
     name: 'Cutting dies',

@@ -2,6 +2,7 @@ import type * as z from 'zod';
 import type { Id } from '../quantity/figure';
 import type { Ledger } from '../quantity/ledger';
 import type { Scene } from '../scene/scene';
+import type { ToolKind } from '../form/tool-card';
 import type { Plant } from '../plant/plant';
 import type { Choices, FamilyId, Settings, Wishes } from '../product/job-spec';
 import type { Side } from '../product/foil-area';
@@ -80,6 +81,8 @@ type Drawn = Pick<Plant, 'cartonStyles'>;
 /** A product line: data and choice of processes. */
 export interface Family<F extends FamilyId> {
   id: F;
+  /** Of a line that makes tools for other jobs: what lies in the tool store then. */
+  makes?: ToolKind;
   /** What a new order calls its product; part ids begin with it. */
   product: Id<'product'>;
   words: FamilyWords;

@@ -10,6 +10,7 @@ import { DIE_METAL, FoilDieWish } from './foil-die-wish';
 /** Dies for hot foil, as the works makes them for its own jobs, or for others: blanks sawn from a plate of metal, engraved, looked at. */
 export const foilDie: Family<'foil-die'> = {
   id: 'foil-die',
+  makes: 'foilDie',
   product: 'die',
   words: {
     name: 'Hot-foil dies',

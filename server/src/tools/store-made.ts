@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { JobSpec } from '@druckerei/core';
+import { familyOf, type JobSpec } from '@druckerei/core';
 import { type Ctx, signedIn } from '../context';
 import type { Db } from '../db/pool';
 import { maybeOne } from '../db/rows';
@@ -12,8 +12,8 @@ export async function storeMade(db: Db, ctx: Ctx, { id, number, spec }: { id: st
   const made = await maybeOne(db, MADE_FOR, [id]);
   if (!made) return;
   const { job, tool } = made;
-  const isCutting = Object.values(spec.products).some((p) => p.kind === 'made' && p.family === 'cutting-die');
-  const die = isCutting ? CUTTING_DIE : FOIL_DIE;
+  const makes = Object.values(spec.products).flatMap((p) => (p.kind === 'made' ? (familyOf(p.family).makes ?? []) : []));
+  const die = makes.includes('cuttingDie') ? CUTTING_DIE : FOIL_DIE;
   const known = (await formsOfJob(db, job)).find((c) => c.stone === tool && c.kind === die.kind);
   const card =
     known?.id ??
