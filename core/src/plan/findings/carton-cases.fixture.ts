@@ -46,7 +46,8 @@ export const CARTON_CASES = {
     level: 'decide',
     // Due in twelve days, the die there in thirty.
     fires: { ...tea, plant: days(30), shelf: { ...SHELF, due: { i1: SHELF.asOf + 12 * 86_400 } } },
-    silent: { ...tea, plant: days(1) },
+    // As late, and nobody waits for it.
+    silent: { ...tea, plant: days(30) },
   },
   'die.newPays': { level: 'decide', fires: rectangles(200_000), silent: tea },
   'gripper.costsBlanks': {

@@ -7,13 +7,13 @@ import type { FindingContext, Rule } from './rule';
 const DAY_S = 86_400;
 
 /**
- * A new die comes after the sheets for it are printed and dry: they stand, and whatever comes behind waits with them. Whoever has the time prints later; where
- * a date is missed it has to be decided.
+ * A new die comes after the sheets for it are printed and dry, and a date is missed. Where none is, the works prints later, and there is nothing to say: most
+ * new dies come after the first day on which their sheets could be printed.
  */
 export const dieLate: Rule = {
   code: 'die.late',
   find: (cx) =>
-    Object.entries(cx.plan.steps).flatMap(([id, step]): Omit<Finding, 'code'>[] =>
+    Object.entries(isDateMissed(cx) ? cx.plan.steps : {}).flatMap(([id, step]): Omit<Finding, 'code'>[] =>
       step.needs.flatMap(({ tool }): Omit<Finding, 'code'>[] => {
         const use = tool === undefined ? undefined : cx.plan.tools[tool];
         const at = use?.kind === 'cutting die' ? comesAt(use, cx) : null;
@@ -21,7 +21,7 @@ export const dieLate: Rule = {
         if (!use || at === null || ready === null || at <= ready) return [];
         return [
           {
-            level: isDateMissed(cx) ? 'decide' : 'know',
+            level: 'decide',
             at: id,
             figure: idOf(id, 'startAt'),
             args: { die: use.spec, hours: Math.ceil((at - ready) / 3_600) },

@@ -7,7 +7,7 @@ export const DIE_SHOP_WORDS: KindWords = {
     diePlaces: 'Places',
     dieSheet: 'Sheet it cuts',
     dieDrawing: 'Drawing',
-    theDieFile: 'the die’s file: DXF, rules as CSV, from the job it is made for',
+    theDieFile: 'the die’s file (DXF, rules as CSV) and the die page of the job it is made for: channels, nicks, strip pins',
     dieRoomChecks: 'Die, looked at',
   },
   practiceRooms: { dieShop: 'Die room' },
