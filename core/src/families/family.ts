@@ -14,8 +14,8 @@ export interface RouteStone {
   process: Id<'process'>;
   of: Id<'part'>[];
   settings: Settings;
-  /** One stone of the river with a run for each of these: every form of its parts, or every part. */
-  each?: 'form' | 'part';
+  /** One stone of the river with a run for each of these: every form of its parts, every section on them, or every part. */
+  each?: 'form' | 'section' | 'part';
   /** What it prints, where that is not all that the forms carry: a second pass prints its own. */
   prints?: [front: string[], back: string[]];
 }

@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import type { FamilyId } from '../product/job-spec';
 import type { Family } from './family';
+import { booklet } from './booklet';
 import { cuttingDie } from './cutting-die';
 import { foilDie } from './foil-die';
 import { discSleeve } from './disc-sleeve';
@@ -14,13 +15,13 @@ export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = {
   'label-sheet': labelSheet,
   'folding-carton': foldingCarton,
   'disc-sleeve': discSleeve,
+  booklet,
   'foil-die': foilDie,
   'cutting-die': cuttingDie,
 };
 
 /** What a works of this trade makes and no family plans yet; a line that comes takes its own out. Their words are the labels `line.…`. */
 export const NOT_MADE_YET: readonly string[] = [
-  'booklet',
   'paperback',
   'hardcover',
   'onDemand',

@@ -1,37 +1,82 @@
-import { requireAboveZero, requireNotNegative } from '../quantity/errors';
+import type { Formula } from '../quantity/figure';
 
-/** The straight back of a stitch, and the length of each bent end: mm. Common practice, no source: crown 12 to 14. */
-const CROWN_MM = 13;
-const CLINCH_MM = 6;
-const STEEL_KG_PER_M3 = 7_850;
+/** All sheets of a part in a booklet, laid on one another. Formula: sheets · caliper. Source: arithmetic. */
+export const PAPER_UM: Formula<'sheets' | 'caliperUm'> = {
+  id: 'finishing.paperUm',
+  unit: 'µm',
+  source: 'arithmetic',
+  of: ({ sheets, caliperUm }) => sheets * caliperUm,
+};
 
 /**
- * Thickness of a closed booklet: every sheet lies twice in it.
- * Formula: 2 · Σ caliper. Source: arithmetic, pressed flat.
- * @param calipersUm of all sheets, cover and text
- * @example closedMm([180, ...Array(10).fill(95)]) // 2.26
+ * Thickness of a closed booklet: every sheet lies twice in it. Terms: the paper of each part, µm.
+ * Formula: 2 · Σ paper. Source: arithmetic, pressed flat.
+ *
+ * A cover of 180 µm and ten sheets of 95 µm: 2.26 mm.
  */
-export const closedMm = (calipersUm: readonly number[]): number => (2 * calipersUm.reduce((sum, um) => sum + um, 0)) / 1000;
+export const CLOSED: Formula = {
+  id: 'finishing.closed',
+  unit: 'mm',
+  source: 'arithmetic, pressed flat',
+  of: (paperUm) => (2 * Object.values(paperUm).reduce((sum, um) => sum + um, 0)) / 1000,
+};
+
+/**
+ * How far the innermost leaf stands out at the face. Terms: the paper of each part and, less, the innermost sheet itself, µm; 1, or π/2 where it is reckoned
+ * round the fold.
+ * Formula: (Σ paper − innermost) · school. Source: arithmetic; the two schools are common practice, no source.
+ */
+export const INNERMOST_CREEP: Formula = {
+  id: 'finishing.innermostCreep',
+  unit: 'mm',
+  source: 'arithmetic; common practice, no source',
+  of: ({ school = 1, innermostUm = 0, ...paperUm }) =>
+    (school * (Object.values(paperUm).reduce((sum, um) => sum + um, 0) - innermostUm)) / 1000,
+};
+/** The same as somebody measured it on a dummy. */
+export const MEASURED_CREEP: Formula<'measured'> = {
+  id: 'finishing.measuredCreep',
+  unit: 'mm',
+  source: 'measured on a dummy',
+  of: ({ measured }) => measured,
+};
+/** Round the fold: a half circle. */
+export const ROUND_SCHOOL = Math.PI / 2;
 
 /**
  * Wire of one stitch: it goes through half of the closed booklet, twice.
  * Formula: crown + 2 · (through + clinch). Source: arithmetic; crown and clinch common practice, no source.
- * @throws OutOfRange thickness below 0
- * @example stitchWireMm(2.26) // 27.26
+ *
+ * Through a booklet of 2.26 mm with a crown of 13 and ends of 6: 27.26 mm.
  */
-export function stitchWireMm(thickMm: number): number {
-  requireNotNegative('thickMm', thickMm);
-  return CROWN_MM + 2 * (thickMm / 2 + CLINCH_MM);
-}
-
+export const STITCH_WIRE: Formula<'closedMm' | 'crownMm' | 'clinchMm'> = {
+  id: 'finishing.stitchWire',
+  unit: 'mm',
+  source: 'arithmetic; crown and clinch common practice, no source',
+  of: ({ closedMm, crownMm, clinchMm }) => crownMm + 2 * (closedMm / 2 + clinchMm),
+};
+/** Wire of all stitches. */
+export const WIRE_METRES: Formula<'copies' | 'stitches' | 'eachMm'> = {
+  id: 'finishing.wireMetres',
+  unit: 'm',
+  source: 'arithmetic',
+  of: ({ copies, stitches, eachMm }) => (copies * stitches * eachMm) / 1000,
+};
 /**
  * Mass of steel wire.
  * Formula: π/4 · d² · length · density. Source: density of steel 7,850 kg/m³, any handbook.
- * @throws OutOfRange diameter not above 0
- * @example wireKg({ metres: 664.4, diameterMm: 0.5 }) // 1.02
  */
-export function wireKg({ metres, diameterMm }: { metres: number; diameterMm: number }): number {
-  requireAboveZero('diameterMm', diameterMm);
-  const diameterM = diameterMm / 1000;
-  return (Math.PI / 4) * diameterM * diameterM * metres * STEEL_KG_PER_M3;
-}
+export const WIRE_KG: Formula<'metres' | 'diameterMm' | 'kgPerM3'> = {
+  id: 'finishing.wireKg',
+  unit: 'kg',
+  source: 'arithmetic; density of steel from any handbook',
+  of: ({ metres, diameterMm, kgPerM3 }) => ((Math.PI / 4) * diameterMm * diameterMm * metres * kgPerM3) / 1e6,
+};
+
+/** Mass of the trimmed leaves of a part. Formula: leaves · width · height · grammage. Source: definition of grammage (ISO 536). */
+export const LEAVES_KG: Formula<'leaves' | 'widthMm' | 'heightMm' | 'gsm'> = {
+  id: 'finishing.leavesKg',
+  unit: 'kg',
+  source: 'definition of grammage (ISO 536)',
+  of: ({ leaves, widthMm, heightMm, gsm }) => (leaves * widthMm * heightMm * gsm) / 1e9,
+};

@@ -15,6 +15,8 @@ export interface Flow {
   part: Id<'part'>;
   item: Id<'item'>;
   version?: Id<'version'>;
+  /** The section it is, in words, where a sheet was parted into several. */
+  section?: string;
   /** Units per finished copy: gives the river one common width. */
   perGood: number;
   /** The same for each item, where copies of several lie on one sheet. */

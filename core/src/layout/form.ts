@@ -1,5 +1,6 @@
 import type { Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
+import type { SectionPlan } from '../signature/section-plans';
 import type { Layout } from './layout';
 import type { WorkStyleId } from './work-style';
 
@@ -28,6 +29,8 @@ export interface Form {
   slot: Id<'form'>;
   /** One of several that carry copies of the same orders, each in numbers of its own: a copy comes from any of them. Absent: a copy takes one of each form of its part. */
   oneOf?: true;
+  /** Ways to part the pages into sections, from which its own were taken. */
+  sectionPlans?: readonly SectionPlan[];
   /** Names the question a search for its layout would answer; '' where none is asked. */
   question: string;
 }

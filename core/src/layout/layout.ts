@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import type { Flat, Heads, LaidSection, SheetMirror, SheetPages } from '../signature/sheet-pages';
 import type { CutTree } from './guillotine-count';
 import type { WebForm } from './web-form';
 
@@ -16,6 +17,16 @@ export interface Cell {
   dy: number;
   turn: 0 | 90 | 180 | 270;
 }
+/** Sections of a book on a press sheet: what lies where, and its pages side by side. */
+export interface Imposed extends SheetPages {
+  heads: Heads;
+  /** How the sheet is turned between its sides. */
+  mirror: SheetMirror;
+  sections: LaidSection[];
+  flats: Flat[];
+  /** Page places on which nothing is printed, both sides together. */
+  empty: number;
+}
 /** Copies on a press sheet (long side across the press). `cuts`: how straight cuts take the box of the copies apart, where it was made for them. */
 export interface Layout {
   sheetMm: [number, number];
@@ -28,6 +39,8 @@ export interface Layout {
   /** Orders of a gang, as they are lettered on whatever form they lie. */
   orders?: readonly Id<'part'>[];
   proved?: boolean;
+  /** Its copies are the flat sections of a book. */
+  imposed?: Imposed;
   /** A form on a web: width of the web × one turn of the cylinder. */
   web?: WebForm;
 }
@@ -83,3 +96,17 @@ export function boxOfCopies(layout: Layout): [widthMm: number, heightMm: number]
  */
 export const copiesUp = (layout: Layout, part?: Id<'part'>): number =>
   layout.cells.reduce((sum, c) => sum + (part === undefined || c.part === part ? c.nx * c.ny : 0), 0);
+
+/**
+ * How many of what is made come off a form: copies; of sections as many whole sets as lie on it.
+ * @example goodsUp({ cells: [{ nx: 4, ny: 2 }] }) // 8
+ */
+export const goodsUp = (layout: Layout): number =>
+  layout.imposed ? Math.min(...layout.imposed.sections.map((s) => sectionsUp(layout, s.key))) : copiesUp(layout);
+
+/**
+ * Flats of one section on a form.
+ * @example sectionsUp({}, 's1') // 0
+ */
+export const sectionsUp = ({ imposed }: Pick<Layout, 'imposed'>, section: string): number =>
+  imposed?.flats.filter((f) => f.section === section).length ?? 0;

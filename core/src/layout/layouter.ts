@@ -25,6 +25,8 @@ export interface LayoutContext {
   stockId: Id<'stock'>;
   stock: Stock;
   style: WorkStyleId;
+  /** The style of one of several forms, where one was chosen for it and the press can print so. */
+  styleOf: (form: Id<'form'>) => WorkStyleId | null;
   stones: readonly AskingStone[];
   chosen: Chosen<ChosenCells> | null;
   /** Good copies wanted of each part, and how many of it somebody set on which form: what a gang is laid out by. */
@@ -37,8 +39,8 @@ export interface LayoutContext {
   ledger: Ledger;
 }
 
-/** Why a chosen layout does not count, and the default stands in; `noRoom`: there is none, as not one of each fits. */
-export type LayoutTrouble = 'stale' | 'overlap' | 'offSheet' | 'copies' | 'noRoom';
+/** Why a chosen layout does not count, and the default stands in; `noRoom`: there is none, as not one of each fits; `sections`: they do not hold the pages, or do not fold. */
+export type LayoutTrouble = 'stale' | 'overlap' | 'offSheet' | 'copies' | 'noRoom' | 'sections';
 
 /** What a search for a layout is asked: for rectangles, or for blanks of any outline. */
 export type LayoutQuestion = { of: 'rectangles'; ask: SheetLayoutAsk } | { of: 'outline'; ask: NestAsk };
@@ -55,6 +57,8 @@ export interface Layouter {
   id: Id<'layouter'>;
   /** What it lays them on. */
   stock: Stock['form'];
+  /** Its sheets are perfected where the press can and nothing else was chosen. */
+  perfects?: true;
   /** Writes its workings to the ledger; a chosen layout counts only while its question is the one asked now and it has no fault. */
   layOut(cx: LayoutContext): Laid;
 }

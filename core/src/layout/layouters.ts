@@ -2,9 +2,10 @@ import type { Id } from '../quantity/figure';
 import type { Layouter } from './layouter';
 import { outlineLayouter } from './outline-layouter';
 import { rectangleLayouter } from './rectangle-layouter';
+import { signatureLayouter } from './signature-layouter';
 import { webLayouter } from './web-layouter';
 
-const ALL: readonly Layouter[] = [rectangleLayouter, outlineLayouter, webLayouter];
+const ALL: readonly Layouter[] = [rectangleLayouter, outlineLayouter, webLayouter, signatureLayouter];
 
 /** Every way to lay parts on forms, by id. */
 export const LAYOUTERS: Readonly<Record<Id<'layouter'>, Layouter>> = Object.fromEntries(ALL.map((l) => [l.id, l]));

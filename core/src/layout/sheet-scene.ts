@@ -7,6 +7,7 @@ import { dieTurned, middleOfPanel } from '../product/blank';
 import type { DieLine } from '../product/die-line/die-line';
 import type { Point } from '../product/die-line/points';
 import { copiesUp, type CopyPlace, copyPlaces, type Layout } from './layout';
+import { imposedShapes, pagesSay, type PrintedSide } from './page-scene';
 import { WORK_STYLES, type WorkStyleId } from './work-style';
 
 const MOST_DRAWN = 400;
@@ -20,8 +21,15 @@ export const letterOf = (part: Id<'part'>, { orders = [] }: Pick<Layout, 'orders
 const copiesSay = (layout: Layout, parts: readonly Part[]): string =>
   parts.map((p) => `${copiesUp(layout, p.id)} copies of ${p.widthMm} by ${p.heightMm}`).join(', ');
 
-/** The press sheet to scale: gripper edge below, lay corner, grain, copies with bleed and folds, colour bar, size. */
-export function sheetScene(layout: Layout | null, parts: readonly Part[], stock: Stock | null, style: WorkStyleId, colourBar: Term): Scene {
+/** The press sheet to scale: gripper edge below, lay corner, grain, copies with bleed and folds, colour bar, size; of sections the pages of one side. */
+export function sheetScene(
+  layout: Layout | null,
+  parts: readonly Part[],
+  stock: Stock | null,
+  style: WorkStyleId,
+  colourBar: Term,
+  side: PrintedSide = 'front',
+): Scene {
   if (!layout || parts.length === 0)
     return {
       title: 'sheet',
@@ -54,7 +62,9 @@ export function sheetScene(layout: Layout | null, parts: readonly Part[], stock:
         ref: 'colourBar',
       });
   }
-  const places = copyPlaces(layout);
+  const { imposed } = layout;
+  const places = imposed ? [] : copyPlaces(layout);
+  if (imposed) shapes.push(...imposedShapes(imposed, side, layout.sheetMm, text));
   // Very many small copies are drawn as their blocks: nobody reads three thousand outlines.
   if (places.length > MOST_DRAWN)
     for (const c of layout.cells)
@@ -120,8 +130,8 @@ export function sheetScene(layout: Layout | null, parts: readonly Part[], stock:
   shapes.push(...grainArrow(w, text, stock), ...ordersLegend(layout, parts, h + text * 3, text));
   const grain = stock?.grain === 'short' ? 'up the sheet' : 'along the gripper edge';
   return {
-    title: 'copies on the sheet',
-    says: `Sheet ${w} by ${h} millimetres with ${copiesSay(layout, parts)}; gripper edge below, ${layout.gripperMm} millimetres; grain runs ${grain}.`,
+    title: imposed ? `pages, ${side}` : 'copies on the sheet',
+    says: `Sheet ${w} by ${h} millimetres with ${imposed ? `pages ${pagesSay(imposed, side)} on its ${side}` : copiesSay(layout, parts)}; gripper edge below, ${layout.gripperMm} millimetres; grain runs ${grain}.`,
     box: boxAround(shapes, text * 1.6),
     toScale: true,
     shapes,

@@ -1,5 +1,6 @@
 import type { Formula } from '../quantity/figure';
 import { floorTolerant } from '../quantity/round-tolerant';
+import type { SectionMargins } from '../signature/section-size';
 
 /** What the machines of a route ask of the sheet; the greatest of each wins. */
 export interface LayoutAsk {
@@ -13,6 +14,13 @@ export interface LayoutAsk {
   blankGapMm?: number;
   /** Neighbours may share a cut. */
   commonCuts?: boolean;
+  /** What the binder trims off folded sections, and holds them by. */
+  section?: SectionMargins;
+  /** Sections of so many pages, as somebody set them; and the most that may be bound together. */
+  sections?: readonly number[];
+  feeders?: number;
+  /** Folds one after another at most. */
+  foldStations?: number;
 }
 
 /** Usable width across the press: sheet − side margins. Source: geometry. */
@@ -85,5 +93,19 @@ export const GANG_COPIES: Formula<'places'> = {
   id: 'layout.gangCopies',
   unit: 'copy',
   source: 'fewest sheets with every order on the form; house rule',
+  of: ({ places }) => places,
+};
+/** A section flat, across its columns or along its rows. Formula: number × (trim + what is cut off) + half of the columns × lap. */
+export const FLAT_SIDE: Formula<'cells' | 'trimMm' | 'offMm' | 'lapMm'> = {
+  id: 'layout.flatSide',
+  unit: 'mm',
+  source: 'arithmetic; trims and lap common practice, no source',
+  of: ({ cells, trimMm, offMm, lapMm }) => cells * (trimMm + offMm) + (cells / 2) * lapMm,
+};
+/** Books that come off a sheet: as often as its sections lie on it. */
+export const BOOKS_UP: Formula<'places'> = {
+  id: 'layout.booksUp',
+  unit: 'copy',
+  source: 'sections laid on sheets, each sheet proved by folding it',
   of: ({ places }) => places,
 };

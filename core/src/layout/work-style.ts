@@ -27,7 +27,12 @@ export const isWorkStyle = (id: string): id is WorkStyleId => Object.hasOwn(WORK
 export interface PressAbility {
   units: number;
   perfects: boolean;
+  /** Units before the sheet is turned in the press; absent: any of them prints either side. */
+  beforeTurn?: number;
 }
+
+/** What changes on the sheet when it is turned for its other side: across the press, or along it where the tail is gripped. Source: geometry. */
+export const mirrorOf = (style: WorkStyleId): 'x' | 'y' => (WORK_STYLES[style].secondGripper ? 'y' : 'x');
 
 /** What a pass prints on one side of the sheet, unit by unit. */
 export interface SidePrint {
@@ -90,13 +95,19 @@ export const mayWork = (style: WorkStyleId, form: FormAsk): boolean =>
 export const sharedInks = ([front, back]: readonly [readonly string[], readonly string[]]): string[] => [...new Set([...front, ...back])];
 
 /**
- * Whether a press can print this way at all.
+ * Whether a press can print this way at all: a perfected sheet takes the inks of its front from the units before the turn, those of its back from the others.
  * @example fitsWorkStyle('perfect', [['K'], ['K']], { units: 4, perfects: false }) // false
  */
-export function fitsWorkStyle(style: WorkStyleId, colours: readonly [readonly string[], readonly string[]], press: PressAbility): boolean {
-  const twoSided = colours[0].length > 0 && colours[1].length > 0;
+export function fitsWorkStyle(
+  style: WorkStyleId,
+  [front, back]: readonly [readonly string[], readonly string[]],
+  { units, perfects, beforeTurn }: PressAbility,
+): boolean {
+  const twoSided = front.length > 0 && back.length > 0;
   if ((WORK_STYLES[style].sides === 2) !== twoSided) return false;
-  return style === 'perfect' ? press.perfects && colours[0].length + colours[1].length <= press.units : true;
+  if (style !== 'perfect') return true;
+  const room = beforeTurn === undefined || (front.length <= beforeTurn && back.length <= units - beforeTurn);
+  return perfects && room && front.length + back.length <= units;
 }
 
 /**

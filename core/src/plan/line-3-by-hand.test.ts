@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { BELT_RATE } from '../finishing/folding';
-import { closedMm, stitchWireMm, wireKg } from '../finishing/stitching';
+import { CLOSED, STITCH_WIRE, WIRE_KG, WIRE_METRES } from '../finishing/stitching';
 import { leastRun } from '../flow/counts';
 import { creepLevel, creepMm } from '../signature/creep';
 import { foldStopsMm, sectionSize, USUAL_MARGINS } from '../signature/section-size';
@@ -74,11 +74,11 @@ describe('creep', () => {
 
 describe('the stitched booklet', () => {
   it('is 2.26 thick closed and takes 27.26 mm of wire a stitch: 664.4 m, 1.02 kg in all', () => {
-    expect(closedMm(CALIPERS)).toBeCloseTo(2.26, 9);
-    expect(stitchWireMm(2.26)).toBeCloseTo(27.26, 9);
-    const metres = (2 * 12_187 * 27.26) / 1_000;
+    expect(CLOSED.of({ cover: 180, text: 10 * 95 })).toBeCloseTo(2.26, 9);
+    expect(STITCH_WIRE.of({ closedMm: 2.26, crownMm: 13, clinchMm: 6 })).toBeCloseTo(27.26, 9);
+    const metres = WIRE_METRES.of({ copies: 12_187, stitches: 2, eachMm: 27.26 });
     expect(metres).toBeCloseTo(664.4, 1);
-    expect(wireKg({ metres, diameterMm: 0.5 })).toBeCloseTo(1.02, 2);
+    expect(WIRE_KG.of({ metres, diameterMm: 0.5, kgPerM3: 7_850 })).toBeCloseTo(1.02, 2);
   });
   it('weighs 74.6 g', () => {
     const leaf = (TRIM.widthMm * TRIM.heightMm) / 1e6;

@@ -4,7 +4,8 @@ import { leastRun } from '../flow/counts';
 import type { FoldProgram } from '../signature/fold-model';
 import type { PageGrid } from '../signature/imposition';
 import { sectionSize, USUAL_MARGINS } from '../signature/section-size';
-import { formsOf, sectionPlans } from '../signature/section-plans';
+import { formsOf } from '../signature/press-forms';
+import { sectionPlans } from '../signature/section-plans';
 import { SCHEMES } from '../signature/schemes';
 import { SAW_JOINTS, partnerOf, readTwoUp, twoUpSignature, type TwoUpCopy } from '../signature/two-up';
 
@@ -30,9 +31,7 @@ const DOUBLE: FoldProgram = {
 describe('sections', () => {
   const ask = { sizes: [32, 16, 12, 8, 4], placesASide: 16, perfected: false };
   it('of 276 pages: 16·16 + 12 + 8 or 17·16 + 4 with the four second last, 18 forms each', () => {
-    expect([formsOf([...Array<number>(16).fill(16), 12, 8], 16, false), formsOf([...Array<number>(17).fill(16), 4], 16, false)]).toEqual([
-      18, 18,
-    ]);
+    expect([formsOf([...Array<number>(16).fill(16), 12, 8], ask), formsOf([...Array<number>(17).fill(16), 4], ask)]).toEqual([18, 18]);
     const plans = sectionPlans({ ...ask, sizes: [16, 12, 8, 4], pages: 276 });
     expect(plans.map((p) => p.forms)).toContain(18);
     const four = plans.find((p) => p.fours === 1)!;
@@ -41,8 +40,8 @@ describe('sections', () => {
   });
   it('of 288 pages are 18 of 16; of the ferry timetable 16 + 16 + 8 on three forms, four where they are perfected', () => {
     expect(sectionPlans({ ...ask, sizes: [16, 8, 4], pages: 288 })[0]?.sections).toEqual(Array<number>(18).fill(16));
-    expect(formsOf([16, 16, 8], 16, false)).toBe(3);
-    expect(formsOf([16, 16, 8], 16, true)).toBe(4);
+    expect(formsOf([16, 16, 8], ask)).toBe(3);
+    expect(formsOf([16, 16, 8], { ...ask, perfected: true })).toBe(4);
   });
   it('hold every page, are at most eight, and none is beaten by another, whatever the book', () => {
     fc.assert(

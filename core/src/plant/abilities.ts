@@ -32,6 +32,8 @@ export const ABILITIES = {
   // printing units
   units: { kind: 'count', starts: 4 },
   perfects: { kind: 'count', starts: 0 },
+  unitsBeforeTurn: { kind: 'count' },
+  turnUm: { kind: 'number' },
   lamps: { kind: 'count', starts: 0 },
   coater: { kind: 'count', starts: 0 },
   perPlateS: { kind: 'seconds' },
@@ -51,6 +53,10 @@ export const ABILITIES = {
   perDieS: { kind: 'seconds' },
   forceKn: { kind: 'number' },
   beltMmPerS: { kind: 'number', starts: 1_000 },
+  foldStations: { kind: 'count' },
+  feeders: { kind: 'count' },
+  thickMm: { kind: 'length' },
+  opensFirstPages: { kind: 'count' },
   places: { kind: 'count' },
 } as const satisfies Record<string, Ability>;
 

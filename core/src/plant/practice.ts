@@ -22,6 +22,8 @@ import { DIE_CUT_PRACTICE } from '../processes/die-cut/practice';
 import { DIE_SHOP_PRACTICE } from '../processes/die-shop/practice';
 import { BREAK_OUT_PRACTICE } from '../processes/break-out/practice';
 import { GLUE_PRACTICE } from '../processes/glue/practice';
+import { FOLD_SECTIONS_PRACTICE } from '../processes/fold-sections/practice';
+import { STITCH_PRACTICE } from '../processes/stitch/practice';
 
 /** What the trade assumes until the plant says otherwise. Keys read room.what. */
 export const PRACTICE_DEFAULTS = {
@@ -116,6 +118,8 @@ export const PRACTICE_DEFAULTS = {
   ...BREAK_OUT_PRACTICE,
   ...GLUE_PRACTICE,
   ...INSERT_PRACTICE,
+  ...FOLD_SECTIONS_PRACTICE,
+  ...STITCH_PRACTICE,
 } as const satisfies Record<string, Practice>;
 
 export type PracticeKey = keyof typeof PRACTICE_DEFAULTS;

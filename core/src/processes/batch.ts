@@ -8,6 +8,8 @@ export interface Bundle {
   layerMm: number;
   paperMm2: number;
   together: number;
+  /** Mass of a piece, where it is of several papers: its figure. */
+  kg?: Id<'figure'>;
 }
 
 /** What lies in a pile between two steps: printed sheets of form 3, cut cards of order B, gathered blocks. */
@@ -16,6 +18,8 @@ export interface Batch {
   /** The forms and parts it is made of. */
   forms: readonly Id<'form'>[];
   parts: readonly Id<'part'>[];
+  /** The section it is, where a sheet was parted into several; null: nothing parted them. */
+  section: string | null;
   /** Null: no version is told from another in it. */
   version: Id<'version'> | null;
   /** Steps that left ink on it that has to dry. */
@@ -47,6 +51,7 @@ export function onwards(taken: readonly Batch[], flow: Id<'flow'>, changes: Part
     flow,
     forms: each(taken.map((b) => b.forms)),
     parts: each(taken.map((b) => b.parts)),
+    section: taken.every((b) => b.section === lead?.section) ? (lead?.section ?? null) : null,
     version: sameVersion ? (lead?.version ?? null) : null,
     wet: each(taken.map((b) => b.wet)),
     faults: taken.find((b) => b.faults !== null)?.faults ?? null,

@@ -11,7 +11,7 @@ import { isFromTheDrum } from '../product/ink-names';
 import { INK_COST } from '../route/time-and-cost';
 import { boxOfCopies, copiesUp } from '../layout/layout';
 import { knockOutMm2, pieceAreaMm2 } from '../product/blank';
-import type { PressPass, SidePrint } from '../layout/work-style';
+import type { PressAbility, PressPass, SidePrint } from '../layout/work-style';
 import type { Step } from '../flow/net';
 import { clearanceTerm, type VersionRun } from './version-runs';
 import { type Consumed, type ConsumeContext, type PanelRow, type ProcessContext, settingPath, wordSetting } from './process';
@@ -96,10 +96,11 @@ export function inkRows(cx: ConsumeContext, fits: (s: InkSeries) => boolean): Pa
 /** The inks of a side in printing order, by the school set on the step. */
 export const inInkOrder = (cx: ProcessContext, inks: readonly string[]): string[] => inkOrder(inks, school(cx), inkSeriesFor(cx)?.tack);
 
-/** What the press can do, from its card. */
-export const pressAbility = (cx: ProcessContext): { units: number; perfects: boolean } => ({
-  units: cx.machine.limits.units ?? 4,
-  perfects: (cx.machine.limits.perfects ?? 0) > 0,
+/** What the press can do, from its card. Where it does not say which units stand before the turn, they all print either side. */
+export const pressAbility = ({ limits }: { limits: Machine['limits'] }): PressAbility => ({
+  units: limits.units ?? 4,
+  perfects: (limits.perfects ?? 0) > 0,
+  ...(limits.unitsBeforeTurn && { beforeTurn: limits.unitsBeforeTurn }),
 });
 
 /** The school of ink order set on the step. */

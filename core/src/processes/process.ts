@@ -10,6 +10,7 @@ import type { Counts, LossTerms } from '../flow/solve-backward';
 import type { JobSpec, Settings } from '../product/job-spec';
 import type { Part } from '../product/part';
 import type { PartVersion } from '../product/versions';
+import type { LaidSection } from '../signature/sheet-pages';
 import type { Layout } from '../layout/layout';
 import type { LayoutAsk } from '../layout/usable-sheet';
 import type { WorkStyleId } from '../layout/work-style';
@@ -39,6 +40,10 @@ export interface DraftContext extends ProcessContext {
   /** What the run works on; null: pieces of no one form. */
   form: Form | null;
   layout: Layout | null;
+  /** All forms of its parts, of which it may run one. */
+  forms: readonly Form[];
+  /** The section of the form that the run folds; null: it runs all that lies on it. */
+  section: LaidSection | null;
   workStyle: WorkStyleId;
   /** Inks of the form, or of what the stone prints on it. */
   prints: Prints;
@@ -150,6 +155,8 @@ export interface Process {
   id: Id<'process'>;
   /** Whether a machine that can do the process suits these parts: the default takes the first that does. */
   suits?(machine: Machine, parts: Part[]): boolean;
+  /** Of several that suit, the default takes the first that this holds for. */
+  prefers?(machine: Machine, parts: Part[]): boolean;
   /** Processes whose place on a route it may take. */
   insteadOf?: readonly Id<'process'>[];
   /** What it reads of a machine's card beside speed, crew, setup and rates. */

@@ -14,6 +14,7 @@ import { guillotine } from './guillotine/guillotine';
 import { applyByHand } from './hands/apply';
 import { assemble } from './hands/assemble';
 import { envelope } from './hands/envelope';
+import { foldSections } from './fold-sections/fold-sections';
 import { insert, insertByHand } from './insert/insert';
 import { offset } from './offset/offset';
 import { band } from './pack/band';
@@ -27,6 +28,7 @@ import { rewind } from './rewind/rewind';
 import { rollDie } from './roll-die/roll-die';
 import { saw } from './saw/saw';
 import { sheeter } from './sheeter/sheeter';
+import { stitch } from './stitch/stitch';
 import { stack } from './stack/stack';
 import { webPress } from './web-press/web-press';
 
@@ -35,6 +37,7 @@ export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEn
   [
     ...[pull, pullRoll, platemaking, offset, digital, webPress, camera, foil, guillotine, sheeter, rollDie, rewind, reject, fold],
     ...[saw, engrave, dieShop, coat, emboss, dieCut, dieBlank, breakOut, glue, insert, insertByHand],
+    ...[foldSections, stitch],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

@@ -57,11 +57,12 @@ export function lossNumbers(
 }
 
 /** The flow a step gives: what it took, in another state. Copies of several orders stay told apart while they lie on one sheet. */
-export const flowAfter = ({ part, item, version, perGood: before, perGoodOf }: Flow, unit: CountUnit, perGood: number): Flow => ({
+export const flowAfter = ({ part, item, version, section, perGood: before, perGoodOf }: Flow, unit: CountUnit, perGood: number): Flow => ({
   unit,
   part,
   item,
   ...(version !== undefined && { version }),
+  ...(section !== undefined && { section }),
   perGood,
   ...(perGoodOf && perGood === before && { perGoodOf }),
 });

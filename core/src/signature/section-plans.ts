@@ -1,16 +1,14 @@
 import { OutOfRange, requireAboveZero } from '../quantity/errors';
 import { ceilTolerant } from '../quantity/round-tolerant';
+import { formsOf, pressForms, type PressFormsAsk } from './press-forms';
 
 /* How the pages of a book are parted into sections: every way worth a look, and what each buys. */
 
 /** How forms of one side each are printed: a rest that fits one side may be turned, both sides from one plate; a perfecting press needs two. */
-export interface SectionAsk {
+export interface SectionAsk extends PressFormsAsk {
   pages: number;
   /** Sizes the folder folds in this paper, and the binder holds. */
   sizes: readonly number[];
-  /** Page places on one side of the sheet. */
-  placesASide: number;
-  perfected: boolean;
 }
 export interface SectionPlan {
   /** Pages of the sections, in the order they are bound. */
@@ -76,42 +74,16 @@ function evenly(rest: number, sizes: readonly number[], most: number): number[][
   return sizes.flatMap((size, i) => (size <= rest ? evenly(rest - size, sizes.slice(i), most - 1).map((more) => [size, ...more]) : []));
 }
 
-function planOf(parted: readonly number[], { placesASide, perfected }: SectionAsk, pages: number): SectionPlan {
+function planOf(parted: readonly number[], ask: SectionAsk, pages: number): SectionPlan {
   const sum = parted.reduce((a, b) => a + b, 0);
+  const sections = bound(parted);
   return {
-    sections: bound(parted),
+    sections,
     blanks: sum - pages,
-    forms: formsOf(parted, placesASide, perfected),
-    sheetsACopy: parted.reduce(
-      (sheets, p) => sheets + (sharesSheet(p, placesASide) ? p / (2 * placesASide) : 1 / Math.floor((2 * placesASide) / p)),
-      0,
-    ),
+    forms: formsOf(sections, ask),
+    sheetsACopy: pressForms(sections, ask).reduce((sheets, f) => sheets + 1 / f.copies, 0),
     fours: parted.filter((p) => p === PAGES_A_LEAF_FOLDED).length,
   };
-}
-
-/** Twice the places of a side, and halves of it, lie beside one another on a sheet; any other size fills sheets alone. */
-function sharesSheet(size: number, placesASide: number): boolean {
-  for (let of = 2 * placesASide; of >= size; of /= 2) if (of === size) return true;
-  return false;
-}
-
-/**
- * Forms of one side that sections take.
- *
- * Formula: 2·⌊Σp / 2A⌋, and for the rest 1 where it fits one side and is turned or tumbled, else 2; sizes that share no sheet alone.
- * Source: arithmetic.
- * @example formsOf([16, 16, 8], 16, false) // 3
- */
-export function formsOf(sections: readonly number[], placesASide: number, perfected: boolean): number {
-  const of = (pages: number): number => {
-    const rest = pages % (2 * placesASide);
-    const small = rest <= placesASide && !perfected ? 1 : 2;
-    return 2 * Math.floor(pages / (2 * placesASide)) + (rest === 0 ? 0 : small);
-  };
-  const shared = sections.filter((p) => sharesSheet(p, placesASide)).reduce((a, b) => a + b, 0);
-  const alone = sections.filter((p) => !sharesSheet(p, placesASide));
-  return of(shared) + alone.reduce((sum, p) => sum + of(p), 0);
 }
 
 /** In the order they are bound: smaller ones second last, so that a whole section stands at either end, and four pages at neither. */

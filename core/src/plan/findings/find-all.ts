@@ -42,6 +42,7 @@ import { riskShort } from './risk-short';
 import { rollLengthsDiffer } from './roll-lengths-differ';
 import { rollOverMachine } from './roll-over-machine';
 import type { FindingContext, Rule } from './rule';
+import { sectionsAcrossGrain, sectionsTooHeavy } from './sections';
 import { sheetOverMachine } from './sheet-over-machine';
 import { stockShort } from './stock-short';
 import { textNearEdge } from './text-near-edge';
@@ -77,6 +78,8 @@ export const RULES: readonly Rule[] = [
   rollLengthsDiffer,
   repeatBroken,
   grainAcross,
+  sectionsTooHeavy,
+  sectionsAcrossGrain,
   stockShort,
   customerStockShort,
   lotCaliper,

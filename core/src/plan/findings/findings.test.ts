@@ -11,6 +11,7 @@ import { LEVELS } from '../../processes/finding';
 import { earlyHash } from '../what-if/early-release';
 import { PROCESSES } from '../../processes/registry';
 import { CARTON_CASES } from './carton-cases.fixture';
+import { BOOKLET_CASES } from './booklet-cases.fixture';
 import { SLEEVE_CASES } from './sleeve-cases.fixture';
 import { RULES } from './find-all';
 
@@ -166,7 +167,7 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
   },
   'choice.unknown': {
     level: 'decide',
-    fires: { spec: choose({ machine: { 'card.card.print': 'press9' } }) },
+    fires: { spec: choose({ machine: { 'card.card.print': 'press99' } }) },
     silent: { spec: choose({ machine: { 'card.card.print': 'press3' } }) },
   },
   'style.cannot': {
@@ -464,6 +465,7 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
   },
   ...CARTON_CASES,
   ...SLEEVE_CASES,
+  ...BOOKLET_CASES,
   'override.stale': { level: 'decide', fires: { spec: override(SHELF.asOf - 1) }, silent: { spec: override(SHELF.asOf + 1000) } },
 };
 const found = ({ spec = cardSpec(), plant = LINDMOOR, shelf: s = SHELF }: Case) => plan(spec, plant, s).findings;

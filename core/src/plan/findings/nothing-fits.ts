@@ -1,6 +1,8 @@
 import { idOf } from '../../quantity/id-of';
 import type { Stock } from '../../plant/plant';
 import { editAt } from '../../product/edit';
+import type { Form } from '../../layout/form';
+import { practiceValue } from '../../plant/practice';
 import { pressSheet } from '../../stock/press-sheet';
 import { sheetBeyond, stocksOfGrade } from '../passes/resolve';
 import type { FindingContext, Rule } from './rule';
@@ -10,7 +12,7 @@ export const nothingFits: Rule = {
   code: 'layout.nothingFits',
   find: (all) =>
     Object.values(all.plan.forms)
-      .filter((f) => f.stock !== null && f.layout === null && f.parts.length === 1)
+      .filter((f) => f.stock !== null && f.layout === null && f.parts.length === 1 && !isTooHeavy(f, all))
       .flatMap((f) => f.parts.map((part) => ({ id: f.id, part, stock: f.stock })))
       .map((p) => {
         const { ledger, plant } = all;
@@ -36,6 +38,11 @@ export const nothingFits: Rule = {
         };
       }),
 };
+
+/** Paper that does not fold is not too large: that is said on its own. */
+const isTooHeavy = ({ stock, parts }: Form, { plan, plant }: FindingContext): boolean =>
+  plan.parts[parts[0] ?? '']?.traits?.bound !== undefined &&
+  (plant.stocks[stock ?? '']?.gsm ?? 0) > practiceValue(plant, 'sections.oneFoldGsm');
 
 type Size = readonly [number, number];
 /** By how much a piece is over, turned as it fits better; 0: it fits. */

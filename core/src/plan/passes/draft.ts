@@ -2,6 +2,7 @@ import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import type { Flow, Step, Supply } from '../../flow/net';
 import type { LossTerms } from '../../flow/solve-backward';
+import type { LaidSection } from '../../signature/sheet-pages';
 import { type Form, printsOf } from '../../layout/form';
 import type { Choices } from '../../product/job-spec';
 import type { Plan } from '../plan-types';
@@ -37,6 +38,7 @@ interface Run {
   id: Id<'step'>;
   name: string;
   form: Form | null;
+  section: LaidSection | null;
   version: PartVersion | null;
   /** The run before it on the same setting. */
   after: Pick<Run, 'id'> | null;
@@ -52,7 +54,7 @@ export function draftAll(route: Route, forms: readonly Form[], choices: Choices)
     const taken = new Set<Id<'flow'>>();
     const left: Batch[] = [];
     for (const run of runsOf(stone, open, route, forms, all)) {
-      const cx = draftContext(stone, run, route.stones.slice(at + 1), choices.settings);
+      const cx = draftContext(stone, run, forms, route.stones.slice(at + 1), choices.settings);
       cx.formsFrom = formsMade
         .filter((m) => (run.form ? m.forms.includes(run.form.id) : m.parts.some((p) => cx.parts.some((own) => own.id === p))))
         .map((m) => m.step);
@@ -137,6 +139,7 @@ function runsOf(stone: RoutedStone, open: readonly Batch[], route: Route, forms:
     id: cx.id,
     name: '',
     form: more.length === 0 ? (only ?? null) : null,
+    section: null,
     version: null,
     after: stone.follows === undefined ? null : { id: stone.follows as string },
     incoming: mine,
@@ -148,6 +151,13 @@ function runsOf(stone: RoutedStone, open: readonly Batch[], route: Route, forms:
       const after = before && form.oneOf && stone.process.againS ? { id: idOf(cx.id, keyOf(before)) } : null;
       return versionsOf({ ...whole, id, name: form.name, form, after, incoming: mine.filter((b) => b.forms.includes(form.id)) }, stone);
     });
+  if (each === 'section')
+    return ofParts.flatMap((form) =>
+      (form.layout?.imposed?.sections ?? []).flatMap((section) => {
+        const incoming = mine.filter((b) => b.forms.includes(form.id) && (b.section === null || b.section === section.key));
+        return versionsOf({ ...whole, id: idOf(cx.id, section.key), name: section.name, form, section, incoming }, stone);
+      }),
+    );
   if (each === 'part' && cx.parts.length > 1)
     return cx.parts.flatMap((part) => {
       const form = ofParts.filter((f) => f.parts.includes(part.id));
@@ -185,7 +195,13 @@ function versionsOf(run: Run, { process, cx, prints }: RoutedStone): Run[] {
     });
 }
 
-function draftContext(stone: RoutedStone, run: Run, later: readonly RoutedStone[], settings: Choices['settings']): DraftContext {
+function draftContext(
+  stone: RoutedStone,
+  run: Run,
+  forms: readonly Form[],
+  later: readonly RoutedStone[],
+  settings: Choices['settings'],
+): DraftContext {
   const { cx } = stone;
   const { form, incoming } = run;
   const stockId = form?.stock ?? null;
@@ -199,6 +215,8 @@ function draftContext(stone: RoutedStone, run: Run, later: readonly RoutedStone[
     ...base,
     form,
     layout: form?.layout ?? null,
+    forms: forms.filter((f) => f.parts.some((p) => cx.parts.some((own) => own.id === p))),
+    section: run.section,
     workStyle: form?.style ?? 'simplex',
     version: run.version,
     keeps: run.after?.id ?? null,

@@ -3,10 +3,11 @@ import type { Ledger } from '../../quantity/ledger';
 import type { Plant, Shelf, Stock } from '../../plant/plant';
 import { type Form, formOf, printsOf } from '../../layout/form';
 import type { AskingStone, Layouter, LayoutQuestion, LayoutTrouble } from '../../layout/layouter';
-import { fitsWorkStyle, isWorkStyle, mayWork, type WorkStyleId } from '../../layout/work-style';
+import { fitsWorkStyle, isWorkStyle, mayWork, type PressAbility, type WorkStyleId } from '../../layout/work-style';
 import { type JobSpec, orderedQuantity } from '../../product/job-spec';
 import { formAsk, type Part } from '../../product/part';
 import type { Finding, Remedy } from '../../processes/finding';
+import { pressAbility } from '../../processes/press-inks';
 import { type Route, type RoutedStone, stockFor } from './resolve';
 
 /** The forms of a job, what a search for the layout of each slot would be asked, and what was found. A slot is a part, or the parts of a gang together. */
@@ -40,7 +41,8 @@ export function layOutParts(
       layouters,
     );
     const stock: Stock | undefined = stockId === null ? undefined : plant.stocks[stockId];
-    const style = workStyleFor(id, parts, spec, pressOf(mine));
+    const press = pressOf(mine);
+    const style = workStyleFor(id, parts, spec, press, layouter);
     if (!stock || stockId === null) {
       // What would be printed, and how, is known all the same.
       laid.forms.push(formOf({ id, parts, style, stock: null }, layouter.stock === 'roll' ? 'web' : 'sheet', null));
@@ -54,6 +56,7 @@ export function layOutParts(
       stockId,
       stock,
       style,
+      styleOf: (form) => chosenStyle(form, parts, spec, press),
       stones: mine.map(askOf),
       chosen,
       wanted: wantedOf(parts, spec),
@@ -97,16 +100,28 @@ const askOf = ({ process, cx }: RoutedStone): AskingStone => ({
 });
 
 /** The press among the machines of the way: what it can print decides how sheets may be worked. */
-const pressOf = (stones: readonly RoutedStone[]): { units: number; perfects: boolean } => {
-  const limits = stones.find((s) => 'units' in s.cx.machine.limits)?.cx.machine.limits ?? {};
-  return { units: limits.units ?? 4, perfects: (limits.perfects ?? 0) > 0 };
-};
+const pressOf = (stones: readonly RoutedStone[]): PressAbility =>
+  pressAbility(stones.find((s) => 'units' in s.cx.machine.limits)?.cx.machine ?? { limits: {} });
 
-/** The work style chosen where the press can print it; else one form a side, two passes. */
-function workStyleFor(id: Id<'form'>, parts: readonly Part[], spec: JobSpec, press: { units: number; perfects: boolean }): WorkStyleId {
-  const prints = printsOf(parts.map((p) => p.colours));
+/** The style chosen for a form, where the press can print it. */
+function chosenStyle(id: Id<'form'>, parts: readonly Part[], spec: JobSpec, press: PressAbility): WorkStyleId | null {
   const chosen = Object.hasOwn(spec.choices.workStyle, id) ? (spec.choices.workStyle[id] ?? '') : '';
-  if (isWorkStyle(chosen) && fitsWorkStyle(chosen, prints, press) && mayWork(chosen, formAsk(parts))) return chosen;
+  const prints = printsOf(parts.map((p) => p.colours));
+  return isWorkStyle(chosen) && fitsWorkStyle(chosen, prints, press) && mayWork(chosen, formAsk(parts)) ? chosen : null;
+}
+
+/** The work style chosen where the press can print it; else one form a side, in one pass or in two. */
+function workStyleFor(
+  id: Id<'form'>,
+  parts: readonly Part[],
+  spec: JobSpec,
+  press: PressAbility,
+  { perfects }: Pick<Layouter, 'perfects'>,
+): WorkStyleId {
+  const prints = printsOf(parts.map((p) => p.colours));
+  const chosen = chosenStyle(id, parts, spec, press);
+  if (chosen) return chosen;
+  if (perfects && fitsWorkStyle('perfect', prints, press)) return 'perfect';
   return prints[0].length > 0 && prints[1].length > 0 ? 'sheetwise' : 'simplex';
 }
 

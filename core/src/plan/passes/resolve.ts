@@ -178,7 +178,9 @@ function machineFor(
       )
     );
   };
-  return able.find(suits) ?? able[0] ?? null;
+  const suiting = able.filter(suits);
+  const preferred = suiting.find((id) => process.prefers?.(plant.machines[id] as Machine, parts) ?? true);
+  return preferred ?? suiting[0] ?? able[0] ?? null;
 }
 
 /** The sheets a part can be made from: the chosen stock alone, else its grade. */

@@ -57,9 +57,15 @@ export function shownRun(
   const last = cx.stepIds.at(-1);
   const { ins, outs } = through(cx.stepIds, net);
   const perGoodOf = (flow: Id<'flow'> | undefined): number => net.flows[flow ?? '']?.perGood ?? 1;
+  // A copy takes one of each section that a sheet is parted into; orders and versions each have copies of their own.
+  const [lead] = outs;
+  const perGoodOut = outs
+    .filter((g) => !lead || g === lead || net.flows[g.flow]?.section !== undefined)
+    .reduce((sum, g) => sum + perGoodOf(g.flow), outs.length > 0 ? 0 : 1);
   const lost = cx.stepIds.flatMap((id) => {
     const count = counts.steps[id];
-    const perGood = perGoodOf(net.steps[id]?.gives[0]?.flow) / gives(net.steps[id]);
+    const isLast = net.steps[id]?.gives.includes(lead as Port) ?? false;
+    const perGood = (isLast ? perGoodOut : perGoodOf(net.steps[id]?.gives[0]?.flow)) / gives(net.steps[id]);
     return count ? Object.entries(count.lost).map(([kind, figure]) => ({ kind, figure, perGood })) : [];
   });
   return {
@@ -91,7 +97,7 @@ export function shownRun(
       ledger,
     ),
     perGoodIn: perGoodOf(net.steps[ins[0] ?? '']?.takes[0]?.flow),
-    perGoodOut: perGoodOf(outs[0]?.flow),
+    perGoodOut,
     lost,
     likely: cx.stepIds.flatMap((id) => {
       // Of a sheet that several orders share, what each of them loses.
@@ -183,7 +189,7 @@ function together(id: Id<'stone'>, runs: readonly PlannedRun[], ledger: Ledger):
   const shown = runs.map((r) => r.shown);
   const [lead] = shown as [Stone, ...Stone[]];
   const alike = runs.map((r) => r.cx.form?.alike ?? 1);
-  const forms = new Map(runs.map((r, i) => [r.cx.form?.id ?? r.shown.parts.join(), i]));
+  const forms = new Map(runs.map((r, i) => [`${r.cx.form?.id ?? r.shown.parts.join()} ${r.cx.section?.key ?? ''}`, i]));
   const addUp = runs.some((r) => r.cx.form?.oneOf);
   const unitsOf = (what: 'perGoodIn' | 'perGoodOut'): number =>
     [...forms.values()].reduce((sum, i) => sum + (shown[i]?.[what] ?? 1) * (alike[i] ?? 1), 0);

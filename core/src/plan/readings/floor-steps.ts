@@ -161,7 +161,9 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
         ...measureOf(units, cx, openPpm, folded),
         next,
         before: [...new Set([...step.takes.flatMap((t) => makers.get(t.flow) ?? []), ...(step.after ?? [])])],
-        ...(step.gives.length > 1 && { parted: step.gives.map((g) => ({ ...g, name: partName(plan.flows[g.flow]?.part ?? '', plan) })) }),
+        ...(step.gives.length > 1 && {
+          parted: step.gives.map((g) => ({ ...g, name: plan.flows[g.flow]?.section ?? partName(plan.flows[g.flow]?.part ?? '', plan) })),
+        }),
         ...pileSays(cx, units, id),
         balanced,
         mixed: (step.inks ?? []).filter(isMixedInk),

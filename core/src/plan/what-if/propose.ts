@@ -4,6 +4,7 @@ import { type Machine, machinesFor, type Plant, type Shelf, type Stock } from '.
 import { editAt } from '../../product/edit';
 import type { JobSpec } from '../../product/job-spec';
 import { printsOf } from '../../layout/form';
+import { pressAbility } from '../../processes/press-inks';
 import { fitsWorkStyle, mayWork, WORK_STYLE_IDS } from '../../layout/work-style';
 import { label } from '../../words/en';
 import { applyEdits } from '../door';
@@ -73,7 +74,7 @@ function* proposalsFor(print: Stone, what: string, now: Plan, spec: JobSpec, pla
     for (const [stock, sheet] of stocksOfGrade(plant, part)) {
       if (![press, ...later].every((m) => takes(m, sheet))) continue;
       for (const style of WORK_STYLE_IDS) {
-        const fits = fitsWorkStyle(style, prints, { units: press.limits.units ?? 4, perfects: (press.limits.perfects ?? 0) > 0 });
+        const fits = fitsWorkStyle(style, prints, pressAbility(press));
         if (!fits || !mayWork(style, formAsk(parts))) continue;
         yield {
           what,

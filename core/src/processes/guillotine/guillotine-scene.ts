@@ -17,6 +17,17 @@ export function cutScene(cx: ConsumeContext): Scene {
   ];
   for (const p of copyPlaces(cx.layout).slice(0, 400)) {
     shapes.push({ kind: 'rect', role: 'copy', x: p.x, y: up(p.y + p.h), w: p.w, h: p.h });
+    const flat = cx.layout.imposed?.flats.find((f) => f.x === p.x && f.y === p.y);
+    if (flat)
+      shapes.push({
+        kind: 'text',
+        role: 'label',
+        x: p.x + p.w / 2,
+        y: up(p.y + p.h / 2) + text / 3,
+        text: cx.layout.imposed?.sections.find((s) => s.key === flat.section)?.name ?? '',
+        sizeMm: text,
+        anchor: 'middle',
+      });
     if (cx.parts.length > 1)
       shapes.push({
         kind: 'text',

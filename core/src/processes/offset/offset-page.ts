@@ -7,8 +7,9 @@ import { type ConsumeContext, type DraftContext, type PanelRow, type PaperPage, 
 import { filmList, inkMasses, inkRows, pressAbility, runSays, unitInks } from '../press-inks';
 import { ordersOnForm } from '../parted-step';
 import { pressRow, runningLossRow, settingRow, setupKindRow } from '../rows';
-import { passesOf, registersOf } from './passes';
+import { passesOf, registersOf, unitsOfPass } from './passes';
 import { formAsk } from '../../product/part';
+import { pagesScene } from '../pages-scene';
 
 export const offsetPaper = (cx: ConsumeContext): PaperPage[] => [
   {
@@ -32,6 +33,7 @@ export const offsetPaper = (cx: ConsumeContext): PaperPage[] => [
     department: 'press',
     scene: true,
     sheet: true,
+    ...backOf(cx),
     rows: pressRows(cx),
     lists: [
       ...ordersOnForm(cx),
@@ -48,7 +50,10 @@ export const offsetPaper = (cx: ConsumeContext): PaperPage[] => [
         rows: passesOf(cx).flatMap((p) =>
           p.prints.map(({ side, inks }, i) => [
             runSays(side, p),
-            inks.map((ink, u) => `${unitOf(cx, ink, i === 0 ? u + 1 : (p.prints[0]?.inks.length ?? 0) + u + 1)} ${ink}`).join('  '),
+            unitsOfPass(p, pressAbility(cx.machine))
+              .filter((u) => u.side === side)
+              .map(({ ink, unit }) => `${unitOf(cx, ink, unit)} ${ink}`)
+              .join('  '),
             ...(hasVersions(cx) ? [p.again ? inks.filter((ink) => p.hung.includes(ink)).join(' ') || 'none' : 'all'] : []),
             i === 0 ? whole(cx, idOf(p.id, 'setupCycles')) : '–',
             i === 0 ? whole(cx, idOf(p.id, 'good')) : '–',
@@ -71,6 +76,12 @@ export const offsetPaper = (cx: ConsumeContext): PaperPage[] => [
   },
 ];
 
+/** Of sections the pages of the other side too. */
+const backOf = (cx: ConsumeContext): Pick<PaperPage, 'more'> => (cx.layout?.imposed ? { more: [pagesScene(cx, 'back')] } : {});
+
+/** Where the work style of a form is kept: under its own name, or under that of its gang. */
+const styleKept = ({ form }: ConsumeContext): string => (form?.oneOf ? form.slot : (form?.id ?? ''));
+
 /** The unit an ink stands in; what is laid by the coater stands there. */
 const unitOf = (cx: DraftContext, ink: string, unit: number): string => (unitInks([ink], cx.machine).length > 0 ? String(unit) : 'coater:');
 
@@ -82,6 +93,10 @@ export const offsetSummary = (cx: ConsumeContext): ReturnType<Process['summary']
 const hasVersions = (cx: DraftContext): boolean => passesOf(cx).some((p) => p.version !== null);
 
 export const whole = (cx: ConsumeContext, figure: Id<'figure'>): string => formatNumber(Math.ceil(cx.ledger.value(figure) - 1e-9));
+
+/** A second gripper, for the second pass or behind the turn in the press. */
+const otherEdge = (passes: number): string =>
+  passes > 1 ? '; second pass grips the other edge' : '; behind the turn the other edge is gripped';
 
 /** What the operator sets the press by: sheet, gripper and lay, series and how it dries, zones, register as it must hold, piles. */
 function pressRows(cx: ConsumeContext): PanelRow[] {
@@ -95,7 +110,7 @@ function pressRows(cx: ConsumeContext): PanelRow[] {
     { label: 'sheetSize', text: `${w} × ${h} mm, ${cx.stock?.gsm ?? 0} g/m²` },
     {
       label: 'gripper',
-      text: `${w} mm edge, ${cx.layout?.gripperMm ?? 0} mm${style.secondGripper ? '; second pass grips the other edge' : ''}`,
+      text: `${w} mm edge, ${cx.layout?.gripperMm ?? 0} mm${style.secondGripper ? otherEdge(passes.length) : ''}`,
     },
     { label: 'sideLay', text: style.layChanges && passes.length > 1 ? 'left; right after the turn' : 'left' },
     { label: 'workStyle', text: cx.workStyle },
@@ -114,14 +129,14 @@ function pressRows(cx: ConsumeContext): PanelRow[] {
 }
 
 export function offsetPanel(cx: ConsumeContext): PanelRow[] {
-  const styles = WORK_STYLE_IDS.filter((s) => fitsWorkStyle(s, cx.prints, pressAbility(cx)) && mayWork(s, formAsk(cx.parts)));
+  const styles = WORK_STYLE_IDS.filter((s) => fitsWorkStyle(s, cx.prints, pressAbility(cx.machine)) && mayWork(s, formAsk(cx.parts)));
   const passes = passesOf(cx);
   return [
     pressRow(cx),
     {
       label: 'workStyle',
       text: cx.workStyle,
-      edit: { at: ['choices', 'workStyle', cx.form?.slot ?? ''], kind: 'choice', options: styles.map((value) => ({ value, says: value })) },
+      edit: { at: ['choices', 'workStyle', styleKept(cx)], kind: 'choice', options: styles.map((value) => ({ value, says: value })) },
     },
     ...inkRows(cx, (s) => !s.lampDried || (cx.machine.limits.lamps ?? 0) > 0),
     setupKindRow(cx),

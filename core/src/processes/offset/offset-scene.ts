@@ -1,10 +1,10 @@
 import type { Scene, Shape } from '../../scene/scene';
 import type { ConsumeContext } from '../process';
 import { pressAbility, runSays } from '../press-inks';
-import { passesOf } from './passes';
+import { passesOf, unitsOfPass } from './passes';
 
 export function pressScene(cx: ConsumeContext): Scene {
-  const units = pressAbility(cx).units;
+  const units = pressAbility(cx.machine).units;
   const shapes: Shape[] = [];
   passesOf(cx).forEach((pass, row) => {
     const y = row * 110;
@@ -23,9 +23,13 @@ export function pressScene(cx: ConsumeContext): Scene {
       { kind: 'rect', role: 'pile', x: 0, y: y + 56, w: 34, h: 34, ref: 'feeder' },
       { kind: 'line', role: 'arrow', x1: 34, y1: y + 70, x2: 48 + units * 62, y2: y + 70 },
     );
+    const standing = new Map(unitsOfPass(pass, pressAbility(cx.machine)).map((u) => [u.unit, u.ink]));
+    const { beforeTurn } = pressAbility(cx.machine);
+    if (pass.side === 'both' && beforeTurn !== undefined)
+      shapes.push({ kind: 'text', role: 'label', x: 43 + beforeTurn * 62, y: y + 102, text: 'turned', sizeMm: 8, anchor: 'middle' });
     for (let u = 0; u < units; u++) {
       const x = 48 + u * 62;
-      const ink = pass.inks[u];
+      const ink = standing.get(u + 1);
       shapes.push({ kind: 'rect', role: 'unit', x, y: y + 20, w: 52, h: 70, ref: `unit ${u + 1}` });
       if (ink === undefined) continue;
       shapes.push(

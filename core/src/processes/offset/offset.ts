@@ -12,7 +12,8 @@ import { INK_IN_ALL } from '../../ink/ink-mass';
 import { type LossesSaid, OFFSET_SETUP, VERSION_SETUP } from '../../counts/loss-terms';
 import { type Consumed, type Draft, type DraftContext, type Process, limitTerm, lossTable, setting } from '../process';
 import { onwards } from '../batch';
-import { type Pass, formsOfRun, inkMasses, inksOf, plateRemakes, unitInks } from '../press-inks';
+import { fitsWorkStyle } from '../../layout/work-style';
+import { type Pass, formsOfRun, inkMasses, inksOf, plateRemakes, pressAbility, unitInks } from '../press-inks';
 import { REGISTER_ABILITIES } from '../register-of';
 import { lossNumbers } from '../single-step';
 import { ownSetupTerm, runningLossTerm, stepLosses } from '../step-losses';
@@ -20,6 +21,7 @@ import { caliperTerm } from '../stock-terms';
 import { repeatFactor, timeAndCost } from '../time-and-cost';
 import { offsetPanel, offsetPaper, offsetSummary } from './offset-page';
 import { pressScene } from './offset-scene';
+import { OFFSET_RULES } from './offset-rules';
 import { inPass, NONE, passesOf, registersOf, runsByPass } from './passes';
 
 /** Whose setting a run finds in the press: of the version before it in the pass, or of the pass before where the same plates stay. */
@@ -67,6 +69,8 @@ export const offset: Process = {
     'pileMm',
     'units',
     'perfects',
+    'unitsBeforeTurn',
+    'turnUm',
     'coater',
     'lamps',
     'perPlateS',
@@ -75,9 +79,14 @@ export const offset: Process = {
     ...REGISTER_ABILITIES,
   ],
   reach: 'sheet',
+  rules: OFFSET_RULES,
   losses: { setup: 'offset.setupFourSheets', running: 'offset.runningPpm' },
   suits: (machine, parts) =>
     Math.max(...printsOf(parts.map((p) => p.colours)).map((inks) => unitInks(inks, machine).length)) <= (machine.limits.units ?? 0),
+  // Sheets that are folded to sections are perfected where a press can.
+  prefers: (machine, parts) =>
+    parts.every((p) => p.traits?.bound === undefined || p.colours.some((inks) => inks.length === 0)) ||
+    fitsWorkStyle('perfect', printsOf(parts.map((p) => p.colours)), pressAbility(machine)),
   asks: (cx) => ({
     gripperMm: cx.machine.limits.gripperMm ?? 0,
     tailMm: cx.machine.limits.tailMm ?? 0,

@@ -1,7 +1,7 @@
 import type { Id } from '../../quantity/figure';
 import { typed } from '../../quantity/ledger';
 import type { PartVersion } from '../../product/versions';
-import { type PressPass, pressPasses } from '../../layout/work-style';
+import { type PressAbility, type PressPass, pressPasses } from '../../layout/work-style';
 import type { RegisterOf } from '../../register/register-of-step';
 import type { ConsumeContext, DraftContext } from '../process';
 import { type Pass, inInkOrder, pressAbility, unitInks } from '../press-inks';
@@ -33,7 +33,7 @@ function passesWithCoat(cx: DraftContext): PressPass[] {
     (inUnits[side]?.length ?? 0) > 0 ? inks.filter((ink) => !inUnits[side]?.includes(ink)) : [],
   );
   const [front = [], back = []] = cx.prints.map((inks, side) => inks.filter((ink) => !onCoater[side]?.includes(ink)));
-  const passes = pressPasses(cx.workStyle, [front, back], pressAbility(cx));
+  const passes = pressPasses(cx.workStyle, [front, back], pressAbility(cx.machine));
   return passes.map((pass, i) => ({
     ...pass,
     prints: pass.prints.map(({ side, inks }) => {
@@ -41,6 +41,14 @@ function passesWithCoat(cx: DraftContext): PressPass[] {
       return { side, inks: isLast ? [...inks, ...(onCoater[side === 'front' ? 0 : 1] ?? [])] : inks };
     }),
   }));
+}
+
+/** Inks of a pass unit by unit: the back of a perfected sheet is printed by the units behind the turn. */
+export function unitsOfPass({ prints }: Pick<Pass, 'prints'>, { beforeTurn }: PressAbility): { unit: number; side: string; ink: string }[] {
+  const [first] = prints;
+  return prints.flatMap(({ side, inks }, i) =>
+    inks.map((ink, u) => ({ unit: u + 1 + (i === 0 ? 0 : (beforeTurn ?? first?.inks.length ?? 0)), side, ink })),
+  );
 }
 
 /** Where a pass has settings of its own, they stand before those of the stone. */

@@ -12,5 +12,6 @@ export const OFFSET_PRACTICE = {
     'second pass from the same form: it stands, inked and in register; common practice, no source',
   ),
   'offset.runningPpm': range(10_000, 30_000, 'ppm', 'book', BOOK),
+  'offset.turnUm': range(300, 400, 'µm', 'practice', 'thicker sheets are not turned in the press; common practice, no source'),
   'offset.samples': fixed(10, 'cycle', 'practice', PRACTICE),
 } as const satisfies Record<string, Practice>;

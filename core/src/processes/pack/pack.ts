@@ -147,23 +147,25 @@ function packFigures(cx: DraftContext): void {
   const { ledger, id } = cx;
   const part = cx.parts[0];
   const mm = (value: number, at: string): ReturnType<typeof typed> => ({ value, unit: 'mm', from: 'family', at });
-  ledger.figure(idOf(id, 'pieceKg'), PIECE_MASS, {
-    ...(cx.bundle
-      ? { widthMm: mm(cx.bundle.paperMm2, 'bundle'), heightMm: mm(1 / cx.bundle.pieces, 'bundle') }
-      : part?.traits?.blank
-        ? { widthMm: mm(pieceAreaMm2(part), 'die line'), heightMm: mm(1, 'die line') }
-        : { widthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), heightMm: typed(part?.heightMm ?? 0, 'mm', 'openHeightMm') }),
-    gsm: { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
-    extraKg: part?.traits?.holds
-      ? { value: part.traits.holds.kg, unit: 'kg', from: 'family', at: 'put in' }
-      : {
-          value: part?.traits?.envelope ? 0.006 : 0,
-          unit: 'kg',
-          from: 'guess',
-          at: 'envelope',
-          ...(part?.traits?.envelope && { pm: 0.002 }),
-        },
-  });
+  if (cx.bundle?.kg) ledger.figure(idOf(id, 'pieceKg'), WEIGHED, { each: fig(cx.bundle.kg) });
+  else
+    ledger.figure(idOf(id, 'pieceKg'), PIECE_MASS, {
+      ...(cx.bundle
+        ? { widthMm: mm(cx.bundle.paperMm2, 'bundle'), heightMm: mm(1 / cx.bundle.pieces, 'bundle') }
+        : part?.traits?.blank
+          ? { widthMm: mm(pieceAreaMm2(part), 'die line'), heightMm: mm(1, 'die line') }
+          : { widthMm: typed(part?.widthMm ?? 0, 'mm', 'openWidthMm'), heightMm: typed(part?.heightMm ?? 0, 'mm', 'openHeightMm') }),
+      gsm: { value: cx.stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${cx.stockId ?? ''}` },
+      extraKg: part?.traits?.holds
+        ? { value: part.traits.holds.kg, unit: 'kg', from: 'family', at: 'put in' }
+        : {
+            value: part?.traits?.envelope ? 0.006 : 0,
+            unit: 'kg',
+            from: 'guess',
+            at: 'envelope',
+            ...(part?.traits?.envelope && { pm: 0.002 }),
+          },
+    });
   const tiers = tiersIn(cartonOf(cx).card, cx);
   if (tiers && part?.traits?.onEdge?.thickMm !== undefined)
     ledger.figure(idOf(id, 'thickness'), STANDS, { closed: mm(part.traits.onEdge.thickMm, 'closed, with its film') });
@@ -249,6 +251,9 @@ const PIECE_THICKNESS = {
   source: 'panels × caliper + envelope, × air; air: common practice, no source',
   of: (t: Record<'panels' | 'caliperUm' | 'envelopeUm' | 'air', number>) => ((t.panels * t.caliperUm + t.envelopeUm) * t.air) / 1000,
 } as const;
+
+/** Mass of a piece of several papers, as it was reckoned where they were joined. */
+const WEIGHED = { id: 'pack.weighed', unit: 'kg', source: 'sum of its papers', of: ({ each }: Record<'each', number>) => each } as const;
 
 /** Thickness of a piece that is what it is: closed over what lies in it. */
 const STANDS = {

@@ -17,6 +17,7 @@ export const PACK_WORDS: KindWords = {
     lastCarton: 'In the last one',
   },
   formulas: {
+    'pack.weighed': { name: 'Mass of a piece', reads: 'as reckoned where its papers were joined', terms: { each: 'one piece' } },
     'pack.pieceThickness': {
       name: 'Thickness in the carton',
       reads: '(panels × caliper + envelope) × air',

@@ -7,6 +7,10 @@ import { boxOfCopies } from '../../layout/layout';
 import { knockOutMm2 } from '../../product/blank';
 import { isFromTheDrum } from '../../product/ink-names';
 import { plateSets } from './plate-sets';
+import { foliosSay } from '../fold-sections/folding-steps';
+import { pagesScene } from '../pages-scene';
+import { sectionCreep } from '../stitch/page-creep';
+import { caliperUmOf } from '../stock-terms';
 
 export const platemakingPanel = (cx: ConsumeContext): PanelRow[] => [
   { label: 'plates', figure: idOf(cx.id, 'plates') },
@@ -23,8 +27,10 @@ export const platemakingPaper = (cx: ConsumeContext): PaperPage[] => [
   {
     department: 'prepress',
     scene: true,
-    rows: [...platemakingPanel(cx), ...coatForm(cx)],
+    ...(cx.layout?.imposed && { more: [pagesScene(cx, 'front'), pagesScene(cx, 'back')] }),
+    rows: [...platemakingPanel(cx), ...coatForm(cx), ...pageRows(cx)],
     lists: [
+      ...shiftList(cx),
       {
         title: 'forms',
         head: ['form', 'ink', 'artwork', 'for', 'checked'],
@@ -44,6 +50,35 @@ export const platemakingPaper = (cx: ConsumeContext): PaperPage[] => [
     blanks: ['proof number and date', 'wedge measured (aim 50 % = 50 % on the plate)', 'register holes punched', 'remakes: cause, time'],
   },
 ];
+
+/** Of sections: how pages stand, and what is done against creep. */
+function pageRows({ parts: [part], layout }: ConsumeContext): PanelRow[] {
+  if (!part || !layout?.imposed) return [];
+  const cure = part.traits?.stitched?.cure;
+  return [
+    { label: 'sectionsOnForm', text: layout.imposed.sections.map((s) => `${s.name}: ${foliosSay(s.pages)}`).join('; ') },
+    { label: 'pageSize', text: `${part.widthMm} × ${part.heightMm} mm, bleed ${part.bleedMm} mm` },
+    ...(cure ? [{ label: 'creepCure', text: `cure.${cure}` }] : []),
+  ];
+}
+
+/** Pages of nested sections that stand out at the face, and how far each is shifted to the spine or squeezed against it. */
+function shiftList(cx: ConsumeContext): PaperPage['lists'] {
+  const [part] = cx.parts;
+  const cure = part?.traits?.stitched?.cure ?? 'none';
+  if (!part || cure === 'none') return [];
+  const rows = (cx.layout?.imposed?.sections ?? []).flatMap((section) =>
+    sectionCreep(part, section, caliperUmOf(cx)).map(({ level, mm, pages }) => [
+      foliosSay(pages),
+      String(level),
+      `${mm.toFixed(3)} mm`,
+      cure === 'shift'
+        ? `${mm.toFixed(3)} mm to the spine`
+        : `to ${((100 * (part.widthMm - mm)) / part.widthMm).toFixed(2)} % of the width`,
+    ]),
+  );
+  return [{ title: 'creepList', head: ['pages', 'sheets outside', 'stands out', cure === 'shift' ? 'shift' : 'squeeze'], rows }];
+}
 
 /** The form of a coat that is kept off the joints of blanks: what it covers, and how much of each blank it leaves free. */
 function coatForm({ parts, layout, prints }: ConsumeContext): PanelRow[] {

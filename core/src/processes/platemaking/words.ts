@@ -5,6 +5,13 @@ export const PLATEMAKING_WORDS: KindWords = {
     platemaking: 'Plates',
   },
   labels: {
+    sectionsOnForm: 'Sections',
+    pageSize: 'Page, trimmed',
+    creepCure: 'Against creep',
+    'cure.shift': 'shifted to the spine, as listed',
+    'cure.squeeze': 'squeezed, as listed',
+    'cure.none': 'nothing',
+    creepList: 'Creep',
     coatForm: 'Form of the coat',
     formBoth: 'Form, both sides',
     formFront: 'Form, front',

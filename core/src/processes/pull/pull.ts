@@ -7,7 +7,7 @@ import { CALIPER } from '../../stock/caliper';
 import { PILE_SHEETS, PILES, REAMS } from '../../stock/pile';
 import { priceAt } from '../../stock/purchase';
 import { SHEET_MASS } from '../../stock/sheet-mass';
-import { copiesUp } from '../../layout/layout';
+import { goodsUp } from '../../layout/layout';
 import { SHEET_USE } from '../../layout/usable-sheet';
 import { STOCK_COST } from '../../route/time-and-cost';
 import { type DraftContext, type Process, limitTerm, machineTerm, setting } from '../process';
@@ -71,7 +71,7 @@ export const pull: Process = {
     });
     ledger.figure(idOf(id, 'piles'), PILES, { sheets, perPile: fig(idOf(id, 'perPile')) });
     ledger.figure(idOf(id, 'sheetUse'), SHEET_USE, {
-      copies: { value: layout ? copiesUp(layout) : 0, unit: 'copy', from: 'family', at: 'layout' },
+      copies: { value: layout ? goodsUp(layout) : 0, unit: 'copy', from: 'family', at: 'layout' },
       widthMm: mm(pieceWidth),
       heightMm: mm(pieceHeight),
       sheetWidthMm: mm(width),

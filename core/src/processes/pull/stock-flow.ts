@@ -1,7 +1,7 @@
 import type { CountUnit, Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import type { Flow } from '../../flow/net';
-import { copiesUp } from '../../layout/layout';
+import { copiesUp, goodsUp } from '../../layout/layout';
 import { type ConsumeContext, type DraftContext, type ProcessContext, wordSetting } from '../process';
 import type { Incoming } from '../batch';
 
@@ -16,7 +16,7 @@ export function suppliedFlow(cx: DraftContext, unit: CountUnit, each: number): F
     unit,
     part: others.length > 0 ? '' : (part?.id ?? ''),
     item: others.length > 0 ? '' : (part?.item ?? ''),
-    perGood: perGood(layout ? copiesUp(layout) : 1),
+    perGood: perGood(layout ? goodsUp(layout) : 1),
     ...(layout && others.length > 0 && { perGoodOf: Object.fromEntries(cx.parts.map((p) => [p.item, perGood(copiesUp(layout, p.id))])) }),
     supply: isCustomers(cx) ? { from: 'customer' } : { from: 'stock', stock: cx.stockId ?? '' },
   };
@@ -29,6 +29,7 @@ export const suppliedBatch = (cx: DraftContext, flow: Id<'flow'>, of: Flow): Inc
   times: 1,
   forms: cx.form ? [cx.form.id] : [],
   parts: cx.parts.map((p) => p.id),
+  section: null,
   version: null,
   wet: [],
   faults: null,

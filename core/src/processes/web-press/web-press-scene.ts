@@ -8,7 +8,7 @@ import { passOf } from './web-pass';
 /** The web's way from the unwinder through the units, each with its lamp, past the camera to the rewinder; below, one repeat with its lanes, to scale. */
 export function webScene(cx: ConsumeContext): Scene {
   const { inks } = passOf(cx);
-  const units = Math.max(pressAbility(cx).units, inks.length);
+  const units = Math.max(pressAbility(cx.machine).units, inks.length);
   const pitch = 62;
   const end = 70 + units * pitch;
   const shapes: Shape[] = [

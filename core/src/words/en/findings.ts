@@ -190,6 +190,14 @@ export const FINDINGS: Record<string, FindingWords> = {
     says: (a) =>
       a['why'] === 'across' ? 'Across the grain it cracks: score before folding.' : 'Coated board cracks: score before folding.',
   },
+  'sections.tooHeavy': {
+    title: (a) => `${said(a['gsm'], 0)} g/m² will not fold`,
+    says: (a) => `${said(a['limit'], 0)} g/m² takes one fold, scored; this takes none.`,
+  },
+  'sections.acrossGrain': {
+    title: () => 'Grain runs across the spine',
+    says: () => 'Pages cockle, the book will not lie open. Turned pages or a sheet of the other grain would do.',
+  },
   'fold.acrossGrain': {
     title: () => 'Grain runs across the fold',
     says: () => 'The card springs open and cracks sooner. Turned copies cost sheets; see what it takes.',
@@ -379,6 +387,7 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.inkSeries': (a) => `Print with ${a['series']}`,
   'remedy.treatFilm': () => 'Ask the store to have the film treated',
   'remedy.otherMachine': (a) => `Run it on ${a['machine']}`,
+  'remedy.grade': (a) => `Take ${a['grade']}`,
   'remedy.otherStock': (a) => `Take ${a['stock']}`,
   'remedy.versionOrder': (a) => `Run ${a['order']}: ${said(a['changes'], 0)} plate changes`,
   'remedy.hurryChild': () => 'See the job it waits for',

@@ -257,6 +257,44 @@ export const FORMULAS: Record<string, FormulaWords> = {
     reads: 'copies × their area ÷ area of the sheet',
     terms: { copies: 'copies', widthMm: 'width', heightMm: 'height', sheetWidthMm: 'sheet width', sheetHeightMm: 'sheet length' },
   },
+  'layout.flatSide': {
+    name: 'Section, flat',
+    reads: 'number × (trim size + what is cut off) + half of them × lap',
+    terms: { cells: 'pages side by side', trimMm: 'trim size', offMm: 'cut off', lapMm: 'lap' },
+  },
+  'layout.booksUp': { name: 'Copies a sheet', reads: 'as often as its sections lie on it', terms: { places: 'places' } },
+  'finishing.paperUm': {
+    name: 'Paper, one sheet on another',
+    reads: 'sheets × caliper',
+    terms: { sheets: 'sheets', caliperUm: 'caliper' },
+  },
+  'finishing.closed': { name: 'Closed', reads: '2 × paper of all parts', terms: { text: 'text', cover: 'cover' } },
+  'finishing.innermostCreep': {
+    name: 'Creep at the innermost leaf',
+    reads: '(paper of all parts − innermost sheet) × school',
+    terms: { text: 'text', cover: 'cover', innermostUm: 'innermost sheet', school: 'pressed 1, round π/2' },
+  },
+  'finishing.measuredCreep': { name: 'Creep', reads: 'as measured on a dummy', terms: { measured: 'measured' } },
+  'finishing.stitchWire': {
+    name: 'Wire of a stitch',
+    reads: 'back + 2 × (half of the closed booklet + bent end)',
+    terms: { closedMm: 'closed', crownMm: 'back', clinchMm: 'bent end' },
+  },
+  'finishing.wireMetres': {
+    name: 'Wire',
+    reads: 'copies × stitches × wire of one',
+    terms: { copies: 'copies', stitches: 'stitches', eachMm: 'wire of one' },
+  },
+  'finishing.wireKg': {
+    name: 'Mass of wire',
+    reads: 'π/4 × diameter² × length × density',
+    terms: { metres: 'length', diameterMm: 'diameter', kgPerM3: 'density' },
+  },
+  'finishing.leavesKg': {
+    name: 'Mass of the leaves',
+    reads: 'leaves × width × height × grammage',
+    terms: { leaves: 'leaves', widthMm: 'width', heightMm: 'height', gsm: 'grammage' },
+  },
   'layout.copiesUp': {
     name: 'Copies up',
     reads: 'the most that straight cuts can take out of the usable sheet',

@@ -5,6 +5,7 @@ import { DIE_SHOP_WORDS } from '../../processes/die-shop/words';
 import { ENGRAVE_WORDS } from '../../processes/engrave/words';
 import { FOIL_WORDS } from '../../processes/foil/words';
 import { FOLD_WORDS } from '../../processes/fold/words';
+import { FOLD_SECTIONS_WORDS } from '../../processes/fold-sections/words';
 import { GUILLOTINE_WORDS } from '../../processes/guillotine/words';
 import { HANDS_WORDS } from '../../processes/hands/words';
 import { OFFSET_WORDS } from '../../processes/offset/words';
@@ -23,6 +24,7 @@ import { GLUE_WORDS } from '../../processes/glue/words';
 import { ROLL_DIE_WORDS } from '../../processes/roll-die/words';
 import { SAW_WORDS } from '../../processes/saw/words';
 import { SHEETER_WORDS } from '../../processes/sheeter/words';
+import { STITCH_WORDS } from '../../processes/stitch/words';
 import { STACK_WORDS } from '../../processes/stack/words';
 import { WEB_PRESS_WORDS } from '../../processes/web-press/words';
 
@@ -42,6 +44,8 @@ const KINDS: readonly KindWords[] = [
   REWIND_WORDS,
   REJECT_WORDS,
   FOLD_WORDS,
+  FOLD_SECTIONS_WORDS,
+  STITCH_WORDS,
   SAW_WORDS,
   DIE_SHOP_WORDS,
   ENGRAVE_WORDS,

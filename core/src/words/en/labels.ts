@@ -8,6 +8,7 @@ export const LABELS: Record<string, string> = {
   ...PRESSROOM_LABELS,
   ...ofAllKinds('labels'),
   stock: 'Stock',
+  sectionsOnSheet: 'Sections on the sheet',
   owner: 'Whose stock',
   copiesUp: 'Copies up',
   boxesUp: 'As rectangles',

@@ -1,0 +1,182 @@
+import { JobSpecSchema } from './door';
+import { LINDMOOR, SHELF } from './line-1.fixture';
+import { ferryTimetable } from './line-3.fixture';
+import { planned, type Planned } from './plan';
+import { riverOf } from './readings/river';
+import { floorSteps } from './readings/floor-steps';
+import { ticketPages } from './readings/ticket';
+import '../product/bound';
+import type { BookletWish } from '../families/booklet-wish';
+import type { JobSpec } from '../product/job-spec';
+import type { PagePlace } from '../signature/sheet-pages';
+
+/* The plan of the ferry timetable, against line-3-by-hand.test.ts. */
+
+const made = (wish: BookletWish = {}, choices: Partial<JobSpec['choices']> = {}): Planned =>
+  planned(JobSpecSchema.parse(ferryTimetable(wish, choices)), LINDMOOR, SHELF);
+const timetable = made();
+const value = ({ ledger }: Planned, id: string): number => ledger.value(id);
+const runs = (of: Planned, ids: readonly string[]): number[] => ids.map((id) => value(of, `${id}.run`));
+const codes = ({ plan }: Planned): string[] => plan.findings.map((f) => f.code);
+const PLACE = { locale: 'en', currency: 'EUR', timeZone: 'UTC' };
+
+/** Pages of a side as they stand with heads up the page: rows along the sheet, v where a head is down. */
+function written(places: readonly PagePlace[], section: string): string {
+  const mine = places.filter((p) => p.section === section);
+  const rows = [...new Set(mine.map((p) => p.x))].sort((a, b) => a - b);
+  return rows
+    .map((x) =>
+      mine
+        .filter((p) => p.x === x)
+        .sort((a, b) => a.y - b.y)
+        .map((p) => `${p.page}${p.head === 'e' ? 'v' : ''}`)
+        .join(' '),
+    )
+    .join(' / ');
+}
+
+describe('the ferry timetable', () => {
+  const { plan } = timetable;
+  it('has two sections on its first form and four of the third on its second, covers eight up, all perfected', () => {
+    expect(Object.values(plan.forms).map((f) => [f.id, f.name, f.style, value(timetable, `${f.id}.copiesUp`)])).toEqual([
+      ['booklet.text.f1', 'sections 1, 2', 'perfect', 1],
+      ['booklet.text.f2', 'section 3', 'perfect', 4],
+      ['booklet.cover', '', 'perfect', 8],
+    ]);
+    expect(plan.forms['booklet.text.f1']?.layout?.imposed?.flats.map((f) => [f.x, f.y, f.w, f.h])).toEqual([
+      [68, 38, 432, 624],
+      [500, 38, 432, 624],
+    ]);
+  });
+  it('has its pages where they were found by hand', () => {
+    const imposed = plan.forms['booklet.text.f1']!.layout!.imposed!;
+    expect(written(imposed.front, 's1')).toBe('7v 38v 35v 10v / 6 39 42 3');
+    // Perfected with heads across the press: the back is the model's turn, seen as it lies, its tail gripped.
+    expect(written(imposed.back, 's1')).toBe('9v 36v 37v 8v / 4 41 40 5');
+    expect(imposed.sections.map((s) => [s.pages[0], s.pages[7], s.pages[8], s.pages[15]])).toEqual([
+      [3, 10, 35, 42],
+      [11, 18, 27, 34],
+    ]);
+  });
+  it('counts back as worked by hand, form by form and section by section', () => {
+    const text = 'booklet.text';
+    expect(runs(timetable, [`${text}.stitch`, `${text}.fold.s1`, `${text}.fold.s2`, `${text}.fold.s3`])).toEqual([
+      12_187, 12_284, 12_284, 12_284,
+    ]);
+    expect(runs(timetable, [`${text}.cut.f1`, `${text}.cut.f2`, 'booklet.cover.coverCut'])).toEqual([12_314, 3_083, 1_533]);
+    expect(runs(timetable, [`${text}.print.f1`, `${text}.print.f2`, 'booklet.cover.coverPrint'])).toEqual([12_951, 3_532, 1_988]);
+    expect([`${text}.plates.f1`, `${text}.plates.f2`, 'booklet.cover.coverPlates'].map((id) => value(timetable, `${id}.plates`))).toEqual([
+      8, 8, 9,
+    ]);
+  });
+  it('turned, its third section takes four plates, and the back fewer sheets in setup', () => {
+    const turned = made({}, { workStyle: { 'booklet.text.f2': 'turn' } });
+    expect(turned.plan.forms['booklet.text.f2']?.style).toBe('turn');
+    expect(value(turned, 'booklet.text.plates.f2.plates')).toBe(4);
+    expect(value(turned, 'booklet.text.f2.copiesUp')).toBe(4);
+    // The plant reckons no setup for a second pass from the same form: back 3,157, front 225 more.
+    expect(value(turned, 'booklet.text.print.f2.back.run')).toBeLessThan(3_225);
+    expect(value(turned, 'booklet.text.print.f1.run')).toBe(12_951);
+  });
+  it('is 2.26 thick, creeps 1.035, weighs 74.6 g, takes 664.4 m of wire, and folds at 7,058', () => {
+    const of = (what: string): number => value(timetable, `booklet.text.stitch.${what}`);
+    expect([of('closedMm'), of('creepMm'), of('stitchMm'), of('copyKg')]).toEqual([
+      expect.closeTo(2.26, 9),
+      expect.closeTo(1.035, 9),
+      expect.closeTo(27.26, 9),
+      expect.closeTo(0.0746, 4),
+    ]);
+    expect([of('wireM'), of('wireKg')]).toEqual([expect.closeTo(664.4, 1), expect.closeTo(1.02, 2)]);
+    expect(Math.floor(value(timetable, 'booklet.text.fold.s1.rate'))).toBe(7_058);
+    expect(value(made({ creep: 'round' }), 'booklet.text.stitch.creepMm')).toBeCloseTo(1.626, 3);
+    expect(value(made({ creep: 'dummy', dummyMm: 1.4 }), 'booklet.text.stitch.creepMm')).toBe(1.4);
+  });
+  it('flows together: a copy takes one of each section and a cover, whatever sheet they came from', () => {
+    const river = riverOf(plan);
+    const at = (id: string) => river.find((s) => s.id === id)!;
+    expect(Math.round(at('booklet.text.fold').inCopies)).toBe(12_284);
+    expect(at('booklet.text.stitch').from).toEqual(['booklet.text.fold', 'booklet.cover.coverCut']);
+    expect(at('booklet.text.cut').outCopies).toBeGreaterThanOrEqual(12_280);
+    expect(Math.round(at('booklet.text.stitch').outCopies)).toBe(12_000);
+  });
+  it('tells each machine its page: stops and turns by section, feeders from the innermost, shifts by leaf, units before and behind the turn', () => {
+    const pages = ticketPages(timetable);
+    const list = (stone: string, title: string): string[][] =>
+      pages.filter((p) => p.stone.id === stone).flatMap((p) => p.lists.filter((l) => l.title === title).flatMap((l) => l.rows));
+    expect(list('booklet.text.fold.s1', 'stations').map((r) => r[3])).toEqual(['312 mm', '216 mm', '160 mm']);
+    expect(list('booklet.text.fold.s3', 'stations').map((r) => r[3])).toEqual(['216 mm', '160 mm']);
+    expect(list('booklet.text.stitch', 'feederOrder').map((r) => r[1])).toEqual([
+      'section 3',
+      'section 2',
+      'section 1',
+      'cover, scored here',
+    ]);
+    expect(list('booklet.text.plates.f2', 'creepList').at(-1)).toEqual(['21–24', '10', '1.035 mm', '1.035 mm to the spine']);
+    expect(list('booklet.text.print.f1', 'passes')[1]?.[1]).toBe('6 K  7 C  8 M  9 Y');
+    expect(list('booklet.text.cut.f1', 'sectionsOnSheet').map((r) => r.slice(0, 4))).toEqual([
+      ['section 1', '3 to 42', '624 × 432 mm', '1'],
+      ['section 2', '11 to 34', '624 × 432 mm', '1'],
+    ]);
+    expect(list('booklet.text.cut.f1', 'program')).toHaveLength(5);
+  });
+  it('gives the floor a step for each section, and tells apart what a sheet is cut into', () => {
+    const steps = floorSteps(timetable, PLACE, false).map((s) => s.step);
+    expect(steps.filter((s) => s.process === 'foldSections').map((s) => s.name)).toEqual([
+      'Fold sections, section 1',
+      'Fold sections, section 2',
+      'Fold sections, section 3',
+    ]);
+    expect(steps.find((s) => s.step === 'booklet.text.cut.f1')?.parted?.map((p) => p.name)).toEqual(['section 1', 'section 2']);
+  });
+  it('finds nothing of itself that stands in the way', () => {
+    expect(codes(timetable).filter((c) => /^(stitch|sections|press|layout|style)\./.test(c))).toEqual([]);
+  });
+});
+
+describe('other booklets', () => {
+  it('of 1, 2, 3, 5 and 46 pages are planned with blanks named, and say so', () => {
+    for (const [pages, bookPages] of [
+      [1, 8],
+      [2, 8],
+      [3, 8],
+      [5, 8],
+      [46, 48],
+    ] as const) {
+      const of = made({ pages });
+      expect([pages, of.plan.parts['booklet.text']?.traits?.bound?.bookPages]).toEqual([pages, bookPages]);
+      expect(codes(of)).toContain('stitch.pagesOdd');
+    }
+    const blank = made({ pages: 46 });
+    const pages = Object.values(blank.plan.forms)
+      .flatMap((f) => f.layout?.imposed?.sections ?? [])
+      .flatMap((s) => s.pages);
+    expect(pages.filter((p) => p === null)).toHaveLength(2);
+    expect(pages).not.toContain(46);
+  });
+  it('bound on the right have their pages mirrored; of the text alone the first page stands outside', () => {
+    const right = made({ spine: 'right' });
+    const imposed = right.plan.forms['booklet.text.f1']!.layout!.imposed!;
+    expect(written(imposed.front, 's1')).toBe('10v 35v 38v 7v / 3 42 39 6');
+    const self = made({ cover: 'self' });
+    expect(Object.keys(self.plan.parts)).toEqual(['booklet.text']);
+    expect(self.plan.forms['booklet.text.f1']?.layout?.imposed?.sections[0]?.pages[0]).toBe(1);
+    expect(self.plan.stones.map((s) => s.key)).not.toContain('coverPrint');
+  });
+  it('larger than any sheet, or of paper that does not fold, say so and plan on', () => {
+    expect(codes(made({ widthMm: 320, heightMm: 450 }))).not.toContain('layout.nothingFits');
+    const small = made({ widthMm: 320, heightMm: 450 }, { stock: { 'booklet.text': 'gloss150-450x640' } });
+    expect(codes(small)).toContain('layout.nothingFits');
+  });
+  it('follow the sections that are set at the stitcher: forms, plates, sheets and folds at once', () => {
+    const eights = made({}, { settings: { 'booklet.text.stitch': { sections: '8 8 8 8 8' } } });
+    expect(eights.plan.stones.find((s) => s.id === 'booklet.text.fold')?.runs).toHaveLength(5);
+    expect(value(eights, 'booklet.text.fold.s1.need')).toBe(12_187);
+    expect(
+      Object.values(eights.plan.forms)
+        .filter((f) => f.slot === 'booklet.text')
+        .map((f) => f.name),
+    ).toEqual(['sections 1, 2, 3, 4', 'section 5']);
+    // Six feeders take five sections and the cover.
+    expect(codes(eights)).not.toContain('stitch.feedersShort');
+  });
+});

@@ -1,0 +1,112 @@
+import { idOf } from '../../quantity/id-of';
+import { says } from '../rows';
+import { practiceTerm, practiceValue } from '../../plant/practice';
+import type { SectionPlan } from '../../signature/section-plans';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, setting, settingPath, wordSetting } from '../process';
+import { choiceRow, machineRow, runningLossRow, settingRow, setupKindRow } from '../rows';
+import { stitchPlacesMm } from '../../finishing/stitch-places';
+import { centreSpread, foliosSay } from '../fold-sections/folding-steps';
+import { feederOrder } from './gathered';
+import { opens } from './stitch-settings';
+
+/** A way to part the pages, and what it buys: "16 + 16 + 8: 4 forms, 3 sections". */
+const planSays = ({ sections, forms, fours }: SectionPlan): string =>
+  `${sections.join(' + ')}: ${forms} forms, ${sections.length} sections${fours > 0 ? `, ${fours} of 4 pages` : ''}`;
+
+/** The sections of the text, and the other ways to part its pages. */
+function sectionsRow(cx: ConsumeContext): PanelRow[] {
+  const text = feederOrder(cx).filter((s) => s.part === cx.parts[0]);
+  const plans = text[0]?.form.sectionPlans ?? [];
+  if (plans.length === 0) return [];
+  return [
+    {
+      label: 'sections',
+      text: text
+        .map((s) => s.section.pages.length)
+        .reverse()
+        .join(' + '),
+      edit: {
+        at: settingPath(cx, 'sections'),
+        kind: 'choice',
+        options: plans.map((p) => ({ value: p.sections.join(' '), says: planSays(p) })),
+      },
+    },
+  ];
+}
+
+export const stitchPanel = (cx: ConsumeContext): PanelRow[] => [
+  machineRow(cx),
+  ...sectionsRow(cx),
+  { label: 'feedersUsed', text: `${feederOrder(cx).length} of ${cx.machine.limits.feeders ?? practiceValue(cx.plant, 'stitch.feeders')}` },
+  choiceRow(cx, 'lapOn', 'lapOn', wordSetting(cx, 'lapOn', opens(cx)), ['high', 'low']),
+  settingRow(cx, 'lap', 'lapMm', practiceTerm(cx.plant, 'stitch.lapMm'), { kind: 'length', unit: 'mm' }),
+  settingRow(cx, 'trimFace', 'faceMm', practiceTerm(cx.plant, 'stitch.faceMm'), { kind: 'length', unit: 'mm' }),
+  settingRow(cx, 'trimHead', 'headMm', practiceTerm(cx.plant, 'stitch.headMm'), { kind: 'length', unit: 'mm' }),
+  settingRow(cx, 'trimFoot', 'footMm', practiceTerm(cx.plant, 'stitch.footMm'), { kind: 'length', unit: 'mm' }),
+  { label: 'closedThick', figure: idOf(cx.id, 'closedMm') },
+  { label: 'creep', figure: idOf(cx.id, 'creepMm') },
+  { label: 'stitchWire', figure: idOf(cx.id, 'stitchMm') },
+  { label: 'wireLength', figure: idOf(cx.id, 'wireM') },
+  { label: 'wireMass', figure: idOf(cx.id, 'wireKg') },
+  { label: 'copyMass', figure: idOf(cx.id, 'copyKg') },
+  { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupSheets'), kind: 'count' } },
+  runningLossRow(cx),
+  setupKindRow(cx),
+];
+
+export const stitchSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({
+  figure: idOf(cx.id, 'run'),
+  text: `${cx.machine.name} · ${feederOrder(cx).length} feeders`,
+});
+
+const mm = (value: number): string => `${Math.round(value * 10) / 10} mm`;
+
+export function stitchPaper(cx: ConsumeContext): PaperPage[] {
+  const [lead] = cx.parts;
+  const stitched = cx.parts.find((p) => p.traits?.stitched)?.traits?.stitched;
+  const trims = (['faceMm', 'headMm', 'footMm'] as const).map((name) =>
+    says(setting(cx, name, practiceTerm(cx.plant, `stitch.${name}`)), 'mm'),
+  );
+  return [
+    {
+      department: 'fold',
+      scene: true,
+      rows: [
+        { label: 'copiesIn', figure: idOf(cx.id, 'run') },
+        { label: 'stopAt', figure: idOf(cx.id, 'need') },
+        { label: 'trimmedSize', text: `${lead?.widthMm ?? 0} × ${lead?.heightMm ?? 0} mm` },
+        { label: 'trims', text: `face ${trims[0]}, head ${trims[1]}, foot ${trims[2]}` },
+        {
+          label: 'stitchPlaces',
+          text: stitched
+            ? `${stitchPlacesMm(lead?.heightMm ?? 0, stitched.stitches, stitched.fromHeadMm)
+                .map(mm)
+                .join(', ')} from the head${stitched.loops ? '; loops' : ''}`
+            : '–',
+        },
+        { label: 'wireDiameter', text: mm(practiceValue(cx.plant, 'stitch.wireMm')) },
+        ...stitchPanel(cx),
+      ],
+      lists: [
+        {
+          title: 'feederOrder',
+          head: ['feeder', 'drops', 'pages', 'open in the middle', 'looks up at first'],
+          rows: feederOrder(cx).map(({ section, part }, i, all) => [
+            String(i + 1),
+            part === lead ? section.name : `${section.name}, scored here`,
+            foliosSay(section.pages),
+            centreSpread(section),
+            i === all.length - 1 ? `${section.pages[0] ?? 'blank'}: the outside` : String(section.pages[0] ?? 'blank'),
+          ]),
+        },
+      ],
+      blanks: [
+        'first copy read page by page, signed by',
+        'stitch bent open: both ends bite',
+        'width, height, square of one within 1 mm',
+        'one copy pulled at each thousand',
+        'missing, double, wrong: counted by feeder',
+      ],
+    },
+  ];
+}

@@ -1,0 +1,105 @@
+import { said } from '../../words/format';
+import type { KindWords } from '../../words/kind-words';
+
+export const STITCH_WORDS: KindWords = {
+  names: { stitch: 'Gathering, stitching, trimming' },
+  labels: {
+    sections: 'Sections',
+    feedersUsed: 'Feeders',
+    lapOn: 'Lap on',
+    high: 'the half with the last pages',
+    low: 'the half with the first pages',
+    trimFace: 'Trim at the face',
+    trimHead: 'Trim at the head',
+    trimFoot: 'Trim at the foot',
+    trims: 'Trims',
+    trimmedSize: 'Trimmed size',
+    closedThick: 'Closed',
+    creep: 'Creep at the innermost leaf',
+    stitchWire: 'Wire a stitch',
+    wireLength: 'Wire',
+    wireMass: 'Wire, mass',
+    wireDiameter: 'Wire, diameter',
+    copyMass: 'One copy',
+    copiesIn: 'Copies started',
+    stitchPlaces: 'Stitches',
+    feederOrder: 'Feeders',
+    'figure.wireCost': 'wire',
+    'drawing.gathering chain': 'gathering chain',
+  },
+  practiceRooms: { stitch: 'Stitching' },
+  practice: {
+    'stitch.setupCopies': 'Setup',
+    'stitch.runningPpm': 'Running loss',
+    'stitch.samples': 'Samples',
+    'stitch.perFeederS': 'Setting a feeder',
+    'stitch.crownMm': 'Back of a stitch',
+    'stitch.clinchMm': 'Bent end of a stitch',
+    'stitch.wireMm': 'Wire, diameter',
+    'stitch.wireKgPerM3': 'Wire, kg a cubic metre',
+    'stitch.wirePricePerKg': 'Price of a kilogram of wire',
+    'stitch.mostMm': 'Thickest that closes',
+    'stitch.feeders': 'Feeders',
+    'stitch.faceMm': 'Trim at the face',
+    'stitch.headMm': 'Trim at the head',
+    'stitch.footMm': 'Trim at the foot',
+    'stitch.lapMm': 'Lap',
+    'stitch.knifeClearMm': 'Between a folio and the knife',
+    'stitch.dummyOffShare': 'Dummy may be off by',
+    'stitch.endClearMm': 'From a stitch to head and foot',
+  },
+  findings: {
+    'stitch.tooThick': {
+      title: (a) => `${said(a['closedMm'], 2)} mm closed on ${said(a['mostMm'])}`,
+      says: () => 'The wire will not close. Bind it with adhesive, or take a thinner stock.',
+    },
+    'stitch.feedersShort': {
+      title: (a) => `${said(a['sections'], 0)} sections on ${said(a['feeders'], 0)} feeders`,
+      says: () => 'Larger sections, or gather in two goes.',
+    },
+    'stitch.lapOther': {
+      title: (a) => `The feeders open the ${a['opens']} pages`,
+      says: () => 'The lap stands on the other half: nothing would be opened.',
+    },
+    'stitch.creepCuts': {
+      title: (a) => `Folios in the middle stand ${said(a['leftMm'], 2)} mm from the knife`,
+      says: () => 'The middle leaves are cut narrower by the creep, and nothing is done about it.',
+    },
+    'stitch.dummyOff': {
+      title: (a) => `Dummy ${said(a['dummyMm'], 2)} mm, plan ${said(a['reckonedMm'], 2)}: the dummy counts`,
+      says: () => 'The caliper of the plan is not that of this paper: measure a lot.',
+    },
+    'stitch.pullsOut': {
+      title: () => 'A sheet of four pages lies alone in the middle',
+      says: () => 'It pulls out of the wire. Wrapped outside of another section it holds.',
+    },
+    'stitch.spreadApart': {
+      title: (a) => `${said(a['left'], 0)} / ${said(a['right'], 0)} comes from two sheets`,
+      says: () => 'Only the middle of a section is one sheet: colour and position may differ at the gutter.',
+    },
+    'stitch.nearKnife': {
+      title: (a) => `Stitch ${said(a['fromMm'])} mm from head and foot`,
+      says: (a) => `The knife may meet the wire. ${said(a['least'], 0)} mm is usual.`,
+    },
+    'stitch.pagesOdd': {
+      title: (a) => `${said(a['pages'], 0)} pages: ${said(a['blanks'], 0)} blank, or drop ${said(a['drop'], 0)}`,
+      says: () => 'A stitched booklet has a multiple of four pages. The blanks stand at the end of the text.',
+    },
+    'sections.formEmpty': {
+      title: (a) => `${String(a['form'])}: ${said(a['empty'], 0)} page places empty`,
+      says: () => 'Fill them with a repeat, another job, or leave them blank.',
+    },
+    'sections.cannot': {
+      title: (a) => `Sections ${a['set']} cannot be`,
+      says: (a) => `They do not hold the pages, or do not fold in this paper. ${a['made']} stand in.`,
+    },
+  },
+  remedies: {
+    'remedy.sections': (a) => `Sections ${a['sections']}`,
+    'remedy.lapAsOpened': () => 'Lap as the feeders open',
+    'remedy.shiftPages': () => 'Shift pages to the spine',
+    'remedy.stitchesIn': (a) => `Stitches ${said(a['least'], 0)} mm from head and foot`,
+    'remedy.pagesBlank': (a) => `${said(a['pages'], 0)} pages, blanks made`,
+    'remedy.pagesDrop': (a) => `${said(a['pages'], 0)} pages`,
+  },
+};
