@@ -24,12 +24,12 @@ export function bookletPicture(
     { kind: 'rect', role: 'copy', x: 0, y: 0, w, h, ref: 'cover' },
     { kind: 'line', role: 'fold', x1: spineX + out * away * 0.18, y1: 0, x2: spineX + out * away * 0.18, y2: h },
     ...stitchPlacesMm(h, stitches, fromHeadMm).map((y): Shape => ({
-      kind: 'line',
-      role: 'score',
-      x1: spineX,
-      y1: y - 6.5,
-      x2: spineX,
-      y2: y + 6.5,
+      kind: 'rect',
+      role: 'piece',
+      x: spineX - away * 0.09,
+      y: y - 6.5,
+      w: away * 0.18,
+      h: 13,
       ref: 'stitches',
     })),
     { kind: 'line', role: 'dimension', x1: 0, y1: h + away * 1.3, x2: w, y2: h + away * 1.3, ref: 'widthMm' },
@@ -43,7 +43,7 @@ export function bookletPicture(
   for (let i = 0; i < sheets; i++)
     shapes.push({
       kind: 'path',
-      role: 'fold',
+      role: 'dimension',
       points: [
         [edgeX + i * 1.6, h * 0.62],
         [edgeX + i * 1.6, h * 0.3 + i * 0.8],

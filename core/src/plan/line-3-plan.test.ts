@@ -3,6 +3,7 @@ import { LINDMOOR, SHELF } from './line-1.fixture';
 import { ferryTimetable } from './line-3.fixture';
 import { planned, type Planned } from './plan';
 import { riverOf } from './readings/river';
+import { comparedWith, propose } from './what-if/propose';
 import { floorSteps } from './readings/floor-steps';
 import { ticketPages } from './readings/ticket';
 import '../product/bound';
@@ -178,5 +179,31 @@ describe('other booklets', () => {
     ).toEqual(['sections 1, 2, 3, 4', 'section 5']);
     // Six feeders take five sections and the cover.
     expect(codes(eights)).not.toContain('stitch.feedersShort');
+  });
+});
+
+describe('other ways to make it', () => {
+  it('are weighed: both sides in one pass or in two, its rest turned from four plates, other sections where none is beaten', () => {
+    const spec = JobSpecSchema.parse(ferryTimetable());
+    const ways = [...propose(spec, LINDMOOR, SHELF)].map((p) => ({ ...p, of: comparedWith(p, spec, LINDMOOR, SHELF) }));
+    const turned = ways.find((w) => w.what === 'section 3, turn' || (w.what.startsWith('section 3,') && w.style === 'turn'));
+    expect(turned?.of?.plates).toBe(8 + 4 + 9);
+    const twoPasses = ways.find((w) => w.style === 'sheetwise' && w.what === 'Print, text');
+    expect(twoPasses?.of?.plates).toBe(8 + 4 + 9);
+    expect(twoPasses?.of?.machineS).toBeGreaterThan(ways.find((w) => w.chosen && w.what === 'Print, text')?.of?.machineS ?? Infinity);
+  });
+  it('say of a longer one which sections there are, by forms and sections', () => {
+    const long = made({ pages: 60 });
+    const row = long.plan.stones.find((s) => s.id === 'booklet.text.stitch')?.panel.find((r) => r.label === 'sections');
+    expect(row?.edit?.options?.length).toBeGreaterThan(1);
+    const [, other] = row?.edit?.options ?? [];
+    const set = made({ pages: 60 }, { settings: { 'booklet.text.stitch': { sections: other?.value ?? '' } } });
+    expect(
+      set.plan.stones
+        .find((s) => s.id === 'booklet.text.stitch')
+        ?.panel.find((r) => r.label === 'sections')
+        ?.text?.replaceAll(' + ', ' '),
+    ).toBe(other?.value);
+    expect(codes(set)).not.toContain('sections.cannot');
   });
 });

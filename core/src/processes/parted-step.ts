@@ -24,7 +24,7 @@ export function partedStep(cx: DraftContext, { unit, losses, waits, cautions }: 
   const draft = singleStep(cx, { takesPer: 1, givesPer: up, unit, perGood: 1, whole: true, losses, waits, cautions });
   const [lead] = cx.incoming;
   const step = draft.steps[cx.id]?.step;
-  if (layout?.imposed && lead && step) return partedIntoSections(cx, unit, layout, lead, draft, step);
+  if (layout?.imposed && lead && step) return partedIntoSections(cx, layout, lead, draft, step);
   if ((cx.parts.length < 2 && !form?.oneOf) || !lead || !step) return draft;
   draft.flows = Object.fromEntries(Object.entries(draft.flows).filter(([id]) => id !== idOf(cx.id, 'out')));
   step.gives = [];
@@ -39,12 +39,12 @@ export function partedStep(cx: DraftContext, { unit, losses, waits, cautions }: 
 }
 
 /** A sheet parted into its sections: each is folded on its own. */
-function partedIntoSections(cx: DraftContext, unit: CountUnit, layout: Layout, lead: Incoming, draft: Draft, step: Step): Draft {
+function partedIntoSections(cx: DraftContext, layout: Layout, lead: Incoming, draft: Draft, step: Step): Draft {
   draft.flows = {};
   step.gives = [];
   draft.out = (layout.imposed?.sections ?? []).map((section): Batch => {
     const flow = idOf(cx.id, section.key);
-    draft.flows[flow] = { ...flowAfter(lead.of, unit, 1), section: section.name };
+    draft.flows[flow] = { ...flowAfter(lead.of, 'flat', 1), section: section.name };
     step.gives.push({ flow, per: sectionsUp(layout, section.key) });
     return onwards(cx.incoming, flow, { section: section.key });
   });

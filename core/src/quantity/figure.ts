@@ -9,6 +9,7 @@ export const COUNT_UNITS = [
   'roll',
   'board',
   'copy',
+  'flat',
   'section',
   'block',
   'piece',

@@ -28,7 +28,7 @@ const MOST_PLANS = 8;
 const MOST_REST_SECTIONS = 3;
 
 /**
- * Ways to part pages into sections, at most eight, none beaten by another in forms, sections, sheets, blanks and four-page sections; fewest forms first.
+ * Ways to part pages into sections, at most eight, none beaten by another in forms, sections, sheets, blanks, four-page sections and the largest section; fewest forms first.
  *
  * For each size as many of it as go, and one fewer; the rest in up to three more. A four-page section never stands first or last.
  * Source: common practice, no source; the reckoning of forms is arithmetic.
@@ -100,7 +100,15 @@ function bound(parted: readonly number[]): number[] {
 
 /** As good in everything, and better in something. */
 function beats(a: SectionPlan, b: SectionPlan): boolean {
-  const keys = (p: SectionPlan): number[] => [p.forms, p.sections.length, Math.round(p.sheetsACopy * 1e6), p.blanks, p.fours];
+  // Smaller sections fold more easily and creep less.
+  const keys = (p: SectionPlan): number[] => [
+    p.forms,
+    p.sections.length,
+    Math.round(p.sheetsACopy * 1e6),
+    p.blanks,
+    p.fours,
+    Math.max(...p.sections),
+  ];
   const [ka, kb] = [keys(a), keys(b)];
   return ka.every((v, i) => v <= (kb[i] ?? 0)) && ka.some((v, i) => v < (kb[i] ?? 0));
 }

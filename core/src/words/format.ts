@@ -54,6 +54,7 @@ export const UNIT_WORDS: Record<string, [one: string, many: string]> = {
   roll: ['roll', 'rolls'],
   board: ['board', 'boards'],
   copy: ['copy', 'copies'],
+  flat: ['flat', 'flats'],
   section: ['section', 'sections'],
   block: ['block', 'blocks'],
   piece: ['piece', 'pieces'],

@@ -1,5 +1,5 @@
 import type { jobs } from '@druckerei/contract';
-import { applyEdits, figureRows, gangCopyRows, mergeEdits, planRows } from '@druckerei/core';
+import { applyEdits, figureRows, gangCopyRows, mergeEdits, pageRows, planRows } from '@druckerei/core';
 import { oneAtATime } from '../db/one-at-a-time';
 import { inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
@@ -119,6 +119,14 @@ export const jobsHandlers: Handlers<typeof jobs> = {
   'jobs.gangCsv': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);
     return csvFile(`gang-${job.number}.csv`, gangCopyRows((await planOf(ctx.db, job, ctx.now())).plan, job.spec));
+  },
+  'jobs.pagesCsv': async ({ params }, ctx) => {
+    const job = await findJob(ctx.db, params.id);
+    return csvFile(`pages-${job.number}.csv`, pageRows((await planOf(ctx.db, job, ctx.now())).plan, job.plantDocument));
+  },
+  'jobs.pagesJson': async ({ params }, ctx) => {
+    const job = await findJob(ctx.db, params.id);
+    return jsonFile(`pages-${job.number}.json`, pageRows((await planOf(ctx.db, job, ctx.now())).plan, job.plantDocument));
   },
   'jobs.figuresCsv': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);

@@ -5,7 +5,7 @@ import { editAt } from '../../product/edit';
 import type { JobSpec } from '../../product/job-spec';
 import { printsOf } from '../../layout/form';
 import { pressAbility } from '../../processes/press-inks';
-import { fitsWorkStyle, mayWork, WORK_STYLE_IDS } from '../../layout/work-style';
+import { fitsWorkStyle, mayWork, WORK_STYLE_IDS, WORK_STYLES } from '../../layout/work-style';
 import { label } from '../../words/en';
 import { applyEdits } from '../door';
 import type { Compared, Proposal } from '../readings/compared';
@@ -27,6 +27,32 @@ export function* propose(spec: JobSpec, plant: Plant, shelf: Shelf): Generator<P
   const printed = now.stones.filter((s) => 'units' in (plant.machines[s.machine]?.limits ?? {}));
   for (const print of printed) yield* proposalsFor(print, printed.length > 1 ? stoneName(print) : '', now, spec, plant);
   yield* waysOf(now, spec, plant);
+  yield* sectionWays(now, spec, plant);
+}
+
+/** Other sections for what is folded, and for each of its sheets the other ways to print it: whatever its stones let one choose. */
+function* sectionWays(now: Plan, spec: JobSpec, plant: Plant): Generator<Proposal> {
+  for (const stone of now.stones)
+    for (const { label: of, text, edit } of stone.panel) {
+      if (edit?.kind !== 'choice') continue;
+      const form = Object.values(now.forms).find(
+        (f) => f.sectionPlans && (of === 'sections' ? stone.parts[0] === f.slot : edit.at[2] === f.id),
+      );
+      if (!form || (of !== 'sections' && (of !== 'workStyle' || form.id === form.slot))) continue;
+      for (const { value, says } of edit.options ?? []) {
+        const isNow = of === 'sections' ? value === text?.replaceAll(' + ', ' ') : value === text;
+        if (isNow) continue;
+        yield {
+          what: of === 'sections' ? says : `${form.name}, ${label(says)}`,
+          machine: stone.machineName,
+          stock: plant.stocks[form.stock ?? '']?.name ?? '',
+          style: of === 'workStyle' ? value : form.style,
+          form: form.id,
+          chosen: false,
+          edits: [editAt(spec, edit.at, value)],
+        };
+      }
+    }
 }
 
 /** Other ways to make a product that is alone on its forms, as its line knows them; on the stock and press of now. */
@@ -61,7 +87,8 @@ function* proposalsFor(print: Stone, what: string, now: Plan, spec: JobSpec, pla
   const parts = print.parts.flatMap((id) => now.parts[id] ?? []);
   const [part] = parts;
   const [form, ...others] = part ? formsWith(now, part.id) : [];
-  if (!part || !form || others.length > 0) return;
+  // Several sheets of sections are printed alike; of a gang each has its own.
+  if (!part || !form || (others.length > 0 && !form.sectionPlans)) return;
   const later = now.stones
     .filter((s) => s.id !== print.id && s.parts.some((p) => print.parts.includes(p)))
     .flatMap((s) => plant.machines[s.machine] ?? []);
@@ -75,7 +102,8 @@ function* proposalsFor(print: Stone, what: string, now: Plan, spec: JobSpec, pla
       if (![press, ...later].every((m) => takes(m, sheet))) continue;
       for (const style of WORK_STYLE_IDS) {
         const fits = fitsWorkStyle(style, prints, pressAbility(press));
-        if (!fits || !mayWork(style, formAsk(parts))) continue;
+        const oneForm = others.length > 0 && WORK_STYLES[style].halves !== null;
+        if (!fits || oneForm || !mayWork(style, formAsk(parts))) continue;
         yield {
           what,
           machine: press.name,

@@ -8,8 +8,7 @@ import { knockOutMm2 } from '../../product/blank';
 import { isFromTheDrum } from '../../product/ink-names';
 import { plateSets } from './plate-sets';
 import { foliosSay } from '../fold-sections/folding-steps';
-import { pagesScene } from '../pages-scene';
-import { sectionCreep } from '../stitch/page-creep';
+import { sectionCreep } from '../../signature/page-creep';
 import { caliperUmOf } from '../stock-terms';
 
 export const platemakingPanel = (cx: ConsumeContext): PanelRow[] => [
@@ -27,7 +26,6 @@ export const platemakingPaper = (cx: ConsumeContext): PaperPage[] => [
   {
     department: 'prepress',
     scene: true,
-    ...(cx.layout?.imposed && { more: [pagesScene(cx, 'front'), pagesScene(cx, 'back')] }),
     rows: [...platemakingPanel(cx), ...coatForm(cx), ...pageRows(cx)],
     lists: [
       ...shiftList(cx),

@@ -1,9 +1,11 @@
 import type { Scene, Shape } from '../../scene/scene';
 import { platesOfInk } from '../../form/plates';
 import type { ConsumeContext } from '../process';
+import { pagesScene } from '../pages-scene';
 import { plateSets } from './plate-sets';
 
 export function platemakingScene(cx: ConsumeContext): Scene {
+  if (cx.layout?.imposed) return bothForms(cx);
   const shapes: Shape[] = [];
   const press = cx.layout?.sheetMm ?? [740, 600];
   plateSets(cx).forEach((set, row) => {
@@ -35,6 +37,47 @@ export function platemakingScene(cx: ConsumeContext): Scene {
     box: { x: -10, y: -6, w: Math.max(...plateSets(cx).map((s) => s.inks.length * 104), 300) + 20, h: plateSets(cx).length * 130 + 10 },
     toScale: false,
     shapes,
+  };
+}
+
+/** Of sections both sides of the sheet, as they lie in the press: front above, back beneath. */
+function bothForms(cx: ConsumeContext): Scene {
+  const [front, back] = [pagesScene(cx, 'front'), pagesScene(cx, 'back')];
+  const down = front.box.h;
+  const moved = (shape: Shape): Shape => {
+    switch (shape.kind) {
+      case 'rect':
+      case 'text':
+        return { ...shape, y: shape.y + down };
+      case 'line':
+        return { ...shape, y1: shape.y1 + down, y2: shape.y2 + down };
+      case 'circle':
+        return { ...shape, cy: shape.cy + down };
+      case 'path':
+        return { ...shape, points: shape.points.map(([x, y]) => [x, y + down]) };
+    }
+  };
+  const size = front.box.w / 30;
+  const title = (text: string, y: number): Shape => ({
+    kind: 'text',
+    role: 'strong',
+    x: front.box.w / 2.4,
+    y,
+    text,
+    sizeMm: size,
+    anchor: 'middle',
+  });
+  return {
+    title: 'forms',
+    says: `${front.says} ${back.says}`,
+    box: { ...front.box, y: front.box.y - size, h: 2 * down + size },
+    toScale: true,
+    shapes: [
+      title('front', front.box.y + size * 0.9),
+      ...front.shapes,
+      title('back', front.box.y + down + size * 0.9),
+      ...back.shapes.map(moved),
+    ],
   };
 }
 

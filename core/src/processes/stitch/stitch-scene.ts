@@ -8,13 +8,13 @@ import { feederOrder } from './gathered';
 export function stitchScene(cx: ConsumeContext): Scene {
   const order = feederOrder(cx);
   const shapes: Shape[] = [];
-  const [step, tall] = [70, 60];
+  const [step, tall] = [54, 56];
   const y = tall;
   order.forEach(({ section }, i) => {
     const x = i * step;
     shapes.push({ kind: 'rect', role: 'unit', x: x + 4, y: 0, w: step - 14, h: 24, ref: `feeder ${i + 1}` });
     shapes.push({ kind: 'text', role: 'strong', x: x + step / 2 - 3, y: 10, text: String(i + 1), sizeMm: 8, anchor: 'middle' });
-    shapes.push({ kind: 'text', role: 'label', x: x + step / 2 - 3, y: 20, text: section.name, sizeMm: 6, anchor: 'middle' });
+    shapes.push({ kind: 'text', role: 'label', x: x + step / 2 - 3, y: 20, text: section.name, sizeMm: 7.5, anchor: 'middle' });
     shapes.push({ kind: 'line', role: 'arrow', x1: x + step / 2 - 3, y1: 26, x2: x + step / 2 - 3, y2: 38 });
     // Sheets astride the chain: one tent over the other, the newest outside.
     for (let s = 0; s <= i; s++) {
@@ -37,7 +37,7 @@ export function stitchScene(cx: ConsumeContext): Scene {
       x: x + step / 2 - 3,
       y: y + 26,
       text: foliosSay(section.pages),
-      sizeMm: 5.5,
+      sizeMm: 6.5,
       anchor: 'middle',
     });
   });

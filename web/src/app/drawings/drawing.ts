@@ -45,6 +45,9 @@ import { keptFor } from '../shared/kept-for';
               @case ('rect') {
                 <rect
                   [attr.class]="shape.role"
+                  [class.lit]="shape.ref !== undefined && shape.ref === lit()"
+                  (pointerenter)="over.emit(shape.ref ?? null)"
+                  (pointerleave)="over.emit(null)"
                   [attr.x]="shape.x"
                   [attr.y]="shape.y"
                   [attr.width]="shape.w"
@@ -104,6 +107,9 @@ export class Drawing {
   /** Whether it may be taken out as a file: not where gloves are worn. */
   readonly out = input(true);
   readonly pointed = output<[number, number]>();
+  /** What is lit wherever it is drawn, by its ref; and what the pointer comes to. */
+  readonly lit = input<string | null>(null);
+  readonly over = output<string | null>();
   private readonly board = viewChild<ElementRef<SVGSVGElement>>('board');
   protected readonly transform = keptFor(
     () => this.scene()?.title ?? '',

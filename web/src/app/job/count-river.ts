@@ -93,7 +93,9 @@ export class CountRiver {
       const count = stone.in === null ? '' : (shown?.number ?? '');
       const reserve = stone.reserve.reduce((s, r) => s + (figures[r.figure]?.value ?? 0), 0);
       const lostSum = byKind.reduce((s, l) => s + l.value, 0);
-      const named = into && into.unit !== out?.unit ? ` ${formatFigure(lostSum, into.unit, this.place()).unit}` : '';
+      // Where parts are joined, what is lost is what leaves.
+      const joined = (this.plan().steps[stone.steps[0] ?? '']?.takes ?? []).filter((t) => this.plan().flows[t.flow]?.supply === undefined);
+      const named = into && joined.length < 2 && into.unit !== out?.unit ? ` ${formatFigure(lostSum, into.unit, this.place()).unit}` : '';
       const lostSays = lostSum > 0 ? `${formatNumber(lostSum)}${named}` : '';
       return {
         stone,

@@ -71,6 +71,7 @@ import { isLocked, JobActions, jobFeature, type ReleaseAsk } from './job.feature
 import { LayoutSearch } from './layout-search';
 import { ReleaseDialog, type ReleaseData } from './release-dialog';
 import { NewerSettings } from './newer-settings';
+import { SectionSheets, sheetsOf } from './section-sheets';
 import { RouteBars } from './route-bars';
 import { RiskPanel } from './risk-panel';
 import { StonePanel } from './stone-panel';
@@ -90,9 +91,10 @@ const FOOT: TotalKey[] = [
   'readyAt',
 ];
 
-type View = 'stone' | 'fold' | 'gang' | 'floor' | 'risk' | 'route' | 'plans' | 'gates' | 'deliveries' | 'history' | 'compare';
+type View = 'stone' | 'fold' | 'sections' | 'gang' | 'floor' | 'risk' | 'route' | 'plans' | 'gates' | 'deliveries' | 'history' | 'compare';
 const VIEWS: { id: View; says: string }[] = [
   { id: 'fold', says: say('jobPage.foldUp') },
+  { id: 'sections', says: say('jobPage.sections') },
   { id: 'gang', says: say('jobPage.gang') },
   { id: 'floor', says: say('jobPage.floor') },
   { id: 'risk', says: say('jobPage.risk') },
@@ -129,6 +131,7 @@ const VIEWS: { id: View; says: string }[] = [
     Drawing,
     ProductForm,
     RouteBars,
+    SectionSheets,
     ComparePanel,
     EditValue,
     FigureValue,
@@ -182,12 +185,18 @@ export class JobPage implements OnDestroy {
   protected readonly views = computed((): Shown[] => [
     { id: 'product', says: say('jobPage.product'), query: { view: null, stone: null } },
     ...(this.stoneId() === 'product' ? [] : [{ id: 'stone', says: this.stoneName(), query: { view: null, stone: this.stoneId() } }]),
-    ...VIEWS.filter((v) => (v.id !== 'fold' || this.foldable().length > 0) && (v.id !== 'gang' || this.ganging())).map((v) => ({
+    ...VIEWS.filter((v) => this.isThere(v.id)).map((v) => ({
       ...v,
       query: { view: v.id },
       ...(v.id === 'gates' && { waits: this.gatesShut() }),
     })),
   ]);
+  /** Views that only some jobs have: a blank that folds up, sections on sheets, orders that share sheets. */
+  private isThere(view: View): boolean {
+    if (view === 'fold') return this.foldable().length > 0;
+    if (view === 'sections') return sheetsOf(this.planning()?.plan ?? null).length > 0;
+    return view !== 'gang' || this.ganging();
+  }
   /** Blanks that fold up, each as its product calls it. */
   protected readonly foldable = computed(() => foldableParts(this.planning()?.plan ?? null));
   /** Whether orders of the job share sheets, or could. */

@@ -50,6 +50,8 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'jobs.makeTool': ['post', '/api/jobs/:id/tools'],
   'jobs.planCsv': ['get', '/api/jobs/:id/plan.csv'],
   'jobs.gangCsv': ['get', '/api/jobs/:id/gang.csv'],
+  'jobs.pagesCsv': ['get', '/api/jobs/:id/pages.csv'],
+  'jobs.pagesJson': ['get', '/api/jobs/:id/pages.json'],
   'jobs.figuresCsv': ['get', '/api/jobs/:id/figures.csv'],
   'jobs.planJson': ['get', '/api/jobs/:id/plan.json'],
   'jobs.specJson': ['get', '/api/jobs/:id/job.json'],

@@ -1,6 +1,6 @@
-import type { Part } from '../../product/part';
-import { creepLevel, creepMm } from '../../signature/creep';
-import type { LaidSection } from '../../signature/sheet-pages';
+import type { Part } from '../product/part';
+import { creepLevel, creepMm } from './creep';
+import type { LaidSection } from './sheet-pages';
 
 /** Papers of a nested booklet as its part knows them, from the outermost sheet to the innermost; µm. */
 const calipersOf = (part: Part, caliperUm: number): number[] => {
