@@ -48,7 +48,7 @@ async function benchCore() {
   const out = `${ROOT}/server/dist/bench-core.mjs`;
   await build({
     stdin: {
-      contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/line-4.fixture'; export * from './core/src/plan/line-5.fixture'; export * from './core/src/layout/blank-nest'; export * from './core/src/layout/nest-search'; export * from './core/src/plan/toys/toy-book.fixture';`,
+      contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/line-3.fixture'; export * from './core/src/plan/line-4.fixture'; export * from './core/src/plan/line-5.fixture'; export * from './core/src/layout/blank-nest'; export * from './core/src/layout/nest-search'; export * from './core/src/plan/toys/toy-book.fixture';`,
       resolveDir: ROOT,
     },
     bundle: true,
@@ -120,8 +120,14 @@ async function benchCore() {
   );
 }
 
-/** Bound products: sections of a thick book, and a sheet of 128 pages laid out and proved. */
+/** Bound products: a booklet planned, sections of a thick book, and a sheet of 128 pages laid out and proved. */
 function benchSections(core, timed) {
+  row(
+    'plan() of a booklet of three sections',
+    timed(200, 100, (i) => core.plan(core.ferryTimetable({}, {}, 12_000 + i * 7), core.LINDMOOR, core.SHELF)),
+    12,
+    'ms',
+  );
   row(
     'sections for a book of 1,200 pages',
     timed(200, 20, (i) => core.sectionPlans({ pages: 1_200 - (i % 40), sizes: [32, 24, 16, 12, 8, 4], placesASide: 16, perfected: false })),

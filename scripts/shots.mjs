@@ -139,7 +139,6 @@ await main(async () => {
     await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
     await page.getByRole('link', { name: 'Tea carton' }).first().click();
     await page.getByRole('button', { name: /^Die-cut,/ }).click();
-    await shot('carton-die');
     await page.getByRole('tab', { name: 'Fold-up' }).click();
     await page.getByRole('slider').waitFor();
     await page.waitForTimeout(1_000);
@@ -150,6 +149,13 @@ await main(async () => {
     await page.getByRole('region', { name: 'Form B' }).waitFor();
     await page.waitForTimeout(1_000);
     await shot('gang');
+    await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
+    await page.getByRole('link', { name: 'Ferry timetable, summer' }).first().click();
+    await page.getByRole('tab', { name: 'Sections' }).click();
+    await page.getByRole('slider').waitFor();
+    await page.getByRole('slider').fill('1');
+    await page.waitForTimeout(1_000);
+    await shot('sections');
     for (const [order, view, name] of [['Harvest supper menu', 'Floor', 'job-floor']]) {
       await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
       await page.getByRole('link', { name: order }).first().click();

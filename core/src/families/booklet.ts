@@ -30,6 +30,7 @@ const coverGradeOf = ({ coverGrade, ...wish }: BookletWish, plant: Plant): strin
 const fromHeadOf = ({ stitchFromHeadMm, heightMm = USUAL.heightMm }: BookletWish): number => stitchFromHeadMm ?? heightMm / 4;
 
 const stitchedOf = (wish: BookletWish): Stitched => ({
+  pagesAsked: wish.pages ?? USUAL.pages,
   stitches: wish.stitches ?? USUAL.stitches,
   loops: wish.loops ?? false,
   fromHeadMm: fromHeadOf(wish),
@@ -180,7 +181,8 @@ export const booklet: Family<'booklet'> = {
       grade,
       traits: { bound: { ...pages, bookPages, nested: true, spine: wish.spine ?? USUAL.spine } },
     });
-    const blanks = bookPages - (wish.pages ?? USUAL.pages);
+    // Of very few pages the cover has blanks too.
+    const blanks = Math.min(bookPages - (wish.pages ?? USUAL.pages), bookPages - 2 * outside);
     const outsideUm = outside > 0 ? 1_000 * caliperMmOf(coverGrade, plant) : 0;
     const text = part('text', { pages: bookPages - 2 * outside, blanks, outside, outsideUm }, gradeOf(wish, plant), [
       wish.front ?? ['K', 'C', 'M', 'Y'],

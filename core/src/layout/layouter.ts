@@ -39,8 +39,8 @@ export interface LayoutContext {
   ledger: Ledger;
 }
 
-/** Why a chosen layout does not count, and the default stands in; `noRoom`: there is none, as not one of each fits; `sections`: they do not hold the pages, or do not fold. */
-export type LayoutTrouble = 'stale' | 'overlap' | 'offSheet' | 'copies' | 'noRoom' | 'sections';
+/** Why a chosen layout does not count, and the default stands in; `noRoom`: there is none, as not one of each fits. */
+export type LayoutTrouble = 'stale' | 'overlap' | 'offSheet' | 'copies' | 'noRoom';
 
 /** What a search for a layout is asked: for rectangles, or for blanks of any outline. */
 export type LayoutQuestion = { of: 'rectangles'; ask: SheetLayoutAsk } | { of: 'outline'; ask: NestAsk };

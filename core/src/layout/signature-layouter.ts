@@ -77,7 +77,7 @@ function blocksOf(sizes: readonly number[], sheet: UsableSheet, ask: Ask): Map<n
 }
 
 function layBook(ask: Ask): Laid {
-  const { cx, part, bound } = ask;
+  const { cx, bound } = ask;
   const sheet = usableOfForm(cx);
   const { foldStations, feeders } = Object.assign({}, ...cx.stones.map((s) => s.ask)) as Partial<
     Record<'foldStations' | 'feeders', number>
@@ -103,7 +103,7 @@ function layBook(ask: Ask): Laid {
   const sections = laidSections(sizes, ask);
   const sheets = pressForms(sizes, { placesASide: places, perfected, alone });
   const forms = sheets.map((of, i) => pressSheetOf(of, sheets.length > 1 ? idOf(cx.id, `f${i + 1}`) : cx.id, sections, blocks, ask, plans));
-  return { forms, ...(set.length > 0 && !isSet && { trouble: 'sections' as const }) };
+  return { forms };
 }
 
 /**

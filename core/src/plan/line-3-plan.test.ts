@@ -1,7 +1,9 @@
+import * as fc from 'fast-check';
 import { JobSpecSchema } from './door';
 import { LINDMOOR, SHELF } from './line-1.fixture';
 import { ferryTimetable } from './line-3.fixture';
 import { planned, type Planned } from './plan';
+import { anyBooklet } from './spec-arbitrary.fixture';
 import { riverOf } from './readings/river';
 import { comparedWith, propose } from './what-if/propose';
 import { floorSteps } from './readings/floor-steps';
@@ -179,6 +181,29 @@ describe('other booklets', () => {
     ).toEqual(['sections 1, 2, 3, 4', 'section 5']);
     // Six feeders take five sections and the cover.
     expect(codes(eights)).not.toContain('stitch.feedersShort');
+  });
+});
+
+describe('any booklet', () => {
+  it('has every page of each part once on its forms, or says why nothing fits; its ticket and river are there', () => {
+    fc.assert(
+      fc.property(anyBooklet, (spec) => {
+        const of = planned(spec, LINDMOOR, SHELF);
+        const { forms, parts } = of.plan;
+        for (const form of Object.values(forms).filter((f) => f.stock !== null && f.layout === null))
+          expect([form.id, codes(of).some((c) => c === 'layout.nothingFits' || c === 'sections.tooHeavy')]).toEqual([form.id, true]);
+        for (const part of Object.values(parts)) {
+          const mine = Object.values(forms).filter((f) => f.parts.includes(part.id));
+          if (mine.some((f) => f.layout === null)) continue;
+          const pages = mine.flatMap((f) => f.layout?.imposed?.sections.flatMap((s) => s.pages) ?? []);
+          const { pages: all, blanks } = part.traits!.bound!;
+          expect([pages.length, new Set(pages.filter((p) => p !== null)).size]).toEqual([all, all - blanks]);
+        }
+        expect(ticketPages(of).length).toBeGreaterThanOrEqual(of.plan.stones.length > 0 ? 1 : 0);
+        for (const stone of riverOf(of.plan)) expect(Number.isFinite(stone.inCopies) && Number.isFinite(stone.outCopies)).toBe(true);
+      }),
+      { numRuns: 60 },
+    );
   });
 });
 

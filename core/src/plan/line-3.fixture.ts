@@ -2,14 +2,14 @@ import type { BookletWish } from '../families/booklet-wish';
 import { type JobSpec, NO_CHOICES } from '../product/job-spec';
 
 /** Line 3 as its specification works it: a ferry timetable, 148 × 210, 44 pages with its cover, 12,000 of them. */
-export const ferryTimetable = (wish: BookletWish = {}, choices: Partial<JobSpec['choices']> = {}): JobSpec => ({
+export const ferryTimetable = (wish: BookletWish = {}, choices: Partial<JobSpec['choices']> = {}, quantity = 12_000): JobSpec => ({
   schema: 1,
   name: 'Ferry timetable',
   items: {
     i1: {
       orderLine: null,
       product: 'booklet',
-      versions: { all: { name: 'all', quantity: 12_000, changes: [] } },
+      versions: { all: { name: 'all', quantity, changes: [] } },
       deliveries: [],
       overs: { underPpm: 0, overPpm: 50_000, extra: 'customer' },
       pieces: 'alike',

@@ -4,6 +4,9 @@ import { JobSpecSchema } from './door';
 import { CARTON_COATS } from '../families/folding-carton-wish';
 import { CARTON_STYLES } from '../product/die-line/carton-ask';
 import { labelSpec } from './line-2.fixture';
+import { ferryTimetable } from './line-3.fixture';
+import { BOOKLET_COVERS } from '../families/booklet-wish';
+import { CREEP_CURES, CREEP_SCHOOLS } from '../product/bound';
 import { cartonSpec } from './line-4.fixture';
 
 /* Specifications of every sort the schema lets in, sensible and not: for the law that plan() never throws. */
@@ -282,9 +285,89 @@ const anyCarton: fc.Arbitrary<JobSpec> = fc
     ),
   );
 
+const bookletWish = fc.record({
+  widthMm: optional(fc.oneof(fc.integer({ min: 70, max: 320 }), fc.double({ min: 70, max: 320, noNaN: true }))),
+  heightMm: optional(fc.oneof(fc.integer({ min: 70, max: 480 }), fc.double({ min: 70, max: 480, noNaN: true }))),
+  pages: optional(fc.oneof(fc.integer({ min: 1, max: 256 }), fc.constantFrom(1, 2, 3, 5, 8, 44, 64))),
+  cover: optional(fc.constantFrom(...BOOKLET_COVERS)),
+  spine: optional(fc.constantFrom('left' as const, 'right' as const)),
+  front: optional(fc.uniqueArray(ink, { maxLength: 7 })),
+  back: optional(fc.uniqueArray(ink, { maxLength: 6 })),
+  coverFront: optional(fc.uniqueArray(ink, { maxLength: 7 })),
+  coverBack: optional(fc.uniqueArray(ink, { maxLength: 4 })),
+  grade: optional(fc.constantFrom('Matt coated 100', 'Gloss coated 150', 'Matt coated 200', 'Ivory board 300', 'no such grade')),
+  coverGrade: optional(fc.constantFrom('Matt coated 200', 'Ivory board 300', 'Cotton board 350', 'no such grade')),
+  stitches: optional(fc.integer({ min: 1, max: 4 })),
+  stitchFromHeadMm: optional(fc.integer({ min: 0, max: 200 })),
+  creep: optional(fc.constantFrom(...CREEP_SCHOOLS)),
+  dummyMm: optional(fc.double({ min: 0, max: 50, noNaN: true })),
+  cure: optional(fc.constantFrom(...CREEP_CURES)),
+  spreads: optional(fc.constantFrom('', '12, 22', '9999')),
+  perCarton: optional(fc.integer({ min: 1, max: 2_000 })),
+});
+const bookletSettings = fc.dictionary(
+  fc.constantFrom(
+    'runningPpm',
+    'setupSheets',
+    'perHour',
+    'repeat',
+    'sections',
+    'lapOn',
+    'lapMm',
+    'faceMm',
+    'headMm',
+    'footMm',
+    'waitS',
+    'liftMm',
+  ),
+  fc.oneof(
+    fc.integer({ min: 0, max: 1_000_000 }),
+    fc.constantFrom('repeat', 'low', 'high', '16 16 8', '8 8', '32', '0', '4 4 4 4 4 4 4 4 4 4', 'no sections'),
+  ),
+);
+const bookletStones = [
+  ...['stock', 'plates', 'print', 'cut', 'fold', 'stitch', 'pack'].map((k) => `booklet.text.${k}`),
+  ...['coverStock', 'coverPlates', 'coverPrint', 'coverCut'].map((k) => `booklet.cover.${k}`),
+];
+const bookletStyle = optional(fc.constantFrom('simplex', 'sheetwise', 'turn', 'tumble', 'perfect', 'nonsense'));
+
+/** Any job of line 3 the door lets in. */
+export const anyBooklet: fc.Arbitrary<JobSpec> = fc
+  .record({
+    quantity: fc.oneof(fc.integer({ min: 1, max: 500_000 }), fc.constantFrom(1, 1_000_000_000)),
+    wish: bookletWish,
+    machine: fc.dictionary(fc.constantFrom(...bookletStones), fc.constantFrom('press9', 'press5', 'press1', 'nowhere')),
+    stock: optional(fc.constantFrom('matt100-700x1000', 'gloss150-450x640', 'ivory300-520x720-short', 'nothing')),
+    style: bookletStyle,
+    ofForm: bookletStyle,
+    settings: fc.dictionary(fc.constantFrom(...bookletStones), bookletSettings),
+    drop: fc.subarray(bookletStones),
+  })
+  .map((r): JobSpec => {
+    const { choices, ...booklet } = ferryTimetable();
+    return JobSpecSchema.parse(
+      JSON.parse(
+        JSON.stringify({
+          ...booklet,
+          items: { i1: { ...booklet.items['i1'], versions: { all: { name: 'all', quantity: r.quantity, changes: [] } } } },
+          products: { booklet: { kind: 'made', family: 'booklet', wish: r.wish } },
+          choices: {
+            ...choices,
+            machine: r.machine,
+            stock: r.stock ? { 'booklet.text': r.stock } : {},
+            workStyle: { ...(r.style && { 'booklet.text': r.style }), ...(r.ofForm && { 'booklet.text.f2': r.ofForm }) },
+            settings: r.settings,
+            route: { drop: r.drop },
+          },
+        }),
+      ),
+    );
+  });
+
 /** Any specification the door lets in. */
 export const anySpec: fc.Arbitrary<JobSpec> = fc.oneof(
   { weight: 2, arbitrary: anyCard },
   { weight: 1, arbitrary: anyLabel },
   { weight: 1, arbitrary: anyCarton },
+  { weight: 1, arbitrary: anyBooklet },
 );

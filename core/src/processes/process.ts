@@ -122,6 +122,8 @@ export type Department =
   | 'engraving'
   | 'guillotine'
   | 'fold'
+  | 'sections'
+  | 'binding'
   | 'bench'
   | 'sheeting'
   | 'dieCutting'

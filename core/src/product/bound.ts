@@ -20,6 +20,8 @@ export const CREEP_CURES = ['shift', 'squeeze', 'none'] as const;
 
 /** How a booklet is stitched, and what its pages keep clear of; mm. */
 export interface Stitched {
+  /** Pages the order says, its cover among them. */
+  pagesAsked: number;
   stitches: number;
   /** Wire bent to loops, to hang in a binder. */
   loops: boolean;

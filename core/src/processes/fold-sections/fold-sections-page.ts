@@ -60,7 +60,7 @@ export function foldSectionsPaper(cx: ConsumeContext): PaperPage[] {
   const known = section.pages.flatMap((p) => p ?? []);
   return [
     {
-      department: 'fold',
+      department: 'sections',
       scene: true,
       rows: [
         { label: 'flatsIn', figure: idOf(cx.id, 'run') },

@@ -1,4 +1,5 @@
 import { idOf } from '../../quantity/id-of';
+import { formatNumber } from '../../words/format';
 import { says } from '../rows';
 import { practiceTerm, practiceValue } from '../../plant/practice';
 import type { SectionPlan } from '../../signature/section-plans';
@@ -69,7 +70,7 @@ export function stitchPaper(cx: ConsumeContext): PaperPage[] {
   );
   return [
     {
-      department: 'fold',
+      department: 'binding',
       scene: true,
       rows: [
         { label: 'copiesIn', figure: idOf(cx.id, 'run') },
@@ -90,13 +91,14 @@ export function stitchPaper(cx: ConsumeContext): PaperPage[] {
       lists: [
         {
           title: 'feederOrder',
-          head: ['feeder', 'drops', 'pages', 'open in the middle', 'looks up at first'],
-          rows: feederOrder(cx).map(({ section, part }, i, all) => [
+          head: ['feeder', 'drops', 'how many', 'pages', 'open in the middle', 'first page'],
+          rows: feederOrder(cx).map(({ section, part }, i) => [
             String(i + 1),
             part === lead ? section.name : `${section.name}, scored here`,
+            formatNumber(Math.ceil(cx.ledger.value(idOf(cx.id, 'run')) - 1e-9)),
             foliosSay(section.pages),
             centreSpread(section),
-            i === all.length - 1 ? `${section.pages[0] ?? 'blank'}: the outside` : String(section.pages[0] ?? 'blank'),
+            String(section.pages[0] ?? 'blank'),
           ]),
         },
       ],

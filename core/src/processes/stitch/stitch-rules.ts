@@ -154,15 +154,14 @@ const pagesOdd: OwnRule = {
   code: 'stitch.pagesOdd',
   nr: 46,
   find: (cx, spec) => {
-    const bound = cx.parts.map((p) => p.traits?.bound).find((b) => b && b.blanks > 0);
-    if (!bound) return [];
-    const asked = bound.bookPages - bound.blanks;
+    const [asked, bookPages] = [stitchedOf(cx)?.pagesAsked ?? 0, cx.parts[0]?.traits?.bound?.bookPages ?? 0];
+    if (asked >= bookPages) return [];
     const fewer = asked - (asked % 4);
     return [
       {
         level: 'release',
-        args: { pages: asked, blanks: bound.blanks, drop: asked % 4 },
-        remedies: [bound.bookPages, fewer]
+        args: { pages: asked, blanks: bookPages - asked, drop: asked % 4 },
+        remedies: [bookPages, fewer]
           .filter((pages) => pages >= 4)
           .map((pages) => ({
             do: 'edit' as const,

@@ -234,7 +234,6 @@ export const LABELS: Record<string, string> = {
   'setting.held': 'held',
   'setting.spliceMetres': 'lost at a splice',
   // lines of work nobody plans here yet
-  'line.booklet': 'stitched booklets',
   'line.paperback': 'paperbacks',
   'line.hardcover': 'sewn hardcovers',
   'line.onDemand': 'books printed on demand',
@@ -392,6 +391,8 @@ export const LABELS: Record<string, string> = {
   'dept.engraving': 'Die making',
   'dept.guillotine': 'Guillotine',
   'dept.fold': 'Score and fold',
+  'dept.sections': 'Folding',
+  'dept.binding': 'Binding',
   'dept.bench': 'Bench',
   'dept.dieCutting': 'Die-cutting',
   'dept.breaking': 'Breaking out',

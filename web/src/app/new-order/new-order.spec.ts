@@ -84,11 +84,12 @@ describe('a new order', () => {
       'Labels from the roll',
       'Folding carton',
       'Disc sleeve',
+      'Stitched booklet',
       'Hot-foil dies',
       'Cutting dies',
     ]);
     expect(made.every((b) => b.querySelector('svg') !== null)).toBe(true);
-    expect(host.textContent).toContain('stitched booklets');
+    expect(host.textContent).toContain('softcover books');
     made[1]!.click();
     await settle();
     expect(Object.values(spec().products)).toMatchObject([{ kind: 'made', family: 'label-sheet' }]);

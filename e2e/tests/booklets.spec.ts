@@ -1,0 +1,75 @@
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { expect, test } from '../house';
+import { fill, newOrder, signIn, type } from '../sign-in';
+
+test('a booklet is made from its pages: sections on sheets folded on screen, other sections set at the stitcher, pages listed, its ticket printed', async ({
+  page,
+}) => {
+  await signIn(page);
+  await newOrder(page, 'Stitched booklet');
+  await type(page, 'Product name', 'Walking guide');
+  await fill(page, 'Customer', `Footpath friends ${Math.random()}`);
+  await type(page, 'Quantity', '5000');
+  await type(page, 'Width', '148');
+  await type(page, 'Height', '210');
+  await type(page, 'Pages, with the cover', '46');
+  await page.getByRole('combobox', { name: 'Paper, text' }).selectOption({ label: 'Matt coated 100' });
+  await page.getByRole('combobox', { name: 'Paper, cover' }).selectOption({ label: 'Matt coated 200' });
+  await fill(page, 'Deliver to', 'Linden Row 6, Lindmoor');
+  await page.getByRole('button', { name: 'Enter order' }).click();
+  await expect(page.getByRole('button', { name: /^Title, Walking guide/ })).toBeVisible();
+  for (const stone of ['Paper, text', 'Print, text', 'Fold sections', 'Print, cover', 'Gather, stitch, trim', 'Pack'])
+    await expect(page.getByRole('button', { name: new RegExp(`^${stone},`) })).toBeVisible();
+
+  // Two pages too few for whole sheets: said, and made good with one click.
+  const findings = page.getByRole('region', { name: 'Findings and working' });
+  await findings.getByRole('button', { name: 'Blocks release: 46 pages: 2 blank, or drop 2' }).click();
+  await findings.getByRole('button', { name: '44 pages', exact: true }).click();
+  await expect(findings.getByText('46 pages: 2 blank, or drop 2')).toBeHidden();
+
+  await page.getByRole('tab', { name: 'Sections' }).click();
+  const sheets = page.getByRole('region', { name: 'Sections' });
+  await expect(sheets.getByText('Proved: printed, turned, cut and folded')).toBeVisible();
+  await expect(sheets.getByRole('img', { name: /with pages .*38.* on its front/ })).toBeVisible();
+  await sheets.locator('rect.copy').first().hover();
+  await expect(sheets.locator('rect.lit').first()).toBeVisible();
+  await sheets.getByRole('slider', { name: 'Folds made' }).fill('3');
+  await expect(sheets.getByRole('img', { name: 'section 1 after 3 of 3 folds.' })).toBeVisible();
+  const [list] = await Promise.all([page.waitForEvent('download'), sheets.getByRole('link', { name: 'Page list, CSV' }).click()]);
+  const rows = readFileSync(await list.path(), 'utf8')
+    .trim()
+    .split('\n');
+  // Three forms, both sides: 2 × 16 places for sections 1 and 2, 4 × 8 for section 3, 8 × 4 for the cover.
+  expect(rows).toHaveLength(1 + 32 + 32 + 32);
+  const [dummy] = await Promise.all([
+    page.waitForEvent('download'),
+    sheets.getByRole('button', { name: 'folding dummy, section 1, front as PDF, true size' }).click(),
+  ]);
+  expect(spawnSync('pdfinfo', [await dummy.path()]).stdout.toString()).toMatch(/Pages:\s+1/);
+
+  // Other sections at the stitcher: forms, folds and plates follow at once.
+  await page.getByRole('button', { name: /^Gather, stitch, trim,/ }).click();
+  const sections = page.getByRole('combobox', { name: 'Sections' });
+  const other = (await sections.locator('option').allTextContents()).map((o) => o.trim()).find((o) => o.startsWith('8 + 8'));
+  await sections.selectOption({ label: other ?? '' });
+  await page.getByRole('button', { name: /^Fold sections,/ }).click();
+  await expect(page.getByText('section 5', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+
+  const pdf = await page.request.get((await page.getByRole('link', { name: 'Print draft' }).getAttribute('href')) ?? '');
+  const text = spawnSync('pdftotext', ['-layout', '-', '-'], { input: await pdf.body() });
+  const said = text.stdout.toString().replace(/\s/gu, ' ');
+  for (const words of [
+    'Walking guide',
+    'after a right-angle turn',
+    'Open in the middle',
+    'scored here',
+    'to the spine',
+    'Stitching heads: guards closed',
+    'behind the turn',
+    'Three-knife',
+  ])
+    expect(said).toContain(words);
+});
