@@ -2,6 +2,9 @@ import fc from 'fast-check';
 import { type Cell, copyPlaces, type Layout } from '../layout/layout';
 import { sheetLayout } from '../layout/sheet-layout';
 import type { WorkStyleId } from '../layout/work-style';
+import { LINDMOOR, SHELF } from '../plan/line-1.fixture';
+import { plan } from '../plan/plan';
+import { anyBooklet } from '../plan/spec-arbitrary.fixture';
 import { type Cut, cuttingProgram } from './cutting-program';
 
 const TRIM_MM = [210, 210] as const;
@@ -37,7 +40,8 @@ interface Piece {
   w: number;
   h: number;
 }
-const near = (a: number, b: number): boolean => Math.abs(a - b) < 1e-6;
+/** A hundredth of a millimetre: no guillotine cuts finer. */
+const near = (a: number, b: number): boolean => Math.abs(a - b) < 0.01;
 
 /**
  * Cuts a lift as somebody at the machine would, by gauge and edge alone: each line must go right across a pile that lies there, the gauge must set it there, and
@@ -89,33 +93,70 @@ describe('the cutting program', () => {
     expect(cuttingProgram(lattice(3, 2, 0))).toHaveLength(7);
   });
   it('says gauges in the order of cuts, as worked by hand', () => {
-    // Sheet 720 × 520; copies of 210 from 20 | 25, 216 apart: their box ends at 662 and 451. Printed edges first, then the fresh ones; columns fall from the lay.
+    // Sheet 720 × 520; copies of 210 from 20 | 25, 216 apart: their box ends at 662 and 451. From the gripper edge, then from the side lay, each time last the fresh edge.
     expect(cuttingProgram(lattice(3, 2, 3)).map((c) => [c.edge, c.gaugeMm, c.turns, c.falls, c.fallsMm])).toEqual([
       ['gripper', 451, 0, 'trim', 69],
+      ['gripper', 241, 0, 'strip', 210],
+      ['gripper', 235, 0, 'waste', 6],
+      ['tail', 210, 2, 'trim', 25],
       ['lay', 662, 1, 'trim', 58],
-      ['tail', 426, 1, 'trim', 25],
-      ['far', 642, 1, 'trim', 20],
-      ['far', 432, 0, 'strip', 210],
-      ['far', 426, 0, 'waste', 6],
-      ['far', 216, 0, 'strip', 210],
-      ['far', 210, 0, 'waste', 6],
-      ['tail', 216, 1, 'strip', 210],
-      ['tail', 210, 0, 'waste', 6],
+      ['lay', 452, 0, 'strip', 210],
+      ['lay', 446, 0, 'waste', 6],
+      ['lay', 236, 0, 'strip', 210],
+      ['lay', 230, 0, 'waste', 6],
+      ['far', 210, 2, 'trim', 20],
     ]);
   });
+  it('is that of the worked examples: two sections of a timetable, covers two by two, a sheet slit in four', () => {
+    const gauges = (sheetMm: [number, number], cells: Cell[]): [string, number, number][] =>
+      cuttingProgram({ sheetMm, gripperMm: 12, cells }, 1_370).map((c) => [c.edge, Math.round(c.gaugeMm * 10) / 10, c.turns]);
+    expect(gauges([1_000, 700], [cell(68, 38, 2, 1, [432, 624], 0, [432, 624])])).toEqual([
+      ['gripper', 662, 0],
+      ['tail', 624, 2],
+      ['lay', 932, 1],
+      ['lay', 500, 0],
+      ['far', 432, 2],
+    ]);
+    expect(gauges([820, 560], [cell(13, 12, 2, 2, [397, 263.356], 0, [397, 263.356])])).toEqual([
+      ['gripper', 538.7, 0],
+      ['gripper', 275.4, 0],
+      ['tail', 263.4, 2],
+      ['lay', 807, 1],
+      ['lay', 410, 0],
+      ['far', 397, 2],
+    ]);
+    expect(gauges([1_300, 920], [cell(18, 24, 2, 2, [632, 436], 0, [632, 436])])).toEqual([
+      ['gripper', 896, 0],
+      ['gripper', 460, 0],
+      ['tail', 436, 2],
+      ['lay', 1_282, 1],
+      ['lay', 650, 0],
+      ['far', 632, 2],
+    ]);
+  });
+  it('cuts strips that together are wider than the knife in several goes, each of which pays its cuts', () => {
+    const twelve: Layout = { ...lattice(3, 4, 0), sheetMm: [720, 900] };
+    expect(cuttingProgram(twelve, 1_370)).toHaveLength(4 + 5);
+    // Three columns of 210: on 750 they lie side by side, four rows would not; on 400 each goes alone.
+    expect(cuttingProgram(twelve, 750)).toHaveLength(4 + 5);
+    const narrow = cuttingProgram(twelve, 400);
+    expect(narrow).toHaveLength(4 + 3 * 5);
+    expect(new Set(narrow.slice(4).map((c) => c.take))).toEqual(new Set(['1 of 3 strips']));
+    expect(sorted(cutLift(twelve.sheetMm, narrow))).toEqual(sorted(copyPlaces(twelve)));
+  });
   it('says what to lay under the knife: strips side by side, what was put aside', () => {
-    expect(cuttingProgram(lattice(3, 2, 3))[8]?.take).toBe('3 strips side by side');
+    expect(cuttingProgram(lattice(3, 2, 3))[4]?.take).toBe('2 strips side by side');
     // Two blocks of unlike strips: a column of two, and one copy turned beside it.
     const mixed: Layout = {
       ...lattice(1, 2, 3),
       cells: [cell(20, 25, 1, 2, [216, 156], 0, [210, 150]), cell(242, 25, 1, 1, [0, 0], 90, [210, 150])],
     };
     const cuts = cuttingProgram(mixed);
-    expect(cuts.map((c) => c.take).filter(Boolean)).toEqual(['the strip put aside at 5', 'the strip left at the gauge']);
+    expect(cuts.map((c) => c.take).filter(Boolean)).toEqual(['the strip left at the gauge', 'the strip put aside at 4']);
     expect(sorted(cutLift(mixed.sheetMm, cuts))).toEqual(sorted(copyPlaces(mixed)));
   });
   it('draws one line for each strip that is cut with others', () => {
-    expect(cuttingProgram(lattice(3, 2, 3)).map((c) => c.lines.length)).toEqual([1, 1, 1, 1, 1, 1, 1, 1, 3, 3]);
+    expect(cuttingProgram(lattice(3, 2, 3)).map((c) => c.lines.length)).toEqual([1, 1, 1, 1, 2, 2, 2, 2, 2, 2]);
   });
   it('leaves what straight cuts cannot part, and cuts through no copy of it', () => {
     const wheel: Layout = {
@@ -128,6 +169,21 @@ describe('the cutting program', () => {
       ],
     };
     expect(cuttingProgram(wheel).every((c) => c.falls === 'trim')).toBe(true);
+  });
+  it('gives the sections of any booklet from any of its sheets, on a knife of any width', () => {
+    fc.assert(
+      fc.property(anyBooklet, fc.constantFrom(500, 760, 1_150, Infinity), (spec, knifeMm) => {
+        for (const { layout } of Object.values(plan(spec, LINDMOOR, SHELF).forms)) {
+          if (!layout?.imposed) continue;
+          const flats = layout.imposed.flats.map(({ x, y, w, h }) => ({ x, y, w, h }));
+          const cut = cutLift(layout.sheetMm, cuttingProgram(layout, knifeMm));
+          expect(cut).toHaveLength(flats.length);
+          for (const f of flats)
+            expect(cut.filter((c) => near(c.x, f.x) && near(c.y, f.y) && near(c.w, f.w) && near(c.h, f.h))).toHaveLength(1);
+        }
+      }),
+      { numRuns: 60 },
+    );
   });
   it('leaves just the copies, trimmed on every edge, when a lift is cut by its gauges alone', () => {
     fc.assert(

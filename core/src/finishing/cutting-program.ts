@@ -32,11 +32,20 @@ interface Rect {
   w: number;
   h: number;
 }
+type Axis = 'x' | 'y';
 /** Congruent piles that lie side by side and are cut together: where each comes from on the sheet, their size, the copies in them (from their own corner). */
 interface Pile extends Pick<Rect, 'w' | 'h'> {
   at: [x: number, y: number][];
   copies: Rect[];
   take: string;
+}
+/** Copies of a pile in a strip that a straight line parts from the others. */
+interface Strip {
+  from: number;
+  to: number;
+  copies: Rect[];
+  /** The cut at which it was put aside; null: it is what is left at the gauge. */
+  asideAt: number | null;
 }
 const EPS = 1e-6;
 
@@ -44,82 +53,81 @@ const EPS = 1e-6;
 interface Program {
   cuts: Omit<Cut, 'nr'>[];
   edge: SheetEdge | null;
+  /** Width of the knife: strips that together are wider are cut in several goes. */
+  knifeMm: number;
 }
 
-const isAlongX = (edge: SheetEdge): boolean => edge === 'lay' || edge === 'far';
-/** How far a line lies from an edge of the pile. */
-const fromEdge = (edge: SheetEdge, line: number, { w, h }: Pile): number =>
-  edge === 'gripper' || edge === 'lay' ? line : (edge === 'far' ? w : h) - line;
+const SIZE = { x: 'w', y: 'h' } as const;
+/** The edge that the sheet was printed from, and the one across from it. */
+const EDGES_OF: Readonly<Record<Axis, readonly [printed: SheetEdge, fresh: SheetEdge]>> = { x: ['lay', 'far'], y: ['gripper', 'tail'] };
+const otherAxis = (axis: Axis): Axis => (axis === 'x' ? 'y' : 'x');
 
 /** Cuts a pile at a line (from its corner at lay and gripper), an edge at the gauge; what lies in front of the knife falls off. */
-function cutAt(program: Program, pile: Pile, edge: SheetEdge, line: number, falls: Cut['falls'], fallsMm: number): void {
-  const before = program.edge;
-  const turns = before === null || before === edge ? 0 : OPPOSITE[before] === edge ? 2 : 1;
-  program.cuts.push({
-    edge,
-    gaugeMm: fromEdge(edge, line, pile),
-    turns,
-    take: pile.take,
-    falls,
-    fallsMm,
-    lines: pile.at.map(([x, y]) =>
-      isAlongX(edge)
-        ? { across: 'x', atMm: x + line, fromMm: y, toMm: y + pile.h }
-        : { across: 'y', atMm: y + line, fromMm: x, toMm: x + pile.w },
-    ),
-  });
-  program.edge = edge;
+function cutAt(program: Program, pile: Pile, axis: Axis, edge: SheetEdge, line: number, falls: Cut['falls'], fallsMm: number): void {
+  const [printed] = EDGES_OF[axis];
+  // A single pile is cut whole, or its sheet is too large for the machine: that is said elsewhere.
+  const perGo = Math.max(Math.floor(program.knifeMm / pile[SIZE[otherAxis(axis)]] + EPS), 1);
+  const goes = Math.max(Math.ceil(pile.at.length / perGo), 1);
+  const each = Math.ceil(pile.at.length / goes);
+  for (let go = 0; go < goes; go++) {
+    const before = program.edge;
+    const together = pile.at.slice(go * each, (go + 1) * each);
+    program.cuts.push({
+      edge,
+      gaugeMm: edge === printed ? line : pile[SIZE[axis]] - line,
+      turns: before === null || before === edge ? 0 : OPPOSITE[before] === edge ? 2 : 1,
+      take: goes > 1 ? `${together.length} of ${pile.at.length} strips` : pile.take,
+      falls,
+      fallsMm,
+      lines: together.map(([x, y]) =>
+        axis === 'x'
+          ? { across: 'x', atMm: x + line, fromMm: y, toMm: y + pile.h }
+          : { across: 'y', atMm: y + line, fromMm: x, toMm: x + pile.w },
+      ),
+    });
+    program.edge = edge;
+  }
   pile.take = '';
 }
 
-/**
- * Trims a pile to its copies. The printed edges lie at the gauge first (gripper, then side lay, which everything was printed from), then the fresh ones.
- */
-function trim(program: Program, pile: Pile): Pile {
-  let [left, right] = [Math.min(...pile.copies.map((c) => c.x)), Math.max(...pile.copies.map((c) => c.x + c.w))];
-  let [low, high] = [Math.min(...pile.copies.map((c) => c.y)), Math.max(...pile.copies.map((c) => c.y + c.h))];
-  let now = pile;
-  const cropped = (x: number, y: number, w: number, h: number): void => {
-    now = {
-      at: now.at.map(([ax, ay]) => [ax + x, ay + y]),
-      w,
-      h,
-      take: now.take,
-      copies: now.copies.map((c) => ({ ...c, x: c.x - x, y: c.y - y })),
-    };
-    [left, right, low, high] = [left - x, right - x, low - y, high - y];
-  };
-  if (now.h - high > EPS) {
-    cutAt(program, now, 'gripper', high, 'trim', now.h - high);
-    cropped(0, 0, now.w, high);
-  }
-  if (now.w - right > EPS) {
-    cutAt(program, now, 'lay', right, 'trim', now.w - right);
-    cropped(0, 0, right, now.h);
-  }
-  if (low > EPS) {
-    cutAt(program, now, 'tail', low, 'trim', low);
-    cropped(0, low, now.w, now.h - low);
-  }
-  if (left > EPS) {
-    cutAt(program, now, 'far', left, 'trim', left);
-    cropped(left, 0, now.w - left, now.h);
-  }
-  return now;
-}
-
-/** Copies in groups that a straight line parts, from the lay or the gripper on. */
-function groups(pile: Pile, along: 'x' | 'y'): { from: number; to: number; copies: Rect[] }[] {
-  const size = along === 'x' ? 'w' : 'h';
-  const found: { from: number; to: number; copies: Rect[] }[] = [];
-  for (const c of [...pile.copies].sort((a, b) => a[along] - b[along])) {
+/** Copies in strips that a straight line parts, from the lay or the gripper on. */
+function stripsOf(pile: Pile, axis: Axis): Strip[] {
+  const size = SIZE[axis];
+  const found: Strip[] = [];
+  for (const c of [...pile.copies].sort((a, b) => a[axis] - b[axis])) {
     const last = found.at(-1);
-    if (last && c[along] < last.to - EPS) {
+    if (last && c[axis] < last.to - EPS) {
       last.copies.push(c);
-      last.to = Math.max(last.to, c[along] + c[size]);
-    } else found.push({ from: c[along], to: c[along] + c[size], copies: [c] });
+      last.to = Math.max(last.to, c[axis] + c[size]);
+    } else found.push({ from: c[axis], to: c[axis] + c[size], copies: [c], asideAt: null });
   }
   return found;
+}
+
+/**
+ * Cuts a pile into its strips along one direction. The printed edge lies at the gauge, from which everything was measured; settings descend: the trim on the far
+ * side, strip after strip, the gaps between; last the strip that is left is turned end for end, and its fresh edge lies at the gauge for the printed one.
+ */
+function cutStrips(program: Program, pile: Pile, axis: Axis): Strip[] {
+  const strips = stripsOf(pile, axis);
+  const [printed, fresh] = EDGES_OF[axis];
+  const size = SIZE[axis];
+  let now: Pile = pile;
+  for (const strip of [...strips].reverse()) {
+    const isFirst = strip === strips[0];
+    if (now[size] - strip.to > EPS) {
+      cutAt(program, now, axis, printed, strip.to, strip === strips.at(-1) ? 'trim' : 'waste', now[size] - strip.to);
+      now = { ...now, [size]: strip.to };
+    }
+    if (!isFirst) {
+      cutAt(program, now, axis, printed, strip.from, 'strip', now[size] - strip.from);
+      strip.asideAt = program.cuts.length;
+      now = { ...now, [size]: strip.from };
+    } else if (strip.from > EPS) {
+      cutAt(program, now, axis, fresh, strip.from, 'trim', strip.from);
+    }
+  }
+  return strips;
 }
 
 /** What a strip looks like from its own corner: strips that look alike are cut side by side. */
@@ -129,102 +137,82 @@ const shapeOf = (copies: readonly Rect[]): string =>
     .sort()
     .join(';');
 
-/** Cuts a trimmed pile into strips along one direction and goes on with each; false where no straight line parts it. */
-function part(program: Program, pile: Pile, along: 'x' | 'y'): boolean {
-  const strips = groups(pile, along);
-  if (strips.length < 2) return false;
-  // The edge that lies at the gauge stays there where it can: no turn.
-  const [near, far]: [SheetEdge, SheetEdge] = along === 'x' ? ['lay', 'far'] : ['gripper', 'tail'];
-  const edge = program.edge === near ? near : far;
-  const inFall = edge === far ? strips : [...strips].reverse();
-  const asideAt = new Map<(typeof strips)[number], number>();
-  inFall.slice(0, -1).forEach((strip, i) => {
-    const after = inFall[i + 1] as (typeof strips)[number];
-    const [inner, outer] = edge === far ? [strip.to, after.from] : [strip.from, after.to];
-    cutAt(program, pile, edge, inner, 'strip', strip.to - strip.from);
-    asideAt.set(strip, program.cuts.length);
-    const gap = Math.abs(outer - inner);
-    if (gap > EPS) cutAt(program, pile, edge, outer, 'waste', gap);
-  });
+const fills = (copy: Rect | undefined, { w, h }: Pick<Rect, 'w' | 'h'>): boolean =>
+  copy !== undefined && Math.abs(copy.w - w) < EPS && Math.abs(copy.h - h) < EPS;
+
+/** Which strips come under the knife again: those put aside at some cuts, and what was left at the gauge. */
+function takeUp(strips: readonly Strip[], number: number): string {
+  const cuts = strips.flatMap((s) => s.asideAt ?? []).sort((a, b) => a - b);
+  const what = [
+    ...(cuts.length > 0 ? [`put aside at ${cuts.join(', ')}`] : []),
+    ...(cuts.length < strips.length ? ['left at the gauge'] : []),
+  ];
+  return `${number === 1 ? 'the strip' : `${number} strips`} ${what.join(' and ')}`;
+}
+
+/** Cuts a pile along one direction, then what is left of each strip along the other. `stuck`: the direction before parted nothing. */
+function cutPile(program: Program, pile: Pile, axis: Axis, stuck = false): void {
+  const strips = cutStrips(program, pile, axis);
+  const size = SIZE[axis];
   const made = strips.map((s) => {
-    const copies = s.copies.map((c) => ({ ...c, [along]: c[along] - s.from }));
+    const copies = s.copies.map((c) => ({ ...c, [axis]: c[axis] - s.from }));
     return { s, copies, shape: shapeOf(copies) };
   });
   for (const shape of new Set(made.map((m) => m.shape))) {
     const alike = made.filter((m) => m.shape === shape);
     const [first] = alike;
-    if (
-      !first ||
-      (first.copies.length === 1 &&
-        fills(first.copies[0], along === 'x' ? first.s.to - first.s.from : pile.w, along === 'x' ? pile.h : first.s.to - first.s.from))
-    )
-      continue;
+    if (!first) continue;
     const number = alike.length * pile.at.length;
-    cutPile(program, {
-      at: alike.flatMap(({ s }) => pile.at.map(([x, y]): [number, number] => (along === 'x' ? [x + s.from, y] : [x, y + s.from]))),
-      w: along === 'x' ? first.s.to - first.s.from : pile.w,
-      h: along === 'x' ? pile.h : first.s.to - first.s.from,
+    const strip: Pile = {
+      w: pile.w,
+      h: pile.h,
+      [size]: first.s.to - first.s.from,
+      at: alike.flatMap(({ s }) => pile.at.map(([x, y]): [number, number] => (axis === 'x' ? [x + s.from, y] : [x, y + s.from]))),
       copies: first.copies,
       take:
-        alike.length === strips.length
-          ? `${number} strips side by side`
-          : takeUp(
-              alike.map(({ s }) => asideAt.get(s)),
-              number,
-            ),
-    });
+        strips.length === 1
+          ? ''
+          : alike.length === strips.length
+            ? `${number} strips side by side`
+            : takeUp(
+                alike.map(({ s }) => s),
+                number,
+              ),
+    };
+    // What no straight line parts in either direction stays as it is.
+    if (fills(strip.copies[0], strip) || (stuck && strips.length === 1 && strip.copies.length > 1)) continue;
+    cutPile(program, strip, otherAxis(axis), strips.length === 1);
   }
-  return true;
 }
 
-const fills = (copy: Rect | undefined, w: number, h: number): boolean =>
-  copy !== undefined && Math.abs(copy.w - w) < EPS && Math.abs(copy.h - h) < EPS;
-
-/** Which strips come under the knife again: those put aside at some cuts, and what was left at the gauge. */
-function takeUp(asideAt: readonly (number | undefined)[], number: number): string {
-  const cuts = asideAt.filter((nr) => nr !== undefined);
-  const what = [
-    ...(cuts.length > 0 ? [`put aside at ${cuts.join(', ')}`] : []),
-    ...(cuts.length < asideAt.length ? ['left at the gauge'] : []),
-  ];
-  return `${number === 1 ? 'the strip' : `${number} strips`} ${what.join(' and ')}`;
-}
-
-/** Trims a pile and parts it, in whichever direction takes fewer cuts. What straight cuts cannot part stays as it is. */
-function cutPile(program: Program, pile: Pile): void {
-  const trimmed = trim(program, pile);
-  if (trimmed.copies.length < 2) return;
-  const tries = (['x', 'y'] as const).flatMap((along) => {
-    const tried: Program = { cuts: [...program.cuts], edge: program.edge };
-    return part(tried, { ...trimmed }, along) ? [tried] : [];
-  });
-  const [first, second] = tries;
-  const best = first && second && second.cuts.length < first.cuts.length ? second : first;
-  if (!best) return;
-  program.cuts = best.cuts;
-  program.edge = best.edge;
-}
-
-const known = new WeakMap<Layout, Cut[]>();
+const known = new WeakMap<Layout, Map<number, Cut[]>>();
 
 /**
- * The cutting program of a sheet of copies: trims first, then strips, then the strips side by side into copies.
+ * The cutting program of a sheet of copies: strips along one direction, then the strips side by side along the other.
  *
  * Formula: gauge = distance of the cut from the edge that lies at the back gauge, in the pile as it lies then. Copies with bleed stand apart by twice the bleed:
- * one cut puts the strip aside, the next drops the waste; without bleed one common cut. Congruent strips are cut together, so a lattice of nx × ny costs
- * 4 + g·(nx − 1) + g·(ny − 1) cuts, g = 2 or 1.
- * Source: common practice, no source. Six-up (3 × 2) with bleed: 4 + 4 + 2 = 10 cuts.
+ * one cut puts the strip aside, the next drops the waste; without bleed one common cut. Congruent strips are cut together while they are no wider than the knife,
+ * so a direction of n strips costs n + 1 cuts with common cuts, 2n with gaps between.
+ * Source: common practice, no source. Six-up (3 × 2) with bleed: 4 + 6 = 10 cuts.
  *
- * Six up with gutters takes ten cuts (finishing.test.ts).
+ * Six up with gutters takes ten cuts (cutting-program.test.ts).
  */
-export function cuttingProgram(layout: Layout): Cut[] {
-  const made = known.get(layout);
+export function cuttingProgram(layout: Layout, knifeMm = Infinity): Cut[] {
+  const made = known.get(layout)?.get(knifeMm);
   if (made) return made;
-  const program: Program = { cuts: [], edge: null };
   const copies = copyPlaces(layout).map(({ x, y, w, h }) => ({ x, y, w, h }));
-  if (copies.length > 0) cutPile(program, { at: [[0, 0]], w: layout.sheetMm[0], h: layout.sheetMm[1], copies, take: '' });
-  const cuts = program.cuts.map((cut, i) => ({ nr: i + 1, ...cut }));
-  known.set(layout, cuts);
+  const [w, h] = layout.sheetMm;
+  // From the gripper edge first; from the side lay where that takes fewer cuts.
+  const [first, second] = (['y', 'x'] as const).map((axis) => {
+    const program: Program = { cuts: [], edge: null, knifeMm };
+    if (copies.length > 0) cutPile(program, { at: [[0, 0]], w, h, copies, take: '' }, axis);
+    return program.cuts;
+  });
+  const best = first && second && second.length < first.length ? second : (first ?? []);
+  const cuts = best.map((cut, i) => ({ nr: i + 1, ...cut }));
+  const byKnife = known.get(layout) ?? new Map<number, Cut[]>();
+  byKnife.set(knifeMm, cuts);
+  known.set(layout, byKnife);
   return cuts;
 }
 

@@ -6,7 +6,7 @@ import { type ConsumeContext, type ProcessContext, setting } from '../process';
 export const liftMm = (cx: ProcessContext & { stock: { soft?: boolean } | null }): ReturnType<typeof practiceTerm> =>
   setting(cx, 'liftMm', practiceTerm(cx.plant, cx.stock?.soft ? 'guillotine.softLiftMm' : 'guillotine.liftMm'));
 
-export const programOf = (cx: ConsumeContext): Cut[] => (cx.layout ? cuttingProgram(cx.layout) : []);
+export const programOf = (cx: ConsumeContext): Cut[] => (cx.layout ? cuttingProgram(cx.layout, cx.machine.maxSheetMm?.[0]) : []);
 
 export const EDGES: Readonly<Record<SheetEdge, string>> = {
   gripper: 'gripper edge',
