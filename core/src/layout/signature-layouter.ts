@@ -201,6 +201,10 @@ function blockFor(sections: readonly LaidSection[], blocks: ReadonlyMap<number, 
   return fitting.reduce<SectionBlock | undefined>((best, b) => (!best || placesASide(b) > placesASide(best) ? b : best), undefined);
 }
 
+/** So many sheets are remembered before all are forgotten: most edits of a job leave its sheets as they are. */
+const MOST_SHEETS = 200;
+const known = new Map<string, Layout>();
+
 /** Lays a sheet in the style that is wished; where its halves do not mirror each other, with a form for each side. */
 function laidIn(
   wished: WorkStyleId,
@@ -213,6 +217,18 @@ function laidIn(
   const { cx, part } = ask;
   for (const style of WORK_STYLES[wished].halves === null ? [wished] : [wished, 'sheetwise' as const]) {
     const sheet = usableOfForm({ ...cx, id, style });
+    const key = JSON.stringify([
+      part.id,
+      part.item,
+      style,
+      sheet,
+      block,
+      of.copies,
+      of.empty,
+      sections.map((s) => [s.key, s.name, s.pages, s.program, s.columnsMm, s.rowsMm]),
+    ]);
+    const before = known.get(key);
+    if (before) return [style, before];
     const mirror = mirrorOf(style);
     const oneForm = WORK_STYLES[style].halves === null ? null : mirror;
     const flats = flatsOf(
@@ -227,26 +243,26 @@ function laidIn(
     // Nothing is shown that does not pass the proof.
     if (!isSheetProved(pages, flats, sections, block.heads, mirror, sheet.sheetMm)) continue;
     const sizes = new Map(sections.map((s) => [s.key, sizeOf(s.pages.length, ask)]));
-    return [
-      style,
-      {
-        sheetMm: sheet.sheetMm,
-        gripperMm: sheet.gripperMm,
-        cells: flats.map((f) => ({
-          part: part.id,
-          item: part.item,
-          trimMm: [sizes.get(f.section)?.widthMm ?? 0, sizes.get(f.section)?.heightMm ?? 0],
-          x: f.x,
-          y: f.y,
-          nx: 1,
-          ny: 1,
-          dx: f.w,
-          dy: f.h,
-          turn: block.heads === 'along' ? 0 : 90,
-        })),
-        imposed: { ...pages, heads: block.heads, mirror, sections, flats, empty: of.empty },
-      },
-    ];
+    const layout: Layout = {
+      sheetMm: sheet.sheetMm,
+      gripperMm: sheet.gripperMm,
+      cells: flats.map((f) => ({
+        part: part.id,
+        item: part.item,
+        trimMm: [sizes.get(f.section)?.widthMm ?? 0, sizes.get(f.section)?.heightMm ?? 0],
+        x: f.x,
+        y: f.y,
+        nx: 1,
+        ny: 1,
+        dx: f.w,
+        dy: f.h,
+        turn: block.heads === 'along' ? 0 : 90,
+      })),
+      imposed: { ...pages, heads: block.heads, mirror, sections, flats, empty: of.empty },
+    };
+    if (known.size >= MOST_SHEETS) known.clear();
+    known.set(key, layout);
+    return [style, layout];
   }
   return [wished, null];
 }

@@ -113,12 +113,14 @@ export function foldedPiles(program: FoldProgram): Leaf[][] {
   });
 }
 
-/** A program for the other way of binding: left and right exchanged. */
-export const mirrored = ({ rows, cols, steps }: FoldProgram): FoldProgram => ({
-  rows,
-  cols,
-  steps: mirroredSteps(steps, cols),
-});
+const mirrors = new WeakMap<FoldProgram, FoldProgram>();
+/** A program for the other way of binding: left and right exchanged. The same for the same program. */
+export function mirrored(program: FoldProgram): FoldProgram {
+  const { rows, cols, steps } = program;
+  const made = mirrors.get(program) ?? { rows, cols, steps: mirroredSteps(steps, cols) };
+  mirrors.set(program, made);
+  return made;
+}
 /** Column lines count from the other side; how many columns there are follows the steps. */
 function mirroredSteps(steps: readonly FoldStep[], cols: number): FoldStep[] {
   let now = cols;

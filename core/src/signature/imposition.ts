@@ -27,6 +27,9 @@ export function placeOf(of: Signature, { row, col }: Leaf, onFront: boolean): { 
   return { line, at: onFront ? col : line.length - 1 - col };
 }
 
+/** Programs are few and folded thousands of times. */
+const folded = new WeakMap<FoldProgram, Signature>();
+
 /**
  * Pages of the sheets a program folds, one sheet after another through its slits; leaf by leaf from the top of a pile, upper face then lower. Spine left.
  * Source: geometry, by folding the sheet; held against published schemes in the checks.
@@ -34,12 +37,15 @@ export function placeOf(of: Signature, { row, col }: Leaf, onFront: boolean): { 
  * @example signatureOf({ rows: 1, cols: 2, steps: [{ do: 'fold', axis: 'V', line: 1, move: 'left', dir: 'under' }] }).front[0]?.map((c) => c.page) // [4, 1]
  */
 export function signatureOf(program: FoldProgram): Signature {
+  const known = folded.get(program);
+  if (known) return known;
   const made = emptySignature(program);
   for (const pile of foldedPiles(program))
     for (const [i, { leaf, onFront }] of facesOf(pile).entries()) {
       const { line, at } = placeOf(made, leaf, onFront);
       line[at] = { page: i + 1, head: headOf(leaf) };
     }
+  folded.set(program, made);
   return made;
 }
 /** Faces of a pile as they are read: leaf by leaf from the top, the upper face, then the lower. */
