@@ -60,6 +60,10 @@ export const WASTE_REASONS = [
   'tray',
   'film',
   'code',
+  'missing',
+  'double',
+  'wrongSection',
+  'wire',
 ] as const;
 export type WasteReason = (typeof WASTE_REASONS)[number];
 /** Why a machine stands. */

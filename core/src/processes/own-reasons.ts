@@ -3,7 +3,7 @@ import type { Id } from '../quantity/figure';
 
 /**
  * Why pieces are lost in certain kinds of work alone: a coat that failed, a crease that cracked, a blank torn in stripping, an open seam, a code that cannot be
- * read, a tray that comes off, film that tears.
+ * read, a tray that comes off, film that tears, a section that is missing, double or another's, a stitch that does not hold.
  */
 const OWN_REASONS: Readonly<Record<Id<'process'>, readonly WasteReason[]>> = {
   offset: ['coat'],
@@ -12,6 +12,7 @@ const OWN_REASONS: Readonly<Record<Id<'process'>, readonly WasteReason[]>> = {
   breakOut: ['strip'],
   coat: ['coat'],
   glue: ['crack', 'seam', 'code'],
+  stitch: ['missing', 'double', 'wrongSection', 'wire'],
   insert: ['tray', 'film', 'code'],
   insertByHand: ['tray', 'film', 'code'],
 };
