@@ -232,3 +232,25 @@ describe('other ways to make it', () => {
     expect(codes(set)).not.toContain('sections.cannot');
   });
 });
+
+describe('counted on the floor', () => {
+  const counted = (of: Record<string, { run: number; good: number; done: boolean }>): Planned =>
+    planned(JobSpecSchema.parse(ferryTimetable()), LINDMOOR, { ...SHELF, counted: of });
+  it('comes out as its shortest section lets it: a folder that spoilt 1,284 of section 2 leaves 11,000 of every booklet', () => {
+    const short = counted({ 'booklet.text.fold.s2': { run: 12_284, good: 11_000, done: true } });
+    expect(value(short, 'booklet.text.stitch.realRun')).toBe(11_000);
+    const forecast = value(short, 'booklet.text.stitch.realGood');
+    expect(forecast).toBeLessThan(11_000);
+    expect(forecast).toBeGreaterThan(10_700);
+    expect(short.plan.findings.find((f) => f.code === 'floor.short')?.args).toMatchObject({ part: 'section 2', enough: 11_000 });
+  });
+  it('loses a booklet for every sheet of two sections that is cut badly, four for one with four of the third', () => {
+    const at = (form: string, good: number): number =>
+      value(counted({ [`booklet.text.cut.${form}`]: { run: 0, good, done: true } }), 'booklet.text.stitch.realRun');
+    // So many good sheets, less what the folder loses.
+    expect(at('f1', 6_000)).toBeGreaterThan(5_900);
+    expect(at('f1', 6_000)).toBeLessThanOrEqual(6_000);
+    expect(at('f2', 1_500)).toBeGreaterThan(5_900);
+    expect(at('f2', 1_500)).toBeLessThanOrEqual(6_000);
+  });
+});

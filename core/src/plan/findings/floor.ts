@@ -1,6 +1,6 @@
 import { idOf } from '../../quantity/id-of';
 import { sharing } from '../passes/sharing';
-import type { Rule } from './rule';
+import type { FindingContext, Rule } from './rule';
 
 /** At the rate counted so far fewer good pieces come out than are wanted. Wanted of everything made in the run together. */
 export const floorShort: Rule = {
@@ -24,12 +24,27 @@ export const floorShort: Rule = {
             low: ledger.value(of.forecast.low),
             high: ledger.value(of.forecast.high),
             at: ledger.value('total.readyAt'),
+            ...scarcest({ plan, ledger }),
           },
           remedies: [{ do: 'ask', says: 'remedy.shortage', desk: 'floor' }],
         },
       ];
     }),
 };
+
+/** Where parts come together, the one that is enough for the fewest, and for how many; nothing where all are enough for as many. */
+function scarcest({ plan, ledger }: Pick<FindingContext, 'plan' | 'ledger'>): { part: string; enough: number } | Record<string, never> {
+  for (const [id, step] of Object.entries(plan.steps)) {
+    const reaches = step.takes.flatMap(({ flow }, i) => {
+      const of = plan.flows[flow];
+      const reach = idOf(id, `reach.${i}`);
+      return of && of.supply === undefined && ledger.has(reach) ? [{ part: of.section ?? of.part, enough: ledger.value(reach) }] : [];
+    });
+    const [least, next] = [...reaches].sort((a, b) => a.enough - b.enough);
+    if (least && next && least.enough < next.enough) return least;
+  }
+  return {};
+}
 
 /** What was received is not what became of it. A balanced job does not close with a difference; any other should know of it. */
 export const countsOff: Rule = {

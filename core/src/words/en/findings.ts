@@ -217,7 +217,7 @@ export const FINDINGS: Record<string, FindingWords> = {
   'floor.short': {
     title: (a) => `At this rate ${said(a['short'], 0)} short`,
     says: (a) =>
-      `${said(a['low'], 0)} to ${said(a['high'], 0)} good pieces are likely at the end. ${Number(a['below']) > 0 ? `That is ${said(a['below'], 0)} below the least the customer takes.` : 'That is within what the customer takes.'}`,
+      `${said(a['low'], 0)} to ${said(a['high'], 0)} good pieces are likely at the end. ${Number(a['below']) > 0 ? `That is ${said(a['below'], 0)} below the least the customer takes.` : 'That is within what the customer takes.'}${a['part'] === undefined ? '' : ` ${a['part']}: enough for ${said(a['enough'], 0)}.`}`,
   },
   'counts.off': {
     title: (a) => `Counts are off by ${said(a['by'], 0)}`,
