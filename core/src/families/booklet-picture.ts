@@ -4,9 +4,9 @@ import type { BookletWish } from './booklet-wish';
 
 /** The closed booklet, its spine with the stitches, and beside it the edge with its leaves. */
 export function bookletPicture(
-  wish: Required<Pick<BookletWish, 'widthMm' | 'heightMm' | 'pages' | 'stitches' | 'spine'>> & { fromHeadMm: number },
+  wish: Required<Pick<BookletWish, 'widthMm' | 'heightMm' | 'pages' | 'stitches' | 'spine'>> & { fromHeadMm: number; sum: string },
 ): Scene {
-  const { widthMm: w, heightMm: h, pages, stitches, spine, fromHeadMm } = wish;
+  const { widthMm: w, heightMm: h, pages, stitches, spine, fromHeadMm, sum } = wish;
   const away = Math.max(w, h) * 0.07;
   const spineX = spine === 'left' ? 0 : w;
   const out = spine === 'left' ? 1 : -1;
@@ -62,6 +62,7 @@ export function bookletPicture(
     sizeMm: away * 0.7,
     anchor: 'middle',
   });
+  shapes.push({ kind: 'text', role: 'label', x: 0, y: -away * 0.7, text: sum, sizeMm: away * 0.7 });
   return {
     title: 'finished product',
     says: `Booklet of ${pages} pages, ${w} by ${h} millimetres, ${stitches} stitches, bound on the ${spine}.`,

@@ -23,6 +23,13 @@ const outsideOf = ({ cover = USUAL.cover }: BookletWish): number => (cover === '
 /** Pages of the whole booklet, up to whole sheets: with a cover of its own two sheets at least. */
 const bookPagesOf = (wish: BookletWish): number => Math.max(wholeFolds(wish.pages ?? USUAL.pages), PAGES_OF_A_FOLD + 2 * outsideOf(wish));
 
+/** What the pages come to: "40 text + 4 cover = 44; page 1 is the front cover". */
+function sumSays(wish: BookletWish): string {
+  const all = bookPagesOf(wish);
+  const cover = 2 * outsideOf(wish);
+  return cover > 0 ? `${all - cover} text + ${cover} cover = ${all}; page 1 is the front cover` : `${all} pages; page 1 is the outside`;
+}
+
 const gradeOf = ({ grade }: BookletWish, plant: Plant): string => grade ?? textGrades(plant)[0] ?? plant.usualGrade;
 const coverGradeOf = ({ coverGrade, ...wish }: BookletWish, plant: Plant): string =>
   coverGrade ?? coverGrades(plant).at(-1) ?? gradeOf(wish, plant);
@@ -154,7 +161,12 @@ export const booklet: Family<'booklet'> = {
       stitches: wish.stitches ?? USUAL.stitches,
       spine: wish.spine ?? USUAL.spine,
       fromHeadMm: fromHeadOf(wish),
+      sum: sumSays(wish),
     }),
+
+  ways: (wish) => [
+    outsideOf(wish) > 0 ? { says: 'way.selfCover', wish: { cover: 'self' } } : { says: 'way.ownCover', wish: { cover: 'own' } },
+  ],
 
   parts({ product, item }, wish, plant) {
     const bookPages = bookPagesOf(wish);

@@ -213,6 +213,7 @@ describe('other ways to make it', () => {
     const ways = [...propose(spec, LINDMOOR, SHELF)].map((p) => ({ ...p, of: comparedWith(p, spec, LINDMOOR, SHELF) }));
     const turned = ways.find((w) => w.what === 'section 3, turn' || (w.what.startsWith('section 3,') && w.style === 'turn'));
     expect(turned?.of?.plates).toBe(8 + 4 + 9);
+    expect(ways.find((w) => w.what.startsWith('self-cover'))?.of?.plates).toBeGreaterThan(0);
     const twoPasses = ways.find((w) => w.style === 'sheetwise' && w.what === 'Print, text');
     expect(twoPasses?.of?.plates).toBe(8 + 4 + 9);
     expect(twoPasses?.of?.machineS).toBeGreaterThan(ways.find((w) => w.chosen && w.what === 'Print, text')?.of?.machineS ?? Infinity);

@@ -29,6 +29,7 @@ const on = (plant: Plant): Case => ({ ...timetable, plant });
 
 export const BOOKLET_CASES = {
   'stitch.tooThick': { level: 'release', fires: booklet({ pages: 160 }), silent: timetable },
+  'stitch.adhesiveToo': { level: 'know', fires: booklet({ pages: 96 }), silent: timetable },
   'stitch.feedersShort': { level: 'release', fires: on(stitcher({ feeders: 3 })), silent: timetable },
   'stitch.lapOther': { level: 'start', fires: set({ lapOn: 'low' }), silent: set({ lapOn: 'high' }) },
   'stitch.creepCuts': {

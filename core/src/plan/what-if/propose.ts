@@ -59,7 +59,9 @@ function* sectionWays(now: Plan, spec: JobSpec, plant: Plant): Generator<Proposa
 function* waysOf(now: Plan, spec: JobSpec, plant: Plant): Generator<Proposal> {
   for (const [product, made] of Object.entries(spec.products)) {
     const [form, ...others] = Object.values(now.forms).filter((f) => f.parts.some((p) => now.parts[p]?.product === product));
-    if (made.kind !== 'made' || !form || others.length > 0 || form.parts.length > 1) continue;
+    if (made.kind !== 'made' || !form || form.parts.length > 1) continue;
+    // Several sheets of sections are of one product; of a gang each carries several.
+    if (others.length > 0 && !form.sectionPlans) continue;
     const print = now.stones.find((s) => s.parts.includes(form.parts[0] ?? '') && 'units' in (plant.machines[s.machine]?.limits ?? {}));
     const stones = now.stones.filter((s) => s.parts.includes(form.parts[0] ?? ''));
     for (const way of familyOf(made.family).ways?.(made.wish, spec.choices) ?? []) {

@@ -13,6 +13,7 @@ export const STITCH_PRACTICE = {
   'stitch.wireKgPerM3': fixed(7_850, '1', 'book', 'kg a cubic metre of steel, any handbook'),
   'stitch.wirePricePerKg': fixed(4.2, 'money', 'invented', 'invented for the demo: put in your own price'),
   'stitch.mostMm': fixed(6, 'mm', 'practice', 'thicker, and wire does not close; common practice, no source'),
+  'stitch.adhesiveFromMm': fixed(4, 'mm', 'practice', PRACTICE),
   'stitch.feeders': fixed(6, '1', 'practice', PRACTICE),
   'stitch.faceMm': range(3, 5, 'mm', 'practice', PRACTICE),
   'stitch.headMm': fixed(3, 'mm', 'practice', '3 to 5; common practice, no source'),

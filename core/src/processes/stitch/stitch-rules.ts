@@ -25,6 +25,18 @@ const tooThick: OwnRule = {
   },
 };
 
+/** So thick that adhesive holds it better, and it lies flatter. */
+const adhesiveToo: OwnRule = {
+  code: 'stitch.adhesiveToo',
+  find: (cx) => {
+    const [closed, most] = [cx.ledger.value(idOf(cx.id, 'closedMm')), cx.ledger.value(idOf(cx.id, 'mostMm'))];
+    const from = practiceValue(cx.plant, 'stitch.adhesiveFromMm');
+    return closed >= from && closed <= most + 1e-9
+      ? [{ level: 'know', figure: idOf(cx.id, 'closedMm'), args: { closedMm: tenths(closed), from }, remedies: [] }]
+      : [];
+  },
+};
+
 /** More sections and covers than the line has feeders. */
 const feedersShort: OwnRule = {
   code: 'stitch.feedersShort',
@@ -206,6 +218,7 @@ const sectionsCannot: OwnRule = {
 
 export const STITCH_RULES: readonly OwnRule[] = [
   tooThick,
+  adhesiveToo,
   feedersShort,
   lapOther,
   creepCuts,

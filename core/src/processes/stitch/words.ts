@@ -39,6 +39,7 @@ export const STITCH_WORDS: KindWords = {
     'stitch.wireKgPerM3': 'Wire, kg a cubic metre',
     'stitch.wirePricePerKg': 'Price of a kilogram of wire',
     'stitch.mostMm': 'Thickest that closes',
+    'stitch.adhesiveFromMm': 'Adhesive is worth a look from',
     'stitch.feeders': 'Feeders',
     'stitch.faceMm': 'Trim at the face',
     'stitch.headMm': 'Trim at the head',
@@ -52,6 +53,10 @@ export const STITCH_WORDS: KindWords = {
     'stitch.tooThick': {
       title: (a) => `${said(a['closedMm'], 2)} mm closed on ${said(a['mostMm'])}`,
       says: () => 'The wire will not close. Bind it with adhesive, or take a thinner stock.',
+    },
+    'stitch.adhesiveToo': {
+      title: (a) => `${said(a['closedMm'], 2)} mm closed`,
+      says: (a) => `From about ${said(a['from'], 0)} mm adhesive binding holds better and opens flatter.`,
     },
     'stitch.feedersShort': {
       title: (a) => `${said(a['sections'], 0)} sections on ${said(a['feeders'], 0)} feeders`,

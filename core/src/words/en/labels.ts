@@ -11,6 +11,8 @@ export const LABELS: Record<string, string> = {
   'drawing.pages, front': 'Pages, front',
   'drawing.pages, back': 'Pages, back',
   'drawing.forms': 'Forms',
+  'way.selfCover': 'self-cover: the outer pages of the text',
+  'way.ownCover': 'cover of its own paper',
   sectionsOnSheet: 'Sections on the sheet',
   owner: 'Whose stock',
   copiesUp: 'Copies up',
