@@ -9,6 +9,8 @@ const clearMm = z.number().min(0, 'must not be below 0').max(200, 'is wider than
 
 /** Its own cover of another paper, or the outer pages of the text. */
 export const BOOKLET_COVERS = ['own', 'self'] as const;
+/** The text on sheets, cut and folded; or on a web that is folded behind the press. */
+export const PRINTED_ON = ['sheets', 'web'] as const;
 export const SPINES = ['left', 'right'] as const;
 
 /** What a stitched booklet's order may say; all of it may be left out. */
@@ -22,6 +24,7 @@ export const BookletWish = z
       .min(1, 'must be at least 1')
       .max(256, 'is more than wire holds (256 at most): bind it with adhesive'),
     cover: z.enum(BOOKLET_COVERS),
+    printedOn: z.enum(PRINTED_ON),
     spine: z.enum(SPINES),
     front: inkNames,
     back: inkNames,

@@ -7,9 +7,9 @@ import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
 import { caliperMmOf } from './boards';
 import { bookletPicture } from './booklet-picture';
-import { BOOKLET_COVERS, BookletWish, SPINES } from './booklet-wish';
+import { BOOKLET_COVERS, BookletWish, PRINTED_ON, SPINES } from './booklet-wish';
 import type { Family, RouteStone } from './family';
-import { coverGrades, textGrades } from './papers';
+import { coverGrades, textGrades, webGrades } from './papers';
 import { printedOf } from './printed';
 
 /** What an order of a booklet says where it says nothing. */
@@ -30,7 +30,9 @@ function sumSays(wish: BookletWish): string {
   return cover > 0 ? `${all - cover} text + ${cover} cover = ${all}; page 1 is the front cover` : `${all} pages; page 1 is the outside`;
 }
 
-const gradeOf = ({ grade }: BookletWish, plant: Plant): string => grade ?? textGrades(plant)[0] ?? plant.usualGrade;
+const isOnWeb = ({ printedOn }: BookletWish): boolean => printedOn === 'web';
+const gradeOf = ({ grade, ...wish }: BookletWish, plant: Plant): string =>
+  grade ?? (isOnWeb(wish) ? webGrades(plant) : textGrades(plant))[0] ?? plant.usualGrade;
 const coverGradeOf = ({ coverGrade, ...wish }: BookletWish, plant: Plant): string =>
   coverGrade ?? coverGrades(plant).at(-1) ?? gradeOf(wish, plant);
 
@@ -74,6 +76,7 @@ export const booklet: Family<'booklet'> = {
       heightMm: 'Height',
       pages: 'Pages, with the cover',
       cover: 'Cover',
+      printedOn: 'Text printed on',
       spine: 'Bound on the',
       front: 'Inks, text, outer form',
       back: 'Inks, text, inner form',
@@ -109,7 +112,20 @@ export const booklet: Family<'booklet'> = {
         BOOKLET_COVERS.map((value) => ({ value, says: value === 'own' ? 'of its own paper' : 'none: the outer pages of the text' })),
     },
     { key: 'spine', kind: 'choice', options: () => SPINES.map((value) => ({ value, says: value })) },
-    { key: 'grade', kind: 'choice', options: (plant) => textGrades(plant).map((g) => ({ value: g, says: g })) },
+    {
+      key: 'printedOn',
+      kind: 'choice',
+      options: () =>
+        PRINTED_ON.map((value) => ({ value, says: value === 'sheets' ? 'sheets, cut and folded' : 'a web, folded behind the press' })),
+    },
+    {
+      key: 'grade',
+      kind: 'choice',
+      options: (plant) => [
+        ...textGrades(plant).map((g) => ({ value: g, says: g })),
+        ...webGrades(plant).map((g) => ({ value: g, says: `${g}, from the roll` })),
+      ],
+    },
     { key: 'coverGrade', kind: 'choice', options: (plant) => coverGrades(plant).map((g) => ({ value: g, says: g })) },
     { key: 'front', kind: 'inks' },
     { key: 'back', kind: 'inks' },
@@ -165,6 +181,9 @@ export const booklet: Family<'booklet'> = {
     }),
 
   ways: (wish) => [
+    isOnWeb(wish)
+      ? { says: 'way.onSheets', wish: { printedOn: 'sheets', grade: undefined } }
+      : { says: 'way.onWeb', wish: { printedOn: 'web', grade: undefined } },
     outsideOf(wish) > 0 ? { says: 'way.selfCover', wish: { cover: 'self' } } : { says: 'way.ownCover', wish: { cover: 'own' } },
   ],
 
@@ -182,7 +201,7 @@ export const booklet: Family<'booklet'> = {
       product,
       item,
       role,
-      layouter: 'signature',
+      layouter: role === 'text' && isOnWeb(wish) ? 'webSections' : 'signature',
       widthMm: wish.widthMm ?? USUAL.widthMm,
       heightMm: wish.heightMm ?? USUAL.heightMm,
       bleedMm: wish.bleedMm ?? practiceValue(plant, 'layout.bleedMm'),
@@ -213,7 +232,7 @@ export const booklet: Family<'booklet'> = {
     return { [text.id]: text, [cover.id]: cover };
   },
 
-  route(_wish, parts): RouteStone[] {
+  route(wish, parts): RouteStone[] {
     const all = Object.values(parts);
     const text = all.find((p) => p.role === 'text');
     const cover = all.find((p) => p.role === 'cover');
@@ -222,11 +241,15 @@ export const booklet: Family<'booklet'> = {
     const stone = (key: string, process: Id<'process'>, of: Part[], each?: RouteStone['each'], when = true): RouteStone[] =>
       when ? [{ key, process, of: of.map((p) => p.id), settings: {}, ...(each && { each }) }] : [];
     return [
-      ...stone('stock', 'pull', [text], 'form'),
+      ...stone('stock', isOnWeb(wish) ? 'pullRoll' : 'pull', [text], 'form'),
       ...stone('plates', 'platemaking', [text], 'form', printed(text)),
-      ...stone('print', 'offset', [text], 'form', printed(text)),
-      ...stone('cut', 'guillotine', [text], 'form'),
-      ...stone('fold', 'foldSections', [text], 'section'),
+      ...(isOnWeb(wish)
+        ? stone('print', 'foldWeb', [text], 'form')
+        : [
+            ...stone('print', 'offset', [text], 'form', printed(text)),
+            ...stone('cut', 'guillotine', [text], 'form'),
+            ...stone('fold', 'foldSections', [text], 'section'),
+          ]),
       ...(cover
         ? [
             ...stone('coverStock', 'pull', [cover]),

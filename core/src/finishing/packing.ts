@@ -33,10 +33,13 @@ export const LAYERS: Formula<'set' | 'heightMm' | 'palletMm' | 'cartonMm' | 'lim
   id: 'finishing.layers',
   unit: '1',
   source: 'as set, else by height and by mass, the smaller; common practice, no source',
-  of: (t) =>
-    t.set >= 1
-      ? Math.floor(t.set)
-      : Math.max(Math.min(floorTolerant((t.heightMm - t.palletMm) / t.cartonMm), floorTolerant(t.limitKg / (t.perLayer * t.cartonKg))), 1),
+  of: (t) => {
+    if (t.set >= 1) return Math.floor(t.set);
+    const layerKg = t.perLayer * t.cartonKg;
+    // At the lower end of a guess a carton may weigh nothing: then its height alone counts.
+    const byMass = layerKg > 0 ? floorTolerant(t.limitKg / layerKg) : Infinity;
+    return Math.max(Math.min(floorTolerant((t.heightMm - t.palletMm) / t.cartonMm), byMass), 1);
+  },
 };
 export const PALLET_KG: Formula<'cartons' | 'cartonKg' | 'emptyKg'> = {
   id: 'finishing.palletKg',

@@ -4,8 +4,9 @@ import { outlineLayouter } from './outline-layouter';
 import { rectangleLayouter } from './rectangle-layouter';
 import { signatureLayouter } from './signature-layouter';
 import { webLayouter } from './web-layouter';
+import { webSectionsLayouter } from './web-sections-layouter';
 
-const ALL: readonly Layouter[] = [rectangleLayouter, outlineLayouter, webLayouter, signatureLayouter];
+const ALL: readonly Layouter[] = [rectangleLayouter, outlineLayouter, webLayouter, signatureLayouter, webSectionsLayouter];
 
 /** Every way to lay parts on forms, by id. */
 export const LAYOUTERS: Readonly<Record<Id<'layouter'>, Layouter>> = Object.fromEntries(ALL.map((l) => [l.id, l]));

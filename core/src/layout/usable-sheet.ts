@@ -102,6 +102,8 @@ export const FLAT_SIDE: Formula<'cells' | 'trimMm' | 'offMm' | 'lapMm'> = {
   source: 'arithmetic; trims and lap common practice, no source',
   of: ({ cells, trimMm, offMm, lapMm }) => cells * (trimMm + offMm) + (cells / 2) * lapMm,
 };
+/** The length of web that a turn of the cylinder prints, and the folder cuts off: fixed by the press. */
+export const CUT_OFF: Formula<'cutOff'> = { id: 'layout.cutOff', unit: 'mm', source: 'the press', of: ({ cutOff }) => cutOff };
 /** Books that come off a sheet: as often as its sections lie on it. */
 export const BOOKS_UP: Formula<'places'> = {
   id: 'layout.booksUp',

@@ -2,7 +2,7 @@ import type { AbilityKey } from '../plant/abilities';
 import type { Formula, Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
-import { practiceTerm } from '../plant/practice';
+import { type PracticeKey, practiceTerm } from '../plant/practice';
 import type { Part } from '../product/part';
 import type { WebPiece } from '../product/web-sheet';
 import { ROLL_LENGTH, ROLL_LENGTH_BY_DIAMETER, ROLL_LENGTH_BY_MASS, USABLE_LENGTH } from '../stock/roll';
@@ -24,7 +24,12 @@ const PIECES_A_REPEAT: Formula<'sheets' | 'pieces'> = {
   source: 'arithmetic',
   of: ({ sheets, pieces }) => sheets * pieces,
 };
-const MILLIMETRES: Formula<'metres'> = { id: 'layout.millimetres', unit: 'mm', source: 'arithmetic', of: ({ metres }) => metres * 1000 };
+export const MILLIMETRES: Formula<'metres'> = {
+  id: 'layout.millimetres',
+  unit: 'mm',
+  source: 'arithmetic',
+  of: ({ metres }) => metres * 1000,
+};
 const SHARED: Formula<'repeatMm' | 'around'> = {
   id: 'layout.cutLength',
   unit: 'mm',
@@ -115,7 +120,10 @@ function repeatOf(part: Part, web: WebPiece, cx: LayoutContext): Laid {
 }
 
 /** What a roll holds: by mass and by diameter, and the metres that can be printed. A weighed and measured lot wins over the stock card. */
-function rollFigures({ id, stock, stockId, shelf, plant, ledger }: LayoutContext): void {
+export function rollFigures(
+  { id, stock, stockId, shelf, plant, ledger }: LayoutContext,
+  coreWaste: PracticeKey = 'web.coreWasteMetres',
+): void {
   const lot = Object.entries(shelf.lots).find(([, l]) => l.stock === stockId && (l.kg !== undefined || l.diameterMm !== undefined));
   const from = (value: number | undefined, card: number | undefined, unit: 'kg' | 'mm' | 'µm'): Term =>
     value !== undefined && lot
@@ -136,6 +144,6 @@ function rollFigures({ id, stock, stockId, shelf, plant, ledger }: LayoutContext
   ledger.figure(at('rollLength'), ROLL_LENGTH, { byMass: fig(at('rollByMass')), byDiameter: fig(at('rollByDiameter')) });
   ledger.figure(at('usableRoll'), USABLE_LENGTH, {
     lengthM: fig(at('rollLength')),
-    coreWasteM: practiceTerm(plant, 'web.coreWasteMetres'),
+    coreWasteM: practiceTerm(plant, coreWaste),
   });
 }

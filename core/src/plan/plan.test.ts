@@ -177,6 +177,11 @@ describe('laws over generated specifications', () => {
       expect([figure, moved.figures[figure]?.value]).toEqual([figure, typed.figures[figure]?.value]);
   });
 
+  it('plans bands so thick that a carton holds one or two: the guess of its mass reaches down to nothing', () => {
+    const spec = { ...cardSpec(), products: { card: { kind: 'made' as const, family: 'folded-card' as const, wish: { perBand: 218 } } } };
+    expect(value(plan(JobSpecSchema.parse(spec), LINDMOOR, SHELF), 'card.card.pack.layers')).toBeGreaterThanOrEqual(1);
+  });
+
   it('counts balance at every step', () => {
     fc.assert(
       fc.property(anySpec, (spec) => {

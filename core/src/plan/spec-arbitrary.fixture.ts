@@ -5,7 +5,7 @@ import { CARTON_COATS } from '../families/folding-carton-wish';
 import { CARTON_STYLES } from '../product/die-line/carton-ask';
 import { labelSpec } from './line-2.fixture';
 import { ferryTimetable } from './line-3.fixture';
-import { BOOKLET_COVERS } from '../families/booklet-wish';
+import { BOOKLET_COVERS, PRINTED_ON } from '../families/booklet-wish';
 import { CREEP_CURES, CREEP_SCHOOLS } from '../product/bound';
 import { cartonSpec } from './line-4.fixture';
 
@@ -290,12 +290,13 @@ const bookletWish = fc.record({
   heightMm: optional(fc.oneof(fc.integer({ min: 70, max: 480 }), fc.double({ min: 70, max: 480, noNaN: true }))),
   pages: optional(fc.oneof(fc.integer({ min: 1, max: 256 }), fc.constantFrom(1, 2, 3, 5, 8, 44, 64))),
   cover: optional(fc.constantFrom(...BOOKLET_COVERS)),
+  printedOn: optional(fc.constantFrom(...PRINTED_ON)),
   spine: optional(fc.constantFrom('left' as const, 'right' as const)),
   front: optional(fc.uniqueArray(ink, { maxLength: 7 })),
   back: optional(fc.uniqueArray(ink, { maxLength: 6 })),
   coverFront: optional(fc.uniqueArray(ink, { maxLength: 7 })),
   coverBack: optional(fc.uniqueArray(ink, { maxLength: 4 })),
-  grade: optional(fc.constantFrom('Matt coated 100', 'Gloss coated 150', 'Matt coated 200', 'Ivory board 300', 'no such grade')),
+  grade: optional(fc.constantFrom('Matt coated 100', 'Gloss coated 150', 'Magazine web 60', 'Ivory board 300', 'no such grade')),
   coverGrade: optional(fc.constantFrom('Matt coated 200', 'Ivory board 300', 'Cotton board 350', 'no such grade')),
   stitches: optional(fc.integer({ min: 1, max: 4 })),
   stitchFromHeadMm: optional(fc.integer({ min: 0, max: 200 })),
@@ -337,7 +338,7 @@ export const anyBooklet: fc.Arbitrary<JobSpec> = fc
     quantity: fc.oneof(fc.integer({ min: 1, max: 500_000 }), fc.constantFrom(1, 1_000_000_000)),
     wish: bookletWish,
     machine: fc.dictionary(fc.constantFrom(...bookletStones), fc.constantFrom('press9', 'press5', 'press1', 'nowhere')),
-    stock: optional(fc.constantFrom('matt100-700x1000', 'gloss150-450x640', 'ivory300-520x720-short', 'nothing')),
+    stock: optional(fc.constantFrom('matt100-700x1000', 'magazine60-880', 'ivory300-520x720-short', 'nothing')),
     style: bookletStyle,
     ofForm: bookletStyle,
     settings: fc.dictionary(fc.constantFrom(...bookletStones), bookletSettings),

@@ -25,6 +25,8 @@ export const ABILITIES = {
   maxRepeatMm: { kind: 'length', starts: 762 },
   gearPitchMm: { kind: 'length' },
   edgeTrimMm: { kind: 'length' },
+  cutOffMm: { kind: 'length' },
+  dryerMPerMin: { kind: 'number' },
   maxRollKg: { kind: 'number' },
   maxRollDiameterMm: { kind: 'length' },
   coreMm: { kind: 'length' },

@@ -23,6 +23,7 @@ import { DIE_SHOP_PRACTICE } from '../processes/die-shop/practice';
 import { BREAK_OUT_PRACTICE } from '../processes/break-out/practice';
 import { GLUE_PRACTICE } from '../processes/glue/practice';
 import { FOLD_SECTIONS_PRACTICE } from '../processes/fold-sections/practice';
+import { FOLD_WEB_PRACTICE } from '../processes/fold-web/practice';
 import { STITCH_PRACTICE } from '../processes/stitch/practice';
 
 /** What the trade assumes until the plant says otherwise. Keys read room.what. */
@@ -120,6 +121,7 @@ export const PRACTICE_DEFAULTS = {
   ...INSERT_PRACTICE,
   ...FOLD_SECTIONS_PRACTICE,
   ...STITCH_PRACTICE,
+  ...FOLD_WEB_PRACTICE,
 } as const satisfies Record<string, Practice>;
 
 export type PracticeKey = keyof typeof PRACTICE_DEFAULTS;

@@ -14,6 +14,7 @@ import { guillotine } from './guillotine/guillotine';
 import { applyByHand } from './hands/apply';
 import { assemble } from './hands/assemble';
 import { envelope } from './hands/envelope';
+import { foldWeb } from './fold-web/fold-web';
 import { foldSections } from './fold-sections/fold-sections';
 import { insert, insertByHand } from './insert/insert';
 import { offset } from './offset/offset';
@@ -37,7 +38,7 @@ export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEn
   [
     ...[pull, pullRoll, platemaking, offset, digital, webPress, camera, foil, guillotine, sheeter, rollDie, rewind, reject, fold],
     ...[saw, engrave, dieShop, coat, emboss, dieCut, dieBlank, breakOut, glue, insert, insertByHand],
-    ...[foldSections, stitch],
+    ...[foldSections, foldWeb, stitch],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

@@ -20,6 +20,7 @@ export const CAUTIONS: Record<string, string> = {
   belts: 'Gluer: belts and folding rods draw in; guards closed, no loose sleeves; hot-melt burns.',
   stitchWire: 'Stitching heads: guards closed; never a finger under a head; wire ends fly and stick. Eye protection.',
   trimKnives: 'Three-knife trimmer: stop and lock out before reaching in; knives are carried in their case.',
+  dryer: 'Heatset dryer: hot, solvent vapour; doors closed, purge before opening, as the maker says.',
   paperDust: 'Paper dust: extraction on, vacuum and do not blow, ears protected at the folder.',
   rollers: 'Folder: in-running rollers; guards closed, inch with hands clear.',
   repetition: 'Handwork: change hands and task, take the rests that were planned.',

@@ -262,6 +262,7 @@ export const FORMULAS: Record<string, FormulaWords> = {
     reads: 'number × (trim size + what is cut off) + half of them × lap',
     terms: { cells: 'pages side by side', trimMm: 'trim size', offMm: 'cut off', lapMm: 'lap' },
   },
+  'layout.cutOff': { name: 'Cut-off', reads: 'the circumference of the press', terms: { cutOff: 'cut-off' } },
   'layout.booksUp': { name: 'Copies a sheet', reads: 'as often as its sections lie on it', terms: { places: 'places' } },
   'finishing.paperUm': {
     name: 'Paper, one sheet on another',

@@ -6,6 +6,7 @@ import { ENGRAVE_WORDS } from '../../processes/engrave/words';
 import { FOIL_WORDS } from '../../processes/foil/words';
 import { FOLD_WORDS } from '../../processes/fold/words';
 import { FOLD_SECTIONS_WORDS } from '../../processes/fold-sections/words';
+import { FOLD_WEB_WORDS } from '../../processes/fold-web/words';
 import { GUILLOTINE_WORDS } from '../../processes/guillotine/words';
 import { HANDS_WORDS } from '../../processes/hands/words';
 import { OFFSET_WORDS } from '../../processes/offset/words';
@@ -46,6 +47,7 @@ const KINDS: readonly KindWords[] = [
   FOLD_WORDS,
   FOLD_SECTIONS_WORDS,
   STITCH_WORDS,
+  FOLD_WEB_WORDS,
   SAW_WORDS,
   DIE_SHOP_WORDS,
   ENGRAVE_WORDS,

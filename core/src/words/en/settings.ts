@@ -96,6 +96,8 @@ export const CARD_WORDS: Record<string, string> = {
   outsideSupplier: 'Supplier',
   units: 'Units',
   perfects: 'Perfects (1) or not (0)',
+  cutOffMm: 'Cut-off',
+  dryerMPerMin: 'Dryer, m a minute at most',
   turnUm: 'Thickest it turns, µm',
   unitsBeforeTurn: 'Units before the sheet is turned',
   foldStations: 'Fold stations',
