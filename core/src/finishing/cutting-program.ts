@@ -130,6 +130,21 @@ function cutStrips(program: Program, pile: Pile, axis: Axis): Strip[] {
   return strips;
 }
 
+/** A pile trimmed to the box of its copies, in either direction: far side first, then the printed edge. */
+function squared(program: Program, pile: Pile): Pile {
+  return (['y', 'x'] as const).reduce((now, axis) => {
+    const size = SIZE[axis];
+    const [from, until] = [Math.min(...now.copies.map((c) => c[axis])), Math.max(...now.copies.map((c) => c[axis] + c[size]))];
+    cutStrips(program, { ...now, copies: [{ ...(now.copies[0] as Rect), [axis]: from, [size]: until - from }] }, axis);
+    return {
+      ...now,
+      [size]: until - from,
+      at: now.at.map(([x, y]): [number, number] => (axis === 'x' ? [x + from, y] : [x, y + from])),
+      copies: now.copies.map((c) => ({ ...c, [axis]: c[axis] - from })),
+    };
+  }, pile);
+}
+
 /** What a strip looks like from its own corner: strips that look alike are cut side by side. */
 const shapeOf = (copies: readonly Rect[]): string =>
   copies
@@ -202,13 +217,16 @@ export function cuttingProgram(layout: Layout, knifeMm = Infinity): Cut[] {
   if (made) return made;
   const copies = copyPlaces(layout).map(({ x, y, w, h }) => ({ x, y, w, h }));
   const [w, h] = layout.sheetMm;
-  // From the gripper edge first; from the side lay where that takes fewer cuts.
-  const [first, second] = (['y', 'x'] as const).map((axis) => {
-    const program: Program = { cuts: [], edge: null, knifeMm };
-    if (copies.length > 0) cutPile(program, { at: [[0, 0]], w, h, copies, take: '' }, axis);
-    return program.cuts;
-  });
-  const best = first && second && second.length < first.length ? second : (first ?? []);
+  // From the gripper edge first; from the side lay, or squared on all sides first (unlike strips then need no trims of their own), where that takes fewer cuts.
+  const tries = [false, true].flatMap((isSquared) =>
+    (['y', 'x'] as const).map((axis) => {
+      const program: Program = { cuts: [], edge: null, knifeMm };
+      const pile: Pile = { at: [[0, 0]], w, h, copies, take: '' };
+      if (copies.length > 0) cutPile(program, isSquared ? squared(program, pile) : pile, axis);
+      return program.cuts;
+    }),
+  );
+  const best = tries.reduce((fewest, cuts) => (cuts.length < fewest.length ? cuts : fewest));
   const cuts = best.map((cut, i) => ({ nr: i + 1, ...cut }));
   const byKnife = known.get(layout) ?? new Map<number, Cut[]>();
   byKnife.set(knifeMm, cuts);
