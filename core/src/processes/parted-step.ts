@@ -2,12 +2,13 @@ import type { CountUnit, Id } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import type { Step } from '../flow/net';
 import type { LossTerms } from '../flow/solve-backward';
-import { copiesUp, goodsUp, type Imposed, type Layout, sectionsUp } from '../layout/layout';
+import { copiesUp, goodsUp, type Imposed } from '../layout/layout';
 import { pieceAreaMm2 } from '../product/blank';
 import { letterOf } from '../layout/sheet-scene';
 import { formatNumber } from '../words/format';
-import { type Batch, type Incoming, onwards } from './batch';
+import { type Batch, onwards } from './batch';
 import type { ConsumeContext, Draft, DraftContext } from './process';
+import { sectionsApart } from './sections-apart';
 import { flowAfter, singleStep } from './single-step';
 
 interface PartedStep {
@@ -22,9 +23,9 @@ export function partedStep(cx: DraftContext, { unit, losses, waits, cautions }: 
   const { layout, form } = cx;
   const up = layout ? copiesUp(layout) : 1;
   const draft = singleStep(cx, { takesPer: 1, givesPer: up, unit, perGood: 1, whole: true, losses, waits, cautions });
+  if (layout?.imposed) return sectionsApart(cx, draft, 'flat');
   const [lead] = cx.incoming;
   const step = draft.steps[cx.id]?.step;
-  if (layout?.imposed && lead && step) return partedIntoSections(cx, layout, lead, draft, step);
   if ((cx.parts.length < 2 && !form?.oneOf) || !lead || !step) return draft;
   draft.flows = Object.fromEntries(Object.entries(draft.flows).filter(([id]) => id !== idOf(cx.id, 'out')));
   step.gives = [];
@@ -34,19 +35,6 @@ export function partedStep(cx: DraftContext, { unit, losses, waits, cautions }: 
     draft.flows[flow] = { ...flowAfter(lead.of, unit, 1), part: part.id, item: part.item };
     step.gives.push({ flow, per: Math.max(layout ? copiesUp(layout, part.id) : 1, 1) });
     return onwards(cx.incoming, flow, { parts: [part.id] });
-  });
-  return draft;
-}
-
-/** A sheet parted into its sections: each is folded on its own. */
-function partedIntoSections(cx: DraftContext, layout: Layout, lead: Incoming, draft: Draft, step: Step): Draft {
-  draft.flows = {};
-  step.gives = [];
-  draft.out = (layout.imposed?.sections ?? []).map((section): Batch => {
-    const flow = idOf(cx.id, section.key);
-    draft.flows[flow] = { ...flowAfter(lead.of, 'flat', 1), section: section.name };
-    step.gives.push({ flow, per: sectionsUp(layout, section.key) });
-    return onwards(cx.incoming, flow, { section: section.key });
   });
   return draft;
 }

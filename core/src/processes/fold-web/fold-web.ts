@@ -5,14 +5,13 @@ import { practiceTerm } from '../../plant/practice';
 import { SLOWEST } from '../../finishing/folding';
 import { INK_IN_ALL } from '../../ink/ink-mass';
 import { STEP_SETUP } from '../../counts/loss-terms';
-import { sectionsUp } from '../../layout/layout';
 import { METRES_RUN } from '../../route/web-time';
 import { ROLLS } from '../../stock/roll';
-import { onwards } from '../batch';
 import { formsOfRun, inksOf, plateRemakes } from '../press-inks';
 import { type Consumed, type Draft, type Process, limitTerm, setting } from '../process';
 import { REGISTER_ABILITIES, registerOfInks } from '../register-of';
-import { flowAfter, singleStep } from '../single-step';
+import { sectionsApart } from '../sections-apart';
+import { singleStep } from '../single-step';
 import { ownSetupTerm, runningLossTerm, stepLosses } from '../step-losses';
 import { repeatFactor, speedTerm, timeAndCost } from '../time-and-cost';
 import { ofForm } from '../web-time';
@@ -90,20 +89,7 @@ export const foldWeb: Process = {
       after: cx.formsFrom,
       cautions: ['nips', 'solvents', 'dryer', 'rollers', 'paperDust'],
     });
-    const [lead] = cx.incoming;
-    const step = draft.steps[cx.id]?.step;
-    if (!lead || !step || !cx.layout?.imposed) return draft;
-    const layout = cx.layout;
-    draft.flows = {};
-    step.gives = [];
-    draft.out =
-      layout.imposed?.sections.map((section) => {
-        const flow = idOf(cx.id, section.key);
-        draft.flows[flow] = { ...flowAfter(lead.of, 'section', 1), section: section.name };
-        step.gives.push({ flow, per: sectionsUp(layout, section.key) });
-        return onwards(cx.incoming, flow, { section: section.key });
-      }) ?? [];
-    return draft;
+    return sectionsApart(cx, draft, 'section');
   },
   registers: (cx) => registerOfInks(cx, foldWebPass(cx).prints, 'web-offset', false),
   consume(cx): Consumed {
