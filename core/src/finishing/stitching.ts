@@ -73,6 +73,21 @@ export const WIRE_KG: Formula<'metres' | 'diameterMm' | 'kgPerM3'> = {
   of: ({ metres, diameterMm, kgPerM3 }) => ((Math.PI / 4) * diameterMm * diameterMm * metres * kgPerM3) / 1e6,
 };
 
+/** What the three-knife cuts off. Formula: copies · (mass as gathered − mass trimmed). Source: arithmetic. */
+export const TRIMMED_OFF_KG: Formula<'copies' | 'gatheredKg' | 'trimmedKg'> = {
+  id: 'finishing.trimmedOff',
+  unit: 'kg',
+  source: 'arithmetic',
+  of: ({ copies, gatheredKg, trimmedKg }) => copies * Math.max(gatheredKg - trimmedKg, 0),
+};
+/** Paper of copies that are lost. Formula: (run − good) · mass of one. Source: arithmetic. */
+export const LOST_COPIES_KG: Formula<'run' | 'good' | 'eachKg'> = {
+  id: 'finishing.lostCopiesKg',
+  unit: 'kg',
+  source: 'arithmetic',
+  of: ({ run, good, eachKg }) => Math.max(run - good, 0) * eachKg,
+};
+
 /** Mass of the trimmed leaves of a part. Formula: leaves · width · height · grammage. Source: definition of grammage (ISO 536). */
 export const LEAVES_KG: Formula<'leaves' | 'widthMm' | 'heightMm' | 'gsm'> = {
   id: 'finishing.leavesKg',

@@ -94,6 +94,14 @@ describe('the ferry timetable', () => {
     expect(value(made({ creep: 'round' }), 'booklet.text.stitch.creepMm')).toBeCloseTo(1.626, 3);
     expect(value(made({ creep: 'dummy', dummyMm: 1.4 }), 'booklet.text.stitch.creepMm')).toBe(1.4);
   });
+  it('weighs what is trimmed off and lost: two sections of 624 × 432, one of 312 × 432, a cover of 312 × 216 as gathered', () => {
+    const gathered = (2 * 624 * 432 * 100 + 312 * 432 * 100 + 312 * 216 * 200) / 1e9;
+    expect(value(timetable, 'booklet.text.stitch.gatheredKg')).toBeCloseTo(gathered, 9);
+    expect(value(timetable, 'booklet.text.stitch.trimKg')).toBeCloseTo(12_187 * (gathered - 0.074592), 6);
+    expect(value(timetable, 'booklet.text.stitch.lostKg')).toBeCloseTo(187 * 0.074592, 6);
+    // A flat lost at the folder is as much paper as it is flat.
+    expect(value(timetable, 'booklet.text.fold.s1.waste.setup.kg')).toBeCloseTo((35 * 624 * 432 * 100) / 1e9, 6);
+  });
   it('flows together: a copy takes one of each section and a cover, whatever sheet they came from', () => {
     const river = riverOf(plan);
     const at = (id: string) => river.find((s) => s.id === id)!;

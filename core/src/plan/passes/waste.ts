@@ -24,13 +24,17 @@ const KINDS = ['setup', 'running', 'samples', 'batch', 'table'] as const;
 const UNPARTED: readonly CountUnit[] = ['sheet', 'metre', 'repeat'];
 
 /** Paper in one unit of a flow, width by length in mm: a metre or repeat of web, a sheet cut from it, a press sheet, a piece. */
-export function sizeOf(unit: CountUnit, { layout, parts }: ConsumeContext): [number, number] {
+export function sizeOf(unit: CountUnit, { layout, parts, section }: ConsumeContext): [number, number] {
   const press = layout?.sheetMm ?? [0, 0];
   if (unit === 'metre') return [press[0], 1_000];
   if (unit === 'repeat') return press;
   if (unit === 'sheet') return layout?.web?.sheetMm ?? press;
+  // A section is as much paper folded as it was flat.
+  if (section) return [total(section.columnsMm), total(section.rowsMm)];
   return [parts[0]?.widthMm ?? 0, parts[0]?.heightMm ?? 0];
 }
+
+const total = (mm: readonly number[]): number => mm.reduce((sum, each) => sum + each, 0);
 
 /**
  * Waste by kind, in finished pieces and in kg: what each step loses in setup, while running and as samples, as the sheet or copy it is there;

@@ -50,6 +50,7 @@ export const stitchPanel = (cx: ConsumeContext): PanelRow[] => [
   { label: 'wireLength', figure: idOf(cx.id, 'wireM') },
   { label: 'wireMass', figure: idOf(cx.id, 'wireKg') },
   { label: 'copyMass', figure: idOf(cx.id, 'copyKg') },
+  { label: 'trimWaste', figure: idOf(cx.id, 'trimKg') },
   { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupSheets'), kind: 'count' } },
   runningLossRow(cx),
   setupKindRow(cx),

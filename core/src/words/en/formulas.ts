@@ -291,6 +291,16 @@ export const FORMULAS: Record<string, FormulaWords> = {
     reads: 'π/4 × diameter² × length × density',
     terms: { metres: 'length', diameterMm: 'diameter', kgPerM3: 'density' },
   },
+  'finishing.trimmedOff': {
+    name: 'Trimmed off',
+    reads: 'copies × (mass as gathered − mass trimmed)',
+    terms: { copies: 'copies', gatheredKg: 'as gathered', trimmedKg: 'trimmed' },
+  },
+  'finishing.lostCopiesKg': {
+    name: 'Paper of lost copies',
+    reads: '(run − good) × mass of one',
+    terms: { run: 'run', good: 'good', eachKg: 'one copy' },
+  },
   'finishing.leavesKg': {
     name: 'Mass of the leaves',
     reads: 'leaves × width × height × grammage',
