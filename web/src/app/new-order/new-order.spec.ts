@@ -89,7 +89,7 @@ describe('a new order', () => {
       'Cutting dies',
     ]);
     expect(made.every((b) => b.querySelector('svg') !== null)).toBe(true);
-    expect(host.textContent).toContain('softcover books');
+    expect(host.textContent).toContain('paperbacks');
     made[1]!.click();
     await settle();
     expect(Object.values(spec().products)).toMatchObject([{ kind: 'made', family: 'label-sheet' }]);

@@ -263,7 +263,7 @@ describe('SettingsPage', () => {
     await press('New machine');
     const form = host.querySelector('dk-new-machine')!;
     const name = form.querySelector<HTMLInputElement>('input:not([type])')!;
-    name.value = 'Press 9';
+    name.value = 'Press 99';
     name.dispatchEvent(new Event('input'));
     [...form.querySelectorAll('mat-checkbox')]
       .find((l) => l.textContent.trim() === 'Offset')!
@@ -271,10 +271,10 @@ describe('SettingsPage', () => {
       .click();
     await settle();
     await press('Enter its card');
-    const id = Object.keys(made()?.machines ?? {}).find((m) => made()?.machines[m]?.name === 'Press 9')!;
+    const id = Object.keys(made()?.machines ?? {}).find((m) => made()?.machines[m]?.name === 'Press 99')!;
     expect(made()?.machines[id]).toMatchObject({ processes: ['offset'], limits: { units: 4 } });
     await press('Another like this');
-    expect(Object.values(made()?.machines ?? {}).map((m) => m.name)).toContain('Press 9, copy');
+    expect(Object.values(made()?.machines ?? {}).map((m) => m.name)).toContain('Press 99, copy');
     await press('Retire it');
     expect(Object.values(made()?.machines ?? {}).filter((m) => m.retired)).toHaveLength(1);
     expect(host.querySelector('.item.here')?.textContent).toContain('retired');
