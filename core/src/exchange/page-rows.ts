@@ -1,5 +1,6 @@
 import type { Plan } from '../plan/plan-types';
-import type { Plant } from '../plant/plant';
+import type { Plant, Shelf } from '../plant/plant';
+import { caliperUmOf } from '../processes/stock-terms';
 import { sectionCreep } from '../signature/page-creep';
 
 type Row = Record<string, string | number>;
@@ -8,12 +9,12 @@ type Row = Record<string, string | number>;
  * Pages of all forms, a line each: where it stands on its side, from lay and gripper edge, which way its head points, and how far it is shifted to the spine
  * against creep. Nothing where no sections are folded.
  */
-export function pageRows(plan: Plan, plant: Plant): Row[] {
+export function pageRows(plan: Plan, plant: Plant, shelf: Shelf): Row[] {
   return Object.values(plan.forms).flatMap((form) => {
     const { imposed } = form.layout ?? {};
     const part = plan.parts[form.parts[0] ?? ''];
     if (!imposed || !part) return [];
-    const caliperUm = plant.stocks[form.stock ?? '']?.caliperUm ?? 0;
+    const caliperUm = caliperUmOf({ shelf, stockId: form.stock, stock: plant.stocks[form.stock ?? ''] ?? null });
     const shifts = new Map(
       part.traits?.stitched?.cure === 'shift'
         ? imposed.sections.flatMap((s) => sectionCreep(part, s, caliperUm).flatMap(({ mm, pages }) => pages.map((p) => [p, mm] as const)))

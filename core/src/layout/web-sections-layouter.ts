@@ -13,6 +13,7 @@ import type { UsableSheet } from './sheet-layout';
 import { CUT_OFF, GREATEST, USABLE_WIDTH } from './usable-sheet';
 import { METRES_A_THOUSAND } from './web-layout';
 import { MILLIMETRES, rollFigures } from './web-layouter';
+import { WORK_STYLES } from './work-style';
 
 /** Pages that a web folds to, the cylinder holding two rows: four columns at the former, jaw and chopper; halves of it side by side. */
 const WEB_SIZES = [16, 8, 4] as const;
@@ -50,7 +51,13 @@ function layWeb(part: Part, cx: LayoutContext): Laid {
     part,
     bound,
     margins,
-    bed: { kind: 'web', styleOf: () => cx.style, usable: () => usable, mirrorOf: () => 'x' },
+    // A web is never turned: both sides in one run, whatever was chosen.
+    bed: {
+      kind: 'web',
+      styleOf: () => (WORK_STYLES[cx.style].sides === 2 ? 'perfect' : cx.style),
+      usable: () => usable,
+      mirrorOf: () => 'x',
+    },
   };
   webFigures(cx.id, part, ask, edgeMm, cutOffMm, press?.machineId ?? '');
   const block = spare >= LEAST_HEAD_AND_FOOT_MM ? blockOf(ask, usable) : null;

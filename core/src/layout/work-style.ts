@@ -27,7 +27,7 @@ export const isWorkStyle = (id: string): id is WorkStyleId => Object.hasOwn(WORK
 export interface PressAbility {
   units: number;
   perfects: boolean;
-  /** Units before the sheet is turned in the press; absent: any of them prints either side. */
+  /** Units before the sheet is turned in the press; where the card does not say, each may print either side. */
   beforeTurn?: number;
 }
 

@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import { JobSpecSchema } from './door';
 import { LINDMOOR, SHELF } from './line-1.fixture';
 import { ferryTimetable } from './line-3.fixture';
+import { pageRows } from '../exchange/page-rows';
 import { planned, type Planned } from './plan';
 import { anyBooklet } from './spec-arbitrary.fixture';
 import { riverOf } from './readings/river';
@@ -125,8 +126,8 @@ describe('the ferry timetable', () => {
     expect(list('booklet.text.plates.f2', 'creepList').at(-1)).toEqual(['21–24', '10', '1.035 mm', '1.035 mm to the spine']);
     expect(list('booklet.text.print.f1', 'passes')[1]?.[1]).toBe('6 K  7 C  8 M  9 Y');
     expect(list('booklet.text.cut.f1', 'sectionsOnSheet').map((r) => r.slice(0, 4))).toEqual([
-      ['section 1', '3 to 42', '624 × 432 mm', '1'],
-      ['section 2', '11 to 34', '624 × 432 mm', '1'],
+      ['section 1', '3–10, 35–42', '624 × 432 mm', '1'],
+      ['section 2', '11–18, 27–34', '624 × 432 mm', '1'],
     ]);
     expect(list('booklet.text.cut.f1', 'program')).toHaveLength(5);
   });
@@ -239,6 +240,27 @@ describe('other ways to make it', () => {
         ?.text?.replaceAll(' + ', ' '),
     ).toBe(other?.value);
     expect(codes(set)).not.toContain('sections.cannot');
+  });
+});
+
+describe('what a stone says', () => {
+  it('of the stitcher is copies that come in, so many of each section, not sections of one', () => {
+    const stitch = timetable.plan.stones.find((s) => s.id === 'booklet.text.stitch');
+    expect([timetable.plan.figures[stitch?.in ?? '']?.value, timetable.plan.figures[stitch?.in ?? '']?.unit]).toEqual([12_187, 'copy']);
+  });
+  it('of empty places is which form: by its sections, where it is the only one', () => {
+    const empty = made({ cover: 'self', pages: 12 }).plan.findings.find((f) => f.code === 'sections.formEmpty');
+    if (empty) expect(empty.args['form']).not.toBe('');
+    for (const pages of [12, 20, 28, 32])
+      for (const f of made({ cover: 'self', pages }).plan.findings.filter((g) => g.code === 'sections.formEmpty'))
+        expect(f.args['form']).toMatch(/section/);
+  });
+  it('lists pages with the shift of the caliper that was measured, not that of the card', () => {
+    const shelf = { ...SHELF, lots: { L1: { stock: 'matt100-700x1000', quantity: 20_000, owner: 'works' as const, caliperUm: 105 } } };
+    const { plan } = planned(JobSpecSchema.parse(ferryTimetable()), LINDMOOR, shelf);
+    const shift = (page: number): number => Number(pageRows(plan, LINDMOOR, shelf).find((r) => r['page'] === page)?.['shift mm']);
+    // The cover, then nine sheets of 105 outside the innermost.
+    expect([shift(3), shift(22)]).toEqual([0.18, expect.closeTo(0.18 + 9 * 0.105, 4)]);
   });
 });
 

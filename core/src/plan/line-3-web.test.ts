@@ -4,6 +4,7 @@ import { ferryTimetable } from './line-3.fixture';
 import { planned, type Planned } from './plan';
 import { riverOf } from './readings/river';
 import { ticketPages } from './readings/ticket';
+import { propose } from './what-if/propose';
 import type { BookletWish } from '../families/booklet-wish';
 
 /* A magazine on the web, against line-3-by-hand.test.ts: 210 × 275, 32 pages of text, 64,000 of them, on 880 mm of 60 g, cut-off 578. */
@@ -62,7 +63,7 @@ describe('a magazine on the web', () => {
   it('tells the press its former, jaw and chopper, and which section comes out', () => {
     const page = ticketPages(made).find((p) => p.stone.id === 'booklet.text.print.f2' && p.department === 'press')!;
     const says = (label: string): string | undefined => page.rows.find((r) => r.label === label)?.text;
-    expect(['former', 'jaw', 'chopper', 'webEdge'].map(says)).toEqual(['440 mm', '289 mm', '214 mm', '4 mm']);
+    expect(['former', 'jaw', 'chopper', 'webEdge'].map(says)).toEqual(['440 mm', '289 mm', '222 mm', '4 mm']);
     expect(page.lists.find((l) => l.title === 'sectionsFolded')?.rows).toEqual([['section 2', '11–26', '18 / 19', '1']]);
     expect(page.drawings.length).toBe(3);
   });
@@ -85,6 +86,28 @@ describe('a magazine on the web', () => {
       .at(-1);
     expect([rest?.layout?.imposed?.sections[0]?.pages.length, rest?.layout?.imposed?.flats.length]).toEqual([8, 2]);
     expect(value('booklet.text.print.f3.run', twice)).toBeLessThan(40_000);
+    const rows = ticketPages(twice).find((p) => p.stone.id === 'booklet.text.print.f3' && p.department === 'press')!.rows;
+    expect(['webSlit', 'former', 'jaw', 'chopper'].map((l) => rows.find((r) => r.label === l)?.text)).toEqual([
+      '440 mm',
+      'none',
+      '289 mm',
+      '222 mm',
+    ]);
+  });
+  it('is printed on both sides in one run whatever work style was chosen, and no other is offered', () => {
+    const choices = { workStyle: { 'booklet.text': 'turn' } };
+    const spec = JobSpecSchema.parse(
+      ferryTimetable({ widthMm: 210, heightMm: 275, pages: 36, printedOn: 'web', grade: 'Magazine web 60' }, choices),
+    );
+    const of = planned(spec, LINDMOOR, SHELF);
+    const forms = Object.values(of.plan.forms).filter((f) => f.slot === 'booklet.text');
+    expect(forms.map((f) => [f.style, f.layout?.imposed?.flats.some((flat) => flat.faceDown)])).toEqual([
+      ['perfect', false],
+      ['perfect', false],
+    ]);
+    expect(of.plan.findings.map((f) => f.code)).toContain('style.cannot');
+    expect(made.plan.findings.map((f) => f.code).filter((c) => /^(stitch|sections|style|layout|press)\./.test(c))).toEqual([]);
+    expect([...propose(spec, LINDMOOR, SHELF)].filter((p) => p.what === 'Print, text').every((p) => p.style === 'perfect')).toBe(true);
   });
   it('wider than its web, or taller than half the cut-off, says by how much; sheets in place of rolls too', () => {
     const codes = (wish: BookletWish): string[] => magazine(wish).plan.findings.map((f) => f.code);

@@ -4,6 +4,7 @@ import type { Step } from '../flow/net';
 import type { LossTerms } from '../flow/solve-backward';
 import { copiesUp, goodsUp, type Imposed } from '../layout/layout';
 import { pieceAreaMm2 } from '../product/blank';
+import { foliosSay } from '../signature/folios';
 import { letterOf } from '../layout/sheet-scene';
 import { formatNumber } from '../words/format';
 import { type Batch, onwards } from './batch';
@@ -55,10 +56,9 @@ function sectionList({ sections, flats, heads }: Imposed, sheets: number): { tit
     const mine = flats.filter((f) => f.section === key);
     const [flat] = mine;
     const size = flat ? (heads === 'along' ? [flat.w, flat.h] : [flat.h, flat.w]) : [0, 0];
-    const known = pages.flatMap((p) => p ?? []);
     return [
       name,
-      `${Math.min(...known)} to ${Math.max(...known)}`,
+      foliosSay(pages),
       `${size.map((mm) => Math.round(mm * 100) / 100).join(' × ')} mm`,
       String(mine.length),
       formatNumber(mine.length * sheets),

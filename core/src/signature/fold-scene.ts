@@ -1,33 +1,10 @@
 import { boxAround, type Scene, type Shape } from '../scene/scene';
-import { type Folded, foldStates, type FoldStep } from './fold-model';
+import type { Folded, FoldStep } from './fold-model';
+import { type FoldedState, foldedStates } from './folded-states';
 import { placeOf } from './imposition';
 import type { LaidSection } from './sheet-pages';
 
 const sum = (mm: readonly number[]): number => mm.reduce((a, b) => a + b, 0);
-
-/** A section after so many of its folds: its piles, and the widths and heights of what is left. */
-interface FoldedState {
-  sheet: Folded;
-  columnsMm: readonly number[];
-  rowsMm: readonly number[];
-  /** What folds next; none where it is folded. */
-  next: FoldStep | undefined;
-}
-
-/** Every state of a section, flat first. */
-export function foldedStates({ program, columnsMm, rowsMm }: LaidSection): FoldedState[] {
-  let [columns, rows]: [readonly number[], readonly number[]] = [columnsMm, rowsMm];
-  return foldStates(program).map(([sheet = []], i) => {
-    const before = program.steps[i - 1];
-    if (before) {
-      const isFirst = before.move === 'left' || before.move === 'top';
-      const stays = (mm: readonly number[]): readonly number[] => (isFirst ? mm.slice(before.line) : mm.slice(0, before.line));
-      if (before.axis === 'V') columns = stays(columns);
-      else rows = stays(rows);
-    }
-    return { sheet, columnsMm: columns, rowsMm: rows, next: program.steps[i] };
-  });
-}
 
 /** The page that looks up at a place of a folded sheet, and whether its head stands down. */
 function topPage(section: LaidSection, pile: Folded[number][number]): { page: number | null; down: boolean } {

@@ -58,16 +58,16 @@ export function sectionSize(
  * @example foldStopsMm(SCHEMES.p16, sectionSize(SCHEMES.p16, { widthMm: 148, heightMm: 210 })) // [312, 216, 160]
  */
 export function foldStopsMm({ steps }: FoldProgram, { columnsMm, rowsMm }: SectionSize): number[] {
-  let [columns, rows] = [columnsMm, rowsMm];
+  let [columns, rows]: [readonly number[], readonly number[]] = [columnsMm, rowsMm];
   return steps.map((step) => {
-    const sizes = step.axis === 'V' ? columns : rows;
-    const [moved, stays] = partsOf(sizes, step);
+    const { moved, stays } = partsOf(step.axis === 'V' ? columns : rows, step);
     if (step.axis === 'V') columns = stays;
     else rows = stays;
     return moved.reduce((sum, mm) => sum + mm, 0);
   });
 }
-function partsOf(sizes: number[], { line, move }: FoldStep): [moved: number[], stays: number[]] {
+/** Columns or rows that a step moves, and those that stay. */
+export function partsOf(sizes: readonly number[], { line, move }: FoldStep): Record<'moved' | 'stays', readonly number[]> {
   const [first, second] = [sizes.slice(0, line), sizes.slice(line)];
-  return move === 'left' || move === 'top' ? [first, second] : [second, first];
+  return move === 'left' || move === 'top' ? { moved: first, stays: second } : { moved: second, stays: first };
 }

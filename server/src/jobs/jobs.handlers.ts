@@ -1,7 +1,7 @@
 import type { jobs } from '@druckerei/contract';
 import { applyEdits, figureRows, gangCopyRows, mergeEdits, pageRows, planRows } from '@druckerei/core';
 import { oneAtATime } from '../db/one-at-a-time';
-import { inTransaction } from '../db/pool';
+import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
 import { together } from '../db/together';
 import { invalid, notFound, Refused } from '../errors';
@@ -12,10 +12,16 @@ import { ticketPdf } from '../ticket/ticket-pdf';
 import { alternativesHandlers } from './alternatives.handlers';
 import { toolJobHandlers } from './tool-job.handlers';
 import { differencesHandlers } from './differences.handlers';
-import { findJob, homeOf, lock, lockJob, planOf, requireOpen, requireVersion, saveVersion, shelfOf } from './find-job';
+import { findJob, homeOf, type JobFound, lock, lockJob, planOf, requireOpen, requireVersion, saveVersion, shelfOf } from './find-job';
 import { gatesHandlers } from './gates.handlers';
 import { EDITS_SINCE, GATE_ANSWERS, JOB_ORDERS, PICTURE, RELEASES, SAVED_BEFORE, TICKET_FILE } from './jobs.queries';
 import { releaseHandlers } from './release.handlers';
+
+/** Pages of all forms of a job, with the caliper that its store measured. */
+async function pagesOf(db: Db, job: JobFound, now: number): Promise<ReturnType<typeof pageRows>> {
+  const { plan, shelf } = await planOf(db, job, now);
+  return pageRows(plan, job.plantDocument, shelf);
+}
 
 export const jobsHandlers: Handlers<typeof jobs> = {
   ...alternativesHandlers,
@@ -122,11 +128,11 @@ export const jobsHandlers: Handlers<typeof jobs> = {
   },
   'jobs.pagesCsv': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);
-    return csvFile(`pages-${job.number}.csv`, pageRows((await planOf(ctx.db, job, ctx.now())).plan, job.plantDocument));
+    return csvFile(`pages-${job.number}.csv`, await pagesOf(ctx.db, job, ctx.now()));
   },
   'jobs.pagesJson': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);
-    return jsonFile(`pages-${job.number}.json`, pageRows((await planOf(ctx.db, job, ctx.now())).plan, job.plantDocument));
+    return jsonFile(`pages-${job.number}.json`, await pagesOf(ctx.db, job, ctx.now()));
   },
   'jobs.figuresCsv': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);

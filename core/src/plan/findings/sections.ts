@@ -40,7 +40,8 @@ export const sectionsAcrossGrain: Rule = {
     Object.values(plan.forms).flatMap((form): Found[] => {
       const stock = plant.stocks[form.stock ?? ''];
       const heads = form.layout?.imposed?.heads;
-      if (!stock || !heads || (stock.grain === 'short') === (heads === 'along')) return [];
+      // On a web the grain runs with the heads, along it.
+      if (form.kind === 'web' || !stock || !heads || (stock.grain === 'short') === (heads === 'along')) return [];
       const other = Object.entries(plant.stocks).find(([id, s]) => id !== form.stock && s.grade === stock.grade && s.grain !== stock.grain);
       return [
         {

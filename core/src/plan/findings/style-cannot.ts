@@ -6,14 +6,16 @@ export const styleCannot: Rule = {
   code: 'style.cannot',
   find: ({ plan, spec }) =>
     Object.entries(spec.choices.workStyle).flatMap(([form, style]) => {
-      const made = plan.forms[form];
-      if (!made || made.style === style) return [];
+      // Of several forms of a slot some may be worked as was chosen: a rest is turned, a full sheet is not.
+      const made = Object.values(plan.forms).filter((f) => f.id === form || f.slot === form);
+      const [first] = made;
+      if (!first || made.some((f) => f.style === style)) return [];
       const edits = [editAt(spec, ['choices', 'workStyle', form], undefined)];
       return [
         {
           level: 'decide',
           at: form,
-          args: { style, instead: made.style },
+          args: { style, instead: first.style },
           remedies: [{ do: 'edit', says: 'remedy.dropChoice', args: {}, edits }],
         },
       ];

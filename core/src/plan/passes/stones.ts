@@ -64,7 +64,7 @@ export function shownRun(
     .reduce((sum, g) => sum + perGoodOf(g.flow), outs.length > 0 ? 0 : 1);
   const lost = cx.stepIds.flatMap((id) => {
     const count = counts.steps[id];
-    const isLast = net.steps[id]?.gives.includes(lead as Port) ?? false;
+    const isLast = lead !== undefined && (net.steps[id]?.gives.includes(lead) ?? false);
     const perGood = (isLast ? perGoodOut : perGoodOf(net.steps[id]?.gives[0]?.flow)) / gives(net.steps[id]);
     return count ? Object.entries(count.lost).map(([kind, figure]) => ({ kind, figure, perGood })) : [];
   });
@@ -86,11 +86,13 @@ export function shownRun(
       (row) => row.figure === undefined || ledger.has(row.figure) || row.edit,
     ),
     cautions: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.cautions ?? []))],
-    in: sumOf(
-      idOf(cx.id, 'inTogether'),
-      ins.flatMap((id) => counts.steps[id]?.taken[net.steps[id]?.takes[0]?.flow ?? ''] ?? []),
-      ledger,
-    ),
+    in: joinsSections(ins, net)
+      ? copiesStarted(cx, ins)
+      : sumOf(
+          idOf(cx.id, 'inTogether'),
+          ins.flatMap((id) => counts.steps[id]?.taken[net.steps[id]?.takes[0]?.flow ?? ''] ?? []),
+          ledger,
+        ),
     out: sumOf(
       idOf(cx.id, 'outTogether'),
       outs.flatMap((g) => counts.demand[g.flow] ?? []),
@@ -116,6 +118,15 @@ export function shownRun(
     startAt: idOf(first ?? cx.id, 'startAt'),
     endAt: idOf(last ?? cx.id, 'endAt'),
   };
+}
+
+/** Whether sections come together in a run: no single one of them is what comes in. */
+const joinsSections = (ins: readonly Id<'step'>[], net: Net): boolean =>
+  ins.some((id) => (net.steps[id]?.takes ?? []).filter((t) => net.flows[t.flow]?.section !== undefined).length > 1);
+/** Copies that such a run starts: so many of each section. */
+function copiesStarted({ id, ledger }: ConsumeContext, [first = '']: readonly Id<'step'>[]): Id<'figure'> {
+  ledger.figure(idOf(id, 'inTogether'), { ...SUM, id: 'plan.together' }, { run: fig(idOf(first, 'run')) }, 'copy');
+  return idOf(id, 'inTogether');
 }
 
 /** The waits of a run. Versions wait beside each other, each for its own ink: those of the version that waits longest stand for all. */

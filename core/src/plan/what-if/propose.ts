@@ -105,7 +105,8 @@ function* proposalsFor(print: Stone, what: string, now: Plan, spec: JobSpec, pla
       for (const style of WORK_STYLE_IDS) {
         const fits = fitsWorkStyle(style, prints, pressAbility(press));
         const oneForm = others.length > 0 && WORK_STYLES[style].halves !== null;
-        if (!fits || oneForm || !mayWork(style, formAsk(parts))) continue;
+        const isWebOther = form.kind === 'web' && style !== form.style;
+        if (!fits || oneForm || isWebOther || !mayWork(style, formAsk(parts))) continue;
         yield {
           what,
           machine: press.name,

@@ -3,7 +3,8 @@ import { practiceValue } from '../../plant/practice';
 import type { LaidSection } from '../../signature/sheet-pages';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
 import { machineRow, runningLossRow, setupKindRow } from '../rows';
-import { centreSpread, foldStations, foliosSay } from './folding-steps';
+import { centreSpread, foliosSay } from '../../signature/folios';
+import { foldStations } from './folding-steps';
 
 const mm = (value: number): string => `${Math.round(value * 100) / 100} mm`;
 const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);

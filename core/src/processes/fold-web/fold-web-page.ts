@@ -1,5 +1,6 @@
 import { idOf } from '../../quantity/id-of';
-import { foliosSay, centreSpread } from '../fold-sections/folding-steps';
+import { centreSpread, foliosSay } from '../../signature/folios';
+import { foldStations } from '../fold-sections/folding-steps';
 import { pagesScene } from '../pages-scene';
 import { filmList, inkRows } from '../press-inks';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
@@ -9,18 +10,25 @@ import { foldWebPass } from './fold-web-pass';
 
 const mm = (value: number): string => `${Math.round(value * 100) / 100} mm`;
 
-/** Where the web is folded and cut: former at its middle, jaw halfway from cut to cut, chopper at the outer column. */
+/** Where the web is slit, folded and cut: former at the fold along the web, jaw across it, chopper at the last fold along it; sections side by side are slit apart. */
 function folderRows({ layout }: ConsumeContext): PanelRow[] {
   const imposed = layout?.imposed;
-  if (!layout || !imposed) return [];
-  const [web, cutOff] = layout.sheetMm;
-  const columns = imposed.sections[0]?.columnsMm ?? [];
-  const left = Math.min(...imposed.flats.map((f) => f.x));
+  const [section] = imposed?.sections ?? [];
+  if (!imposed || !section) return [];
+  const stations = foldStations(section);
+  const along = stations.filter((s) => s.moves === 'left' || s.moves === 'right');
+  const across = stations.filter((s) => !along.includes(s));
+  const lefts = [...new Set(imposed.flats.map((f) => f.x))].sort((a, b) => a - b);
+  const [edge = 0, ...slits] = lefts;
+  // The former folds the web as it comes, the chopper what was cut.
+  const [former, chopper] = along.length > 1 ? [along[0], along.at(-1)] : [undefined, along[0]];
+  const said = (mmSaid: number | undefined): string => (mmSaid === undefined ? 'none' : mm(mmSaid));
   return [
-    { label: 'former', text: columns.length > 2 ? mm(web / 2) : 'none' },
-    { label: 'jaw', text: mm(cutOff / 2) },
-    { label: 'chopper', text: mm(columns.at(-1) ?? 0) },
-    { label: 'webEdge', text: mm(left) },
+    { label: 'webEdge', text: mm(edge) },
+    ...(slits.length > 0 ? [{ label: 'webSlit', text: slits.map(mm).join(' · ') }] : []),
+    { label: 'former', text: said(former && edge + former.stopMm) },
+    { label: 'jaw', text: said(across[0]?.stopMm) },
+    { label: 'chopper', text: said(chopper?.stopMm) },
   ];
 }
 

@@ -4,7 +4,8 @@ export const FOLD_WEB_WORDS: KindWords = {
   names: { foldWeb: 'Web press with folder' },
   labels: {
     cutOff: 'Cut-off',
-    former: 'Former, from the far edge of the web',
+    webSlit: 'Slit, from the edge of the web',
+    former: 'Former, from the edge of the web',
     jaw: 'Jaw, from the cut',
     chopper: 'Chopper, from the folded edge',
     webEdge: 'Edge left on either side',

@@ -7,7 +7,7 @@ import { boxOfCopies } from '../../layout/layout';
 import { knockOutMm2 } from '../../product/blank';
 import { isFromTheDrum } from '../../product/ink-names';
 import { plateSets } from './plate-sets';
-import { foliosSay } from '../fold-sections/folding-steps';
+import { foliosSay } from '../../signature/folios';
 import { sectionCreep } from '../../signature/page-creep';
 import { caliperUmOf } from '../stock-terms';
 

@@ -6,7 +6,7 @@ import type { SectionPlan } from '../../signature/section-plans';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, setting, settingPath, wordSetting } from '../process';
 import { choiceRow, machineRow, runningLossRow, settingRow, setupKindRow } from '../rows';
 import { stitchPlacesMm } from '../../finishing/stitch-places';
-import { centreSpread, foliosSay } from '../fold-sections/folding-steps';
+import { centreSpread, foliosSay } from '../../signature/folios';
 import { feederOrder } from './gathered';
 import { opens } from './stitch-settings';
 

@@ -191,7 +191,9 @@ const formEmpty: OwnRule = {
   code: 'sections.formEmpty',
   find: (cx) => {
     const form = cx.forms.find((f) => (f.layout?.imposed?.empty ?? 0) > 0);
-    return form ? [{ level: 'decide', args: { form: form.name, empty: form.layout?.imposed?.empty ?? 0 }, remedies: [] }] : [];
+    if (!form?.layout?.imposed) return [];
+    const { empty, sections } = form.layout.imposed;
+    return [{ level: 'decide', args: { form: form.name || sections.map((s) => s.name).join(', '), empty }, remedies: [] }];
   },
 };
 

@@ -1,6 +1,6 @@
 import { idOf } from '../../quantity/id-of';
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
-import { foliosSay } from '../fold-sections/folding-steps';
+import { foliosSay } from '../../signature/folios';
 import type { ConsumeContext } from '../process';
 import { feederOrder } from './gathered';
 
