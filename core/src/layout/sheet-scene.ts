@@ -43,11 +43,12 @@ export function sheetScene(
   const up = (y: number, height = 0): number => h - y - height;
   const text = Math.max(w, h) / 42;
   const barMm = 'value' in colourBar ? colourBar.value : 0;
-  const shapes: Shape[] = [
-    { kind: 'rect', role: 'sheet', x: 0, y: 0, w, h, ref: 'sheet' },
-    { kind: 'rect', role: 'gripper', x: 0, y: up(0, layout.gripperMm), w, h: layout.gripperMm, ref: 'gripper' },
-  ];
-  if (WORK_STYLES[style].secondGripper) shapes.push({ kind: 'rect', role: 'gripper', x: 0, y: 0, w, h: layout.gripperMm, ref: 'gripper2' });
+  const shapes: Shape[] = [{ kind: 'rect', role: 'sheet', x: 0, y: 0, w, h, ref: 'sheet' }];
+  // A web is held by its tension: nothing grips it.
+  if (!isWeb(stock))
+    shapes.push({ kind: 'rect', role: 'gripper', x: 0, y: up(0, layout.gripperMm), w, h: layout.gripperMm, ref: 'gripper' });
+  if (!isWeb(stock) && WORK_STYLES[style].secondGripper)
+    shapes.push({ kind: 'rect', role: 'gripper', x: 0, y: 0, w, h: layout.gripperMm, ref: 'gripper2' });
   const usable = layout.cutsBox;
   if (usable) {
     shapes.push({ kind: 'rect', role: 'usable', x: usable.x, y: up(usable.y, usable.h), w: usable.w, h: usable.h });
@@ -103,35 +104,11 @@ export function sheetScene(
       }
       if (places.length <= MOST_NUMBERED) shapes.push(nameOfCopy(layout, part, { ...p, y }, i, text));
     });
-  shapes.push(
-    {
-      kind: 'path',
-      role: 'lay',
-      points: [
-        [0, h],
-        [w / 36, h],
-        [0, h - w / 36],
-      ],
-      closed: true,
-      ref: 'lay',
-    },
-    {
-      kind: 'text',
-      role: 'label',
-      x: w / 2,
-      y: h + text * 1.5,
-      text: `gripper ${layout.gripperMm} · ${w} mm`,
-      sizeMm: text,
-      anchor: 'middle',
-    },
-    { kind: 'text', role: 'label', x: -text * 0.7, y: h / 2, text: `${h} mm`, sizeMm: text, anchor: 'middle', turn: -90 },
-    { kind: 'text', role: 'label', x: 0, y: h + text * 1.5, text: 'lay', sizeMm: text },
-  );
+  shapes.push(...edgeShapes(layout, stock, text));
   shapes.push(...grainArrow(w, text, stock), ...ordersLegend(layout, parts, h + text * 3, text));
-  const grain = stock?.grain === 'short' ? 'up the sheet' : 'along the gripper edge';
   return {
     title: imposed ? `pages, ${side}` : 'copies on the sheet',
-    says: `Sheet ${w} by ${h} millimetres with ${imposed ? `pages ${pagesSay(imposed, side)} on its ${side}` : copiesSay(layout, parts)}; gripper edge below, ${layout.gripperMm} millimetres; grain runs ${grain}.`,
+    says: `${isWeb(stock) ? 'Web' : 'Sheet'} ${w} by ${h} millimetres with ${imposed ? `pages ${pagesSay(imposed, side)} on its ${side}` : copiesSay(layout, parts)}; ${edgesSay(layout, stock)}.`,
     box: boxAround(shapes, text * 1.6),
     toScale: true,
     shapes,
@@ -178,8 +155,41 @@ function blankShapes(die: DieLine, { x, y, turn }: CopyPlace, up: (y: number) =>
   ];
 }
 
+const isWeb = (stock: Stock | null): boolean => stock?.form === 'roll';
+/** Grain up the drawing: across the press, or along a web. */
+const grainIsUp = (stock: Stock | null): boolean => isWeb(stock) || stock?.grain === 'short';
+const edgesSay = ({ gripperMm }: Layout, stock: Stock | null): string =>
+  isWeb(stock)
+    ? 'grain runs along the web'
+    : `gripper edge below, ${gripperMm} millimetres; grain runs ${grainIsUp(stock) ? 'up the sheet' : 'along the gripper edge'}`;
+
+/** Sizes of the sheet, its gripper and lay corner; of a web its width and cut-off: nothing grips it. */
+function edgeShapes({ sheetMm: [w, h], gripperMm }: Layout, stock: Stock | null, text: number): Shape[] {
+  const below = isWeb(stock) ? `web ${w} mm` : `gripper ${gripperMm} · ${w} mm`;
+  const sizes: Shape[] = [
+    { kind: 'text', role: 'label', x: w / 2, y: h + text * 1.5, text: below, sizeMm: text, anchor: 'middle' },
+    { kind: 'text', role: 'label', x: -text * 0.7, y: h / 2, text: `${h} mm`, sizeMm: text, anchor: 'middle', turn: -90 },
+  ];
+  if (isWeb(stock)) return sizes;
+  return [
+    {
+      kind: 'path',
+      role: 'lay',
+      points: [
+        [0, h],
+        [w / 36, h],
+        [0, h - w / 36],
+      ],
+      closed: true,
+      ref: 'lay',
+    },
+    ...sizes,
+    { kind: 'text', role: 'label', x: 0, y: h + text * 1.5, text: 'lay', sizeMm: text },
+  ];
+}
+
 function grainArrow(w: number, text: number, stock: Stock | null): Shape[] {
-  const up = stock?.grain === 'short';
+  const up = grainIsUp(stock);
   const [x, y, size] = [w - text * 6, -text * 0.9, text];
   const line: Shape = up
     ? { kind: 'line', role: 'grain', x1: w - size * 0.6, y1: y + size * 0.3, x2: w - size * 0.6, y2: y - size * 0.7 }

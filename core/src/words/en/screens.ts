@@ -180,6 +180,8 @@ export const SCREENS = {
   'sectionSheets.json': 'JSON',
   'sectionSheets.front': 'Front, gripper edge below',
   'sectionSheets.back': 'Back, {0}',
+  'sectionSheets.webFront': 'Upper side of the web',
+  'sectionSheets.webBack': 'Lower side, the web turned from side to side',
   'sectionSheets.turned.x': 'the sheet turned from side to side',
   'sectionSheets.turned.y': 'the tail gripped',
   'sectionSheets.section': 'Section to fold',

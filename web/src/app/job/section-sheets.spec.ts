@@ -52,6 +52,19 @@ describe('sections on their sheets', () => {
     expect(new Set(pages(0))).toEqual(new Set(['1', '44']));
     expect(host.querySelector('a[href$="/pages.csv"]')).not.toBeNull();
   });
+  it('on a web have no gripper and no lay: its two sides, the grain along it', async () => {
+    const { f, host, settle } = await show();
+    const spec = specOf('Ferry timetable, summer');
+    Object.assign((spec.products['booklet'] as { wish: object }).wish, { printedOn: 'web', grade: 'Magazine web 60' });
+    f.componentRef.setInput('plan', plan(spec, plant, shelf));
+    await settle();
+    const says = [...host.querySelectorAll('figcaption')].map((c) => c.textContent.replace(/\s+/g, ' ').trim());
+    expect(says.slice(0, 2)).toEqual(['Upper side of the web', 'Lower side, the web turned from side to side']);
+    const svg = host.querySelector('dk-drawing svg')!;
+    expect(svg.getAttribute('aria-label')).toContain('grain runs along the web');
+    expect(svg.textContent).not.toContain('gripper');
+    expect(svg.querySelector('.lay')).toBeNull();
+  });
   it('light a page in both drawings of the sheet and on the folded section while the pointer is on it', async () => {
     const { f, drawings, settle } = await show();
     const first = f.debugElement.query(By.directive(Drawing)).componentInstance as Drawing;
