@@ -1,16 +1,17 @@
 import { idOf } from '../quantity/id-of';
 import { typed } from '../quantity/ledger';
 import { practiceValue } from '../plant/practice';
-import { type BoundPages, PAGES_OF_A_FOLD } from '../product/bound';
+import { type BoundPages, PAGES_OF_A_FOLD, type TwoUp } from '../product/bound';
 import type { Part } from '../product/part';
 import { type FoldProgram, mirrored } from '../signature/fold-model';
-import { type FoldLimits, SECTION_SCHEMES } from '../signature/fold-limits';
+import { type FoldLimits, schemesFor } from '../signature/fold-limits';
 import { bookPage, signatureOf } from '../signature/imposition';
 import type { PressForm } from '../signature/press-forms';
 import { SCHEMES } from '../signature/schemes';
 import type { SectionPlan } from '../signature/section-plans';
 import { type SectionMargins, sectionSize, USUAL_MARGINS } from '../signature/section-size';
 import type { LaidSection, SheetMirror } from '../signature/sheet-pages';
+import { partnerOf, type SawJoint, twoUpSignature } from '../signature/two-up';
 import type { Form } from './form';
 import type { LayoutContext } from './layouter';
 import type { UsableSheet } from './sheet-layout';
@@ -33,6 +34,8 @@ export interface SectionsAsk {
   bound: BoundPages;
   margins: SectionMargins;
   bed: Bed;
+  /** Laid as two copies in one length. */
+  isDouble: boolean;
 }
 
 /** What its part is called whose sections have numbers. */
@@ -49,16 +52,21 @@ export const foldLimitsOf = ({ plant }: LayoutContext): FoldLimits => [
   practiceValue(plant, 'sections.fourFoldsGsm'),
 ];
 
-const programOf = (pages: number, { spine }: BoundPages): FoldProgram => {
-  const program: FoldProgram = SCHEMES[SECTION_SCHEMES[pages] ?? 'p4'];
+/** How a flat with so many pages on it is folded. */
+const programOf = (pages: number, { bound: { spine }, isDouble }: Pick<SectionsAsk, 'bound' | 'isDouble'>): FoldProgram => {
+  const program = schemesFor(isDouble)[pages] ?? SCHEMES.p4;
   return spine === 'right' ? mirrored(program) : program;
 };
 
-/** A section's flat sheet by its pages. */
+/** A section's flat sheet by the pages on it. */
 export const sizeOf = (
   pages: number,
-  { part, bound, margins }: Pick<SectionsAsk, 'part' | 'bound' | 'margins'>,
-): ReturnType<typeof sectionSize> => sectionSize(programOf(pages, bound), { widthMm: part.widthMm, heightMm: part.heightMm }, margins);
+  ask: Pick<SectionsAsk, 'part' | 'bound' | 'margins' | 'isDouble'>,
+): ReturnType<typeof sectionSize> => {
+  const { part, margins, isDouble } = ask;
+  const sawMm = isDouble ? margins.sawMm : 0;
+  return sectionSize(programOf(pages, ask), { widthMm: part.widthMm, heightMm: part.heightMm }, { ...margins, sawMm });
+};
 
 /**
  * Sections as they are bound. Nested: the smaller the further in, but four pages outside of all others, as alone in the middle they pull out of the wire.
@@ -72,19 +80,23 @@ export function chosenSections(plans: readonly SectionPlan[], sizes: readonly nu
   const set = cx.stones.flatMap((s) => s.ask.sections ?? []);
   if (set.length > 0 && set.every((size) => sizes.includes(size)) && set.reduce((a, b) => a + b, 0) === bound.pages) return set;
   const feeders = cx.stones.find((s) => s.ask.feeders !== undefined)?.ask.feeders ?? Infinity;
-  const most = Math.max(feeders - bound.outside / 2, 1);
-  return inOrder((plans.find((p) => p.sections.length <= most) ?? plans[0])?.sections ?? [], bound);
+  const most = Math.max(feeders - (bound.nested ? bound.outside / 2 : 0), 1);
+  const held = plans.filter((p) => p.sections.length <= most);
+  // Come-and-go wants as many pages from either end of the book.
+  const isSame = ({ sections }: SectionPlan): boolean => sections.every((pages, i) => pages === sections.at(-1 - i));
+  const alike = bound.twoUp === 'comeAndGo' ? held.find(isSame) : undefined;
+  return inOrder((alike ?? held[0] ?? plans[0])?.sections ?? [], bound);
 }
 
 /** Writes how large the smallest section is, flat: what says by how much nothing fits. */
 export function pieceFigures({ cx, part, margins }: SectionsAsk, least: number): void {
-  const { rows, cols } = SCHEMES[SECTION_SCHEMES[least] ?? 'p4'];
+  const { rows, cols } = schemesFor(false)[least] ?? SCHEMES.p4;
   const off = (mm: number): ReturnType<typeof typed> => ({ value: mm, unit: 'mm', from: 'family', at: 'trims' });
   const none = typed(0, 'mm', 'none');
   cx.ledger.figure(idOf(part.id, 'pieceWidth'), FLAT_SIDE, {
     cells: typed(cols, '1', 'columns'),
     trimMm: typed(part.widthMm, 'mm', 'widthMm'),
-    offMm: off(margins.faceMm),
+    offMm: off(margins.faceMm + margins.grindMm),
     lapMm: off(margins.lapMm),
   });
   cx.ledger.figure(idOf(part.id, 'pieceHeight'), FLAT_SIDE, {
@@ -95,28 +107,64 @@ export function pieceFigures({ cx, part, margins }: SectionsAsk, least: number):
   });
 }
 
-/** The sections with their pages, as they are folded: nested in one another, or behind one another. */
-export function laidSections(sizes: readonly number[], ask: SectionsAsk): LaidSection[] {
-  const { bound } = ask;
+/** Pages of each section, as they are read: nested in one another, or behind one another; null: nobody printed it. */
+function pagesOfSections(sizes: readonly number[], { bound }: SectionsAsk): { outside: number; pages: (number | null)[] }[] {
   let before = 0;
-  return sizes.map((pages, i): LaidSection => {
+  return sizes.map((pages) => {
     const outside = bound.outside + (bound.nested ? before / 2 : before);
     before += pages;
-    const program = programOf(pages, bound);
-    const { columnsMm, rowsMm } = sizeOf(pages, ask);
+    return {
+      outside,
+      pages: Array.from({ length: pages }, (_, k) => {
+        const page = bookPage({ k: k + 1, sectionPages: pages, outside, bookPages: bound.bookPages, nested: bound.nested });
+        if (bound.blanks > 0 && page > bound.outside + bound.pages - bound.blanks) return null;
+        return bound.counted && page > bound.counted.after ? page + bound.counted.pages : page;
+      }),
+    };
+  });
+}
+
+/** The sections as they are folded, a copy at a time. */
+export const laidSections = (sizes: readonly number[], ask: SectionsAsk): LaidSection[] =>
+  pagesOfSections(sizes, ask).map(({ outside, pages }, i): LaidSection => {
+    const program = programOf(pages.length, ask);
+    const { columnsMm, rowsMm } = sizeOf(pages.length, ask);
+    const name = sizes.length === 1 && ask.part.role !== TEXT ? ask.part.role : `section ${i + 1}`;
+    return { key: `s${i + 1}`, nr: i + 1, name, outside, program, signature: signatureOf(program), pages, columnsMm, rowsMm };
+  });
+
+/** What meets at the saw. */
+const JOINT: Readonly<Record<TwoUp, SawJoint>> = { comeAndGo: 'headToHead', headToFoot: 'headToFoot' };
+
+/**
+ * The sections of two copies as one length. Come-and-go: a section lies beside the one as far from the other end of the book, the middle one beside itself; head to
+ * foot: each beside itself. Null: two that would lie beside each other have not as many pages.
+ * Source: geometry.
+ */
+export function doubleSections(sizes: readonly number[], twoUp: TwoUp, ask: SectionsAsk): LaidSection[] | null {
+  const single = pagesOfSections(sizes, ask);
+  const comesAndGoes = twoUp === 'comeAndGo';
+  const kinds = single.slice(0, comesAndGoes ? Math.ceil(single.length / 2) : single.length);
+  const pairs = kinds.map(({ outside, pages }, i) => {
+    const other = comesAndGoes ? partnerOf(i + 1, single.length) - 1 : i;
+    return { outside, pages, other, beside: single[other]?.pages ?? [] };
+  });
+  if (pairs.some(({ pages, beside }) => pages.length !== beside.length)) return null;
+  return pairs.map(({ outside, pages, other, beside }, i): LaidSection => {
+    const program = programOf(2 * pages.length, ask);
+    const { columnsMm, rowsMm } = sizeOf(2 * pages.length, ask);
+    const numbers = other === i ? `${i + 1}` : `${i + 1} and ${other + 1}`;
     return {
       key: `s${i + 1}`,
       nr: i + 1,
-      name: sizes.length === 1 && ask.part.role !== TEXT ? ask.part.role : `section ${i + 1}`,
+      name: sizes.length === 1 && ask.part.role !== TEXT ? ask.part.role : `${other === i ? 'section' : 'sections'} ${numbers}`,
       outside,
       program,
-      signature: signatureOf(program),
-      pages: Array.from({ length: pages }, (_, k) => {
-        const page = bookPage({ k: k + 1, sectionPages: pages, outside, bookPages: bound.bookPages, nested: bound.nested });
-        return bound.blanks > 0 && page > bound.outside + bound.pages - bound.blanks ? null : page;
-      }),
+      signature: twoUpSignature(program, JOINT[twoUp], (copy, k) => (copy === 'lying' ? k : pages.length + k)),
+      pages: [...pages, ...beside],
       columnsMm,
       rowsMm,
+      double: { joint: JOINT[twoUp], hoppers: other === i ? 1 : 2 },
     };
   });
 }

@@ -1,7 +1,8 @@
 import { idOf } from '../quantity/id-of';
+import { practiceValue } from '../plant/practice';
 import { type PressForm, sharesSheet } from '../signature/press-forms';
 import type { SectionPlan } from '../signature/section-plans';
-import { isSheetProved, type LaidSection, sheetPages } from '../signature/sheet-pages';
+import { type Flat, flatsACopy, type Heads, isSheetProved, type LaidSection, sheetPages } from '../signature/sheet-pages';
 import { inOrder, type SectionsAsk, sectionsSay, sizeOf } from './book-sections';
 import { type Form, formOf } from './form';
 import type { Layout } from './layout';
@@ -36,8 +37,9 @@ function formOfSections(
   const wished = ask.bed.styleOf(of, id);
   const block = blockFor(sections, blocks);
   const [style, layout] = block ? laidIn(wished, id, of, sections, block, ask) : [wished, null];
+  const aFlat = Math.min(...sections.map((s) => 1 / flatsACopy(s)));
   cx.ledger.figure(idOf(id, 'copiesUp'), BOOKS_UP, {
-    places: { value: layout ? of.copies : 0, unit: 'copy', from: 'family', at: 'layout' },
+    places: { value: layout ? of.copies * aFlat : 0, unit: 'copy', from: 'family', at: 'layout' },
   });
   return {
     ...formOf({ id, parts: [part], style, stock: cx.stockId }, ask.bed.kind, layout),
@@ -63,7 +65,7 @@ function laidIn(
   wished: WorkStyleId,
   id: string,
   of: PressForm,
-  sections: LaidSection[],
+  cut: LaidSection[],
   block: SectionBlock,
   ask: SectionsAsk,
 ): [WorkStyleId, Layout | null] {
@@ -79,20 +81,22 @@ function laidIn(
       block,
       of.copies,
       of.empty,
-      sections.map((s) => [s.key, s.name, s.pages, s.program, s.columnsMm, s.rowsMm]),
+      cut.map((s) => [s.key, s.name, s.pages, s.program, s.columnsMm, s.rowsMm, s.double]),
     ]);
     const before = known.get(key);
     if (before) return [style, before];
     const mirror = bed.mirrorOf(style);
     const oneForm = WORK_STYLES[style].halves === null ? null : mirror;
-    const flats = flatsOf(
+    const laid = flatsOf(
       block,
       sheet,
-      sections.map((s) => ({ key: s.key, pages: s.pages.length })),
+      cut.map((s) => ({ key: s.key, pages: s.pages.length })),
       of.copies,
       oneForm,
     );
-    if (!flats) continue;
+    if (!laid) continue;
+    const whole = wholeSheet(cut, laid, block.heads, sheet.sheetMm, mostLeftMm(ask));
+    const [flats, sections] = whole ?? [laid, cut];
     const pages = sheetPages(flats, sections, block.heads, mirror, sheet.sheetMm);
     // Nothing is shown that does not pass the proof.
     if (!isSheetProved(pages, flats, sections, block.heads, mirror, sheet.sheetMm)) continue;
@@ -112,11 +116,40 @@ function laidIn(
         dy: f.h,
         turn: block.heads === 'along' ? 0 : 90,
       })),
-      imposed: { ...pages, heads: block.heads, mirror, sections, flats, empty: of.empty },
+      imposed: { ...pages, heads: block.heads, mirror, sections, flats, empty: of.empty, ...(whole && { foldedWhole: true }) },
     };
     if (known.size >= MOST_SHEETS) known.clear();
     known.set(key, layout);
     return [style, layout];
   }
   return [wished, null];
+}
+
+/** So much may stay at an edge of a sheet that is folded as it comes. */
+const mostLeftMm = ({ cx }: SectionsAsk): number => practiceValue(cx.plant, 'sections.mostLeftMm');
+
+/**
+ * The only double length of a sheet that leaves little around it: nothing is cut, the sheet is folded as it comes and its outer pages are larger by what it leaves.
+ * Null: it is cut out. Source: common practice, no source.
+ */
+function wholeSheet(
+  sections: readonly LaidSection[],
+  flats: readonly Flat[],
+  heads: Heads,
+  [sheetW, sheetH]: readonly [number, number],
+  mostLeft: number,
+): [Flat[], LaidSection[]] | null {
+  const [section, ...others] = sections;
+  const [flat, ...more] = flats;
+  if (!section?.double || !flat || others.length + more.length > 0) return null;
+  const [left, right, below, above] = [flat.x, sheetW - flat.x - flat.w, flat.y, sheetH - flat.y - flat.h];
+  if (Math.max(left, right, below, above) > mostLeft) return null;
+  const widened = (mm: readonly number[], first: number, last: number): number[] =>
+    mm.map((each, i) => each + (i === 0 ? first : 0) + (i === mm.length - 1 ? last : 0));
+  // Heads along the press: the first row is the one at the tail.
+  const [columnsMm, rowsMm] =
+    heads === 'along'
+      ? [widened(section.columnsMm, left, right), widened(section.rowsMm, above, below)]
+      : [widened(section.columnsMm, below, above), widened(section.rowsMm, left, right)];
+  return [[{ ...flat, x: 0, y: 0, w: sheetW, h: sheetH }], [{ ...section, columnsMm, rowsMm }]];
 }

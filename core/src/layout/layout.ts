@@ -1,5 +1,5 @@
 import type { Id } from '../quantity/figure';
-import type { Flat, Heads, LaidSection, SheetMirror, SheetPages } from '../signature/sheet-pages';
+import { type Flat, flatsACopy, type Heads, type LaidSection, type SheetMirror, type SheetPages } from '../signature/sheet-pages';
 import type { CutTree } from './guillotine-count';
 import type { WebForm } from './web-form';
 
@@ -26,6 +26,8 @@ export interface Imposed extends SheetPages {
   flats: Flat[];
   /** Page places on which nothing is printed, both sides together. */
   empty: number;
+  /** Its only section is as large as the sheet: it is folded as it comes from the press, and what the sheet leaves comes off in the three-knife. */
+  foldedWhole?: true;
 }
 /** Copies on a press sheet (long side across the press). `cuts`: how straight cuts take the box of the copies apart, where it was made for them. */
 export interface Layout {
@@ -102,7 +104,7 @@ export const copiesUp = (layout: Layout, part?: Id<'part'>): number =>
  * @example goodsUp({ cells: [{ nx: 4, ny: 2 }] }) // 8
  */
 export const goodsUp = (layout: Layout): number =>
-  layout.imposed ? Math.min(...layout.imposed.sections.map((s) => sectionsUp(layout, s.key))) : copiesUp(layout);
+  layout.imposed ? Math.min(...layout.imposed.sections.map((s) => sectionsUp(layout, s.key) / flatsACopy(s))) : copiesUp(layout);
 
 /**
  * Flats of one section on a form.

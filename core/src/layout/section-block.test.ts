@@ -1,10 +1,10 @@
 import * as fc from 'fast-check';
-import { SECTION_SCHEMES, sizesAllowed } from '../signature/fold-limits';
+import { schemesFor, sizesAllowed } from '../signature/fold-limits';
 import { type FoldProgram, mirrored } from '../signature/fold-model';
 import { signatureOf } from '../signature/imposition';
 import { pressForms } from '../signature/press-forms';
 import { SCHEMES } from '../signature/schemes';
-import { sectionSize } from '../signature/section-size';
+import { sectionSize, USUAL_MARGINS } from '../signature/section-size';
 import {
   type Heads,
   isSheetProved,
@@ -21,9 +21,9 @@ import type { UsableSheet } from './sheet-layout';
 
 const TRIM = { widthMm: 60, heightMm: 90 };
 const section = (pages: number, nr: number, isRight: boolean, lapMm: number): LaidSection => {
-  const scheme: FoldProgram = SCHEMES[SECTION_SCHEMES[pages]!];
+  const scheme: FoldProgram = schemesFor(false)[pages]!;
   const program = isRight ? mirrored(scheme) : scheme;
-  const { columnsMm, rowsMm } = sectionSize(program, TRIM, { faceMm: 4, headMm: 3, footMm: 2, lapMm, lapOn: 'high' });
+  const { columnsMm, rowsMm } = sectionSize(program, TRIM, { ...USUAL_MARGINS, faceMm: 4, headMm: 3, footMm: 2, lapMm });
   return {
     key: `s${nr}`,
     nr,

@@ -1,6 +1,4 @@
-import type { FoldProgram } from '../signature/fold-model';
-import { SCHEMES } from '../signature/schemes';
-import { SECTION_SCHEMES } from '../signature/fold-limits';
+import { schemesFor } from '../signature/fold-limits';
 import { type Flat, type Heads, mirroredBox, type SheetBox, type SheetMirror } from '../signature/sheet-pages';
 import type { UsableSheet } from './sheet-layout';
 
@@ -23,6 +21,8 @@ export interface SectionBlock {
   placeMm: readonly [uMm: number, vMm: number];
   across: number;
   down: number;
+  /** Its sections are two copies as one length. */
+  isDouble: boolean;
 }
 
 /** The block of a section that holds most on a sheet; null where not one fits. */
@@ -31,10 +31,11 @@ export function sectionBlock(
   placeMm: readonly [number, number],
   heads: Heads,
   { usable }: Pick<UsableSheet, 'usable'>,
+  isDouble = false,
 ): SectionBlock | null {
   const [u, v] = heads === 'along' ? [usable.widthMm, usable.heightMm] : [usable.heightMm, usable.widthMm];
   const [across, down] = [Math.floor(u / placeMm[0] + 1e-9), Math.floor(v / placeMm[1] + 1e-9)];
-  return across > 0 && down > 0 ? { heads, pages, placeMm, across, down } : null;
+  return across > 0 && down > 0 ? { heads, pages, placeMm, across, down, isDouble } : null;
 }
 
 /**
@@ -58,14 +59,9 @@ export function blockBox({ heads, placeMm, across, down }: SectionBlock, { sheet
   };
 }
 
-const schemeOf = (pages: number): FoldProgram | null => {
-  const id = SECTION_SCHEMES[pages];
-  return id ? SCHEMES[id] : null;
-};
-
 /** Two rooms for sections of half the pages; null: no section of that size is half of it. */
-function halved(room: Room): [Room, Room] | null {
-  const [whole, half] = [schemeOf(room.pages), schemeOf(room.pages / 2)];
+function halved(room: Room, schemes: ReturnType<typeof schemesFor>): [Room, Room] | null {
+  const [whole, half] = [schemes[room.pages], schemes[room.pages / 2]];
   if (!whole || !half) return null;
   const pages = room.pages / 2;
   if (half.rows * 2 === whole.rows && half.cols === whole.cols) {
@@ -99,7 +95,7 @@ function roomsOfHalf(block: SectionBlock, mirror: SheetMirror): Room[] | null {
   const ends = (r: Room): number => (byU ? r.u + r.uMm : r.v + r.vMm);
   const rooms = roomsOf(block);
   if (number % 2 === 0) return rooms.filter((r) => ends(r) <= middle + 1e-6);
-  const halves = rooms.map(halved);
+  const halves = rooms.map((room) => halved(room, schemesFor(block.isDouble)));
   const found = halves.flatMap((pair, i) => {
     const room = rooms[i];
     const [first] = pair ?? [];
@@ -111,14 +107,18 @@ function roomsOfHalf(block: SectionBlock, mirror: SheetMirror): Room[] | null {
 }
 
 /** Puts sections into rooms, the largest first, halving rooms where they are larger; null where one finds none. */
-function filled(rooms: readonly Room[], sections: readonly { key: string; pages: number }[]): { key: string; room: Room }[] | null {
+function filled(
+  rooms: readonly Room[],
+  sections: readonly { key: string; pages: number }[],
+  schemes: ReturnType<typeof schemesFor>,
+): { key: string; room: Room }[] | null {
   const free = [...rooms];
   const placed: { key: string; room: Room }[] = [];
   for (const { key, pages } of sections) {
     const at = free.reduce((best, r, i) => (r.pages >= pages && (best < 0 || r.pages < (free[best]?.pages ?? 0)) ? i : best), -1);
     let [room] = at < 0 ? [] : free.splice(at, 1);
     while (room && room.pages > pages) {
-      const parts: [Room, Room] | null = halved(room);
+      const parts: [Room, Room] | null = halved(room, schemes);
       if (!parts) return null;
       room = parts[0];
       free.splice(at, 0, parts[1]);
@@ -148,6 +148,7 @@ export function flatsOf(
   const placed = filled(
     rooms,
     sections.flatMap((s) => Array.from({ length: times }, () => s)),
+    schemesFor(block.isDouble),
   );
   const flats = placed?.map(({ key, room }): Flat => ({ ...onSheet(room, block.heads, box), section: key, faceDown: false })) ?? null;
   if (!flats || oneForm === null) return flats;

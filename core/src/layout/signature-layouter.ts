@@ -1,10 +1,20 @@
+import type { TwoUp } from '../product/bound';
 import type { Part } from '../product/part';
 import { sizesAllowed } from '../signature/fold-limits';
 import { type PressForm, pressForms } from '../signature/press-forms';
 import { sectionPlans } from '../signature/section-plans';
 import type { Heads } from '../signature/sheet-pages';
-import { chosenSections, foldLimitsOf, laidSections, marginsOf, pieceFigures, type SectionsAsk, sizeOf } from './book-sections';
-import { formOf } from './form';
+import {
+  chosenSections,
+  doubleSections,
+  foldLimitsOf,
+  laidSections,
+  marginsOf,
+  pieceFigures,
+  type SectionsAsk,
+  sizeOf,
+} from './book-sections';
+import { type Form, formOf } from './form';
 import { formsOfSections } from './forms-of-sections';
 import type { Laid, Layouter, LayoutContext } from './layouter';
 import { placesASide, sectionBlock, type SectionBlock } from './section-block';
@@ -30,7 +40,7 @@ function blocksOf(sizes: readonly number[], sheet: UsableSheet, ask: SectionsAsk
     const blocks = new Map<number, SectionBlock>();
     for (const pages of sizes) {
       const { widthMm, heightMm } = sizeOf(pages, ask);
-      const block = sectionBlock(pages, [widthMm, heightMm], heads, sheet);
+      const block = sectionBlock(pages, [widthMm, heightMm], heads, sheet, ask.isDouble);
       if (block) blocks.set(pages, block);
     }
     if (blocks.size > 0) return blocks;
@@ -52,13 +62,26 @@ function layBook(part: Part, cx: LayoutContext): Laid {
       usable: (id, style) => usableOfForm({ ...cx, id, style }),
       mirrorOf,
     },
+    isDouble: false,
   };
   const sheet = usableOfForm(cx);
+  pieceFigures(ask, sizesOf(ask).at(-1) ?? 4);
+  const forms = (bound.twoUp && layOn(sheet, { ...ask, isDouble: true }, bound.twoUp)) ?? layOn(sheet, ask);
+  return { forms: forms ?? [formOf({ ...cx, stock: cx.stockId }, 'sheet', null)] };
+}
+
+/** Pages on the flats that the paper and the folder allow, the largest first. */
+function sizesOf({ cx, bound, isDouble }: SectionsAsk): number[] {
   const stations = cx.stones.find((s) => s.ask.foldStations !== undefined)?.ask.foldStations;
-  const allowed = sizesAllowed(cx.stock.gsm, foldLimitsOf(cx), stations).filter((size) => size <= bound.pages);
-  pieceFigures(ask, allowed.at(-1) ?? 4);
-  const blocks = blocksOf(allowed, sheet, ask);
-  if (blocks.size === 0) return { forms: [formOf({ ...cx, stock: cx.stockId }, 'sheet', null)] };
+  const most = isDouble ? 2 * bound.pages : bound.pages;
+  return sizesAllowed(cx.stock.gsm, foldLimitsOf(cx), stations, isDouble).filter((size) => size <= most);
+}
+
+/** Forms of sections of one copy, or of two as one length; null where none has room, or where they cannot lie beside each other. */
+function layOn(sheet: UsableSheet, ask: SectionsAsk, twoUp?: TwoUp): Form[] | null {
+  const { cx, bound } = ask;
+  const blocks = blocksOf(sizesOf(ask), sheet, ask);
+  if (blocks.size === 0) return null;
   const on = {
     placesASide: Math.max(...[...blocks.values()].map(placesASide)),
     perfected: cx.style === 'perfect',
@@ -67,9 +90,18 @@ function layBook(part: Part, cx: LayoutContext): Laid {
       return block ? (2 * placesASide(block)) / pages : 0;
     },
   };
-  const plans = sectionPlans({ pages: bound.pages, sizes: [...blocks.keys()], ...on }).filter((p) => p.blanks === 0);
-  const sizes = chosenSections(plans, [...blocks.keys()], ask);
-  return { forms: formsOfSections(pressForms(sizes, on), laidSections(sizes, ask), blocks, plans, ask) };
+  // Of two copies as one length a flat holds the pages of two sections; head to foot they are twice the same, and a sheet holds half as many.
+  const sizes = [...blocks.keys()].map((pages) => (twoUp ? pages / 2 : pages));
+  const places = twoUp === 'headToFoot' ? on.placesASide / 2 : on.placesASide;
+  const plans = sectionPlans({ pages: bound.pages, sizes, ...on, placesASide: places }).filter((p) => p.blanks === 0);
+  const chosen = chosenSections(plans, sizes, ask);
+  const laid = twoUp ? doubleSections(chosen, twoUp, ask) : laidSections(chosen, ask);
+  if (!laid || laid.length === 0) return null;
+  const sheets = pressForms(
+    laid.map((s) => s.pages.length),
+    on,
+  );
+  return formsOfSections(sheets, laid, blocks, plans, ask);
 }
 
 /** How a form is worked: a rest may be printed twice from one form; a sheet full of different sections needs one for each side. */

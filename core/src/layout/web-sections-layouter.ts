@@ -58,6 +58,7 @@ function layWeb(part: Part, cx: LayoutContext): Laid {
       usable: () => usable,
       mirrorOf: () => 'x',
     },
+    isDouble: false,
   };
   webFigures(cx.id, part, ask, edgeMm, cutOffMm, press?.machineId ?? '');
   const block = spare >= LEAST_HEAD_AND_FOOT_MM ? blockOf(ask, usable) : null;

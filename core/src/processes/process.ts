@@ -183,6 +183,8 @@ export interface Process {
   parts?: true;
   /** Parts sheets by straight cuts from edge to edge, and by nothing else. */
   straightCuts?: true;
+  /** Has nothing to do on such a form: it goes on as it is. */
+  needless?(form: Form): boolean;
   /** What it finds of its own runs. */
   rules?: readonly OwnRule[];
   /** First pass: late machines speak before the layout. */

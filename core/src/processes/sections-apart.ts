@@ -1,6 +1,7 @@
 import type { CountUnit } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { sectionsUp } from '../layout/layout';
+import { flatsACopy } from '../signature/sheet-pages';
 import { type Batch, onwards } from './batch';
 import type { Draft, DraftContext } from './process';
 import { flowAfter } from './single-step';
@@ -15,7 +16,7 @@ export function sectionsApart(cx: DraftContext, draft: Draft, unit: CountUnit): 
   step.gives = [];
   draft.out = layout.imposed.sections.map((section): Batch => {
     const flow = idOf(cx.id, section.key);
-    draft.flows[flow] = { ...flowAfter(lead.of, unit, 1), section: section.name };
+    draft.flows[flow] = { ...flowAfter(lead.of, unit, flatsACopy(section)), section: section.name };
     step.gives.push({ flow, per: sectionsUp(layout, section.key) });
     return onwards(cx.incoming, flow, { section: section.key });
   });

@@ -12,7 +12,14 @@ export interface BoundPages {
   /** Sections lie in one another, and are stitched through the fold; else behind one another. */
   nested: boolean;
   spine: 'left' | 'right';
+  /** Copies bound as one length of two and sawn apart; absent: one by one. */
+  twoUp?: TwoUp;
+  /** Pages of another part that are counted in, and the page of the book they follow. */
+  counted?: { after: number; pages: number };
 }
+/** Two copies as one length: one of them on its head, so that a folded piece turned end for end serves the other; or both as they are read. */
+export const TWO_UP = ['comeAndGo', 'headToFoot'] as const;
+export type TwoUp = (typeof TWO_UP)[number];
 /** How creep is reckoned: pressed flat, round the fold, or as a dummy shows it. */
 export const CREEP_SCHOOLS = ['pressed', 'round', 'dummy'] as const;
 /** What is done about it: pages shifted to the spine, squeezed, or nothing. */

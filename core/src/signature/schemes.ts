@@ -29,6 +29,13 @@ export const SCHEMES = {
 } as const satisfies Record<string, FoldProgram>;
 export type SchemeId = keyof typeof SCHEMES;
 
+/** Two copies folded as one length and sawn apart at last: the last fold leaves two piles. By the pages of one copy. */
+export const DOUBLE_SCHEMES = {
+  d4: { rows: 2, cols: 2, steps: [v(1)] },
+  d8: { rows: 2, cols: 4, steps: [v(2), v(1)] },
+  d16: { rows: 4, cols: 4, steps: [h(2), v(2), v(1)] },
+} as const satisfies Record<string, FoldProgram>;
+
 /** Leaflets that are opened, not bound: their panels in the order they are read. */
 export const LEAFLETS = {
   accordion6: { rows: 1, cols: 3, steps: [v(2, 'right', 'under'), v(1, 'left', 'over')] },

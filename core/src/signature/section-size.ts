@@ -12,9 +12,13 @@ export interface SectionMargins {
   lapMm: number;
   /** The half that stands out: the one with the last pages, or with the first. */
   lapOn: 'high' | 'low';
+  /** Milled off the folds of gathered sections. */
+  grindMm: number;
+  /** Between two copies folded as one length, where they are sawn apart. */
+  sawMm: number;
 }
 /** Common practice, no source: face 4, head and foot 3, lap 8 on the last pages. */
-export const USUAL_MARGINS: SectionMargins = { faceMm: 4, headMm: 3, footMm: 3, lapMm: 8, lapOn: 'high' };
+export const USUAL_MARGINS: SectionMargins = { faceMm: 4, headMm: 3, footMm: 3, lapMm: 8, lapOn: 'high', grindMm: 0, sawMm: 0 };
 
 /** A section's flat sheet: widths of its columns from the left, heights of its rows from the far side, and the box around them; mm. */
 export interface SectionSize {
@@ -27,8 +31,8 @@ export interface SectionSize {
 /**
  * Sizes of the flat sheet of a section.
  *
- * Formula: column = trim width + face trim, those with the chosen half of the pages + lap; row = trim height + head + foot.
- * Source: arithmetic; trims and lap common practice, no source.
+ * Formula: column = trim width + face trim + grind, those with the chosen half of the pages + lap; row = trim height + head + foot, of two copies as one length
+ * + half the saw cut. Source: arithmetic; trims, lap, grind and saw common practice, no source.
  * @throws OutOfRange trim not above 0, margins below 0
  * @example sectionSize(SCHEMES.p16, { widthMm: 148, heightMm: 210 }).columnsMm // [152, 160, 160, 152]
  */
@@ -38,19 +42,21 @@ export function sectionSize(
   margins: SectionMargins = USUAL_MARGINS,
 ): SectionSize {
   for (const [field, value] of Object.entries(trim)) requireAboveZero(field, value);
-  const { faceMm, headMm, footMm, lapMm, lapOn } = margins;
-  for (const [field, value] of Object.entries({ faceMm, headMm, footMm, lapMm })) requireNotNegative(field, value);
-  const half = pagesOf(program) / 2;
-  const { front } = signatureOf(program);
+  const { faceMm, headMm, footMm, lapMm, lapOn, grindMm, sawMm } = margins;
+  for (const [field, value] of Object.entries({ faceMm, headMm, footMm, lapMm, grindMm, sawMm })) requireNotNegative(field, value);
   const columnsMm = Array.from({ length: program.cols }, (_, c) => {
-    const page = front[0]?.[c]?.page ?? 0;
-    const isHigh = page > half;
-    return trim.widthMm + faceMm + (isHigh === (lapOn === 'high') ? lapMm : 0);
+    const hasLap = lapMm > 0 && isHigh(program, c) === (lapOn === 'high');
+    return trim.widthMm + faceMm + grindMm + (hasLap ? lapMm : 0);
   });
-  const rowsMm = Array.from({ length: program.rows }, () => trim.heightMm + headMm + footMm);
+  // Every row of a double length meets the other copy at one of its ends.
+  const rowsMm = Array.from({ length: program.rows }, () => trim.heightMm + headMm + footMm + sawMm / 2);
   const sum = (mm: readonly number[]): number => mm.reduce((a, b) => a + b, 0);
   return { columnsMm, rowsMm, widthMm: sum(columnsMm), heightMm: sum(rowsMm) };
 }
+
+/** Whether a column holds pages of the second half. */
+const isHigh = (program: FoldProgram, column: number): boolean =>
+  (signatureOf(program).front[0]?.[column]?.page ?? 0) > pagesOf(program) / 2;
 
 /**
  * How far the sheet runs into each fold plate: the width of the part that is folded over, step by step.

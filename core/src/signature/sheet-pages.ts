@@ -1,5 +1,6 @@
 import type { FoldProgram } from './fold-model';
 import { emptySignature, type PageCell, readFolded, type Signature } from './imposition';
+import { readTwoUp, type SawJoint } from './two-up';
 
 /*
  * Pages on a press sheet, in millimetres from its lay corner: x across the press, y from the gripper edge. What lies behind what follows from how the sheet is
@@ -45,6 +46,21 @@ export interface LaidSection {
   pages: (number | null)[];
   columnsMm: number[];
   rowsMm: number[];
+  /** Two copies as one length: what meets at the saw, and how many hoppers it feeds (turned end for end it may be another). Its pages: of the copy that lies, then of the other. */
+  double?: { joint: SawJoint; hoppers: 1 | 2 };
+}
+
+/**
+ * Flats of a section that a copy takes: one; of two copies as one length one for both, or one for each where it feeds two hoppers.
+ * @example flatsACopy({ double: { joint: 'headToFoot', hoppers: 1 } }) // 0.5
+ */
+export const flatsACopy = ({ double }: Pick<LaidSection, 'double'>): number => (double ? double.hoppers / 2 : 1);
+
+/** What is read of a printed flat once it is folded; of two copies as one length of the one that lies, then of the other. */
+function readSection({ program, double }: LaidSection, printed: Signature): { pages: (number | null)[]; headsUp: boolean }[] {
+  if (!double) return readFolded(printed, program);
+  const { lying, other } = readTwoUp(printed, program, double.joint);
+  return [{ pages: [...lying.pages, ...other.pages], headsUp: lying.headsUp && other.headsUp }];
 }
 
 const EPS = 1e-6;
@@ -156,6 +172,6 @@ export const isSheetProved = (
     const cell = ({ page, head }: PagePlace): PageCell => ({ page, head: head === headOf(heads, 'up') ? 'up' : 'down' });
     faces.forEach((row, r) => row.forEach((p, c) => ((printed.front[r] ?? [])[c] = cell(p))));
     others.forEach((row, r) => row.forEach((p, c) => ((printed.back[r] ?? [])[row.length - 1 - c] = cell(p))));
-    const [read, ...more] = readFolded(printed, upright.program);
+    const [read, ...more] = readSection(upright, printed);
     return more.length === 0 && read?.headsUp === true && read.pages.join() === upright.pages.join();
   });

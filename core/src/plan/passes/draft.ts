@@ -134,6 +134,8 @@ function runsOf(stone: RoutedStone, open: readonly Batch[], route: Route, forms:
       ? open.filter((b) => b.parts.some((p) => cx.parts.some((own) => own.id === p))).map((b) => coming(b))
       : members.flatMap(({ product, times }) => (all.goods[product] ?? []).map((b) => coming(b, times)));
   const ofParts = forms.filter((f) => f.parts.some((p) => cx.parts.some((own) => own.id === p)));
+  const isNeedless = (form: Form): boolean => stone.process.needless?.(form) ?? false;
+  if (ofParts.length > 0 && ofParts.every(isNeedless)) return [];
   const [only, ...more] = ofParts;
   const whole: Run = {
     id: cx.id,
@@ -146,6 +148,7 @@ function runsOf(stone: RoutedStone, open: readonly Batch[], route: Route, forms:
   };
   if (each === 'form' && more.length > 0)
     return ofParts.flatMap((form, i) => {
+      if (isNeedless(form)) return [];
       const id = idOf(cx.id, keyOf(form));
       const before = ofParts[i - 1];
       const after = before && form.oneOf && stone.process.againS ? { id: idOf(cx.id, keyOf(before)) } : null;

@@ -2,6 +2,7 @@ import { fig, typed } from '../../quantity/ledger';
 import { idOf } from '../../quantity/id-of';
 import { practiceTerm } from '../../plant/practice';
 import { BELT_RATE, SLOWEST } from '../../finishing/folding';
+import { flatsACopy } from '../../signature/sheet-pages';
 import { type Process } from '../process';
 import { singleStep } from '../single-step';
 import { usualLosses } from '../step-losses';
@@ -23,7 +24,7 @@ export const foldSections: Process = {
       takesPer: 1,
       givesPer: 1,
       unit: 'section',
-      perGood: 1,
+      perGood: cx.section ? flatsACopy(cx.section) : 1,
       whole: true,
       losses: usualLosses(cx, LOSSES),
       cautions: ['rollers', 'paperDust'],

@@ -9,6 +9,7 @@ export const FOLD_SECTIONS_PRACTICE = {
   'sections.twoFoldsGsm': limit(170, 'two right-angle folds'),
   'sections.threeFoldsGsm': limit(135, 'three right-angle folds'),
   'sections.fourFoldsGsm': limit(90, 'four right-angle folds, perforated'),
+  'sections.mostLeftMm': fixed(25, 'mm', 'practice', 'at an edge of a sheet that is folded without a cut; common practice, no source'),
   'sections.perStationS': fixed(300, 's', 'practice', 'five minutes a station; common practice, no source'),
   'sections.controlEvery': fixed(1_000, 'section', 'practice', PRACTICE),
 } as const satisfies Record<string, Practice>;

@@ -25,6 +25,7 @@ export const guillotine: Process = {
   losses: LOSSES,
   parts: true,
   straightCuts: true,
+  needless: ({ layout }) => layout?.imposed?.foldedWhole === true,
   asks: (cx) => ({ ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }) }),
   draft(cx) {
     return partedStep(cx, { unit: 'copy', losses: usualLosses(cx, LOSSES), waits: cutWaits(cx), cautions: ['knife'] });

@@ -1,5 +1,5 @@
 import { practiceTerm } from '../../plant/practice';
-import type { SectionMargins } from '../../signature/section-size';
+import { type SectionMargins, USUAL_MARGINS } from '../../signature/section-size';
 import { type ProcessContext, setting, wordSetting } from '../process';
 
 /** What the three-knife trims off, and the half by which the feeder opens a section. */
@@ -9,7 +9,14 @@ export const marginsOf = (cx: ProcessContext): SectionMargins => {
     return 'value' in term ? term.value : 0;
   };
   const lapOn = wordSetting(cx, 'lapOn', opens(cx));
-  return { faceMm: mm('faceMm'), headMm: mm('headMm'), footMm: mm('footMm'), lapMm: mm('lapMm'), lapOn: lapOn === 'low' ? 'low' : 'high' };
+  return {
+    ...USUAL_MARGINS,
+    faceMm: mm('faceMm'),
+    headMm: mm('headMm'),
+    footMm: mm('footMm'),
+    lapMm: mm('lapMm'),
+    lapOn: lapOn === 'low' ? 'low' : 'high',
+  };
 };
 /** The half of a section that the machine's feeders open: the one with the last pages, unless its card says otherwise. */
 export const opens = ({ machine }: Pick<ProcessContext, 'machine'>): SectionMargins['lapOn'] =>
