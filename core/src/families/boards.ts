@@ -19,8 +19,8 @@ export function boardsOf({ stocks, usualGrade }: Plant): string[] {
 
 /** What the works adds to a panel of a board by its table; nothing where it has none. */
 export const panelAddOf = (grade: string, plant: Plant): number | undefined => boardOf(grade, plant)?.panelAddMm;
-const boardOf = (grade: string, { stocks }: Plant): Stock | undefined =>
+const boardOf = (grade: string, { stocks }: Pick<Plant, 'stocks'>): Stock | undefined =>
   Object.values(stocks).find((s) => s.form === 'sheet' && s.grade === grade);
 
 /** Thickness of a board: that of the first stock of its grade. A die is made for a board, not for a lot. */
-export const caliperMmOf = (grade: string, plant: Plant): number => (boardOf(grade, plant)?.caliperUm ?? 400) / 1000;
+export const caliperMmOf = (grade: string, plant: Pick<Plant, 'stocks'>): number => (boardOf(grade, plant)?.caliperUm ?? 400) / 1000;

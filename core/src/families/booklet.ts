@@ -9,11 +9,13 @@ import { caliperMmOf } from './boards';
 import { bookletPicture } from './booklet-picture';
 import { BOOKLET_COVERS, BookletWish, PRINTED_ON, SPINES } from './booklet-wish';
 import type { Family, RouteStone } from './family';
-import { coverGrades, textGrades, webGrades } from './papers';
+import { coverGrades, gradeNear, textGrades, webGrades } from './papers';
 import { printedOf } from './printed';
 
 /** What an order of a booklet says where it says nothing. */
 const USUAL = { widthMm: 148, heightMm: 210, pages: 44, cover: 'own', spine: 'left', stitches: 2 } as const;
+/** Mass of the paper that booklets are usually printed on; the nearest that the works has is taken. Common practice, no source. */
+const USUAL_GSM = 100;
 /** From the face to what is printed. Common practice, no source. */
 const OUTER_MM = 10;
 
@@ -32,7 +34,7 @@ function sumSays(wish: BookletWish): string {
 
 const isOnWeb = ({ printedOn }: BookletWish): boolean => printedOn === 'web';
 const gradeOf = ({ grade, ...wish }: BookletWish, plant: Plant): string =>
-  grade ?? (isOnWeb(wish) ? webGrades(plant) : textGrades(plant))[0] ?? plant.usualGrade;
+  grade ?? (isOnWeb(wish) ? webGrades(plant)[0] : gradeNear(textGrades(plant), USUAL_GSM, plant)) ?? plant.usualGrade;
 const coverGradeOf = ({ coverGrade, ...wish }: BookletWish, plant: Plant): string =>
   coverGrade ?? coverGrades(plant).at(-1) ?? gradeOf(wish, plant);
 

@@ -75,8 +75,10 @@ export interface Way<W> {
   settings?: Readonly<Record<string, Settings>>;
 }
 
-/** What of the works a picture depends on: its own styles. */
-type Drawn = Pick<Plant, 'cartonStyles'>;
+/** What of the works a picture depends on: its own styles; and, where they are known already, its stocks. */
+export type Drawn = Pick<Plant, 'cartonStyles'> & Partial<Works>;
+/** What of the works gives a size to what is made of its papers. */
+export type Works = Pick<Plant, 'stocks' | 'practice' | 'usualGrade'>;
 
 /** A product line: data and choice of processes. */
 export interface Family<F extends FamilyId> {

@@ -5,7 +5,8 @@ const MOST_PAPER_UM = 250;
 /** Covers may be of light board too. */
 const MOST_COVER_UM = 450;
 
-const gradesOf = ({ stocks }: Plant, suits: (stock: Stock) => boolean): string[] => [
+type Stocks = Pick<Plant, 'stocks'>;
+const gradesOf = ({ stocks }: Stocks, suits: (stock: Stock) => boolean): string[] => [
   ...new Set(
     Object.values(stocks)
       .filter((s) => s.form === 'sheet' && s.lengthMm !== undefined && suits(s))
@@ -15,9 +16,9 @@ const gradesOf = ({ stocks }: Plant, suits: (stock: Stock) => boolean): string[]
 ];
 
 /** Grades that text may be printed on, the lightest first. */
-export const textGrades = (plant: Plant): string[] => gradesOf(plant, (s) => s.caliperUm <= MOST_PAPER_UM);
+export const textGrades = (plant: Stocks): string[] => gradesOf(plant, (s) => s.caliperUm <= MOST_PAPER_UM);
 /** Grades of paper that come from the roll, the lightest first: no laminates. */
-export const webGrades = ({ stocks }: Plant): string[] => [
+export const webGrades = ({ stocks }: Stocks): string[] => [
   ...new Set(
     Object.values(stocks)
       .filter((s) => s.form === 'roll' && s.laminate === undefined && s.caliperUm <= MOST_PAPER_UM)
@@ -26,4 +27,10 @@ export const webGrades = ({ stocks }: Plant): string[] => [
   ),
 ];
 /** Grades that a cover may be made of, the lightest first. */
-export const coverGrades = (plant: Plant): string[] => gradesOf(plant, (s) => s.caliperUm <= MOST_COVER_UM);
+export const coverGrades = (plant: Stocks): string[] => gradesOf(plant, (s) => s.caliperUm <= MOST_COVER_UM);
+
+/** The grade whose mass comes nearest to what is usual, of several; null: there is none. */
+export function gradeNear(grades: readonly string[], gsm: number, { stocks }: Stocks): string | null {
+  const off = (grade: string): number => Math.min(...Object.values(stocks).flatMap((s) => (s.grade === grade ? Math.abs(s.gsm - gsm) : [])));
+  return grades.reduce<string | null>((best, grade) => (best === null || off(grade) < off(best) ? grade : best), null);
+}

@@ -8,6 +8,7 @@ import { discSleeve } from './disc-sleeve';
 import { foldedCard } from './folded-card';
 import { foldingCarton } from './folding-carton';
 import { labelSheet } from './label-sheet';
+import { paperback } from './paperback';
 
 /** All product lines by id. One row for a new one. */
 export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = {
@@ -16,13 +17,13 @@ export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = {
   'folding-carton': foldingCarton,
   'disc-sleeve': discSleeve,
   booklet,
+  paperback,
   'foil-die': foilDie,
   'cutting-die': cuttingDie,
 };
 
 /** What a works of this trade makes and no family plans yet; a line that comes takes its own out. Their words are the labels `line.…`. */
 export const NOT_MADE_YET: readonly string[] = [
-  'paperback',
   'hardcover',
   'onDemand',
   'laminatedBox',

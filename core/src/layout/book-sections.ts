@@ -41,8 +41,9 @@ export interface SectionsAsk {
 /** What its part is called whose sections have numbers. */
 const TEXT = 'text';
 
-/** What the binder asks; where none does, the usual trims. */
-export const marginsOf = ({ stones }: LayoutContext): SectionMargins => stones.find((s) => s.ask.section)?.ask.section ?? USUAL_MARGINS;
+/** What the binder asks; where none does, the usual trims. Gathered sections are opened by nobody: they have no lap. */
+export const marginsOf = ({ stones }: LayoutContext, { nested }: BoundPages): SectionMargins =>
+  stones.find((s) => s.ask.section)?.ask.section ?? { ...USUAL_MARGINS, ...(!nested && { lapMm: 0 }) };
 
 /** Heaviest paper by folds, as the works has it. */
 export const foldLimitsOf = ({ plant }: LayoutContext): FoldLimits => [

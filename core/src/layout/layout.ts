@@ -41,6 +41,8 @@ export interface Layout {
   /** Orders of a gang, as they are lettered on whatever form they lie. */
   orders?: readonly Id<'part'>[];
   proved?: boolean;
+  /** A piece holds so many copies, parted later: covers of two books as one length. Absent: one. */
+  copiesAPiece?: number;
   /** Its copies are the flat sections of a book. */
   imposed?: Imposed;
   /** A form on a web: width of the web × one turn of the cylinder. */
@@ -104,7 +106,7 @@ export const copiesUp = (layout: Layout, part?: Id<'part'>): number =>
  * @example goodsUp({ cells: [{ nx: 4, ny: 2 }] }) // 8
  */
 export const goodsUp = (layout: Layout): number =>
-  layout.imposed ? Math.min(...layout.imposed.sections.map((s) => sectionsUp(layout, s.key) / flatsACopy(s))) : copiesUp(layout);
+  layout.imposed ? Math.min(...layout.imposed.sections.map((s) => sectionsUp(layout, s.key) / flatsACopy(s))) : copiesUp(layout) * (layout.copiesAPiece ?? 1);
 
 /**
  * Flats of one section on a form.

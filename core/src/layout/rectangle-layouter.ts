@@ -5,7 +5,7 @@ import type { Part } from '../product/part';
 import { formOf } from './form';
 import { type FormAsked, formFound, formsAsSet, gangForm } from './forms-of-gang';
 import { type GangPiece, gangRows } from './gang-rows';
-import { copiesUp, type Layout } from './layout';
+import { copiesUp, goodsUp, type Layout } from './layout';
 import { layoutFault } from './layout-faults';
 import type { Laid, Layouter, LayoutContext, LayoutTrouble } from './layouter';
 import { type SheetLayoutAsk, sheetLayout, type UsableSheet } from './sheet-layout';
@@ -47,9 +47,11 @@ function aloneOn(part: Part, cx: LayoutContext, sheet: UsableSheet): Laid {
   };
   const question = hashOf(ask);
   const chosen = chosenLayout(part, ask, question, cx);
-  const layout = chosen.layout ?? sheetLayout(ask);
+  const found = chosen.layout ?? sheetLayout(ask);
+  const copies = part.traits?.spread?.copies ?? 1;
+  const layout = found && copies > 1 ? { ...found, copiesAPiece: copies } : found;
   cx.ledger.figure(idOf(cx.id, 'copiesUp'), COPIES_UP, {
-    places: { value: layout ? copiesUp(layout) : 0, unit: 'copy', from: layout && cx.chosen ? 'search' : 'family', at: 'layout' },
+    places: { value: layout ? goodsUp(layout) : 0, unit: 'copy', from: layout && cx.chosen ? 'search' : 'family', at: 'layout' },
   });
   return {
     forms: [{ ...formOf({ ...cx, stock: cx.stockId }, 'sheet', layout), question }],

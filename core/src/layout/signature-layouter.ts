@@ -55,7 +55,7 @@ function layBook(part: Part, cx: LayoutContext): Laid {
     cx,
     part,
     bound,
-    margins: marginsOf(cx),
+    margins: marginsOf(cx, bound),
     bed: {
       kind: 'sheet',
       styleOf: (of, id) => styleOfForm(of, id, cx),

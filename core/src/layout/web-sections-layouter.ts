@@ -37,7 +37,7 @@ function layWeb(part: Part, cx: LayoutContext): Laid {
   const press = cx.stones.find((s) => s.machine.limits.cutOffMm !== undefined);
   const cutOffMm = press?.machine.limits.cutOffMm ?? 0;
   const edgeMm = press?.machine.limits.edgeTrimMm ?? 0;
-  const trims = marginsOf(cx);
+  const trims = marginsOf(cx, bound);
   // What the cut-off is longer than two pages is trimmed off head and foot.
   const spare = cutOffMm / 2 - part.heightMm;
   const margins = { ...trims, headMm: Math.max(spare / 2, 0), footMm: Math.max(spare / 2, 0) };

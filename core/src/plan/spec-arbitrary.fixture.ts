@@ -6,8 +6,11 @@ import { CARTON_STYLES } from '../product/die-line/carton-ask';
 import { labelSpec } from './line-2.fixture';
 import { ferryTimetable } from './line-3.fixture';
 import { BOOKLET_COVERS, PRINTED_ON } from '../families/booklet-wish';
+import { BOUND_AS, INSERT_COUNTED, SPINE_FOLDS } from '../families/paperback-wish';
+import { ADHESIVES } from '../product/adhesive';
 import { CREEP_CURES, CREEP_SCHOOLS } from '../product/bound';
 import { cartonSpec } from './line-4.fixture';
+import { shortNovel } from './line-6.fixture';
 
 /* Specifications of every sort the schema lets in, sensible and not: for the law that plan() never throws. */
 
@@ -365,10 +368,73 @@ export const anyBooklet: fc.Arbitrary<JobSpec> = fc
     );
   });
 
+const bookWish = fc.record({
+  widthMm: optional(fc.oneof(fc.integer({ min: 90, max: 300 }), fc.double({ min: 90, max: 300, noNaN: true }))),
+  heightMm: optional(fc.oneof(fc.integer({ min: 120, max: 340 }), fc.double({ min: 120, max: 340, noNaN: true }))),
+  pages: optional(fc.oneof(fc.integer({ min: 1, max: 1_300 }), fc.constantFrom(1, 2, 3, 5, 276, 288, 1_201))),
+  front: optional(fc.uniqueArray(ink, { maxLength: 5 })),
+  back: optional(fc.uniqueArray(ink, { maxLength: 5 })),
+  grade: optional(fc.constantFrom('Book wove 70', 'Matt coated 100', 'Ivory board 300', 'no such grade')),
+  insertPages: optional(fc.integer({ min: 1, max: 64 })),
+  insertAfter: optional(fc.integer({ min: 0, max: 2_000 })),
+  insertCounted: optional(fc.constantFrom(...INSERT_COUNTED)),
+  insertGrade: optional(fc.constantFrom('Gloss coated 115', 'Book wove 70', 'no such grade')),
+  coverGrade: optional(fc.constantFrom('Cover board 240', 'Matt coated 200', 'no such grade')),
+  coverBack: optional(fc.uniqueArray(ink, { maxLength: 4 })),
+  flapMm: optional(fc.integer({ min: 60, max: 110 })),
+  adhesive: optional(fc.constantFrom(...ADHESIVES)),
+  folds: optional(fc.constantFrom(...SPINE_FOLDS)),
+  twoUp: optional(fc.constantFrom(...BOUND_AS)),
+  spine: optional(fc.constantFrom('left' as const, 'right' as const)),
+  dummyMm: optional(fc.double({ min: 0.5, max: 200, noNaN: true })),
+  artSpineMm: optional(fc.double({ min: 0.5, max: 200, noNaN: true })),
+  perCarton: optional(fc.integer({ min: 1, max: 2_000 })),
+});
+const bookSettings = fc.dictionary(
+  fc.constantFrom('runningPpm', 'setupSheets', 'perHour', 'repeat', 'sections', 'filmMm', 'coolingS', 'cureS'),
+  fc.oneof(fc.integer({ min: 0, max: 1_000_000 }), fc.constantFrom('repeat', '16 16 8', '8 8', '32', '0', 'no sections')),
+);
+const bookStones = [
+  ...['stock', 'plates', 'print', 'cut', 'fold', 'bind', 'saw', 'trim', 'pack'].map((k) => `book.text.${k}`),
+  ...['insertStock', 'insertPrint', 'insertCut', 'insertFold'].map((k) => `book.insert.${k}`),
+  ...['coverStock', 'coverPlates', 'coverPrint', 'coverCut'].map((k) => `book.cover.${k}`),
+];
+
+/** Any job of line 6 the door lets in. */
+export const anyPaperback: fc.Arbitrary<JobSpec> = fc
+  .record({
+    quantity: fc.oneof(fc.integer({ min: 1, max: 500_000 }), fc.constantFrom(1, 1_000_000_000)),
+    wish: bookWish,
+    machine: fc.dictionary(fc.constantFrom(...bookStones), fc.constantFrom('press9', 'press5', 'press1', 'nowhere')),
+    style: bookletStyle,
+    settings: fc.dictionary(fc.constantFrom(...bookStones), bookSettings),
+    drop: fc.subarray(bookStones),
+  })
+  .map((r): JobSpec => {
+    const { choices, ...book } = shortNovel();
+    return JobSpecSchema.parse(
+      JSON.parse(
+        JSON.stringify({
+          ...book,
+          items: { i1: { ...book.items['i1'], versions: { all: { name: 'all', quantity: r.quantity, changes: [] } } } },
+          products: { book: { kind: 'made', family: 'paperback', wish: r.wish } },
+          choices: {
+            ...choices,
+            machine: r.machine,
+            workStyle: r.style ? { 'book.text': r.style } : {},
+            settings: r.settings,
+            route: { drop: r.drop },
+          },
+        }),
+      ),
+    );
+  });
+
 /** Any specification the door lets in. */
 export const anySpec: fc.Arbitrary<JobSpec> = fc.oneof(
   { weight: 2, arbitrary: anyCard },
   { weight: 1, arbitrary: anyLabel },
   { weight: 1, arbitrary: anyCarton },
   { weight: 1, arbitrary: anyBooklet },
+  { weight: 1, arbitrary: anyPaperback },
 );

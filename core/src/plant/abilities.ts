@@ -59,6 +59,11 @@ export const ABILITIES = {
   feeders: { kind: 'count' },
   thickMm: { kind: 'length' },
   opensFirstPages: { kind: 'count' },
+  bindLengthMm: { kind: 'length' },
+  conveyorM: { kind: 'number' },
+  sawPerHour: { kind: 'number' },
+  trimPerHour: { kind: 'number' },
+  inLine: { kind: 'count' },
   places: { kind: 'count' },
 } as const satisfies Record<string, Ability>;
 

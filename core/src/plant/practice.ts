@@ -25,6 +25,9 @@ import { GLUE_PRACTICE } from '../processes/glue/practice';
 import { FOLD_SECTIONS_PRACTICE } from '../processes/fold-sections/practice';
 import { FOLD_WEB_PRACTICE } from '../processes/fold-web/practice';
 import { STITCH_PRACTICE } from '../processes/stitch/practice';
+import { ADHESIVE_BIND_PRACTICE } from '../processes/adhesive-bind/practice';
+import { SAW_APART_PRACTICE } from '../processes/saw-apart/practice';
+import { THREE_KNIFE_PRACTICE } from '../processes/three-knife/practice';
 
 /** What the trade assumes until the plant says otherwise. Keys read room.what. */
 export const PRACTICE_DEFAULTS = {
@@ -121,21 +124,24 @@ export const PRACTICE_DEFAULTS = {
   ...INSERT_PRACTICE,
   ...FOLD_SECTIONS_PRACTICE,
   ...STITCH_PRACTICE,
+  ...ADHESIVE_BIND_PRACTICE,
+  ...SAW_APART_PRACTICE,
+  ...THREE_KNIFE_PRACTICE,
   ...FOLD_WEB_PRACTICE,
 } as const satisfies Record<string, Practice>;
 
 export type PracticeKey = keyof typeof PRACTICE_DEFAULTS;
 
 /** The plant's own value where it has one, else the trade's default. */
-export function practiceOf(plant: Plant, key: PracticeKey): Practice {
+export function practiceOf(plant: Pick<Plant, 'practice'>, key: PracticeKey): Practice {
   return (Object.hasOwn(plant.practice, key) ? plant.practice[key] : undefined) ?? PRACTICE_DEFAULTS[key];
 }
 
 /** A practice value as a term of a figure: a guess when it has a width, a standard or the plant's own otherwise. */
-export function practiceTerm(plant: Plant, key: PracticeKey): Term {
+export function practiceTerm(plant: Pick<Plant, 'practice'>, key: PracticeKey): Term {
   const { value, pm, unit, tag } = practiceOf(plant, key);
   return { value, unit, from: pm > 0 ? 'guess' : tag === 'std' ? 'standard' : 'plant', at: `practice:${key}`, ...(pm > 0 && { pm }) };
 }
 
 /** A practice value alone. */
-export const practiceValue = (plant: Plant, key: PracticeKey): number => practiceOf(plant, key).value;
+export const practiceValue = (plant: Pick<Plant, 'practice'>, key: PracticeKey): number => practiceOf(plant, key).value;

@@ -11,6 +11,7 @@ import { foil } from './foil/foil';
 import { fold } from './fold/fold';
 import { glue } from './glue/glue';
 import { guillotine } from './guillotine/guillotine';
+import { adhesiveBind } from './adhesive-bind/adhesive-bind';
 import { applyByHand } from './hands/apply';
 import { assemble } from './hands/assemble';
 import { envelope } from './hands/envelope';
@@ -28,9 +29,11 @@ import { reject } from './reject/reject';
 import { rewind } from './rewind/rewind';
 import { rollDie } from './roll-die/roll-die';
 import { saw } from './saw/saw';
+import { sawApart } from './saw-apart/saw-apart';
 import { sheeter } from './sheeter/sheeter';
 import { stitch } from './stitch/stitch';
 import { stack } from './stack/stack';
+import { threeKnife } from './three-knife/three-knife';
 import { webPress } from './web-press/web-press';
 
 /** All processes by id. One row for a new one; nothing else asks for a process by name. */
@@ -38,7 +41,7 @@ export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEn
   [
     ...[pull, pullRoll, platemaking, offset, digital, webPress, camera, foil, guillotine, sheeter, rollDie, rewind, reject, fold],
     ...[saw, engrave, dieShop, coat, emboss, dieCut, dieBlank, breakOut, glue, insert, insertByHand],
-    ...[foldSections, foldWeb, stitch],
+    ...[foldSections, foldWeb, stitch, adhesiveBind, sawApart, threeKnife],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

@@ -8,7 +8,11 @@ import { stoneName } from './stone-name';
 
 /** What stands behind a stone in an id: a pass, an ink, what is counted. A name somebody gave (an ink, a foil area) is said as it is. */
 const partsSay = (parts: readonly string[]): string[] =>
-  parts.map((part) => LABELS[`figure.${part}`] ?? label(part)).filter((words, i, all) => words !== '' && words !== all[i - 1]);
+  parts.map(partSays).filter((words, i, all) => words !== '' && words !== all[i - 1]);
+function partSays(part: string): string {
+  const section = /^s(\d+)$/.exec(part)?.[1];
+  return section === undefined ? (LABELS[`figure.${part}`] ?? label(part)) : `${label('figure.section')} ${section}`;
+}
 
 /**
  * What a term of a figure is called where its formula has no word of its own for it: after the stone, the wait, the line of the order or the flow it comes from.

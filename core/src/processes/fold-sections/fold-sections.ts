@@ -19,16 +19,22 @@ export const foldSections: Process = {
   abilities: ['beltMmPerS', 'foldStations'],
   losses: LOSSES,
   asks: ({ machine }) => (machine.limits.foldStations === undefined ? {} : { foldStations: machine.limits.foldStations }),
-  draft: (cx) =>
-    singleStep(cx, {
+  draft(cx) {
+    const { section } = cx;
+    const draft = singleStep(cx, {
       takesPer: 1,
       givesPer: 1,
       unit: 'section',
-      perGood: cx.section ? flatsACopy(cx.section) : 1,
+      perGood: section ? flatsACopy(section) : 1,
       whole: true,
       losses: usualLosses(cx, LOSSES),
       cautions: ['rollers', 'paperDust'],
-    }),
+      makes: { section: section?.key ?? null },
+    });
+    // A sheet that is folded whole is a section from here on.
+    if (section) for (const flow of Object.values(draft.flows)) flow.section = section.name;
+    return draft;
+  },
   consume(cx) {
     const { ledger, id, section } = cx;
     ledger.figure(idOf(id, 'beltRate'), BELT_RATE, {

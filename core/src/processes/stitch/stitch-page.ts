@@ -2,42 +2,17 @@ import { idOf } from '../../quantity/id-of';
 import { formatNumber } from '../../words/format';
 import { says } from '../rows';
 import { practiceTerm, practiceValue } from '../../plant/practice';
-import type { SectionPlan } from '../../signature/section-plans';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, setting, settingPath, wordSetting } from '../process';
 import { choiceRow, machineRow, runningLossRow, settingRow, setupKindRow } from '../rows';
 import { stitchPlacesMm } from '../../finishing/stitch-places';
 import { centreSpread, foliosSay } from '../../signature/folios';
-import { feederOrder } from './gathered';
+import { sectionsRow } from '../sections-chosen';
+import { feederOrder, textSections } from './gathered';
 import { opens } from './stitch-settings';
-
-/** A way to part the pages, and what it buys: "16 + 16 + 8: 4 forms, 3 sections". */
-const planSays = ({ sections, forms, fours }: SectionPlan): string =>
-  `${sections.join(' + ')}: ${forms} forms, ${sections.length} sections${fours > 0 ? `, ${fours} of 4 pages` : ''}`;
-
-/** The sections of the text, and the other ways to part its pages. */
-function sectionsRow(cx: ConsumeContext): PanelRow[] {
-  const text = feederOrder(cx).filter((s) => s.part === cx.parts[0]);
-  const plans = text[0]?.form.sectionPlans ?? [];
-  if (plans.length === 0) return [];
-  return [
-    {
-      label: 'sections',
-      text: text
-        .map((s) => s.section.pages.length)
-        .reverse()
-        .join(' + '),
-      edit: {
-        at: settingPath(cx, 'sections'),
-        kind: 'choice',
-        options: plans.map((p) => ({ value: p.sections.join(' '), says: planSays(p) })),
-      },
-    },
-  ];
-}
 
 export const stitchPanel = (cx: ConsumeContext): PanelRow[] => [
   machineRow(cx),
-  ...sectionsRow(cx),
+  ...sectionsRow(cx, textSections(cx)),
   { label: 'feedersUsed', text: `${feederOrder(cx).length} of ${cx.machine.limits.feeders ?? practiceValue(cx.plant, 'stitch.feeders')}` },
   choiceRow(cx, 'lapOn', 'lapOn', wordSetting(cx, 'lapOn', opens(cx)), ['high', 'low']),
   settingRow(cx, 'lap', 'lapMm', practiceTerm(cx.plant, 'stitch.lapMm'), { kind: 'length', unit: 'mm' }),

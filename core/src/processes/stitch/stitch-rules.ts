@@ -5,8 +5,9 @@ import type { JobSpec } from '../../product/job-spec';
 import type { Stitched } from '../../product/bound';
 import { type Finding } from '../finding';
 import { type ConsumeContext, type OwnRule, settingPath } from '../process';
-import { feederOrder } from './gathered';
-import { opens, sectionsSet } from './stitch-settings';
+import { feedersShort, formEmpty, sectionsCannot } from '../sections-chosen';
+import { feederOrder, textSections } from './gathered';
+import { opens } from './stitch-settings';
 
 type Found = Omit<Finding, 'code' | 'at'>;
 const stitchedOf = (cx: ConsumeContext): Stitched | undefined => cx.parts.find((p) => p.traits?.stitched)?.traits?.stitched;
@@ -38,33 +39,14 @@ const adhesiveToo: OwnRule = {
 };
 
 /** More sections and covers than the line has feeders. */
-const feedersShort: OwnRule = {
-  code: 'stitch.feedersShort',
-  find: (cx, spec) => {
-    const feeders = cx.machine.limits.feeders ?? practiceValue(cx.plant, 'stitch.feeders');
-    const order = feederOrder(cx);
-    if (order.length <= feeders) return [];
-    const plans = cx.forms.find((f) => f.sectionPlans && f.parts.some((p) => p === cx.parts[0]?.id))?.sectionPlans ?? [];
-    const covers = order.length - order.filter((s) => s.part === cx.parts[0]).length;
-    const fewer = plans.find((p) => p.sections.length + covers <= feeders);
-    return [
-      {
-        level: 'release',
-        args: { sections: order.length, feeders },
-        remedies: fewer
-          ? [
-              {
-                do: 'edit',
-                says: 'remedy.sections',
-                args: { sections: fewer.sections.join(' + ') },
-                edits: [editAt(spec, settingPath(cx, 'sections'), fewer.sections.join(' '))],
-              },
-            ]
-          : [],
-      },
-    ];
-  },
-};
+const tooManySections = feedersShort('stitch.feedersShort', (cx) => {
+  const order = feederOrder(cx);
+  return {
+    has: cx.machine.limits.feeders ?? practiceValue(cx.plant, 'stitch.feeders'),
+    needs: order.length,
+    others: order.length - textSections(cx).length,
+  };
+});
 
 /** The lap stands on the half that the feeders do not open. */
 const lapOther: OwnRule = {
@@ -186,42 +168,10 @@ const pagesOdd: OwnRule = {
   },
 };
 
-/** Places on a form that nobody fills, and what could. */
-const formEmpty: OwnRule = {
-  code: 'sections.formEmpty',
-  find: (cx) => {
-    const form = cx.forms.find((f) => (f.layout?.imposed?.empty ?? 0) > 0);
-    if (!form?.layout?.imposed) return [];
-    const { empty, sections } = form.layout.imposed;
-    return [{ level: 'decide', args: { form: form.name || sections.map((s) => s.name).join(', '), empty }, remedies: [] }];
-  },
-};
-
-/** Sections that were set do not hold the pages, or do not fold in this paper: the plan's own stand in. */
-const sectionsCannot: OwnRule = {
-  code: 'sections.cannot',
-  find: (cx, spec: JobSpec) => {
-    const set = sectionsSet(cx);
-    const made = feederOrder(cx)
-      .filter((s) => s.part === cx.parts[0])
-      .map((s) => s.section.pages.length)
-      .reverse();
-    return set.length > 0 && set.join() !== made.join()
-      ? [
-          {
-            level: 'decide',
-            args: { set: set.join(' + '), made: made.join(' + ') },
-            remedies: [{ do: 'edit', says: 'remedy.dropChoice', args: {}, edits: [editAt(spec, settingPath(cx, 'sections'), undefined)] }],
-          },
-        ]
-      : [];
-  },
-};
-
 export const STITCH_RULES: readonly OwnRule[] = [
   tooThick,
   adhesiveToo,
-  feedersShort,
+  tooManySections,
   lapOther,
   creepCuts,
   dummyOff,
@@ -230,5 +180,5 @@ export const STITCH_RULES: readonly OwnRule[] = [
   nearKnife,
   pagesOdd,
   formEmpty,
-  sectionsCannot,
+  sectionsCannot(textSections),
 ];

@@ -21,9 +21,3 @@ export const marginsOf = (cx: ProcessContext): SectionMargins => {
 /** The half of a section that the machine's feeders open: the one with the last pages, unless its card says otherwise. */
 export const opens = ({ machine }: Pick<ProcessContext, 'machine'>): SectionMargins['lapOn'] =>
   (machine.limits.opensFirstPages ?? 0) > 0 ? 'low' : 'high';
-
-/** Sections as they were set by hand: "16 16 8". */
-export const sectionsSet = (cx: ProcessContext): number[] =>
-  wordSetting(cx, 'sections', '')
-    .split(/[^0-9]+/)
-    .flatMap((word) => (word === '' ? [] : Number(word)));

@@ -22,11 +22,12 @@ import { singleStep } from '../single-step';
 import { usualLosses } from '../step-losses';
 import { caliperTerm } from '../stock-terms';
 import { timeAndCost } from '../time-and-cost';
-import { feederOrder, stockIdOf } from './gathered';
+import { sectionsSet, stockIdOf } from '../sections-chosen';
+import { feederOrder } from './gathered';
 import { stitchPanel, stitchPaper, stitchSummary } from './stitch-page';
 import { STITCH_RULES } from './stitch-rules';
 import { stitchScene } from './stitch-scene';
-import { marginsOf, sectionsSet } from './stitch-settings';
+import { marginsOf } from './stitch-settings';
 
 const LOSSES = { setup: 'stitch.setupCopies', running: 'stitch.runningPpm', samples: 'stitch.samples' } as const;
 

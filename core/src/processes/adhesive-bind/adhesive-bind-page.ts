@@ -1,0 +1,109 @@
+import { idOf } from '../../quantity/id-of';
+import { formatNumber } from '../../words/format';
+import { practiceTerm, practiceValue } from '../../plant/practice';
+import { ADHESIVES } from '../../product/adhesive';
+import { TWO_UP } from '../../product/bound';
+import { foliosSay } from '../../signature/folios';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
+import { machineRow, runningLossRow, settingRow, setupKindRow } from '../rows';
+import { sectionsRow } from '../sections-chosen';
+import { coverScene, spreadSizes } from './cover-spread';
+import { booksACycle, type Hopper, hopperOrder, isTwoUp, textSections } from './hoppers';
+
+const mm = (value: number): string => `${Math.round(value * 100) / 100} mm`;
+const wishPath = (cx: ConsumeContext, key: string): string[] => ['products', cx.parts[0]?.product ?? '', 'wish', key];
+
+/** What of the order is decided at the binder: it replans folds, forms, sheets and plates. */
+const wishRow = (cx: ConsumeContext, label: string, key: string, now: string, words: readonly string[]): PanelRow => ({
+  label,
+  text: now,
+  edit: { at: wishPath(cx, key), kind: 'choice', options: words.map((value) => ({ value, says: value })) },
+});
+
+export function adhesiveBindPanel(cx: ConsumeContext): PanelRow[] {
+  const bound = cx.parts[0]?.traits?.adhesive;
+  return [
+    machineRow(cx),
+    wishRow(cx, 'boundAs', 'twoUp', isTwoUp(cx) ? (cx.parts[0]?.traits?.bound?.twoUp ?? 'none') : 'none', ['none', ...TWO_UP]),
+    ...sectionsRow(cx, textSections(cx)),
+    {
+      label: 'feedersUsed',
+      text: `${hopperOrder(cx).length} of ${cx.machine.limits.feeders ?? practiceValue(cx.plant, 'bind.feeders')}`,
+    },
+    wishRow(cx, 'adhesive', 'adhesive', bound?.adhesive ?? 'hotMelt', ADHESIVES),
+    wishRow(cx, 'spineFolds', 'folds', bound?.milled ? 'milled' : 'notched', ['milled', 'notched']),
+    { label: 'blockThick', figure: idOf(cx.id, 'blockMm'), edit: { at: wishPath(cx, 'dummyMm'), kind: 'length' } },
+    { label: 'spineWide', figure: idOf(cx.id, 'spineMm') },
+    { label: 'bindLength', figure: idOf(cx.id, 'lengthMm') },
+    { label: 'rate', figure: idOf(cx.id, 'rate'), edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
+    { label: 'cooling', figure: idOf(cx.id, 'coolingS'), edit: { at: settingPath(cx, 'coolingS'), kind: 'seconds' } },
+    { label: 'conveyor', figure: idOf(cx.id, 'conveyorM') },
+    settingRow(cx, 'glueFilm', 'filmMm', practiceTerm(cx.plant, bound?.adhesive === 'pur' ? 'bind.purFilmMm' : 'bind.filmMm'), {
+      kind: 'length',
+      unit: 'mm',
+    }),
+    { label: 'glueMass', figure: idOf(cx.id, 'glueKg') },
+    { label: 'copyMass', figure: idOf(cx.id, 'copyKg') },
+    { label: 'trimWaste', figure: idOf(cx.id, 'trimKg') },
+    { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupSheets'), kind: 'count' } },
+    runningLossRow(cx),
+    setupKindRow(cx),
+  ];
+}
+
+export const adhesiveBindSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({
+  figure: idOf(cx.id, 'run'),
+  text: `${cx.machine.name} · ${hopperOrder(cx).length} hoppers${booksACycle(cx) === 2 ? ' · two-up' : ''}`,
+});
+
+/** Which way a fold lies in its hopper. */
+const liesSay = ({ section, isTurned }: Hopper): string => (section.double ? (isTurned ? 'turned end for end' : 'as folded') : 'as folded');
+
+function hopperRows(cx: ConsumeContext): string[][] {
+  const run = Math.ceil(cx.ledger.value(idOf(cx.id, 'run')) - 1e-9);
+  return hopperOrder(cx).map((h) => [
+    String(h.position),
+    h.section.name,
+    foliosSay(h.pages) || 'blank',
+    cx.plant.stocks[h.form.stock ?? '']?.name ?? '–',
+    liesSay(h),
+    `${mm(h.markMm)}${h.markColumn > 1 ? `, column ${h.markColumn}` : ''}`,
+    formatNumber(run),
+  ]);
+}
+
+export function adhesiveBindPaper(cx: ConsumeContext): PaperPage[] {
+  const bound = cx.parts[0]?.traits?.adhesive;
+  const sizes = spreadSizes(cx);
+  const scores = sizes?.scoresMm.map(mm).join(', ') ?? '–';
+  return [
+    {
+      department: 'binding',
+      scene: true,
+      more: [coverScene(cx)],
+      rows: [
+        { label: 'cyclesIn', figure: idOf(cx.id, 'run') },
+        { label: 'stopAt', figure: idOf(cx.id, 'need') },
+        { label: 'clampOpens', figure: idOf(cx.id, 'blockMm') },
+        { label: 'spineWorked', text: bound?.milled ? `milled ${mm(bound.trims.grindMm)}` : `notched ${mm(bound?.trims.grindMm ?? 0)}` },
+        { label: 'scorePlaces', text: `${scores} from the left edge, outside up` },
+        { label: 'coverPiece', text: sizes ? `${mm(sizes.widthMm)} wide` : '–' },
+        { label: 'glueHeat', text: 'as the maker of the glue says' },
+        ...adhesiveBindPanel(cx),
+      ],
+      lists: [
+        {
+          title: 'hopperOrder',
+          head: ['hopper', 'drops', 'pages', 'paper', 'lies', 'mark from the head', 'how many'],
+          rows: hopperRows(cx),
+        },
+      ],
+      blanks: [
+        'first block read page by page, signed by',
+        'thickness of the first block measured',
+        'five books: pages pulled, laid flat (destroyed)',
+        'missing, double, wrong, turned: counted by hopper, cleared by',
+      ],
+    },
+  ];
+}
