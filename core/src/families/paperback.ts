@@ -130,8 +130,7 @@ export const paperback: Family<'paperback'> = {
     {
       key: 'insertCounted',
       kind: 'choice',
-      options: () =>
-        INSERT_COUNTED.map((value) => ({ value, says: value === 'in' ? 'counted in the pages' : 'beside the pages' })),
+      options: () => INSERT_COUNTED.map((value) => ({ value, says: value === 'in' ? 'counted in the pages' : 'beside the pages' })),
     },
     { key: 'insertAfter', kind: 'count', most: 2_000, mayBeOff: true },
     { key: 'insertGrade', kind: 'choice', options: (plant) => textGrades(plant).map((g) => ({ value: g, says: g })) },
@@ -146,7 +145,11 @@ export const paperback: Family<'paperback'> = {
       kind: 'choice',
       options: () => ADHESIVES.map((value) => ({ value, says: { hotMelt: 'hot-melt', pur: 'PUR', dispersion: 'dispersion' }[value] })),
     },
-    { key: 'folds', kind: 'choice', options: () => SPINE_FOLDS.map((value) => ({ value, says: value === 'milled' ? 'milled off' : value })) },
+    {
+      key: 'folds',
+      kind: 'choice',
+      options: () => SPINE_FOLDS.map((value) => ({ value, says: value === 'milled' ? 'milled off' : value })),
+    },
     {
       key: 'twoUp',
       kind: 'choice',
@@ -183,7 +186,9 @@ export const paperback: Family<'paperback'> = {
     ...(flapMm === undefined
       ? BOUND_AS.filter((way) => way !== twoUp).map((way) => ({ says: `way.bound.${way}`, wish: { twoUp: way } }))
       : []),
-    adhesive === 'pur' ? { says: 'way.hotMelt', wish: { adhesive: 'hotMelt' as const } } : { says: 'way.pur', wish: { adhesive: 'pur' as const } },
+    adhesive === 'pur'
+      ? { says: 'way.hotMelt', wish: { adhesive: 'hotMelt' as const } }
+      : { says: 'way.pur', wish: { adhesive: 'pur' as const } },
   ],
 
   parts({ product, item }, wish, plant) {

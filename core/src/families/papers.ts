@@ -31,6 +31,7 @@ export const coverGrades = (plant: Stocks): string[] => gradesOf(plant, (s) => s
 
 /** The grade whose mass comes nearest to what is usual, of several; null: there is none. */
 export function gradeNear(grades: readonly string[], gsm: number, { stocks }: Stocks): string | null {
-  const off = (grade: string): number => Math.min(...Object.values(stocks).flatMap((s) => (s.grade === grade ? Math.abs(s.gsm - gsm) : [])));
+  const off = (grade: string): number =>
+    Math.min(...Object.values(stocks).flatMap((s) => (s.grade === grade ? Math.abs(s.gsm - gsm) : [])));
   return grades.reduce<string | null>((best, grade) => (best === null || off(grade) < off(best) ? grade : best), null);
 }

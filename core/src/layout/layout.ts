@@ -106,7 +106,9 @@ export const copiesUp = (layout: Layout, part?: Id<'part'>): number =>
  * @example goodsUp({ cells: [{ nx: 4, ny: 2 }] }) // 8
  */
 export const goodsUp = (layout: Layout): number =>
-  layout.imposed ? Math.min(...layout.imposed.sections.map((s) => sectionsUp(layout, s.key) / flatsACopy(s))) : copiesUp(layout) * (layout.copiesAPiece ?? 1);
+  layout.imposed
+    ? Math.min(...layout.imposed.sections.map((s) => sectionsUp(layout, s.key) / flatsACopy(s)))
+    : copiesUp(layout) * (layout.copiesAPiece ?? 1);
 
 /**
  * Flats of one section on a form.

@@ -3,7 +3,6 @@ import { schemesFor, sizesAllowed } from '../signature/fold-limits';
 import { type FoldProgram, mirrored } from '../signature/fold-model';
 import { signatureOf } from '../signature/imposition';
 import { pressForms } from '../signature/press-forms';
-import { SCHEMES } from '../signature/schemes';
 import { sectionSize, USUAL_MARGINS } from '../signature/section-size';
 import {
   type Heads,

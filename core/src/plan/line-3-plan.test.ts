@@ -235,7 +235,9 @@ describe('other ways to make it', () => {
     const set = made({ pages: 60 }, { settings: { 'booklet.text.stitch': { sections: other?.value ?? '' } } });
     const says = set.plan.stones.find((s) => s.id === 'booklet.text.stitch')?.panel.find((r) => r.label === 'sections')?.text;
     // Many alike are counted: seven eights read 7 × 8.
-    const pages = says?.split(' + ').flatMap((run) => (run.includes('×') ? Array(Number(run.split(' × ')[0])).fill(run.split(' × ')[1]) : run));
+    const pages = says
+      ?.split(' + ')
+      .flatMap((run) => (run.includes('×') ? Array(Number(run.split(' × ')[0])).fill(run.split(' × ')[1]) : run));
     expect(pages?.join(' ')).toBe(other?.value);
     expect(codes(set)).not.toContain('sections.cannot');
   });

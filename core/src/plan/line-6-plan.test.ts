@@ -53,7 +53,9 @@ describe('the short novel, two-up come-and-go', () => {
   it('counts back as worked by hand: knives, saw, binder, folds, sheets, insert and covers', () => {
     const text = 'book.text';
     expect(runs(novel, [`${text}.trim`, `${text}.saw`, `${text}.bind`])).toEqual([6_024, 3_018, 3_135]);
-    expect(runs(novel, [`${text}.fold.s1`, `${text}.fold.s9`, `${text}.print.f1`, `${text}.print.f9`])).toEqual([6_337, 6_337, 6_627, 6_627]);
+    expect(runs(novel, [`${text}.fold.s1`, `${text}.fold.s9`, `${text}.print.f1`, `${text}.print.f9`])).toEqual([
+      6_337, 6_337, 6_627, 6_627,
+    ]);
     expect(runs(novel, ['book.insert.insertFold.s1', 'book.insert.insertCut', 'book.insert.insertPrint'])).toEqual([3_186, 1_602, 2_020]);
     expect(runs(novel, ['book.cover.coverCut', 'book.cover.coverPrint'])).toEqual([791, 1_043]);
     expect(plates(novel)).toBe(30);
@@ -77,7 +79,10 @@ describe('the short novel, two-up come-and-go', () => {
   it('runs saw and knives with the binder: their time is its own, and the slowest of the line sets the rate', () => {
     expect([value(novel, 'book.text.saw.runS'), value(novel, 'book.text.trim.runS')]).toEqual([0, 0]);
     const { binder1 } = LINDMOOR.machines;
-    const slow = { ...LINDMOOR, machines: { ...LINDMOOR.machines, binder1: { ...binder1!, limits: { ...binder1!.limits, trimPerHour: 5_000 } } } };
+    const slow = {
+      ...LINDMOOR,
+      machines: { ...LINDMOOR.machines, binder1: { ...binder1!, limits: { ...binder1!.limits, trimPerHour: 5_000 } } },
+    };
     const of = planned(JobSpecSchema.parse(shortNovel()), slow, SHELF);
     expect(value(of, 'book.text.bind.rate')).toBe(2_500);
   });
@@ -126,7 +131,11 @@ describe('the same book otherwise', () => {
     const sixteens = { settings: { 'book.text.bind': { sections: Array(18).fill(16).join(' ') } } };
     const one = made({ twoUp: 'none' }, sixteens);
     expect(runs(one, ['book.text.bind'])).toEqual([6_186]);
-    expect(textForms(one).map((f) => f.name).slice(0, 2)).toEqual(['sections 1, 2', 'sections 3, 4']);
+    expect(
+      textForms(one)
+        .map((f) => f.name)
+        .slice(0, 2),
+    ).toEqual(['sections 1, 2', 'sections 3, 4']);
     expect(plates(one)).toBe(30);
     expect(one.plan.stones.map((s) => s.key)).not.toContain('saw');
     // 59,040 by the specification, which rounds each form's run up to tens; counted through fold and cut it is nine times this.

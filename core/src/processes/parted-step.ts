@@ -23,7 +23,16 @@ interface PartedStep {
 export function partedStep(cx: DraftContext, { unit, losses, waits, cautions }: PartedStep): Draft {
   const { layout, form } = cx;
   const up = layout ? copiesUp(layout) : 1;
-  const draft = singleStep(cx, { takesPer: 1, givesPer: up, unit, perGood: 1 / (layout?.copiesAPiece ?? 1), whole: true, losses, waits, cautions });
+  const draft = singleStep(cx, {
+    takesPer: 1,
+    givesPer: up,
+    unit,
+    perGood: 1 / (layout?.copiesAPiece ?? 1),
+    whole: true,
+    losses,
+    waits,
+    cautions,
+  });
   if (layout?.imposed) return sectionsApart(cx, draft, 'flat');
   const [lead] = cx.incoming;
   const step = draft.steps[cx.id]?.step;
@@ -45,7 +54,8 @@ export function meanPiece({ parts, layout }: Pick<DraftContext, 'parts' | 'layou
   const [only, ...others] = parts;
   // Of sections all that lies on the sheet, shared by the books that come off it.
   if (layout?.imposed) return [layout.imposed.flats.reduce((sum, f) => sum + f.w * f.h, 0) / Math.max(goodsUp(layout), 1), 1];
-  if (others.length === 0 || !layout) return only?.traits?.blank ? [pieceAreaMm2(only), 1] : [only?.widthMm ?? 0, (only?.heightMm ?? 0) / (layout?.copiesAPiece ?? 1)];
+  if (others.length === 0 || !layout)
+    return only?.traits?.blank ? [pieceAreaMm2(only), 1] : [only?.widthMm ?? 0, (only?.heightMm ?? 0) / (layout?.copiesAPiece ?? 1)];
   const area = parts.reduce((sum, p) => sum + pieceAreaMm2(p) * copiesUp(layout, p.id), 0);
   return [area / Math.max(copiesUp(layout), 1), 1];
 }

@@ -4,7 +4,15 @@ import type { LaidSection } from '../signature/sheet-pages';
 import type { SectionPlan } from '../signature/section-plans';
 import type { Id } from '../quantity/figure';
 import type { Part } from '../product/part';
-import { type ConsumeContext, type DraftContext, type OwnRule, type PanelRow, type ProcessContext, settingPath, wordSetting } from './process';
+import {
+  type ConsumeContext,
+  type DraftContext,
+  type OwnRule,
+  type PanelRow,
+  type ProcessContext,
+  settingPath,
+  wordSetting,
+} from './process';
 
 /* Which sections a binder joins: those that were chosen at it, and those it was given. */
 

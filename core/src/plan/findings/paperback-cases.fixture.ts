@@ -27,7 +27,11 @@ const mm = (value: number): Plant['practice'][string] => ({ value, pm: 0, unit: 
 
 export const PAPERBACK_CASES = {
   'bind.countNotSaid': { level: 'release', fires: book({ insertCounted: undefined }), silent: novel },
-  'bind.insertInside': { level: 'decide', fires: book({ insertAfter: 130, twoUp: 'none' }), silent: book({ insertAfter: 128, twoUp: 'none' }) },
+  'bind.insertInside': {
+    level: 'decide',
+    fires: book({ insertAfter: 130, twoUp: 'none' }),
+    silent: book({ insertAfter: 128, twoUp: 'none' }),
+  },
   'bind.pairsUnlike': { level: 'release', fires: book({ insertAfter: 128 }), silent: book({ insertAfter: 128, twoUp: 'headToFoot' }) },
   'bind.notTwoUp': { level: 'release', fires: book({ pages: 276, insertPages: undefined }), silent: novel },
   'bind.tooLong': {

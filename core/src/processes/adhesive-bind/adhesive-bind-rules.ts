@@ -27,7 +27,7 @@ const countNotSaid: OwnRule = {
   code: 'bind.countNotSaid',
   find: (cx, spec) => {
     const bound = boundOf(cx);
-    if (!bound?.insert || bound.insert.counted !== null) return [];
+    if (bound?.insert?.counted !== null) return [];
     return [
       {
         level: 'release',

@@ -43,8 +43,7 @@ const tenths = (mm: number): string => String(Math.round(mm * 10) / 10);
 /** The cover spread, outside up: back, spine, front; scores, glue areas, what is trimmed off. */
 export function coverScene(cx: ConsumeContext): Scene {
   const sizes = spreadSizes(cx);
-  if (!sizes)
-    return { title: 'cover spread', says: 'No cover.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
+  if (!sizes) return { title: 'cover spread', says: 'No cover.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
   const { widthMm: w, heightMm: h, scoresMm, trimMm, spineMm, headMm, footMm } = sizes;
   const text = Math.max(w, h) / 32;
   const [a, b, c, d] = scoresMm;
@@ -55,9 +54,26 @@ export function coverScene(cx: ConsumeContext): Scene {
     ...[a, b, c, d].map((x): Shape => ({ kind: 'line', role: 'fold', x1: x, y1: 0, x2: x, y2: h })),
     { kind: 'text', role: 'label', x: a / 2, y: h / 2, text: 'back', sizeMm: text, anchor: 'middle' },
     { kind: 'text', role: 'label', x: (w + d) / 2, y: h / 2, text: 'front', sizeMm: text, anchor: 'middle' },
-    { kind: 'text', role: 'strong', x: (b + c) / 2 + text / 3, y: h / 2, text: `spine ${tenths(spineMm)}`, sizeMm: text * 0.8, anchor: 'middle', turn: -90 },
+    {
+      kind: 'text',
+      role: 'strong',
+      x: (b + c) / 2 + text / 3,
+      y: h / 2,
+      text: `spine ${tenths(spineMm)}`,
+      sizeMm: text * 0.8,
+      anchor: 'middle',
+      turn: -90,
+    },
     { kind: 'line', role: 'dimension', x1: 0, y1: h + text * 1.4, x2: w, y2: h + text * 1.4 },
-    { kind: 'text', role: 'label', x: w / 2, y: h + text * 2.6, text: `${tenths(w)} × ${tenths(h)} mm`, sizeMm: text * 0.8, anchor: 'middle' },
+    {
+      kind: 'text',
+      role: 'label',
+      x: w / 2,
+      y: h + text * 2.6,
+      text: `${tenths(w)} × ${tenths(h)} mm`,
+      sizeMm: text * 0.8,
+      anchor: 'middle',
+    },
     ...[a, b, c, d].map((x, i): Shape => ({
       kind: 'text',
       role: 'label',

@@ -48,7 +48,10 @@ function inBookOrder(mine: readonly GatheredSection[]): Place[] {
 }
 
 /** After how many of the text's sections the insert comes: behind the one that holds the page it follows. */
-export function insertComesAfter(text: readonly { pages: readonly (number | null)[] }[], after: number): { sections: number; isBetween: boolean } {
+export function insertComesAfter(
+  text: readonly { pages: readonly (number | null)[] }[],
+  after: number,
+): { sections: number; isBetween: boolean } {
   const before = text.filter(({ pages }) => pages.some((p) => p !== null && p <= after)).length;
   const last = text[before - 1]?.pages.filter((p) => p !== null).at(-1);
   return { sections: before, isBetween: before === 0 || (last ?? after) <= after };

@@ -87,7 +87,11 @@ export const ADHESIVE_BIND_WORDS: KindWords = {
       terms: { blockMm: 'block', lengthMm: 'length', filmMm: 'film', gPerCm3: 'density' },
     },
     'finishing.allGlue': { name: 'Glue', reads: 'blocks × glue of one', terms: { cycles: 'blocks', eachKg: 'glue of one' } },
-    'finishing.inCycles': { name: 'In blocks an hour', reads: 'books an hour ÷ books in a block', terms: { perHour: 'books an hour', pieces: 'books in a block' } },
+    'finishing.inCycles': {
+      name: 'In blocks an hour',
+      reads: 'books an hour ÷ books in a block',
+      terms: { perHour: 'books an hour', pieces: 'books in a block' },
+    },
     'bind.books': { name: 'Books', reads: 'blocks × books in a block', terms: { cycles: 'blocks', books: 'books in a block' } },
   },
   findings: {
@@ -100,8 +104,10 @@ export const ADHESIVE_BIND_WORDS: KindWords = {
       says: (a) => `An insert stands between sections: after ${String(a['places'])}. It is planned behind the section.`,
     },
     'bind.pairsUnlike': {
-      title: (a) => `${String(a['what'])} in place ${said(a['place'], 0)} of ${said(a['all'], 0)} needs its like in place ${said(a['other'], 0)}`,
-      says: () => 'Come-and-go, a fold turned end for end is the one as far from the other end of the book: they have the same pages and paper.',
+      title: (a) =>
+        `${String(a['what'])} in place ${said(a['place'], 0)} of ${said(a['all'], 0)} needs its like in place ${said(a['other'], 0)}`,
+      says: () =>
+        'Come-and-go, a fold turned end for end is the one as far from the other end of the book: they have the same pages and paper.',
     },
     'bind.notTwoUp': {
       title: (a) => `Two-up cannot be: ${String(a['what'])}`,
@@ -117,11 +123,13 @@ export const ADHESIVE_BIND_WORDS: KindWords = {
     },
     'bind.thickness': {
       title: (a) => `Block ${said(a['blockMm'], 2)} mm`,
-      says: (a) => `Adhesive holds ${said(a['least'], 0)} to ${said(a['most'], 0)} mm here. Thinner is stitched, thicker is sewn or parted into volumes.`,
+      says: (a) =>
+        `Adhesive holds ${said(a['least'], 0)} to ${said(a['most'], 0)} mm here. Thinner is stitched, thicker is sewn or parted into volumes.`,
     },
     'bind.spineByCatalogue': {
       title: (a) => `Spine ±${said(a['offMm'], 1)} mm: dummy first`,
-      says: (a) => `The cover is drawn for ${said(a['artMm'], 2)}, the plan says ${said(a['spineMm'], 2)}; the bulk is the catalogue’s, no dummy was measured.`,
+      says: (a) =>
+        `The cover is drawn for ${said(a['artMm'], 2)}, the plan says ${said(a['spineMm'], 2)}; the bulk is the catalogue’s, no dummy was measured.`,
     },
     'bind.spineMoved': {
       title: (a) => `The paper makes a spine of ${said(a['spineMm'], 2)} mm, the cover one of ${said(a['laidMm'], 2)}`,

@@ -1,7 +1,6 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceValue } from '../../plant/practice';
 import { editAt } from '../../product/edit';
-import type { JobSpec } from '../../product/job-spec';
 import type { Stitched } from '../../product/bound';
 import { type Finding } from '../finding';
 import { type ConsumeContext, type OwnRule, settingPath } from '../process';

@@ -20,7 +20,11 @@ export const THREE_KNIFE_WORDS: KindWords = {
     'threeKnife.mostMm': 'Most that is trimmed off',
   },
   formulas: {
-    'threeKnife.booksACut': { name: 'Books a cut', reads: 'height under the knives ÷ a book, rounded down', terms: { pileMm: 'height', bookMm: 'a book' } },
+    'threeKnife.booksACut': {
+      name: 'Books a cut',
+      reads: 'height under the knives ÷ a book, rounded down',
+      terms: { pileMm: 'height', bookMm: 'a book' },
+    },
     'threeKnife.rate': { name: 'Rate', reads: 'cuts an hour × books a cut', terms: { perHour: 'cuts an hour', books: 'books a cut' } },
   },
   findings: {
