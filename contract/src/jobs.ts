@@ -310,6 +310,16 @@ export const jobs = {
     mime: 'application/json',
     example: { params: EXAMPLE },
   },
+  'jobs.hoppersCsv': {
+    method: 'get',
+    path: '/api/jobs/:id/hoppers.csv',
+    who: 'signed-in',
+    says: 'Hoppers of a book bound with adhesive as CSV, in the order of the book: what each drops, how it lies, where its mark stands.',
+    params,
+    reply: 'file',
+    mime: 'text/csv',
+    example: { params: EXAMPLE },
+  },
   'jobs.figuresCsv': {
     method: 'get',
     path: '/api/jobs/:id/figures.csv',

@@ -108,6 +108,8 @@ export * from './signature/page-creep';
 export * from './signature/sheet-pages';
 export * from './signature/fold-scene';
 export * from './exchange/page-rows';
+export * from './exchange/hopper-rows';
+export { coverScene } from './processes/adhesive-bind/cover-spread';
 export * from './finishing/stitching';
 export * from './finishing/sewn-block';
 export * from './finishing/case';

@@ -21,6 +21,7 @@ export function paperbackPicture({ widthMm: w, heightMm: h, spineMm, pages, spin
   const left = spine === 'left';
   const spineX = left ? -thick : w;
   const slant = thick * 0.35;
+  const outside = (left ? -thick : 0) - away;
   const shapes: Shape[] = [
     { kind: 'rect', role: 'copy', x: 0, y: 0, w, h, ref: 'cover' },
     // The spine, seen from the side.
@@ -53,24 +54,18 @@ export function paperbackPicture({ widthMm: w, heightMm: h, spineMm, pages, spin
       anchor: 'middle',
     },
     { kind: 'line', role: 'dimension', x1: 0, y1: h + away, x2: w, y2: h + away, ref: 'widthMm' },
-    {
-      kind: 'line',
-      role: 'dimension',
-      x1: spineX - away * (left ? 1 : -thick / away - 1),
-      y1: 0,
-      x2: spineX - away * (left ? 1 : -thick / away - 1),
-      y2: h,
-      ref: 'heightMm',
-    },
+    { kind: 'line', role: 'dimension', x1: outside, y1: 0, x2: outside, y2: h, ref: 'heightMm' },
   ];
+  for (const y of [0, h])
+    shapes.push({ kind: 'line', role: 'dimension', x1: outside - away * 0.3, y1: y, x2: outside + away * 0.3, y2: y });
   for (const x of [0, w]) shapes.push({ kind: 'line', role: 'dimension', x1: x, y1: h + away * 0.7, x2: x, y2: h + away * 1.3 });
   // The fore-edge, wider than it is: leaves as lines, the insert as a stripe.
   const edgeX = w + away * 3 + (left ? 0 : thick);
   const edge = Math.max(thick * 2, away);
-  const lines = Math.min(Math.ceil(pages / 8), 24);
+  const lines = Math.min(Math.ceil(pages / 16), 12);
   shapes.push({ kind: 'rect', role: 'copy', x: edgeX, y: 0, w: edge, h, ref: 'fore-edge' });
   for (let i = 1; i < lines; i++)
-    shapes.push({ kind: 'line', role: 'fold', x1: edgeX + (edge * i) / lines, y1: 0, x2: edgeX + (edge * i) / lines, y2: h });
+    shapes.push({ kind: 'line', role: 'dimension', x1: edgeX + (edge * i) / lines, y1: 0, x2: edgeX + (edge * i) / lines, y2: h });
   if (insert) {
     const at = edgeX + edge * Math.min(insert.after / Math.max(pages, 1), 1);
     const stripe = Math.max((edge * insert.pages) / Math.max(pages, 1), edge / 20);

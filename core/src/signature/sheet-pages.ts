@@ -56,6 +56,13 @@ export interface LaidSection {
  */
 export const flatsACopy = ({ double }: Pick<LaidSection, 'double'>): number => (double ? double.hoppers / 2 : 1);
 
+/** Pages of a section a copy at a time: of the only one; of two as one length of the one that lies, then of the other. */
+export function copiesOf({ pages, double }: Pick<LaidSection, 'pages' | 'double'>): (number | null)[][] {
+  if (!double) return [pages];
+  const half = pages.length / 2;
+  return [pages.slice(0, half), pages.slice(half)];
+}
+
 /** What is read of a printed flat once it is folded; of two copies as one length of the one that lies, then of the other. */
 function readSection({ program, double }: LaidSection, printed: Signature): { pages: (number | null)[]; headsUp: boolean }[] {
   if (!double) return readFolded(printed, program);

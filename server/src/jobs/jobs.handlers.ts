@@ -1,5 +1,5 @@
 import type { jobs } from '@druckerei/contract';
-import { applyEdits, figureRows, gangCopyRows, mergeEdits, pageRows, planRows } from '@druckerei/core';
+import { applyEdits, figureRows, gangCopyRows, hopperRows, mergeEdits, pageRows, planRows } from '@druckerei/core';
 import { oneAtATime } from '../db/one-at-a-time';
 import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
@@ -133,6 +133,10 @@ export const jobsHandlers: Handlers<typeof jobs> = {
   'jobs.pagesJson': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);
     return jsonFile(`pages-${job.number}.json`, await pagesOf(ctx.db, job, ctx.now()));
+  },
+  'jobs.hoppersCsv': async ({ params }, ctx) => {
+    const job = await findJob(ctx.db, params.id);
+    return csvFile(`hoppers-${job.number}.csv`, hopperRows((await planOf(ctx.db, job, ctx.now())).plan, job.plantDocument));
   },
   'jobs.figuresCsv': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);

@@ -36,7 +36,10 @@ export function adhesiveBindPanel(cx: ConsumeContext): PanelRow[] {
     { label: 'spineWide', figure: idOf(cx.id, 'spineMm') },
     { label: 'bindLength', figure: idOf(cx.id, 'lengthMm') },
     { label: 'rate', figure: idOf(cx.id, 'rate'), edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
-    { label: 'cooling', figure: idOf(cx.id, 'coolingS'), edit: { at: settingPath(cx, 'coolingS'), kind: 'seconds' } },
+    settingRow(cx, 'cooling', 'coolingS', practiceTerm(cx.plant, bound?.adhesive === 'pur' ? 'bind.purCoolS' : 'bind.hotMeltCoolS'), {
+      kind: 'seconds',
+      unit: 's',
+    }),
     { label: 'conveyor', figure: idOf(cx.id, 'conveyorM') },
     settingRow(cx, 'glueFilm', 'filmMm', practiceTerm(cx.plant, bound?.adhesive === 'pur' ? 'bind.purFilmMm' : 'bind.filmMm'), {
       kind: 'length',
@@ -84,7 +87,8 @@ export function adhesiveBindPaper(cx: ConsumeContext): PaperPage[] {
       rows: [
         { label: 'cyclesIn', figure: idOf(cx.id, 'run') },
         { label: 'stopAt', figure: idOf(cx.id, 'need') },
-        { label: 'clampOpens', figure: idOf(cx.id, 'blockMm') },
+        { label: 'clampOpens', text: mm(cx.ledger.value(idOf(cx.id, 'blockMm'))) },
+        { label: 'spineWide', text: mm(cx.ledger.value(idOf(cx.id, 'spineMm'))) },
         { label: 'spineWorked', text: bound?.milled ? `milled ${mm(bound.trims.grindMm)}` : `notched ${mm(bound?.trims.grindMm ?? 0)}` },
         { label: 'scorePlaces', text: `${scores} from the left edge, outside up` },
         { label: 'coverPiece', text: sizes ? `${mm(sizes.widthMm)} wide` : '–' },

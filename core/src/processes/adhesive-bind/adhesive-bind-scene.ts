@@ -5,7 +5,7 @@ import type { ConsumeContext } from '../process';
 import { booksACycle, type Hopper, hopperOrder } from './hoppers';
 
 const STEP = 40;
-const IN_A_ROW = 12;
+const IN_A_ROW = 10;
 
 const LINE = ['clamp', 'glue', 'cover', 'cool'] as const;
 
@@ -17,8 +17,8 @@ function hopperShapes({ position, section, isTurned, pages, markMm, part }: Hopp
   return [
     { kind: 'rect', role: 'unit', x, y, w: STEP - 6, h: 22, ref: `hopper ${position}` },
     { kind: 'text', role: 'strong', x: middle, y: y + 9, text: String(position), sizeMm: 8, anchor: 'middle' },
-    { kind: 'text', role: 'label', x: middle, y: y + 18, text: foliosSay(pages), sizeMm: 6, anchor: 'middle' },
-    { kind: 'text', role: 'label', x: middle, y: y + 30, text: isTurned ? '↻' : section.double ? '↑' : '', sizeMm: 7, anchor: 'middle' },
+    { kind: 'text', role: 'label', x: middle, y: y + 18, text: foliosSay(pages), sizeMm: 7, anchor: 'middle' },
+    { kind: 'text', role: 'label', x: middle, y: y + 30, text: isTurned ? 'turned' : '', sizeMm: 7, anchor: 'middle' },
     { kind: 'rect', role: 'copy', x: middle - 5, y: y + 38, w: 10, h: tall + 4, ref: section.name },
     { kind: 'rect', role: 'mark', x: middle - 5, y: at, w: 10, h: 1.6 },
   ];
@@ -39,7 +39,7 @@ export function binderScene(cx: ConsumeContext): Scene {
   });
   const spine = Math.round(cx.ledger.value(idOf(cx.id, 'spineMm')) * 100) / 100;
   const says = booksACycle(cx) === 2 ? 'two books as one length' : 'one book';
-  shapes.push({ kind: 'text', role: 'label', x: 4 * 62, y: y + 16, text: `${says}, spine ${spine} mm`, sizeMm: 7 });
+  shapes.push({ kind: 'text', role: 'label', x: 0, y: y + 40, text: `${says}, spine ${spine} mm`, sizeMm: 9 });
   return {
     title: 'gatherer and binder',
     says: `${order.length} hoppers: ${order.map((h) => `${h.position} ${h.section.name}${h.isTurned ? ' turned end for end' : ''}, pages ${foliosSay(h.pages)}`).join('; ')}. ${says}, spine ${spine} millimetres.`,

@@ -142,7 +142,7 @@ export const adhesiveBind: Process = {
 
 /** Books out of cycles. */
 const BOOKS_BOUND = {
-  id: 'bind.books',
+  id: 'adhesiveBind.books',
   unit: 'piece',
   source: 'arithmetic',
   of: ({ cycles, books }: { cycles: number; books: number }) => cycles * books,

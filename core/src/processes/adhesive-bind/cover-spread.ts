@@ -41,7 +41,7 @@ export function spreadSizes({ parts, plant }: Pick<ConsumeContext, 'parts' | 'pl
 const tenths = (mm: number): string => String(Math.round(mm * 10) / 10);
 
 /** The cover spread, outside up: back, spine, front; scores, glue areas, what is trimmed off. */
-export function coverScene(cx: ConsumeContext): Scene {
+export function coverScene(cx: Pick<ConsumeContext, 'parts' | 'plant'>): Scene {
   const sizes = spreadSizes(cx);
   if (!sizes) return { title: 'cover spread', says: 'No cover.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
   const { widthMm: w, heightMm: h, scoresMm, trimMm, spineMm, headMm, footMm } = sizes;

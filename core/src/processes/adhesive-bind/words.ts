@@ -64,35 +64,7 @@ export const ADHESIVE_BIND_WORDS: KindWords = {
     'bind.scoreBesideMm': 'Score beside the spine',
   },
   formulas: {
-    'finishing.leavesMm': { name: 'Leaves', reads: 'pages ÷ 2 × caliper', terms: { pages: 'pages', caliperUm: 'caliper' } },
-    'finishing.measuredBlock': { name: 'Block', reads: 'as measured on a dummy', terms: { measured: 'measured' } },
-    'finishing.spine': {
-      name: 'Spine',
-      reads: 'block + 2 × caliper of the cover + glue',
-      terms: { blockMm: 'block', coverUm: 'cover', glueMm: 'glue' },
-    },
-    'finishing.conveyor': {
-      name: 'Conveyor',
-      reads: 'cooling × blocks an hour ÷ 3,600 × from book to book',
-      terms: { coolingS: 'cooling', perHour: 'blocks an hour', pitchMm: 'from book to book' },
-    },
-    'finishing.conveyorRate': {
-      name: 'As fast as a book cools',
-      reads: 'conveyor ÷ from book to book ÷ cooling',
-      terms: { coolingS: 'cooling', conveyorM: 'conveyor', pitchMm: 'from book to book' },
-    },
-    'finishing.spineGlue': {
-      name: 'Glue of a block',
-      reads: 'block × length × film × density',
-      terms: { blockMm: 'block', lengthMm: 'length', filmMm: 'film', gPerCm3: 'density' },
-    },
-    'finishing.allGlue': { name: 'Glue', reads: 'blocks × glue of one', terms: { cycles: 'blocks', eachKg: 'glue of one' } },
-    'finishing.inCycles': {
-      name: 'In blocks an hour',
-      reads: 'books an hour ÷ books in a block',
-      terms: { perHour: 'books an hour', pieces: 'books in a block' },
-    },
-    'bind.books': { name: 'Books', reads: 'blocks × books in a block', terms: { cycles: 'blocks', books: 'books in a block' } },
+    'adhesiveBind.books': { name: 'Books', reads: 'blocks × books in a block', terms: { cycles: 'blocks', books: 'books in a block' } },
   },
   findings: {
     'bind.countNotSaid': {

@@ -1,6 +1,6 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceValue } from '../../plant/practice';
-import type { LaidSection } from '../../signature/sheet-pages';
+import { copiesOf, type LaidSection } from '../../signature/sheet-pages';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
 import { machineRow, runningLossRow, setupKindRow } from '../rows';
 import { centreSpread, foliosSay } from '../../signature/folios';
@@ -19,6 +19,9 @@ function lapSays({ columnsMm, signature, program }: LaidSection): string {
   return `${mm(lap)}, ${page > program.rows * program.cols ? 'last pages' : 'first pages'}`;
 }
 
+/** Sections that are gathered behind one another are opened by nobody: they have no lap, and their code stands on the spine. */
+const isGathered = ({ parts }: Pick<ConsumeContext, 'parts'>): boolean => parts.some((p) => p.traits?.bound?.nested === false);
+
 export function foldSectionsPanel(cx: ConsumeContext): PanelRow[] {
   const { section } = cx;
   return [
@@ -33,7 +36,7 @@ export function foldSectionsPanel(cx: ConsumeContext): PanelRow[] {
               .map((s) => mm(s.stopMm))
               .join(' · '),
           },
-          { label: 'lap', text: lapSays(section) },
+          ...(isGathered(cx) ? [] : [{ label: 'lap', text: lapSays(section) }]),
         ]
       : []),
     { label: 'rate', figure: idOf(cx.id, 'rate'), edit: { at: settingPath(cx, 'perHour'), kind: 'count' } },
@@ -67,10 +70,14 @@ export function foldSectionsPaper(cx: ConsumeContext): PaperPage[] {
         { label: 'flatsIn', figure: idOf(cx.id, 'run') },
         { label: 'stopAt', figure: idOf(cx.id, 'need') },
         { label: 'laidUp', text: `${foliosSay(frontPages(section))} up, as drawn` },
-        { label: 'firstFolio', text: String(section.pages[0] ?? 'blank') },
-        { label: 'lastFolio', text: String(section.pages.at(-1) ?? 'blank') },
-        { label: 'centreSpread', text: centreSpread(section) },
-        { label: 'lapCode', text: `${section.name}: pages ${Math.min(...known)} and ${Math.max(...known)}` },
+        ...copiesOf(section).flatMap((pages, i): PanelRow[] => [
+          ...(section.double ? [{ label: i === 0 ? 'copyLying' : 'copyOther', text: foliosSay(pages) }] : []),
+          { label: 'firstFolio', text: String(pages[0] ?? 'blank') },
+          { label: 'lastFolio', text: String(pages.at(-1) ?? 'blank') },
+          { label: 'centreSpread', text: centreSpread({ pages }) },
+        ]),
+        ...(section.double ? [{ label: 'meetsAtSaw', text: section.double.joint }] : []),
+        { label: isGathered(cx) ? 'spineCode' : 'lapCode', text: `${section.name}: pages ${Math.min(...known)} and ${Math.max(...known)}` },
         { label: 'controlEvery', text: String(practiceValue(cx.plant, 'sections.controlEvery')) },
         ...foldSectionsPanel(cx),
       ],

@@ -276,6 +276,34 @@ export const FORMULAS: Record<string, FormulaWords> = {
     terms: { text: 'text', cover: 'cover', innermostUm: 'innermost sheet', school: 'pressed 1, round π/2' },
   },
   'finishing.measuredCreep': { name: 'Creep', reads: 'as measured on a dummy', terms: { measured: 'measured' } },
+  'finishing.leavesMm': { name: 'Leaves', reads: 'pages ÷ 2 × caliper', terms: { pages: 'pages', caliperUm: 'caliper' } },
+  'finishing.measuredBlock': { name: 'Block', reads: 'as measured on a dummy', terms: { measured: 'measured' } },
+  'finishing.spine': {
+    name: 'Spine',
+    reads: 'block + 2 × caliper of the cover + glue',
+    terms: { blockMm: 'block', coverUm: 'cover', glueMm: 'glue' },
+  },
+  'finishing.conveyor': {
+    name: 'Conveyor',
+    reads: 'cooling × blocks an hour ÷ 3,600 × from book to book',
+    terms: { coolingS: 'cooling', perHour: 'blocks an hour', pitchMm: 'from book to book' },
+  },
+  'finishing.conveyorRate': {
+    name: 'As fast as a book cools',
+    reads: 'conveyor ÷ from book to book ÷ cooling',
+    terms: { coolingS: 'cooling', conveyorM: 'conveyor', pitchMm: 'from book to book' },
+  },
+  'finishing.spineGlue': {
+    name: 'Glue of a block',
+    reads: 'block × length × film × density',
+    terms: { blockMm: 'block', lengthMm: 'length', filmMm: 'film', gPerCm3: 'density' },
+  },
+  'finishing.allGlue': { name: 'Glue', reads: 'blocks × glue of one', terms: { cycles: 'blocks', eachKg: 'glue of one' } },
+  'finishing.inCycles': {
+    name: 'In blocks an hour',
+    reads: 'books an hour ÷ books in a block',
+    terms: { perHour: 'books an hour', pieces: 'books in a block' },
+  },
   'finishing.stitchWire': {
     name: 'Wire of a stitch',
     reads: 'back + 2 × (half of the closed booklet + bent end)',

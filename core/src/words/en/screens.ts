@@ -176,6 +176,8 @@ export const SCREENS = {
   'sectionSheets.loading': 'The sheets are being laid out …',
   'sectionSheets.form': 'Sheets',
   'sectionSheets.proved': 'Proved: printed, turned, cut and folded, every section reads through.',
+  'sectionSheets.cover': 'Cover template:',
+  'sectionSheets.hoppers': 'Hoppers, CSV',
   'sectionSheets.csv': 'Page list, CSV',
   'sectionSheets.json': 'JSON',
   'sectionSheets.front': 'Front, gripper edge below',

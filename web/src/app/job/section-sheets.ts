@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, type OnDestroy, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { MatInput } from '@angular/material/input';
 import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import {
+  coverScene,
   dummyScene,
   type Form,
   foldSays,
@@ -20,6 +22,9 @@ import { TakeOut } from '../drawings/take-out';
 /** A fold is shown so long before the next, ms. */
 const A_FOLD_MS = 1_200;
 
+/** More sheets are chosen from a list. */
+const MOST_SIDE_BY_SIDE = 4;
+
 /** A form on which sections lie. */
 interface Sheet {
   form: Form;
@@ -30,7 +35,7 @@ interface Sheet {
 /** The sheets of a booklet or book: pages of both sides, a page lit wherever it is seen; a section folded step by step; the dummy to fold by hand; lists. */
 @Component({
   selector: 'dk-section-sheets',
-  imports: [Drawing, MatButton, MatButtonToggle, MatButtonToggleGroup, MatSlider, MatSliderThumb, TakeOut],
+  imports: [Drawing, MatButton, MatButtonToggle, MatButtonToggleGroup, MatInput, MatSlider, MatSliderThumb, TakeOut],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './section-sheets.html',
   styleUrl: './section-sheets.scss',
@@ -40,6 +45,13 @@ export class SectionSheets implements OnDestroy {
   readonly job = input.required<string>();
   readonly plan = input.required<Plan>();
   readonly plant = input.required<Plant>();
+
+  protected readonly mostSideBySide = MOST_SIDE_BY_SIDE;
+  /** What the customer draws a cover on; null: no book in a cover spread. */
+  protected readonly cover = computed(() => {
+    const parts = Object.values(this.plan().parts);
+    return parts.some((p) => p.traits?.spread) ? coverScene({ parts, plant: this.plant() }) : null;
+  });
 
   protected readonly sheets = computed((): Sheet[] => sheetsOf(this.plan()));
   private readonly chosen = signal<string | null>(null);

@@ -52,6 +52,7 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'jobs.gangCsv': ['get', '/api/jobs/:id/gang.csv'],
   'jobs.pagesCsv': ['get', '/api/jobs/:id/pages.csv'],
   'jobs.pagesJson': ['get', '/api/jobs/:id/pages.json'],
+  'jobs.hoppersCsv': ['get', '/api/jobs/:id/hoppers.csv'],
   'jobs.figuresCsv': ['get', '/api/jobs/:id/figures.csv'],
   'jobs.planJson': ['get', '/api/jobs/:id/plan.json'],
   'jobs.specJson': ['get', '/api/jobs/:id/job.json'],
