@@ -51,7 +51,7 @@ test('a booklet is made from its pages: sections on sheets folded on screen, oth
   // Other sections at the stitcher: forms, folds and plates follow at once.
   await page.getByRole('button', { name: /^Gather, stitch, trim,/ }).click();
   const sections = page.getByRole('combobox', { name: 'Sections' });
-  const other = (await sections.locator('option').allTextContents()).map((o) => o.trim()).find((o) => o.startsWith('8 + 8'));
+  const other = (await sections.locator('option').allTextContents()).map((o) => o.trim()).find((o) => o.startsWith('5 × 8'));
   await sections.selectOption({ label: other ?? '' });
   await page.getByRole('button', { name: /^Fold sections,/ }).click();
   await expect(page.getByText('section 5', { exact: true })).toBeVisible();

@@ -1,6 +1,6 @@
 import type { Plan } from '../plan/plan-types';
 import type { Plant } from '../plant/plant';
-import { hopperOrder } from '../processes/adhesive-bind/hoppers';
+import { hopperOrder } from '../processes/hoppers';
 import { foliosSay } from '../signature/folios';
 
 /** Hoppers of the gatherer, a line each in the order of the book: what each drops, how it lies, where its mark stands. Nothing where nothing is bound with adhesive. */

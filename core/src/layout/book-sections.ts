@@ -76,17 +76,23 @@ export const sizeOf = (
 export const inOrder = (sections: readonly number[], { nested }: BoundPages): number[] =>
   nested ? [...sections].sort((a, b) => Number(b === PAGES_OF_A_FOLD) - Number(a === PAGES_OF_A_FOLD) || b - a) : [...sections];
 
-/** The sections that were set at the binder, where the bed and the paper take them and they hold the pages; else the first plan that the feeders take. */
+/** Plans that the binder has feeders for; all of them where it has for none. */
+export function plansHeld(plans: readonly SectionPlan[], { cx, bound }: SectionsAsk): SectionPlan[] {
+  const feeders = cx.stones.find((s) => s.ask.feeders !== undefined)?.ask.feeders ?? Infinity;
+  // Outside of nested sections lies their cover, which takes a feeder too.
+  const most = Math.max(feeders - (bound.nested ? bound.outside / 2 : 0), 1);
+  const held = plans.filter((p) => p.sections.length <= most);
+  return held.length > 0 ? held : [...plans];
+}
+
+/** The sections that were set at the binder, where the bed and the paper take them and they hold the pages; else those of the first plan. */
 export function chosenSections(plans: readonly SectionPlan[], sizes: readonly number[], { cx, bound }: SectionsAsk): number[] {
   const set = cx.stones.flatMap((s) => s.ask.sections ?? []);
   if (set.length > 0 && set.every((size) => sizes.includes(size)) && set.reduce((a, b) => a + b, 0) === bound.pages) return set;
-  const feeders = cx.stones.find((s) => s.ask.feeders !== undefined)?.ask.feeders ?? Infinity;
-  const most = Math.max(feeders - (bound.nested ? bound.outside / 2 : 0), 1);
-  const held = plans.filter((p) => p.sections.length <= most);
   // Come-and-go wants as many pages from either end of the book.
   const isSame = ({ sections }: SectionPlan): boolean => sections.every((pages, i) => pages === sections.at(-1 - i));
-  const alike = bound.twoUp === 'comeAndGo' ? held.find(isSame) : undefined;
-  return inOrder((alike ?? held[0] ?? plans[0])?.sections ?? [], bound);
+  const alike = bound.twoUp === 'comeAndGo' ? plans.find(isSame) : undefined;
+  return inOrder((alike ?? plans[0])?.sections ?? [], bound);
 }
 
 /** Writes how large the smallest section is, flat: what says by how much nothing fits. */

@@ -11,6 +11,7 @@ import {
   laidSections,
   marginsOf,
   pieceFigures,
+  plansHeld,
   type SectionsAsk,
   sizeOf,
 } from './book-sections';
@@ -93,7 +94,8 @@ function layOn(sheet: UsableSheet, ask: SectionsAsk, twoUp?: TwoUp): Form[] | nu
   // Of two copies as one length a flat holds the pages of two sections; head to foot they are twice the same, and a sheet holds half as many.
   const sizes = [...blocks.keys()].map((pages) => (twoUp ? pages / 2 : pages));
   const places = twoUp === 'headToFoot' ? on.placesASide / 2 : on.placesASide;
-  const plans = sectionPlans({ pages: bound.pages, sizes, ...on, placesASide: places }).filter((p) => p.blanks === 0);
+  const parted = sectionPlans({ pages: bound.pages, sizes, ...on, placesASide: places }).filter((p) => p.blanks === 0);
+  const plans = plansHeld(parted, ask);
   const chosen = chosenSections(plans, sizes, ask);
   const laid = twoUp ? doubleSections(chosen, twoUp, ask) : laidSections(chosen, ask);
   if (!laid || laid.length === 0) return null;

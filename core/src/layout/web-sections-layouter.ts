@@ -4,7 +4,7 @@ import type { Part } from '../product/part';
 import { sizesAllowed } from '../signature/fold-limits';
 import { pressForms } from '../signature/press-forms';
 import { sectionPlans } from '../signature/section-plans';
-import { chosenSections, foldLimitsOf, laidSections, marginsOf, pieceFigures, type SectionsAsk, sizeOf } from './book-sections';
+import { chosenSections, foldLimitsOf, laidSections, marginsOf, pieceFigures, plansHeld, type SectionsAsk, sizeOf } from './book-sections';
 import { formOf } from './form';
 import { formsOfSections } from './forms-of-sections';
 import type { Laid, Layouter, LayoutContext } from './layouter';
@@ -67,7 +67,10 @@ function layWeb(part: Part, cx: LayoutContext): Laid {
     (size) => size <= Math.min(bound.pages, block.pages) && WEB_SIZES.some((s) => s === size),
   );
   const on = { placesASide: block.pages / 2, perfected: true };
-  const plans = sectionPlans({ pages: bound.pages, sizes, ...on }).filter((p) => p.blanks === 0);
+  const plans = plansHeld(
+    sectionPlans({ pages: bound.pages, sizes, ...on }).filter((p) => p.blanks === 0),
+    ask,
+  );
   const chosen = chosenSections(plans, sizes, ask);
   const forms = formsOfSections(pressForms(chosen, on), laidSections(chosen, ask), new Map([[block.pages, block]]), plans, ask);
   for (const { id } of forms) if (id !== cx.id) webFigures(id, part, ask, edgeMm, cutOffMm, press?.machineId ?? '');

@@ -8,7 +8,7 @@ import { type ConsumeContext, type PanelRow, type PaperPage, type Process, setti
 import { machineRow, runningLossRow, settingRow, setupKindRow } from '../rows';
 import { sectionsRow } from '../sections-chosen';
 import { coverScene, spreadSizes } from './cover-spread';
-import { booksACycle, type Hopper, hopperOrder, isTwoUp, textSections } from './hoppers';
+import { booksACycle, type Hopper, hopperOrder, isTwoUp, textSections } from '../hoppers';
 
 const mm = (value: number): string => `${Math.round(value * 100) / 100} mm`;
 const wishPath = (cx: ConsumeContext, key: string): string[] => ['products', cx.parts[0]?.product ?? '', 'wish', key];

@@ -6,8 +6,8 @@ import { PAGES_OF_A_FOLD, wholeFolds } from '../../product/bound';
 import type { JobSpec } from '../../product/job-spec';
 import type { FindingArgs, Remedy } from '../finding';
 import { type ConsumeContext, type OwnRule } from '../process';
-import { feedersShort, formEmpty, sectionsCannot, sectionsGathered } from '../sections-chosen';
-import { hopperOrder, insertComesAfter, isTwoUp, textSections } from './hoppers';
+import { feedersShort, formEmpty, sectionsCannot, sectionsGathered, sectionsSay } from '../sections-chosen';
+import { hopperOrder, insertComesAfter, isTwoUp, textSections } from '../hoppers';
 
 const boundOf = (cx: ConsumeContext): AdhesiveBound | undefined => cx.parts[0]?.traits?.adhesive;
 const hundredths = (mm: number): number => Math.round(mm * 100) / 100;
@@ -66,7 +66,7 @@ const insertInside: OwnRule = {
 const pairsUnlike: OwnRule = {
   code: 'bind.pairsUnlike',
   find: (cx, spec) => {
-    if (cx.parts[0]?.traits?.bound?.twoUp !== 'comeAndGo') return [];
+    if (cx.parts[0]?.traits?.bound?.twoUp !== 'comeAndGo' || !isTwoUp(cx)) return [];
     const order = hopperOrder(cx);
     const unlike = order.find((h, i) => {
       const other = order.at(-1 - i);
@@ -91,8 +91,11 @@ const notTwoUp: OwnRule = {
       ? [
           {
             level: 'release',
-            args: { what: sectionsGathered(cx).find((g) => !g.section.double)?.section.name ?? '' },
-            remedies: [wishes(cx, spec, 'remedy.oneUp', 'twoUp', 'none')],
+            args: { made: sectionsSay(textSections(cx)) },
+            remedies: [
+              ...(cx.parts[0]?.traits?.bound?.twoUp === 'comeAndGo' ? [wishes(cx, spec, 'remedy.headToFoot', 'twoUp', 'headToFoot')] : []),
+              wishes(cx, spec, 'remedy.oneUp', 'twoUp', 'none'),
+            ],
           },
         ]
       : [],

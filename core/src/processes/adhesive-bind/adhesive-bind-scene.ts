@@ -2,7 +2,7 @@ import { idOf } from '../../quantity/id-of';
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
 import { foliosSay } from '../../signature/folios';
 import type { ConsumeContext } from '../process';
-import { booksACycle, type Hopper, hopperOrder } from './hoppers';
+import { booksACycle, type Hopper, hopperOrder } from '../hoppers';
 
 const STEP = 40;
 const IN_A_ROW = 10;

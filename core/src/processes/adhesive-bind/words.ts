@@ -82,8 +82,9 @@ export const ADHESIVE_BIND_WORDS: KindWords = {
         'Come-and-go, a fold turned end for end is the one as far from the other end of the book: they have the same pages and paper.',
     },
     'bind.notTwoUp': {
-      title: (a) => `Two-up cannot be: ${String(a['what'])}`,
-      says: () => 'No sheet holds two copies as one length, or the sections on either end are unlike. It is planned one book at a time.',
+      title: (a) => `Two-up cannot be with ${String(a['made'])}`,
+      says: () =>
+        'The sections as far from either end are unlike, or no sheet holds two copies as one length. It is planned one book at a time.',
     },
     'bind.tooLong': {
       title: (a) => `${said(a['lengthMm'])} mm on ${said(a['mostMm'])}: ${said(a['overMm'])} over`,

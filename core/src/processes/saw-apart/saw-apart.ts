@@ -1,6 +1,7 @@
 import { idOf } from '../../quantity/id-of';
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
 import type { BinderTrims } from '../../product/adhesive';
+import { booksACycle } from '../hoppers';
 import { inLineTime } from '../in-line';
 import { type ConsumeContext, type PanelRow, type Process, settingPath } from '../process';
 import { machineRow, runningLossRow } from '../rows';
@@ -37,7 +38,8 @@ export const sawApart: Process = {
   draft: (cx) =>
     singleStep(cx, {
       takesPer: 1,
-      givesPer: 2,
+      // Bound one by one for want of a sheet, nothing is sawn: the finding at the binder says so.
+      givesPer: booksACycle(cx),
       unit: 'block',
       perGood: 1,
       whole: true,

@@ -85,11 +85,12 @@ describe('a new order', () => {
       'Folding carton',
       'Disc sleeve',
       'Stitched booklet',
+      'Softcover book',
       'Hot-foil dies',
       'Cutting dies',
     ]);
     expect(made.every((b) => b.querySelector('svg') !== null)).toBe(true);
-    expect(host.textContent).toContain('paperbacks');
+    expect(host.textContent).toContain('sewn hardcovers');
     made[1]!.click();
     await settle();
     expect(Object.values(spec().products)).toMatchObject([{ kind: 'made', family: 'label-sheet' }]);

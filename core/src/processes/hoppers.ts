@@ -1,10 +1,10 @@
-import type { Part } from '../../product/part';
-import { backMarks } from '../../finishing/back-marks';
-import type { Form } from '../../layout/form';
-import type { LaidSection } from '../../signature/sheet-pages';
-import { partnerOf } from '../../signature/two-up';
-import type { DraftContext } from '../process';
-import { type GatheredSection, sectionsGathered } from '../sections-chosen';
+import type { Part } from '../product/part';
+import { backMarks } from '../finishing/back-marks';
+import type { Form } from '../layout/form';
+import type { LaidSection } from '../signature/sheet-pages';
+import { partnerOf } from '../signature/two-up';
+import type { DraftContext } from './process';
+import { type GatheredSection, sectionsGathered } from './sections-chosen';
 
 /** A hopper of the gatherer: what of which fold it drops. */
 export interface Hopper {
