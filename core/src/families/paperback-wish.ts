@@ -13,6 +13,8 @@ const pagesOf = (most: number): z.ZodNumber =>
 export const INSERT_COUNTED = ['beside', 'in'] as const;
 /** One book at a time, or two as one length. */
 export const BOUND_AS = ['none', ...TWO_UP] as const;
+/** Film over the cover's outside. */
+export const LAMINATIONS = ['none', 'gloss', 'matt'] as const;
 export const SPINE_FOLDS = ['milled', 'notched'] as const;
 
 /** What a softcover book's order may say; all of it may be left out. */
@@ -33,6 +35,7 @@ export const PaperbackWish = z
     coverFront: inkNames,
     coverBack: inkNames,
     coverGrade: z.string().max(80),
+    lamination: z.enum(LAMINATIONS),
     flapMm: z.number().min(60, 'must be at least 60 mm').max(110, 'is wider than a flap gets (110 mm at most)'),
     adhesive: z.enum(ADHESIVES),
     folds: z.enum(SPINE_FOLDS),

@@ -10,11 +10,20 @@ import { caliperMmOf } from './boards';
 import type { Drawn, Family, RouteStone, Works } from './family';
 import { coverGrades, gradeNear, textGrades } from './papers';
 import { paperbackPicture } from './paperback-picture';
-import { BOUND_AS, INSERT_COUNTED, PaperbackWish, SPINE_FOLDS } from './paperback-wish';
+import { BOUND_AS, INSERT_COUNTED, LAMINATIONS, PaperbackWish, SPINE_FOLDS } from './paperback-wish';
 import { printedOf } from './printed';
 
 /** What an order of a softcover book says where it says nothing. */
-const USUAL = { widthMm: 135, heightMm: 210, pages: 192, adhesive: 'hotMelt', folds: 'milled', twoUp: 'none', spine: 'left' } as const;
+const USUAL = {
+  widthMm: 135,
+  heightMm: 210,
+  pages: 192,
+  adhesive: 'hotMelt',
+  folds: 'milled',
+  twoUp: 'none',
+  spine: 'left',
+  lamination: 'none',
+} as const;
 const COLOURS = ['K', 'C', 'M', 'Y'];
 /** Masses of the papers that such books are made of; the nearest that the works has is taken. Common practice, no source. */
 const USUAL_GSM = { text: 80, insert: 115, cover: 240 } as const;
@@ -52,7 +61,9 @@ function coverSpineMm(wish: PaperbackWish, plant: Works): number {
   const um = (grade: string): number => 1_000 * caliperMmOf(grade, plant);
   const insert = wish.insertPages ? blockMm(wholeFolds(wish.insertPages), um(insertGradeOf(wish, plant))) : 0;
   const block = wish.dummyMm ?? blockMm(wholeFolds(textPagesOf(wish)), um(gradeOf(wish, plant))) + insert;
-  return spineMm({ block, coverCaliperMm: caliperMmOf(coverGradeOf(wish, plant), plant), glueMm: practiceValue(plant, 'bind.glueMm') });
+  const film = (wish.lamination ?? USUAL.lamination) === 'none' ? 0 : practiceValue(plant, 'laminate.filmUm') / 1_000;
+  const coverCaliperMm = caliperMmOf(coverGradeOf(wish, plant), plant) + film;
+  return spineMm({ block, coverCaliperMm, glueMm: practiceValue(plant, 'bind.glueMm') });
 }
 /** Whether the papers of the works are known: the spine follows from them. */
 const hasWorks = (drawn: Drawn): drawn is Drawn & Works =>
@@ -82,6 +93,7 @@ export const paperback: Family<'paperback'> = {
       coverStock: 'Paper, cover',
       coverPlates: 'Plates, cover',
       coverPrint: 'Print, cover',
+      coverLaminate: 'Laminate, cover',
       coverCut: 'Cut, cover',
       bind: 'Gather and bind',
       saw: 'Saw apart',
@@ -104,6 +116,7 @@ export const paperback: Family<'paperback'> = {
       coverFront: 'Inks, cover outside',
       coverBack: 'Inks, cover inside',
       coverGrade: 'Paper, cover',
+      lamination: 'Film on the cover',
       flapMm: 'Flaps',
       adhesive: 'Adhesive',
       folds: 'Folds at the spine',
@@ -139,6 +152,11 @@ export const paperback: Family<'paperback'> = {
     { key: 'coverGrade', kind: 'choice', options: (plant) => coverGrades(plant).map((g) => ({ value: g, says: g })) },
     { key: 'coverFront', kind: 'inks' },
     { key: 'coverBack', kind: 'inks' },
+    {
+      key: 'lamination',
+      kind: 'choice',
+      options: () => LAMINATIONS.map((value) => ({ value, says: value })),
+    },
     { key: 'flapMm', kind: 'length', mayBeOff: true },
     {
       key: 'adhesive',
@@ -249,6 +267,7 @@ export const paperback: Family<'paperback'> = {
       },
     });
     const spine = coverSpineMm(wish, plant);
+    const film = wish.lamination ?? USUAL.lamination;
     const copies = twoUp ? 2 : 1;
     const one = height + trims.headMm + trims.footMm;
     const outer = wish.flapMm === undefined ? trims.faceMm : wish.flapMm + ROUND_FLAP_MM;
@@ -256,7 +275,7 @@ export const paperback: Family<'paperback'> = {
       layouter: 'rectangle',
       widthMm: 2 * width + spine + 2 * outer,
       heightMm: twoUp ? 2 * one + trims.sawMm : one,
-      traits: { spread: { spineMm: spine, copies } },
+      traits: { spread: { spineMm: spine, copies }, ...(film !== 'none' && { laminated: { film } }) },
     });
     const parts = [text];
     if (insertPages !== undefined)
@@ -293,6 +312,7 @@ export const paperback: Family<'paperback'> = {
       ...stone('coverStock', 'pull', [cover]),
       ...stone('coverPlates', 'platemaking', [cover], undefined, printed(cover)),
       ...stone('coverPrint', 'offset', [cover], undefined, printed(cover)),
+      ...stone('coverLaminate', 'laminate', [cover], undefined, cover.traits?.laminated !== undefined),
       ...stone('coverCut', 'guillotine', [cover]),
       ...stone('bind', 'adhesiveBind', book),
       ...stone('saw', 'sawApart', book, undefined, twoUp !== 'none'),

@@ -6,7 +6,7 @@ import { CARTON_STYLES } from '../product/die-line/carton-ask';
 import { labelSpec } from './line-2.fixture';
 import { ferryTimetable } from './line-3.fixture';
 import { BOOKLET_COVERS, PRINTED_ON } from '../families/booklet-wish';
-import { BOUND_AS, INSERT_COUNTED, SPINE_FOLDS } from '../families/paperback-wish';
+import { BOUND_AS, INSERT_COUNTED, LAMINATIONS, SPINE_FOLDS } from '../families/paperback-wish';
 import { ADHESIVES } from '../product/adhesive';
 import { CREEP_CURES, CREEP_SCHOOLS } from '../product/bound';
 import { cartonSpec } from './line-4.fixture';
@@ -381,6 +381,7 @@ const bookWish = fc.record({
   insertGrade: optional(fc.constantFrom('Gloss coated 115', 'Book wove 70', 'no such grade')),
   coverGrade: optional(fc.constantFrom('Cover board 240', 'Matt coated 200', 'no such grade')),
   coverBack: optional(fc.uniqueArray(ink, { maxLength: 4 })),
+  lamination: optional(fc.constantFrom(...LAMINATIONS)),
   flapMm: optional(fc.integer({ min: 60, max: 110 })),
   adhesive: optional(fc.constantFrom(...ADHESIVES)),
   folds: optional(fc.constantFrom(...SPINE_FOLDS)),

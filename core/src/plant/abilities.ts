@@ -64,6 +64,7 @@ export const ABILITIES = {
   sawPerHour: { kind: 'number' },
   trimPerHour: { kind: 'number' },
   inLine: { kind: 'count' },
+  filmMm: { kind: 'length' },
   places: { kind: 'count' },
 } as const satisfies Record<string, Ability>;
 

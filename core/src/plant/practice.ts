@@ -25,6 +25,7 @@ import { GLUE_PRACTICE } from '../processes/glue/practice';
 import { FOLD_SECTIONS_PRACTICE } from '../processes/fold-sections/practice';
 import { FOLD_WEB_PRACTICE } from '../processes/fold-web/practice';
 import { STITCH_PRACTICE } from '../processes/stitch/practice';
+import { LAMINATE_PRACTICE } from '../processes/laminate/practice';
 import { ADHESIVE_BIND_PRACTICE } from '../processes/adhesive-bind/practice';
 import { SAW_APART_PRACTICE } from '../processes/saw-apart/practice';
 import { THREE_KNIFE_PRACTICE } from '../processes/three-knife/practice';
@@ -124,6 +125,7 @@ export const PRACTICE_DEFAULTS = {
   ...INSERT_PRACTICE,
   ...FOLD_SECTIONS_PRACTICE,
   ...STITCH_PRACTICE,
+  ...LAMINATE_PRACTICE,
   ...ADHESIVE_BIND_PRACTICE,
   ...SAW_APART_PRACTICE,
   ...THREE_KNIFE_PRACTICE,

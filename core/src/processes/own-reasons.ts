@@ -13,6 +13,7 @@ const OWN_REASONS: Readonly<Record<Id<'process'>, readonly WasteReason[]>> = {
   coat: ['coat'],
   glue: ['crack', 'seam', 'code'],
   stitch: ['missing', 'double', 'wrongSection', 'wire'],
+  adhesiveBind: ['missing', 'double', 'wrongSection'],
   insert: ['tray', 'film', 'code'],
   insertByHand: ['tray', 'film', 'code'],
 };

@@ -18,6 +18,7 @@ import { envelope } from './hands/envelope';
 import { foldWeb } from './fold-web/fold-web';
 import { foldSections } from './fold-sections/fold-sections';
 import { insert, insertByHand } from './insert/insert';
+import { laminate } from './laminate/laminate';
 import { offset } from './offset/offset';
 import { band } from './pack/band';
 import { pack } from './pack/pack';
@@ -41,7 +42,7 @@ export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEn
   [
     ...[pull, pullRoll, platemaking, offset, digital, webPress, camera, foil, guillotine, sheeter, rollDie, rewind, reject, fold],
     ...[saw, engrave, dieShop, coat, emboss, dieCut, dieBlank, breakOut, glue, insert, insertByHand],
-    ...[foldSections, foldWeb, stitch, adhesiveBind, sawApart, threeKnife],
+    ...[laminate, foldSections, foldWeb, stitch, adhesiveBind, sawApart, threeKnife],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

@@ -23,6 +23,11 @@ const binder = (limits: Record<string, number>, practice: Plant['practice'] = {}
     machines: { ...LINDMOOR.machines, binder1: { ...machine, limits: { ...machine.limits, ...limits } } },
   };
 };
+const laminator = (filmMm: number): Plant => {
+  const machine = LINDMOOR.machines['laminator1'];
+  if (!machine) throw new Error('the demo has a laminator');
+  return { ...LINDMOOR, machines: { ...LINDMOOR.machines, laminator1: { ...machine, limits: { filmMm } } } };
+};
 const mm = (value: number): Plant['practice'][string] => ({ value, pm: 0, unit: 'mm', tag: 'practice', source: 'this works' });
 
 export const PAPERBACK_CASES = {
@@ -68,6 +73,11 @@ export const PAPERBACK_CASES = {
   },
   'bind.flapsTwoUp': { level: 'release', fires: book({ flapMm: 80 }), silent: book({ flapMm: 80, twoUp: 'none' }) },
   'bind.pagesOdd': { level: 'release', fires: book({ pages: 286 }), silent: novel },
+  'laminate.tooWide': {
+    level: 'release',
+    fires: { ...book({ lamination: 'matt' }), plant: laminator(540) },
+    silent: { ...book({ lamination: 'matt' }), plant: laminator(560) },
+  },
   'threeKnife.trimCannot': {
     level: 'release',
     fires: { ...novel, plant: binder({}, { 'bind.headMm': mm(0.5) }) },

@@ -180,7 +180,10 @@ function bookFigures(cx: DraftContext): void {
     const own = idOf(id, part.role);
     const { spread, bound: pages } = part.traits ?? {};
     if (spread) {
-      coverUm = caliperUm;
+      const papers: Record<string, Term> = { cover: caliperUm };
+      if (part.traits?.laminated) papers['film'] = practiceTerm(plant, 'laminate.filmUm');
+      ledger.figure(idOf(id, 'coverUm'), SUM, papers, 'µm');
+      coverUm = fig(idOf(id, 'coverUm'));
       const width = 2 * (cx.parts[0]?.widthMm ?? 0) + spread.spineMm;
       const cover = { leaves: typed(1, '1', 'cover'), gsm };
       ledger.figure(idOf(own, 'leavesKg'), LEAVES_KG, { ...cover, widthMm: mm(width), heightMm: mm(cx.parts[0]?.heightMm ?? 0) });

@@ -26,6 +26,7 @@ import { ROLL_DIE_WORDS } from '../../processes/roll-die/words';
 import { SAW_WORDS } from '../../processes/saw/words';
 import { SHEETER_WORDS } from '../../processes/sheeter/words';
 import { STITCH_WORDS } from '../../processes/stitch/words';
+import { LAMINATE_WORDS } from '../../processes/laminate/words';
 import { ADHESIVE_BIND_WORDS } from '../../processes/adhesive-bind/words';
 import { SAW_APART_WORDS } from '../../processes/saw-apart/words';
 import { THREE_KNIFE_WORDS } from '../../processes/three-knife/words';
@@ -50,6 +51,7 @@ const KINDS: readonly KindWords[] = [
   FOLD_WORDS,
   FOLD_SECTIONS_WORDS,
   STITCH_WORDS,
+  LAMINATE_WORDS,
   ADHESIVE_BIND_WORDS,
   SAW_APART_WORDS,
   THREE_KNIFE_WORDS,
