@@ -109,6 +109,7 @@ export * from './signature/sheet-pages';
 export * from './signature/fold-scene';
 export * from './exchange/page-rows';
 export * from './exchange/hopper-rows';
+export * from './exchange/customer-pages';
 export { coverScene } from './processes/adhesive-bind/cover-spread';
 export * from './finishing/stitching';
 export * from './finishing/sewn-block';

@@ -16,6 +16,7 @@ import {
   say,
   sheetScene,
 } from '@druckerei/core';
+import { CustomerPages } from '../customer-pages/customer-pages';
 import { Drawing } from '../drawings/drawing';
 import { TakeOut } from '../drawings/take-out';
 
@@ -35,7 +36,7 @@ interface Sheet {
 /** The sheets of a booklet or book: pages of both sides, a page lit wherever it is seen; a section folded step by step; the dummy to fold by hand; lists. */
 @Component({
   selector: 'dk-section-sheets',
-  imports: [Drawing, MatButton, MatButtonToggle, MatButtonToggleGroup, MatInput, MatSlider, MatSliderThumb, TakeOut],
+  imports: [CustomerPages, Drawing, MatButton, MatButtonToggle, MatButtonToggleGroup, MatInput, MatSlider, MatSliderThumb, TakeOut],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './section-sheets.html',
   styleUrl: './section-sheets.scss',

@@ -1,0 +1,41 @@
+import { LINDMOOR, SHELF } from '../plan/line-1.fixture';
+import { ferryTimetable } from '../plan/line-3.fixture';
+import { shortNovel } from '../plan/line-6.fixture';
+import { JobSpecSchema } from '../plan/door';
+import { plan } from '../plan/plan';
+import { pagesAskedOf, type PdfPage, pdfFindings } from './customer-pages';
+
+const asked = (spec: unknown) => pagesAskedOf(plan(JobSpecSchema.parse(spec), LINDMOOR, SHELF))!;
+const timetable = asked(ferryTimetable());
+const page = (more: Partial<PdfPage> = {}): PdfPage => ({ widthMm: 148, heightMm: 210, bleedMm: 3, isTrimSaid: true, ...more });
+const pages = (n: number, more: Partial<PdfPage> = {}): PdfPage[] => Array.from({ length: n }, () => page(more));
+
+describe('a customer’s pages', () => {
+  it('may be the text, the cover, or both together; of a book the text or its insert', () => {
+    expect(timetable.counts.map((c) => c.pages)).toEqual([40, 4, 44]);
+    expect(asked(shortNovel()).counts).toEqual([
+      { pages: 288, what: 'text' },
+      { pages: 8, what: 'insert' },
+    ]);
+    for (const n of [4, 40, 44]) expect(pdfFindings(pages(n), timetable)).toEqual([]);
+  });
+  it('that are too few, of other sizes, without trim box or with too little bleed are named page by page', () => {
+    expect(pdfFindings(pages(42), timetable)).toEqual([{ code: 'count', pages: 42, wanted: '40, or 4, or 44' }]);
+    const mixed = pages(44);
+    for (const at of [2, 3, 4, 9]) mixed[at] = page({ widthMm: 210, heightMm: 297 });
+    expect(pdfFindings(mixed, timetable)).toEqual([{ code: 'size', pages: '3–5, 10', widthMm: 210, heightMm: 297 }]);
+    const bare = pages(44);
+    bare[0] = page({ isTrimSaid: false, bleedMm: 0 });
+    bare[43] = page({ bleedMm: 2 });
+    expect(pdfFindings(bare, timetable)).toEqual([
+      { code: 'noTrim', pages: '1' },
+      { code: 'bleed', pages: '44', leastMm: 3 },
+    ]);
+  });
+  it('rounded by a program to a third of a millimetre are as ordered', () => {
+    expect(pdfFindings(pages(44, { widthMm: 148.3, heightMm: 209.7, bleedMm: 2.96 }), timetable)).toEqual([]);
+  });
+  it('are asked of nothing that is not bound', () => {
+    expect(pagesAskedOf({ parts: {} })).toBeNull();
+  });
+});

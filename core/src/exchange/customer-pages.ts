@@ -1,0 +1,83 @@
+import type { Plan } from '../plan/plan-types';
+import { foliosSay } from '../signature/folios';
+
+/* A customer's PDF against what the order says of its pages. */
+
+/** A page of a PDF: its trimmed size, how far its bleed reaches beyond it at the least, whether its trim box was said; mm. */
+export interface PdfPage {
+  widthMm: number;
+  heightMm: number;
+  bleedMm: number;
+  isTrimSaid: boolean;
+}
+
+/** What pages a job would take: so many, of which size, with how much bleed. */
+export interface PagesAsked {
+  counts: { pages: number; what: 'text' | 'insert' | 'withCover' | 'cover' }[];
+  widthMm: number;
+  heightMm: number;
+  bleedMm: number;
+}
+
+export type PdfFinding =
+  | { code: 'count'; pages: number; wanted: string }
+  | { code: 'size'; pages: string; widthMm: number; heightMm: number }
+  | { code: 'noTrim'; pages: string }
+  | { code: 'bleed'; pages: string; leastMm: number };
+
+/** Sizes differ by less than this in how programs round them; mm. */
+const SAME_SIZE_MM = 0.5;
+
+/** What a job with bound pages asks of a PDF; null: it has none. */
+export function pagesAskedOf(plan: Pick<Plan, 'parts'>): PagesAsked | null {
+  const bound = Object.values(plan.parts).flatMap((part) => (part.traits?.bound ? [{ part, bound: part.traits.bound }] : []));
+  const [first] = bound;
+  if (!first) return null;
+  const { part } = first;
+  const { trims } = part.traits?.adhesive ?? {};
+  const counts = bound.map(({ part: { role }, bound: { pages, blanks } }): PagesAsked['counts'][number] => ({
+    pages: pages - blanks,
+    what: role === 'insert' || role === 'cover' ? role : 'text',
+  }));
+  const nested = bound.filter((b) => b.bound.nested);
+  return {
+    counts: [
+      ...counts,
+      ...(nested.length > 1
+        ? [{ pages: nested.reduce((sum, { bound: { pages, blanks } }) => sum + pages - blanks, 0), what: 'withCover' as const }]
+        : []),
+    ],
+    widthMm: part.widthMm,
+    heightMm: part.heightMm,
+    bleedMm: trims ? Math.min(trims.faceMm, trims.headMm, trims.footMm) : part.bleedMm,
+  };
+}
+
+/** What the pages asked may be, in numbers: "40, or 44". */
+const countsSay = (counts: PagesAsked['counts']): string => [...new Set(counts.map((c) => c.pages))].join(', or ');
+
+/**
+ * What of a PDF's pages is not as the order says: how many there are, their trimmed size, trim boxes that are missing, bleed that is short. Empty: they fit.
+ * Source: boxes as ISO 32000 and ISO 15930 define them; half a millimetre of rounding is common practice, no source.
+ */
+export function pdfFindings(pages: readonly PdfPage[], asked: PagesAsked): PdfFinding[] {
+  const numbers = (is: (page: PdfPage) => boolean): number[] => pages.flatMap((page, i) => (is(page) ? [i + 1] : []));
+  const found: PdfFinding[] = [];
+  if (!asked.counts.some((c) => c.pages === pages.length))
+    found.push({ code: 'count', pages: pages.length, wanted: countsSay(asked.counts) });
+  const sizes = new Map<string, number[]>();
+  pages.forEach(({ widthMm, heightMm }, i) => {
+    if (Math.abs(widthMm - asked.widthMm) <= SAME_SIZE_MM && Math.abs(heightMm - asked.heightMm) <= SAME_SIZE_MM) return;
+    const key = `${Math.round(widthMm * 10) / 10} ${Math.round(heightMm * 10) / 10}`;
+    sizes.set(key, [...(sizes.get(key) ?? []), i + 1]);
+  });
+  for (const [key, on] of sizes) {
+    const [widthMm = 0, heightMm = 0] = key.split(' ').map(Number);
+    found.push({ code: 'size', pages: foliosSay(on), widthMm, heightMm });
+  }
+  const untrimmed = numbers((p) => !p.isTrimSaid);
+  if (untrimmed.length > 0) found.push({ code: 'noTrim', pages: foliosSay(untrimmed) });
+  const short = numbers((p) => p.isTrimSaid && p.bleedMm < asked.bleedMm - 0.05);
+  if (short.length > 0) found.push({ code: 'bleed', pages: foliosSay(short), leastMm: asked.bleedMm });
+  return found;
+}

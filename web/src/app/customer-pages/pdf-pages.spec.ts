@@ -1,0 +1,53 @@
+import { PDFDocument, degrees } from 'pdf-lib';
+import { readPages } from './pdf-pages';
+
+/* PDFs made here with a general-purpose library: boxes in points of 1/72 inch (ISO 32000). */
+const PT = 72 / 25.4;
+const bytesOf = async (pdf: PDFDocument): Promise<ArrayBuffer> => {
+  const bytes = await pdf.save();
+  return bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) as ArrayBuffer;
+};
+const text = (says: string): ArrayBuffer => Uint8Array.from(says, (sign) => sign.charCodeAt(0)).buffer;
+
+describe('a PDF’s pages', () => {
+  it('are read with trim and bleed, upright as they are seen', async () => {
+    const pdf = await PDFDocument.create();
+    const first = pdf.addPage([160 * PT, 222 * PT]);
+    first.setTrimBox(6 * PT, 6 * PT, 148 * PT, 210 * PT);
+    first.setBleedBox(3 * PT, 3 * PT, 154 * PT, 216 * PT);
+    const turned = pdf.addPage([210 * PT, 148 * PT]);
+    turned.setRotation(degrees(90));
+    expect(await readPages(await bytesOf(pdf))).toEqual({
+      kind: 'read',
+      pages: [
+        { widthMm: expect.closeTo(148, 6), heightMm: expect.closeTo(210, 6), bleedMm: expect.closeTo(3, 6), isTrimSaid: true },
+        { widthMm: expect.closeTo(148, 6), heightMm: expect.closeTo(210, 6), bleedMm: 0, isTrimSaid: false },
+      ],
+    });
+  });
+  it('of what is no PDF, is cut off, or is locked are refused by why', async () => {
+    const pdf = await PDFDocument.create();
+    pdf.addPage();
+    const whole = await bytesOf(pdf);
+    expect(await readPages(text('a letter, not a PDF'))).toEqual({ kind: 'refused', why: 'broken' });
+    expect(await readPages(whole.slice(0, 40))).toEqual({ kind: 'refused', why: 'broken' });
+    expect(await readPages(text(LOCKED))).toEqual({ kind: 'refused', why: 'locked' });
+  });
+});
+
+/** The least that a locked PDF has. */
+const LOCKED = `%PDF-1.7
+1 0 obj
+<< /Type /Catalog /Pages 2 0 R >>
+endobj
+2 0 obj
+<< /Type /Pages /Kids [] /Count 0 >>
+endobj
+3 0 obj
+<< /Filter /Standard /V 2 /R 3 >>
+endobj
+trailer
+<< /Root 1 0 R /Encrypt 3 0 R /Size 4 >>
+startxref
+0
+%%EOF`;
