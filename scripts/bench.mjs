@@ -48,7 +48,7 @@ async function benchCore() {
   const out = `${ROOT}/server/dist/bench-core.mjs`;
   await build({
     stdin: {
-      contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/line-3.fixture'; export * from './core/src/plan/line-4.fixture'; export * from './core/src/plan/line-5.fixture'; export * from './core/src/layout/blank-nest'; export * from './core/src/layout/nest-search'; export * from './core/src/plan/toys/toy-book.fixture';`,
+      contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/line-3.fixture'; export * from './core/src/plan/line-4.fixture'; export * from './core/src/plan/line-6.fixture'; export * from './core/src/plan/line-5.fixture'; export * from './core/src/layout/blank-nest'; export * from './core/src/layout/nest-search'; export * from './core/src/plan/toys/toy-book.fixture';`,
       resolveDir: ROOT,
     },
     bundle: true,
@@ -126,6 +126,18 @@ function benchSections(core, timed) {
     'plan() of a booklet of three sections',
     timed(200, 100, (i) => core.plan(core.ferryTimetable({}, {}, 12_000 + i * 7), core.LINDMOOR, core.SHELF)),
     12,
+    'ms',
+  );
+  row(
+    'plan() of a softcover book of 13 sections, one by one',
+    timed(40, 10, (i) => core.plan(core.shortNovel({ pages: 384, twoUp: 'none' }, {}, 6_000 + i * 7), core.LINDMOOR, core.SHELF)),
+    12,
+    'ms',
+  );
+  row(
+    'plan() of a softcover book of 18 sections and an insert, two-up',
+    timed(40, 10, (i) => core.plan(core.shortNovel({}, {}, 6_000 + i * 7), core.LINDMOOR, core.SHELF)),
+    16,
     'ms',
   );
   row(
