@@ -226,8 +226,8 @@ export const paperback: Family<'paperback'> = {
       layouter: 'signature',
       widthMm: width,
       heightMm: height,
-      // What is trimmed off is the bleed.
-      bleedMm: 0,
+      // What is trimmed off is the bleed; a cover's piece has it within.
+      bleedMm: role === 'cover' ? 0 : Math.min(trims.faceMm, trims.headMm, trims.footMm),
       leaves: 1,
       grainAlong: 'height',
       colours,

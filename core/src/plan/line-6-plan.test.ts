@@ -102,6 +102,24 @@ describe('the short novel, two-up come-and-go', () => {
     // A fold's stops are those of the whole sheet: half of 810, half of 540, a quarter.
     expect(list(novel, 'book.text.fold.s1', 'stations').map((r) => r[3])).toEqual(['405 mm', '270 mm', '126 mm']);
   });
+  it('tells plates and folder where the marks of both copies stand, and the folder what is read of each', () => {
+    expect(list(novel, 'book.text.plates.f1', 'backMarks')).toEqual([
+      ['book 1', '1 and 16', '15 mm', '1'],
+      ['book 19', '273 and 288', '159 mm', '1'],
+    ]);
+    expect(list(novel, 'book.insert.insertPlates', 'backMarks')).toEqual([['book 10', '1 and 8', '87 mm', '1']]);
+    const rows = ticketPages(novel)
+      .filter((p) => p.stone.id === 'book.text.fold.s1')
+      .flatMap((p) => p.rows.map((r) => [r.label, r.text]));
+    expect(rows).toEqual(
+      expect.arrayContaining([
+        ['centreSpread', '8 / 9'],
+        ['centreSpread', '280 / 281'],
+        ['meetsAtSaw', 'headToHead'],
+        ['backMark', '159 mm from the head of 273–288'],
+      ]),
+    );
+  });
   it('cuts its covers by the program worked by hand: 6 cuts, lifts of 357', () => {
     const program = list(novel, 'book.cover.coverCut', 'program');
     expect(program).toHaveLength(6);

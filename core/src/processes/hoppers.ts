@@ -21,7 +21,7 @@ export interface Hopper {
   markColumn: number;
 }
 
-type Taken = Pick<DraftContext, 'parts' | 'forms'>;
+type Taken = Readonly<Pick<DraftContext, 'forms'>> & { readonly parts: readonly Part[] };
 const isText = ({ part }: GatheredSection): boolean => part.traits?.adhesive !== undefined;
 
 /** Whether the book is bound as two copies in one length: every section lies so. */
@@ -87,3 +87,12 @@ export function boundLengthMm(cx: Taken): number {
     }),
   );
 }
+
+/** Marks on the spine folds of a section, copy by copy: of two as one length each from its own head. None where nothing is gathered. */
+export const marksOf = (
+  { product }: Pick<DraftContext, 'product'>,
+  section: LaidSection,
+): Pick<Hopper, 'position' | 'pages' | 'markMm' | 'markColumn'>[] => {
+  if (!product.parts.some((p) => p.traits?.adhesive)) return [];
+  return hopperOrder(product).filter((h) => h.section === section);
+};

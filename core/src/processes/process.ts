@@ -42,6 +42,8 @@ export interface DraftContext extends ProcessContext {
   layout: Layout | null;
   /** All forms of its parts, of which it may run one. */
   forms: readonly Form[];
+  /** All that its product is made of: what is printed on one part may go by the others (marks by how many sections are gathered). */
+  product: { parts: readonly Part[]; forms: readonly Form[] };
   /** The section of the form that the run folds; null: it runs all that lies on it. */
   section: LaidSection | null;
   workStyle: WorkStyleId;

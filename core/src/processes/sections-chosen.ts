@@ -24,7 +24,7 @@ export interface GatheredSection {
 }
 
 /** The sections of the parts of a run, part by part, as their forms carry them. */
-export const sectionsGathered = ({ parts, forms }: Pick<DraftContext, 'parts' | 'forms'>): GatheredSection[] =>
+export const sectionsGathered = ({ parts, forms }: Pick<DraftContext, 'forms'> & { readonly parts: readonly Part[] }): GatheredSection[] =>
   parts.flatMap((part) =>
     forms
       .filter((f) => f.parts.includes(part.id))

@@ -54,7 +54,7 @@ export function draftAll(route: Route, forms: readonly Form[], choices: Choices)
     const taken = new Set<Id<'flow'>>();
     const left: Batch[] = [];
     for (const run of runsOf(stone, open, route, forms, all)) {
-      const cx = draftContext(stone, run, forms, route.stones.slice(at + 1), choices.settings);
+      const cx = draftContext(stone, run, { forms, parts: route.parts }, route.stones.slice(at + 1), choices.settings);
       cx.formsFrom = formsMade
         .filter((m) => (run.form ? m.forms.includes(run.form.id) : m.parts.some((p) => cx.parts.some((own) => own.id === p))))
         .map((m) => m.step);
@@ -201,7 +201,7 @@ function versionsOf(run: Run, { process, cx, prints }: RoutedStone): Run[] {
 function draftContext(
   stone: RoutedStone,
   run: Run,
-  forms: readonly Form[],
+  { forms, parts: all }: { forms: readonly Form[]; parts: Route['parts'] },
   later: readonly RoutedStone[],
   settings: Choices['settings'],
 ): DraftContext {
@@ -219,6 +219,7 @@ function draftContext(
     form,
     layout: form?.layout ?? null,
     forms: forms.filter((f) => f.parts.some((p) => cx.parts.some((own) => own.id === p))),
+    product: { parts: Object.values(all).filter((p) => stone.products.includes(p.product)), forms },
     section: run.section,
     workStyle: form?.style ?? 'simplex',
     version: run.version,

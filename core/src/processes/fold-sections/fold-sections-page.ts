@@ -4,6 +4,7 @@ import { copiesOf, type LaidSection } from '../../signature/sheet-pages';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
 import { machineRow, runningLossRow, setupKindRow } from '../rows';
 import { centreSpread, foliosSay } from '../../signature/folios';
+import { marksOf } from '../hoppers';
 import { foldStations } from './folding-steps';
 
 const mm = (value: number): string => `${Math.round(value * 100) / 100} mm`;
@@ -62,6 +63,7 @@ export function foldSectionsPaper(cx: ConsumeContext): PaperPage[] {
   const { section } = cx;
   if (!section) return [];
   const known = section.pages.flatMap((p) => p ?? []);
+  const marks = marksOf(cx, section);
   return [
     {
       department: 'sections',
@@ -76,6 +78,10 @@ export function foldSectionsPaper(cx: ConsumeContext): PaperPage[] {
           { label: 'lastFolio', text: String(pages.at(-1) ?? 'blank') },
           { label: 'centreSpread', text: centreSpread({ pages }) },
         ]),
+        ...marks.map(({ pages, markMm, markColumn }) => ({
+          label: 'backMark',
+          text: `${mm(markMm)} from the head of ${foliosSay(pages)}${markColumn > 1 ? `, column ${markColumn}` : ''}`,
+        })),
         ...(section.double ? [{ label: 'meetsAtSaw', text: section.double.joint }] : []),
         { label: isGathered(cx) ? 'spineCode' : 'lapCode', text: `${section.name}: pages ${Math.min(...known)} and ${Math.max(...known)}` },
         { label: 'controlEvery', text: String(practiceValue(cx.plant, 'sections.controlEvery')) },

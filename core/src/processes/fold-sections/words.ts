@@ -15,6 +15,7 @@ export const FOLD_SECTIONS_WORDS: KindWords = {
     centreSpread: 'Open in the middle',
     lapCode: 'Code in the lap',
     spineCode: 'Code on the spine fold',
+    backMark: 'Mark on the spine fold',
     copyLying: 'Copy that lies as it is read',
     copyOther: 'The other copy',
     meetsAtSaw: 'Meet at the saw',

@@ -6,6 +6,7 @@ import { settingRow } from '../rows';
 import { boxOfCopies } from '../../layout/layout';
 import { knockOutMm2 } from '../../product/blank';
 import { isFromTheDrum } from '../../product/ink-names';
+import { marksOf } from '../hoppers';
 import { plateSets } from './plate-sets';
 import { foliosSay } from '../../signature/folios';
 import { sectionCreep } from '../../signature/page-creep';
@@ -29,6 +30,7 @@ export const platemakingPaper = (cx: ConsumeContext): PaperPage[] => [
     rows: [...platemakingPanel(cx), ...coatForm(cx), ...pageRows(cx)],
     lists: [
       ...shiftList(cx),
+      ...markList(cx),
       {
         title: 'forms',
         head: ['form', 'ink', 'artwork', 'for', 'checked'],
@@ -77,6 +79,20 @@ function shiftList(cx: ConsumeContext): PaperPage['lists'] {
   );
   return [{ title: 'creepList', head: ['pages', 'sheets outside', 'stands out', cure === 'shift' ? 'shift' : 'squeeze'], rows }];
 }
+
+/** Of gathered sections: where the mark stands on each spine fold, between its first and its last page; as a missing or doubled section shows by it. */
+function markList(cx: ConsumeContext): PaperPage['lists'] {
+  const rows = (cx.layout?.imposed?.sections ?? []).flatMap((section) =>
+    marksOf(cx, section).map(({ position, pages, markMm, markColumn }) => [
+      `${cx.product.parts[0]?.product ?? ''} ${position}`,
+      `${pages[0] ?? 'blank'} and ${pages.at(-1) ?? 'blank'}`,
+      tenthsMm(markMm),
+      String(markColumn),
+    ]),
+  );
+  return rows.length > 0 ? [{ title: 'backMarks', head: ['hopper, code', 'on the fold between', 'from the head', 'column'], rows }] : [];
+}
+const tenthsMm = (mm: number): string => `${Math.round(mm * 10) / 10} mm`;
 
 /** The form of a coat that is kept off the joints of blanks: what it covers, and how much of each blank it leaves free. */
 function coatForm({ parts, layout, prints }: ConsumeContext): PanelRow[] {

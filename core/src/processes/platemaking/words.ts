@@ -12,6 +12,7 @@ export const PLATEMAKING_WORDS: KindWords = {
     'cure.squeeze': 'squeezed, as listed',
     'cure.none': 'nothing',
     creepList: 'Creep',
+    backMarks: 'Marks on the spine folds',
     coatForm: 'Form of the coat',
     formBoth: 'Form, both sides',
     formFront: 'Form, front',
