@@ -71,7 +71,8 @@ it('names the order of every letter under each drawing of a shared sheet', () =>
   const texts = (page: TicketPage | undefined): string[] =>
     page?.drawings.flatMap((d) => d.shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []))) ?? [];
   const shared = pages.filter((p) => texts(p).includes('D'));
-  expect(shared.length).toBeGreaterThanOrEqual(8);
+  // One page of the store serves all forms of the gang.
+  expect(shared.length).toBeGreaterThanOrEqual(7);
   for (const page of shared) expect(texts(page).join(' | ')).toContain('D lantern');
 });
 

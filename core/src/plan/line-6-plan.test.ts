@@ -102,6 +102,13 @@ describe('the short novel, two-up come-and-go', () => {
     // A fold's stops are those of the whole sheet: half of 810, half of 540, a quarter.
     expect(list(novel, 'book.text.fold.s1', 'stations').map((r) => r[3])).toEqual(['405 mm', '270 mm', '126 mm']);
   });
+  it('has one page of the store for the nine forms of the text, which it pulls in one go', () => {
+    const pages = ticketPages(novel).filter((p) => p.department === 'store');
+    expect(pages.map((p) => p.stone.id)).toEqual(['book.text.stock', 'book.insert.insertStock', 'book.cover.coverStock']);
+    const rows = list(novel, 'book.text.stock', 'sheetsByForm');
+    expect(rows.map((r) => r[0])).toEqual(textForms(novel).map((f) => f.name));
+    expect(new Set(rows.map((r) => r[2]?.replace(/\D/g, '')))).toEqual(new Set(['6627']));
+  });
   it('tells plates and folder where the marks of both copies stand, and the folder what is read of each', () => {
     expect(list(novel, 'book.text.plates.f1', 'backMarks')).toEqual([
       ['book 1', '1 and 16', '15 mm', '1'],

@@ -203,6 +203,8 @@ export interface Process {
   scene(cx: ConsumeContext): Scene;
   /** The stone's pages of the ticket. */
   paper(cx: ConsumeContext): PaperPage[];
+  /** The same of all its runs together, where one page serves whoever works there: the store pulls for every form in one go. Absent: a page a run. */
+  paperOfRuns?(runs: readonly ConsumeContext[]): PaperPage[];
   /** The stone's own panel rows. */
   panel(cx: ConsumeContext): PanelRow[];
   /** One line under the stone's name. */

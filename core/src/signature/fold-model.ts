@@ -92,11 +92,17 @@ function steppedRow(row: readonly (readonly Leaf[])[], step: FoldStep, isFirst: 
  * Every state of a program, the flat sheet first; from a slit on several sheets.
  * @throws NotFoldable a line that is not there, a moved part larger than what it falls on, halves that are no halves
  */
-export function foldStates({ rows, cols, steps }: FoldProgram): Folded[][] {
+export function foldStates(program: FoldProgram): Folded[][] {
+  const known = folded.get(program);
+  if (known) return known;
+  const { rows, cols, steps } = program;
   const states: Folded[][] = [[flatSheet(rows, cols)]];
   for (const [i, step] of steps.entries()) states.push((states[i] as Folded[]).flatMap((sheet) => stepped(sheet, step, i)));
+  folded.set(program, states);
   return states;
 }
+/** Programs are few and folded thousands of times. */
+const folded = new WeakMap<FoldProgram, Folded[][]>();
 
 /**
  * The piles a program ends in, one a sheet, the top leaf first.

@@ -5,7 +5,13 @@ import type { Net } from '../../flow/net';
 import type { ConsumeContext, Consumed } from '../../processes/process';
 
 const source = 'counts of the net; definition of grammage (ISO 536)';
-const LOST_PIECES: Formula = { id: 'plan.lostPieces', unit: 'piece', source, of: (t) => Object.values(t).reduce((a, b) => a + b, 0) };
+const LOST_PIECES: Formula = {
+  id: 'plan.lostPieces',
+  unit: 'piece',
+  source,
+  adds: true,
+  of: (t) => Object.values(t).reduce((a, b) => a + b, 0),
+};
 export const OF_A_STEP: Formula<'lost' | 'perGood'> = {
   id: 'plan.lostOfStep',
   unit: 'piece',

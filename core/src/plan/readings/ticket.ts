@@ -4,7 +4,7 @@ import type { Scene } from '../../scene/scene';
 import type { Ledger } from '../../quantity/ledger';
 import { practiceTerm } from '../../plant/practice';
 import { sheetScene } from '../../layout/sheet-scene';
-import type { PanelRow, PaperPage } from '../../processes/process';
+import type { ConsumeContext, PanelRow, PaperPage, Process } from '../../processes/process';
 import type { Plan, Stone } from '../plan-types';
 import type { Planned } from '../plan';
 
@@ -16,20 +16,39 @@ export interface TicketPage extends PaperPage {
   waitUntil: Id<'figure'> | null;
 }
 
+/** What a page is about: a run of a stone, or all of them where one page serves them together. */
+interface Told {
+  process: Process;
+  cx: ConsumeContext;
+  stone: Stone;
+  pages: PaperPage[];
+}
+
+/** What the ticket tells, in the order of the route. */
+function toldBy({ plan, contexts }: Planned): Told[] {
+  return contexts.flatMap(({ stone: { process }, cx, shown }): Told[] => {
+    const runs = contexts.flatMap((c) => (c.cx.stone === cx.stone ? c.cx : []));
+    const together = plan.stones.find((s) => s.id === cx.stone);
+    if (!process.paperOfRuns || !together || runs.length === 1) return [{ process, cx, stone: shown, pages: process.paper(cx) }];
+    return runs[0] === cx ? [{ process, cx, stone: together, pages: process.paperOfRuns(runs) }] : [];
+  });
+}
+
 /** The ticket's pages in the order of the route. */
-export function ticketPages({ plan, contexts }: Planned): TicketPage[] {
+export function ticketPages(of: Planned): TicketPage[] {
+  const { plan, contexts } = of;
   const machines = new Map(contexts.flatMap(({ cx }) => cx.stepIds.map((id) => [id, cx.machine.name] as const)));
-  return contexts.flatMap(({ stone: routed, cx, shown: stone }) => {
-    const next = followers(cx.stepIds, plan);
-    const waiting = next.find((id) => plan.steps[id]?.waits.some((w) => cx.stepIds.includes(w.after)));
-    return routed.process.paper(cx).map((page) => ({
+  return toldBy(of).flatMap(({ process, cx, stone, pages }) => {
+    const next = followers(stone.steps, plan);
+    const waiting = next.find((id) => plan.steps[id]?.waits.some((w) => stone.steps.includes(w.after)));
+    return pages.map((page) => ({
       ...page,
       rows: shopRows(page.rows, cx.ledger),
       // Pieces of one version among another are found by the customer, if by nobody before.
       blanks: cx.keeps === null ? page.blanks : [...page.blanks, 'line cleared of the version before, signed by'],
       stone,
       drawings: [
-        ...(page.scene ? [routed.process.scene(cx)] : []),
+        ...(page.scene ? [process.scene(cx)] : []),
         ...(page.more ?? []),
         ...(page.sheet ? [sheetScene(cx.layout, cx.parts, cx.stock, cx.workStyle, practiceTerm(cx.plant, 'layout.colourBarMm'))] : []),
       ],

@@ -1,5 +1,6 @@
 import { idOf } from '../../quantity/id-of';
 import type { Shelf } from '../../plant/plant';
+import { formatNumber } from '../../words/format';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
 import { stockRows } from '../rows';
 import { stockFlow } from './stock-flow';
@@ -28,12 +29,14 @@ function nestRows({ form, parts }: ConsumeContext): PanelRow[] {
   return ['boxesUp', 'bound', 'pitchAcross', 'pitchAlong'].map((label) => ({ label, figure: idOf(form.id, label) }));
 }
 
-export const pullPaper = (cx: ConsumeContext): PaperPage[] => [
+/** The store's page: what is pulled for one form, or for all forms of a part in one go. */
+const storePage = (cx: ConsumeContext, rows: PanelRow[], lists: PaperPage['lists']): PaperPage[] => [
   {
     department: 'store',
     scene: true,
-    rows: pullPanel(cx),
+    rows,
     lists: [
+      ...lists,
       {
         title: 'lots',
         head: ['lot', 'sheets', 'owner', 'measured'],
@@ -48,6 +51,23 @@ export const pullPaper = (cx: ConsumeContext): PaperPage[] => [
     blanks: ['location', 'substitute note', 'sheets returned'],
   },
 ];
+
+export const pullPaper = (cx: ConsumeContext): PaperPage[] => storePage(cx, pullPanel(cx), []);
+
+/** Many forms of one paper are pulled together: how many sheets each takes, so that the piles go to the press form by form. */
+export function pullPaperOfRuns(runs: readonly ConsumeContext[]): PaperPage[] {
+  const [cx] = runs;
+  if (!cx) return [];
+  const whole = (run: ConsumeContext, id: string): string => formatNumber(Math.ceil(run.ledger.value(id) - 1e-9));
+  const rows = runs.map((run) => [
+    run.form?.name ?? '',
+    run.stock?.name ?? '',
+    whole(run, idOf(stockFlow(run.id), 'demand')),
+    whole(run, idOf(run.id, 'mass')),
+    whole(run, idOf(run.id, 'piles')),
+  ]);
+  return storePage(cx, stockRows(cx, 'sheet'), [{ title: 'sheetsByForm', head: ['for', 'paper', 'sheets', 'kg', 'piles'], rows }]);
+}
 
 export const pullSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({ text: cx.stock?.name ?? '' });
 

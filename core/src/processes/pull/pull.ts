@@ -15,7 +15,7 @@ import { meanPiece } from '../parted-step';
 import { singleStep } from '../single-step';
 import { caliperTerm } from '../stock-terms';
 import { timeAndCost } from '../time-and-cost';
-import { pullPanel, pullPaper, pullSummary } from './pull-page';
+import { pullPanel, pullPaper, pullPaperOfRuns, pullSummary } from './pull-page';
 import { pullScene } from './pull-scene';
 import { isCustomers, stockFlow, suppliedBatch, suppliedFlow } from './stock-flow';
 
@@ -96,6 +96,7 @@ export const pull: Process = {
   scene: pullScene,
   panel: pullPanel,
   paper: pullPaper,
+  paperOfRuns: pullPaperOfRuns,
   summary: pullSummary,
 };
 

@@ -5,6 +5,7 @@ export const PULL_WORDS: KindWords = {
     pull: 'Pulling paper',
   },
   labels: {
+    sheetsByForm: 'Sheets, form by form',
     sheetUse: 'Sheet used',
     sheetsToPull: 'Sheets to pull',
     reams: 'Reams',
