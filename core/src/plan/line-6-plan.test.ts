@@ -127,6 +127,17 @@ describe('the short novel, two-up come-and-go', () => {
       ]),
     );
   });
+  it('tells saw and knives what the sheet left: 8 at the open end, 18 at the face of the outer pages', () => {
+    const rowOf = (stone: string, label: string, of = novel): string | undefined =>
+      ticketPages(of)
+        .filter((p) => p.stone.id === stone)
+        .flatMap((p) => p.rows)
+        .find((r) => r.label === label)?.text;
+    expect(rowOf('book.text.saw', 'sawAt')).toBe('198.5 mm from the folded end, 206.5 mm from the open one; 5 mm wide');
+    expect(rowOf('book.text.trim', 'trimmedMost')).toBe('face 21 mm, head 3 mm, foot 11 mm');
+    // Head to foot the copy at the open end has its feet there too: its head meets the other's feet at the saw.
+    expect(rowOf('book.text.trim', 'trimmedMost', made({ twoUp: 'headToFoot' }))).toBe('face 21 mm, head 3 mm, foot 11 mm');
+  });
   it('cuts its covers by the program worked by hand: 6 cuts, lifts of 357', () => {
     const program = list(novel, 'book.cover.coverCut', 'program');
     expect(program).toHaveLength(6);

@@ -1,7 +1,7 @@
 import { idOf } from '../../quantity/id-of';
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
 import type { BinderTrims } from '../../product/adhesive';
-import { booksACycle } from '../hoppers';
+import { booksACycle, boundLengthMm } from '../hoppers';
 import { inLineTime } from '../in-line';
 import { type ConsumeContext, type PanelRow, type Process, settingPath } from '../process';
 import { machineRow, runningLossRow } from '../rows';
@@ -19,7 +19,11 @@ function sizes({ parts }: Pick<ConsumeContext, 'parts'>): { oneMm: number; sawMm
 const mm = (value: number): string => `${Math.round(value * 100) / 100} mm`;
 const sawAt = (cx: ConsumeContext): string => {
   const { oneMm, sawMm } = sizes(cx);
-  return `${mm(oneMm + sawMm / 2)} from either end, ${mm(sawMm)} wide`;
+  const closed = oneMm + sawMm / 2;
+  const open = boundLengthMm(cx) - closed;
+  // What a sheet leaves that is folded whole lies at the end that was not folded.
+  const ends = open > closed + 0.05 ? `the folded end, ${mm(open)} from the open one` : 'either end';
+  return `${mm(closed)} from ${ends}; ${mm(sawMm)} wide`;
 };
 
 const panel = (cx: ConsumeContext): PanelRow[] => [

@@ -7,6 +7,7 @@ import { floorTolerant } from '../../quantity/round-tolerant';
 import { practiceTerm, practiceValue } from '../../plant/practice';
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
 import type { BinderTrims } from '../../product/adhesive';
+import { mostTrims } from '../hoppers';
 import { inLineTime, isInLine } from '../in-line';
 import { type ConsumeContext, type DraftContext, type OwnRule, type PanelRow, type Process, setting, settingPath } from '../process';
 import { machineRow, runningLossRow } from '../rows';
@@ -33,11 +34,17 @@ const trimsOf = ({ parts }: Pick<ConsumeContext, 'parts'>): BinderTrims | undefi
   parts.find((p) => p.traits?.adhesive)?.traits?.adhesive?.trims;
 const mm = (value: number): string => `${Math.round(value * 100) / 100} mm`;
 
+/** What comes off a side at the most. */
+function trimmedSays(cx: ConsumeContext): string {
+  const most = mostTrims(cx);
+  return most ? `face ${mm(most.faceMm)}, head ${mm(most.headMm)}, foot ${mm(most.footMm)}` : '–';
+}
+
 /** A trim that the knives cannot take. */
 const trimCannot: OwnRule = {
   code: 'threeKnife.trimCannot',
   find: (cx) => {
-    const trims = trimsOf(cx);
+    const trims = mostTrims(cx);
     const [least, most] = [practiceValue(cx.plant, 'threeKnife.leastMm'), practiceValue(cx.plant, 'threeKnife.mostMm')];
     return Object.entries({ face: trims?.faceMm ?? least, head: trims?.headMm ?? least, foot: trims?.footMm ?? least })
       .filter(([, trimMm]) => trimMm < least || trimMm > most)
@@ -61,6 +68,7 @@ const panel = (cx: ConsumeContext): PanelRow[] => {
     { label: 'trimmedSize', text: `${lead?.widthMm ?? 0} × ${lead?.heightMm ?? 0} mm` },
     { label: 'knivesFirst', text: `face: width ${mm(lead?.widthMm ?? 0)} from the spine` },
     { label: 'knivesThen', text: `head ${mm(trimsOf(cx)?.headMm ?? 0)}, and foot: height ${mm(lead?.heightMm ?? 0)}` },
+    { label: 'trimmedMost', text: trimmedSays(cx) },
     { label: 'booksACut', figure: idOf(cx.id, 'booksACut') },
     ...(cx.ledger.has(idOf(cx.id, 'cureS'))
       ? [{ label: 'cures', figure: idOf(cx.id, 'cureS'), edit: { at: settingPath(cx, 'cureS'), kind: 'hours' as const } }]

@@ -7,6 +7,7 @@ export const THREE_KNIFE_WORDS: KindWords = {
     booksIn: 'Books in',
     knivesFirst: 'First',
     knivesThen: 'Then',
+    trimmedMost: 'Comes off, at most',
     booksACut: 'Books a cut',
     cures: 'Cures before it is packed',
     'drawing.three knives': 'three knives',
