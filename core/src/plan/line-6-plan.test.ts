@@ -3,6 +3,7 @@ import { JobSpecSchema } from './door';
 import { LINDMOOR, SHELF } from './line-1.fixture';
 import { shortNovel } from './line-6.fixture';
 import { planned, type Planned } from './plan';
+import { floorSteps } from './readings/floor-steps';
 import { riverOf } from './readings/river';
 import { ticketPages } from './readings/ticket';
 import { anyPaperback } from './spec-arbitrary.fixture';
@@ -216,6 +217,27 @@ describe('the same book otherwise', () => {
   });
 });
 
+describe('a softcover book on the floor', () => {
+  const counted = (of: Record<string, { run: number; good: number; done: boolean }>): Planned =>
+    planned(JobSpecSchema.parse(shortNovel()), LINDMOOR, { ...SHELF, counted: of });
+  it('comes out as its scarcest part lets it: inserts enough for 3,058 blocks', () => {
+    const short = counted({ 'book.insert.insertFold.s1': { run: 3_186, good: 3_058, done: true } });
+    expect(value(short, 'book.text.bind.realRun')).toBe(3_058);
+    expect(short.plan.findings.find((f) => f.code === 'floor.short')?.args).toMatchObject({ part: 'insert', enough: 3_058 });
+  });
+  it('makes two books of every block, from two folds of each pair', () => {
+    const of = counted({ 'book.text.fold.s1': { run: 6_337, good: 4_000, done: true } });
+    expect(value(of, 'book.text.bind.realRun')).toBe(2_000);
+    expect(value(of, 'book.text.trim.realGood')).toBeGreaterThan(3_800);
+    expect(value(of, 'book.text.trim.realGood')).toBeLessThan(4_000);
+  });
+  it('has a step for every pair that is folded, and for binder, saw and knives', () => {
+    const names = floorSteps(novel, { currency: 'EUR', timeZone: 'UTC' }, false).map((s) => s.step.name);
+    expect(names).toContain('Fold, text, sections 1 and 18');
+    expect(names.filter((n) => /^(Gather and bind|Saw apart|Trim)$/.test(n))).toEqual(['Gather and bind', 'Saw apart', 'Trim']);
+  });
+});
+
 describe('any softcover book', () => {
   it('has every page once in each copy, or says why nothing fits; its ticket and river are there', () => {
     fc.assert(
@@ -236,7 +258,7 @@ describe('any softcover book', () => {
         expect(ticketPages(of).length).toBeGreaterThanOrEqual(of.plan.stones.length > 0 ? 1 : 0);
         for (const stone of riverOf(of.plan)) expect(Number.isFinite(stone.inCopies) && Number.isFinite(stone.outCopies)).toBe(true);
       }),
-      { numRuns: 60 },
+      { numRuns: 30 },
     );
   });
 });
