@@ -7,6 +7,7 @@ import { floorSteps } from './readings/floor-steps';
 import { riverOf } from './readings/river';
 import { ticketPages } from './readings/ticket';
 import { anyPaperback } from './spec-arbitrary.fixture';
+import { comparedWith, propose } from './what-if/propose';
 import type { PaperbackWish } from '../families/paperback-wish';
 import type { JobSpec } from '../product/job-spec';
 import type { PagePlace } from '../signature/sheet-pages';
@@ -184,6 +185,13 @@ describe('the same book otherwise', () => {
     expect(codes(first)).toContain('bind.notTwoUp');
     const parted = textForms(first)[0]?.sectionPlans?.map((p) => `${p.sections.length}: ${p.forms}`) ?? [];
     expect(parted).toContain('18: 18');
+  });
+  it('is weighed beside it: one by one, head to foot, with PUR, each said in words', () => {
+    const spec = JobSpecSchema.parse(shortNovel());
+    const ways = [...propose(spec, LINDMOOR, SHELF)].map((p) => ({ ...p, of: comparedWith(p, spec, LINDMOOR, SHELF) }));
+    const plates = (what: string): number | undefined => ways.find((w) => w.what.includes(what))?.of?.plates;
+    expect([plates('bound one book at a time'), plates('two-up, head to foot'), plates('bound with PUR')]).toEqual([30, 48, 30]);
+    expect(ways.filter((w) => w.what.includes('way.'))).toEqual([]);
   });
   it('counts an insert in: the text is 8 pages shorter, and its numbers go on behind it', () => {
     const counted = made({ pages: 296, insertCounted: 'in' });
