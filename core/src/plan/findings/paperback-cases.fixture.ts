@@ -50,6 +50,7 @@ export const PAPERBACK_CASES = {
     silent: { ...novel, plant: binder({ feeders: 19 }) },
   },
   'bind.thickness': { level: 'release', fires: book({ pages: 32, insertPages: undefined }), silent: novel },
+  'bind.otherwise': { level: 'know', fires: book({ dummyMm: 41 }), silent: novel },
   'bind.spineByCatalogue': { level: 'decide', fires: book({ artSpineMm: 17 }), silent: book({ artSpineMm: 17, dummyMm: 16.4 }) },
   'bind.spineMoved': {
     level: 'decide',

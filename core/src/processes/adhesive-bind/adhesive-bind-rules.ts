@@ -131,6 +131,25 @@ const thickness: OwnRule = {
   },
 };
 
+/** So thin that wire holds it too, or so thick that thread holds it longer. */
+const boundOtherwise: OwnRule = {
+  code: 'bind.otherwise',
+  find: (cx) => {
+    const block = cx.ledger.value(idOf(cx.id, 'blockMm'));
+    const [stitched, sewn] = [practiceValue(cx.plant, 'bind.stitchedToMm'), practiceValue(cx.plant, 'bind.sewnFromMm')];
+    return block > 0 && (block <= stitched || block >= sewn)
+      ? [
+          {
+            level: 'know',
+            figure: idOf(cx.id, 'blockMm'),
+            args: { blockMm: hundredths(block), way: block <= stitched ? 'stitched' : 'sewn' },
+            remedies: [],
+          },
+        ]
+      : [];
+  },
+};
+
 /** The cover was drawn for a spine, and the bulk is the catalogue's. */
 const spineByCatalogue: OwnRule = {
   code: 'bind.spineByCatalogue',
@@ -282,6 +301,7 @@ export const ADHESIVE_BIND_RULES: readonly OwnRule[] = [
     others: hopperOrder(cx).length - textSections(cx).length,
   })),
   thickness,
+  boundOtherwise,
   spineByCatalogue,
   spineMoved,
   dummyOff,

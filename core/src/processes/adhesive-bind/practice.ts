@@ -10,6 +10,8 @@ export const ADHESIVE_BIND_PRACTICE = {
   'bind.feeders': fixed(20, '1', 'practice', PRACTICE),
   'bind.leastMm': fixed(3, 'mm', 'practice', 'thinner, a spine has no hold; common practice, no source'),
   'bind.mostMm': fixed(60, 'mm', 'practice', PRACTICE),
+  'bind.stitchedToMm': fixed(4, 'mm', 'practice', 'so thin, wire holds it too; common practice, no source'),
+  'bind.sewnFromMm': fixed(40, 'mm', 'practice', 'so thick, thread holds it longer; common practice, no source'),
   'bind.lengthMm': fixed(510, 'mm', 'practice', PRACTICE),
   'bind.faceMm': fixed(3, 'mm', 'practice', '3 to 5; common practice, no source'),
   'bind.headMm': fixed(3, 'mm', 'practice', '3 to 5; common practice, no source'),

@@ -42,6 +42,8 @@ export const ADHESIVE_BIND_WORDS: KindWords = {
     'bind.feeders': 'Hoppers',
     'bind.leastMm': 'Thinnest block',
     'bind.mostMm': 'Thickest block',
+    'bind.stitchedToMm': 'Could be stitched up to',
+    'bind.sewnFromMm': 'Better sewn from',
     'bind.lengthMm': 'Longest block',
     'bind.faceMm': 'Trim at the face',
     'bind.headMm': 'Trim at the head',
@@ -98,6 +100,13 @@ export const ADHESIVE_BIND_WORDS: KindWords = {
       title: (a) => `Block ${said(a['blockMm'], 2)} mm`,
       says: (a) =>
         `Adhesive holds ${said(a['least'], 0)} to ${said(a['most'], 0)} mm here. Thinner is stitched, thicker is sewn or parted into volumes.`,
+    },
+    'bind.otherwise': {
+      title: (a) => `Block ${said(a['blockMm'], 2)} mm: may be ${String(a['way'])}`,
+      says: (a) =>
+        a['way'] === 'stitched'
+          ? 'So thin a book is held by wire too, for less.'
+          : 'So thick a book lasts and opens better where it is sewn.',
     },
     'bind.spineByCatalogue': {
       title: (a) => `Spine ±${said(a['offMm'], 1)} mm: dummy first`,
