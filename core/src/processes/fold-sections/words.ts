@@ -31,6 +31,7 @@ export const FOLD_SECTIONS_WORDS: KindWords = {
     'sections.twoFoldsGsm': 'Heaviest paper for two folds',
     'sections.threeFoldsGsm': 'Heaviest paper for three folds',
     'sections.fourFoldsGsm': 'Heaviest paper for four folds',
+    'sections.mostLeftMm': 'Most a sheet leaves at an edge that is folded whole',
     'sections.perStationS': 'Setting a station',
     'sections.controlEvery': 'A section held against the first every',
   },
