@@ -7,7 +7,14 @@ import { pagesAskedOf, type PdfPage, pdfFindings } from './customer-pages';
 
 const asked = (spec: unknown) => pagesAskedOf(plan(JobSpecSchema.parse(spec), LINDMOOR, SHELF))!;
 const timetable = asked(ferryTimetable());
-const page = (more: Partial<PdfPage> = {}): PdfPage => ({ widthMm: 148, heightMm: 210, bleedMm: 3, isTrimSaid: true, ...more });
+const page = (more: Partial<PdfPage> = {}): PdfPage => ({
+  widthMm: 148,
+  heightMm: 210,
+  bleedMm: 3,
+  isTrimSaid: true,
+  isTurned: false,
+  ...more,
+});
 const pages = (n: number, more: Partial<PdfPage> = {}): PdfPage[] => Array.from({ length: n }, () => page(more));
 
 describe('a customer’s pages', () => {

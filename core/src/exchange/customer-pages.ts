@@ -1,14 +1,19 @@
 import type { Plan } from '../plan/plan-types';
+import type { Form } from '../layout/form';
+import type { Imposed, Layout } from '../layout/layout';
+import { type TrimmedPage, trimmedPages } from '../layout/trim-boxes';
 import { foliosSay } from '../signature/folios';
 
 /* A customer's PDF against what the order says of its pages. */
 
-/** A page of a PDF: its trimmed size, how far its bleed reaches beyond it at the least, whether its trim box was said; mm. */
+/** A page of a PDF: its trimmed size as it is seen, how far its bleed reaches beyond it at the least, whether its trim box was said; mm. */
 export interface PdfPage {
   widthMm: number;
   heightMm: number;
   bleedMm: number;
   isTrimSaid: boolean;
+  /** Stored lying, and shown turned. */
+  isTurned: boolean;
 }
 
 /** What pages a job would take: so many, of which size, with how much bleed. */
@@ -80,4 +85,46 @@ export function pdfFindings(pages: readonly PdfPage[], asked: PagesAsked): PdfFi
   const short = numbers((p) => p.isTrimSaid && p.bleedMm < asked.bleedMm - 0.05);
   if (short.length > 0) found.push({ code: 'bleed', pages: foliosSay(short), leastMm: asked.bleedMm });
   return found;
+}
+
+/** A printed side with the pages that are to be placed on it: which page of the PDF lies where; millimetres from lay and gripper edge as that side is seen. */
+export interface SideToFill {
+  name: string;
+  sheetMm: readonly [number, number];
+  places: (Pick<TrimmedPage, 'trim' | 'cell' | 'head'> & { pdfPage: number })[];
+}
+
+/** The sides on which a PDF of so many pages is placed: those of the part, or of all parts, that have so many. Empty: it fits none. */
+export function sidesToFill(
+  plan: Pick<Plan, 'parts' | 'forms'>,
+  pages: number,
+  shiftMm: (form: Form, page: number) => number,
+): SideToFill[] {
+  const what = pagesAskedOf(plan)?.counts.find((c) => c.pages === pages)?.what;
+  if (!what) return [];
+  const forms = Object.values(plan.forms).filter((form) => {
+    const part = plan.parts[form.parts[0] ?? ''];
+    const role = part?.role === 'insert' || part?.role === 'cover' ? part.role : 'text';
+    return form.layout?.imposed !== undefined && (role === what || what === 'withCover');
+  });
+  // Pages of the book in their order are those of the PDF.
+  const inBook = [...new Set(forms.flatMap((f) => f.layout?.imposed?.sections.flatMap((s) => s.pages.flatMap((p) => p ?? [])) ?? []))].sort(
+    (a, b) => a - b,
+  );
+  const at = new Map(inBook.map((page, i) => [page, i]));
+  return forms.flatMap((form) =>
+    (['front', 'back'] as const).map((side): SideToFill => {
+      const { imposed, sheetMm } = form.layout as Layout & { imposed: Imposed };
+      return {
+        name: `${form.name || form.id} ${side}`,
+        sheetMm,
+        places: trimmedPages(imposed, side, sheetMm, (page) => shiftMm(form, page)).map(({ page, trim, cell, head }) => ({
+          pdfPage: at.get(page) ?? 0,
+          trim,
+          cell: { x: cell.x, y: cell.y, w: cell.w, h: cell.h },
+          head,
+        })),
+      };
+    }),
+  );
 }

@@ -79,6 +79,9 @@ function laidIn(
       style,
       sheet,
       block,
+      ask.margins,
+      part.widthMm,
+      part.heightMm,
       of.copies,
       of.empty,
       cut.map((s) => [s.key, s.name, s.pages, s.program, s.columnsMm, s.rowsMm, s.double]),
@@ -116,7 +119,18 @@ function laidIn(
         dy: f.h,
         turn: block.heads === 'along' ? 0 : 90,
       })),
-      imposed: { ...pages, heads: block.heads, mirror, sections, flats, empty: of.empty, ...(whole && { foldedWhole: true }) },
+      imposed: {
+        ...pages,
+        heads: block.heads,
+        mirror,
+        sections,
+        flats,
+        trimMm: [part.widthMm, part.heightMm],
+        margins: ask.margins,
+        isRight: ask.bound.spine === 'right',
+        empty: of.empty,
+        ...(whole && { foldedWhole: true }),
+      },
     };
     if (known.size >= MOST_SHEETS) known.clear();
     known.set(key, layout);

@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import type { SectionMargins } from '../signature/section-size';
 import { type Flat, flatsACopy, type Heads, type LaidSection, type SheetMirror, type SheetPages } from '../signature/sheet-pages';
 import type { CutTree } from './guillotine-count';
 import type { WebForm } from './web-form';
@@ -24,6 +25,10 @@ export interface Imposed extends SheetPages {
   mirror: SheetMirror;
   sections: LaidSection[];
   flats: Flat[];
+  /** Of a page as it is trimmed: width and height; what is trimmed off around it; bound on the right. */
+  trimMm: readonly [number, number];
+  margins: SectionMargins;
+  isRight: boolean;
   /** Page places on which nothing is printed, both sides together. */
   empty: number;
   /** Its only section is as large as the sheet: it is folded as it comes from the press, and what the sheet leaves comes off in the three-knife. */

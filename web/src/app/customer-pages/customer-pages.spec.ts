@@ -3,23 +3,25 @@ import { EMPTY_SHELF, type JobSpec, JobSpecSchema, PlantSchema } from '@druckere
 import { plan } from '@druckerei/core/planning';
 import ordersJson from '../../../../demo/orders.json';
 import plantJson from '../../../../demo/plant.json';
+import { keepFile } from '../shared/keep-file';
 import { CustomerPages } from './customer-pages';
-import type { PdfRead } from './pdf-pages';
+import type { PdfAnswer, PdfAsk, PdfRead } from './pdf-pages';
 
 /** Stands for the worker: answers when it is told to. */
 class Reader {
-  onmessage: ((event: { data: PdfRead }) => void) | null = null;
+  onmessage: ((event: { data: PdfAnswer }) => void) | null = null;
   onerror: (() => void) | null = null;
-  given: File | null = null;
+  given: PdfAsk | null = null;
   isStopped = false;
-  postMessage(file: File): void {
-    this.given = file;
+  postMessage(ask: PdfAsk): void {
+    this.given = ask;
   }
   terminate(): void {
     this.isStopped = true;
   }
 }
 const readers: Reader[] = [];
+jest.mock('../shared/keep-file', () => ({ keepFile: jest.fn() }));
 jest.mock('./pdf-pages.spawn', () => ({
   spawnPdfReader: (): Reader => {
     const reader = new Reader();
@@ -30,15 +32,16 @@ jest.mock('./pdf-pages.spawn', () => ({
 
 const orders = ordersJson as unknown as { spec: unknown }[];
 const spec = JobSpecSchema.parse(orders.find((o) => (o.spec as JobSpec).name === 'Ferry timetable, summer')!.spec);
-const timetable = plan(spec, PlantSchema.parse(plantJson), { ...EMPTY_SHELF, asOf: 1_772_000_000 });
+const [plant, shelf] = [PlantSchema.parse(plantJson), { ...EMPTY_SHELF, asOf: 1_772_000_000 }];
+const timetable = plan(spec, plant, shelf);
 const pages = (n: number): PdfRead => ({
   kind: 'read',
-  pages: Array.from({ length: n }, () => ({ widthMm: 148, heightMm: 210, bleedMm: 3, isTrimSaid: true })),
+  pages: Array.from({ length: n }, () => ({ widthMm: 148, heightMm: 210, bleedMm: 3, isTrimSaid: true, isTurned: false })),
 });
 
 async function show() {
   const f = TestBed.createComponent(CustomerPages);
-  f.componentRef.setInput('plan', timetable);
+  for (const [name, value] of Object.entries({ plan: timetable, plant, shelf })) f.componentRef.setInput(name, value);
   await f.whenStable();
   const host = f.nativeElement as HTMLElement;
   return {
@@ -69,6 +72,20 @@ describe('a customer’s PDF', () => {
     (await drop(pdf()))!.onmessage!({ data: pages(42) });
     await settle();
     expect(host.querySelector('[role=alert]')?.textContent).toContain('42 pages; the order asks for 40, or 4, or 44.');
+  });
+  it('that fits is placed on the sheets: every page on the side and place it has, and the file is kept', async () => {
+    const { host, drop, settle } = await show();
+    (await drop(pdf()))!.onmessage!({ data: pages(44) });
+    await settle();
+    [...host.querySelectorAll('button')].find((b) => b.textContent.includes('Sheets with these pages'))!.click();
+    const asked = readers.at(-1)!.given!;
+    if (asked.kind !== 'place') throw new Error('the pages were not asked to be placed');
+    // Two forms of the text and the cover, both sides each; 32, 32 and 32 places.
+    expect(asked.sides.map((s) => s.places.length)).toEqual([16, 16, 16, 16, 16, 16]);
+    expect(new Set(asked.sides.flatMap((s) => s.places.map((p) => p.pdfPage))).size).toBe(44);
+    readers.at(-1)!.onmessage!({ data: { kind: 'placed', bytes: new Uint8Array(3) } });
+    await settle();
+    expect(jest.mocked(keepFile).mock.calls.map(([, name, kind]) => [name, kind])).toEqual([['sheets with pages', 'pdf']]);
   });
   it('may be given up while it is read, and leaves nothing behind', async () => {
     const { host, drop, settle } = await show();

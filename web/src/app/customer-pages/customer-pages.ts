@@ -1,8 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, input, type OnDestroy, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
-import { type PagesAsked, pagesAskedOf, type PdfFinding, pdfFindings, type PdfPage, type Plan, say } from '@druckerei/core';
-import type { PdfRead } from './pdf-pages';
+import {
+  type PagesAsked,
+  pagesAskedOf,
+  type PdfFinding,
+  pdfFindings,
+  type PdfPage,
+  type Plan,
+  type Plant,
+  say,
+  type Shelf,
+  shiftsOf,
+  sidesToFill,
+} from '@druckerei/core';
+import { keepFile } from '../shared/keep-file';
+import type { PdfAnswer, PdfAsk } from './pdf-pages';
 import { spawnPdfReader } from './pdf-pages.spawn';
 
 /** Larger files are not opened: a browser would run out of memory. */
@@ -12,7 +25,7 @@ type State =
   | { kind: 'idle' }
   | { kind: 'reading'; name: string }
   | { kind: 'refused'; name: string; why: 'locked' | 'broken' | 'empty' | 'large' | 'notPdf' }
-  | { kind: 'read'; name: string; pages: PdfPage[] };
+  | { kind: 'read'; name: string; pages: PdfPage[]; file: File };
 
 /** A customer's PDF dropped on the job: read in the browser, its pages held against the order. It is kept nowhere. */
 @Component({
@@ -25,9 +38,17 @@ type State =
 export class CustomerPages implements OnDestroy {
   protected readonly say = say;
   readonly plan = input.required<Plan>();
+  readonly plant = input.required<Plant>();
+  readonly shelf = input.required<Shelf>();
 
   protected readonly state = signal<State>({ kind: 'idle' });
   protected readonly over = signal(false);
+  protected readonly placing = signal(false);
+  /** Upright pages that fit the order may be placed on its sheets. */
+  protected readonly mayPlace = computed(() => {
+    const state = this.state();
+    return state.kind === 'read' && this.found()?.length === 0 && state.pages.every((p) => !p.isTurned);
+  });
   protected readonly asked = computed((): PagesAsked | null => pagesAskedOf(this.plan()));
   /** What is wrong with the pages as the order stands now; null: none were read. */
   protected readonly found = computed((): string[] | null => {
@@ -59,8 +80,26 @@ export class CustomerPages implements OnDestroy {
     if (file) this.read(file);
     input.value = '';
   }
+  /** Printed sides at true size with the pages in their places, as a file. */
+  protected place(): void {
+    const state = this.state();
+    if (state.kind !== 'read') return;
+    const shifts = new Map<string, ReadonlyMap<number, number>>();
+    const sides = sidesToFill(this.plan(), state.pages.length, (form, page) => {
+      const own = shifts.get(form.id) ?? shiftsOf(form, this.plan(), this.plant(), this.shelf());
+      shifts.set(form.id, own);
+      return own.get(page) ?? 0;
+    });
+    this.placing.set(true);
+    this.ask({ kind: 'place', file: state.file, sides }, (answer) => {
+      this.placing.set(false);
+      if (answer.kind === 'placed') keepFile(new Blob([answer.bytes], { type: 'application/pdf' }), say('customerPages.sheets'), 'pdf');
+      else this.state.set({ kind: 'refused', name: state.name, why: 'broken' });
+    });
+  }
   protected cancel(): void {
     this.stop();
+    this.placing.set(false);
     this.state.set({ kind: 'idle' });
   }
 
@@ -70,17 +109,24 @@ export class CustomerPages implements OnDestroy {
     if (!/\.pdf$/i.test(name)) return this.state.set({ kind: 'refused', name, why: 'notPdf' });
     if (file.size > MOST_BYTES) return this.state.set({ kind: 'refused', name, why: 'large' });
     this.state.set({ kind: 'reading', name });
+    this.ask({ kind: 'read', file }, (answer) => {
+      if (answer.kind === 'read') this.state.set({ name, file, ...answer });
+      else if (answer.kind === 'refused') this.state.set({ name, ...answer });
+    });
+  }
+  private ask(question: PdfAsk, then: (answer: PdfAnswer) => void): void {
+    this.stop();
     const worker = spawnPdfReader();
     this.worker = worker;
-    worker.onmessage = ({ data }: MessageEvent<PdfRead>) => {
+    worker.onmessage = ({ data }: MessageEvent<PdfAnswer>) => {
       this.stop();
-      this.state.set({ name, ...data });
+      then(data);
     };
     worker.onerror = () => {
       this.stop();
-      this.state.set({ kind: 'refused', name, why: 'broken' });
+      then({ kind: 'refused', why: 'broken' });
     };
-    worker.postMessage(file);
+    worker.postMessage(question);
   }
   private stop(): void {
     this.worker?.terminate();

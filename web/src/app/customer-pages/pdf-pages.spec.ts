@@ -1,5 +1,5 @@
-import { PDFDocument, degrees } from 'pdf-lib';
-import { readPages } from './pdf-pages';
+import { degrees, PDFDict, PDFDocument, PDFName } from 'pdf-lib';
+import { placePages, readPages } from './pdf-pages';
 
 /* PDFs made here with a general-purpose library: boxes in points of 1/72 inch (ISO 32000). */
 const PT = 72 / 25.4;
@@ -20,8 +20,14 @@ describe('a PDF’s pages', () => {
     expect(await readPages(await bytesOf(pdf))).toEqual({
       kind: 'read',
       pages: [
-        { widthMm: expect.closeTo(148, 6), heightMm: expect.closeTo(210, 6), bleedMm: expect.closeTo(3, 6), isTrimSaid: true },
-        { widthMm: expect.closeTo(148, 6), heightMm: expect.closeTo(210, 6), bleedMm: 0, isTrimSaid: false },
+        {
+          widthMm: expect.closeTo(148, 6),
+          heightMm: expect.closeTo(210, 6),
+          bleedMm: expect.closeTo(3, 6),
+          isTrimSaid: true,
+          isTurned: false,
+        },
+        { widthMm: expect.closeTo(148, 6), heightMm: expect.closeTo(210, 6), bleedMm: 0, isTrimSaid: false, isTurned: true },
       ],
     });
   });
@@ -34,6 +40,35 @@ describe('a PDF’s pages', () => {
     expect(await readPages(text('a letter, not a PDF'))).toEqual({ kind: 'refused', why: 'broken' });
     expect(await readPages(whole.slice(0, 40))).toEqual({ kind: 'refused', why: 'broken' });
     expect(await readPages(text(LOCKED))).toEqual({ kind: 'refused', why: 'locked' });
+  });
+});
+
+describe('pages placed on sheets', () => {
+  it('make a PDF of the sheets at true size, a page a side, each page once in it however often it is placed', async () => {
+    const pdf = await PDFDocument.create();
+    for (let i = 0; i < 4; i++) {
+      const page = pdf.addPage([154 * PT, 216 * PT]);
+      page.setTrimBox(3 * PT, 3 * PT, 148 * PT, 210 * PT);
+      // The third is empty: nothing of it is drawn.
+      if (i !== 2) page.drawRectangle({ x: 20, y: 20, width: 50, height: 50 });
+    }
+    const place = (pdfPage: number, x: number, head: 'n' | 's') => ({
+      pdfPage,
+      head,
+      trim: { x, y: 20, w: 148, h: 210 },
+      cell: { x: x - 3, y: 17, w: 154, h: 216 },
+    });
+    const bytes = await placePages(await bytesOf(pdf), [
+      { name: 'front', sheetMm: [700, 500], places: [place(0, 10, 'n'), place(3, 170, 's'), place(0, 330, 'n')] },
+      { name: 'back', sheetMm: [700, 500], places: [place(1, 10, 'n'), place(2, 170, 's')] },
+    ]);
+    const made = await PDFDocument.load(bytes);
+    expect(made.getPages().map((p) => [p.getWidth() / PT, p.getHeight() / PT])).toEqual([
+      [expect.closeTo(700, 6), expect.closeTo(500, 6)],
+      [expect.closeTo(700, 6), expect.closeTo(500, 6)],
+    ]);
+    const drawn = made.getPages().map((p) => p.node.Resources()?.lookup(PDFName.of('XObject'), PDFDict).keys().length);
+    expect(drawn).toEqual([3, 1]);
   });
 });
 

@@ -17,7 +17,7 @@ const timetable = plan(specOf('Ferry timetable, summer'), plant, shelf);
 async function show() {
   TestBed.configureTestingModule({ providers: [provideAsking()] });
   const f = TestBed.createComponent(SectionSheets);
-  for (const [name, value] of Object.entries({ job: '11111111-1111-4111-8111-111111111111', plan: timetable, plant }))
+  for (const [name, value] of Object.entries({ job: '11111111-1111-4111-8111-111111111111', plan: timetable, plant, shelf }))
     f.componentRef.setInput(name, value);
   await f.whenStable();
   const host = f.nativeElement as HTMLElement;

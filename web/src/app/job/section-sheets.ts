@@ -14,6 +14,7 @@ import {
   type Plant,
   PRACTICE_DEFAULTS,
   say,
+  type Shelf,
   sheetScene,
 } from '@druckerei/core';
 import { CustomerPages } from '../customer-pages/customer-pages';
@@ -46,6 +47,7 @@ export class SectionSheets implements OnDestroy {
   readonly job = input.required<string>();
   readonly plan = input.required<Plan>();
   readonly plant = input.required<Plant>();
+  readonly shelf = input.required<Shelf>();
 
   protected readonly mostSideBySide = MOST_SIDE_BY_SIDE;
   /** What the customer draws a cover on; null: no book in a cover spread. */
