@@ -5,11 +5,12 @@ import { SUM } from '../../quantity/sum';
 import { practiceTerm, practiceValue } from '../../plant/practice';
 import { ALL_GLUE_KG, CONVEYOR, CONVEYOR_RATE, IN_CYCLES, LEAVES_MM, MEASURED_BLOCK, SPINE, SPINE_GLUE_KG } from '../../finishing/adhesive';
 import { SLOWEST } from '../../finishing/folding';
-import { LEAVES_KG, LOST_COPIES_KG, TRIMMED_OFF_KG } from '../../finishing/stitching';
+import { LEAVES_KG } from '../../finishing/stitching';
 import { PRICE_OF } from '../../form/plates';
 import type { AdhesiveBound } from '../../product/adhesive';
 import type { Part } from '../../product/part';
 import { flatsACopy } from '../../signature/sheet-pages';
+import { copiesWaste, flatMasses } from '../gathered-masses';
 import { type Draft, type DraftContext, type Process, type ProcessContext, limitTerm, setting } from '../process';
 import { sectionsGathered, sectionsSet, stockIdOf } from '../sections-chosen';
 import { singleStep } from '../single-step';
@@ -108,21 +109,8 @@ export const adhesiveBind: Process = {
     });
     ledger.figure(idOf(id, 'booksBound'), BOOKS_BOUND, { cycles: fig(idOf(id, 'run')), books });
     ledger.figure(idOf(id, 'booksGood'), BOOKS_BOUND, { cycles: fig(idOf(id, 'good')), books });
-    ledger.figure(idOf(id, 'trimKg'), TRIMMED_OFF_KG, {
-      copies: fig(idOf(id, 'booksBound')),
-      gatheredKg: fig(idOf(id, 'gatheredKg')),
-      trimmedKg: fig(idOf(id, 'copyKg')),
-    });
-    ledger.figure(idOf(id, 'lostKg'), LOST_COPIES_KG, {
-      run: fig(idOf(id, 'booksBound')),
-      good: fig(idOf(id, 'booksGood')),
-      eachKg: fig(idOf(id, 'copyKg')),
-    });
     return {
-      wasteKg: [
-        { kind: 'trim', figure: idOf(id, 'trimKg') },
-        { kind: 'lost', figure: idOf(id, 'lostKg') },
-      ],
+      wasteKg: copiesWaste(cx, { run: idOf(id, 'booksBound'), good: idOf(id, 'booksGood') }),
       costs: [
         ...timeAndCost(cx, {
           step: id,
@@ -201,19 +189,8 @@ function bookFigures(cx: DraftContext): void {
     }
     masses[part.role] = fig(idOf(own, 'leavesKg'));
   }
-  for (const { part, section } of sectionsGathered(cx)) {
-    const figure = idOf(idOf(idOf(id, part.role), section.key), 'flatKg');
-    const sum = (values: readonly number[]): Term => mm(values.reduce((a, b) => a + b, 0));
-    ledger.figure(figure, LEAVES_KG, {
-      leaves: typed(flatsACopy(section), '1', 'flat'),
-      widthMm: sum(section.columnsMm),
-      heightMm: sum(section.rowsMm),
-      gsm: paperOf(cx, part).gsm,
-    });
-    gathered[`${part.role}.${section.key}`] = fig(figure);
-  }
   ledger.figure(idOf(id, 'copyKg'), SUM, masses, 'kg');
-  ledger.figure(idOf(id, 'gatheredKg'), SUM, gathered, 'kg');
+  ledger.figure(idOf(id, 'gatheredKg'), SUM, { ...gathered, ...flatMasses(cx) }, 'kg');
   ledger.figure(idOf(id, 'reckonedMm'), SUM, leaves, 'mm');
   if (bound && bound.dummyMm > 0) ledger.figure(idOf(id, 'blockMm'), MEASURED_BLOCK, { measured: typed(bound.dummyMm, 'mm', 'dummyMm') });
   else ledger.figure(idOf(id, 'blockMm'), SUM, leaves, 'mm');

@@ -7,12 +7,10 @@ import {
   CLOSED,
   INNERMOST_CREEP,
   LEAVES_KG,
-  LOST_COPIES_KG,
   MEASURED_CREEP,
   PAPER_UM,
   ROUND_SCHOOL,
   STITCH_WIRE,
-  TRIMMED_OFF_KG,
   WIRE_KG,
   WIRE_METRES,
 } from '../../finishing/stitching';
@@ -22,6 +20,7 @@ import { singleStep } from '../single-step';
 import { usualLosses } from '../step-losses';
 import { caliperTerm } from '../stock-terms';
 import { timeAndCost } from '../time-and-cost';
+import { copiesWaste, flatMasses } from '../gathered-masses';
 import { sectionsSet, stockIdOf } from '../sections-chosen';
 import { feederOrder } from './gathered';
 import { stitchPanel, stitchPaper, stitchSummary } from './stitch-page';
@@ -88,22 +87,9 @@ export const stitch: Process = {
       number: fig(idOf(id, 'wireKg')),
       price: practiceTerm(cx.plant, 'stitch.wirePricePerKg'),
     });
-    ledger.figure(idOf(id, 'trimKg'), TRIMMED_OFF_KG, {
-      copies: fig(idOf(id, 'run')),
-      gatheredKg: fig(idOf(id, 'gatheredKg')),
-      trimmedKg: fig(idOf(id, 'copyKg')),
-    });
-    ledger.figure(idOf(id, 'lostKg'), LOST_COPIES_KG, {
-      run: fig(idOf(id, 'run')),
-      good: fig(idOf(id, 'good')),
-      eachKg: fig(idOf(id, 'copyKg')),
-    });
     return {
       // Copies are of several papers: what is lost of them is weighed here.
-      wasteKg: [
-        { kind: 'trim', figure: idOf(id, 'trimKg') },
-        { kind: 'lost', figure: idOf(id, 'lostKg') },
-      ],
+      wasteKg: copiesWaste(cx, { run: idOf(id, 'run'), good: idOf(id, 'good') }),
       costs: [
         ...timeAndCost(cx, {
           step: id,
@@ -119,27 +105,6 @@ export const stitch: Process = {
   panel: stitchPanel,
   summary: stitchSummary,
 };
-
-/** Mass of each section as it is gathered, before the knives. */
-const flatMasses = (cx: DraftContext): Record<string, Term> =>
-  Object.fromEntries(
-    feederOrder(cx).map(({ part, form, section }) => {
-      const figure = idOf(idOf(cx.id, part.role), `${section.key}.flatKg`);
-      const mm = (values: readonly number[]): Term => ({
-        value: values.reduce((a, b) => a + b, 0),
-        unit: 'mm',
-        from: 'family',
-        at: 'layout',
-      });
-      cx.ledger.figure(figure, LEAVES_KG, {
-        leaves: typed(1, '1', 'flat'),
-        widthMm: mm(section.columnsMm),
-        heightMm: mm(section.rowsMm),
-        gsm: { value: cx.plant.stocks[form.stock ?? '']?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${form.stock ?? ''}` },
-      });
-      return [figure, fig(figure)];
-    }),
-  );
 
 /** Paper, thickness, creep, wire and mass of one booklet. */
 function bookletFigures(cx: DraftContext): void {
