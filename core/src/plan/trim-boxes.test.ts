@@ -1,6 +1,5 @@
 import * as fc from 'fast-check';
 import { type TrimmedPage, trimmedPages } from '../layout/trim-boxes';
-import type { BookletWish } from '../families/booklet-wish';
 import { JobSpecSchema } from './door';
 import { LINDMOOR, SHELF } from './line-1.fixture';
 import { ferryTimetable } from './line-3.fixture';
