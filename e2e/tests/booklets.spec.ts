@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { PDFDocument, StandardFonts } from 'pdf-lib';
 import { expect, test } from '../house';
 import { fill, newOrder, signIn, type } from '../sign-in';
 
@@ -72,4 +73,44 @@ test('a booklet is made from its pages: sections on sheets folded on screen, oth
     'Three-knife',
   ])
     expect(said).toContain(words);
+});
+
+test('a customer’s PDF dropped on the sheets is held against the order, and its pages are placed on every side', async ({ page }, info) => {
+  /** Pages of 148 × 210 with 3 mm of bleed, numbered P1, P2 …; one a file short. */
+  const pdfOf = async (pages: number): Promise<string> => {
+    const [pdf, mm] = [await PDFDocument.create(), 72 / 25.4];
+    const font = await pdf.embedFont(StandardFonts.Helvetica);
+    for (let i = 1; i <= pages; i++) {
+      const one = pdf.addPage([154 * mm, 216 * mm]);
+      one.setTrimBox(3 * mm, 3 * mm, 148 * mm, 210 * mm);
+      one.drawText(`P${i}`, { x: 150, y: 300, size: 60, font });
+    }
+    const path = info.outputPath(`pages-${pages}.pdf`);
+    writeFileSync(path, await pdf.save());
+    return path;
+  };
+  await signIn(page);
+  await newOrder(page, 'Stitched booklet');
+  await type(page, 'Product name', 'Tide tables');
+  await fill(page, 'Customer', `Tide readers ${Math.random()}`);
+  await type(page, 'Quantity', '2000');
+  await page.getByRole('combobox', { name: 'Paper, text' }).selectOption({ label: 'Matt coated 100' });
+  await page.getByRole('combobox', { name: 'Paper, cover' }).selectOption({ label: 'Matt coated 200' });
+  await fill(page, 'Deliver to', 'Pier 3, Kestrel Bay');
+  await page.getByRole('button', { name: 'Enter order' }).click();
+  await page.getByRole('tab', { name: 'Sections' }).click();
+  const sheets = page.getByRole('region', { name: 'Sections' });
+  const chosen = sheets.locator('input[type=file]');
+  await chosen.setInputFiles(await pdfOf(42));
+  await expect(sheets.getByText('42 pages; the order asks for 40, or 4, or 44.')).toBeVisible();
+  await chosen.setInputFiles(await pdfOf(44));
+  await expect(sheets.getByText('Pages, size and bleed are as ordered.')).toBeVisible();
+  const [placed] = await Promise.all([
+    page.waitForEvent('download'),
+    sheets.getByRole('button', { name: 'Sheets with these pages, PDF' }).click(),
+  ]);
+  const path = await placed.path();
+  expect(spawnSync('pdfinfo', [path]).stdout.toString()).toMatch(/Pages:\s+6\n[\s\S]*Page size:\s+2834\.6\d* x 1984\.2/);
+  const front = spawnSync('pdftotext', ['-f', '1', '-l', '1', path, '-']).stdout.toString().match(/P\d+/g) ?? [];
+  expect(front.map((p) => Number(p.slice(1))).sort((a, b) => a - b)).toEqual([3, 6, 7, 10, 11, 14, 15, 18, 27, 30, 31, 34, 35, 38, 39, 42]);
 });

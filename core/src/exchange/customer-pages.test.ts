@@ -3,9 +3,9 @@ import { ferryTimetable } from '../plan/line-3.fixture';
 import { shortNovel } from '../plan/line-6.fixture';
 import { JobSpecSchema } from '../plan/door';
 import { plan } from '../plan/plan';
-import { pagesAskedOf, type PdfPage, pdfFindings } from './customer-pages';
+import { pagesAskedOf, type PdfPage, pdfFindings, sidesToFill } from './customer-pages';
 
-const asked = (spec: unknown) => pagesAskedOf(plan(JobSpecSchema.parse(spec), LINDMOOR, SHELF))!;
+const asked = (spec: unknown, product = 'booklet') => pagesAskedOf(plan(JobSpecSchema.parse(spec), LINDMOOR, SHELF), product)!;
 const timetable = asked(ferryTimetable());
 const page = (more: Partial<PdfPage> = {}): PdfPage => ({
   widthMm: 148,
@@ -20,7 +20,7 @@ const pages = (n: number, more: Partial<PdfPage> = {}): PdfPage[] => Array.from(
 describe('a customer’s pages', () => {
   it('may be the text, the cover, or both together; of a book the text or its insert', () => {
     expect(timetable.counts.map((c) => c.pages)).toEqual([40, 4, 44]);
-    expect(asked(shortNovel()).counts).toEqual([
+    expect(asked(shortNovel(), 'book').counts).toEqual([
       { pages: 288, what: 'text' },
       { pages: 8, what: 'insert' },
     ]);
@@ -42,7 +42,23 @@ describe('a customer’s pages', () => {
   it('rounded by a program to a third of a millimetre are as ordered', () => {
     expect(pdfFindings(pages(44, { widthMm: 148.3, heightMm: 209.7, bleedMm: 2.96 }), timetable)).toEqual([]);
   });
+  it('are placed on the sheets of their own product, where a job makes two', () => {
+    const [one, two] = [ferryTimetable(), shortNovel()];
+    const both = plan(
+      JobSpecSchema.parse({
+        ...one,
+        products: { ...one.products, ...two.products },
+        items: { ...one.items, i2: { ...two.items['i1'] } },
+      }),
+      LINDMOOR,
+      SHELF,
+    );
+    const sides = (product: string, pages: number): number[] => sidesToFill(both, product, pages, () => 0).map((s) => s.places.length);
+    expect(sides('booklet', 44)).toEqual([16, 16, 16, 16, 16, 16]);
+    expect(sides('book', 288)).toEqual(Array(18).fill(16));
+    expect([sides('booklet', 288), sides('book', 44)]).toEqual([[], []]);
+  });
   it('are asked of nothing that is not bound', () => {
-    expect(pagesAskedOf({ parts: {} })).toBeNull();
+    expect(pagesAskedOf({ parts: {} }, 'booklet')).toBeNull();
   });
 });

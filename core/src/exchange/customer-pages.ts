@@ -1,6 +1,6 @@
 import type { Plan } from '../plan/plan-types';
 import type { Form } from '../layout/form';
-import type { Imposed, Layout } from '../layout/layout';
+import type { Id } from '../quantity/figure';
 import { type TrimmedPage, trimmedPages } from '../layout/trim-boxes';
 import { foliosSay } from '../signature/folios';
 
@@ -32,17 +32,21 @@ export type PdfFinding =
 
 /** Sizes differ by less than this in how programs round them; mm. */
 const SAME_SIZE_MM = 0.5;
+/** Bleed that is short by less than this is rounded; mm. */
+const SAME_BLEED_MM = 0.05;
 
-/** What a job with bound pages asks of a PDF; null: it has none. */
-export function pagesAskedOf(plan: Pick<Plan, 'parts'>): PagesAsked | null {
-  const bound = Object.values(plan.parts).flatMap((part) => (part.traits?.bound ? [{ part, bound: part.traits.bound }] : []));
+/** What a product with bound pages asks of a PDF; null: it has none. */
+export function pagesAskedOf(plan: Pick<Plan, 'parts'>, product: Id<'product'>): PagesAsked | null {
+  const bound = Object.values(plan.parts).flatMap((part) =>
+    part.product === product && part.traits?.bound ? [{ part, bound: part.traits.bound }] : [],
+  );
   const [first] = bound;
   if (!first) return null;
   const { part } = first;
   const { trims } = part.traits?.adhesive ?? {};
   const counts = bound.map(({ part: { role }, bound: { pages, blanks } }): PagesAsked['counts'][number] => ({
     pages: pages - blanks,
-    what: role === 'insert' || role === 'cover' ? role : 'text',
+    what: whatOf(role),
   }));
   const nested = bound.filter((b) => b.bound.nested);
   return {
@@ -57,6 +61,9 @@ export function pagesAskedOf(plan: Pick<Plan, 'parts'>): PagesAsked | null {
     bleedMm: trims ? Math.min(trims.faceMm, trims.headMm, trims.footMm) : part.bleedMm,
   };
 }
+
+/** What of a book a part is, by its role. */
+const whatOf = (role: string): PagesAsked['counts'][number]['what'] => (role === 'insert' || role === 'cover' ? role : 'text');
 
 /** What the pages asked may be, in numbers: "40, or 44". */
 const countsSay = (counts: PagesAsked['counts']): string => [...new Set(counts.map((c) => c.pages))].join(', or ');
@@ -82,7 +89,7 @@ export function pdfFindings(pages: readonly PdfPage[], asked: PagesAsked): PdfFi
   }
   const untrimmed = numbers((p) => !p.isTrimSaid);
   if (untrimmed.length > 0) found.push({ code: 'noTrim', pages: foliosSay(untrimmed) });
-  const short = numbers((p) => p.isTrimSaid && p.bleedMm < asked.bleedMm - 0.05);
+  const short = numbers((p) => p.isTrimSaid && p.bleedMm < asked.bleedMm - SAME_BLEED_MM);
   if (short.length > 0) found.push({ code: 'bleed', pages: foliosSay(short), leastMm: asked.bleedMm });
   return found;
 }
@@ -94,37 +101,34 @@ export interface SideToFill {
   places: (Pick<TrimmedPage, 'trim' | 'cell' | 'head'> & { pdfPage: number })[];
 }
 
-/** The sides on which a PDF of so many pages is placed: those of the part, or of all parts, that have so many. Empty: it fits none. */
+/** The sides on which a PDF of so many pages is placed: those of the part of the product, or of all its parts, that have so many. Empty: it fits none. */
 export function sidesToFill(
   plan: Pick<Plan, 'parts' | 'forms'>,
+  product: Id<'product'>,
   pages: number,
   shiftMm: (form: Form, page: number) => number,
 ): SideToFill[] {
-  const what = pagesAskedOf(plan)?.counts.find((c) => c.pages === pages)?.what;
+  const what = pagesAskedOf(plan, product)?.counts.find((c) => c.pages === pages)?.what;
   if (!what) return [];
-  const forms = Object.values(plan.forms).filter((form) => {
+  const forms = Object.values(plan.forms).flatMap((form) => {
     const part = plan.parts[form.parts[0] ?? ''];
-    const role = part?.role === 'insert' || part?.role === 'cover' ? part.role : 'text';
-    return form.layout?.imposed !== undefined && (role === what || what === 'withCover');
+    const { imposed, sheetMm } = form.layout ?? {};
+    const isAsked = part?.product === product && (whatOf(part.role) === what || what === 'withCover');
+    return isAsked && imposed && sheetMm ? [{ form, imposed, sheetMm }] : [];
   });
   // Pages of the book in their order are those of the PDF.
-  const inBook = [...new Set(forms.flatMap((f) => f.layout?.imposed?.sections.flatMap((s) => s.pages.flatMap((p) => p ?? [])) ?? []))].sort(
+  const inBook = [...new Set(forms.flatMap(({ imposed }) => imposed.sections.flatMap((s) => s.pages.flatMap((p) => p ?? []))))].sort(
     (a, b) => a - b,
   );
   const at = new Map(inBook.map((page, i) => [page, i]));
-  return forms.flatMap((form) =>
-    (['front', 'back'] as const).map((side): SideToFill => {
-      const { imposed, sheetMm } = form.layout as Layout & { imposed: Imposed };
-      return {
-        name: `${form.name || form.id} ${side}`,
-        sheetMm,
-        places: trimmedPages(imposed, side, sheetMm, (page) => shiftMm(form, page)).map(({ page, trim, cell, head }) => ({
-          pdfPage: at.get(page) ?? 0,
-          trim,
-          cell: { x: cell.x, y: cell.y, w: cell.w, h: cell.h },
-          head,
-        })),
-      };
-    }),
+  return forms.flatMap(({ form, imposed, sheetMm }) =>
+    (['front', 'back'] as const).map((side): SideToFill => ({
+      name: `${form.name || form.id} ${side}`,
+      sheetMm,
+      places: trimmedPages(imposed, side, sheetMm, (page) => shiftMm(form, page)).flatMap(({ page, trim, cell: { x, y, w, h }, head }) => {
+        const pdfPage = at.get(page);
+        return pdfPage === undefined ? [] : [{ pdfPage, trim, cell: { x, y, w, h }, head }];
+      }),
+    })),
   );
 }

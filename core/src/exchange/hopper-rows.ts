@@ -1,6 +1,6 @@
 import type { Plan } from '../plan/plan-types';
 import type { Plant } from '../plant/plant';
-import { hopperOrder } from '../processes/hoppers';
+import { hopperOrder, liesSay } from '../processes/hoppers';
 import { foliosSay } from '../signature/folios';
 
 /** Hoppers of the gatherer, a line each in the order of the book: what each drops, how it lies, where its mark stands. Nothing where nothing is bound with adhesive. */
@@ -14,7 +14,7 @@ export function hopperRows(plan: Plan, plant: Plant): Record<string, string | nu
         drops: h.section.name,
         pages: foliosSay(h.pages),
         paper: plant.stocks[h.form.stock ?? '']?.name ?? '',
-        lies: h.isTurned ? 'turned end for end' : 'as folded',
+        lies: liesSay(h),
         'mark from the head mm': Math.round(h.markMm * 100) / 100,
         'mark column': h.markColumn,
       })),

@@ -252,7 +252,10 @@ export const paperback: Family<'paperback'> = {
       milled: (wish.folds ?? USUAL.folds) === 'milled',
       trims,
       pagesAsked: wish.pages ?? USUAL.pages,
-      insert: insertPages === undefined ? null : { pages: insertPages, after, counted: insertCounted ?? null },
+      insert:
+        insertPages === undefined
+          ? null
+          : { pages: insertPages, after: wish.insertAfter ?? (isIn ? after : null), counted: insertCounted ?? null },
       dummyMm: wish.dummyMm ?? 0,
       artSpineMm: wish.artSpineMm ?? 0,
       flapMm: wish.flapMm ?? 0,

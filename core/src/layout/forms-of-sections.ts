@@ -2,12 +2,13 @@ import { idOf } from '../quantity/id-of';
 import { practiceValue } from '../plant/practice';
 import { type PressForm, sharesSheet } from '../signature/press-forms';
 import type { SectionPlan } from '../signature/section-plans';
-import { type Flat, flatsACopy, type Heads, isSheetProved, type LaidSection, sheetPages } from '../signature/sheet-pages';
+import { flatsACopy, isSheetProved, type LaidSection, sheetPages } from '../signature/sheet-pages';
 import { inOrder, type SectionsAsk, sectionsSay, sizeOf } from './book-sections';
 import { type Form, formOf } from './form';
 import type { Layout } from './layout';
 import { flatsOf, placesASide, type SectionBlock } from './section-block';
 import { BOOKS_UP } from './usable-sheet';
+import { wholeSheet } from './whole-sheet';
 import { WORK_STYLES, type WorkStyleId } from './work-style';
 
 /* Forms of sections, each proved by folding it before it counts. */
@@ -48,6 +49,9 @@ function formOfSections(
     sectionPlans: plans.map((p) => ({ ...p, sections: inOrder(p.sections, ask.bound) })),
   };
 }
+
+/** So much may stay at an edge of a sheet that is folded as it comes. */
+const mostLeftMm = ({ cx }: SectionsAsk): number => practiceValue(cx.plant, 'sections.mostLeftMm');
 
 /** The block in which sections share a sheet: that of the size that holds most pages, of which theirs are halves. */
 function blockFor(sections: readonly LaidSection[], blocks: ReadonlyMap<number, SectionBlock>): SectionBlock | undefined {
@@ -137,33 +141,4 @@ function laidIn(
     return [style, layout];
   }
   return [wished, null];
-}
-
-/** So much may stay at an edge of a sheet that is folded as it comes. */
-const mostLeftMm = ({ cx }: SectionsAsk): number => practiceValue(cx.plant, 'sections.mostLeftMm');
-
-/**
- * The only double length of a sheet that leaves little around it: nothing is cut, the sheet is folded as it comes and its outer pages are larger by what it leaves.
- * Null: it is cut out. Source: common practice, no source.
- */
-function wholeSheet(
-  sections: readonly LaidSection[],
-  flats: readonly Flat[],
-  heads: Heads,
-  [sheetW, sheetH]: readonly [number, number],
-  mostLeft: number,
-): [Flat[], LaidSection[]] | null {
-  const [section, ...others] = sections;
-  const [flat, ...more] = flats;
-  if (!section?.double || !flat || others.length + more.length > 0) return null;
-  const [left, right, below, above] = [flat.x, sheetW - flat.x - flat.w, flat.y, sheetH - flat.y - flat.h];
-  if (Math.max(left, right, below, above) > mostLeft) return null;
-  const widened = (mm: readonly number[], first: number, last: number): number[] =>
-    mm.map((each, i) => each + (i === 0 ? first : 0) + (i === mm.length - 1 ? last : 0));
-  // Heads along the press: the first row is the one at the tail.
-  const [columnsMm, rowsMm] =
-    heads === 'along'
-      ? [widened(section.columnsMm, left, right), widened(section.rowsMm, above, below)]
-      : [widened(section.columnsMm, below, above), widened(section.rowsMm, left, right)];
-  return [[{ ...flat, x: 0, y: 0, w: sheetW, h: sheetH }], [{ ...section, columnsMm, rowsMm }]];
 }

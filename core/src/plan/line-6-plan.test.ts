@@ -3,6 +3,7 @@ import { JobSpecSchema } from './door';
 import { LINDMOOR, SHELF } from './line-1.fixture';
 import { shortNovel } from './line-6.fixture';
 import { planned, type Planned } from './plan';
+import { label } from '../words/en';
 import { floorSteps } from './readings/floor-steps';
 import { riverOf } from './readings/river';
 import { ticketPages } from './readings/ticket';
@@ -124,7 +125,7 @@ describe('the short novel, two-up come-and-go', () => {
       expect.arrayContaining([
         ['centreSpread', '8 / 9'],
         ['centreSpread', '280 / 281'],
-        ['meetsAtSaw', 'headToHead'],
+        ['meetsAtSaw', 'joint.headToHead'],
         ['backMark', '159 mm from the head of 273–288'],
       ]),
     );
@@ -145,10 +146,19 @@ describe('the short novel, two-up come-and-go', () => {
     expect(program).toHaveLength(6);
     expect(Math.floor(value(novel, 'book.cover.coverCut.perLift'))).toBe(357);
   });
+  it('says nothing twice on the page of the binder', () => {
+    const labels = ticketPages(novel)
+      .filter((p) => p.stone.id === 'book.text.bind')
+      .flatMap((p) => p.rows.map((r) => label(r.label)));
+    expect(labels.filter((l, i) => labels.indexOf(l) !== i)).toEqual([]);
+  });
   it('flows together: a book takes half a fold of each hopper, and what comes out is books', () => {
     const at = (id: string) => riverOf(novel.plan).find((s) => s.id === id)!;
     expect(Math.round(at('book.text.trim').outCopies)).toBe(6_000);
     expect(Math.round(at('book.text.fold').inCopies)).toBe(6_337);
+    // Two books of every block.
+    expect([Math.round(at('book.text.bind').inCopies), Math.round(at('book.text.bind').outCopies)]).toEqual([6_270, 6_036]);
+    expect(Math.round(riverOf(made({ twoUp: 'none' }).plan).find((s) => s.id === 'book.text.bind')!.inCopies)).toBe(6_186);
     expect(Math.round(at('book.cover.coverCut').outCopies)).toBeGreaterThanOrEqual(6_270);
     expect(at('book.text.bind').from).toEqual(['book.text.fold', 'book.insert.insertFold.s1', 'book.cover.coverCut']);
   });
@@ -192,6 +202,12 @@ describe('the same book otherwise', () => {
     const plates = (what: string): number | undefined => ways.find((w) => w.what.includes(what))?.of?.plates;
     expect([plates('bound one book at a time'), plates('two-up, head to foot'), plates('bound with PUR')]).toEqual([30, 48, 30]);
     expect(ways.filter((w) => w.what.includes('way.'))).toEqual([]);
+  });
+  it('whose insert nobody gave a place has it between the middle sections, and asks nothing', () => {
+    const unsaid = made({ pages: 196, insertAfter: undefined, twoUp: 'none' });
+    expect(codes(unsaid)).not.toContain('bind.insertInside');
+    const order = list(unsaid, 'book.text.bind', 'hopperOrder').map((r) => r[1]);
+    expect(order.indexOf('insert')).toBe(Math.ceil((order.length - 1) / 2));
   });
   it('counts an insert in: the text is 8 pages shorter, and its numbers go on behind it', () => {
     const counted = made({ pages: 296, insertCounted: 'in' });

@@ -1,4 +1,3 @@
-import type { BinderTrims } from '../product/adhesive';
 import type { Part } from '../product/part';
 import { backMarks } from '../finishing/back-marks';
 import type { Form } from '../layout/form';
@@ -22,7 +21,11 @@ export interface Hopper {
   markColumn: number;
 }
 
-type Taken = Readonly<Pick<DraftContext, 'forms'>> & { readonly parts: readonly Part[] };
+/** Which way a fold lies in its hopper. */
+export const liesSay = ({ isTurned }: Pick<Hopper, 'isTurned'>): string => (isTurned ? 'turned end for end' : 'as folded');
+
+/** The parts of a book and their forms. */
+export type Taken = Readonly<Pick<DraftContext, 'forms'>> & { readonly parts: readonly Part[] };
 const isText = ({ part }: GatheredSection): boolean => part.traits?.adhesive !== undefined;
 
 /** Whether the book is bound as two copies in one length: every section lies so. */
@@ -63,8 +66,8 @@ export function hopperOrder(cx: Taken): Hopper[] {
   const all = sectionsGathered(cx);
   const text = inBookOrder(all.filter(isText));
   const insert = inBookOrder(all.filter((g) => !isText(g)));
-  const after = cx.parts.find((p) => p.traits?.adhesive)?.traits?.adhesive?.insert?.after ?? 0;
-  const at = insertComesAfter(text, after).sections;
+  const after = cx.parts.find((p) => p.traits?.adhesive)?.traits?.adhesive?.insert?.after;
+  const at = after == null ? Math.ceil(text.length / 2) : insertComesAfter(text, after).sections;
   const order = [...text.slice(0, at), ...insert, ...text.slice(at)];
   const marks = order.length > 0 ? backMarks(order[0]?.part.heightMm ?? 1, order.length) : [];
   return order.map((place, i) => ({
@@ -77,40 +80,6 @@ export function hopperOrder(cx: Taken): Hopper[] {
 
 /** Pages of the text's sections in the order of the book. */
 export const textSections = (cx: Taken): number[] => inBookOrder(sectionsGathered(cx).filter(isText)).map((p) => p.pages.length);
-
-/** The rows at the ends of a flat sheet: how high each is, and whether its pages' heads or feet lie at the end. */
-const endRows = ({ rowsMm, signature: { front } }: LaidSection): { mm: number; isHeadOut: boolean }[] => [
-  { mm: rowsMm[0] ?? 0, isHeadOut: front[0]?.[0]?.head === 'up' },
-  { mm: rowsMm.at(-1) ?? 0, isHeadOut: front.at(-1)?.[0]?.head === 'down' },
-];
-
-/** What the knives take at the most: of sheets that were folded whole also what they left beyond their pages. Null: nothing is bound with adhesive. */
-export function mostTrims(cx: Taken): Pick<BinderTrims, 'faceMm' | 'headMm' | 'footMm'> | null {
-  const text = cx.parts.find((p) => p.traits?.adhesive);
-  const trims = text?.traits?.adhesive?.trims;
-  if (!text || !trims) return null;
-  const sections = sectionsGathered(cx).map((g) => g.section);
-  const atEnds = (isHeadOut: boolean, otherMm: number): number[] =>
-    sections.flatMap((s) =>
-      endRows(s).flatMap((row) => (row.isHeadOut === isHeadOut ? row.mm - text.heightMm - otherMm - (s.double ? trims.sawMm / 2 : 0) : [])),
-    );
-  return {
-    headMm: Math.max(trims.headMm, ...atEnds(true, trims.footMm)),
-    footMm: Math.max(trims.footMm, ...atEnds(false, trims.headMm)),
-    faceMm: Math.max(trims.faceMm, ...sections.map((s) => Math.max(...s.columnsMm) - text.widthMm - trims.grindMm)),
-  };
-}
-
-/** How long a folded piece is that comes to the binder, of what the sheet leaves too. */
-export function boundLengthMm(cx: Taken): number {
-  return Math.max(
-    0,
-    ...sectionsGathered(cx).map(({ section: { rowsMm, program, double } }) => {
-      const all = rowsMm.reduce((a, b) => a + b, 0);
-      return double ? (2 * all) / program.rows : all / program.rows;
-    }),
-  );
-}
 
 /** Marks on the spine folds of a section, copy by copy: of two as one length each from its own head. None where nothing is gathered. */
 export const marksOf = (

@@ -245,6 +245,14 @@ export function wordSetting(cx: ProcessContext, name: string, otherwise: string)
 
 export const settingPath = (cx: ProcessContext, name: string): string[] => ['choices', 'settings', cx.id, name];
 
+/** Where the order says something of what a run makes. */
+export const wishPath = ({ parts }: Pick<ProcessContext, 'parts'>, key: string): string[] => [
+  'products',
+  parts[0]?.product ?? '',
+  'wish',
+  key,
+];
+
 /** A machine's limit as a term; the trade's default where the machine card is silent. */
 export function limitTerm(cx: ProcessContext, name: AbilityKey, otherwise: Term): Term {
   const value = cx.machine.limits[name];

@@ -1,18 +1,9 @@
-import { editAt } from '../product/edit';
 import type { Form } from '../layout/form';
 import type { LaidSection } from '../signature/sheet-pages';
 import type { SectionPlan } from '../signature/section-plans';
 import type { Id } from '../quantity/figure';
 import type { Part } from '../product/part';
-import {
-  type ConsumeContext,
-  type DraftContext,
-  type OwnRule,
-  type PanelRow,
-  type ProcessContext,
-  settingPath,
-  wordSetting,
-} from './process';
+import { type ConsumeContext, type DraftContext, type PanelRow, type ProcessContext, settingPath, wordSetting } from './process';
 
 /* Which sections a binder joins: those that were chosen at it, and those it was given. */
 
@@ -42,7 +33,7 @@ export const sectionsSet = (cx: ProcessContext): number[] =>
     .flatMap((word) => (word === '' ? [] : Number(word)));
 
 /** "18 × 16 + 8": many alike are counted. */
-export function sectionsSay(sections: readonly number[]): string {
+export function sizesSay(sections: readonly number[]): string {
   const runs: [times: number, pages: number][] = [];
   for (const pages of sections) {
     const last = runs.at(-1);
@@ -56,7 +47,7 @@ export function sectionsSay(sections: readonly number[]): string {
 
 /** A way to part the pages, and what it buys: "16 + 16 + 8: 4 forms, 3 sections". */
 const planSays = ({ sections, forms, fours }: SectionPlan): string =>
-  `${sectionsSay(sections)}: ${forms} forms, ${sections.length} sections${fours > 0 ? `, ${fours} of 4 pages` : ''}`;
+  `${sizesSay(sections)}: ${forms} forms, ${sections.length} sections${fours > 0 ? `, ${fours} of 4 pages` : ''}`;
 
 /** Ways to part the pages of the part that leads. */
 export const sectionPlansOf = ({ forms, parts }: Pick<DraftContext, 'forms' | 'parts'>): readonly SectionPlan[] =>
@@ -69,7 +60,7 @@ export function sectionsRow(cx: ConsumeContext, made: readonly number[]): PanelR
   return [
     {
       label: 'sections',
-      text: sectionsSay(made),
+      text: sizesSay(made),
       edit: {
         at: settingPath(cx, 'sections'),
         kind: 'choice',
@@ -78,57 +69,3 @@ export function sectionsRow(cx: ConsumeContext, made: readonly number[]): PanelR
     },
   ];
 }
-
-/** Places on a form that nobody fills, and what could. */
-export const formEmpty: OwnRule = {
-  code: 'sections.formEmpty',
-  find: (cx) => {
-    const form = cx.forms.find((f) => (f.layout?.imposed?.empty ?? 0) > 0);
-    if (!form?.layout?.imposed) return [];
-    const { empty, sections } = form.layout.imposed;
-    return [{ level: 'decide', args: { form: form.name || sections.map((s) => s.name).join(', '), empty }, remedies: [] }];
-  },
-};
-
-/** Sections that were set do not hold the pages, or do not fold in this paper: the plan's own stand in. `made`: pages of the text's sections in the order of the book. */
-export const sectionsCannot = (madeOf: (cx: ConsumeContext) => readonly number[]): OwnRule => ({
-  code: 'sections.cannot',
-  find: (cx, spec) => {
-    const [set, made] = [sectionsSet(cx), madeOf(cx)];
-    return set.length > 0 && set.join() !== made.join()
-      ? [
-          {
-            level: 'decide',
-            args: { set: sectionsSay(set), made: sectionsSay(made) },
-            remedies: [{ do: 'edit', says: 'remedy.dropChoice', args: {}, edits: [editAt(spec, settingPath(cx, 'sections'), undefined)] }],
-          },
-        ]
-      : [];
-  },
-});
-
-/** More sections than the machine has feeders: fewer of them, where that can be. `others`: what is fed beside the text. */
-export const feedersShort = (code: string, feedersOf: (cx: ConsumeContext) => { has: number; needs: number; others: number }): OwnRule => ({
-  code,
-  find: (cx, spec) => {
-    const { has, needs, others } = feedersOf(cx);
-    if (needs <= has) return [];
-    const fewer = sectionPlansOf(cx).find((p) => p.sections.length + others <= has);
-    return [
-      {
-        level: 'release',
-        args: { sections: needs, feeders: has },
-        remedies: fewer
-          ? [
-              {
-                do: 'edit',
-                says: 'remedy.sections',
-                args: { sections: sectionsSay(fewer.sections) },
-                edits: [editAt(spec, settingPath(cx, 'sections'), fewer.sections.join(' '))],
-              },
-            ]
-          : [],
-      },
-    ];
-  },
-});

@@ -19,8 +19,8 @@ export interface AdhesiveBound {
   trims: BinderTrims;
   /** Pages of the text as the order says them; with those of the insert, where they are counted in. */
   pagesAsked: number;
-  /** The insert: its pages, and the page of the text it follows; null: none. */
-  insert: { pages: number; after: number; counted: 'in' | 'beside' | null } | null;
+  /** The insert: its pages, and the page of the text it follows (null: nobody said, it comes between the middle sections); null: none. */
+  insert: { pages: number; after: number | null; counted: 'in' | 'beside' | null } | null;
   /** Thickness of the block as a dummy shows it; 0: none was made. */
   dummyMm: number;
   /** The spine somebody drew the cover for; 0: not yet. */

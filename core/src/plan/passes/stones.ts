@@ -1,4 +1,4 @@
-import type { Formula, Id, Term } from '../../quantity/figure';
+import type { CountUnit, Formula, Id, Term } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { type Ledger, fig } from '../../quantity/ledger';
 import { inCopiesOf } from '../../flow/cycles-per-good';
@@ -87,7 +87,7 @@ export function shownRun(
     ),
     cautions: [...new Set(cx.stepIds.flatMap((id) => net.steps[id]?.cautions ?? []))],
     in: joinsSections(ins, net)
-      ? copiesStarted(cx, ins)
+      ? startedOf(cx, ins, lead && net.flows[lead.flow]?.unit)
       : sumOf(
           idOf(cx.id, 'inTogether'),
           ins.flatMap((id) => counts.steps[id]?.taken[net.steps[id]?.takes[0]?.flow ?? ''] ?? []),
@@ -98,7 +98,7 @@ export function shownRun(
       outs.flatMap((g) => counts.demand[g.flow] ?? []),
       ledger,
     ),
-    perGoodIn: perGoodOf(net.steps[ins[0] ?? '']?.takes[0]?.flow),
+    perGoodIn: joinsSections(ins, net) ? perGoodOf(lead?.flow) : perGoodOf(net.steps[ins[0] ?? '']?.takes[0]?.flow),
     perGoodOut,
     lost,
     likely: cx.stepIds.flatMap((id) => {
@@ -123,9 +123,10 @@ export function shownRun(
 /** Whether sections come together in a run: no single one of them is what comes in. */
 const joinsSections = (ins: readonly Id<'step'>[], net: Net): boolean =>
   ins.some((id) => (net.steps[id]?.takes ?? []).filter((t) => net.flows[t.flow]?.section !== undefined).length > 1);
-/** Copies that such a run starts: so many of each section. */
-function copiesStarted({ id, ledger }: ConsumeContext, [first = '']: readonly Id<'step'>[]): Id<'figure'> {
-  ledger.figure(idOf(id, 'inTogether'), { ...SUM, id: 'plan.together' }, { run: fig(idOf(first, 'run')) }, 'copy');
+/** What such a run starts: blocks where it makes blocks, else copies; so many of each section, in what a copy of the order takes of what comes out. */
+function startedOf({ id, ledger }: ConsumeContext, [first = '']: readonly Id<'step'>[], made: CountUnit | undefined): Id<'figure'> {
+  const unit = made === 'block' ? made : 'copy';
+  ledger.figure(idOf(id, 'inTogether'), { ...SUM, id: 'plan.together' }, { run: fig(idOf(first, 'run')) }, unit);
   return idOf(id, 'inTogether');
 }
 

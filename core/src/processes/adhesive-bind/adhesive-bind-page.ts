@@ -4,27 +4,26 @@ import { practiceTerm, practiceValue } from '../../plant/practice';
 import { ADHESIVES } from '../../product/adhesive';
 import { TWO_UP } from '../../product/bound';
 import { foliosSay } from '../../signature/folios';
-import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, wishPath } from '../process';
 import { machineRow, runningLossRow, settingRow, setupKindRow } from '../rows';
 import { sectionsRow } from '../sections-chosen';
 import { coverScene, spreadSizes } from './cover-spread';
-import { booksACycle, type Hopper, hopperOrder, isTwoUp, textSections } from '../hoppers';
+import { booksACycle, hopperOrder, isTwoUp, liesSay, textSections } from '../hoppers';
 
 const mm = (value: number): string => `${Math.round(value * 100) / 100} mm`;
-const wishPath = (cx: ConsumeContext, key: string): string[] => ['products', cx.parts[0]?.product ?? '', 'wish', key];
 
 /** What of the order is decided at the binder: it replans folds, forms, sheets and plates. */
-const wishRow = (cx: ConsumeContext, label: string, key: string, now: string, words: readonly string[]): PanelRow => ({
+const wishRow = (cx: ConsumeContext, label: string, key: string, now: string, words: readonly string[], said = ''): PanelRow => ({
   label,
-  text: now,
-  edit: { at: wishPath(cx, key), kind: 'choice', options: words.map((value) => ({ value, says: value })) },
+  text: said + now,
+  edit: { at: wishPath(cx, key), kind: 'choice', options: words.map((value) => ({ value, says: said + value })) },
 });
 
 export function adhesiveBindPanel(cx: ConsumeContext): PanelRow[] {
   const bound = cx.parts[0]?.traits?.adhesive;
   return [
     machineRow(cx),
-    wishRow(cx, 'boundAs', 'twoUp', isTwoUp(cx) ? (cx.parts[0]?.traits?.bound?.twoUp ?? 'none') : 'none', ['none', ...TWO_UP]),
+    wishRow(cx, 'boundAs', 'twoUp', isTwoUp(cx) ? (cx.parts[0]?.traits?.bound?.twoUp ?? 'none') : 'none', ['none', ...TWO_UP], 'bound.'),
     ...sectionsRow(cx, textSections(cx)),
     {
       label: 'feedersUsed',
@@ -59,9 +58,6 @@ export const adhesiveBindSummary = (cx: ConsumeContext): ReturnType<Process['sum
   text: `${cx.machine.name} · ${hopperOrder(cx).length} hoppers${booksACycle(cx) === 2 ? ' · two-up' : ''}`,
 });
 
-/** Which way a fold lies in its hopper. */
-const liesSay = ({ section, isTurned }: Hopper): string => (section.double ? (isTurned ? 'turned end for end' : 'as folded') : 'as folded');
-
 function hopperRows(cx: ConsumeContext): string[][] {
   const run = Math.ceil(cx.ledger.value(idOf(cx.id, 'run')) - 1e-9);
   return hopperOrder(cx).map((h) => [
@@ -85,15 +81,14 @@ export function adhesiveBindPaper(cx: ConsumeContext): PaperPage[] {
       scene: true,
       more: [coverScene(cx)],
       rows: [
-        { label: 'cyclesIn', figure: idOf(cx.id, 'run') },
-        { label: 'stopAt', figure: idOf(cx.id, 'need') },
         { label: 'clampOpens', text: mm(cx.ledger.value(idOf(cx.id, 'blockMm'))) },
         { label: 'spineWide', text: mm(cx.ledger.value(idOf(cx.id, 'spineMm'))) },
         { label: 'spineWorked', text: bound?.milled ? `milled ${mm(bound.trims.grindMm)}` : `notched ${mm(bound?.trims.grindMm ?? 0)}` },
         { label: 'scorePlaces', text: `${scores} from the left edge, outside up` },
         { label: 'coverPiece', text: sizes ? `${mm(sizes.widthMm)} wide` : '–' },
         { label: 'glueHeat', text: 'as the maker of the glue says' },
-        ...adhesiveBindPanel(cx),
+        // What stands above in the machine's terms stands here once.
+        ...adhesiveBindPanel(cx).filter(({ label }) => !['blockThick', 'spineWide', 'spineFolds'].includes(label)),
       ],
       lists: [
         {

@@ -5,20 +5,19 @@ import type { AdhesiveBound } from '../../product/adhesive';
 import { PAGES_OF_A_FOLD, wholeFolds } from '../../product/bound';
 import type { JobSpec } from '../../product/job-spec';
 import type { FindingArgs, Remedy } from '../finding';
-import { type ConsumeContext, type OwnRule } from '../process';
-import { feedersShort, formEmpty, sectionsCannot, sectionsGathered, sectionsSay } from '../sections-chosen';
+import { type ConsumeContext, type OwnRule, wishPath } from '../process';
+import { feedersShort, formEmpty, sectionsCannot } from '../section-rules';
+import { sectionsGathered, sizesSay } from '../sections-chosen';
 import { hopperOrder, insertComesAfter, isTwoUp, textSections } from '../hoppers';
 
 const boundOf = (cx: ConsumeContext): AdhesiveBound | undefined => cx.parts[0]?.traits?.adhesive;
 const hundredths = (mm: number): number => Math.round(mm * 100) / 100;
-const wishEdit = (cx: ConsumeContext, spec: JobSpec, key: string, value: unknown): ReturnType<typeof editAt> =>
-  editAt(spec, ['products', cx.parts[0]?.product ?? '', 'wish', key], value);
 /** A remedy that changes the order in one place. */
 const wishes = (cx: ConsumeContext, spec: JobSpec, says: string, key: string, value: unknown, args: FindingArgs = {}): Remedy => ({
   do: 'edit',
   says,
   args,
-  edits: [wishEdit(cx, spec, key, value)],
+  edits: [editAt(spec, wishPath(cx, key), value)],
 });
 const isTwoUpAsked = (cx: ConsumeContext): boolean => cx.parts[0]?.traits?.bound?.twoUp !== undefined;
 
@@ -46,7 +45,8 @@ const insertInside: OwnRule = {
   code: 'bind.insertInside',
   find: (cx, spec) => {
     const insert = boundOf(cx)?.insert;
-    if (!insert) return [];
+    // Where nobody said a place it comes between sections.
+    if (insert?.after == null) return [];
     const text = hopperOrder(cx).filter((h) => h.part === cx.parts[0]);
     const { sections, isBetween } = insertComesAfter(text, insert.after);
     if (isBetween) return [];
@@ -91,7 +91,7 @@ const notTwoUp: OwnRule = {
       ? [
           {
             level: 'release',
-            args: { made: sectionsSay(textSections(cx)) },
+            args: { made: sizesSay(textSections(cx)) },
             remedies: [
               ...(cx.parts[0]?.traits?.bound?.twoUp === 'comeAndGo' ? [wishes(cx, spec, 'remedy.headToFoot', 'twoUp', 'headToFoot')] : []),
               wishes(cx, spec, 'remedy.oneUp', 'twoUp', 'none'),
@@ -178,7 +178,7 @@ const spineMoved: OwnRule = {
   find: (cx, spec) => {
     const laid = cx.parts.find((p) => p.traits?.spread)?.traits?.spread?.spineMm ?? 0;
     const spine = cx.ledger.value(idOf(cx.id, 'spineMm'));
-    return laid > 0 && Math.abs(spine - laid) > 0.25
+    return laid > 0 && Math.abs(spine - laid) > practiceValue(cx.plant, 'bind.spineOffMm')
       ? [
           {
             level: 'decide',

@@ -20,7 +20,8 @@ import { speedTerm, timeAndCost } from '../time-and-cost';
 import { adhesiveBindPanel, adhesiveBindPaper, adhesiveBindSummary } from './adhesive-bind-page';
 import { ADHESIVE_BIND_RULES } from './adhesive-bind-rules';
 import { binderScene } from './adhesive-bind-scene';
-import { booksACycle, boundLengthMm, hopperOrder } from '../hoppers';
+import { boundLengthMm } from '../block-sizes';
+import { booksACycle, hopperOrder } from '../hoppers';
 
 const LOSSES = { setup: 'bind.setupCycles', running: 'bind.runningPpm', samples: 'bind.samples' } as const;
 

@@ -31,5 +31,6 @@ export const ADHESIVE_BIND_PRACTICE = {
   'bind.pitchMm': fixed(280, 'mm', 'practice', 'from book to book; common practice, no source'),
   'bind.bulkShare': fixed(0.1, '1', 'practice', 'a paper’s bulk differs so much from its catalogue; common practice, no source'),
   'bind.dummyOffShare': fixed(0.05, '1', 'practice', 'a dummy off by more: the caliper is not this paper’s; common practice, no source'),
+  'bind.spineOffMm': fixed(0.25, 'mm', 'practice', 'so far a cover may be off its block; common practice, no source'),
   'bind.scoreBesideMm': fixed(7, 'mm', 'practice', 'from the spine to the scores beside it; common practice, no source'),
 } as const satisfies Record<string, Practice>;

@@ -5,9 +5,9 @@ export const ADHESIVE_BIND_WORDS: KindWords = {
   names: { adhesiveBind: 'Gathering, adhesive binding' },
   labels: {
     boundAs: 'Bound',
-    none: 'one book at a time',
-    comeAndGo: 'two-up, come-and-go',
-    headToFoot: 'two-up, head to foot',
+    'bound.none': 'one book at a time',
+    'bound.comeAndGo': 'two-up, come-and-go',
+    'bound.headToFoot': 'two-up, head to foot',
     adhesive: 'Adhesive',
     hotMelt: 'hot-melt',
     pur: 'PUR',
@@ -23,7 +23,6 @@ export const ADHESIVE_BIND_WORDS: KindWords = {
     conveyor: 'Conveyor needed',
     glueFilm: 'Glue film',
     glueMass: 'Glue',
-    cyclesIn: 'Blocks started',
     clampOpens: 'Clamp opens',
     scorePlaces: 'Cover scored at',
     coverPiece: 'Cover piece',
@@ -63,6 +62,7 @@ export const ADHESIVE_BIND_WORDS: KindWords = {
     'bind.pitchMm': 'From book to book on the conveyor',
     'bind.bulkShare': 'Bulk may be off the catalogue by',
     'bind.dummyOffShare': 'Dummy may be off by',
+    'bind.spineOffMm': 'Cover’s spine may be off the block by',
     'bind.scoreBesideMm': 'Score beside the spine',
   },
   formulas: {

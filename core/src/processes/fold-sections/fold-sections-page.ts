@@ -82,7 +82,7 @@ export function foldSectionsPaper(cx: ConsumeContext): PaperPage[] {
           label: 'backMark',
           text: `${mm(markMm)} from the head of ${foliosSay(pages)}${markColumn > 1 ? `, column ${markColumn}` : ''}`,
         })),
-        ...(section.double ? [{ label: 'meetsAtSaw', text: section.double.joint }] : []),
+        ...(section.double ? [{ label: 'meetsAtSaw', text: `joint.${section.double.joint}` }] : []),
         { label: isGathered(cx) ? 'spineCode' : 'lapCode', text: `${section.name}: pages ${Math.min(...known)} and ${Math.max(...known)}` },
         { label: 'controlEvery', text: String(practiceValue(cx.plant, 'sections.controlEvery')) },
         ...foldSectionsPanel(cx),

@@ -102,7 +102,7 @@ export const laminate: Process = {
     {
       department: 'binding',
       scene: true,
-      rows: [{ label: 'stopAt', figure: idOf(cx.id, 'need') }, ...panel(cx)],
+      rows: [{ label: 'filmSide', text: 'the cover’s outside, the printed front of the sheet' }, ...panel(cx)],
       lists: [],
       blanks: [
         'printed, dry since',

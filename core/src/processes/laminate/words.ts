@@ -5,6 +5,7 @@ export const LAMINATE_WORDS: KindWords = {
   names: { laminate: 'Laminating' },
   labels: {
     lamination: 'Film',
+    filmSide: 'Film lies on',
     filmArea: 'Film needed',
     filmWidth: 'Film, width',
     setsBefore: 'Lies before it is cut',

@@ -1,7 +1,8 @@
 import { idOf } from '../../quantity/id-of';
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
 import type { BinderTrims } from '../../product/adhesive';
-import { booksACycle, boundLengthMm } from '../hoppers';
+import { boundLengthMm } from '../block-sizes';
+import { booksACycle } from '../hoppers';
 import { inLineTime } from '../in-line';
 import { type ConsumeContext, type PanelRow, type Process, settingPath } from '../process';
 import { machineRow, runningLossRow } from '../rows';
@@ -57,7 +58,7 @@ export const sawApart: Process = {
     {
       department: 'binding',
       scene: true,
-      rows: [{ label: 'blocksIn', figure: idOf(cx.id, 'run') }, { label: 'stopAt', figure: idOf(cx.id, 'need') }, ...panel(cx)],
+      rows: panel(cx),
       lists: [],
       blanks: ['cut square within 0.5 mm', 'both books of the first block read'],
     },

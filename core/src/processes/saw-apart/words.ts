@@ -4,7 +4,6 @@ export const SAW_APART_WORDS: KindWords = {
   names: { sawApart: 'Sawing apart' },
   labels: {
     sawAt: 'Saw at',
-    blocksIn: 'Blocks in',
     'drawing.sawing apart': 'sawing apart',
   },
   practiceRooms: { sawApart: 'Sawing books apart' },

@@ -19,7 +19,7 @@ export const stitchPanel = (cx: ConsumeContext): PanelRow[] => [
   settingRow(cx, 'trimFace', 'faceMm', practiceTerm(cx.plant, 'stitch.faceMm'), { kind: 'length', unit: 'mm' }),
   settingRow(cx, 'trimHead', 'headMm', practiceTerm(cx.plant, 'stitch.headMm'), { kind: 'length', unit: 'mm' }),
   settingRow(cx, 'trimFoot', 'footMm', practiceTerm(cx.plant, 'stitch.footMm'), { kind: 'length', unit: 'mm' }),
-  { label: 'closedThick', figure: idOf(cx.id, 'closedMm') },
+  { label: 'closedBooklet', figure: idOf(cx.id, 'closedMm') },
   { label: 'creep', figure: idOf(cx.id, 'creepMm') },
   { label: 'stitchWire', figure: idOf(cx.id, 'stitchMm') },
   { label: 'wireLength', figure: idOf(cx.id, 'wireM') },

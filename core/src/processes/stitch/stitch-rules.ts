@@ -3,14 +3,13 @@ import { practiceValue } from '../../plant/practice';
 import { editAt } from '../../product/edit';
 import type { Stitched } from '../../product/bound';
 import { type Finding } from '../finding';
-import { type ConsumeContext, type OwnRule, settingPath } from '../process';
-import { feedersShort, formEmpty, sectionsCannot } from '../sections-chosen';
+import { type ConsumeContext, type OwnRule, settingPath, wishPath } from '../process';
+import { feedersShort, formEmpty, sectionsCannot } from '../section-rules';
 import { feederOrder, textSections } from './gathered';
 import { opens } from './stitch-settings';
 
 type Found = Omit<Finding, 'code' | 'at'>;
 const stitchedOf = (cx: ConsumeContext): Stitched | undefined => cx.parts.find((p) => p.traits?.stitched)?.traits?.stitched;
-const wish = (cx: ConsumeContext, key: string): string[] => ['products', cx.parts[0]?.product ?? '', 'wish', key];
 const tenths = (mm: number): number => Math.round(mm * 100) / 100;
 
 /** Thicker than the machine closes its wire over. */
@@ -77,7 +76,7 @@ const creepCuts: OwnRule = {
         level: 'decide',
         figure: idOf(cx.id, 'creepMm'),
         args: { leftMm: tenths(stitched.outerMm - creep) },
-        remedies: [{ do: 'edit', says: 'remedy.shiftPages', args: {}, edits: [editAt(spec, wish(cx, 'cure'), 'shift')] }],
+        remedies: [{ do: 'edit', says: 'remedy.shiftPages', args: {}, edits: [editAt(spec, wishPath(cx, 'cure'), 'shift')] }],
       },
     ];
   },
@@ -134,7 +133,7 @@ const nearKnife: OwnRule = {
             level: 'decide',
             args: { fromMm: stitched.fromHeadMm, least },
             remedies: [
-              { do: 'edit', says: 'remedy.stitchesIn', args: { least }, edits: [editAt(spec, wish(cx, 'stitchFromHeadMm'), least)] },
+              { do: 'edit', says: 'remedy.stitchesIn', args: { least }, edits: [editAt(spec, wishPath(cx, 'stitchFromHeadMm'), least)] },
             ],
           },
         ]
@@ -160,7 +159,7 @@ const pagesOdd: OwnRule = {
             do: 'edit' as const,
             says: pages > asked ? 'remedy.pagesBlank' : 'remedy.pagesDrop',
             args: { pages },
-            edits: [editAt(spec, wish(cx, 'pages'), pages)],
+            edits: [editAt(spec, wishPath(cx, 'pages'), pages)],
           })),
       },
     ];

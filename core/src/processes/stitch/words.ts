@@ -14,7 +14,7 @@ export const STITCH_WORDS: KindWords = {
     trimFoot: 'Trim at the foot',
     trims: 'Trims',
     trimmedSize: 'Trimmed size',
-    closedThick: 'Closed',
+    closedBooklet: 'Closed',
     creep: 'Creep at the innermost leaf',
     stitchWire: 'Wire a stitch',
     wireLength: 'Wire',

@@ -7,7 +7,7 @@ import { floorTolerant } from '../../quantity/round-tolerant';
 import { practiceTerm, practiceValue } from '../../plant/practice';
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
 import type { BinderTrims } from '../../product/adhesive';
-import { mostTrims } from '../hoppers';
+import { mostTrims } from '../block-sizes';
 import { inLineTime, isInLine } from '../in-line';
 import { type ConsumeContext, type DraftContext, type OwnRule, type PanelRow, type Process, setting, settingPath } from '../process';
 import { machineRow, runningLossRow } from '../rows';
@@ -112,7 +112,7 @@ export const threeKnife: Process = {
     {
       department: 'binding',
       scene: true,
-      rows: [{ label: 'booksIn', figure: idOf(cx.id, 'run') }, { label: 'stopAt', figure: idOf(cx.id, 'need') }, ...panel(cx)],
+      rows: panel(cx),
       lists: [],
       blanks: ['first book: width, height, square', 'spine centred within 0.5 mm'],
     },

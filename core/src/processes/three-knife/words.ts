@@ -4,7 +4,6 @@ import type { KindWords } from '../../words/kind-words';
 export const THREE_KNIFE_WORDS: KindWords = {
   names: { threeKnife: 'Trimming on three sides' },
   labels: {
-    booksIn: 'Books in',
     knivesFirst: 'First',
     knivesThen: 'Then',
     trimmedMost: 'Comes off, at most',

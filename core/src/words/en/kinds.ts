@@ -34,7 +34,7 @@ import { STACK_WORDS } from '../../processes/stack/words';
 import { WEB_PRESS_WORDS } from '../../processes/web-press/words';
 
 /** The kinds of work whose words are part of the catalogue. */
-const KINDS: readonly KindWords[] = [
+export const KINDS: readonly KindWords[] = [
   PULL_WORDS,
   PULL_ROLL_WORDS,
   PLATEMAKING_WORDS,

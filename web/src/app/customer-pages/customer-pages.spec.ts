@@ -41,7 +41,7 @@ const pages = (n: number): PdfRead => ({
 
 async function show() {
   const f = TestBed.createComponent(CustomerPages);
-  for (const [name, value] of Object.entries({ plan: timetable, plant, shelf })) f.componentRef.setInput(name, value);
+  for (const [name, value] of Object.entries({ plan: timetable, product: 'booklet', plant, shelf })) f.componentRef.setInput(name, value);
   await f.whenStable();
   const host = f.nativeElement as HTMLElement;
   return {

@@ -38,6 +38,8 @@ type State =
 export class CustomerPages implements OnDestroy {
   protected readonly say = say;
   readonly plan = input.required<Plan>();
+  /** Whose pages they are. */
+  readonly product = input.required<string>();
   readonly plant = input.required<Plant>();
   readonly shelf = input.required<Shelf>();
 
@@ -49,7 +51,7 @@ export class CustomerPages implements OnDestroy {
     const state = this.state();
     return state.kind === 'read' && this.found()?.length === 0 && state.pages.every((p) => !p.isTurned);
   });
-  protected readonly asked = computed((): PagesAsked | null => pagesAskedOf(this.plan()));
+  protected readonly asked = computed((): PagesAsked | null => pagesAskedOf(this.plan(), this.product()));
   /** What is wrong with the pages as the order stands now; null: none were read. */
   protected readonly found = computed((): string[] | null => {
     const [state, asked] = [this.state(), this.asked()];
@@ -85,7 +87,7 @@ export class CustomerPages implements OnDestroy {
     const state = this.state();
     if (state.kind !== 'read') return;
     const shifts = new Map<string, ReadonlyMap<number, number>>();
-    const sides = sidesToFill(this.plan(), state.pages.length, (form, page) => {
+    const sides = sidesToFill(this.plan(), this.product(), state.pages.length, (form, page) => {
       const own = shifts.get(form.id) ?? shiftsOf(form, this.plan(), this.plant(), this.shelf());
       shifts.set(form.id, own);
       return own.get(page) ?? 0;

@@ -51,7 +51,7 @@ interface Beyond {
   head: number;
   foot: number;
 }
-/** Bleed that is placed: what the page has, no more than its place has room for. */
+/** Bleed that is placed at the most: what the page has, no more than its place has room for. Common practice, no source. */
 const MOST_BLEED_MM = 5;
 
 /** Room around the trim within its place, as the page is read. */

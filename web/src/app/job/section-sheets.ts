@@ -52,13 +52,15 @@ export class SectionSheets implements OnDestroy {
   protected readonly mostSideBySide = MOST_SIDE_BY_SIDE;
   /** What the customer draws a cover on; null: no book in a cover spread. */
   protected readonly cover = computed(() => {
-    const parts = Object.values(this.plan().parts);
+    const parts = Object.values(this.plan().parts).filter((p) => p.product === this.product());
     return parts.some((p) => p.traits?.spread) ? coverScene({ parts, plant: this.plant() }) : null;
   });
 
   protected readonly sheets = computed((): Sheet[] => sheetsOf(this.plan()));
   private readonly chosen = signal<string | null>(null);
   protected readonly sheet = computed(() => this.sheets().find((s) => s.form.id === this.chosen()) ?? this.sheets()[0] ?? null);
+  /** Whose sheet is shown. */
+  protected readonly product = computed(() => this.plan().parts[this.sheet()?.form.parts[0] ?? '']?.product ?? null);
   private readonly chosenSection = signal<string | null>(null);
   protected readonly section = computed(() => {
     const sections = this.sheet()?.imposed.sections ?? [];
