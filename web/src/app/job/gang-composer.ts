@@ -43,6 +43,7 @@ import { EditValue } from '../shared/edit-value';
 import { Icon } from '../shared/icon';
 import { GangKeeps } from './gang-keeps';
 import { GangProposal } from './gang-proposal';
+import { JobFile } from './job-file';
 
 /** What is dragged: a copy of an order from a form, an order of a gang from its row (no form), or one that is in no gang yet. */
 interface Dragged {
@@ -102,6 +103,7 @@ interface ShownGang {
     EditValue,
     GangKeeps,
     GangProposal,
+    JobFile,
     MatButton,
     Icon,
     MatCheckbox,

@@ -68,6 +68,7 @@ import { HistoryPanel } from './history-panel';
 import { PlansPanel } from './plans-panel';
 import { Findings } from './findings';
 import { isLocked, JobActions, jobFeature, type ReleaseAsk } from './job.feature';
+import { JobFile } from './job-file';
 import { LayoutSearch } from './layout-search';
 import { ReleaseDialog, type ReleaseData } from './release-dialog';
 import { NewerSettings } from './newer-settings';
@@ -122,6 +123,7 @@ const VIEWS: { id: View; says: string }[] = [
     GatesPanel,
     ToolsPanel,
     HistoryPanel,
+    JobFile,
     PlansPanel,
     RiskPanel,
     StonePanel,

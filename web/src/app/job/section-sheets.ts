@@ -20,6 +20,7 @@ import {
 import { CustomerPages } from '../customer-pages/customer-pages';
 import { Drawing } from '../drawings/drawing';
 import { TakeOut } from '../drawings/take-out';
+import { JobFile } from './job-file';
 
 /** A fold is shown so long before the next, ms. */
 const A_FOLD_MS = 1_200;
@@ -37,7 +38,7 @@ interface Sheet {
 /** The sheets of a booklet or book: pages of both sides, a page lit wherever it is seen; a section folded step by step; the dummy to fold by hand; lists. */
 @Component({
   selector: 'dk-section-sheets',
-  imports: [CustomerPages, Drawing, MatButton, MatButtonToggle, MatButtonToggleGroup, MatInput, MatSlider, MatSliderThumb, TakeOut],
+  imports: [CustomerPages, Drawing, JobFile, MatButton, MatButtonToggle, MatButtonToggleGroup, MatInput, MatSlider, MatSliderThumb, TakeOut],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './section-sheets.html',
   styleUrl: './section-sheets.scss',

@@ -2,6 +2,7 @@ import { type EnvironmentProviders, makeEnvironmentProviders } from '@angular/co
 import { provideStore } from '@ngrx/store';
 import type { Me } from '@druckerei/contract';
 import { provideServer } from '../shared/server';
+import { jobFeature } from '../job/job.feature';
 import { sessionFeature, type SessionState } from './session.feature';
 
 /** A store in which somebody with one role is signed in already. */
@@ -20,4 +21,4 @@ export function provideSignedIn(role: Me['roles'][number]): EnvironmentProviders
 }
 /** A store for parts of a page that ask the server. */
 export const provideAsking = (): EnvironmentProviders =>
-  makeEnvironmentProviders([provideStore({ session: sessionFeature.reducer }), provideServer()]);
+  makeEnvironmentProviders([provideStore({ session: sessionFeature.reducer, job: jobFeature.reducer }), provideServer()]);
