@@ -1,10 +1,10 @@
-import { Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { Store } from '@ngrx/store';
 import { BehaviorSubject } from 'rxjs';
 import { JobFile } from './job-file';
 
-@Component({ imports: [JobFile], template: `<a dkJobFile="pages.csv" job="j1">list</a>` })
+@Component({ changeDetection: ChangeDetectionStrategy.OnPush, imports: [JobFile], template: `<a dkJobFile="pages.csv" job="j1">list</a>` })
 class Page {}
 
 /** A link to a list beside a job that is in such a state of saving, and how often its file was asked for. */

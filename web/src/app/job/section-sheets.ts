@@ -38,7 +38,18 @@ interface Sheet {
 /** The sheets of a booklet or book: pages of both sides, a page lit wherever it is seen; a section folded step by step; the dummy to fold by hand; lists. */
 @Component({
   selector: 'dk-section-sheets',
-  imports: [CustomerPages, Drawing, JobFile, MatButton, MatButtonToggle, MatButtonToggleGroup, MatInput, MatSlider, MatSliderThumb, TakeOut],
+  imports: [
+    CustomerPages,
+    Drawing,
+    JobFile,
+    MatButton,
+    MatButtonToggle,
+    MatButtonToggleGroup,
+    MatInput,
+    MatSlider,
+    MatSliderThumb,
+    TakeOut,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './section-sheets.html',
   styleUrl: './section-sheets.scss',
