@@ -64,6 +64,10 @@ export const WASTE_REASONS = [
   'double',
   'wrongSection',
   'wire',
+  'thread',
+  'askew',
+  'loose',
+  'blister',
 ] as const;
 export type WasteReason = (typeof WASTE_REASONS)[number];
 /** Why a machine stands. */

@@ -11,7 +11,7 @@ import { gapOf, LabelSheetWish } from './label-sheet-wish';
 
 const rollGrades = (plant: Plant): string[] =>
   Object.entries(plant.stocks)
-    .filter(([, s]) => s.form === 'roll')
+    .filter(([, s]) => s.form === 'roll' && s.laminate !== undefined)
     .sort(([a], [b]) => (a < b ? -1 : 1))
     .map(([, s]) => s.grade);
 /** The grade of rolls when nothing else is said: the first on the stock cards. */

@@ -26,7 +26,7 @@ const USUAL = {
 } as const;
 const COLOURS = ['K', 'C', 'M', 'Y'];
 /** Masses of the papers that such books are made of; the nearest that the works has is taken. Common practice, no source. */
-const USUAL_GSM = { text: 80, insert: 115, cover: 240 } as const;
+const USUAL_GSM = { text: 70, insert: 115, cover: 240 } as const;
 
 /** Pages of the text alone, as somebody printed them: those of an insert that is counted in are not among them. */
 const textPagesOf = ({ pages = USUAL.pages, insertPages = 0, insertCounted }: PaperbackWish): number =>

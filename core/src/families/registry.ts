@@ -7,6 +7,7 @@ import { foilDie } from './foil-die';
 import { discSleeve } from './disc-sleeve';
 import { foldedCard } from './folded-card';
 import { foldingCarton } from './folding-carton';
+import { hardcover } from './hardcover';
 import { labelSheet } from './label-sheet';
 import { paperback } from './paperback';
 
@@ -18,13 +19,13 @@ export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = {
   'disc-sleeve': discSleeve,
   booklet,
   paperback,
+  hardcover,
   'foil-die': foilDie,
   'cutting-die': cuttingDie,
 };
 
 /** What a works of this trade makes and no family plans yet; a line that comes takes its own out. Their words are the labels `line.…`. */
 export const NOT_MADE_YET: readonly string[] = [
-  'hardcover',
   'onDemand',
   'laminatedBox',
   'shippingBox',

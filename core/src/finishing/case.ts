@@ -1,4 +1,43 @@
 import { requireAboveZero, requireNotNegative } from '../quantity/errors';
+import type { Formula } from '../quantity/figure';
+
+/** Board of a case, across: it stands out at the fore-edge, and begins behind the spine. Source: arithmetic; 105 + 3 − 6 = 102. */
+export const BOARD_WIDTH: Formula<'widthMm' | 'squareMm' | 'setBackMm'> = {
+  id: 'finishing.boardWidth',
+  unit: 'mm',
+  source: 'arithmetic; square and set-back common practice, no source',
+  of: ({ widthMm, squareMm, setBackMm }) => widthMm + squareMm - setBackMm,
+};
+/** Board of a case, along the spine: it stands out at head and foot. Source: arithmetic; 150 + 2 · 3 = 156. */
+export const BOARD_HEIGHT: Formula<'heightMm' | 'squareMm'> = {
+  id: 'finishing.boardHeight',
+  unit: 'mm',
+  source: 'arithmetic; square common practice, no source',
+  of: ({ heightMm, squareMm }) => heightMm + 2 * squareMm,
+};
+/** Strip of a flat back: as thick as block and boards. Source: arithmetic; 14.192 + 2 · 2.5 = 19.192. */
+export const FLAT_STRIP: Formula<'blockMm' | 'boardMm'> = {
+  id: 'finishing.flatStrip',
+  unit: 'mm',
+  source: 'arithmetic',
+  of: ({ blockMm, boardMm }) => blockMm + 2 * boardMm,
+};
+/** Strip of a round back: the arc itself. Source: geometry. */
+export const ROUND_STRIP: Formula<'arcMm'> = { id: 'finishing.roundStrip', unit: 'mm', source: 'geometry', of: ({ arcMm }) => arcMm };
+/** Cloth of a case, across. Source: arithmetic; 204 + 16 + 15.763 + 30 = 265.763. */
+export const CLOTH_WIDTH: Formula<'boardWidthMm' | 'jointMm' | 'stripMm' | 'turnInMm'> = {
+  id: 'finishing.clothWidth',
+  unit: 'mm',
+  source: 'arithmetic; joint and turn-in common practice, no source',
+  of: ({ boardWidthMm, jointMm, stripMm, turnInMm }) => 2 * boardWidthMm + 2 * jointMm + stripMm + 2 * turnInMm,
+};
+/** Cloth of a case, along the spine. Source: arithmetic; 156 + 30 = 186. */
+export const CLOTH_HEIGHT: Formula<'boardHeightMm' | 'turnInMm'> = {
+  id: 'finishing.clothHeight',
+  unit: 'mm',
+  source: 'arithmetic; turn-in common practice, no source',
+  of: ({ boardHeightMm, turnInMm }) => boardHeightMm + 2 * turnInMm,
+};
 
 /** A case round a block; lengths in mm. */
 export interface CaseAsk {
@@ -38,12 +77,15 @@ export function caseSizes(ask: CaseAsk): CaseSizes {
   const { widthMm, heightMm, blockMm, arcMm, boardMm, squareMm, setBackMm, jointMm, turnInMm } = ask;
   for (const [field, value] of Object.entries({ widthMm, heightMm, blockMm })) requireAboveZero(field, value);
   for (const [field, value] of Object.entries({ boardMm, squareMm, setBackMm, jointMm, turnInMm })) requireNotNegative(field, value);
-  const [boardWidth, tall] = [widthMm + squareMm - setBackMm, heightMm + 2 * squareMm];
-  const strip = arcMm ?? blockMm + 2 * boardMm;
+  const [boardWidth, tall] = [BOARD_WIDTH.of({ widthMm, squareMm, setBackMm }), BOARD_HEIGHT.of({ heightMm, squareMm })];
+  const strip = arcMm === null ? FLAT_STRIP.of({ blockMm, boardMm }) : ROUND_STRIP.of({ arcMm });
   return {
     board: [boardWidth, tall],
     strip: [strip, tall],
-    cloth: [2 * boardWidth + 2 * jointMm + strip + 2 * turnInMm, tall + 2 * turnInMm],
+    cloth: [
+      CLOTH_WIDTH.of({ boardWidthMm: boardWidth, jointMm, stripMm: strip, turnInMm }),
+      CLOTH_HEIGHT.of({ boardHeightMm: tall, turnInMm }),
+    ],
   };
 }
 

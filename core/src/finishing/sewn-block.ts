@@ -1,4 +1,5 @@
 import { OutOfRange, requireNotNegative } from '../quantity/errors';
+import type { Formula } from '../quantity/figure';
 import { floorTolerant } from '../quantity/round-tolerant';
 import { portableCos as cos, portableSin as sin } from '../quantity/portable-math';
 
@@ -55,3 +56,56 @@ export function sewingThread({ heightMm, pitchMm, sectionMm }: { heightMm: numbe
  * @example sewingCycles(2_110, 8) // 18990
  */
 export const sewingCycles = (books: number, sections: number): number => books * (sections + 1);
+
+/* The same as figures that show their working. */
+
+/** Block after nipping. Source: arithmetic; swell common practice, no source. */
+export const SEWN_BLOCK: Formula<'textMm' | 'endpapersMm' | 'sections' | 'swellMm'> = {
+  id: 'finishing.sewnBlock',
+  unit: 'mm',
+  source: 'arithmetic; swell common practice, no source',
+  of: ({ textMm, endpapersMm, sections, swellMm }) => sewnBlockMm({ leavesMm: textMm + endpapersMm, sections, swellMm }),
+};
+/** Arc of a rounded spine; angle in degrees. Source: geometry. */
+export const ARC: Formula<'blockMm' | 'angleDeg'> = {
+  id: 'finishing.arc',
+  unit: 'mm',
+  source: 'geometry of a circle over the block',
+  of: ({ blockMm, angleDeg }) => roundedSpine(blockMm, angleDeg).arcMm,
+};
+/** Hollow of the fore-edge of a rounded block; angle in degrees. Source: geometry. */
+export const HOLLOW: Formula<'blockMm' | 'angleDeg'> = {
+  id: 'finishing.hollow',
+  unit: 'mm',
+  source: 'geometry of a circle over the block',
+  of: ({ blockMm, angleDeg }) => roundedSpine(blockMm, angleDeg).hollowMm,
+};
+/** Cycles of the sewing machine. Source: an empty cycle parts the books; common practice, no source. 2,110 of 8 sections: 18,990. */
+export const SEWING_CYCLES: Formula<'books' | 'sections'> = {
+  id: 'finishing.sewingCycles',
+  unit: 'cycle',
+  source: 'a cycle a section, and an empty one between books; common practice, no source',
+  of: ({ books, sections }) => sewingCycles(books, sections),
+};
+/** Stitch groups along the spine. Source: handbook rule, from memory. */
+export const STITCH_GROUPS: Formula<'heightMm' | 'pitchMm'> = {
+  id: 'finishing.stitchGroups',
+  unit: '1',
+  source: 'handbook rule, from memory',
+  of: ({ heightMm, pitchMm }) => sewingThread({ heightMm, pitchMm, sectionMm: 0 }).groups,
+};
+/** Thread of a book: every section as the mean of them all. Source: handbook rule, from memory. */
+export const THREAD_A_BOOK: Formula<'heightMm' | 'pitchMm' | 'textMm' | 'sections'> = {
+  id: 'finishing.threadABook',
+  unit: 'mm',
+  source: 'handbook rule, from memory',
+  of: ({ heightMm, pitchMm, textMm, sections }) =>
+    sections > 0 ? sections * sewingThread({ heightMm, pitchMm, sectionMm: textMm / sections }).threadMm : 0,
+};
+/** Thread of all books. Source: arithmetic. */
+export const THREAD_METRES: Formula<'books' | 'eachMm'> = {
+  id: 'finishing.threadMetres',
+  unit: 'm',
+  source: 'arithmetic',
+  of: ({ books, eachMm }) => (books * eachMm) / 1000,
+};

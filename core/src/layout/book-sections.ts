@@ -1,5 +1,6 @@
 import { idOf } from '../quantity/id-of';
 import { typed } from '../quantity/ledger';
+import type { Plant } from '../plant/plant';
 import { practiceValue } from '../plant/practice';
 import { type BoundPages, PAGES_OF_A_FOLD, type TwoUp } from '../product/bound';
 import type { Part } from '../product/part';
@@ -46,7 +47,7 @@ export const marginsOf = ({ stones }: LayoutContext, { nested }: BoundPages): Se
   stones.find((s) => s.ask.section)?.ask.section ?? { ...USUAL_MARGINS, ...(!nested && { lapMm: 0 }) };
 
 /** Heaviest paper by folds, as the works has it. */
-export const foldLimitsOf = ({ plant }: LayoutContext): FoldLimits => [
+export const foldLimitsOf = ({ plant }: { plant: Pick<Plant, 'practice'> }): FoldLimits => [
   practiceValue(plant, 'sections.oneFoldGsm'),
   practiceValue(plant, 'sections.twoFoldsGsm'),
   practiceValue(plant, 'sections.threeFoldsGsm'),

@@ -2,11 +2,19 @@ import type { Id } from '../quantity/figure';
 import type { Layouter } from './layouter';
 import { outlineLayouter } from './outline-layouter';
 import { rectangleLayouter } from './rectangle-layouter';
+import { rollPiecesLayouter } from './roll-pieces-layouter';
 import { signatureLayouter } from './signature-layouter';
 import { webLayouter } from './web-layouter';
 import { webSectionsLayouter } from './web-sections-layouter';
 
-const ALL: readonly Layouter[] = [rectangleLayouter, outlineLayouter, webLayouter, signatureLayouter, webSectionsLayouter];
+const ALL: readonly Layouter[] = [
+  rectangleLayouter,
+  outlineLayouter,
+  webLayouter,
+  rollPiecesLayouter,
+  signatureLayouter,
+  webSectionsLayouter,
+];
 
 /** Every way to lay parts on forms, by id. */
 export const LAYOUTERS: Readonly<Record<Id<'layouter'>, Layouter>> = Object.fromEntries(ALL.map((l) => [l.id, l]));

@@ -2,7 +2,7 @@ import type { TwoUp } from '../product/bound';
 import type { Part } from '../product/part';
 import { sizesAllowed } from '../signature/fold-limits';
 import { type PressForm, pressForms } from '../signature/press-forms';
-import { sectionPlans } from '../signature/section-plans';
+import { type SectionPlan, sectionPlans } from '../signature/section-plans';
 import type { Heads } from '../signature/sheet-pages';
 import {
   chosenSections,
@@ -94,7 +94,10 @@ function layOn(sheet: UsableSheet, ask: SectionsAsk, twoUp?: TwoUp): Form[] | nu
   // Of two copies as one length a flat holds the pages of two sections; head to foot they are twice the same, and a sheet holds half as many.
   const sizes = [...blocks.keys()].map((pages) => (twoUp ? pages / 2 : pages));
   const places = twoUp === 'headToFoot' ? on.placesASide / 2 : on.placesASide;
-  const parted = sectionPlans({ pages: bound.pages, sizes, ...on, placesASide: places }).filter((p) => p.blanks === 0);
+  const partedIn = (of: readonly number[]): SectionPlan[] =>
+    of.length > 0 ? sectionPlans({ pages: bound.pages, sizes: of, ...on, placesASide: places }).filter((p) => p.blanks === 0) : [];
+  const large = partedIn(sizes.filter((size) => size >= (bound.least ?? 0)));
+  const parted = large.length > 0 ? large : partedIn(sizes);
   const plans = plansHeld(parted, ask);
   const chosen = chosenSections(plans, sizes, ask);
   const laid = twoUp ? doubleSections(chosen, twoUp, ask) : laidSections(chosen, ask);

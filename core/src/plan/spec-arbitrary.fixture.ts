@@ -11,6 +11,8 @@ import { ADHESIVES } from '../product/adhesive';
 import { CREEP_CURES, CREEP_SCHOOLS } from '../product/bound';
 import { cartonSpec } from './line-4.fixture';
 import { shortNovel } from './line-6.fixture';
+import { pocketHerbal } from './line-7.fixture';
+import { SPINE_FORMS } from '../families/hardcover-wish';
 
 /* Specifications of every sort the schema lets in, sensible and not: for the law that plan() never throws. */
 
@@ -401,35 +403,107 @@ const bookStones = [
   ...['coverStock', 'coverPlates', 'coverPrint', 'coverCut'].map((k) => `book.cover.${k}`),
 ];
 
+/** Any job of a line of books: an order of the line with any quantity, wish, machines, work style, settings, and stones taken off. */
+const anyBook = (
+  base: JobSpec,
+  text: string,
+  stones: readonly string[],
+  wish: fc.Arbitrary<unknown>,
+  settings: fc.Arbitrary<unknown>,
+  machines: readonly string[],
+): fc.Arbitrary<JobSpec> =>
+  fc
+    .record({
+      quantity: fc.oneof(fc.integer({ min: 1, max: 500_000 }), fc.constantFrom(1, 1_000_000_000)),
+      wish,
+      machine: fc.dictionary(fc.constantFrom(...stones), fc.constantFrom(...machines)),
+      style: bookletStyle,
+      settings: fc.dictionary(fc.constantFrom(...stones), settings),
+      drop: fc.subarray([...stones]),
+    })
+    .map((r): JobSpec => {
+      const products = Object.entries(base.products).map(([id, product]) => [id, { ...product, wish: r.wish }]);
+      return JobSpecSchema.parse(
+        JSON.parse(
+          JSON.stringify({
+            ...base,
+            items: { i1: { ...base.items['i1'], versions: { all: { name: 'all', quantity: r.quantity, changes: [] } } } },
+            products: Object.fromEntries(products),
+            choices: {
+              ...base.choices,
+              machine: r.machine,
+              workStyle: r.style ? { [text]: r.style } : {},
+              settings: r.settings,
+              route: { drop: r.drop },
+            },
+          }),
+        ),
+      );
+    });
+
 /** Any job of line 6 the door lets in. */
-export const anyPaperback: fc.Arbitrary<JobSpec> = fc
-  .record({
-    quantity: fc.oneof(fc.integer({ min: 1, max: 500_000 }), fc.constantFrom(1, 1_000_000_000)),
-    wish: bookWish,
-    machine: fc.dictionary(fc.constantFrom(...bookStones), fc.constantFrom('press9', 'press5', 'press1', 'nowhere')),
-    style: bookletStyle,
-    settings: fc.dictionary(fc.constantFrom(...bookStones), bookSettings),
-    drop: fc.subarray(bookStones),
-  })
-  .map((r): JobSpec => {
-    const { choices, ...book } = shortNovel();
-    return JobSpecSchema.parse(
-      JSON.parse(
-        JSON.stringify({
-          ...book,
-          items: { i1: { ...book.items['i1'], versions: { all: { name: 'all', quantity: r.quantity, changes: [] } } } },
-          products: { book: { kind: 'made', family: 'paperback', wish: r.wish } },
-          choices: {
-            ...choices,
-            machine: r.machine,
-            workStyle: r.style ? { 'book.text': r.style } : {},
-            settings: r.settings,
-            route: { drop: r.drop },
-          },
-        }),
-      ),
-    );
-  });
+export const anyPaperback = anyBook(shortNovel(), 'book.text', bookStones, bookWish, bookSettings, [
+  'press9',
+  'press5',
+  'press1',
+  'nowhere',
+]);
+
+const caseWish = fc.record({
+  widthMm: optional(fc.oneof(fc.integer({ min: 80, max: 300 }), fc.double({ min: 80, max: 300, noNaN: true }))),
+  heightMm: optional(fc.oneof(fc.integer({ min: 110, max: 420 }), fc.double({ min: 110, max: 420, noNaN: true }))),
+  pages: optional(fc.oneof(fc.integer({ min: 8, max: 1_300 }), fc.constantFrom(8, 9, 12, 20, 252, 256, 1_201))),
+  front: optional(fc.uniqueArray(ink, { maxLength: 5 })),
+  back: optional(fc.uniqueArray(ink, { maxLength: 5 })),
+  grade: optional(fc.constantFrom('Text wove 80', 'Matt coated 200', 'Ivory board 300', 'no such grade')),
+  endGrade: optional(fc.constantFrom('Endpaper wove 120', 'no such grade')),
+  spine: optional(fc.constantFrom('left' as const, 'right' as const)),
+  spineForm: optional(fc.constantFrom(...SPINE_FORMS)),
+  angleDeg: optional(fc.integer({ min: 60, max: 150 })),
+  boardGrade: optional(fc.constantFrom('Binder’s board 2.5', 'Binder’s board 2', 'no such grade')),
+  squareMm: optional(fc.double({ min: 0, max: 15, noNaN: true })),
+  setBackMm: optional(fc.integer({ min: 0, max: 20 })),
+  jointMm: optional(fc.integer({ min: 3, max: 20 })),
+  covering: optional(fc.constantFrom('cloth' as const, 'paper' as const)),
+  clothMm: optional(fc.integer({ min: 50, max: 1_500 })),
+  lamination: optional(fc.constantFrom(...LAMINATIONS)),
+  titles: optional(
+    fc.dictionary(
+      fc.constantFrom('t1', 't2', 't3'),
+      fc.record({
+        name: fc.constantFrom('Herbal', 'II'),
+        place: fc.constantFrom('front', 'spine'),
+        widthMm: fc.integer({ min: 1, max: 300 }),
+        heightMm: fc.integer({ min: 1, max: 420 }),
+      }),
+    ),
+  ),
+  headband: optional(fc.boolean()),
+  ribbon: optional(fc.boolean()),
+  flapMm: optional(fc.integer({ min: 60, max: 150 })),
+  jacketFilm: optional(fc.constantFrom(...LAMINATIONS)),
+  dummyMm: optional(fc.double({ min: 0.5, max: 200, noNaN: true })),
+  measuredMm: optional(fc.double({ min: 0.5, max: 200, noNaN: true })),
+  perCarton: optional(fc.integer({ min: 1, max: 2_000 })),
+});
+const caseSettings = fc.dictionary(
+  fc.constantFrom('runningPpm', 'setupSheets', 'perHour', 'repeat', 'sections', 'pitchMm', 'glueMm', 'liningS', 'pressS', 'joints'),
+  fc.oneof(fc.integer({ min: 0, max: 1_000_000 }), fc.constantFrom('repeat', '32 16 4', '8 8', '4', 'builtIn', 'no sections')),
+);
+const caseStones = [
+  ...['stock', 'plates', 'print', 'slit', 'fold', 'endpapers', 'gather', 'sew', 'nip', 'trim', 'line', 'caseIn', 'jacket', 'pack'].map(
+    (k) => `hardback.text.${k}`,
+  ),
+  ...['endStock', 'endCut'].map((k) => `hardback.endpaper.${k}`),
+  ...['coverStock', 'coverPrint', 'coverCut', 'case', 'title'].map((k) => `hardback.covering.${k}`),
+  ...['hardback.board.boardStock', 'hardback.board.boardCut', 'hardback.strip.stripCut', 'hardback.jacket.jacketCut'],
+];
+/** Any job of line 7 the door lets in. */
+export const anyHardcover = anyBook(pocketHerbal(), 'hardback.text', caseStones, caseWish, caseSettings, [
+  'presswide1',
+  'press5',
+  'nowhere',
+]);
 
 /** Any specification the door lets in. */
 export const anySpec: fc.Arbitrary<JobSpec> = fc.oneof(
@@ -438,4 +512,5 @@ export const anySpec: fc.Arbitrary<JobSpec> = fc.oneof(
   { weight: 1, arbitrary: anyCarton },
   { weight: 1, arbitrary: anyBooklet },
   { weight: 1, arbitrary: anyPaperback },
+  { weight: 1, arbitrary: anyHardcover },
 );

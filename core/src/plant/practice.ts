@@ -26,6 +26,8 @@ import { FOLD_SECTIONS_PRACTICE } from '../processes/fold-sections/practice';
 import { FOLD_WEB_PRACTICE } from '../processes/fold-web/practice';
 import { STITCH_PRACTICE } from '../processes/stitch/practice';
 import { LAMINATE_PRACTICE } from '../processes/laminate/practice';
+import { CASE_PRACTICE } from '../processes/case/practice';
+import { SEWING_PRACTICE } from '../processes/sewing/practice';
 import { ADHESIVE_BIND_PRACTICE } from '../processes/adhesive-bind/practice';
 import { SAW_APART_PRACTICE } from '../processes/saw-apart/practice';
 import { THREE_KNIFE_PRACTICE } from '../processes/three-knife/practice';
@@ -108,6 +110,8 @@ export const PRACTICE_DEFAULTS = {
   ...CAMERA_PRACTICE,
   ...FOIL_PRACTICE,
   ...GUILLOTINE_PRACTICE,
+  ...SEWING_PRACTICE,
+  ...CASE_PRACTICE,
   ...SHEETER_PRACTICE,
   ...ROLL_DIE_PRACTICE,
   ...REWIND_PRACTICE,

@@ -1,4 +1,5 @@
 import type { BinderTrims } from '../product/adhesive';
+import type { Part } from '../product/part';
 import type { LaidSection } from '../signature/sheet-pages';
 import type { Taken } from './hoppers';
 import { sectionsGathered } from './sections-chosen';
@@ -11,11 +12,18 @@ const endRows = ({ rowsMm, signature: { front } }: LaidSection): { mm: number; i
   { mm: rowsMm.at(-1) ?? 0, isHeadOut: front.at(-1)?.[0]?.head === 'down' },
 ];
 
-/** What the knives take at the most: of sheets that were folded whole also what they left beyond their pages. Null: nothing is bound with adhesive. */
+/** The part that is gathered and bound, and what is trimmed off its block; null: nothing is. */
+export function blockOf({ parts }: Pick<Taken, 'parts'>): { text: Part; trims: BinderTrims } | null {
+  const text = parts.find((p) => p.traits?.adhesive ?? p.traits?.sewn);
+  const trims = text?.traits?.adhesive?.trims ?? text?.traits?.sewn?.trims;
+  return text && trims ? { text, trims } : null;
+}
+
+/** What the knives take at the most: of sheets that were folded whole also what they left beyond their pages. Null: no block is bound. */
 export function mostTrims(cx: Taken): Pick<BinderTrims, 'faceMm' | 'headMm' | 'footMm'> | null {
-  const text = cx.parts.find((p) => p.traits?.adhesive);
-  const trims = text?.traits?.adhesive?.trims;
-  if (!text || !trims) return null;
+  const block = blockOf(cx);
+  if (!block) return null;
+  const { text, trims } = block;
   const sections = sectionsGathered(cx).map((g) => g.section);
   const atEnds = (isHeadOut: boolean, otherMm: number): number[] =>
     sections.flatMap((s) =>

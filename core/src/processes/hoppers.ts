@@ -26,7 +26,7 @@ export const liesSay = ({ isTurned }: Pick<Hopper, 'isTurned'>): string => (isTu
 
 /** The parts of a book and their forms. */
 export type Taken = Readonly<Pick<DraftContext, 'forms'>> & { readonly parts: readonly Part[] };
-const isText = ({ part }: GatheredSection): boolean => part.traits?.adhesive !== undefined;
+const isText = ({ part }: Pick<GatheredSection, 'part'>): boolean => (part.traits?.adhesive ?? part.traits?.sewn) !== undefined;
 
 /** Whether the book is bound as two copies in one length: every section lies so. */
 export function isTwoUp(cx: Taken): boolean {
@@ -86,6 +86,6 @@ export const marksOf = (
   { product }: Pick<DraftContext, 'product'>,
   section: LaidSection,
 ): Pick<Hopper, 'position' | 'pages' | 'markMm' | 'markColumn'>[] => {
-  if (!product.parts.some((p) => p.traits?.adhesive)) return [];
+  if (!product.parts.some((part) => isText({ part }))) return [];
   return hopperOrder(product).filter((h) => h.section === section);
 };

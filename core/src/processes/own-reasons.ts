@@ -3,7 +3,8 @@ import type { Id } from '../quantity/figure';
 
 /**
  * Why pieces are lost in certain kinds of work alone: a coat that failed, a crease that cracked, a blank torn in stripping, an open seam, a code that cannot be
- * read, a tray that comes off, film that tears, a section that is missing, double or another's, a stitch that does not hold.
+ * read, a tray that comes off, film that tears, a section that is missing, double or another's, a stitch that does not hold, thread that broke, a case askew,
+ * a covering that blisters, a block that hangs loose in its case.
  */
 const OWN_REASONS: Readonly<Record<Id<'process'>, readonly WasteReason[]>> = {
   offset: ['coat'],
@@ -14,6 +15,10 @@ const OWN_REASONS: Readonly<Record<Id<'process'>, readonly WasteReason[]>> = {
   glue: ['crack', 'seam', 'code'],
   stitch: ['missing', 'double', 'wrongSection', 'wire'],
   adhesiveBind: ['missing', 'double', 'wrongSection'],
+  gather: ['missing', 'double', 'wrongSection'],
+  sew: ['thread', 'wrongSection'],
+  caseMake: ['askew', 'blister'],
+  caseIn: ['askew', 'loose', 'blister'],
   insert: ['tray', 'film', 'code'],
   insertByHand: ['tray', 'film', 'code'],
 };

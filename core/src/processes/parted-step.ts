@@ -9,6 +9,7 @@ import { letterOf } from '../layout/sheet-scene';
 import { formatNumber } from '../words/format';
 import { type Batch, onwards } from './batch';
 import type { ConsumeContext, Draft, DraftContext } from './process';
+import { piecesOf } from './pull/stock-flow';
 import { sectionsApart } from './sections-apart';
 import { flowAfter, singleStep } from './single-step';
 
@@ -27,7 +28,7 @@ export function partedStep(cx: DraftContext, { unit, losses, waits, cautions }: 
     takesPer: 1,
     givesPer: up,
     unit,
-    perGood: 1 / (layout?.copiesAPiece ?? 1),
+    perGood: piecesOf(cx.parts[0]) / (layout?.copiesAPiece ?? 1),
     whole: true,
     losses,
     waits,

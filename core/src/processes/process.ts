@@ -185,8 +185,8 @@ export interface Process {
   parts?: true;
   /** Parts sheets by straight cuts from edge to edge, and by nothing else. */
   straightCuts?: true;
-  /** Has nothing to do on such a form: it goes on as it is. */
-  needless?(form: Form): boolean;
+  /** Has nothing to do on such a form, or to such a section among those of all forms: it goes on as it is. */
+  needless?(form: Form, section?: LaidSection, forms?: readonly Form[]): boolean;
   /** What it finds of its own runs. */
   rules?: readonly OwnRule[];
   /** First pass: late machines speak before the layout. */

@@ -1,6 +1,12 @@
 import type { Id } from '../quantity/figure';
 import { breakOut } from './break-out/break-out';
 import { camera } from './camera/camera';
+import { caseIn } from './case/case-in';
+import { caseMake } from './case/case-make';
+import { cutBoards } from './case/cut-boards';
+import { cutCloth } from './case/cut-cloth';
+import { jacketOn } from './case/jacket';
+import { titleFoil } from './case/title-foil';
 import { coat } from './coat/coat';
 import { dieBlank, dieCut } from './die-cut/die-cut';
 import { dieShop } from './die-shop/die-shop';
@@ -32,6 +38,11 @@ import { rollDie } from './roll-die/roll-die';
 import { saw } from './saw/saw';
 import { sawApart } from './saw-apart/saw-apart';
 import { sheeter } from './sheeter/sheeter';
+import { gather } from './sewing/gather';
+import { nip } from './sewing/nip';
+import { roundBack } from './sewing/round-back';
+import { sew } from './sewing/sew';
+import { tipEnds } from './sewing/tip-ends';
 import { stitch } from './stitch/stitch';
 import { stack } from './stack/stack';
 import { threeKnife } from './three-knife/three-knife';
@@ -43,6 +54,7 @@ export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEn
     ...[pull, pullRoll, platemaking, offset, digital, webPress, camera, foil, guillotine, sheeter, rollDie, rewind, reject, fold],
     ...[saw, engrave, dieShop, coat, emboss, dieCut, dieBlank, breakOut, glue, insert, insertByHand],
     ...[laminate, foldSections, foldWeb, stitch, adhesiveBind, sawApart, threeKnife],
+    ...[tipEnds, gather, sew, nip, roundBack, cutBoards, cutCloth, caseMake, titleFoil, caseIn, jacketOn],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

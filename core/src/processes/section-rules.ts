@@ -1,5 +1,6 @@
+import { PAGES_OF_A_FOLD, wholeFolds } from '../product/bound';
 import { editAt } from '../product/edit';
-import { type ConsumeContext, type OwnRule, settingPath } from './process';
+import { type ConsumeContext, type OwnRule, settingPath, wishPath } from './process';
 import { sectionPlansOf, sectionsSet, sizesSay } from './sections-chosen';
 
 /* What is found of sections wherever they are bound. */
@@ -53,6 +54,31 @@ export const feedersShort = (code: string, feedersOf: (cx: ConsumeContext) => { 
               },
             ]
           : [],
+      },
+    ];
+  },
+});
+
+/** Pages nobody printed: folded sheets have four. `asked`: the pages the order says; `least`: fewer are no book. */
+export const pagesOdd = (code: string, asked: (cx: ConsumeContext) => number, least = PAGES_OF_A_FOLD): OwnRule => ({
+  code,
+  find: (cx, spec) => {
+    const pages = cx.parts[0]?.traits?.bound;
+    if (!pages || pages.blanks === 0) return [];
+    const printed = pages.pages - pages.blanks;
+    const drop = printed % PAGES_OF_A_FOLD;
+    return [
+      {
+        level: 'release',
+        args: { pages: printed, blanks: pages.blanks, drop },
+        remedies: [wholeFolds(printed) - printed, -drop]
+          .filter((more) => printed + more >= least)
+          .map((more) => ({
+            do: 'edit' as const,
+            says: more > 0 ? 'remedy.pagesBlank' : 'remedy.pagesDrop',
+            args: { pages: asked(cx) + more },
+            edits: [editAt(spec, wishPath(cx, 'pages'), asked(cx) + more)],
+          })),
       },
     ];
   },

@@ -1,9 +1,10 @@
 import type { Form } from '../layout/form';
 import type { LaidSection } from '../signature/sheet-pages';
 import type { SectionPlan } from '../signature/section-plans';
-import type { Id } from '../quantity/figure';
+import type { Id, Term } from '../quantity/figure';
 import type { Part } from '../product/part';
 import { type ConsumeContext, type DraftContext, type PanelRow, type ProcessContext, settingPath, wordSetting } from './process';
+import { caliperTerm } from './stock-terms';
 
 /* Which sections a binder joins: those that were chosen at it, and those it was given. */
 
@@ -25,6 +26,16 @@ export const sectionsGathered = ({ parts, forms }: Pick<DraftContext, 'forms'> &
 /** The stock that a part lies on. */
 export const stockIdOf = ({ forms }: Pick<DraftContext, 'forms'>, part: Part): Id<'stock'> | null =>
   forms.find((f) => f.parts.includes(part.id))?.stock ?? null;
+
+/** Paper of a part: its caliper, as its lot was measured, and its grammage. */
+export function paperOf(cx: Pick<DraftContext, 'forms' | 'plant' | 'shelf'>, part: Part): { caliperUm: Term; gsm: Term } {
+  const stockId = stockIdOf(cx, part);
+  const stock = stockId === null ? null : (cx.plant.stocks[stockId] ?? null);
+  return {
+    caliperUm: caliperTerm({ shelf: cx.shelf, stockId, stock }),
+    gsm: { value: stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${stockId ?? ''}` },
+  };
+}
 
 /** Sections as they were set by hand: "16 16 8". */
 export const sectionsSet = (cx: ProcessContext): number[] =>

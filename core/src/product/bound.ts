@@ -12,6 +12,8 @@ export interface BoundPages {
   /** Sections lie in one another, and are stitched through the fold; else behind one another. */
   nested: boolean;
   spine: 'left' | 'right';
+  /** Sections of fewer pages are made only where nothing else holds the pages: four alone are not sewn. Absent: any may be. */
+  least?: number;
   /** Copies bound as one length of two and sawn apart; absent: one by one. */
   twoUp?: TwoUp;
   /** Pages of another part that are counted in, and the page of the book they follow. */

@@ -1,3 +1,4 @@
+import type { Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { sharing } from '../passes/sharing';
 import type { FindingContext, Rule } from './rule';
@@ -32,18 +33,56 @@ export const floorShort: Rule = {
     }),
 };
 
-/** Where parts come together, the one that is enough for the fewest, and for how many; nothing where all are enough for as many. */
-function scarcest({ plan, ledger }: Pick<FindingContext, 'plan' | 'ledger'>): { part: string; enough: number } | Record<string, never> {
-  for (const [id, step] of Object.entries(plan.steps)) {
+/** A place where parts come together, and the one of them that is enough for the fewest. */
+interface Join {
+  step: Id<'step'>;
+  flow: Id<'flow'>;
+  part: string;
+  enough: number;
+  copies: number;
+}
+
+/** Places where one part is enough for fewer than the others, and for fewer than are planned there. */
+const joinsShort = ({ plan, ledger }: Pick<FindingContext, 'plan' | 'ledger'>): Join[] =>
+  Object.entries(plan.steps).flatMap(([id, step]) => {
     const reaches = step.takes.flatMap(({ flow }, i) => {
       const of = plan.flows[flow];
       const reach = idOf(id, `reach.${i}`);
-      return of && of.supply === undefined && ledger.has(reach) ? [{ part: of.section ?? of.part, enough: ledger.value(reach) }] : [];
+      const part = of?.section ?? plan.parts[of?.part ?? '']?.role ?? of?.part ?? '';
+      return of && of.supply === undefined && ledger.has(reach) ? [{ flow, part, enough: ledger.value(reach) }] : [];
     });
     const [least, next] = [...reaches].sort((a, b) => a.enough - b.enough);
-    if (least && next && least.enough < next.enough) return least;
+    const [gives] = step.gives;
+    const copiesACycle = gives ? gives.per / (plan.flows[gives.flow]?.perGood ?? 1) : 1;
+    const isShort = least && next && least.enough < next.enough && least.enough < ledger.value(idOf(id, 'run'));
+    return isShort ? [{ step: id, ...least, copies: least.enough * copiesACycle }] : [];
+  });
+
+/** All steps that lead to a flow. */
+function stepsBefore(flow: Id<'flow'>, { steps }: FindingContext['plan']): Set<Id<'step'>> {
+  const found = new Set<Id<'step'>>();
+  const flows = [flow];
+  for (let at = flows.pop(); at !== undefined; at = flows.pop())
+    for (const [id, step] of Object.entries(steps)) {
+      if (found.has(id) || !step.gives.some((g) => g.flow === at)) continue;
+      found.add(id);
+      flows.push(...step.takes.map((t) => t.flow));
+    }
+  return found;
+}
+
+/** What is scarcest: where the fewest copies can be joined, and if that part was short of one of its own already, that one. Nothing where all are enough. */
+function scarcest({ plan, ledger }: Pick<FindingContext, 'plan' | 'ledger'>): { part: string; enough: number } | Record<string, never> {
+  const joins = joinsShort({ plan, ledger });
+  const fewest = (of: readonly Join[]): Join | undefined =>
+    of.reduce<Join | undefined>((least, join) => (!least || join.copies < least.copies ? join : least), undefined);
+  let scarce = fewest(joins);
+  for (let earlier = scarce; earlier;) {
+    scarce = earlier;
+    const before = stepsBefore(earlier.flow, plan);
+    earlier = fewest(joins.filter((join) => before.has(join.step)));
   }
-  return {};
+  return scarce ? { part: scarce.part, enough: scarce.enough } : {};
 }
 
 /** What was received is not what became of it. A balanced job does not close with a difference; any other should know of it. */

@@ -157,7 +157,12 @@ function runsOf(stone: RoutedStone, open: readonly Batch[], route: Route, forms:
   if (each === 'section')
     return ofParts.flatMap((form) =>
       (form.layout?.imposed?.sections ?? []).flatMap((section) => {
-        const incoming = mine.filter((b) => b.forms.includes(form.id) && (b.section === null || b.section === section.key));
+        if (stone.process.needless?.(form, section, ofParts)) return [];
+        // Beside the section itself what is joined to every section: endpapers.
+        const isJoined = (b: Batch): boolean => !ofParts.some((f) => f.layout?.imposed && b.forms.includes(f.id));
+        const incoming = mine.filter(
+          (b) => (b.forms.includes(form.id) && (b.section === null || b.section === section.key)) || isJoined(b),
+        );
         return versionsOf({ ...whole, id: idOf(cx.id, section.key), name: section.name, form, section, incoming }, stone);
       }),
     );

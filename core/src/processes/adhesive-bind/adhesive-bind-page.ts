@@ -1,14 +1,13 @@
 import { idOf } from '../../quantity/id-of';
-import { formatNumber } from '../../words/format';
 import { practiceTerm, practiceValue } from '../../plant/practice';
 import { ADHESIVES } from '../../product/adhesive';
 import { TWO_UP } from '../../product/bound';
-import { foliosSay } from '../../signature/folios';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath, wishPath } from '../process';
 import { machineRow, runningLossRow, settingRow, setupKindRow } from '../rows';
 import { sectionsRow } from '../sections-chosen';
 import { coverScene, spreadSizes } from './cover-spread';
-import { booksACycle, hopperOrder, isTwoUp, liesSay, textSections } from '../hoppers';
+import { hopperList } from '../hopper-list';
+import { booksACycle, hopperOrder, isTwoUp, textSections } from '../hoppers';
 
 const mm = (value: number): string => `${Math.round(value * 100) / 100} mm`;
 
@@ -58,19 +57,6 @@ export const adhesiveBindSummary = (cx: ConsumeContext): ReturnType<Process['sum
   text: `${cx.machine.name} · ${hopperOrder(cx).length} hoppers${booksACycle(cx) === 2 ? ' · two-up' : ''}`,
 });
 
-function hopperRows(cx: ConsumeContext): string[][] {
-  const run = Math.ceil(cx.ledger.value(idOf(cx.id, 'run')) - 1e-9);
-  return hopperOrder(cx).map((h) => [
-    String(h.position),
-    h.section.name,
-    foliosSay(h.pages) || 'blank',
-    cx.plant.stocks[h.form.stock ?? '']?.name ?? '–',
-    liesSay(h),
-    `${mm(h.markMm)}${h.markColumn > 1 ? `, column ${h.markColumn}` : ''}`,
-    formatNumber(run),
-  ]);
-}
-
 export function adhesiveBindPaper(cx: ConsumeContext): PaperPage[] {
   const bound = cx.parts[0]?.traits?.adhesive;
   const sizes = spreadSizes(cx);
@@ -90,13 +76,7 @@ export function adhesiveBindPaper(cx: ConsumeContext): PaperPage[] {
         // What stands above in the machine's terms stands here once.
         ...adhesiveBindPanel(cx).filter(({ label }) => !['blockThick', 'spineWide', 'spineFolds'].includes(label)),
       ],
-      lists: [
-        {
-          title: 'hopperOrder',
-          head: ['hopper', 'drops', 'pages', 'paper', 'lies', 'mark from the head', 'how many'],
-          rows: hopperRows(cx),
-        },
-      ],
+      lists: [hopperList(cx)],
       blanks: [
         'first block read page by page, signed by',
         'thickness of the first block measured',

@@ -2,11 +2,11 @@ import { idOf } from '../../quantity/id-of';
 import { practiceValue } from '../../plant/practice';
 import { editAt } from '../../product/edit';
 import type { AdhesiveBound } from '../../product/adhesive';
-import { PAGES_OF_A_FOLD, wholeFolds } from '../../product/bound';
+import { PAGES_OF_A_FOLD } from '../../product/bound';
 import type { JobSpec } from '../../product/job-spec';
 import type { FindingArgs, Remedy } from '../finding';
 import { type ConsumeContext, type OwnRule, wishPath } from '../process';
-import { feedersShort, formEmpty, sectionsCannot } from '../section-rules';
+import { feedersShort, formEmpty, pagesOdd, sectionsCannot } from '../section-rules';
 import { sectionsGathered, sizesSay } from '../sections-chosen';
 import { hopperOrder, insertComesAfter, isTwoUp, textSections } from '../hoppers';
 
@@ -264,31 +264,6 @@ const flapsTwoUp: OwnRule = {
       : [],
 };
 
-/** Pages nobody printed: folded sheets have four. */
-const pagesOdd: OwnRule = {
-  code: 'bind.pagesOdd',
-  find: (cx, spec) => {
-    const pages = cx.parts[0]?.traits?.bound;
-    const bound = boundOf(cx);
-    if (!pages || !bound || pages.blanks === 0) return [];
-    const printed = pages.pages - pages.blanks;
-    const drop = printed % PAGES_OF_A_FOLD;
-    return [
-      {
-        level: 'release',
-        args: { pages: printed, blanks: pages.blanks, drop },
-        remedies: [wholeFolds(printed) - printed, -drop]
-          .filter((more) => printed + more >= PAGES_OF_A_FOLD)
-          .map((more) =>
-            wishes(cx, spec, more > 0 ? 'remedy.pagesBlank' : 'remedy.pagesDrop', 'pages', bound.pagesAsked + more, {
-              pages: bound.pagesAsked + more,
-            }),
-          ),
-      },
-    ];
-  },
-};
-
 export const ADHESIVE_BIND_RULES: readonly OwnRule[] = [
   countNotSaid,
   insertInside,
@@ -309,7 +284,7 @@ export const ADHESIVE_BIND_RULES: readonly OwnRule[] = [
   loneFour,
   conveyorShort,
   flapsTwoUp,
-  pagesOdd,
+  pagesOdd('bind.pagesOdd', (cx) => boundOf(cx)?.pagesAsked ?? 0),
   formEmpty,
   sectionsCannot(textSections),
 ];

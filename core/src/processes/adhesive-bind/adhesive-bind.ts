@@ -8,14 +8,12 @@ import { SLOWEST } from '../../finishing/folding';
 import { LEAVES_KG } from '../../finishing/stitching';
 import { PRICE_OF } from '../../form/plates';
 import type { AdhesiveBound } from '../../product/adhesive';
-import type { Part } from '../../product/part';
 import { flatsACopy } from '../../signature/sheet-pages';
 import { copiesWaste, flatMasses } from '../gathered-masses';
 import { type Draft, type DraftContext, type Process, type ProcessContext, limitTerm, setting } from '../process';
-import { sectionsGathered, sectionsSet, stockIdOf } from '../sections-chosen';
+import { paperOf, sectionsGathered, sectionsSet } from '../sections-chosen';
 import { singleStep } from '../single-step';
 import { usualLosses } from '../step-losses';
-import { caliperTerm } from '../stock-terms';
 import { speedTerm, timeAndCost } from '../time-and-cost';
 import { adhesiveBindPanel, adhesiveBindPaper, adhesiveBindSummary } from './adhesive-bind-page';
 import { ADHESIVE_BIND_RULES } from './adhesive-bind-rules';
@@ -143,16 +141,6 @@ function takesOf(cx: DraftContext, parts: readonly Id<'part'>[], key: string | n
   if (part?.traits?.spread) return 1 / part.traits.spread.copies;
   const found = sectionsGathered(cx).find((g) => g.part === part && (key === null || g.section.key === key));
   return found ? flatsACopy(found.section) : 1;
-}
-
-/** Paper of a part: its caliper, as its lot was measured, and its grammage. */
-function paperOf(cx: DraftContext, part: Part): { caliperUm: Term; gsm: Term } {
-  const stockId = stockIdOf(cx, part);
-  const stock = stockId === null ? null : (cx.plant.stocks[stockId] ?? null);
-  return {
-    caliperUm: caliperTerm({ shelf: cx.shelf, stockId, stock }),
-    gsm: { value: stock?.gsm ?? 0, unit: 'g/m²', from: 'plant', at: `stock:${stockId ?? ''}` },
-  };
 }
 
 /** Thickness, spine, glue, cooling and mass of a book. */

@@ -8,7 +8,7 @@ import { copyPlaces } from '../../layout/layout';
 import { type ConsumeContext, type DraftContext, setting } from '../process';
 
 /** How the dies of one foil area stand on the sheet: lanes along the foil (feed direction), dies in a lane, pitch between them. */
-interface Lanes {
+export interface Lanes {
   lanes: number;
   dies: number;
   pitchMm: number;

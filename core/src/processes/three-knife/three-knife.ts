@@ -6,8 +6,7 @@ import type { Step } from '../../flow/net';
 import { floorTolerant } from '../../quantity/round-tolerant';
 import { practiceTerm, practiceValue } from '../../plant/practice';
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
-import type { BinderTrims } from '../../product/adhesive';
-import { mostTrims } from '../block-sizes';
+import { blockOf, mostTrims } from '../block-sizes';
 import { inLineTime, isInLine } from '../in-line';
 import { type ConsumeContext, type DraftContext, type OwnRule, type PanelRow, type Process, setting, settingPath } from '../process';
 import { machineRow, runningLossRow } from '../rows';
@@ -30,8 +29,6 @@ const RATE: Formula<'perHour' | 'books'> = {
   of: ({ perHour, books }) => perHour * books,
 };
 
-const trimsOf = ({ parts }: Pick<ConsumeContext, 'parts'>): BinderTrims | undefined =>
-  parts.find((p) => p.traits?.adhesive)?.traits?.adhesive?.trims;
 const mm = (value: number): string => `${Math.round(value * 100) / 100} mm`;
 
 /** What comes off a side at the most. */
@@ -67,7 +64,7 @@ const panel = (cx: ConsumeContext): PanelRow[] => {
     machineRow(cx),
     { label: 'trimmedSize', text: `${lead?.widthMm ?? 0} × ${lead?.heightMm ?? 0} mm` },
     { label: 'knivesFirst', text: `face: width ${mm(lead?.widthMm ?? 0)} from the spine` },
-    { label: 'knivesThen', text: `head ${mm(trimsOf(cx)?.headMm ?? 0)}, and foot: height ${mm(lead?.heightMm ?? 0)}` },
+    { label: 'knivesThen', text: `head ${mm(blockOf(cx)?.trims.headMm ?? 0)}, and foot: height ${mm(lead?.heightMm ?? 0)}` },
     { label: 'trimmedMost', text: trimmedSays(cx) },
     { label: 'booksACut', figure: idOf(cx.id, 'booksACut') },
     ...(cx.ledger.has(idOf(cx.id, 'cureS'))
@@ -82,6 +79,8 @@ const panel = (cx: ConsumeContext): PanelRow[] => {
 export const threeKnife: Process = {
   id: 'threeKnife',
   abilities: ['inLine'],
+  // A sewn block comes nipped, not from a binder.
+  suits: (machine, parts) => (machine.limits.inLine ?? 0) === 0 || !parts.some((p) => p.traits?.sewn),
   losses: LOSSES,
   rules: [trimCannot],
   asks: () => ({}),
@@ -124,7 +123,7 @@ export const threeKnife: Process = {
 function knivesScene(cx: ConsumeContext): Scene {
   const [lead] = cx.parts;
   const [w, h] = [lead?.widthMm ?? 0, lead?.heightMm ?? 0];
-  const { faceMm = 0, headMm = 0, footMm = 0 } = trimsOf(cx) ?? {};
+  const { faceMm = 0, headMm = 0, footMm = 0 } = blockOf(cx)?.trims ?? {};
   const text = Math.max(w, h) / 22;
   const shapes: Shape[] = [
     { kind: 'rect', role: 'sheet', x: 0, y: 0, w: w + faceMm, h: h + headMm + footMm, ref: 'book as bound' },

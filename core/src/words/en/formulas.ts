@@ -283,6 +283,48 @@ export const FORMULAS: Record<string, FormulaWords> = {
     reads: 'block + 2 × caliper of the cover + glue',
     terms: { blockMm: 'block', coverUm: 'cover', glueMm: 'glue' },
   },
+  'processes.rate': { name: 'Rate', reads: 'the machine’s', terms: { machine: 'machine' } },
+  'finishing.sewnBlock': {
+    name: 'Block',
+    reads: 'text + endpapers + sections × swell',
+    terms: { textMm: 'text', endpapersMm: 'endpapers', sections: 'sections', swellMm: 'swell' },
+  },
+  'finishing.arc': { name: 'Arc of the spine', reads: 'block × half the angle ÷ its sine', terms: { blockMm: 'block', angleDeg: 'angle' } },
+  'finishing.hollow': {
+    name: 'Hollow of the fore-edge',
+    reads: 'block × tangent of a quarter of the angle ÷ 2',
+    terms: { blockMm: 'block', angleDeg: 'angle' },
+  },
+  'finishing.sewingCycles': { name: 'Cycles', reads: 'books × (sections + 1)', terms: { books: 'books', sections: 'sections' } },
+  'finishing.stitchGroups': {
+    name: 'Stitch groups',
+    reads: '(height − 30) ÷ from group to group, down',
+    terms: { heightMm: 'height', pitchMm: 'from group to group' },
+  },
+  'finishing.threadABook': {
+    name: 'Thread a book',
+    reads: 'sections × groups × 2 × (19 + 2 × thickness of a section)',
+    terms: { heightMm: 'height', pitchMm: 'from group to group', textMm: 'text', sections: 'sections' },
+  },
+  'finishing.threadMetres': { name: 'Thread', reads: 'books × thread a book', terms: { books: 'books', eachMm: 'a book' } },
+  'finishing.boardWidth': {
+    name: 'Board, across',
+    reads: 'width + square − set-back',
+    terms: { widthMm: 'width', squareMm: 'square', setBackMm: 'set-back' },
+  },
+  'finishing.boardHeight': { name: 'Board, along', reads: 'height + 2 × square', terms: { heightMm: 'height', squareMm: 'square' } },
+  'finishing.flatStrip': { name: 'Strip', reads: 'block + 2 × board', terms: { blockMm: 'block', boardMm: 'board' } },
+  'finishing.roundStrip': { name: 'Strip', reads: 'the arc', terms: { arcMm: 'arc' } },
+  'finishing.clothWidth': {
+    name: 'Covering, across',
+    reads: '2 × board + 2 × joint + strip + 2 × turn-in',
+    terms: { boardWidthMm: 'board', jointMm: 'joint', stripMm: 'strip', turnInMm: 'turn-in' },
+  },
+  'finishing.clothHeight': {
+    name: 'Covering, along',
+    reads: 'board + 2 × turn-in',
+    terms: { boardHeightMm: 'board', turnInMm: 'turn-in' },
+  },
   'finishing.conveyor': {
     name: 'Conveyor',
     reads: 'cooling × blocks an hour ÷ 3,600 × from book to book',

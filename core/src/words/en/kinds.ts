@@ -30,6 +30,8 @@ import { LAMINATE_WORDS } from '../../processes/laminate/words';
 import { ADHESIVE_BIND_WORDS } from '../../processes/adhesive-bind/words';
 import { SAW_APART_WORDS } from '../../processes/saw-apart/words';
 import { THREE_KNIFE_WORDS } from '../../processes/three-knife/words';
+import { SEWING_WORDS } from '../../processes/sewing/words';
+import { CASE_WORDS } from '../../processes/case/words';
 import { STACK_WORDS } from '../../processes/stack/words';
 import { WEB_PRESS_WORDS } from '../../processes/web-press/words';
 
@@ -55,6 +57,8 @@ export const KINDS: readonly KindWords[] = [
   ADHESIVE_BIND_WORDS,
   SAW_APART_WORDS,
   THREE_KNIFE_WORDS,
+  SEWING_WORDS,
+  CASE_WORDS,
   FOLD_WEB_WORDS,
   SAW_WORDS,
   DIE_SHOP_WORDS,

@@ -1,0 +1,105 @@
+import { boxAround, type Scene, type Shape } from '../../scene/scene';
+import { bookStep } from '../book-step';
+import type { ConsumeContext, DraftContext } from '../process';
+import type { Part } from '../../product/part';
+import { caseFigures } from './case-figures';
+
+const hundredths = (mm: number): number => Math.round(mm * 100) / 100;
+const jacketOf = ({ product }: Pick<DraftContext, 'product'>): Part | undefined => product.parts.find((p) => p.traits?.jacket);
+
+/** Where a jacket is folded, from its left edge: behind the flap, before and behind the spine, at the other flap. */
+export function jacketFolds(
+  part: Part,
+  { boardWidth, jointMm, stripMm }: { boardWidth: number; jointMm: number; stripMm: number },
+): number[] {
+  const side = boardWidth + jointMm;
+  const flap = (part.widthMm - 2 * side - stripMm) / 2;
+  return [flap, flap + side, flap + side + stripMm, part.widthMm - flap];
+}
+
+function foldsOf(cx: DraftContext): number[] {
+  const made = caseFigures(cx);
+  const part = jacketOf(cx);
+  return made && part
+    ? jacketFolds(part, { boardWidth: made.mm('boardWidth'), jointMm: made.cased.jointMm, stripMm: made.mm('stripWidth') })
+    : [];
+}
+
+/** Jackets folded round the books by hand. */
+export const jacketOn = bookStep({
+  id: 'jacketOn',
+  losses: { setup: 'jacket.setupCycles', running: 'jacket.runningPpm' },
+  unit: 'piece',
+  cautions: ['repetition'],
+  figures: caseFigures,
+  makes: (cx) => {
+    const bundle = cx.incoming.find((b) => b.bundle !== null)?.bundle;
+    return bundle ? { bundle } : {};
+  },
+  rows: (cx) => {
+    const part = jacketOf(cx);
+    return [
+      { label: 'jacketSize', text: part ? `${hundredths(part.widthMm)} × ${hundredths(part.heightMm)} mm` : '–' },
+      {
+        label: 'jacketFolds',
+        text: `${foldsOf(cx)
+          .map((mm) => String(hundredths(mm)))
+          .join(' · ')} mm from the left edge, outside up`,
+      },
+    ];
+  },
+  blanks: ['first book: spine of the jacket on the spine, head level', 'soiled, torn: counted'],
+  scene: jacketScene,
+});
+
+/** The jacket flat, outside up, with its folds. */
+export function jacketScene(cx: Pick<ConsumeContext, 'product'> & DraftContext): Scene {
+  const part = jacketOf(cx);
+  return jacketDrawn(part?.widthMm ?? 100, part?.heightMm ?? 60, foldsOf(cx));
+}
+
+/** A jacket of such a size, folded there. */
+export function jacketDrawn(w: number, h: number, folds: readonly number[]): Scene {
+  const t = Math.max(w, h) / 34;
+  const edges = [0, ...folds, w];
+  const names = ['flap', 'back', 'spine', 'front', 'flap'];
+  const shapes: Shape[] = [
+    { kind: 'rect', role: 'copy', x: 0, y: 0, w, h, ref: 'jacket' },
+    ...folds.map((x): Shape => ({ kind: 'line', role: 'fold', x1: x, y1: 0, x2: x, y2: h })),
+    ...folds.map((x, i): Shape => ({
+      kind: 'text',
+      role: 'label',
+      x,
+      y: -t * (i === 1 || i === 2 ? 1.5 : 0.4),
+      text: String(hundredths(x)),
+      sizeMm: t * 0.7,
+      anchor: 'middle',
+    })),
+    ...names.flatMap((text, i): Shape[] => {
+      const [from = 0, until = 0] = [edges[i], edges[i + 1]];
+      return until - from > 0
+        ? [
+            {
+              kind: 'text',
+              role: 'label',
+              x: (from + until) / 2,
+              y: h / 2,
+              text,
+              sizeMm: t,
+              anchor: 'middle',
+              ...(text === 'spine' && { turn: -90 }),
+            },
+          ]
+        : [];
+    }),
+    { kind: 'line', role: 'dimension', x1: 0, y1: h + t, x2: w, y2: h + t },
+    { kind: 'text', role: 'strong', x: w / 2, y: h + t * 2.2, text: `${hundredths(w)} × ${hundredths(h)} mm`, sizeMm: t, anchor: 'middle' },
+  ];
+  return {
+    title: 'jacket',
+    says: `Jacket of ${hundredths(w)} by ${hundredths(h)} millimetres, folded at ${folds.map((x) => String(hundredths(x))).join(', ')} from the left.`,
+    box: boxAround(shapes, t),
+    toScale: true,
+    shapes,
+  };
+}

@@ -1,0 +1,38 @@
+import type { Practice } from '../../plant/plant';
+import { fixed, PRACTICE, range } from '../../plant/practice-value';
+
+/** What the trade assumes of sewn blocks until the plant says otherwise. */
+export const SEWING_PRACTICE = {
+  'tipEnds.setupCycles': fixed(10, 'cycle', 'practice', PRACTICE),
+  'tipEnds.runningPpm': fixed(5_000, 'ppm', 'practice', PRACTICE),
+  'tipEnds.glueMm': range(3, 5, 'mm', 'practice', 'strip of glue along the fold; common practice, no source'),
+  'gather.setupCycles': fixed(20, 'cycle', 'practice', PRACTICE),
+  'gather.runningPpm': fixed(5_000, 'ppm', 'practice', PRACTICE),
+  'gather.feeders': fixed(24, '1', 'practice', PRACTICE),
+  'gather.perFeederS': fixed(120, 's', 'practice', 'two minutes a hopper; common practice, no source'),
+  'sew.setupCycles': fixed(15, 'cycle', 'practice', PRACTICE),
+  'sew.runningPpm': fixed(10_000, 'ppm', 'practice', PRACTICE),
+  'sew.faceMm': fixed(4, 'mm', 'practice', PRACTICE),
+  'sew.headMm': fixed(4, 'mm', 'practice', PRACTICE),
+  'sew.footMm': fixed(4, 'mm', 'practice', PRACTICE),
+  'sew.pitchMm': range(20, 30, 'mm', 'practice', 'from stitch group to stitch group; common practice, no source'),
+  'sew.swellMm': range(0, 0.06, 'mm', 'practice', 'left of the thread in a fold after nipping; a dummy wins; common practice, no source'),
+  'sew.leastMm': fixed(0.5, 'mm', 'practice', 'a section that sewing machines open; common practice, no source'),
+  'sew.mostMm': fixed(6, 'mm', 'practice', 'a section that needles go through; common practice, no source'),
+  'sew.lengthMm': fixed(420, 'mm', 'practice', PRACTICE),
+  'sew.threadPricePerM': fixed(0.0038, 'money', 'invented', 'invented for the demo: put in your own price'),
+  'nip.setupCycles': fixed(5, 'cycle', 'practice', PRACTICE),
+  'nip.runningPpm': fixed(2_000, 'ppm', 'practice', PRACTICE),
+  'nip.dryS': range(1_800, 3_600, 's', 'practice', 'glue on the spine sets in 30 to 60 min; common practice, no source'),
+  'block.setupCycles': fixed(10, 'cycle', 'practice', PRACTICE),
+  'block.runningPpm': fixed(5_000, 'ppm', 'practice', PRACTICE),
+  'block.leastMm': fixed(8, 'mm', 'practice', 'thinner, a spine does not round; common practice, no source'),
+  'block.mostMm': fixed(70, 'mm', 'practice', PRACTICE),
+  'block.liningS': range(3_600, 7_200, 's', 'practice', 'mull and lining dry in 1 to 2 h; common practice, no source'),
+  'block.mullOverMm': fixed(30, 'mm', 'practice', 'mull over each side of the spine; common practice, no source'),
+  'block.mullShortMm': fixed(10, 'mm', 'practice', 'mull short of head and foot, each; common practice, no source'),
+  'block.ribbonOverMm': fixed(80, 'mm', 'practice', 'ribbon longer than the book is high; common practice, no source'),
+  'block.headbandPricePerM': fixed(0.32, 'money', 'invented', 'invented for the demo: put in your own price'),
+  'block.ribbonPricePerM': fixed(0.14, 'money', 'invented', 'invented for the demo: put in your own price'),
+  'block.mullPricePerM2': fixed(0.9, 'money', 'invented', 'invented for the demo: put in your own price'),
+} as const satisfies Record<string, Practice>;
