@@ -3,10 +3,10 @@ import type { Plant } from '../plant/plant';
 import { hopperOrder, liesSay } from '../processes/hoppers';
 import { foliosSay } from '../signature/folios';
 
-/** Hoppers of the gatherer, a line each in the order of the book: what each drops, how it lies, where its mark stands. Nothing where nothing is bound with adhesive. */
+/** Hoppers of the gatherer, a line each in the order of the book: what each drops, how it lies, where its mark stands. Nothing where no sections are gathered behind one another. */
 export function hopperRows(plan: Plan, plant: Plant): Record<string, string | number>[] {
   return Object.values(plan.parts)
-    .filter((p) => p.traits?.adhesive)
+    .filter((p) => p.traits?.adhesive ?? p.traits?.sewn)
     .flatMap(({ product }) =>
       hopperOrder({ parts: Object.values(plan.parts).filter((p) => p.product === product), forms: Object.values(plan.forms) }).map((h) => ({
         book: product,

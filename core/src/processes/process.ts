@@ -183,6 +183,8 @@ export interface Process {
   tellsVersions?: true;
   /** Parts what lies on a form: behind it every order of a gang goes its own way. */
   parts?: true;
+  /** Cuts lifts of sheets by a program of gauges. */
+  byGauges?: true;
   /** Parts sheets by straight cuts from edge to edge, and by nothing else. */
   straightCuts?: true;
   /** Has nothing to do on such a form, or to such a section among those of all forms: it goes on as it is. */

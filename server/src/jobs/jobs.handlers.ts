@@ -1,5 +1,5 @@
 import type { jobs } from '@druckerei/contract';
-import { applyEdits, figureRows, gangCopyRows, hopperRows, mergeEdits, pageRows, planRows } from '@druckerei/core';
+import { applyEdits, casePieceRows, cutRows, figureRows, gangCopyRows, hopperRows, mergeEdits, pageRows, planRows } from '@druckerei/core';
 import { oneAtATime } from '../db/one-at-a-time';
 import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
@@ -137,6 +137,14 @@ export const jobsHandlers: Handlers<typeof jobs> = {
   'jobs.hoppersCsv': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);
     return csvFile(`hoppers-${job.number}.csv`, hopperRows((await planOf(ctx.db, job, ctx.now())).plan, job.plantDocument));
+  },
+  'jobs.cutsCsv': async ({ params }, ctx) => {
+    const job = await findJob(ctx.db, params.id);
+    return csvFile(`cuts-${job.number}.csv`, cutRows((await planOf(ctx.db, job, ctx.now())).plan, job.plantDocument));
+  },
+  'jobs.casePiecesCsv': async ({ params }, ctx) => {
+    const job = await findJob(ctx.db, params.id);
+    return csvFile(`case-pieces-${job.number}.csv`, casePieceRows((await planOf(ctx.db, job, ctx.now())).plan, job.plantDocument));
   },
   'jobs.figuresCsv': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);

@@ -6,6 +6,7 @@ import type { Part } from '../../product/part';
 import type { BookCase } from '../../product/sewn';
 import type { DraftContext } from '../process';
 import { blockFigures, sewnText } from '../sewing/block-figures';
+import { coveringOf } from './case-scene';
 
 /* Boards, strip and covering of a case as figures of its covering: whichever stone asks for them first writes them. */
 
@@ -16,9 +17,6 @@ export interface CaseOf {
   at(what: CaseFigure): Id<'figure'>;
   mm(what: CaseFigure): number;
 }
-
-/** The covering of a case among the parts of its product. */
-export const coveringOf = (parts: readonly Part[]): Part | undefined => parts.find((p) => p.traits?.cased);
 
 /** Writes the sizes of the case that the block asks for now; null: there is none. */
 export function caseFigures(cx: DraftContext): CaseOf | null {

@@ -7,28 +7,14 @@ import type { FindingArgs, Remedy } from '../finding';
 import { type ConsumeContext, type DraftContext, type OwnRule, wishPath } from '../process';
 import { blockFigures, sewnText } from '../sewing/block-figures';
 import { caseFigures } from './case-figures';
-import { type OpenCase, openCaseScene } from './case-scene';
+import { openCaseOf, openCaseScene } from './case-scene';
 
 const hundredths = (mm: number): number => Math.round(mm * 100) / 100;
 const tenths = (mm: number): number => Math.round(mm * 10) / 10;
 const isStrip = ({ role }: { role: string }): boolean => role === 'strip';
 
-/** The case as it is cut: as its parts are laid. */
-export function openCaseOf(cx: DraftContext): OpenCase | null {
-  const made = caseFigures(cx);
-  const part = (role: string): (typeof cx.product.parts)[number] | undefined => cx.product.parts.find((p) => p.role === role);
-  const [board, strip] = [part('board'), part('strip')];
-  if (!made || !board || !strip) return null;
-  return {
-    boardMm: [board.widthMm, board.heightMm],
-    stripMm: strip.widthMm,
-    clothMm: [made.covering.widthMm, made.covering.heightMm],
-    jointMm: made.cased.jointMm,
-    turnInMm: made.cased.turnInMm,
-  };
-}
 export const caseScene = (cx: ConsumeContext): Scene => {
-  const open = openCaseOf(cx);
+  const open = openCaseOf(cx.product.parts);
   return open ? openCaseScene(open) : { title: 'case', says: 'No case.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
 };
 

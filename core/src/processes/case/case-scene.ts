@@ -1,4 +1,5 @@
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
+import type { Part } from '../../product/part';
 import type { CaseTitle } from '../../product/sewn';
 
 /** What a case that lies open is drawn from; mm. */
@@ -9,6 +10,23 @@ export interface OpenCase {
   jointMm: number;
   turnInMm: number;
 }
+/** The case as its parts are cut; null: there is none. */
+export function openCaseOf(parts: readonly Part[]): OpenCase | null {
+  const covering = coveringOf(parts);
+  const cased = covering?.traits?.cased;
+  const [board, strip] = ['board', 'strip'].map((role) => parts.find((p) => p.product === covering?.product && p.role === role));
+  if (!covering || !cased || !board || !strip) return null;
+  return {
+    boardMm: [board.widthMm, board.heightMm],
+    stripMm: strip.widthMm,
+    clothMm: [covering.widthMm, covering.heightMm],
+    jointMm: cased.jointMm,
+    turnInMm: cased.turnInMm,
+  };
+}
+/** The covering of a case among the parts of its product. */
+export const coveringOf = (parts: readonly Part[]): Part | undefined => parts.find((p) => p.traits?.cased);
+
 const round = (mm: number): string => String(Math.round(mm * 100) / 100);
 
 /** Where the boards and the strip begin on the covering, from its left edge. */

@@ -1,28 +1,22 @@
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
 import { bookStep } from '../book-step';
-import type { ConsumeContext, DraftContext } from '../process';
 import type { Part } from '../../product/part';
-import { caseFigures } from './case-figures';
+import { openCaseOf } from './case-scene';
 
 const hundredths = (mm: number): number => Math.round(mm * 100) / 100;
-const jacketOf = ({ product }: Pick<DraftContext, 'product'>): Part | undefined => product.parts.find((p) => p.traits?.jacket);
+const jacketOf = (parts: readonly Part[]): Part | undefined => parts.find((p) => p.traits?.jacket);
 
-/** Where a jacket is folded, from its left edge: behind the flap, before and behind the spine, at the other flap. */
-export function jacketFolds(
-  part: Part,
-  { boardWidth, jointMm, stripMm }: { boardWidth: number; jointMm: number; stripMm: number },
-): number[] {
-  const side = boardWidth + jointMm;
-  const flap = (part.widthMm - 2 * side - stripMm) / 2;
-  return [flap, flap + side, flap + side + stripMm, part.widthMm - flap];
-}
-
-function foldsOf(cx: DraftContext): number[] {
-  const made = caseFigures(cx);
-  const part = jacketOf(cx);
-  return made && part
-    ? jacketFolds(part, { boardWidth: made.mm('boardWidth'), jointMm: made.cased.jointMm, stripMm: made.mm('stripWidth') })
-    : [];
+/**
+ * Where the jacket of a book is folded, from its left edge: behind the flap, before and behind the spine, at the other flap.
+ * Source: arithmetic; a side is a board and a joint.
+ */
+export function jacketFolds(parts: readonly Part[]): number[] {
+  const jacket = jacketOf(parts);
+  const open = openCaseOf(parts);
+  if (!jacket || !open) return [];
+  const side = open.boardMm[0] + open.jointMm;
+  const flap = (jacket.widthMm - 2 * side - open.stripMm) / 2;
+  return [flap, flap + side, flap + side + open.stripMm, jacket.widthMm - flap];
 }
 
 /** Jackets folded round the books by hand. */
@@ -31,35 +25,30 @@ export const jacketOn = bookStep({
   losses: { setup: 'jacket.setupCycles', running: 'jacket.runningPpm' },
   unit: 'piece',
   cautions: ['repetition'],
-  figures: caseFigures,
   makes: (cx) => {
     const bundle = cx.incoming.find((b) => b.bundle !== null)?.bundle;
     return bundle ? { bundle } : {};
   },
   rows: (cx) => {
-    const part = jacketOf(cx);
+    const part = jacketOf(cx.product.parts);
     return [
       { label: 'jacketSize', text: part ? `${hundredths(part.widthMm)} × ${hundredths(part.heightMm)} mm` : '–' },
       {
         label: 'jacketFolds',
-        text: `${foldsOf(cx)
+        text: `${jacketFolds(cx.product.parts)
           .map((mm) => String(hundredths(mm)))
           .join(' · ')} mm from the left edge, outside up`,
       },
     ];
   },
   blanks: ['first book: spine of the jacket on the spine, head level', 'soiled, torn: counted'],
-  scene: jacketScene,
+  scene: (cx) => jacketScene(cx.product.parts),
 });
 
 /** The jacket flat, outside up, with its folds. */
-export function jacketScene(cx: Pick<ConsumeContext, 'product'> & DraftContext): Scene {
-  const part = jacketOf(cx);
-  return jacketDrawn(part?.widthMm ?? 100, part?.heightMm ?? 60, foldsOf(cx));
-}
-
-/** A jacket of such a size, folded there. */
-export function jacketDrawn(w: number, h: number, folds: readonly number[]): Scene {
+export function jacketScene(parts: readonly Part[]): Scene {
+  const jacket = jacketOf(parts);
+  const [w, h, folds] = [jacket?.widthMm ?? 100, jacket?.heightMm ?? 60, jacketFolds(parts)];
   const t = Math.max(w, h) / 34;
   const edges = [0, ...folds, w];
   const names = ['flap', 'back', 'spine', 'front', 'flap'];

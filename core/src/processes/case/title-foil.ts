@@ -8,8 +8,8 @@ import { dieId, dieTool, foilAndDies } from '../foil/foil-and-dies';
 import type { Lanes } from '../foil/foil-areas';
 import { limitTerm, wishPath } from '../process';
 import { caseFigures } from './case-figures';
-import { caseScene, openCaseOf } from './case-make';
-import { openCaseScene, titleBox } from './case-scene';
+import { caseScene } from './case-make';
+import { openCaseOf, openCaseScene, titleBox } from './case-scene';
 
 type Struck = CaseTitle & { key: string };
 const titlesOf = (cx: DraftContext): Struck[] => (caseFigures(cx)?.cased.titles ?? []).map((title) => ({ ...title, key: title.id }));
@@ -78,7 +78,7 @@ export const titleFoil = bookStep({
   rows: (cx) =>
     titlesOf(cx).map((title) => ({ label: 'titleOn', text: `${title.name}: ${title.place}, ${title.widthMm} × ${title.heightMm} mm` })),
   page: (cx) => {
-    const open = openCaseOf(cx);
+    const open = openCaseOf(cx.product.parts);
     return {
       rows: [{ label: 'foilHeat', text: 'heat and dwell as the maker of the foil says for this covering' }],
       lists: [
@@ -103,7 +103,7 @@ export const titleFoil = bookStep({
   },
   blanks: ['foil: kind, lot', 'first pull signed by', 'rub test when cold', 'die: number, condition'],
   scene: (cx) => {
-    const open = openCaseOf(cx);
+    const open = openCaseOf(cx.product.parts);
     return open ? openCaseScene(open, titlesOf(cx)) : caseScene(cx);
   },
   says: (cx) => `${titlesOf(cx).length} dies`,

@@ -1,10 +1,9 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceTerm } from '../../plant/practice';
-import type { Cut } from '../../finishing/cutting-program';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
 import { ordersOnForm } from '../parted-step';
 import { runningLossRow, settingRow } from '../rows';
-import { EDGES, liftMm, mmSays, programOf } from './program';
+import { EDGES, FALLS, liftMm, mmSays, programOf, TURNS } from './program';
 
 export const guillotinePaper = (cx: ConsumeContext): PaperPage[] => [
   {
@@ -46,5 +45,3 @@ export const guillotineSummary = (cx: ConsumeContext): ReturnType<Process['summa
   figure: idOf(cx.id, 'cuts'),
   text: cx.machine.name,
 });
-const TURNS = ['', 'quarter turn', 'end for end'] as const;
-const FALLS: Readonly<Record<Cut['falls'], string>> = { trim: 'trim', strip: 'strip', waste: 'waste' };

@@ -25,6 +25,7 @@ export const guillotine: Process = {
   losses: LOSSES,
   parts: true,
   straightCuts: true,
+  byGauges: true,
   needless: ({ layout }) => layout?.imposed?.foldedWhole === true,
   asks: (cx) => ({ ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }) }),
   draft(cx) {

@@ -14,4 +14,6 @@ export const EDGES: Readonly<Record<SheetEdge, string>> = {
   lay: 'side lay edge',
   far: 'far edge',
 };
+export const TURNS = ['', 'quarter turn', 'end for end'] as const;
+export const FALLS: Readonly<Record<Cut['falls'], string>> = { trim: 'trim', strip: 'strip', waste: 'waste' };
 export const mmSays = (mm: number): string => (Math.round(mm * 10) / 10).toFixed(1);

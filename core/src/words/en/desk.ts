@@ -271,6 +271,7 @@ export const DESK_SCREENS = {
   'jobPage.notDeliveredMenu': 'Not delivered after all …',
   'jobPage.note': 'A note, if there is one to make',
   'jobPage.planAsCsv': 'Plan as CSV',
+  'jobPage.cutsAsCsv': 'Cutting programs as CSV',
   'jobPage.planAsJson': 'Plan as JSON',
   'jobPage.plans': 'Plans',
   'jobPage.releaseTheRevision': 'Release the revision …',

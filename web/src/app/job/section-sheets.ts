@@ -4,12 +4,13 @@ import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-
 import { MatInput } from '@angular/material/input';
 import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import {
-  coverScene,
+  bookTemplates,
   dummyScene,
   type Form,
   foldSays,
   foldStepScene,
   type Imposed,
+  label,
   type Plan,
   type Plant,
   PRACTICE_DEFAULTS,
@@ -56,17 +57,19 @@ interface Sheet {
 })
 export class SectionSheets implements OnDestroy {
   protected readonly say = say;
+  protected readonly label = label;
   readonly job = input.required<string>();
   readonly plan = input.required<Plan>();
   readonly plant = input.required<Plant>();
   readonly shelf = input.required<Shelf>();
 
   protected readonly mostSideBySide = MOST_SIDE_BY_SIDE;
-  /** What the customer draws a cover on; null: no book in a cover spread. */
-  protected readonly cover = computed(() => {
-    const parts = Object.values(this.plan().parts).filter((p) => p.product === this.product());
-    return parts.some((p) => p.traits?.spread) ? coverScene({ parts, plant: this.plant() }) : null;
-  });
+  private readonly mine = computed(() => Object.values(this.plan().parts).filter((p) => p.product === this.product()));
+  /** What the customer draws the outside of the book on. */
+  protected readonly templates = computed(() => bookTemplates(this.mine(), this.plant()));
+  /** Whether sections are gathered behind one another; whether the book has a case. */
+  protected readonly isGathered = computed(() => this.mine().some((p) => p.traits?.bound?.nested === false));
+  protected readonly hasCase = computed(() => this.mine().some((p) => p.traits?.cased));
 
   protected readonly sheets = computed((): Sheet[] => sheetsOf(this.plan()));
   private readonly chosen = signal<string | null>(null);

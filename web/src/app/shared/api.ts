@@ -53,6 +53,8 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'jobs.pagesCsv': ['get', '/api/jobs/:id/pages.csv'],
   'jobs.pagesJson': ['get', '/api/jobs/:id/pages.json'],
   'jobs.hoppersCsv': ['get', '/api/jobs/:id/hoppers.csv'],
+  'jobs.cutsCsv': ['get', '/api/jobs/:id/cuts.csv'],
+  'jobs.casePiecesCsv': ['get', '/api/jobs/:id/case-pieces.csv'],
   'jobs.figuresCsv': ['get', '/api/jobs/:id/figures.csv'],
   'jobs.planJson': ['get', '/api/jobs/:id/plan.json'],
   'jobs.specJson': ['get', '/api/jobs/:id/job.json'],
