@@ -27,6 +27,7 @@ export const USUAL_HARDCOVER = {
   jacketFilm: 'none',
   headband: true,
   ribbon: false,
+  colouredEdges: false,
 } as const;
 const COLOURS = ['K', 'C', 'M', 'Y'];
 /** Masses of what such books are made of; the nearest that the works has is taken. Common practice, no source. */
@@ -143,6 +144,7 @@ export function hardcoverParts(
           measuredMm: wish.measuredMm ?? 0,
           headband: wish.headband ?? USUAL_HARDCOVER.headband,
           ribbon: wish.ribbon ?? USUAL_HARDCOVER.ribbon,
+          colouredEdges: wish.colouredEdges ?? USUAL_HARDCOVER.colouredEdges,
         },
         packed: { perBand: 1, ...(wish.perCarton !== undefined && { perCarton: wish.perCarton }) },
       },

@@ -45,6 +45,7 @@ export const hardcover: Family<'hardcover'> = {
       sew: 'Sew',
       nip: 'Nip, glue spine',
       trim: 'Trim',
+      edges: 'Colour edges',
       line: 'Round, back, line',
       coverStock: 'Covering',
       coverPlates: 'Plates, covering',
@@ -67,8 +68,8 @@ export const hardcover: Family<'hardcover'> = {
       pack: 'Pack',
     },
     fields: {
-      widthMm: 'Width of the block',
-      heightMm: 'Height of the block',
+      widthMm: 'Width',
+      heightMm: 'Height',
       pages: 'Pages',
       front: 'Inks, text, outer form',
       back: 'Inks, text, inner form',
@@ -97,6 +98,7 @@ export const hardcover: Family<'hardcover'> = {
       'titles.add': 'Another title',
       headband: 'Headbands',
       ribbon: 'Ribbon',
+      colouredEdges: 'Coloured edges',
       flapMm: 'Jacket with flaps of',
       jacketGrade: 'Paper, jacket',
       jacketFront: 'Inks, jacket outside',
@@ -138,6 +140,7 @@ export const hardcover: Family<'hardcover'> = {
     { key: 'titles', kind: 'list', list: titleList },
     { key: 'headband', kind: 'flag' },
     { key: 'ribbon', kind: 'flag' },
+    { key: 'colouredEdges', kind: 'flag' },
     { key: 'flapMm', kind: 'length', mayBeOff: true },
     { key: 'jacketGrade', kind: 'choice', options: (plant) => textGrades(plant).map(says) },
     { key: 'jacketFront', kind: 'inks' },
@@ -216,6 +219,7 @@ export const hardcover: Family<'hardcover'> = {
       ...stone('sew', 'sew', block),
       ...stone('nip', 'nip', block),
       ...stone('trim', 'threeKnife', block),
+      ...stone('edges', 'colourEdges', block, undefined, byRole.get('text')?.traits?.sewn?.colouredEdges),
       ...stone('line', 'roundBack', block),
       ...(cased?.covering === 'paper'
         ? printedPieces('covering', 'cover')

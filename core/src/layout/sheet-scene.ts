@@ -44,10 +44,9 @@ export function sheetScene(
   const text = Math.max(w, h) / 42;
   const barMm = 'value' in colourBar ? colourBar.value : 0;
   const shapes: Shape[] = [{ kind: 'rect', role: 'sheet', x: 0, y: 0, w, h, ref: 'sheet' }];
-  // A web is held by its tension: nothing grips it.
-  if (!isWeb(stock))
+  if (isGripped(layout, stock))
     shapes.push({ kind: 'rect', role: 'gripper', x: 0, y: up(0, layout.gripperMm), w, h: layout.gripperMm, ref: 'gripper' });
-  if (!isWeb(stock) && WORK_STYLES[style].secondGripper)
+  if (isGripped(layout, stock) && WORK_STYLES[style].secondGripper)
     shapes.push({ kind: 'rect', role: 'gripper', x: 0, y: 0, w, h: layout.gripperMm, ref: 'gripper2' });
   const usable = layout.cutsBox;
   if (usable) {
@@ -156,21 +155,26 @@ function blankShapes(die: DieLine, { x, y, turn }: CopyPlace, up: (y: number) =>
 }
 
 const isWeb = (stock: Stock | null): boolean => stock?.form === 'roll';
+/** A web is held by its tension, a board by hand: nothing grips them. */
+const isGripped = ({ gripperMm }: Layout, stock: Stock | null): boolean => !isWeb(stock) && gripperMm > 0;
 /** Grain up the drawing: across the press, or along a web. */
 const grainIsUp = (stock: Stock | null): boolean => isWeb(stock) || stock?.grain === 'short';
 const edgesSay = ({ gripperMm }: Layout, stock: Stock | null): string =>
   isWeb(stock)
     ? 'grain runs along the web'
-    : `gripper edge below, ${gripperMm} millimetres; grain runs ${grainIsUp(stock) ? 'up the sheet' : 'along the gripper edge'}`;
+    : `${gripperMm > 0 ? `gripper edge below, ${gripperMm} millimetres` : 'nothing grips it'}; grain runs ${grainIsUp(stock) ? 'up the sheet' : 'along its longer side'}`;
 
-/** Sizes of the sheet, its gripper and lay corner; of a web its width and cut-off: nothing grips it. */
-function edgeShapes({ sheetMm: [w, h], gripperMm }: Layout, stock: Stock | null, text: number): Shape[] {
-  const below = isWeb(stock) ? `web ${w} mm` : `gripper ${gripperMm} · ${w} mm`;
+/** Sizes of the sheet, its gripper and lay corner; of what nothing grips its sizes alone. */
+function edgeShapes(layout: Layout, stock: Stock | null, text: number): Shape[] {
+  const { sheetMm, gripperMm } = layout;
+  const [w, h] = sheetMm;
+  const isHeld = isGripped(layout, stock);
+  const below = isHeld ? `gripper ${gripperMm} · ${w} mm` : `${isWeb(stock) ? 'web' : 'sheet'} ${w} mm`;
   const sizes: Shape[] = [
     { kind: 'text', role: 'label', x: w / 2, y: h + text * 1.5, text: below, sizeMm: text, anchor: 'middle' },
     { kind: 'text', role: 'label', x: -text * 0.7, y: h / 2, text: `${h} mm`, sizeMm: text, anchor: 'middle', turn: -90 },
   ];
-  if (isWeb(stock)) return sizes;
+  if (!isHeld) return sizes;
   return [
     {
       kind: 'path',

@@ -11,8 +11,14 @@ import { WORK_STYLES } from './work-style';
 /** The press sheet less what the machines of the route hold, trim and print on its edges. */
 export function usableOfForm({ id, stock, stockId, style, stones, plant, ledger }: LayoutContext): UsableSheet {
   const [long, short] = pressSheet(stock);
+  const square = stones.some((s) => s.ask.gripperMm) ? undefined : stones.find((s) => s.ask.squareMm !== undefined);
   const greatest = (what: 'gripperMm' | 'tailMm' | 'sideMm' | 'colourBarMm', practice: Parameters<typeof practiceTerm>[1]): number => {
     const terms: Record<string, Term> = {};
+    if (square) {
+      const trimMm = what === 'colourBarMm' ? 0 : (square.ask.squareMm ?? 0);
+      terms[square.id] = { value: trimMm, unit: 'mm', from: 'plant', at: `machine:${square.id}.squareMm` };
+      return ledger.figure(idOf(id, what.replace('Mm', '')), GREATEST, terms);
+    }
     for (const { id: stone, ask } of stones)
       if (ask[what]) terms[stone] = { value: ask[what], unit: 'mm', from: 'plant', at: `machine:${stone}.${what}` };
     if (Object.keys(terms).length === 0) terms['default'] = { ...practiceTerm(plant, practice) };
@@ -32,5 +38,5 @@ export function usableOfForm({ id, stock, stockId, style, stones, plant, ledger 
     tail,
     colourBar: fig(idOf(id, 'colourBar')),
   });
-  return { sheetMm: [long, short], usable: { x: side, y: gripper, widthMm, heightMm }, gripperMm: gripper };
+  return { sheetMm: [long, short], usable: { x: side, y: gripper, widthMm, heightMm }, gripperMm: square ? 0 : gripper };
 }

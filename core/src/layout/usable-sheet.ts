@@ -10,6 +10,8 @@ export interface LayoutAsk {
   colourBarMm: number;
   minSheetMm?: [number, number];
   maxSheetMm?: [number, number];
+  /** Nothing grips the sheet: so much is trimmed off each of its edges. Counts where no machine asks for a gripper. */
+  squareMm?: number;
   /** Between blanks: what strips or breaks out the waste needs it so wide. */
   blankGapMm?: number;
   /** Neighbours may share a cut. */

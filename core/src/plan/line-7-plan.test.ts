@@ -126,8 +126,8 @@ describe('the pocket herbal', () => {
       'behind its last page, on the spine side',
     ]);
     expect(list(herbal, `${TEXT}.gather`, 'hopperOrder').map((r) => [r[2], r[5]])[7]).toEqual(['225–256', '71 mm']);
-    expect(row(herbal, 'hardback.board.boardCut', 'knivesAlong')).toBe('trim 11, then 102 · 204 · 306 · 408 · 510 · 612 mm');
-    expect(row(herbal, 'hardback.strip.stripCut', 'knivesAlong')).toBe('trim 11, then 31 times 15.76 mm');
+    expect(row(herbal, 'hardback.board.boardCut', 'knivesAlong')).toBe('trim 5, then 102 · 204 · 306 · 408 · 510 · 612 mm');
+    expect(row(herbal, 'hardback.strip.stripCut', 'knivesAlong')).toBe('trim 5, then 32 times 15.76 mm');
     expect(list(herbal, `${CASE}.title`, 'titlePlaces')).toEqual([['Herbal', 'spine', '9 × 80 mm', '3.38 mm', '38 mm']]);
     expect(row(herbal, `${TEXT}.trim`, 'trimmedMost')).toBe('face 4 mm, head 4 mm, foot 4 mm');
   });
@@ -177,6 +177,12 @@ describe('the same book otherwise', () => {
     expect(row(jacketed, `${TEXT}.jacket`, 'jacketFolds')).toBe('93 · 203 · 218.76 · 328.76 mm from the left edge, outside up');
     expect(jacketed.plan.steps[`${TEXT}.jacket`]?.waits.map((w) => w.after)).toEqual([`${TEXT}.caseIn`]);
     expect(value(jacketed, `${TEXT}.caseIn.bookKg`)).toBeGreaterThan(value(herbal, `${TEXT}.caseIn.bookKg`));
+  });
+  it('with coloured edges has a step more between trimming and rounding, which waits for the colour', () => {
+    const coloured = made({ colouredEdges: true });
+    expect(coloured.plan.steps[`${TEXT}.edges`]?.takes.map((t) => t.flow)).toEqual([`${TEXT}.trim.out`]);
+    expect(coloured.plan.steps[`${TEXT}.line`]?.waits.map((w) => w.after)).toEqual([`${TEXT}.edges`]);
+    expect(value(coloured, `${TEXT}.trim.run`)).toBeGreaterThan(2_064);
   });
   it('built in by machine: 80 an hour, and 4 h in place of a night', () => {
     const built = made({}, { settings: { [`${TEXT}.caseIn`]: { joints: 'builtIn' } } });

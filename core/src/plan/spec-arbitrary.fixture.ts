@@ -480,6 +480,7 @@ const caseWish = fc.record({
   ),
   headband: optional(fc.boolean()),
   ribbon: optional(fc.boolean()),
+  colouredEdges: optional(fc.boolean()),
   flapMm: optional(fc.integer({ min: 60, max: 150 })),
   jacketFilm: optional(fc.constantFrom(...LAMINATIONS)),
   dummyMm: optional(fc.double({ min: 0.5, max: 200, noNaN: true })),

@@ -38,6 +38,7 @@ import { rollDie } from './roll-die/roll-die';
 import { saw } from './saw/saw';
 import { sawApart } from './saw-apart/saw-apart';
 import { sheeter } from './sheeter/sheeter';
+import { colourEdges } from './sewing/colour-edges';
 import { gather } from './sewing/gather';
 import { nip } from './sewing/nip';
 import { roundBack } from './sewing/round-back';
@@ -54,7 +55,7 @@ export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEn
     ...[pull, pullRoll, platemaking, offset, digital, webPress, camera, foil, guillotine, sheeter, rollDie, rewind, reject, fold],
     ...[saw, engrave, dieShop, coat, emboss, dieCut, dieBlank, breakOut, glue, insert, insertByHand],
     ...[laminate, foldSections, foldWeb, stitch, adhesiveBind, sawApart, threeKnife],
-    ...[tipEnds, gather, sew, nip, roundBack, cutBoards, cutCloth, caseMake, titleFoil, caseIn, jacketOn],
+    ...[tipEnds, gather, sew, nip, colourEdges, roundBack, cutBoards, cutCloth, caseMake, titleFoil, caseIn, jacketOn],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

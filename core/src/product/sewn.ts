@@ -13,6 +13,7 @@ export interface SewnBook {
   measuredMm: number;
   headband: boolean;
   ribbon: boolean;
+  colouredEdges: boolean;
 }
 /** A title struck on the case with foil: which way up it is read does not matter here, only what it takes of front or spine. */
 export interface CaseTitle {

@@ -1,7 +1,7 @@
 import type { Formula } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { fig } from '../../quantity/ledger';
-import { practiceTerm } from '../../plant/practice';
+import { practiceTerm, practiceValue } from '../../plant/practice';
 import { sheetScene } from '../../layout/sheet-scene';
 import { type ConsumeContext, type PanelRow, type Process, settingPath } from '../process';
 import { partedStep } from '../parted-step';
@@ -48,7 +48,10 @@ export const cutBoards: Process = {
   losses: LOSSES,
   parts: true,
   straightCuts: true,
-  asks: (cx) => ({ ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }) }),
+  asks: (cx) => ({
+    squareMm: practiceValue(cx.plant, 'cutBoards.squareMm'),
+    ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }),
+  }),
   draft: (cx) => partedStep(cx, { unit: 'piece', losses: usualLosses(cx, LOSSES), waits: [], cautions: ['roundKnives'] }),
   consume(cx) {
     cx.ledger.figure(idOf(cx.id, 'passes'), PASSES, { sheets: fig(idOf(cx.id, 'run')) });

@@ -74,7 +74,7 @@ function clothScene(cx: ConsumeContext): Scene {
     anchor: 'middle',
   });
   shapes.push({ kind: 'line', role: 'dimension', x1: w + t, y1: 0, x2: w + t, y2: h });
-  shapes.push({ kind: 'text', role: 'label', x: w + t * 1.4, y: h / 2, text: mm(h), sizeMm: t });
+  shapes.push({ kind: 'text', role: 'label', x: w + t * 2.2, y: h / 2, text: mm(h), sizeMm: t, anchor: 'middle', turn: -90 });
   return {
     title: 'cut of cloth',
     says: `${cell?.nx ?? 0} pieces of ${wide} side by side on a roll of ${mm(w)}, cut every ${mm(h)}; grain along the roll.`,

@@ -4,6 +4,7 @@ import { fixed, PRACTICE, range } from '../../plant/practice-value';
 /** What the trade assumes of cases until the plant says otherwise. */
 export const CASE_PRACTICE = {
   'cutBoards.setupSheets': fixed(5, 'cycle', 'practice', PRACTICE),
+  'cutBoards.squareMm': fixed(5, 'mm', 'practice', 'trimmed off each edge of a board sheet to square it; common practice, no source'),
   'cutBoards.runningPpm': fixed(5_000, 'ppm', 'practice', PRACTICE),
   'cutCloth.setupLengths': fixed(5, 'cycle', 'practice', PRACTICE),
   'cutCloth.runningPpm': fixed(5_000, 'ppm', 'practice', PRACTICE),

@@ -47,6 +47,8 @@ export const CASE_WORDS: KindWords = {
     inPress: 'Under pressure before it is opened',
     jacketSize: 'Jacket',
     jacketFolds: 'Folded at',
+    'figure.flatS': 'cases dry flat',
+    'figure.pressS': 'under pressure',
     'drawing.case': 'case',
     'drawing.cut of boards': 'cut of boards',
     'drawing.cut of cloth': 'cut of cloth',
@@ -63,6 +65,7 @@ export const CASE_WORDS: KindWords = {
   },
   practice: {
     'cutBoards.setupSheets': 'Setup',
+    'cutBoards.squareMm': 'Trimmed off each edge',
     'cutBoards.runningPpm': 'Running loss',
     'cutCloth.setupLengths': 'Setup, lengths',
     'cutCloth.runningPpm': 'Running loss',

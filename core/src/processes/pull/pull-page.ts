@@ -18,7 +18,8 @@ export function pullPanel(cx: ConsumeContext): PanelRow[] {
     ...(cx.parts.some((p) => p.traits?.conditioned)
       ? [{ label: 'inWrapping', figure: idOf(cx.id, 'waitS'), edit: { at: settingPath(cx, 'waitS'), kind: 'hours' as const } }]
       : []),
-    { label: 'gripper', figure: idOf(cx.form?.id ?? '', 'gripper') },
+    // What is only cut is gripped by nothing.
+    ...(cx.layout?.gripperMm === 0 ? [] : [{ label: 'gripper', figure: idOf(cx.form?.id ?? '', 'gripper') }]),
     { label: 'cost', figure: idOf(cx.id, 'cost') },
   ];
 }

@@ -33,9 +33,9 @@ export function blockScene(cx: ConsumeContext, title: string, angleDeg: number |
   for (let i = 1; i < lines; i++)
     shapes.push({ kind: 'line', role: 'fold', x1: t * 0.4, y1: (thick * i) / lines, x2: w - t * 0.4, y2: (thick * i) / lines });
   shapes.push({ kind: 'line', role: 'dimension', x1: w + t, y1: 0, x2: w + t, y2: thick });
-  shapes.push({ kind: 'text', role: 'strong', x: w + t * 1.5, y: thick / 2 + t / 3, text: `T ${round(thick)} mm`, sizeMm: t });
+  shapes.push({ kind: 'text', role: 'strong', x: w, y: thick + t * 2.2, text: `T ${round(thick)} mm`, sizeMm: t, anchor: 'end' });
   shapes.push({ kind: 'line', role: 'dimension', x1: 0, y1: thick + t, x2: w, y2: thick + t });
-  shapes.push({ kind: 'text', role: 'label', x: w / 2, y: thick + t * 2.2, text: `${w} mm`, sizeMm: t * 0.9, anchor: 'middle' });
+  shapes.push({ kind: 'text', role: 'label', x: 0, y: thick + t * 2.2, text: `${w} mm wide`, sizeMm: t * 0.9 });
   const arcMm = angleDeg !== null && block?.arcMm ? round(cx.ledger.value(block.arcMm)) : null;
   const hollowMm = angleDeg !== null && block?.hollowMm ? round(cx.ledger.value(block.hollowMm)) : null;
   if (arcMm !== null && hollowMm !== null) {

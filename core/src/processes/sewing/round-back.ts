@@ -141,7 +141,7 @@ export const roundBack = bookStep({
       },
       ...(isRound
         ? [
-            { label: 'angle', text: `${book.sewn.angleDeg ?? 0}°`, edit: { at: wishPath(cx, 'angleDeg'), kind: 'count' as const } },
+            { label: 'angle', text: `${book.sewn.angleDeg ?? 0} degrees`, edit: { at: wishPath(cx, 'angleDeg'), kind: 'count' as const } },
             { label: 'spineArc', figure: block.arcMm ?? block.blockMm },
             { label: 'foreEdgeHollow', figure: block.hollowMm ?? block.blockMm },
           ]

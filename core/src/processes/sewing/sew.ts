@@ -127,7 +127,7 @@ export const sew = bookStep({
     { label: 'sewingCycles', figure: idOf(cx.id, 'sewingCycles') },
     { label: 'stitchGroups', figure: idOf(cx.id, 'groups') },
     settingRow(cx, 'stitchPitch', 'pitchMm', practiceTerm(cx.plant, 'sew.pitchMm'), { kind: 'length', unit: 'mm' }),
-    { label: 'headLies', text: 'at the operator’s left, every section alike' },
+    { label: 'headLies', text: 'at the guide of the machine, every section alike' },
     { label: 'threadABook', figure: idOf(cx.id, 'threadMm') },
     { label: 'thread', figure: idOf(cx.id, 'threadM') },
     { label: 'copyMass', figure: idOf(cx.id, 'copyKg') },

@@ -28,6 +28,8 @@ const A_FOLD_MS = 1_200;
 
 /** More sheets are chosen from a list. */
 const MOST_SIDE_BY_SIDE = 4;
+/** More sections of one sheet likewise: they stand over the folded one. */
+const MOST_SECTIONS = 2;
 
 /** A form on which sections lie. */
 interface Sheet {
@@ -64,6 +66,7 @@ export class SectionSheets implements OnDestroy {
   readonly shelf = input.required<Shelf>();
 
   protected readonly mostSideBySide = MOST_SIDE_BY_SIDE;
+  protected readonly mostSections = MOST_SECTIONS;
   private readonly mine = computed(() => Object.values(this.plan().parts).filter((p) => p.product === this.product()));
   /** What the customer draws the outside of the book on. */
   protected readonly templates = computed(() => bookTemplates(this.mine(), this.plant()));

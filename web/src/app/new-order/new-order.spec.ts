@@ -86,11 +86,12 @@ describe('a new order', () => {
       'Disc sleeve',
       'Stitched booklet',
       'Softcover book',
+      'Sewn hardcover',
       'Hot-foil dies',
       'Cutting dies',
     ]);
     expect(made.every((b) => b.querySelector('svg') !== null)).toBe(true);
-    expect(host.textContent).toContain('sewn hardcovers');
+    expect(host.textContent).toContain('numbered secure sheets');
     made[1]!.click();
     await settle();
     expect(Object.values(spec().products)).toMatchObject([{ kind: 'made', family: 'label-sheet' }]);
