@@ -141,6 +141,12 @@ function benchSections(core, timed) {
     'ms',
   );
   row(
+    'plan() of a sewn hardcover of 8 sections on two sheets',
+    timed(40, 10, (i) => core.plan(core.pocketHerbal({}, {}, 2_000 + i * 7), core.LINDMOOR, core.SHELF)),
+    12,
+    'ms',
+  );
+  row(
     'sections for a book of 1,200 pages',
     timed(200, 20, (i) => core.sectionPlans({ pages: 1_200 - (i % 40), sizes: [32, 24, 16, 12, 8, 4], placesASide: 16, perfected: false })),
     200,

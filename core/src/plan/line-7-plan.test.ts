@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { JobSpecSchema } from './door';
-import { LINDMOOR, SHELF } from './line-1.fixture';
+import { cardSpec, LINDMOOR, SHELF } from './line-1.fixture';
 import { pocketHerbal } from './line-7.fixture';
 import { planned, type Planned } from './plan';
 import { label } from '../words/en';
@@ -8,6 +8,10 @@ import { floorSteps } from './readings/floor-steps';
 import { riverOf } from './readings/river';
 import { ticketPages } from './readings/ticket';
 import { anyHardcover } from './spec-arbitrary.fixture';
+import { casePieceRows } from '../exchange/case-pieces';
+import { cutRows } from '../exchange/cut-rows';
+import { hopperRows } from '../exchange/hopper-rows';
+import { bookTemplates } from '../processes/book-templates';
 import { comparedWith, propose } from './what-if/propose';
 import type { HardcoverWish } from '../families/hardcover-wish';
 import type { JobSpec } from '../product/job-spec';
@@ -201,8 +205,47 @@ describe('the same book otherwise', () => {
     const spec = JobSpecSchema.parse(pocketHerbal());
     const ways = [...propose(spec, LINDMOOR, SHELF)].map((p) => ({ ...p, of: comparedWith(p, spec, LINDMOOR, SHELF) }));
     expect(ways.filter((w) => w.what.includes('way.'))).toEqual([]);
+    // What is planned already is no other way.
+    expect(ways.filter((w) => w.what.startsWith('8 × 32'))).toEqual([]);
     for (const what of ['a flat back', 'boards covered with printed paper', 'joints formed in a building-in machine'])
       expect(ways.find((w) => w.what.includes(what))?.of?.plates).toBeGreaterThanOrEqual(4);
+  });
+});
+
+describe('what of the book is taken out', () => {
+  it('is a list of the pieces of its case, each with size, stock and numbers; none of a card', () => {
+    const rows = casePieceRows(made({ flapMm: 90 }).plan, LINDMOOR);
+    expect(
+      rows.map((r) => [r['part'], r['across mm'], r['along the spine mm'], r['pieces a book'], r['pieces a sheet or length']]),
+    ).toEqual([
+      ['endpaper', 218, 158, 2, 10],
+      ['covering', 265.76, 186, 1, 3],
+      ['board', 102, 156, 2, 36],
+      ['strip', 15.76, 156, 1, 128],
+      ['jacket', 421.76, 156, 1, expect.any(Number)],
+    ]);
+    expect(rows[2]).toMatchObject({
+      'pieces wanted': expect.any(Number),
+      'sheets or metres': expect.any(Number),
+      stock: 'Binder’s board 2.5 mm, 70 × 100 cm',
+    });
+    expect(Number(rows[2]!['pieces wanted'])).toBeGreaterThanOrEqual(2 * 2_164);
+    expect(Number(rows[2]!['sheets or metres']) * 36).toBeGreaterThanOrEqual(Number(rows[2]!['pieces wanted']));
+    expect(casePieceRows(planned(cardSpec(1_000), LINDMOOR, SHELF).plan, LINDMOOR)).toEqual([]);
+  });
+  it('are the programs of every guillotine, cut by cut, in gauges; boards and cloth have none', () => {
+    const rows = cutRows(herbal.plan, LINDMOOR);
+    expect([...new Set(rows.map((r) => r['form']))]).toEqual(['sections 1, 2, 3, 4', 'sections 5, 6, 7, 8', 'hardback.endpaper']);
+    expect(rows.slice(0, 6).map((r) => r['gauge mm'])).toEqual([896, 460, 436, 1_282, 650, 632]);
+  });
+  it('are the hoppers, and templates of case and jacket at true size', () => {
+    expect(hopperRows(herbal.plan, LINDMOOR).map((r) => r['pages'])).toHaveLength(8);
+    const scenes = bookTemplates(Object.values(made({ flapMm: 90 }).plan.parts), LINDMOOR);
+    expect(scenes.map((s) => [s.title, s.toScale])).toEqual([
+      ['case', true],
+      ['jacket', true],
+    ]);
+    expect(bookTemplates(Object.values(planned(cardSpec(1_000), LINDMOOR, SHELF).plan.parts), LINDMOOR)).toEqual([]);
   });
 });
 

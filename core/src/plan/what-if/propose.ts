@@ -1,3 +1,4 @@
+import { sizesSay } from '../../processes/sections-chosen';
 import { familyOf } from '../../families/registry';
 import { idOf } from '../../quantity/id-of';
 import { type Machine, machinesFor, type Plant, type Shelf, type Stock } from '../../plant/plant';
@@ -40,7 +41,7 @@ function* sectionWays(now: Plan, spec: JobSpec, plant: Plant): Generator<Proposa
       );
       if (!form || (of !== 'sections' && (of !== 'workStyle' || form.id === form.slot))) continue;
       for (const { value, says } of edit.options ?? []) {
-        const isNow = of === 'sections' ? value === text?.replaceAll(' + ', ' ') : value === text;
+        const isNow = of === 'sections' ? sizesSay(value.split(' ').map(Number)) === text : value === text;
         if (isNow) continue;
         yield {
           what: of === 'sections' ? says : `${form.name}, ${label(says)}`,
