@@ -48,7 +48,7 @@ async function benchCore() {
   const out = `${ROOT}/server/dist/bench-core.mjs`;
   await build({
     stdin: {
-      contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/line-3.fixture'; export * from './core/src/plan/line-4.fixture'; export * from './core/src/plan/line-6.fixture'; export * from './core/src/plan/line-5.fixture'; export * from './core/src/layout/blank-nest'; export * from './core/src/layout/nest-search'; export * from './core/src/plan/toys/toy-book.fixture';`,
+      contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/line-3.fixture'; export * from './core/src/plan/line-4.fixture'; export * from './core/src/plan/line-6.fixture'; export * from './core/src/plan/line-7.fixture'; export * from './core/src/plan/line-5.fixture'; export * from './core/src/layout/blank-nest'; export * from './core/src/layout/nest-search'; export * from './core/src/plan/toys/toy-book.fixture';`,
       resolveDir: ROOT,
     },
     bundle: true,

@@ -26,10 +26,10 @@ export function cutRows(plan: Plan, plant: Plant): Row[] {
           machine: stone.machineName,
           cut: c.nr,
           pile: c.take,
-          turn: TURNS[c.turns] ?? '',
+          turn: TURNS[c.turns],
           'edge at the gauge': EDGES[c.edge],
           'gauge mm': Math.round(c.gaugeMm * 100) / 100,
-          falls: FALLS[c.falls] ?? '',
+          falls: FALLS[c.falls],
           'falls mm': Math.round(c.fallsMm * 100) / 100,
         }));
       });

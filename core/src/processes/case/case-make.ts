@@ -4,7 +4,7 @@ import { COVERINGS } from '../../product/sewn';
 import type { Scene } from '../../scene/scene';
 import { bookStep } from '../book-step';
 import type { FindingArgs, Remedy } from '../finding';
-import { type ConsumeContext, type DraftContext, type OwnRule, wishPath } from '../process';
+import { type ConsumeContext, type OwnRule, wishPath } from '../process';
 import { blockFigures, sewnText } from '../sewing/block-figures';
 import { caseFigures } from './case-figures';
 import { openCaseOf, openCaseScene } from './case-scene';
