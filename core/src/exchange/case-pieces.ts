@@ -2,6 +2,7 @@ import { idOf } from '../quantity/id-of';
 import type { Plan } from '../plan/plan-types';
 import type { Plant } from '../plant/plant';
 import { copiesUp } from '../layout/layout';
+import { piecesOf } from '../product/pieces';
 
 type Row = Record<string, string | number>;
 const hundredths = (mm: number): number => Math.round(mm * 100) / 100;
@@ -27,7 +28,7 @@ export function casePieceRows(plan: Plan, plant: Plant): Row[] {
         'along the spine mm': hundredths(part.heightMm),
         grain: 'along the spine',
         stock: plant.stocks[form?.stock ?? '']?.name ?? '',
-        'pieces a book': part.traits?.pieces ?? 1,
+        'pieces a book': piecesOf(part),
         'pieces wanted': flow(['piece', 'copy']),
         'pieces a sheet or length': form?.layout ? copiesUp(form.layout) : 0,
         'sheets or metres': flow(['sheet', 'metre']),

@@ -53,7 +53,7 @@ export function gradeOf(wish: HardcoverWish, key: Grade, plant: Works): string {
 const gsmOf = (grade: string, { stocks }: Works): number => Object.values(stocks).find((s) => s.grade === grade)?.gsm ?? 0;
 
 /** Thickness of the block: as a dummy shows it, else of its papers and of what the thread leaves in as many sections as the paper usually folds to. */
-export function blockOf(wish: HardcoverWish, plant: Works): number {
+export function blockThicknessMm(wish: HardcoverWish, plant: Works): number {
   if (wish.dummyMm !== undefined) return wish.dummyMm;
   const pages = wholeFolds(wish.pages ?? USUAL_HARDCOVER.pages);
   const text = gradeOf(wish, 'grade', plant);
@@ -79,7 +79,7 @@ export function caseOf(wish: HardcoverWish, plant: Works): Omit<BookCase, 'title
 
 /** Sizes of boards, strip, covering and jacket. */
 export function sizesOf(wish: HardcoverWish, plant: Works) {
-  const block = blockOf(wish, plant);
+  const block = blockThicknessMm(wish, plant);
   const cased = caseOf(wish, plant);
   const isRound = (wish.spineForm ?? USUAL_HARDCOVER.spineForm) === 'round';
   const angleDeg = isRound ? (wish.angleDeg ?? USUAL_HARDCOVER.angleDeg) : null;

@@ -1,5 +1,5 @@
 import { type Scene, type Shape, boxAround } from '../scene/scene';
-import { portableCos as cos, portableSin as sin } from '../quantity/portable-math';
+import { arcPoints } from '../finishing/sewn-block';
 import type { CaseTitle } from '../product/sewn';
 
 /** What the picture of a hardcover shows. */
@@ -54,7 +54,7 @@ export function hardcoverPicture(seen: HardcoverSeen): Scene {
           [x, y],
           [x, y + chord],
         ]
-      : arc(chord, angleDeg, x, y);
+      : arcPoints({ chordMm: chord, angleDeg, x, y });
   const face = back.map(([px, py]): [number, number] => [px + deep, py]).reverse();
   const board = Math.max(boardMm * k, t * 0.3);
   shapes.push({ kind: 'path', role: 'copy', points: [...back, ...face], closed: true, ref: 'spineForm' });
@@ -81,14 +81,4 @@ export function hardcoverPicture(seen: HardcoverSeen): Scene {
     toScale: false,
     shapes,
   };
-}
-
-/** The arc of a rounded back over a chord, bulging to the left. */
-function arc(chord: number, angleDeg: number, x: number, y: number): [number, number][] {
-  const half = (angleDeg * Math.PI) / 360;
-  const r = chord / 2 / sin(half);
-  return Array.from({ length: 13 }, (_, i): [number, number] => {
-    const a = -half + (i / 12) * 2 * half;
-    return [x - r * (cos(a) - cos(half)), y + chord / 2 + r * sin(a)];
-  });
 }

@@ -34,6 +34,24 @@ export function roundedSpine(blockMm: number, angleDeg: number): RoundedSpine {
   return { arcMm: (blockMm * half) / sin(half), hollowMm: (blockMm * sin(quarter)) / cos(quarter) / 2 };
 }
 
+/** Straight pieces that an arc is drawn with. */
+const ARC_STEPS = 16;
+/**
+ * Points of a rounded spine over its chord, bulging to the left of x, from the top down: for drawings.
+ * Source: geometry of a circle.
+ * @throws OutOfRange an angle not between 0 and 180
+ * @example arcPoints({ chordMm: 10, angleDeg: 90, x: 0, y: 0 }).length // 17
+ */
+export function arcPoints({ chordMm, angleDeg, x, y }: { chordMm: number; angleDeg: number; x: number; y: number }): [number, number][] {
+  if (!(angleDeg > 0 && angleDeg < 180)) throw new OutOfRange('angleDeg', angleDeg, 'between 0 and 180');
+  const half = (angleDeg * Math.PI) / 360;
+  const r = chordMm / 2 / sin(half);
+  return Array.from({ length: ARC_STEPS + 1 }, (_, i): [number, number] => {
+    const a = (2 * i * half) / ARC_STEPS - half;
+    return [x - r * (cos(a) - cos(half)), y + chordMm / 2 + r * sin(a)];
+  });
+}
+
 /** Fold and thread of a stitch lie so much within the section at either end. Handbook value, from memory. */
 const STITCH_MM = 19;
 const FREE_ENDS_MM = 30;

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { caseSizes, jacketMm, USUAL_CASE } from '../finishing/case';
-import { roundedSpine, sewingCycles, sewingThread, sewnBlockMm } from '../finishing/sewn-block';
+import { arcPoints, roundedSpine, sewingCycles, sewingThread, sewnBlockMm } from '../finishing/sewn-block';
 import { leastRun } from '../flow/counts';
 import { guillotineCount } from '../layout/guillotine-count';
 import { creepMm } from '../signature/creep';
@@ -57,6 +57,17 @@ describe('the block', () => {
     ] as const)
       expect(roundedSpine(1, angle)).toEqual({ arcMm: expect.closeTo(arc, 4), hollowMm: expect.closeTo(hollow, 4) });
     expect(() => roundedSpine(14, 180)).toThrow('angleDeg');
+  });
+  it('is drawn as it is reckoned: the points of its arc begin and end at the block, and are as long together as the arc', () => {
+    const points = arcPoints({ chordMm: 14.192, angleDeg: 90, x: 3, y: 5 });
+    expect([points[0], points.at(-1)]).toEqual([
+      [expect.closeTo(3, 9), expect.closeTo(5, 9)],
+      [expect.closeTo(3, 9), expect.closeTo(5 + 14.192, 9)],
+    ]);
+    const long = points.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - points[i]![0], y - points[i]![1]), 0);
+    expect(long).toBeCloseTo(roundedSpine(14.192, 90).arcMm, 1);
+    // The spine bulges by as much as the fore-edge is hollow.
+    expect(3 - Math.min(...points.map(([x]) => x))).toBeCloseTo(roundedSpine(14.192, 90).hollowMm, 9);
   });
   it('is rounder the larger the angle, and flat where it is small', () => {
     fc.assert(

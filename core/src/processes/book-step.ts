@@ -4,6 +4,7 @@ import { fig } from '../quantity/ledger';
 import { SUM } from '../quantity/sum';
 import type { AbilityKey } from '../plant/abilities';
 import { type PracticeKey, practiceTerm } from '../plant/practice';
+import { piecesOf } from '../product/pieces';
 import type { Scene } from '../scene/scene';
 import type { LaidSection } from '../signature/sheet-pages';
 import type { Form } from '../layout/form';
@@ -22,7 +23,6 @@ import {
   setting,
   settingPath,
 } from './process';
-import { piecesOf } from './pull/stock-flow';
 import { machineRow, runningLossRow } from './rows';
 import { singleStep } from './single-step';
 import { usualLosses } from './step-losses';

@@ -4,12 +4,12 @@ import type { Step } from '../flow/net';
 import type { LossTerms } from '../flow/solve-backward';
 import { copiesUp, goodsUp, type Imposed } from '../layout/layout';
 import { pieceAreaMm2 } from '../product/blank';
+import { piecesOf } from '../product/pieces';
 import { foliosSay } from '../signature/folios';
 import { letterOf } from '../layout/sheet-scene';
 import { formatNumber } from '../words/format';
 import { type Batch, onwards } from './batch';
 import type { ConsumeContext, Draft, DraftContext } from './process';
-import { piecesOf } from './pull/stock-flow';
 import { sectionsApart } from './sections-apart';
 import { flowAfter, singleStep } from './single-step';
 

@@ -49,8 +49,6 @@ declare module './part' {
     endpaper: { glueMm: number };
     /** Folded round the cased book. */
     jacket: { flapMm: number };
-    /** Pieces of it that a copy takes, where it is not one: two boards, two endpapers. */
-    pieces: number;
   }
 }
 

@@ -5,14 +5,15 @@ import { floorTolerant } from '../../quantity/round-tolerant';
 import { SUM } from '../../quantity/sum';
 import { practiceTerm } from '../../plant/practice';
 import { SLOWEST } from '../../finishing/folding';
+import { arcPoints } from '../../finishing/sewn-block';
 import { LEAVES_KG, LOST_COPIES_KG } from '../../finishing/stitching';
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
+import { piecesOf } from '../../product/pieces';
 import { ENDPAPER_PAGES } from '../../product/sewn';
 import { bookStep } from '../book-step';
 import { type ConsumeContext, type DraftContext, wordSetting } from '../process';
 import { choiceRow } from '../rows';
 import { paperOf } from '../sections-chosen';
-import { arcPoints } from '../sewing/block-scene';
 import { blockFigures, sewnText } from '../sewing/block-figures';
 import { speedTerm } from '../time-and-cost';
 import { caseFigures } from './case-figures';
@@ -128,7 +129,7 @@ function bookMass(cx: DraftContext): void {
   const masses: Record<string, Term> = {};
   for (const part of cx.product.parts) {
     const isLeaf = part.traits?.bound !== undefined || part.traits?.endpaper !== undefined;
-    const leaves = part.traits?.endpaper ? ENDPAPER_PAGES : part.traits?.bound ? part.traits.bound.pages / 2 : (part.traits?.pieces ?? 1);
+    const leaves = part.traits?.endpaper ? ENDPAPER_PAGES : part.traits?.bound ? part.traits.bound.pages / 2 : piecesOf(part);
     const figure: Id<'figure'> = idOf(idOf(id, part.role), 'kg');
     ledger.figure(figure, LEAVES_KG, {
       leaves: typed(leaves, '1', 'leaves'),
@@ -159,7 +160,7 @@ function casedScene(cx: ConsumeContext): Scene {
           [0, 0],
           [0, thick],
         ]
-      : arcPoints(thick, angle, 0, 0);
+      : arcPoints({ chordMm: thick, angleDeg: angle, x: 0, y: 0 });
   const face = points.map(([x, y]): [number, number] => [x + w, y]).reverse();
   const shapes: Shape[] = [
     { kind: 'path', role: 'copy', points: [...points, ...face], closed: true, ref: 'block' },

@@ -1,15 +1,12 @@
 import type { CountUnit, Id } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import type { Flow } from '../../flow/net';
-import type { Part } from '../../product/part';
+import { piecesOf } from '../../product/pieces';
 import { copiesUp, goodsUp } from '../../layout/layout';
 import { type ConsumeContext, type DraftContext, type ProcessContext, wordSetting } from '../process';
 import type { Incoming } from '../batch';
 
 export const stockFlow = (id: string): string => idOf(id, 'in');
-
-/** Pieces of a part that a copy takes: two boards, two endpapers, else one. */
-export const piecesOf = (part: Part | undefined): number => part?.traits?.pieces ?? 1;
 
 /** What the store brings for a form: `each` of it for one form, shared by the copies on it; copies of several orders are told apart. */
 export function suppliedFlow(cx: DraftContext, unit: CountUnit, each: number): Flow {

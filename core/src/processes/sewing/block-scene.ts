@@ -1,20 +1,9 @@
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
-import { portableCos as cos, portableSin as sin } from '../../quantity/portable-math';
+import { arcPoints } from '../../finishing/sewn-block';
 import type { ConsumeContext } from '../process';
 import { blockFigures, sewnText } from './block-figures';
 
 const round = (mm: number): number => Math.round(mm * 100) / 100;
-
-/** Points of the arc over a chord of so much, at an angle, bulging to the left of x; from the top down. */
-export function arcPoints(chordMm: number, angleDeg: number, x: number, y: number): [number, number][] {
-  const half = (angleDeg * Math.PI) / 360;
-  const r = chordMm / 2 / sin(half);
-  const steps = 16;
-  return Array.from({ length: steps + 1 }, (_, i): [number, number] => {
-    const a = -half + (i / steps) * 2 * half;
-    return [x - r * (cos(a) - cos(half)), y + chordMm / 2 + r * sin(a)];
-  });
-}
 
 /** The block end-on, spine left: thickness, and where it is rounded its arc and the hollow of the fore-edge. */
 export function blockScene(cx: ConsumeContext, title: string, angleDeg: number | null): Scene {
@@ -25,7 +14,7 @@ export function blockScene(cx: ConsumeContext, title: string, angleDeg: number |
   const shapes: Shape[] = [];
   if (angleDeg === null) shapes.push({ kind: 'rect', role: 'copy', x: 0, y: 0, w, h: thick, ref: 'block' });
   else {
-    const spine = arcPoints(thick, angleDeg, 0, 0);
+    const spine = arcPoints({ chordMm: thick, angleDeg, x: 0, y: 0 });
     const face = spine.map(([x, y]): [number, number] => [x + w, y]).reverse();
     shapes.push({ kind: 'path', role: 'copy', points: [...spine, ...face], closed: true, ref: 'block' });
   }

@@ -8,6 +8,7 @@ import { LEAVES_KG } from '../../finishing/stitching';
 import { PRICE_OF } from '../../form/plates';
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
 import { PAGES_OF_A_FOLD } from '../../product/bound';
+import { piecesOf } from '../../product/pieces';
 import { ENDPAPER_PAGES } from '../../product/sewn';
 import { boundLengthMm } from '../block-sizes';
 import { bookStep } from '../book-step';
@@ -160,7 +161,7 @@ function blockMasses(cx: DraftContext): void {
     masses[part.role] = fig(idOf(own, 'leavesKg'));
     if (!part.traits?.endpaper) continue;
     ledger.figure(idOf(own, 'flatKg'), LEAVES_KG, {
-      leaves: typed(part.traits.pieces ?? 1, '1', 'endpapers'),
+      leaves: typed(piecesOf(part), '1', 'endpapers'),
       widthMm: typed(part.widthMm, 'mm', 'endpaper'),
       heightMm: typed(part.heightMm, 'mm', 'endpaper'),
       gsm,
