@@ -3,7 +3,8 @@ import { idOf } from '../quantity/id-of';
 import { fig } from '../quantity/ledger';
 import { SUM } from '../quantity/sum';
 import type { AbilityKey } from '../plant/abilities';
-import { type PracticeKey, practiceTerm } from '../plant/practice';
+import { type PracticeKey, practiceOf, practiceTerm } from '../plant/practice';
+import { editAt } from '../product/edit';
 import { piecesOf } from '../product/pieces';
 import type { Scene } from '../scene/scene';
 import type { LaidSection } from '../signature/sheet-pages';
@@ -81,7 +82,7 @@ export function bookStep(of: BookStep): Process {
   return {
     id: of.id,
     ...(of.abilities && { abilities: of.abilities }),
-    ...(of.rules && { rules: of.rules }),
+    rules: [...(of.rests ? [restShort(of.rests)] : []), ...(of.rules ?? [])],
     ...(of.needless && { needless: of.needless }),
     losses: of.losses,
     asks: of.asks ?? ((): Partial<LayoutAsk> => ({})),
@@ -122,6 +123,25 @@ function usualTakes({ parts }: DraftContext, batch: Batch): number {
   const [only, ...others] = batch.parts;
   return others.length > 0 ? 1 : piecesOf(parts.find((p) => p.id === only));
 }
+
+/** A rest that was set shorter than any works of the trade would: what is glued gives way in the next hand. */
+const restShort = ({ setting: name, practice }: NonNullable<BookStep['rests']>): OwnRule => ({
+  code: 'rest.short',
+  find: (cx, spec) => {
+    const { value, pm } = practiceOf(cx.plant, practice(cx));
+    const [restS, leastS] = [cx.ledger.value(idOf(cx.id, name)), value - pm];
+    return restS < leastS - 1e-9
+      ? [
+          {
+            level: 'start',
+            figure: idOf(cx.id, name),
+            args: { hours: Math.round(restS / 360) / 10, least: Math.round(leastS / 360) / 10 },
+            remedies: [{ do: 'edit', says: 'remedy.waitLonger', args: {}, edits: [editAt(spec, settingPath(cx, name), undefined)] }],
+          },
+        ]
+      : [];
+  },
+});
 
 function restOf(cx: DraftContext, { setting: name, practice }: NonNullable<BookStep['rests']>): NonNullable<Batch['rests']> {
   const figure = idOf(cx.id, name);

@@ -51,6 +51,11 @@ export const HARDCOVER_CASES = {
     silent: herbal,
   },
   'case.measuredOff': { level: 'start', fires: book({ measuredMm: 13.2 }), silent: book({ measuredMm: 14.6 }) },
+  'rest.short': {
+    level: 'start',
+    fires: book({}, { settings: { 'hardback.text.caseIn': { pressS: 3_600 } } }),
+    silent: book({}, { settings: { 'hardback.text.caseIn': { pressS: 43_200 } } }),
+  },
   'case.clothShort': { level: 'release', fires: book({ clothMm: 262.763 }), silent: book({ clothMm: 265.7 }) },
   'titleFoil.tooWide': { level: 'decide', fires: book(title(14)), silent: book(title(11.7)) },
 };

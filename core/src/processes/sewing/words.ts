@@ -111,6 +111,10 @@ export const SEWING_WORDS: KindWords = {
     },
   },
   findings: {
+    'rest.short': {
+      title: (a) => `Rests ${said(a['hours'], 1)} h, at least ${said(a['least'], 1)}`,
+      says: () => 'Glue, lining and paste hold only when they are dry: a block handled before gives way, a case warps, a joint opens.',
+    },
     'gather.feedersShort': {
       title: (a) => `${said(a['sections'], 0)} sections on ${said(a['feeders'], 0)} hoppers`,
       says: () => 'Larger sections, or gather in two goes.',
