@@ -1,5 +1,6 @@
 import { expect, type Page, test } from '../house';
-import { beginSetup, enterOrder, release, signIn } from '../sign-in';
+import { atMachine, count, good, running, signOn } from '../at-machine';
+import { enterOrder, release, signIn } from '../sign-in';
 
 /* The floor by visible words: a step run at a terminal from sign-in to handover, the line cut in mid-run, and what the planner sees of it. */
 
@@ -17,45 +18,6 @@ async function released(page: Page, title: string): Promise<string> {
   await page.setViewportSize({ width: 1024, height: 768 });
   return job;
 }
-const key = async (page: Page, digits: string): Promise<void> => {
-  for (const d of digits) await page.getByRole('button', { name: d, exact: true }).click();
-};
-async function signOn(page: Page, name: string, pin: string): Promise<void> {
-  await page.getByRole('button', { name }).click();
-  await key(page, pin);
-  await page.getByRole('button', { name: 'Sign on' }).click();
-}
-/** Opens the terminal of a machine and signs on; handovers others left are read. */
-async function atMachine(page: Page, machine: string): Promise<void> {
-  await page.goto('/terminal');
-  await page.getByRole('button', { name: machine, exact: true }).click();
-  await signOn(page, 'Odo Pressnig', '3141');
-  await expect(page.getByRole('button', { name: /^(What comes|Read and signed)$/ }).first()).toBeVisible();
-  while (await page.getByRole('button', { name: 'Read and signed' }).isVisible()) {
-    await page.getByRole('button', { name: 'Read and signed' }).click();
-    await page.waitForTimeout(300);
-  }
-  await page.getByRole('button', { name: 'What comes' }).click();
-}
-async function count(page: Page, digits: string): Promise<void> {
-  await key(page, digits);
-  await page.getByRole('button', { name: 'Write it down' }).click();
-}
-const good = (page: Page) => page.locator('dk-run-desk .huge');
-
-/** The step is set up, paper is in, and it runs. */
-async function running(page: Page, title: string, sheets: string): Promise<void> {
-  await page.getByRole('button', { name: title }).first().click();
-  await expect(page.getByText('trained people only')).toBeVisible();
-  await beginSetup(page);
-  await page.getByRole('button', { name: 'Set up: run' }).click();
-  await expect(page.getByRole('heading', { name: 'Which pile goes in?' })).toBeVisible();
-  await page.getByRole('button', { name: 'Count it in without a flag' }).click();
-  await key(page, sheets);
-  await page.getByRole('button', { name: 'Take so many' }).click();
-  await expect(page.getByText(`${sheets.replace(/\B(?=(\d{3})+$)/g, ' ')} sheets at the machine`)).toBeVisible();
-}
-
 test('a step runs at a terminal of 1024 × 768 from sign-in to handover', async ({ page }) => {
   const job = await released(page, 'Floor card');
   await atMachine(page, 'Press 3');

@@ -1,7 +1,8 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { atMachine, count, good, running } from '../at-machine';
 import { expect, test } from '../house';
-import { fill, newOrder, signIn, type } from '../sign-in';
+import { fill, newOrder, release, signIn, type } from '../sign-in';
 
 test('a sewn hardcover from order to ticket: other sections chosen where they are gathered, a flat back where it is rounded, templates and cut lists taken out', async ({
   page,
@@ -97,4 +98,35 @@ test('a sewn hardcover from order to ticket: other sections chosen where they ar
     'Presses crush',
   ])
     expect(said).toContain(words);
+});
+
+test('boards that come short at the cutter are named as what the cases lack', async ({ page }) => {
+  await signIn(page);
+  await newOrder(page, 'Sewn hardcover');
+  await type(page, 'Product name', 'Heron watch');
+  await fill(page, 'Customer', `Fen readers ${Math.random()}`);
+  await type(page, 'Quantity', '2000');
+  await type(page, 'Width', '105');
+  await type(page, 'Height', '150');
+  await fill(page, 'Deliver to', 'Reed Lane 2, Lindmoor');
+  await page.getByRole('button', { name: 'Enter order' }).click();
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+  await release(page);
+  await expect(page.getByText(/^Released by/)).toBeVisible();
+  const job = page.url();
+
+  await atMachine(page, 'Board cutter 1');
+  // Counted in what it gives: 36 boards a sheet.
+  await running(page, 'Heron watch', '84', '3 024 pieces');
+  await count(page, '3000');
+  await expect(good(page)).toHaveText('3 000');
+  await page.getByRole('button', { name: 'Finished…' }).click();
+  await page.getByRole('button', { name: 'The step is finished' }).click();
+  await expect(page.getByRole('heading', { name: 'What comes' })).toBeVisible();
+  await expect(page.getByText('everything sent')).toBeVisible();
+
+  await page.goto(job);
+  const findings = page.getByRole('region', { name: 'Findings and working' });
+  await findings.getByRole('button', { name: /At this rate .* short/ }).click();
+  await expect(findings.getByText(/board: enough for 1.500/)).toBeVisible();
 });

@@ -235,6 +235,17 @@ describe('the same book otherwise', () => {
     expect(value(film, 'book.text.bind.spineMm') - value(novel, 'book.text.bind.spineMm')).toBeCloseTo(0.048, 9);
     expect(codes(film)).not.toContain('bind.spineMoved');
   });
+  it('with flaps has its face trimmed before it is covered, and only head and foot behind the binder', () => {
+    const flapped = made({ flapMm: 80, twoUp: 'none' });
+    const rowOf = (stone: string, label: string): string | undefined =>
+      ticketPages(flapped)
+        .filter((p) => p.stone.id === stone)
+        .flatMap((p) => p.rows)
+        .find((r) => r.label === label)?.text;
+    expect(rowOf('book.text.bind', 'faceBefore')).toBe('to 120 mm from the spine, before the cover with its flaps is put on');
+    expect(rowOf('book.text.trim', 'knivesFirst')).toBe('not the face: it was trimmed before the flaps were folded round it');
+    expect(rowOf('book.text.trim', 'trimmedMost')).not.toContain('face');
+  });
   it('with PUR waits a day before it is packed', () => {
     const pur = made({ adhesive: 'pur' });
     expect(pur.plan.steps['book.text.pack.carton']?.waits.map((w) => w.why)).toContain('rest');

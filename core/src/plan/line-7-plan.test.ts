@@ -159,6 +159,15 @@ describe('the same book otherwise', () => {
     expect(flat.plan.parts[CASE]?.widthMm).toBeCloseTo(269.192, 9);
     expect(pagesOf(flat, `${TEXT}.line`).flatMap((p) => p.rows.map((r) => r.label))).not.toContain('spineArc');
   });
+  it('may be parted otherwise, and each way says what it buys: forms, plates, sheets a copy, sections', () => {
+    const says = herbal.plan.stones.find((s) => s.key === 'gather')?.panel.find((r) => r.label === 'sections')?.edit?.options ?? [];
+    expect(says.map((o) => o.says)).toEqual(
+      expect.arrayContaining([
+        '8 × 32: 4 forms, 4 plates, 2 sheets a copy, 8 sections',
+        '16 × 16: 4 forms, 4 plates, 2 sheets a copy, 16 sections',
+      ]),
+    );
+  });
   it('in sections of 16: 17 cycles a book against 9, the same four plates', () => {
     const sixteens = made({}, { settings: { [`${TEXT}.gather`]: { sections: Array(16).fill(16).join(' ') } } });
     expect(value(sixteens, `${TEXT}.sew.sewingCycles`)).toBe(17 * value(sixteens, `${TEXT}.sew.run`));

@@ -56,9 +56,13 @@ export function sizesSay(sections: readonly number[]): string {
     .join(' + ');
 }
 
-/** A way to part the pages, and what it buys: "16 + 16 + 8: 4 forms, 3 sections". */
-const planSays = ({ sections, forms, fours }: SectionPlan): string =>
-  `${sizesSay(sections)}: ${forms} forms, ${sections.length} sections${fours > 0 ? `, ${fours} of 4 pages` : ''}`;
+/** A way to part the pages, and what it buys: "16 + 16 + 8: 4 forms, 16 plates, 1.25 sheets a copy, 3 sections". Plates only where both sides have as many inks: else they go by which side a rest is printed from. */
+function planSays({ sections, forms, fours, sheetsACopy }: SectionPlan, [front, back]: Part['colours']): string {
+  const plates = front.length === back.length && front.length > 0 ? [`${forms * front.length} plates`] : [];
+  const sheets = `${Math.round(sheetsACopy * 100) / 100} sheets a copy`;
+  const alone = fours > 0 ? [`${fours} of 4 pages`] : [];
+  return `${sizesSay(sections)}: ${[`${forms} forms`, ...plates, sheets, `${sections.length} sections`, ...alone].join(', ')}`;
+}
 
 /** Ways to part the pages of the part that leads. */
 export const sectionPlansOf = ({ forms, parts }: Pick<DraftContext, 'forms' | 'parts'>): readonly SectionPlan[] =>
@@ -75,7 +79,7 @@ export function sectionsRow(cx: ConsumeContext, made: readonly number[]): PanelR
       edit: {
         at: settingPath(cx, 'sections'),
         kind: 'choice',
-        options: plans.map((p) => ({ value: p.sections.join(' '), says: planSays(p) })),
+        options: plans.map((p) => ({ value: p.sections.join(' '), says: planSays(p, cx.parts[0]?.colours ?? [[], []]) })),
       },
     },
   ];

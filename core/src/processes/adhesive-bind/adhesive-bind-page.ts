@@ -72,6 +72,9 @@ export function adhesiveBindPaper(cx: ConsumeContext): PaperPage[] {
         { label: 'spineWorked', text: bound?.milled ? `milled ${mm(bound.trims.grindMm)}` : `notched ${mm(bound?.trims.grindMm ?? 0)}` },
         { label: 'scorePlaces', text: `${scores} from the left edge, outside up` },
         { label: 'coverPiece', text: sizes ? `${mm(sizes.widthMm)} wide` : '–' },
+        ...((bound?.flapMm ?? 0) > 0
+          ? [{ label: 'faceBefore', text: `to ${mm(cx.parts[0]?.widthMm ?? 0)} from the spine, before the cover with its flaps is put on` }]
+          : []),
         { label: 'glueHeat', text: 'as the maker of the glue says' },
         // What stands above in the machine's terms stands here once.
         ...adhesiveBindPanel(cx).filter(({ label }) => !['blockThick', 'spineWide', 'spineFolds'].includes(label)),

@@ -26,6 +26,7 @@ export const ADHESIVE_BIND_WORDS: KindWords = {
     clampOpens: 'Clamp opens',
     scorePlaces: 'Cover scored at',
     coverPiece: 'Cover piece',
+    faceBefore: 'Face trimmed',
     glueHeat: 'Heat of the glue',
     hopperOrder: 'Hoppers',
     'figure.glueCost': 'glue',

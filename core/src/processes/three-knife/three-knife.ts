@@ -31,10 +31,14 @@ const RATE: Formula<'perHour' | 'books'> = {
 
 const mm = (value: number): string => `${Math.round(value * 100) / 100} mm`;
 
+/** Flaps are folded round a face that is trimmed already: only head and foot are cut here. */
+const isFlapped = ({ parts }: Pick<ConsumeContext, 'parts'>): boolean => parts.some((p) => (p.traits?.adhesive?.flapMm ?? 0) > 0);
+
 /** What comes off a side at the most. */
 function trimmedSays(cx: ConsumeContext): string {
   const most = mostTrims(cx);
-  return most ? `face ${mm(most.faceMm)}, head ${mm(most.headMm)}, foot ${mm(most.footMm)}` : '–';
+  const face = isFlapped(cx) ? '' : `face ${mm(most?.faceMm ?? 0)}, `;
+  return most ? `${face}head ${mm(most.headMm)}, foot ${mm(most.footMm)}` : '–';
 }
 
 /** A trim that the knives cannot take. */
@@ -63,7 +67,12 @@ const panel = (cx: ConsumeContext): PanelRow[] => {
   return [
     machineRow(cx),
     { label: 'trimmedSize', text: `${lead?.widthMm ?? 0} × ${lead?.heightMm ?? 0} mm` },
-    { label: 'knivesFirst', text: `face: width ${mm(lead?.widthMm ?? 0)} from the spine` },
+    {
+      label: 'knivesFirst',
+      text: isFlapped(cx)
+        ? 'not the face: it was trimmed before the flaps were folded round it'
+        : `face: width ${mm(lead?.widthMm ?? 0)} from the spine`,
+    },
     { label: 'knivesThen', text: `head ${mm(blockOf(cx)?.trims.headMm ?? 0)}, and foot: height ${mm(lead?.heightMm ?? 0)}` },
     { label: 'trimmedMost', text: trimmedSays(cx) },
     { label: 'booksACut', figure: idOf(cx.id, 'booksACut') },
@@ -123,15 +132,23 @@ export const threeKnife: Process = {
 function knivesScene(cx: ConsumeContext): Scene {
   const [lead] = cx.parts;
   const [w, h] = [lead?.widthMm ?? 0, lead?.heightMm ?? 0];
-  const { faceMm = 0, headMm = 0, footMm = 0 } = blockOf(cx)?.trims ?? {};
+  const { faceMm: face = 0, headMm = 0, footMm = 0 } = blockOf(cx)?.trims ?? {};
+  const faceMm = isFlapped(cx) ? 0 : face;
   const text = Math.max(w, h) / 22;
   const shapes: Shape[] = [
     { kind: 'rect', role: 'sheet', x: 0, y: 0, w: w + faceMm, h: h + headMm + footMm, ref: 'book as bound' },
     { kind: 'rect', role: 'copy', x: 0, y: headMm, w, h, ref: 'book as trimmed' },
-    { kind: 'line', role: 'cut', x1: w, y1: -text, x2: w, y2: h + headMm + footMm + text },
+    ...(faceMm > 0 ? [{ kind: 'line', role: 'cut', x1: w, y1: -text, x2: w, y2: h + headMm + footMm + text } as const] : []),
     { kind: 'line', role: 'cut', x1: -text, y1: headMm, x2: w + faceMm + text, y2: headMm },
     { kind: 'line', role: 'cut', x1: -text, y1: headMm + h, x2: w + faceMm + text, y2: headMm + h },
-    { kind: 'text', role: 'strong', x: w + faceMm + text * 0.6, y: h / 2, text: `1  face ${mm(faceMm)}`, sizeMm: text },
+    {
+      kind: 'text',
+      role: 'strong',
+      x: w + faceMm + text * 0.6,
+      y: h / 2,
+      text: faceMm > 0 ? `1  face ${mm(faceMm)}` : 'face trimmed already',
+      sizeMm: text,
+    },
     { kind: 'text', role: 'strong', x: w + faceMm + text * 0.6, y: text, text: `2  head ${mm(headMm)}`, sizeMm: text },
     { kind: 'text', role: 'strong', x: w + faceMm + text * 0.6, y: h + headMm + footMm, text: `2  foot ${mm(footMm)}`, sizeMm: text },
     { kind: 'text', role: 'label', x: w / 2, y: h / 2, text: `${w} × ${h} mm`, sizeMm: text, anchor: 'middle' },
@@ -139,7 +156,7 @@ function knivesScene(cx: ConsumeContext): Scene {
   ];
   return {
     title: 'three knives',
-    says: `Trimmed to ${w} by ${h} millimetres: face ${mm(faceMm)}, then head ${mm(headMm)} and foot ${mm(footMm)}.`,
+    says: `Trimmed to ${w} by ${h} millimetres: ${faceMm > 0 ? `face ${mm(faceMm)}` : 'the face before the flaps'}, then head ${mm(headMm)} and foot ${mm(footMm)}.`,
     box: boxAround(shapes, text),
     toScale: true,
     shapes,
