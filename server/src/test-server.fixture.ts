@@ -8,6 +8,7 @@ import { pino } from 'pino';
 import type { JobSpec } from '@druckerei/core';
 import { cardSpec } from '../../core/src/plan/line-1.fixture';
 import { buildApp } from './app';
+import { dropDatabase } from './db/drop-database.fixture';
 import { FirstStart, firstStart, sessionSecret } from './db/first-start';
 import { makePool } from './db/pool';
 import { EventHub } from './events/event-hub';
@@ -136,7 +137,7 @@ export class TestServer {
     await this.db.end();
     const owner = new pg.Client({ connectionString: admin() });
     await owner.connect();
-    await owner.query(`drop database if exists ${this.database} with (force)`);
+    await dropDatabase((sql) => owner.query(sql), this.database);
     await owner.end();
   }
 

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
+import { dropDatabase } from './drop-database.fixture';
 import { demoIsLoaded, FirstStart, firstStart } from './first-start';
 import { makePool } from './pool';
 
@@ -18,8 +19,7 @@ const url = (which: string | undefined, database: string): string => {
 const owner = async (statement: string): Promise<void> => {
   const c = new pg.Client({ connectionString: process.env['TEST_OWNER_URL'] });
   await c.connect();
-  await c.query(statement);
-  await c.end();
+  await c.query(statement).finally(() => c.end());
 };
 let db: pg.Pool;
 beforeEach(async () => {
@@ -28,7 +28,7 @@ beforeEach(async () => {
 });
 afterEach(async () => {
   await db.end();
-  await owner(`drop database ${name} with (force)`);
+  await dropDatabase(owner, name);
 });
 const people = async (): Promise<unknown[]> => (await db.query(`select name, must_change from users order by name`)).rows;
 const start = (demo: boolean, password?: string) => firstStart(db, FROM, { demo, password });

@@ -2,6 +2,7 @@ import { cpSync, mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { tmpdir } from 'node:os';
 import pg from 'pg';
+import { dropDatabase } from './drop-database.fixture';
 import { DatabaseNewer, migrate } from './migrate';
 
 const DIR = `${__dirname}/../../migrations`;
@@ -33,7 +34,7 @@ const copy = (): string => {
   return dir;
 };
 afterAll(async () => {
-  for (const name of made) await run(`drop database if exists ${name} with (force)`);
+  for (const name of made) await dropDatabase(run, name);
 });
 
 it('goes from empty to the newest, and does nothing the second time', async () => {
