@@ -17,9 +17,9 @@ export function casePieceRows(plan: Plan, plant: Plant): Row[] {
     .filter((p) => cased.has(p.product) && !p.traits?.bound)
     .map((part): Row => {
       const form = Object.values(plan.forms).find((f) => f.parts.includes(part.id));
-      const flow = (unit: readonly string[]): number => {
+      const flow = (unit: readonly string[]): number | string => {
         const found = Object.entries(plan.flows).find(([, f]) => f.part === part.id && unit.includes(f.unit));
-        return found ? (plan.figures[idOf(found[0], 'demand')]?.value ?? 0) : 0;
+        return found ? (plan.figures[idOf(found[0], 'demand')]?.value ?? '') : '';
       };
       return {
         book: part.product,
@@ -30,7 +30,7 @@ export function casePieceRows(plan: Plan, plant: Plant): Row[] {
         stock: plant.stocks[form?.stock ?? '']?.name ?? '',
         'pieces a book': piecesOf(part),
         'pieces wanted': flow(['piece', 'copy']),
-        'pieces a sheet or length': form?.layout ? copiesUp(form.layout) : 0,
+        'pieces a sheet or length': form?.layout ? copiesUp(form.layout) : '',
         'sheets or metres': flow(['sheet', 'metre']),
       };
     });

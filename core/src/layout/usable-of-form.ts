@@ -1,6 +1,6 @@
 import type { Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
-import { fig } from '../quantity/ledger';
+import { fig, typed } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
 import { pressSheet } from '../stock/press-sheet';
 import type { LayoutContext } from './layouter';
@@ -15,8 +15,7 @@ export function usableOfForm({ id, stock, stockId, style, stones, plant, ledger 
   const greatest = (what: 'gripperMm' | 'tailMm' | 'sideMm' | 'colourBarMm', practice: Parameters<typeof practiceTerm>[1]): number => {
     const terms: Record<string, Term> = {};
     if (square) {
-      const trimMm = what === 'colourBarMm' ? 0 : (square.ask.squareMm ?? 0);
-      terms[square.id] = { value: trimMm, unit: 'mm', from: 'plant', at: `machine:${square.id}.squareMm` };
+      terms[square.id] = what !== 'colourBarMm' && square.ask.squareMm ? square.ask.squareMm : typed(0, 'mm', 'none');
       return ledger.figure(idOf(id, what.replace('Mm', '')), GREATEST, terms);
     }
     for (const { id: stone, ask } of stones)

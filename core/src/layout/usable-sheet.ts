@@ -1,4 +1,4 @@
-import type { Formula } from '../quantity/figure';
+import type { Formula, Term } from '../quantity/figure';
 import { floorTolerant } from '../quantity/round-tolerant';
 import type { SectionMargins } from '../signature/section-size';
 
@@ -11,7 +11,7 @@ export interface LayoutAsk {
   minSheetMm?: [number, number];
   maxSheetMm?: [number, number];
   /** Nothing grips the sheet: so much is trimmed off each of its edges. Counts where no machine asks for a gripper. */
-  squareMm?: number;
+  squareMm?: Term;
   /** Between blanks: what strips or breaks out the waste needs it so wide. */
   blankGapMm?: number;
   /** Neighbours may share a cut. */

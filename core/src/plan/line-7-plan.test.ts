@@ -247,6 +247,23 @@ describe('what of the book is taken out', () => {
     expect([...new Set(rows.map((r) => r['form']))]).toEqual(['sections 1, 2, 3, 4', 'sections 5, 6, 7, 8', 'hardback.endpaper']);
     expect(rows.slice(0, 6).map((r) => r['gauge mm'])).toEqual([896, 460, 436, 1_282, 650, 632]);
   });
+  it('has front and back on the sides they are seen on from outside, bound left or right', () => {
+    const titles: HardcoverWish['titles'] = { t1: { name: 'fern', place: 'front', widthMm: 40, heightMm: 55 } };
+    const foilAt = (spine: 'left' | 'right'): number => {
+      const [scene] = bookTemplates(Object.values(made({ spine, titles }).plan.parts), LINDMOOR);
+      const foil = scene!.shapes.find((s) => s.role === 'foil');
+      return foil?.kind === 'rect' ? foil.x + foil.w / 2 : NaN;
+    };
+    expect([foilAt('left'), foilAt('right')]).toEqual([expect.closeTo(265.763 - 15 - 51, 2), 15 + 51]);
+    const names = (spine: 'left' | 'right') =>
+      bookTemplates(Object.values(made({ spine, flapMm: 90 }).plan.parts), LINDMOOR)[1]!.shapes.flatMap((s) =>
+        s.kind === 'text' && /^(front|back)$/.test(s.text) ? [s.text] : [],
+      );
+    expect([names('left'), names('right')]).toEqual([
+      ['back', 'front'],
+      ['front', 'back'],
+    ]);
+  });
   it('are the hoppers, and templates of case and jacket at true size', () => {
     expect(hopperRows(herbal.plan, LINDMOOR).map((r) => r['pages'])).toHaveLength(8);
     const scenes = bookTemplates(Object.values(made({ flapMm: 90 }).plan.parts), LINDMOOR);

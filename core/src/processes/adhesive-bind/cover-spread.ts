@@ -46,14 +46,16 @@ export function coverScene(cx: Pick<ConsumeContext, 'parts' | 'plant'>): Scene {
   if (!sizes) return { title: 'cover spread', says: 'No cover.', box: { x: 0, y: 0, w: 100, h: 60 }, toScale: false, shapes: [] };
   const { widthMm: w, heightMm: h, scoresMm, trimMm, spineMm, headMm, footMm } = sizes;
   const text = Math.max(w, h) / 32;
+  // Seen from outside, a book bound on the right has its front left of the spine.
+  const isRight = cx.parts.some((p) => p.traits?.bound?.spine === 'right');
   const [a, b, c, d] = scoresMm;
   const shapes: Shape[] = [
     { kind: 'rect', role: 'sheet', x: 0, y: 0, w, h, ref: 'cover, untrimmed' },
     { kind: 'rect', role: 'copy', x: trimMm[0], y: headMm, w: trimMm[1] - trimMm[0], h: h - headMm - footMm, ref: 'cover, trimmed' },
     { kind: 'rect', role: 'usable', x: a, y: 0, w: d - a, h, ref: 'glue' },
     ...[a, b, c, d].map((x): Shape => ({ kind: 'line', role: 'fold', x1: x, y1: 0, x2: x, y2: h })),
-    { kind: 'text', role: 'label', x: a / 2, y: h / 2, text: 'back', sizeMm: text, anchor: 'middle' },
-    { kind: 'text', role: 'label', x: (w + d) / 2, y: h / 2, text: 'front', sizeMm: text, anchor: 'middle' },
+    { kind: 'text', role: 'label', x: a / 2, y: h / 2, text: isRight ? 'front' : 'back', sizeMm: text, anchor: 'middle' },
+    { kind: 'text', role: 'label', x: (w + d) / 2, y: h / 2, text: isRight ? 'back' : 'front', sizeMm: text, anchor: 'middle' },
     {
       kind: 'text',
       role: 'strong',

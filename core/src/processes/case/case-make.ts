@@ -1,4 +1,6 @@
 import { practiceValue } from '../../plant/practice';
+import { FLAT_STRIP } from '../../finishing/case';
+import { roundedSpine } from '../../finishing/sewn-block';
 import { editAt } from '../../product/edit';
 import { COVERINGS } from '../../product/sewn';
 import type { Scene } from '../../scene/scene';
@@ -54,9 +56,10 @@ const measuredOff: OwnRule = {
     if (!made || !block || measuredMm === 0) return [];
     const planned = cx.ledger.value(block.blockMm);
     if (Math.abs(measuredMm - planned) <= practiceValue(cx.plant, 'case.stripOffMm')) return [];
-    // Arc and flat strip alike grow with the block; a flat one by the block alone.
     const stripMm = made.mm('stripWidth');
-    const asked = block.arcMm ? (stripMm * measuredMm) / planned : stripMm + measuredMm - planned;
+    const angleDeg = sewnText(cx)?.sewn.angleDeg ?? null;
+    const asked =
+      angleDeg === null ? FLAT_STRIP.of({ blockMm: measuredMm, boardMm: made.cased.boardMm }) : roundedSpine(measuredMm, angleDeg).arcMm;
     return [
       {
         level: 'start',

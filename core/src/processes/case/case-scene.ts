@@ -9,6 +9,8 @@ export interface OpenCase {
   clothMm: readonly [width: number, height: number];
   jointMm: number;
   turnInMm: number;
+  /** Bound on the right: seen from outside its front lies left of the spine. */
+  isRight: boolean;
 }
 /** The case as its parts are cut; null: there is none. */
 export function openCaseOf(parts: readonly Part[]): OpenCase | null {
@@ -22,6 +24,7 @@ export function openCaseOf(parts: readonly Part[]): OpenCase | null {
     clothMm: [covering.widthMm, covering.heightMm],
     jointMm: cased.jointMm,
     turnInMm: cased.turnInMm,
+    isRight: parts.some((p) => p.product === covering.product && p.traits?.bound?.spine === 'right'),
   };
 }
 /** The covering of a case among the parts of its product. */
@@ -30,19 +33,19 @@ export const coveringOf = (parts: readonly Part[]): Part | undefined => parts.fi
 const round = (mm: number): string => String(Math.round(mm * 100) / 100);
 
 /** Where the boards and the strip begin on the covering, from its left edge. */
-export function placesOn({ boardMm: [w], stripMm, jointMm, turnInMm }: OpenCase): { back: number; strip: number; front: number } {
+export function placesOn({ boardMm: [w], stripMm, jointMm, turnInMm }: OpenCase): { left: number; strip: number; right: number } {
   const strip = turnInMm + w + jointMm;
-  return { back: turnInMm, strip, front: strip + stripMm + jointMm };
+  return { left: turnInMm, strip, right: strip + stripMm + jointMm };
 }
 
 /** Where a title stands on the open case, seen from outside: in the middle of its place. */
 export function titleBox(of: OpenCase, { place, widthMm, heightMm }: CaseTitle): { x: number; y: number; w: number; h: number } {
   const at = placesOn(of);
-  const middle = place === 'spine' ? at.strip + of.stripMm / 2 : at.front + of.boardMm[0] / 2;
+  const middle = place === 'spine' ? at.strip + of.stripMm / 2 : (of.isRight ? at.left : at.right) + of.boardMm[0] / 2;
   return { x: middle - widthMm / 2, y: (of.clothMm[1] - heightMm) / 2, w: widthMm, h: heightMm };
 }
 
-/** The case open, boards up: covering, boards, strip, joints, turn-ins, every dimension; titles where they are struck. */
+/** The case open, as it is seen from outside, its boards through the covering: covering, boards, strip, joints, turn-ins, every dimension; titles where they are struck. */
 export function openCaseScene(of: OpenCase, titles: readonly CaseTitle[] = []): Scene {
   const [w, h] = of.clothMm;
   const { boardMm, stripMm, jointMm, turnInMm } = of;
@@ -51,20 +54,20 @@ export function openCaseScene(of: OpenCase, titles: readonly CaseTitle[] = []): 
   const board = (x: number, ref: string): Shape => ({ kind: 'rect', role: 'copy', x, y: turnInMm, w: boardMm[0], h: boardMm[1], ref });
   const across: [from: number, mm: number, says: string][] = [
     [0, turnInMm, round(turnInMm)],
-    [at.back, boardMm[0], `board ${round(boardMm[0])}`],
+    [at.left, boardMm[0], `board ${round(boardMm[0])}`],
     [at.strip - jointMm, jointMm, round(jointMm)],
     [at.strip, stripMm, round(stripMm)],
     [at.strip + stripMm, jointMm, round(jointMm)],
-    [at.front, boardMm[0], `board ${round(boardMm[0])}`],
-    [at.front + boardMm[0], turnInMm, round(turnInMm)],
+    [at.right, boardMm[0], `board ${round(boardMm[0])}`],
+    [at.right + boardMm[0], turnInMm, round(turnInMm)],
   ];
   const shapes: Shape[] = [
     { kind: 'rect', role: 'sheet', x: 0, y: 0, w, h, ref: 'covering' },
-    board(at.back, 'back board'),
+    board(at.left, of.isRight ? 'front board' : 'back board'),
     { kind: 'rect', role: 'piece', x: at.strip, y: turnInMm, w: stripMm, h: boardMm[1], ref: 'strip' },
-    board(at.front, 'front board'),
-    { kind: 'line', role: 'grain', x1: at.back + boardMm[0] / 2, y1: h * 0.3, x2: at.back + boardMm[0] / 2, y2: h * 0.7 },
-    { kind: 'line', role: 'grain', x1: at.front + boardMm[0] / 2, y1: h * 0.3, x2: at.front + boardMm[0] / 2, y2: h * 0.7 },
+    board(at.right, of.isRight ? 'back board' : 'front board'),
+    { kind: 'line', role: 'grain', x1: at.left + boardMm[0] / 2, y1: h * 0.3, x2: at.left + boardMm[0] / 2, y2: h * 0.7 },
+    { kind: 'line', role: 'grain', x1: at.right + boardMm[0] / 2, y1: h * 0.3, x2: at.right + boardMm[0] / 2, y2: h * 0.7 },
     ...across.flatMap(([from, mm, says], i): Shape[] => [
       { kind: 'line', role: 'dimension', x1: from, y1: h + t, x2: from + mm, y2: h + t },
       {

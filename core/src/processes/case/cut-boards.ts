@@ -1,7 +1,7 @@
 import type { Formula } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { fig } from '../../quantity/ledger';
-import { practiceTerm, practiceValue } from '../../plant/practice';
+import { practiceTerm } from '../../plant/practice';
 import { sheetScene } from '../../layout/sheet-scene';
 import { type ConsumeContext, type PanelRow, type Process, settingPath } from '../process';
 import { partedStep } from '../parted-step';
@@ -49,7 +49,7 @@ export const cutBoards: Process = {
   parts: true,
   straightCuts: true,
   asks: (cx) => ({
-    squareMm: practiceValue(cx.plant, 'cutBoards.squareMm'),
+    squareMm: practiceTerm(cx.plant, 'cutBoards.squareMm'),
     ...(cx.machine.maxSheetMm && { maxSheetMm: cx.machine.maxSheetMm }),
   }),
   draft: (cx) => partedStep(cx, { unit: 'piece', losses: usualLosses(cx, LOSSES), waits: [], cautions: ['roundKnives'] }),

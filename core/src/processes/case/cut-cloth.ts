@@ -16,6 +16,7 @@ const panel = (cx: ConsumeContext): PanelRow[] => [
   { label: 'clothLength', text: mm(cx.parts[0]?.heightMm ?? 0) },
   { label: 'slitWidth', text: mm(cx.parts[0]?.widthMm ?? 0) },
   { label: 'lanes', figure: ofForm(cx, 'lanes') },
+  { label: 'clothEdges', text: mm(cx.layout?.cells[0]?.x ?? 0) },
   { label: 'trimWaste', figure: idOf(cx.id, 'trimKg') },
   { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupSheets'), kind: 'count' } },
   runningLossRow(cx),

@@ -51,7 +51,7 @@ export function jacketScene(parts: readonly Part[]): Scene {
   const [w, h, folds] = [jacket?.widthMm ?? 100, jacket?.heightMm ?? 60, jacketFolds(parts)];
   const t = Math.max(w, h) / 34;
   const edges = [0, ...folds, w];
-  const names = ['flap', 'back', 'spine', 'front', 'flap'];
+  const names = openCaseOf(parts)?.isRight ? ['flap', 'front', 'spine', 'back', 'flap'] : ['flap', 'back', 'spine', 'front', 'flap'];
   const shapes: Shape[] = [
     { kind: 'rect', role: 'copy', x: 0, y: 0, w, h, ref: 'jacket' },
     ...folds.map((x): Shape => ({ kind: 'line', role: 'fold', x1: x, y1: 0, x2: x, y2: h })),

@@ -19,6 +19,7 @@ export const CASE_WORDS: KindWords = {
     knifePasses: 'Sheets and strips through the knives',
     clothLength: 'Cut every',
     slitWidth: 'Slit to',
+    clothEdges: 'Off either edge of the roll',
     glueSide: 'Glue on',
     covering: 'Boards covered with',
     'covering.cloth': 'cloth',

@@ -149,6 +149,10 @@ export const roundBack = bookStep({
       { label: 'blockNipped', figure: block.blockMm, edit: { at: wishPath(cx, 'dummyMm'), kind: 'length' } },
       { label: 'mullWide', figure: idOf(cx.id, 'mullWidth') },
       { label: 'mullHigh', figure: idOf(cx.id, 'mullHeight') },
+      {
+        label: 'liningSize',
+        text: `${Math.round(cx.ledger.value(block.arcMm ?? block.blockMm) * 10) / 10} × ${cx.ledger.value(idOf(cx.id, 'mullHeight'))} mm, grain along the spine`,
+      },
       { label: 'mullArea', figure: idOf(cx.id, 'mullM2') },
       ...(book.sewn.headband
         ? [

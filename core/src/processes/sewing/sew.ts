@@ -19,9 +19,6 @@ import { settingRow } from '../rows';
 import { paperOf, sectionsGathered } from '../sections-chosen';
 import { blockFigures, sectionsSewn, sewnText } from './block-figures';
 
-/** From the head to the first stitch group, and from the last to the foot: half of what is left free. Handbook rule, from memory. */
-const FREE_AT_AN_END_MM = 15;
-
 const pitchTerm = (cx: DraftContext): Term => setting(cx, 'pitchMm', practiceTerm(cx.plant, 'sew.pitchMm'));
 
 /** A section that the machine does not open, or that the needles do not go through. */
@@ -183,7 +180,7 @@ function stitchPattern(cx: ConsumeContext): Scene {
   const t = h / 24;
   const shown = Math.min(n, 12);
   const wide = t * 1.6;
-  const firstMm = Math.max((h - (groups - 1) * pitchMm) / 2, FREE_AT_AN_END_MM);
+  const firstMm = (h - (groups - 1) * pitchMm) / 2;
   const shapes: Shape[] = [];
   for (let s = 0; s < shown; s++) {
     const x = s * wide;

@@ -13,6 +13,15 @@ export function endsOf({ nr }: Pick<LaidSection, 'nr'>, forms: readonly Form[]):
   return Number(nr === 1) + Number(nr === last);
 }
 
+/** Flat size, and what it is folded to. */
+function foldSays({ product }: DraftContext): string {
+  const endpaper = product.parts.find((p) => p.traits?.endpaper);
+  const mm = (value: number): number => Math.round(value * 100) / 100;
+  return endpaper
+    ? `once, ${mm(endpaper.widthMm)} × ${mm(endpaper.heightMm)} to ${mm(endpaper.widthMm / 2)} × ${mm(endpaper.heightMm)} mm`
+    : '–';
+}
+
 const sideSays = ({ section, forms }: DraftContext): string => {
   if (!section) return '–';
   const isFirst = section.nr === 1;
@@ -32,6 +41,7 @@ export const tipEnds = bookStep({
   makes: ({ section }) => ({ section: section?.key ?? null }),
   rows: (cx) => [
     ...(cx.section ? [{ label: 'sectionPages', text: `${cx.section.pages.length}: ${foliosSay(cx.section.pages)}` }] : []),
+    { label: 'endpaperFold', text: foldSays(cx) },
     { label: 'endpaperGoes', text: sideSays(cx) },
     settingRow(cx, 'glueStrip', 'glueMm', practiceTerm(cx.plant, 'tipEnds.glueMm'), { kind: 'length', unit: 'mm' }),
   ],

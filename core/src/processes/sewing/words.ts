@@ -11,6 +11,7 @@ export const SEWING_WORDS: KindWords = {
     roundBack: 'Rounding, backing, lining',
   },
   labels: {
+    endpaperFold: 'Endpaper folded',
     endpaperGoes: 'Endpaper goes',
     glueStrip: 'Strip of glue',
     sectionsABook: 'Sections a book',
@@ -31,6 +32,7 @@ export const SEWING_WORDS: KindWords = {
     foreEdgeHollow: 'Hollow of the fore-edge',
     mullWide: 'Mull, across',
     mullHigh: 'Mull, along the spine',
+    liningSize: 'Lining',
     mullArea: 'Mull',
     headbandABook: 'Headband a book',
     headbandAll: 'Headband',
