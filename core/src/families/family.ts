@@ -80,6 +80,10 @@ export type Drawn = Pick<Plant, 'cartonStyles'> & Partial<Works>;
 /** What of the works gives a size to what is made of its papers. */
 export type Works = Pick<Plant, 'stocks' | 'practice' | 'usualGrade'>;
 
+/** Whether the papers of the works are known: thickness and spine follow from them. */
+export const hasWorks = (drawn: Drawn): drawn is Drawn & Works =>
+  drawn.stocks !== undefined && drawn.practice !== undefined && drawn.usualGrade !== undefined;
+
 /** A product line: data and choice of processes. */
 export interface Family<F extends FamilyId> {
   id: F;

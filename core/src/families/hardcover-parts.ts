@@ -2,7 +2,7 @@ import { idOf } from '../quantity/id-of';
 import { practiceValue } from '../plant/practice';
 import { wholeFolds } from '../product/bound';
 import type { Part } from '../product/part';
-import { type BookCase, ENDPAPER_PAGES } from '../product/sewn';
+import { type BookCase, ENDPAPER_PAGES, LEAST_SEWN_PAGES } from '../product/sewn';
 import { sizesAllowed } from '../signature/fold-limits';
 import { foldLimitsOf } from '../layout/book-sections';
 import { blockMm } from '../finishing/book-block';
@@ -135,7 +135,7 @@ export function hardcoverParts(
         bound: {
           ...{ pages, bookPages: pages, blanks: pages - printed, outside: 0, outsideUm: 0, nested: false },
           spine: wish.spine ?? USUAL_HARDCOVER.spine,
-          least: 8,
+          least: LEAST_SEWN_PAGES,
         },
         sewn: {
           trims,

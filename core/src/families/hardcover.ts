@@ -2,7 +2,7 @@ import type { Id } from '../quantity/figure';
 import { COVERINGS, TITLE_PLACES } from '../product/sewn';
 import type { Part } from '../product/part';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
-import type { Drawn, Family, ListOf, RouteStone, Works } from './family';
+import { type Family, hasWorks, type ListOf, type RouteStone } from './family';
 import { hardcoverParts, sizesOf, USUAL_HARDCOVER } from './hardcover-parts';
 import { hardcoverPicture } from './hardcover-picture';
 import { HardcoverWish, SPINE_FORMS } from './hardcover-wish';
@@ -19,9 +19,6 @@ const titleList: ListOf = {
   prefix: 't',
   fresh: (n) => ({ name: `title ${n}`, widthMm: 8, heightMm: 90 }),
 };
-/** Whether the papers of the works are known: the block follows from them. */
-const hasWorks = (drawn: Drawn): drawn is Drawn & Works =>
-  drawn.stocks !== undefined && drawn.practice !== undefined && drawn.usualGrade !== undefined;
 const says = (value: string): { value: string; says: string } => ({ value, says: value });
 
 /** Line 7: books sewn through the folds of their sections, in a case of boards and cloth or paper. */

@@ -7,7 +7,7 @@ import type { Part } from '../product/part';
 import { blockMm, spineMm } from '../finishing/book-block';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
 import { caliperMmOf } from './boards';
-import type { Drawn, Family, RouteStone, Works } from './family';
+import { type Family, hasWorks, type RouteStone, type Works } from './family';
 import { coverGrades, gradeNear, textGrades } from './papers';
 import { paperbackPicture } from './paperback-picture';
 import { BOUND_AS, INSERT_COUNTED, LAMINATIONS, PaperbackWish, SPINE_FOLDS } from './paperback-wish';
@@ -65,9 +65,6 @@ function coverSpineMm(wish: PaperbackWish, plant: Works): number {
   const coverCaliperMm = caliperMmOf(coverGradeOf(wish, plant), plant) + film;
   return spineMm({ block, coverCaliperMm, glueMm: practiceValue(plant, 'bind.glueMm') });
 }
-/** Whether the papers of the works are known: the spine follows from them. */
-const hasWorks = (drawn: Drawn): drawn is Drawn & Works =>
-  drawn.stocks !== undefined && drawn.practice !== undefined && drawn.usualGrade !== undefined;
 /** A flap's fold takes so much. Common practice, no source. */
 const ROUND_FLAP_MM = 1;
 

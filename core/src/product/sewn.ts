@@ -52,5 +52,7 @@ declare module './part' {
   }
 }
 
+/** Sections of fewer pages are not sewn alone. */
+export const LEAST_SEWN_PAGES = 8;
 /** Pages of an endpaper: a sheet folded once. */
 export const ENDPAPER_PAGES = 4;

@@ -1,6 +1,7 @@
 import { practiceTerm, practiceValue } from '../../plant/practice';
 import { typed } from '../../quantity/ledger';
 import type { Part } from '../../product/part';
+import { LEAST_SEWN_PAGES } from '../../product/sewn';
 import { blockOf } from '../block-sizes';
 import { bookStep } from '../book-step';
 import { gathererScene } from '../gatherer-scene';
@@ -9,8 +10,6 @@ import { hopperOrder, textSections } from '../hoppers';
 import { feedersShort, formEmpty, pagesOdd, sectionsCannot } from '../section-rules';
 import { sectionsRow, sectionsSet } from '../sections-chosen';
 
-/** Fewer than a section of eight pages are not sewn. */
-const LEAST_PAGES = 8;
 /** Pages of the text that somebody printed. */
 function askedPages(parts: readonly Part[]): number {
   const { pages = 0, blanks = 0 } = parts[0]?.traits?.bound ?? {};
@@ -29,7 +28,7 @@ export const gather = bookStep({
     })),
     formEmpty,
     sectionsCannot(textSections),
-    pagesOdd('gather.pagesOdd', (cx) => askedPages(cx.parts), LEAST_PAGES),
+    pagesOdd('gather.pagesOdd', (cx) => askedPages(cx.parts), LEAST_SEWN_PAGES),
   ],
   losses: { setup: 'gather.setupCycles', running: 'gather.runningPpm' },
   unit: 'block',
