@@ -1,12 +1,14 @@
 // npm run dev: the database, the server rebuilt and restarted on change, and the web client's development server with a proxy to it.
 import { spawn } from 'node:child_process';
 import { Cluster } from './lib/cluster.mjs';
+import { ensurePdfFiles } from './lib/build.mjs';
 import { ensurePackages } from './lib/packages.mjs';
 import { ROOT } from './lib/run.mjs';
 import { main, say } from './lib/say.mjs';
 
 await main(async () => {
   ensurePackages();
+  ensurePdfFiles();
   const cluster = await new Cluster('main', Number(process.env.PG_PORT ?? 5544)).start();
   const urls = cluster.database('druckerei');
   const env = {

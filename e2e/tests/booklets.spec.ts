@@ -105,6 +105,20 @@ test('a customer’s PDF dropped on the sheets is held against the order, and it
   await expect(sheets.getByText('42 pages; the order asks for 40, or 4, or 44.')).toBeVisible();
   await chosen.setInputFiles(await pdfOf(44));
   await expect(sheets.getByText('Pages, size and bleed are as ordered.')).toBeVisible();
+  // Small on both sides of the sheet, and something is drawn on them: the text on the page is dark.
+  await expect(sheets.locator('svg image')).toHaveCount(32);
+  const darkest = await sheets
+    .locator('svg image')
+    .first()
+    .evaluate(async (image) => {
+      const drawn = new Image();
+      drawn.src = image.getAttribute('href') ?? '';
+      await drawn.decode();
+      const ink = new OffscreenCanvas(drawn.width, drawn.height).getContext('2d');
+      ink?.drawImage(drawn, 0, 0);
+      return Math.min(...(ink?.getImageData(0, 0, drawn.width, drawn.height).data.filter((_, i) => i % 4 === 0) ?? [255]));
+    });
+  expect(darkest).toBeLessThan(60);
   const [placed] = await Promise.all([
     page.waitForEvent('download'),
     sheets.getByRole('button', { name: 'Sheets with these pages, PDF' }).click(),

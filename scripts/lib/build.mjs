@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { must, ROOT } from './run.mjs';
 import { ensureFolder } from './packages.mjs';
 import { say } from './say.mjs';
@@ -24,8 +24,15 @@ function files(path) {
     : [path];
 }
 
+/** What draws the pages of a PDF in the browser, beside the program: Angular takes no files from outside its folder. */
+export function ensurePdfFiles() {
+  for (const part of ['build/pdf.worker.min.mjs', 'wasm', 'standard_fonts', 'cmaps'])
+    cpSync(`${ROOT}/node_modules/pdfjs-dist/${part}`, `${ROOT}/web/public/pdfjs/${part.replace('build/', '')}`, { recursive: true });
+}
+
 /** Builds web and server when a source changed since the last build. */
 export function ensureBuilt() {
+  ensurePdfFiles();
   const hash = createHash('sha256');
   for (const file of SOURCES.flatMap((s) => files(`${ROOT}/${s}`))) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
   const now = hash.digest('hex');

@@ -1,5 +1,6 @@
 import type { Plan } from '../plan/plan-types';
 import type { Form } from '../layout/form';
+import type { PrintedSide } from '../layout/page-scene';
 import type { Id } from '../quantity/figure';
 import { type TrimmedPage, trimmedPages } from '../layout/trim-boxes';
 import { foliosSay } from '../signature/folios';
@@ -96,7 +97,8 @@ export function pdfFindings(pages: readonly PdfPage[], asked: PagesAsked): PdfFi
 
 /** A printed side with the pages that are to be placed on it: which page of the PDF lies where; millimetres from lay and gripper edge as that side is seen. */
 export interface SideToFill {
-  name: string;
+  form: Id<'form'>;
+  side: PrintedSide;
   sheetMm: readonly [number, number];
   places: (Pick<TrimmedPage, 'trim' | 'cell' | 'head'> & { pdfPage: number })[];
 }
@@ -123,7 +125,8 @@ export function sidesToFill(
   const at = new Map(inBook.map((page, i) => [page, i]));
   return forms.flatMap(({ form, imposed, sheetMm }) =>
     (['front', 'back'] as const).map((side): SideToFill => ({
-      name: `${form.name || form.id} ${side}`,
+      form: form.id,
+      side,
       sheetMm,
       places: trimmedPages(imposed, side, sheetMm, (page) => shiftMm(form, page)).flatMap(({ page, trim, cell: { x, y, w, h }, head }) => {
         const pdfPage = at.get(page);

@@ -36,6 +36,7 @@ const [plant, shelf] = [PlantSchema.parse(plantJson), { ...EMPTY_SHELF, asOf: 1_
 const timetable = plan(spec, plant, shelf);
 const pages = (n: number): PdfRead => ({
   kind: 'read',
+  trims: Array.from({ length: n }, () => [9, 9, 428, 604]),
   pages: Array.from({ length: n }, () => ({ widthMm: 148, heightMm: 210, bleedMm: 3, isTrimSaid: true, isTurned: false })),
 });
 

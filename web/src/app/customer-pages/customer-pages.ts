@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, type OnDestroy, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, type OnDestroy, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import {
@@ -15,7 +15,7 @@ import {
   sidesToFill,
 } from '@druckerei/core';
 import { keepFile } from '../shared/keep-file';
-import type { PdfAnswer, PdfAsk } from './pdf-pages';
+import type { PdfAnswer, PdfAsk, TrimBox } from './pdf-pages';
 import { spawnPdfReader } from './pdf-pages.spawn';
 
 /** Larger files are not opened: a browser would run out of memory. */
@@ -25,7 +25,13 @@ type State =
   | { kind: 'idle' }
   | { kind: 'reading'; name: string }
   | { kind: 'refused'; name: string; why: 'locked' | 'broken' | 'empty' | 'large' | 'notPdf' }
-  | { kind: 'read'; name: string; pages: PdfPage[]; file: File };
+  | { kind: 'read'; name: string; pages: PdfPage[]; trims: TrimBox[]; file: File };
+
+/** A customer's file whose pages can be shown. */
+export interface ReadPdf {
+  file: File;
+  trims: TrimBox[];
+}
 
 /** A customer's PDF dropped on the job: read in the browser, its pages held against the order. It is kept nowhere. */
 @Component({
@@ -42,6 +48,8 @@ export class CustomerPages implements OnDestroy {
   readonly product = input.required<string>();
   readonly plant = input.required<Plant>();
   readonly shelf = input.required<Shelf>();
+  /** What was read; null: nothing, or no more. */
+  readonly pdf = output<ReadPdf | null>();
 
   protected readonly state = signal<State>({ kind: 'idle' });
   protected readonly over = signal(false);
@@ -110,10 +118,13 @@ export class CustomerPages implements OnDestroy {
     const { name } = file;
     if (!/\.pdf$/i.test(name)) return this.state.set({ kind: 'refused', name, why: 'notPdf' });
     if (file.size > MOST_BYTES) return this.state.set({ kind: 'refused', name, why: 'large' });
+    this.pdf.emit(null);
     this.state.set({ kind: 'reading', name });
     this.ask({ kind: 'read', file }, (answer) => {
-      if (answer.kind === 'read') this.state.set({ name, file, ...answer });
-      else if (answer.kind === 'refused') this.state.set({ name, ...answer });
+      if (answer.kind === 'read') {
+        this.state.set({ name, file, ...answer });
+        this.pdf.emit({ file, trims: answer.trims });
+      } else if (answer.kind === 'refused') this.state.set({ name, ...answer });
     });
   }
   private ask(question: PdfAsk, then: (answer: PdfAnswer) => void): void {

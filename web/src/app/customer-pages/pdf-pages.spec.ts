@@ -29,6 +29,11 @@ describe('a PDF’s pages', () => {
         },
         { widthMm: expect.closeTo(148, 6), heightMm: expect.closeTo(210, 6), bleedMm: 0, isTrimSaid: false, isTurned: true },
       ],
+      // As they are stored, in points.
+      trims: [
+        [6, 6, 154, 216],
+        [0, 0, 210, 148],
+      ].map((box) => box.map((mm) => expect.closeTo(mm * PT, 6) as number)),
     });
   });
   it('of what is no PDF, is cut off, or is locked are refused by why', async () => {
@@ -59,8 +64,8 @@ describe('pages placed on sheets', () => {
       cell: { x: x - 3, y: 17, w: 154, h: 216 },
     });
     const bytes = await placePages(await bytesOf(pdf), [
-      { name: 'front', sheetMm: [700, 500], places: [place(0, 10, 'n'), place(3, 170, 's'), place(0, 330, 'n')] },
-      { name: 'back', sheetMm: [700, 500], places: [place(1, 10, 'n'), place(2, 170, 's')] },
+      { form: 'a', side: 'front', sheetMm: [700, 500], places: [place(0, 10, 'n'), place(3, 170, 's'), place(0, 330, 'n')] },
+      { form: 'a', side: 'front', sheetMm: [700, 500], places: [place(1, 10, 'n'), place(2, 170, 's')] },
     ]);
     const made = await PDFDocument.load(bytes);
     expect(made.getPages().map((p) => [p.getWidth() / PT, p.getHeight() / PT])).toEqual([

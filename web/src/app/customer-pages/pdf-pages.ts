@@ -6,10 +6,13 @@ const POINT_MM = 25.4 / 72;
 
 const TRIM_BOX = PDFName.of('TrimBox');
 
+/** The trimmed page in a PDF's own points: left, lower, right, upper. */
+export type TrimBox = [number, number, number, number];
+
 /** What is asked: the pages of a file, or a file's pages in their places. */
 export type PdfAsk = { kind: 'read'; file: File } | { kind: 'place'; file: File; sides: SideToFill[] };
 export type PdfAnswer = PdfRead | { kind: 'placed'; bytes: Uint8Array<ArrayBuffer> };
-export type PdfRead = { kind: 'read'; pages: PdfPage[] } | { kind: 'refused'; why: 'locked' | 'broken' | 'empty' };
+export type PdfRead = { kind: 'read'; pages: PdfPage[]; trims: TrimBox[] } | { kind: 'refused'; why: 'locked' | 'broken' | 'empty' };
 
 /** The boxes of a page, upright as it is seen. A page without a trim box is as large as it is shown. */
 function pageOf(page: PDFPage): PdfPage {
@@ -32,13 +35,18 @@ function pageOf(page: PDFPage): PdfPage {
   };
 }
 
+function trimOf(page: PDFPage): TrimBox {
+  const { x, y, width, height } = page.getTrimBox();
+  return [x, y, x + width, y + height];
+}
+
 /** Reads how many pages a PDF has and how large they are; says why where it cannot. */
 export async function readPages(bytes: ArrayBuffer): Promise<PdfRead> {
   try {
     const pdf = await PDFDocument.load(bytes, { updateMetadata: false, ignoreEncryption: true });
     if (pdf.isEncrypted) return { kind: 'refused', why: 'locked' };
-    const pages = pdf.getPages().map(pageOf);
-    return pages.length > 0 ? { kind: 'read', pages } : { kind: 'refused', why: 'empty' };
+    const pages = pdf.getPages();
+    return pages.length > 0 ? { kind: 'read', pages: pages.map(pageOf), trims: pages.map(trimOf) } : { kind: 'refused', why: 'empty' };
   } catch {
     return { kind: 'refused', why: 'broken' };
   }

@@ -6,6 +6,17 @@ import { TakeOut } from './take-out';
 import { formatNumber, inkColour, pathData, type Scene, type Shape, say } from '@druckerei/core';
 import { keptFor } from '../shared/kept-for';
 
+/** A picture that lies on a drawing: upright in its box, then turned about its middle; degrees to the right. */
+export interface Picture {
+  kind: 'picture';
+  href: string;
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+  turn: number;
+}
+
 /** A scene of core on screen: shapes by role, zoom with wheel and keys, pan by drag, and a measure between two points where the drawing is to scale. */
 @Component({
   selector: 'dk-drawing',
@@ -40,7 +51,7 @@ import { keptFor } from '../shared/kept-for';
         (keydown)="key($event)"
       >
         <g [attr.transform]="transform()">
-          @for (shape of s.shapes; track $index) {
+          @for (shape of shapes(); track $index) {
             @switch (shape.kind) {
               @case ('rect') {
                 <rect
@@ -72,6 +83,17 @@ import { keptFor } from '../shared/kept-for';
               }
               @case ('path') {
                 <path [attr.class]="shape.role" [attr.d]="path(shape)" />
+              }
+              @case ('picture') {
+                <image
+                  [attr.href]="shape.href"
+                  [attr.x]="shape.x"
+                  [attr.y]="shape.y"
+                  [attr.width]="shape.w"
+                  [attr.height]="shape.h"
+                  [attr.transform]="turnPicture(shape)"
+                  preserveAspectRatio="none"
+                />
               }
               @case ('text') {
                 <text
@@ -106,6 +128,12 @@ export class Drawing {
   readonly scene = input<Scene | null>(null);
   /** Whether it may be taken out as a file: not where gloves are worn. */
   readonly out = input(true);
+  /** Pictures on the drawing, beneath its words. */
+  readonly pictures = input<readonly Picture[]>([]);
+  protected readonly shapes = computed((): readonly (Shape | Picture)[] => {
+    const [all, pictures] = [this.scene()?.shapes ?? [], this.pictures()];
+    return pictures.length === 0 ? all : [...all.filter((s) => s.kind !== 'text'), ...pictures, ...all.filter((s) => s.kind === 'text')];
+  });
   readonly pointed = output<[number, number]>();
   /** What is lit wherever it is drawn, by its ref; and what the pointer comes to. */
   readonly lit = input<string | null>(null);
@@ -140,6 +168,9 @@ export class Drawing {
   protected fill = (s: Shape): string | null => (s.role === 'ink' ? inkColour(s.ink ?? '') : null);
   protected path = (s: Shape): string => (s.kind === 'path' ? pathData(s.points, s.closed) : '');
   protected turn = (s: Shape): string | null => (s.kind === 'text' && s.turn ? `rotate(${s.turn} ${s.x} ${s.y})` : null);
+
+  protected turnPicture = ({ x, y, w, h, turn }: Picture): string | null =>
+    turn === 0 ? null : `rotate(${turn} ${x + w / 2} ${y + h / 2})`;
 
   protected by(factor: number): void {
     const svg = this.board()?.nativeElement;

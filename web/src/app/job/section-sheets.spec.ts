@@ -1,4 +1,6 @@
 import { TestBed } from '@angular/core/testing';
+import type { PDFDocumentProxy } from 'pdfjs-dist';
+import { openPdf } from '../customer-pages/open-pdf';
 import { By } from '@angular/platform-browser';
 import { EMPTY_SHELF, type JobSpec, JobSpecSchema, PlantSchema } from '@druckerei/core';
 import { plan } from '@druckerei/core/planning';
@@ -6,7 +8,17 @@ import ordersJson from '../../../../demo/orders.json';
 import plantJson from '../../../../demo/plant.json';
 import { Drawing } from '../drawings/drawing';
 import { provideAsking } from '../session/signed-in.fixture';
+import { CustomerPages } from '../customer-pages/customer-pages';
 import { SectionSheets, sheetsOf } from './section-sheets';
+
+/** Stands for the library that draws pages: every page a picture at once. */
+jest.mock('../customer-pages/open-pdf', () => ({ openPdf: jest.fn() }));
+const pageOf = {
+  view: [0, 0, 437, 612],
+  getViewport: () => ({ convertToViewportRectangle: (box: number[]) => box }),
+  render: () => ({ promise: Promise.resolve() }),
+  cleanup: () => undefined,
+};
 
 const plant = PlantSchema.parse(plantJson);
 const shelf = { ...EMPTY_SHELF, asOf: 1_772_000_000 };
@@ -51,6 +63,33 @@ describe('sections on their sheets', () => {
     await press('cover');
     expect(new Set(pages(0))).toEqual(new Set(['1', '44']));
     expect(host.querySelector('a[href$="/pages.csv"]')).not.toBeNull();
+  });
+  it('show the customer’s pages small where they lie, turned as they lie, and let them go with the file', async () => {
+    jest.mocked(openPdf).mockResolvedValue({
+      getPage: () => Promise.resolve(pageOf),
+      loadingTask: { destroy: () => Promise.resolve() },
+    } as unknown as PDFDocumentProxy);
+    HTMLCanvasElement.prototype.toBlob = (done) => {
+      done(new Blob(['picture']));
+    };
+    URL.createObjectURL = jest.fn(() => 'blob:picture');
+    URL.revokeObjectURL = jest.fn();
+    const { f, drawings, settle } = await show();
+    const { pdf } = f.debugElement.query(By.directive(CustomerPages)).componentInstance as CustomerPages;
+    const pictures = (): Element[] =>
+      drawings()
+        .slice(0, 2)
+        .flatMap((d) => [...d.querySelectorAll('image')]);
+    pdf.emit({ file: new File(['%PDF'], 'pages.pdf'), trims: Array.from({ length: 44 }, () => [9, 9, 428, 604]) });
+    for (let i = 0; i < 40; i++) await settle();
+    expect(pictures()).toHaveLength(32);
+    const [first] = pictures();
+    expect([Number(first?.getAttribute('width')), Number(first?.getAttribute('height'))]).toEqual([148, 210]);
+    expect(new Set(pictures().map((p) => p.getAttribute('transform')?.split(' ')[0] ?? 'upright')).size).toBe(2);
+    pdf.emit(null);
+    await settle();
+    expect(pictures()).toEqual([]);
+    expect(URL.revokeObjectURL).toHaveBeenCalledTimes(32);
   });
   it('on a web have no gripper and no lay: its two sides, the grain along it', async () => {
     const { f, host, settle } = await show();

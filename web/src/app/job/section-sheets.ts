@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, type OnDestroy, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  input,
+  linkedSignal,
+  type OnDestroy,
+  signal,
+  untracked,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatInput } from '@angular/material/input';
@@ -17,9 +27,13 @@ import {
   say,
   type Shelf,
   sheetScene,
+  shiftsOf,
+  type SideToFill,
+  sidesToFill,
 } from '@druckerei/core';
-import { CustomerPages } from '../customer-pages/customer-pages';
-import { Drawing } from '../drawings/drawing';
+import { CustomerPages, type ReadPdf } from '../customer-pages/customer-pages';
+import { PageThumbnails } from '../customer-pages/page-thumbnails';
+import { Drawing, type Picture } from '../drawings/drawing';
 import { TakeOut } from '../drawings/take-out';
 import { JobFile } from './job-file';
 
@@ -105,11 +119,34 @@ export class SectionSheets implements OnDestroy {
     return section ? (['front', 'back'] as const).map((side) => ({ side, scene: dummyScene(section, side) })) : [];
   });
 
+  /** The customer's file, and its pages small where they lie on the sheet that is shown. */
+  protected readonly pdf = signal<ReadPdf | null>(null);
+  private readonly thumbnails = new PageThumbnails();
+  private readonly sides = computed((): SideToFill[] => {
+    const [pdf, sheet, product] = [this.pdf(), this.sheet(), this.product()];
+    if (!pdf || !sheet || !product) return [];
+    const shifts = shiftsOf(sheet.form, this.plan(), this.plant(), this.shelf());
+    return sidesToFill(this.plan(), product, pdf.trims.length, (_, page) => shifts.get(page) ?? 0).filter((s) => s.form === sheet.form.id);
+  });
+  protected readonly pictures = computed(() => ({ front: this.picturesOn('front'), back: this.picturesOn('back') }));
+
+  constructor() {
+    effect(() => {
+      const pdf = this.pdf();
+      const pages = this.sides().flatMap((side) => side.places.map((place) => place.pdfPage));
+      untracked(() => {
+        this.thumbnails.open(pdf);
+        this.thumbnails.draw(pages);
+      });
+    });
+  }
+
   private timer: ReturnType<typeof setInterval> | undefined;
   protected readonly playing = signal(false);
 
   ngOnDestroy(): void {
     this.stop();
+    this.thumbnails.open(null);
   }
 
   protected choose(form: string): void {
@@ -142,6 +179,13 @@ export class SectionSheets implements OnDestroy {
     this.playing.set(false);
   }
 
+  private picturesOn(side: 'front' | 'back'): Picture[] {
+    const drawn = this.thumbnails.drawn();
+    return this.sides().flatMap((s) =>
+      s.side === side ? s.places.flatMap((place) => pictureOn(place, s.sheetMm[1], drawn.get(place.pdfPage))) : [],
+    );
+  }
+
   private drawn(side: 'front' | 'back'): ReturnType<typeof sheetScene> | null {
     const sheet = this.sheet();
     if (!sheet) return null;
@@ -151,6 +195,18 @@ export class SectionSheets implements OnDestroy {
     const bar = { value: barMm, unit: 'mm', from: 'plant', at: 'layout' } as const;
     return sheetScene(form.layout, parts, this.plant().stocks[form.stock ?? ''] ?? null, form.style, bar, side);
   }
+}
+
+/** Degrees to the right by which a page lies turned whose head points there. */
+const TURNS = { n: 0, e: 90, s: 180, w: -90 } as const;
+
+/** A page's picture in its place on a sheet that is so high; the drawing runs downwards. */
+function pictureOn({ trim: { x, y, w, h }, head }: SideToFill['places'][number], sheetMm: number, href: string | undefined): Picture[] {
+  if (href === undefined) return [];
+  const lies = head === 'e' || head === 'w';
+  const [wide, tall] = lies ? [h, w] : [w, h];
+  const [cx, cy] = [x + w / 2, sheetMm - y - h / 2];
+  return [{ kind: 'picture', href, x: cx - wide / 2, y: cy - tall / 2, w: wide, h: tall, turn: TURNS[head] }];
 }
 
 /** The forms of a plan on which sections lie, each by its part and what is on it. */
