@@ -20,6 +20,7 @@ const ROOMS = [
   'processes',
   'families',
   'plan',
+  'schedule',
   'exchange',
 ];
 /** What a kind of work says and assumes lies in its folder as plain data; the catalogue and the practice take it from there. */

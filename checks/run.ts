@@ -1,4 +1,5 @@
-// npm run checks -- FILE...: puts published cases through core's public functions. It knows kinds and tolerances, never answers.
+// npm run checks -- [--quick] FILE...: puts published cases through core's public functions. It knows kinds and tolerances, never answers.
+// --quick, as npm test runs it, searches a sixth as long where something is searched for, and lets the result be twice as far off.
 import { readFileSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
 import * as z from 'zod';
@@ -36,6 +37,7 @@ import {
   spineMm,
   turnsOnRoll,
 } from '@druckerei/core';
+import { type JobShop, shortestShop } from '@druckerei/core/board';
 
 const Case = z.object({
   id: z.string(),
@@ -66,7 +68,25 @@ const asked = (answer: Record<string, unknown>, all: Record<string, () => Compar
     .filter(([key]) => key in answer)
     .map(([, make]) => make());
 
+const isQuick = process.argv.includes('--quick');
+/** Moves of a search of a job shop: about 20 s on two cores, or 3. */
+const SHOP_MOVES = isQuick ? 500_000 : 3_000_000;
+/** Up to so many operations the optimum is wanted; up to so many, so near to it; beyond, the gap is only shown. */
+const [SMALL_SHOP, MIDDLE_SHOP, SHOP_GAP] = [36, 150, isQuick ? 0.04 : 0.02];
+
 const KINDS: Record<string, Kind> = {
+  'jobshop/jobshop': (data, answer) => {
+    const operations: JobShop = z.array(z.array(z.tuple([n, n]))).parse(data['operations']);
+    const optimum = n.parse(answer['optimalMakespan']);
+    const size = operations.reduce((sum, job) => sum + job.length, 0);
+    const { starts } = shortestShop(operations, 1, SHOP_MOVES);
+    const makespan = madeBy(operations, starts);
+    const gap = size <= SMALL_SHOP ? 0 : size <= MIDDLE_SHOP ? SHOP_GAP : Infinity;
+    return [
+      { what: 'optimalMakespan', expected: optimum, got: makespan, relative: gap },
+      exact('none is shorter', true, makespan >= optimum),
+    ];
+  },
   'paper/size': (data, answer) => {
     const size = isoSize(z.string().parse(data['name']));
     return [exact('widthMm', answer['widthMm'], size?.widthMm), exact('heightMm', answer['heightMm'], size?.heightMm)];
@@ -304,6 +324,22 @@ function laid(places: readonly { x: number; y: number; turned: boolean }[], widt
   return inside && !over ? boxes.length : NaN;
 }
 
+/** The end of a schedule of a job shop that holds: every job in its order, nothing over another on a machine. NaN: it does not. */
+function madeBy(shop: JobShop, starts: readonly (readonly number[])[]): number {
+  const all = shop.flatMap((job, j) =>
+    job.map(([machine, duration], o) => ({
+      machine,
+      from: starts[j]?.[o] ?? NaN,
+      to: (starts[j]?.[o] ?? NaN) + duration,
+      after: o > 0 ? (starts[j]?.[o - 1] ?? NaN) + (job[o - 1]?.[1] ?? 0) : 0,
+    })),
+  );
+  const holds = all.every(
+    (a, i) => a.from >= a.after && all.slice(i + 1).every((b) => a.machine !== b.machine || a.to <= b.from || b.to <= a.from),
+  );
+  return holds ? Math.max(...all.map((a) => a.to)) : NaN;
+}
+
 /** Really cuts: walks the cuts, checks that every cut lies inside its rectangle and every block in what is left, and counts the pieces. */
 function cuttable(tree: CutTree, width: number, height: number, l: number, w: number): number {
   if (tree.kind === 'waste') return 0;
@@ -371,7 +407,7 @@ function runPart(topic: string, part: string, c: Case): void {
   }
 }
 
-const files = process.argv.slice(2);
+const files = process.argv.slice(2).filter((arg) => arg !== '--quick');
 if (files.length === 0) {
   process.stderr.write('usage: npm run checks -- FILE...\n');
   process.exit(1);

@@ -113,12 +113,14 @@ await main(async () => {
         [
           'scripts/run-ts.mjs',
           'checks/run.ts',
+          '--quick',
           'checks/paper.json',
           'checks/geometry.json',
           'checks/pallet-loading.json',
           'checks/ciede2000.json',
           'checks/template-design.json',
           'checks/fold-and-imposition.json',
+          'checks/jobshop.json',
         ],
       ],
     ]);

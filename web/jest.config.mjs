@@ -12,6 +12,7 @@ export default {
     '\\.spawn$': '<rootDir>/src/spawn.stub.cjs',
     '^ng-apexcharts$': '<rootDir>/src/apex.stub.ts',
     '^@druckerei/core/planning$': '<rootDir>/../core/src/planning.ts',
+    '^@druckerei/core/board$': '<rootDir>/../core/src/board.ts',
     '^@druckerei/core/words$': '<rootDir>/../core/src/words/index.ts',
     '^@druckerei/core$': '<rootDir>/../core/src/index.ts',
     '^@druckerei/contract$': '<rootDir>/../contract/src/index.ts',
