@@ -34,6 +34,7 @@ export interface LinkOn {
   of: Piece;
   by: Link['by'];
   waitS: number;
+  why: string;
   longestS: number | null;
   batch: number | null;
 }
@@ -237,9 +238,9 @@ const waysOf = (work: Work, machines: ReadonlyMap<string, MachineOn>): WayOn[] =
     return machine ? [{ ...way, machine, wants: machine.setUps.wants(work.keys) }] : [];
   });
 
-function addLink(piece: Piece, { by, waitS, longestS, batch }: Link, of: Piece | undefined, made: Work | undefined, origin: At): void {
+function addLink(piece: Piece, { by, waitS, why, longestS, batch }: Link, of: Piece | undefined, made: Work | undefined, origin: At): void {
   if (of) {
-    piece.links.push({ of, by, waitS, longestS: longestS ?? null, batch: batch !== undefined && batch < of.pieces ? batch : null });
+    piece.links.push({ of, by, waitS, why, longestS: longestS ?? null, batch: batch !== undefined && batch < of.pieces ? batch : null });
     piece.makers.push(of);
     of.followers.push(piece);
     return;

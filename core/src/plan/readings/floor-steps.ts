@@ -6,7 +6,8 @@ import { caliperUmOf } from '../../processes/stock-terms';
 import { WORK_STYLES } from '../../layout/work-style';
 import type { Step } from '../../flow/net';
 import type { PartVersion } from '../../product/versions';
-import type { ConsumeContext } from '../../processes/process';
+import { type ConsumeContext, limitTerm } from '../../processes/process';
+import { sheetsInHeight } from '../../stock/pile';
 import { isMixedInk } from '../../product/ink-names';
 import type { RegisterOf } from '../../register/register-of-step';
 import { isRepeat } from '../../processes/time-and-cost';
@@ -72,6 +73,12 @@ export interface FloorStep {
   clearOf?: string;
   /** Jobs that make what it needs: it begins when they are delivered. Absent where none does. */
   fromJobs?: Id<'job'>[];
+  /** What it needs of which step before, and how long that has to wait, by why. Absent in releases of older programs. */
+  links?: { of: Id<'step'>; by: 'forms' | 'pieces'; waitS: number; why: string }[];
+  /** What it waits for from outside, when that was to be there: paper, approvals. Absent where nothing. */
+  gates?: { key: string; at: number }[];
+  /** So many of its cycles make a pile, which may go on while the rest is made. Absent where it makes none. */
+  pileCycles?: number;
   /** What is read of it at the register desk; absent or null: nothing. */
   register?: RegisterOf | null;
 }
@@ -171,6 +178,9 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
         ...(step.inks && cx.parts.some((p) => p.food) && { clear: true as const }),
         ...(before !== null && { clearOf: before }),
         ...(others.length > 0 && { fromJobs: others }),
+        links: linksOf(step, makers, value),
+        ...gatesOf(plan, id),
+        ...pileOf(units, cx),
         register: routed.process.registers?.(cx, id) ?? null,
       };
       const sheet: SetupSheet = {
@@ -185,6 +195,39 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
     }),
   );
 }
+
+/** What a step needs of those before it: their pieces, or forms and what else only has to be there first. */
+function linksOf(
+  step: Step,
+  makers: ReadonlyMap<string, readonly string[]>,
+  value: (figure: string) => number,
+): NonNullable<FloorStep['links']> {
+  const pieces = new Set(step.takes.flatMap((t) => makers.get(t.flow) ?? []));
+  return [...new Set([...pieces, ...(step.after ?? []), ...step.waits.map((w) => w.after)])].map((of) => {
+    const longest = step.waits.filter((w) => w.after === of).reduce((a, w) => Math.max(a, value(w.figure)), 0);
+    const why = step.waits.find((w) => w.after === of && value(w.figure) === longest)?.why ?? '';
+    return { of, by: pieces.has(of) ? 'pieces' : 'forms', waitS: longest, why };
+  });
+}
+/** What its start was reckoned to wait for from outside: what the shelf says but the clock and the machine. */
+function gatesOf({ figures }: Planned['plan'], id: Id<'step'>): Pick<FloorStep, 'gates'> {
+  const gates = Object.values(figures[`${id}.afterAt`]?.terms ?? {}).flatMap((term) =>
+    'value' in term && term.from === 'shelf' && term.at !== 'clock' && !term.at.startsWith('machine:')
+      ? [{ key: term.at, at: term.value }]
+      : [],
+  );
+  return gates.length > 0 ? { gates } : {};
+}
+/** Cycles of a step that gives sheets until a pile stands as high as its machine lays it. */
+function pileOf(units: StepUnits, cx: ConsumeContext): Pick<FloorStep, 'pileCycles'> {
+  const caliperUm = caliperUmOf(cx);
+  if (units.givesUnit !== 'sheet' || caliperUm <= 0) return {};
+  const height = limitTerm(cx, 'pileMm', { value: PILE_MM, unit: 'mm', from: 'plant', at: 'practice' });
+  const heightMm = 'value' in height ? height.value : PILE_MM;
+  return { pileCycles: Math.max(1, Math.floor(sheetsInHeight(heightMm, caliperUm) / Math.max(units.givesPer, 1))) };
+}
+/** A pile on a pallet, where the machine says nothing. Common practice, no source. */
+const PILE_MM = 1_000;
 
 /** The version whose pieces lay on the machine before this step's, by name; null where it follows none. */
 function versionBefore({ gives, keepsFrom }: Step, { steps, flows }: Planned['plan'], versions: readonly PartVersion[]): string | null {

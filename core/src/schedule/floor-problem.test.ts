@@ -1,0 +1,60 @@
+import { floorSteps } from '../plan/readings/floor-steps';
+import { cardSpec, LINDMOOR, SHELF } from '../plan/line-1.fixture';
+import { planned } from '../plan/plan';
+import { check } from './check';
+import { problemOfFloor, type StepOnFloor, workId } from './floor-problem';
+import { judge } from './judge';
+
+const made = planned(cardSpec(10_000), LINDMOOR, SHELF);
+const facts = floorSteps(made, { timeZone: 'UTC', currency: 'EUR' }, false).map((f) => f.step);
+const steps = (more: Record<string, Partial<StepOnFloor>> = {}): StepOnFloor[] =>
+  facts.map((f) => ({ job: 'a', facts: f, state: 'waiting', since: null, leftS: 0, ...more[f.step] }));
+const problem = (more: Record<string, Partial<StepOnFloor>> = {}) =>
+  problemOfFloor({
+    asOf: SHELF.asOf,
+    plant: LINDMOOR,
+    open: SHELF.open,
+    jobs: [{ job: 'a', name: '2401', dueAt: SHELF.asOf + 20 * 86_400 }],
+    steps: steps(more),
+  });
+const FRONT = 'card.card.print.front';
+const BACK = 'card.card.print.back';
+
+describe('what is released, as a board', () => {
+  it('has every step with its machine, its links, its waits and its washes, and holds', () => {
+    const p = problem();
+    expect(Object.keys(p.work)).toHaveLength(facts.length);
+    const back = p.work[workId('a', BACK)]!;
+    expect(back.links.find((l) => l.of === workId('a', FRONT))).toMatchObject({ by: 'pieces', waitS: 4 * 3600, why: 'turn' });
+    expect(p.work[workId('a', FRONT)]!.links.some((l) => l.by === 'forms')).toBe(true);
+    expect(p.work[workId('a', FRONT)]!.keys).toMatchObject({ 'unit 1': 'K' });
+    const { bars } = judge(p, Object.keys(p.work), {});
+    expect(check(p, bars).wrong).toEqual([]);
+    expect(
+      bars.find((b) => b.work === workId('a', BACK))!.runAt - bars.find((b) => b.work === workId('a', FRONT))!.end,
+    ).toBeGreaterThanOrEqual(4 * 3600);
+  });
+  it('ends no earlier than its paper comes, and is due with its last step', () => {
+    const p = problem();
+    const gated = Object.values(p.work).flatMap((w) => w.gates.map((g) => ({ ...g, name: w.name })));
+    expect(gated.every((g) => g.at > p.asOf - 86_400)).toBe(true);
+    const last = p.jobs['a']!.dues.map((d) => d.work);
+    const needed = new Set(Object.values(p.work).flatMap((w) => w.links.map((l) => l.of)));
+    expect(last.length).toBeGreaterThan(0);
+    expect(last.some((w) => needed.has(w))).toBe(false);
+  });
+  it('keeps what runs where it is, takes what is done off, and lets only its wait hold', () => {
+    const p = problem({
+      [FRONT]: { state: 'done', since: SHELF.asOf - 3600 },
+      [BACK]: { state: 'running', since: SHELF.asOf - 600, leftS: 1_800 },
+    });
+    const { bars } = judge(p, Object.keys(p.work), {});
+    expect(bars.some((b) => b.work === workId('a', FRONT))).toBe(false);
+    expect(bars.find((b) => b.work === workId('a', BACK))).toMatchObject({ start: SHELF.asOf - 600 });
+  });
+  it('knows releases of older programs by what their steps say comes next', () => {
+    const older = steps().map(({ facts: { links: _links, gates: _gates, pileCycles: _pile, ...rest }, ...s }) => ({ ...s, facts: rest }));
+    const p = problemOfFloor({ asOf: SHELF.asOf, plant: LINDMOOR, open: SHELF.open, jobs: [], steps: older });
+    expect(p.work[workId('a', BACK)]!.links).toContainEqual({ of: workId('a', FRONT), by: 'pieces', waitS: 4 * 3600, why: '' });
+  });
+});

@@ -1,0 +1,156 @@
+import type { Id } from '../quantity/figure';
+import { WASH_MINUTES } from '../ink/wash-up';
+import { practiceValue } from '../plant/practice';
+import type { Plant } from '../plant/plant';
+import type { FloorStep } from '../plan/readings/floor-steps';
+import type { Intervals } from '../route/intervals';
+import type { At, Due, Lane, Link, Pin, Problem, Work } from './problem';
+
+/** A released step as it stands now. */
+export interface StepOnFloor {
+  job: Id<'job'>;
+  facts: FloorStep;
+  state: 'waiting' | 'running' | 'done';
+  /** Running: since when, and what is left of set-up and run by the counts. Done: since when. */
+  since: At | null;
+  leftS: number;
+}
+export interface JobOnFloor {
+  job: Id<'job'>;
+  name: string;
+  /** null: nobody said. */
+  dueAt: At | null;
+}
+export interface FloorAsk {
+  asOf: At;
+  plant: Plant;
+  /** Hours by machine; `any` stands for those without a calendar of their own. */
+  open: Readonly<Record<string, Intervals>>;
+  jobs: readonly JobOnFloor[];
+  steps: readonly StepOnFloor[];
+  /** What somebody decided by hand, by work. */
+  pins?: Readonly<Record<Id<'work'>, Pin>>;
+}
+
+const MINUTE_S = 60;
+const DAY_S = 86_400;
+/** A supplier takes whatever comes. */
+const MANY_PLACES = 1_000;
+/** Press units that are washed each by itself; more than any press has. */
+const MOST_UNITS = 16;
+
+/** The id of a step on the board. @example workId('4f', 'print.front') // '4f print.front' */
+export const workId = (job: Id<'job'>, step: Id<'step'>): Id<'work'> => `${job} ${step}`;
+
+/**
+ * The board of what is released: every step on its machine, with its links, its waits, its gates and what it washes; dates and what lateness costs from the plant.
+ * Work that is late by its gate alone is late on the board too. Source: released steps as the floor has them.
+ */
+export function problemOfFloor({ asOf, plant, open, jobs, steps, pins = {} }: FloorAsk): Problem {
+  const price = (key: Parameters<typeof practiceValue>[1]): number => practiceValue(plant, key);
+  const byJob = new Map<string, StepOnFloor[]>();
+  for (const step of steps) byJob.set(step.job, [...(byJob.get(step.job) ?? []), step]);
+  const machines = new Set(steps.map((s) => s.facts.machine));
+  return {
+    asOf,
+    lanes: Object.fromEntries([...machines].map((id) => [id, laneOf(id, plant, open, asOf, inksIn(id, steps))])),
+    crews: {},
+    work: Object.fromEntries(
+      steps.map((step): [string, Work] => {
+        const id = workId(step.job, step.facts.step);
+        return [id, workOf(step, byJob.get(step.job) ?? [], plant, pins[id])];
+      }),
+    ),
+    jobs: Object.fromEntries(
+      jobs.map(({ job, name, dueAt }) => [
+        job,
+        {
+          name,
+          dues: duesOf(job, byJob.get(job) ?? [], dueAt),
+          latePerHour: price('board.latePerHour'),
+          heldPerHour: price('board.heldPerHour'),
+        },
+      ]),
+    ),
+    moved: {
+      shift: price('board.movedShift'),
+      day: price('board.movedDay'),
+      later: price('board.movedLater'),
+      frozenS: price('board.frozenS'),
+    },
+  };
+}
+
+function laneOf(id: string, plant: Plant, open: FloorAsk['open'], asOf: At, keys: Lane['keys']): Lane {
+  const machine = Object.hasOwn(plant.machines, id) ? plant.machines[id] : undefined;
+  const isAway = machine?.outside !== undefined;
+  return {
+    name: machine?.name ?? id,
+    // Outside the clock counts, not our hours.
+    open: isAway ? [[asOf, asOf + 3_650 * DAY_S]] : (open[id] ?? open['any'] ?? []),
+    keys,
+    freeAt: asOf,
+    places: isAway ? MANY_PLACES : Math.max(1, machine?.limits.places ?? 1),
+    setupRate: machine?.setupCostPerHour ?? 0,
+    change: Array.from({ length: MOST_UNITS }, (_, i) => ({
+      key: unitKey(i),
+      s: WASH_MINUTES.wash * MINUTE_S,
+      lighterS: WASH_MINUTES.deep * MINUTE_S,
+    })),
+  };
+}
+
+const unitKey = (i: number): string => `unit ${i + 1}`;
+const inkKeys = (inks: readonly string[] | undefined): Record<string, string> =>
+  Object.fromEntries((inks ?? []).slice(0, MOST_UNITS).map((ink, i) => [unitKey(i), ink]));
+/** What stands in the units of a press: the inks of the step that was done on it last. */
+function inksIn(machine: string, steps: readonly StepOnFloor[]): Record<string, string> {
+  const printed = steps.filter((s) => s.facts.machine === machine && s.state === 'done' && s.facts.inks);
+  const last = printed.reduce<StepOnFloor | null>((a, b) => (a && (a.since ?? 0) >= (b.since ?? 0) ? a : b), null);
+  return inkKeys(last?.facts.inks);
+}
+
+function workOf({ job, facts, state, since, leftS }: StepOnFloor, mine: readonly StepOnFloor[], plant: Plant, pin: Pin | undefined): Work {
+  const away = Object.hasOwn(plant.machines, facts.machine) ? plant.machines[facts.machine]?.outside : undefined;
+  const runS = away ? away.days * DAY_S : Math.ceil(facts.runS - 1e-6);
+  return {
+    job,
+    step: facts.step,
+    name: facts.name,
+    pieces: Math.max(1, Math.ceil(facts.run)),
+    ways: [{ machine: facts.machine, makeReadyS: away ? 0 : Math.ceil(facts.setupS - 1e-6), runS, hands: 0, extra: 0 }],
+    links: linksOf(job, facts, mine),
+    keys: inkKeys(facts.inks),
+    gates: (facts.gates ?? []).map(({ key, at }) => ({ key, at: Math.ceil(at), holds: key.startsWith('gate:') ? 'makeReady' : 'run' })),
+    inOneGo: false,
+    ...(pin && { pin }),
+    state: state === 'waiting' ? 'free' : state,
+    ...(state === 'running' && { startedAt: since ?? 0, leftS: Math.ceil(leftS) }),
+    ...(state === 'done' && { endedAt: Math.ceil(since ?? 0) }),
+  };
+}
+
+/** What a step needs of others of its job; of older releases, what their steps say of what comes next. */
+function linksOf(job: string, facts: FloorStep, mine: readonly StepOnFloor[]): Link[] {
+  const known =
+    facts.links ??
+    facts.before.map((of) => {
+      const next = mine.find((m) => m.facts.step === of)?.facts.next.find((n) => n.step === facts.step);
+      return { of, by: next ? ('pieces' as const) : ('forms' as const), waitS: next?.waitS ?? 0, why: '' };
+    });
+  return known.flatMap(({ of, by, waitS, why }) => {
+    const maker = mine.find((m) => m.facts.step === of)?.facts;
+    if (!maker) return [];
+    const batch = by === 'pieces' && maker.pileCycles !== undefined ? { batch: maker.pileCycles } : {};
+    return [{ of: workId(job, of), by, waitS: Math.ceil(waitS - 1e-6), why, ...batch }];
+  });
+}
+
+/** What a job is due by: all of its last steps. */
+function duesOf(job: string, mine: readonly StepOnFloor[], at: At | null): Due[] {
+  const needed = new Set(mine.flatMap((m) => m.facts.before));
+  if (at === null) return [];
+  return mine
+    .filter((m) => !needed.has(m.facts.step))
+    .map(({ facts }) => ({ work: workId(job, facts.step), pieces: Math.max(1, Math.ceil(facts.run)), at }));
+}
