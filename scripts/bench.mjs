@@ -23,7 +23,7 @@ const quantile = (list, q) => [...list].sort((a, b) => a - b)[Math.min(Math.floo
 const row = (what, list, target, unit, which = 0.95) =>
   rows.push({ what, median: quantile(list, 0.5), p95: quantile(list, 0.95), target, ratio: quantile(list, which) / target, unit });
 
-/** Only the parts named on the command line: core, pressroom, browser, desk, floor, orders, load. */
+/** Only the parts named on the command line: core, board, pressroom, browser, desk, floor, orders, load. */
 const parts = process.argv.slice(2);
 const wanted = (part) => parts.length === 0 || parts.includes(part);
 
@@ -32,6 +32,7 @@ await main(async () => {
   const executablePath = ensureChromium();
   ensureBuilt();
   if (wanted('core')) await benchCore();
+  if (wanted('board')) await benchBoard();
   if (wanted('pressroom')) await benchPressroom();
   if (wanted('browser')) await onDemo((base, memory) => benchBrowser(executablePath, base, memory));
   if (wanted('desk')) await onDemo((base) => benchDesk(base));
@@ -118,6 +119,66 @@ async function benchCore() {
     5,
     'ms',
   );
+}
+
+/** The board on made-up plants (core/src/schedule/random-board.fixture.ts): the first board, and what a search makes of the best dispatch rule in so many seconds. */
+async function benchBoard() {
+  const out = `${ROOT}/server/dist/bench-board.mjs`;
+  await build({
+    stdin: {
+      contents: `export * from './core/src/board'; export * from './core/src/schedule/random-board.fixture';`,
+      resolveDir: ROOT,
+    },
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    outfile: out,
+    logLevel: 'error',
+    tsconfig: `${ROOT}/tsconfig.base.json`,
+  });
+  const core = await import(out);
+  for (const { what, size, seeds, seconds, firstMs, share } of [
+    {
+      what: '40 jobs × 6 steps × 12 machines',
+      size: { jobs: 40, steps: 6, machines: 12, load: 1, tightness: 0.6 },
+      seeds: 8,
+      seconds: 5,
+      firstMs: 200,
+      share: 75,
+    },
+    {
+      what: '500 × 8 × 25',
+      size: { jobs: 500, steps: 8, machines: 25, load: 0.9, tightness: 1.2 },
+      seeds: 4,
+      seconds: 20,
+      firstMs: 2_000,
+      share: 85,
+    },
+  ]) {
+    const [first, left, moves, readings] = [[], [], [], []];
+    for (let seed = 1; seed <= seeds; seed++) {
+      const problem = core.randomBoard({ ...size, seed });
+      const from = performance.now();
+      const pieces = core.piecesOf(problem);
+      const laying = core.layingOf(pieces, problem);
+      const best = Math.min(...core.dispatchBest(laying).map((r) => r.total));
+      first.push(performance.now() - from);
+      const begun = performance.now();
+      const { done } = core.improve(laying, 1, 1e9, () => performance.now() - begun < seconds * 1000);
+      left.push((100 * laying.total) / best);
+      moves.push(done / seconds / 1000);
+      const { bars } = core.judged(problem, pieces, laying.list);
+      const order = [...bars].sort((a, b) => a.runAt - b.runAt).map((b) => b.work);
+      const on = Object.fromEntries(bars.map((b) => [b.work, b.machine]));
+      const again = performance.now();
+      core.judge(problem, order, on, bars);
+      readings.push(performance.now() - again);
+    }
+    row(`first board, ${what}`, first, firstMs, 'ms');
+    row(`money after ${seconds} s, of what the best rule comes to, ${what}`, left, share, '%', 0.5);
+    row(`thousand moves a second, ${what} (no target)`, moves, NaN, 'k');
+    row(`an accepted board read and judged, ${what} (no target)`, readings, NaN, 'ms');
+  }
 }
 
 /** Bound products: a booklet planned, sections of a thick book, and a sheet of 128 pages laid out and proved. */

@@ -188,10 +188,11 @@ await main(async () => {
     await page.getByText('Fit and what to set').waitFor();
     await page.waitForTimeout(800);
     await shot('register');
-    const at = page.url().split('/register/')[1];
-    await page.goto(`${base}/zones/${at}`);
-    await page.locator('svg .bar').first().waitFor({ state: 'attached' });
-    await shot('zones');
+    await page.getByRole('link', { name: 'Board', exact: true }).click();
+    await page.getByRole('group', { name: 'Machines and their work' }).focus();
+    for (const key of ['ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
+    await page.waitForTimeout(800);
+    await shot('board');
     await settings(page, shot);
     await browser.close();
   } finally {

@@ -1,3 +1,4 @@
+import { board } from './board';
 import { events } from './events';
 import { floor } from './floor';
 import { jobs } from './jobs';
@@ -27,6 +28,7 @@ export const api = {
   ...jobs,
   ...stock,
   ...floor,
+  ...board,
   ...logbook,
   ...out,
   ...dieLines,

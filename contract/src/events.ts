@@ -3,7 +3,7 @@ import type { Endpoint } from './endpoint';
 
 /** What a change tells: which thing, and its version; whoever shows it reads it again. */
 export const Changed = z.object({
-  table: z.enum(['jobs', 'customers', 'plants', 'stock', 'tasks', 'floor', 'tools', 'kitchen', 'zones', 'register']),
+  table: z.enum(['jobs', 'customers', 'plants', 'stock', 'tasks', 'floor', 'tools', 'kitchen', 'zones', 'register', 'board']),
   id: z.string(),
   version: z.number().int(),
   by: z.string(),

@@ -1,4 +1,6 @@
 export * from './api';
+export * from './board';
+export * from './board-found';
 export * from './die-lines';
 export * from './endpoint';
 export * from './events';

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { EditSchema } from '@druckerei/core';
 import type { Endpoint } from './endpoint';
+import { BoardFound } from './board-found';
 import { ZonesDone } from './zones';
 
 const ID = '00000000-0000-4000-8000-000000000000';
@@ -32,13 +33,13 @@ export const Imported = z.object({
 export const TASK_STATES = ['waiting', 'running', 'done', 'failed', 'cancelled'] as const;
 export const Task = z.object({
   id: z.uuid(),
-  kind: z.enum(['layout', 'import', 'zones']),
+  kind: z.enum(['layout', 'import', 'zones', 'board']),
   state: z.enum(TASK_STATES),
   done: z.number(),
   of: z.number().nullable(),
-  /** Best layout so far of a search. */
+  /** Best of a search so far: copies of a layout, money of a board. */
   progress: z.object({ best: z.number(), bound: z.number() }).nullable(),
-  result: z.union([FoundLayout, Imported, ZonesDone]).nullable(),
+  result: z.union([FoundLayout, Imported, ZonesDone, BoardFound]).nullable(),
   says: z.string(),
   attempt: z.number().int(),
 });

@@ -1,7 +1,11 @@
 /* The board: what lays work on machines in time, judges, betters and tries it. For the worker that searches, the server and the page of the board. */
+export * from './schedule/bound';
 export * from './schedule/check';
 export * from './schedule/dispatch';
+export * from './schedule/floor-problem';
 export * from './schedule/improve';
 export * from './schedule/job-shop';
 export * from './schedule/judge';
+export { piecesOf } from './schedule/pieces';
 export * from './schedule/problem';
+export * from './schedule/why-late';

@@ -89,7 +89,7 @@ test('the floor, the logbook and a terminal are clean for axe, light and dark', 
   await enterOrder(page, 'Floor axe');
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await release(page);
-  for (const screen of ['Floor', 'Logbook']) {
+  for (const screen of ['Board', 'Floor', 'Logbook']) {
     await page.getByRole('link', { name: screen, exact: true }).click();
     await page.getByRole('main').waitFor();
     await clean(page);

@@ -135,6 +135,10 @@ test('no screen says anything past the catalogue, and none is too narrow for a l
   await note('stock');
   await page.locator('dk-stock-desk .top button.mat-mdc-button').first().click();
   await note('stock, a new lot');
+  await page.goto('/board');
+  await page.locator('dk-board-drawing .scroll').focus();
+  await page.keyboard.press('ArrowRight');
+  await note('board');
   await page.goto('/floor');
   await page.locator('section.machine').first().waitFor();
   await note('floor');

@@ -12,6 +12,7 @@ import { errorTable, notFound } from './errors';
 import { eventsHandlers } from './events/events.handlers';
 import type { EventHub } from './events/event-hub';
 import { implement } from './implement';
+import { boardHandlers } from './board/board.handlers';
 import { floorHandlers } from './floor/floor.handlers';
 import { Seal } from './floor/sign-on';
 import { kitchenHandlers } from './kitchen/kitchen.handlers';
@@ -143,6 +144,7 @@ export function buildApp({ db, hub, threads, log, now, secret, webDir, trustProx
       ...jobsHandlers,
       ...stockHandlers,
       ...floorHandlers,
+      ...boardHandlers,
       ...tasksHandlers,
       ...logbookHandlers,
       ...outHandlers,

@@ -1,3 +1,4 @@
+import { leastMoney } from './bound';
 import { check } from './check';
 import { dispatchBest } from './dispatch';
 import { improve } from './improve';
@@ -44,6 +45,18 @@ describe('a board', () => {
       expect(one.total).toBeLessThanOrEqual(one.best);
       expect(check(p, one.made.bars).wrong).toEqual([]);
       expect(moneyOf(one.made.money)).toBeLessThanOrEqual(one.total + 1e-6);
+    }
+  });
+});
+
+describe('the least money', () => {
+  it('is never more than a board that is found comes to', () => {
+    for (let seed = 1; seed <= 20; seed++) {
+      const p = randomBoard({ ...small, seed, everything: seed % 2 === 0 });
+      const laying = layingOf(piecesOf(p), p);
+      dispatchBest(laying);
+      expect(leastMoney(p)).toBeLessThanOrEqual(laying.total);
+      expect(leastMoney(p)).toBeGreaterThan(0);
     }
   });
 });

@@ -50,10 +50,12 @@ export function problemOfFloor({ asOf, plant, open, jobs, steps, pins = {} }: Fl
   const price = (key: Parameters<typeof practiceValue>[1]): number => practiceValue(plant, key);
   const byJob = new Map<string, StepOnFloor[]>();
   for (const step of steps) byJob.set(step.job, [...(byJob.get(step.job) ?? []), step]);
-  const machines = new Set(steps.map((s) => s.facts.machine));
+  const used = new Set(steps.map((s) => s.facts.machine));
+  // In the order of their cards, then what stands no more.
+  const machines = [...Object.keys(plant.machines).filter((id) => used.has(id)), ...[...used].filter((id) => !Object.hasOwn(plant.machines, id))];
   return {
     asOf,
-    lanes: Object.fromEntries([...machines].map((id) => [id, laneOf(id, plant, open, asOf, inksIn(id, steps))])),
+    lanes: Object.fromEntries(machines.map((id) => [id, laneOf(id, plant, open, asOf, inksIn(id, steps))])),
     crews: {},
     work: Object.fromEntries(
       steps.map((step): [string, Work] => {

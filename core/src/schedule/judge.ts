@@ -10,6 +10,18 @@ const HOUR_S = 3600;
 export const standsOf = (bars: readonly Bar[]): Record<Id<'work'>, { machine: Id<'machine'>; start: number }> =>
   Object.fromEntries(bars.map(({ work, machine, start }) => [work, { machine, start }]));
 
+/** The same with what is to begin soon pinned where the accepted board has it: nobody is sent away from a machine he stands at. */
+export function frozenIn(p: Problem, was: readonly Bar[]): Problem {
+  const soon = was.filter((b) => b.start < p.asOf + p.moved.frozenS && p.work[b.work]?.state === 'free' && !p.work[b.work]?.pin);
+  if (soon.length === 0) return p;
+  const work = { ...p.work };
+  for (const { work: id, machine, start } of soon) {
+    const mine = work[id];
+    if (mine) work[id] = { ...mine, pin: { on: machine, start: Math.max(start, p.asOf), by: '', why: 'soon' } };
+  }
+  return { ...p, work };
+}
+
 /** Pieces of a problem laid as they stand. */
 export const layingOf = (of: Pieces, p: Problem): Laying => new Laying(of.pieces, of.jobs, [...of.machines.values()], p.moved);
 

@@ -136,6 +136,13 @@ export class Laying {
     if (isTry && way.machine.hands) way.machine.hands.taken.length = taken;
   }
 
+  /** Lays a piece as if nothing stood before it on its machine. */
+  layAlone(piece: Piece, way: WayOn): void {
+    piece.way = way;
+    piece.prev = null;
+    this.lay(piece);
+  }
+
   /** Moves a piece before or behind another in the list, with what it needs or what needs it in between. False: it would turn in a circle, or nothing would change. */
   moveBeside(piece: Piece, other: Piece, side: 'before' | 'behind', way = piece.way): boolean {
     const isUp = piece.at > other.at;

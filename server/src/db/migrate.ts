@@ -95,6 +95,7 @@ const RIGHTS: Record<string, string> = {
   files: 'select, insert',
   releases: 'select, insert',
   released_steps: 'select, insert',
+  board_versions: 'select, insert',
   floor_log: 'select, insert',
   floor_sums: 'select, insert, update',
   piles: 'select, insert, update',

@@ -1,5 +1,17 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { correctBatch, matchRecipes } from '@druckerei/core';
+import {
+  dispatchBest,
+  frozenIn,
+  improve,
+  inOrder,
+  type Judged,
+  judged,
+  layingOf,
+  leastMoney,
+  piecesOf,
+  standsOf,
+} from '@druckerei/core/board';
 import { searchLayout } from '@druckerei/core/planning';
 import { plannedOn } from '../jobs/plan-for';
 import { shelfFrom } from '../plants/shelf';
@@ -11,6 +23,27 @@ import type { ThreadAsk, ThreadSays } from './thread-messages';
 const ROWS_A_MESSAGE = 100;
 const say = (said: ThreadSays): void => parentPort?.postMessage(said);
 
+const SEED = 1;
+const MS_BETWEEN = 500;
+
+function laidBoard({ problem, order, on, was, moves }: Extract<ThreadAsk, { kind: 'board' }>): { made: Judged; least: number } {
+  const frozen = frozenIn(problem, was);
+  const of = piecesOf(frozen, standsOf(was));
+  const laying = layingOf(of, frozen);
+  if (order.length > 0) laying.layAll(inOrder(of.pieces, order, on));
+  else dispatchBest(laying);
+  const least = leastMoney(problem);
+  let told = 0;
+  improve(laying, SEED, moves, ({ done, total }) => {
+    if (performance.now() - told > MS_BETWEEN) {
+      told = performance.now();
+      say({ kind: 'progress', done, of: moves, best: total, bound: least });
+    }
+    return true;
+  });
+  return { made: judged(frozen, of, laying.list), least };
+}
+
 function work(ask: ThreadAsk): void {
   switch (ask.kind) {
     case 'layout': {
@@ -20,6 +53,9 @@ function work(ask: ThreadAsk): void {
       say({ kind: 'layout', found });
       break;
     }
+    case 'board':
+      say({ kind: 'board', ...laidBoard(ask) });
+      break;
     case 'read':
       say({ kind: 'read', read: readOrders(Buffer.from(ask.bytes)) });
       break;

@@ -6,6 +6,7 @@ import * as z from 'zod';
 import { QUEUE_SCHEMA } from '../db/migrate';
 import { notifyChanged } from '../events/event-hub';
 import { purgeUploads } from '../files/uploads';
+import { searchForBoard } from '../board/search-board';
 import { importOrders } from './import-orders';
 import { readZones } from '../zones/read-zones';
 import { searchForLayout } from './search-for-layout';
@@ -15,8 +16,12 @@ import type { FileReader } from './file-reader';
 import type { Threads } from './threads';
 import { many, maybeOne } from '../db/rows';
 
-/** Queues that do not wait for each other: a file that takes long to read holds up no search and no import. */
-const QUEUES: Record<string, TaskWork>[] = [{ layout: searchForLayout, import: importOrders }, { zones: readZones }];
+/** Queues that do not wait for each other: a file that takes long to read holds up no search and no import, nor does a search of the board. */
+const QUEUES: Record<string, TaskWork>[] = [
+  { layout: searchForLayout, import: importOrders },
+  { zones: readZones },
+  { board: searchForBoard },
+];
 
 /** What a task says that nobody will take up again. */
 const LOST = 'The server ended while this was done, and it was not taken up again. Begin it anew.';

@@ -11,7 +11,7 @@ import { CUSTOMERS } from '../orders/orders.queries';
 import { ADD_TASK, CANCEL_TASK, ENQUEUE, SET_QUEUE_ID, TASK_BY_ID, TASK_OWNER } from './tasks.queries';
 
 /** A file that ended a server is not read again by the next one. */
-const ATTEMPTS: Record<Task['kind'], number> = { layout: 5, import: 5, zones: 1 };
+const ATTEMPTS: Record<Task['kind'], number> = { layout: 5, import: 5, zones: 1, board: 5 };
 
 export const tasksHandlers: Handlers<typeof tasks> = {
   'tasks.layout': async ({ body }, ctx) => {

@@ -1,5 +1,6 @@
 import type { BadRow, ImportPreview } from '@druckerei/contract';
 import type { Correction, CorrectionAsk, JobSpec, MatchAsk, MatchResult, Plant, Shelf } from '@druckerei/core';
+import type { Bar, Judged, Problem } from '@druckerei/core/board';
 import type { FoundLayout, PlanSummary } from '@druckerei/core/planning';
 import type { Store } from '../plants/shelf';
 
@@ -15,6 +16,8 @@ export type ThreadAsk =
   | { kind: 'read'; bytes: Uint8Array }
   | { kind: 'match'; ask: MatchAsk }
   | { kind: 'correct'; ask: CorrectionAsk }
+  /** Lays a board in an order, or by the rules of dispatch where there is none, and betters it by so many moves. */
+  | { kind: 'board'; problem: Problem; order: string[]; on: Record<string, string>; was: Bar[]; moves: number }
   /** Every so-manieth row of a file, from the one named: threads share a file between them. */
   | { kind: 'plans'; bytes: Uint8Array; first: number; every: number; plant: Plant; store: Store; now: number };
 /** A file as its preview shows it, and the names of all its customers. */
@@ -35,4 +38,5 @@ export type ThreadSays =
   | { kind: 'plans' }
   | { kind: 'match'; result: MatchResult }
   | { kind: 'correct'; correction: Correction }
+  | { kind: 'board'; made: Judged; least: number }
   | { kind: 'refused'; says: string };

@@ -28,7 +28,7 @@ export class Threads {
     signal?: AbortSignal,
   ): Promise<Extract<ThreadSays, { kind: K }>> {
     // Somebody waits for an answer, or a task has the night: neither waits for the other.
-    const lane = ask.kind === 'plans' || ask.kind === 'layout' ? this.lanes.long : this.lanes.asked;
+    const lane = ask.kind === 'plans' || ask.kind === 'layout' || ('moves' in ask && ask.moves > 0) ? this.lanes.long : this.lanes.asked;
     return lane(() => (signal?.aborted ? Promise.reject(new Error('stopped')) : this.begin(ask, tell, signal)));
   }
 

@@ -27,6 +27,7 @@ export const routes: Routes = [
     loadChildren: () => import('./register/register.routes').then((m) => m.registerRoutes),
   },
   { path: 'jobs/:id', loadChildren: () => import('./job/job.routes').then((m) => m.jobRoutes) },
+  { path: 'board', title: 'Board – Druckerei', loadComponent: () => import('./board/board-page').then((m) => m.BoardPage) },
   { path: 'floor', title: 'Floor – Druckerei', loadChildren: () => import('./floor/floor.routes').then((m) => m.floorRoutes) },
   {
     path: 'terminal',

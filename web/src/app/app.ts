@@ -38,6 +38,7 @@ import { Theme } from './shared/theme';
             <nav [attr.aria-label]="say('app.main')">
               <a routerLink="/today" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.today') }}</a>
               <a routerLink="/orders" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.orders') }}</a>
+              <a routerLink="/board" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.board') }}</a>
               <a routerLink="/floor" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.floor') }}</a>
               <a routerLink="/kitchen" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.kitchen') }}</a>
               <a routerLink="/register" routerLinkActive="here" ariaCurrentWhenActive="page">{{ say('app.register') }}</a>

@@ -1,3 +1,4 @@
+import { BOARD_SCREENS } from './board';
 import { DESK_SCREENS } from './desk';
 import { TODAY_SCREENS } from './today';
 import { FLOOR_SCREENS } from './floor';
@@ -5,6 +6,7 @@ import { PRESSROOM_SCREENS } from './pressroom';
 
 /** What the screens say, by screen. {0}, {1} … stand for what is filled in. */
 export const SCREENS = {
+  ...BOARD_SCREENS,
   ...DESK_SCREENS,
   ...TODAY_SCREENS,
   ...FLOOR_SCREENS,

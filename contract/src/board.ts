@@ -1,0 +1,143 @@
+import * as z from 'zod';
+import type { Endpoint } from './endpoint';
+import { Task } from './tasks';
+
+const ID = '00000000-0000-4000-8000-000000000000';
+const at = z.number().int();
+/** Which version of the board somebody saw: a change of another is refused with both. */
+const base = z.number().int().min(0);
+export const BOARD_WHY = ['search', 'move', 'back'] as const;
+
+export const BoardBar = z.object({
+  work: z.string(),
+  job: z.uuid(),
+  step: z.string(),
+  name: z.string(),
+  machine: z.string(),
+  start: at,
+  makeReadyAt: at,
+  runAt: at,
+  end: at,
+  changes: z.array(z.object({ key: z.string(), from: z.string(), to: z.string(), s: z.number() })),
+  runs: z.boolean(),
+  /** Not on the accepted version yet: released since. */
+  fresh: z.boolean(),
+  /** Where the accepted version has it, when that is another time or machine. */
+  off: z.object({ machine: z.string(), start: at }).nullable(),
+});
+export type BoardBar = z.infer<typeof BoardBar>;
+
+export const BoardBecause = z.object({
+  kind: z.enum(['own', 'behind', 'wait', 'gate', 'closed']),
+  what: z.string(),
+  number: z.number().int().nullable(),
+  s: z.number(),
+});
+export type BoardBecause = z.infer<typeof BoardBecause>;
+export const BoardJob = z.object({
+  job: z.uuid(),
+  number: z.number().int(),
+  title: z.string(),
+  customer: z.string(),
+  dueAt: at.nullable(),
+  endAt: at,
+  /** Money that its lateness costs. */
+  lateMoney: z.number(),
+  because: z.array(BoardBecause),
+});
+export type BoardJob = z.infer<typeof BoardJob>;
+const money = z.object({ late: z.number(), change: z.number(), ways: z.number(), held: z.number(), moved: z.number() });
+export const BoardBreach = z.object({
+  code: z.enum(['pin', 'longestWait', 'hands', 'hours', 'noWay', 'circle', 'gate']),
+  work: z.string(),
+  byS: z.number(),
+});
+
+export const BoardPage = z.object({
+  nr: base,
+  asOf: at,
+  timeZone: z.string(),
+  currency: z.string(),
+  by: z.string(),
+  at: at.nullable(),
+  why: z.enum(BOARD_WHY).nullable(),
+  lanes: z.array(z.object({ machine: z.string(), name: z.string(), open: z.array(z.tuple([at, at])) })),
+  bars: z.array(BoardBar),
+  jobs: z.array(BoardJob),
+  money,
+  least: z.number(),
+  breaches: z.array(BoardBreach),
+  reserveS: z.number(),
+});
+export type BoardPage = z.infer<typeof BoardPage>;
+
+const who = ['planner'] as const;
+const move = z.strictObject({
+  base,
+  work: z.string().max(300),
+  beside: z.string().max(300),
+  side: z.enum(['before', 'behind']),
+});
+/** What a change would come to, before it is made. */
+export const BoardEffect = z.object({
+  /** Money more than now. */
+  money: z.number(),
+  changeS: z.number(),
+  jobs: z.array(z.object({ job: z.string(), number: z.number().int(), byS: z.number(), lateS: z.number() })),
+});
+export type BoardEffect = z.infer<typeof BoardEffect>;
+
+export const board = {
+  'board.read': {
+    method: 'get',
+    path: '/api/board',
+    who: 'signed-in',
+    says: 'Every released step on its machine in time, as the accepted order and the floor have it; which jobs are late, by how much and why.',
+    reply: BoardPage,
+  },
+  'board.search': {
+    method: 'post',
+    path: '/api/board/search',
+    who,
+    says: 'Looks for a better board; the same id twice is one search. What it finds is a proposal.',
+    body: z.strictObject({ id: z.uuid(), base }),
+    reply: Task,
+    example: { body: { id: ID, base: 0 } },
+  },
+  'board.take': {
+    method: 'post',
+    path: '/api/board/take',
+    who,
+    says: 'Takes what a search found as the new board. Refused when the board has moved on since.',
+    body: z.strictObject({ task: z.uuid(), base }),
+    reply: z.object({ nr: base }),
+    example: { body: { task: ID, base: 0 } },
+  },
+  'board.try': {
+    method: 'post',
+    path: '/api/board/try',
+    who,
+    says: 'What moving a step before or behind another on its machine would come to; nothing is changed.',
+    body: move,
+    reply: BoardEffect,
+    example: { body: { base: 0, work: 'a', beside: 'b', side: 'before' } },
+  },
+  'board.move': {
+    method: 'post',
+    path: '/api/board/move',
+    who,
+    says: 'Moves a step before or behind another on its machine: a new version of the board. Refused when the board has moved on since.',
+    body: move,
+    reply: z.object({ nr: base }),
+    example: { body: { base: 0, work: 'a', beside: 'b', side: 'before' } },
+  },
+  'board.back': {
+    method: 'post',
+    path: '/api/board/back',
+    who,
+    says: 'Goes back to the version before: a version of its own.',
+    body: z.strictObject({ base: z.number().int().min(1) }),
+    reply: z.object({ nr: base }),
+    example: { body: { base: 1 } },
+  },
+} as const satisfies Record<string, Endpoint>;

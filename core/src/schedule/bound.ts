@@ -1,0 +1,33 @@
+import { deliveredAt } from './laying';
+import { layingOf } from './judge';
+import { piecesOf } from './pieces';
+import type { Problem } from './problem';
+
+const HOUR_S = 3600;
+
+/**
+ * Money below which no board of this work comes: each job as if it had every machine for itself, from the moment that machine is free, with nothing to change over.
+ *
+ * Formula: Σ over deliveries of hours late when alone × what they cost. What is held, changed over and dearer is left out, so it says "at least". Source: relaxation
+ * of the machines (standard).
+ */
+export function leastMoney(p: Problem): number {
+  const lanes = Object.fromEntries(Object.entries(p.lanes).map(([id, lane]) => [id, { ...lane, change: [] }]));
+  const alone = { ...p, lanes, crews: {} };
+  const of = piecesOf(alone);
+  const laying = layingOf(of, alone);
+  for (const x of of.pieces) {
+    let best = x.ways[0];
+    let end = Infinity;
+    for (const way of x.ways) {
+      laying.layAlone(x, way);
+      if (x.end < end) [best, end] = [way, x.end];
+    }
+    if (best) laying.layAlone(x, best);
+  }
+  return of.jobs.reduce(
+    (sum, job) =>
+      sum + job.dues.reduce((late, due) => late + (Math.max(0, deliveredAt(due) - due.at) * due.share * job.latePerHour) / HOUR_S, 0),
+    0,
+  );
+}

@@ -1,0 +1,175 @@
+import { BoardFound, type board, type BoardEffect, type BoardPage } from '@druckerei/contract';
+import { judge, type Judged, leastMoney, moneyOf, piecesOf, layingOf, inOrder, whyThen } from '@druckerei/core/board';
+import { type Ctx, signedIn } from '../context';
+import type { Db } from '../db/pool';
+import { maybeOne, stored } from '../db/rows';
+import { notFound, Refused } from '../errors';
+import { notifyChanged } from '../events/event-hub';
+import type { Handlers } from '../implement';
+import { begin } from '../tasks/tasks.handlers';
+import { acceptedOrder, boardNow, type BoardNow, laid, standing } from './board-now';
+import { ADD_VERSION, BOARD_VERSION, FOUND, type Standing } from './board.queries';
+
+export const boardHandlers: Handlers<typeof board> = {
+  'board.read': async (_asked, ctx) => {
+    const now = await boardNow(ctx.db, ctx.now());
+    return pageOf(now, await laid(now, ctx));
+  },
+  'board.search': async ({ body }, ctx) => {
+    const { nr } = await boardNow(ctx.db, ctx.now());
+    if (body.base !== nr) throw movedOn(nr);
+    return begin(ctx, body.id, 'board', { base: body.base });
+  },
+  'board.take': async ({ body }, ctx) => {
+    const task = await maybeOne(ctx.db, FOUND, [body.task]);
+    if (task?.state !== 'done') throw notFound('This proposal');
+    const found = stored(BoardFound, task.result, `what task ${body.task} found`);
+    // A proposal is one beside the version it was found on.
+    if (found.base !== body.base) throw movedOn(body.base);
+    return addVersion(ctx, body.base, 'search', found.bars);
+  },
+  'board.try': async ({ body }, ctx): Promise<BoardEffect> => {
+    const now = await at(ctx, body.base);
+    const before = await laid(now, ctx);
+    return effectOf(now, before, moved(now, before, body));
+  },
+  'board.move': async ({ body }, ctx) => {
+    const now = await at(ctx, body.base);
+    const after = moved(now, await laid(now, ctx), body);
+    return addVersion(ctx, body.base, 'move', standing(after.bars));
+  },
+  'board.back': async ({ body }, ctx) => {
+    await at(ctx, body.base);
+    const before = await maybeOne(ctx.db, BOARD_VERSION, [body.base - 1]);
+    if (!before) throw new Refused(409, 'first', 'This is the first board that was accepted: there is none before it.');
+    return addVersion(ctx, body.base, 'back', before.bars);
+  },
+};
+
+const movedOn = (nr: number): Refused =>
+  new Refused(409, 'moved-on', `Somebody changed the board meanwhile: it is at version ${nr}. Look at it, and do it again.`);
+
+/** The board, when it is still the version somebody saw. */
+async function at(ctx: Ctx, base: number): Promise<BoardNow> {
+  const now = await boardNow(ctx.db, ctx.now());
+  if (now.nr !== base) throw movedOn(now.nr);
+  return now;
+}
+
+async function addVersion(ctx: Ctx, base: number, why: 'search' | 'move' | 'back', bars: readonly Standing[]): Promise<{ nr: number }> {
+  const nr = base + 1;
+  const by = signedIn(ctx);
+  const added = await addBoardVersion(ctx.db, nr, by.id, why, bars);
+  if (!added) throw movedOn(nr);
+  await notifyChanged(ctx.db, { table: 'board', id: String(nr), version: nr, by: by.name });
+  return { nr };
+}
+/** False: somebody made this version first, or the one before is not there. */
+async function addBoardVersion(db: Db, nr: number, by: string, why: string, bars: readonly Standing[]): Promise<boolean> {
+  return (await db.query(ADD_VERSION, [nr, by, why, JSON.stringify(bars)])).rowCount === 1;
+}
+
+/** The board with a step before or behind another of its machine. */
+function moved(
+  { problem, accepted }: BoardNow,
+  before: Judged,
+  { work, beside, side }: { work: string; beside: string; side: 'before' | 'behind' },
+): Judged {
+  const stands = standing(before.bars);
+  const { order, on, was } = acceptedOrder(stands);
+  const of = piecesOf(problem);
+  const laying = layingOf(of, problem);
+  laying.layAll(inOrder(of.pieces, order, on));
+  const [piece, other] = [of.pieces.find((x) => x.id === work), of.pieces.find((x) => x.id === beside)];
+  if (!piece || !other) throw notFound('This step on the board');
+  const way = piece.ways.find((w) => w.machine === other.way.machine);
+  if (!way) throw new Refused(422, 'other-machine', 'This step cannot be done on that machine.');
+  if (piece.running || other.running) throw new Refused(409, 'runs', 'What runs already stays where it is.');
+  if (!laying.moveBeside(piece, other, side, way))
+    throw new Refused(409, 'circle', 'It cannot stand there: one of the two needs the other first.');
+  return judge(
+    problem,
+    laying.list.map((x) => x.id),
+    Object.fromEntries(laying.list.map((x) => [x.id, x.way.machine.id])),
+    accepted.length > 0 ? was : undefined,
+  );
+}
+
+const endsOf = ({ bars }: Judged, { problem }: BoardNow): Map<string, number> => {
+  const ends = new Map<string, number>();
+  for (const { work, end } of bars) {
+    const job = problem.work[work]?.job ?? '';
+    ends.set(job, Math.max(ends.get(job) ?? 0, end));
+  }
+  return ends;
+};
+const changeS = ({ bars }: Judged): number => bars.reduce((sum, b) => sum + b.changes.reduce((s, c) => s + c.s, 0), 0);
+const dueOf = ({ jobs }: BoardNow, job: string): number | null => jobs.get(job)?.dueAt ?? null;
+
+function effectOf(now: BoardNow, before: Judged, after: Judged): BoardEffect {
+  const [was, is] = [endsOf(before, now), endsOf(after, now)];
+  const jobs = [...is].flatMap(([job, end]) => {
+    const byS = end - (was.get(job) ?? end);
+    return byS === 0 ? [] : [{ job, number: now.jobs.get(job)?.number ?? 0, byS, lateS: Math.max(0, end - (dueOf(now, job) ?? Infinity)) }];
+  });
+  return {
+    // What was moved is no cost of the plan itself.
+    money: moneyOf({ ...after.money, moved: 0 }) - moneyOf({ ...before.money, moved: 0 }),
+    changeS: changeS(after) - changeS(before),
+    jobs: jobs.sort((a, b) => b.lateS - a.lateS || b.byS - a.byS),
+  };
+}
+
+function pageOf(now: BoardNow, judged: Judged): BoardPage {
+  const { problem, nr, by, at: when, why, accepted, jobs, timeZone, currency, reserveS } = now;
+  const stood = new Map(accepted.map((a) => [a.work, a]));
+  const ends = endsOf(judged, now);
+  const { order, on } = acceptedOrder(standing(judged.bars));
+  const of = piecesOf(problem);
+  layingOf(of, problem).layAll(inOrder(of.pieces, order, on));
+  return {
+    nr,
+    asOf: problem.asOf,
+    timeZone,
+    currency,
+    by,
+    at: when,
+    why,
+    lanes: Object.entries(problem.lanes).map(([machine, { name, open }]) => ({
+      machine,
+      name,
+      open: open.map(([a, b]) => [a, b] as [number, number]),
+    })),
+    bars: judged.bars.map((bar) => {
+      const work = problem.work[bar.work];
+      const was = stood.get(bar.work);
+      const isOff = was !== undefined && (was.machine !== bar.machine || Math.abs(was.start - bar.start) > OFF_PLAN_S);
+      return {
+        ...{ work: bar.work, job: work?.job ?? '', step: work?.step ?? '', name: work?.name ?? '', machine: bar.machine },
+        ...{ start: bar.start, makeReadyAt: bar.makeReadyAt, runAt: bar.runAt, end: bar.end, changes: [...bar.changes] },
+        runs: work?.state === 'running',
+        fresh: nr > 0 && was === undefined,
+        off: isOff ? { machine: was.machine, start: was.start } : null,
+      };
+    }),
+    jobs: [...ends].map(([job, endAt]) => {
+      const { number = 0, title = '', customer = '' } = jobs.get(job) ?? {};
+      const dueAt = dueOf(now, job);
+      const lateS = Math.max(0, endAt - (dueAt ?? Infinity));
+      return {
+        ...{ job, number, title, customer, dueAt, endAt },
+        lateMoney: (lateS * (problem.jobs[job]?.latePerHour ?? 0)) / 3600,
+        because: whyThen(of, job).map(({ kind, what, job: other, s }) => ({
+          ...{ kind, s, what: kind === 'wait' || kind === 'gate' ? what : (problem.lanes[what]?.name ?? what) },
+          number: other === undefined ? null : (jobs.get(other)?.number ?? null),
+        })),
+      };
+    }),
+    money: judged.money,
+    least: leastMoney(problem),
+    breaches: judged.breaches.map(({ code, work, byS }) => ({ code, work, byS })),
+    reserveS,
+  };
+}
+/** A bar that begins by more than this another time than accepted is off the plan, s. House rule. */
+const OFF_PLAN_S = 300;

@@ -1,0 +1,122 @@
+import { randomUUID } from 'node:crypto';
+import type { BoardEffect, BoardPage, Task } from '@druckerei/contract';
+import { Client, type Said, TestServer } from '../test-server.fixture';
+
+/* The board: what is released lies on it, in an order that is accepted version by version. */
+
+const server = new TestServer();
+let planner: Client;
+let other: Client;
+beforeAll(async () => {
+  await server.start();
+  [planner, other] = [await server.signedIn('planner'), await server.signedIn('planner')];
+  await server.db.query(`update lots set quantity = 1000000`);
+  await server.work();
+});
+afterAll(() => server.stop());
+
+const FRONT = 'card.card.print.front';
+async function released(quantity: number): Promise<string> {
+  const job = await planner.order(quantity);
+  const version = Number((await planner.call('GET', `/api/jobs/${job}`)).body['version']);
+  const ask = (decisions: object): Promise<Said> => planner.call('POST', `/api/jobs/${job}/release`, { version, decisions });
+  const tried = await ask({});
+  const fields = (tried.body['fields'] ?? []) as { path: string }[];
+  if (tried.status !== 200) expect((await ask(Object.fromEntries(fields.map((f) => [f.path, 'agreed'])))).status).toBe(200);
+  return job;
+}
+const board = async (who = planner): Promise<BoardPage> => (await who.call('GET', '/api/board')).body as unknown as BoardPage;
+const bar = (page: BoardPage, job: string, step = FRONT): BoardPage['bars'][number] =>
+  page.bars.find((b) => b.job === job && b.step === step)!;
+async function searched(base: number): Promise<Task> {
+  const id = randomUUID();
+  const begun = await planner.call('POST', '/api/board/search', { id, base });
+  expect(begun.status).toBe(200);
+  for (let i = 0; i < 600; i++) {
+    const task = (await planner.call('GET', `/api/tasks/${id}`)).body as unknown as Task;
+    if (['done', 'failed', 'cancelled'].includes(task.state)) return task;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error('the search did not end');
+}
+
+describe('the board', () => {
+  let jobs: string[];
+  beforeAll(async () => {
+    jobs = [await released(40_000), await released(12_000), await released(20_000)];
+  });
+  it('has every released step on its machine in open hours, and says why a job ends when it does', async () => {
+    const page = await board();
+    expect(page).toMatchObject({ nr: 0, why: null });
+    for (const job of jobs) {
+      const mine = page.bars.filter((b) => b.job === job);
+      expect(mine.length).toBeGreaterThan(4);
+      const told = page.jobs.find((j) => j.job === job)!;
+      expect(told.endAt).toBe(Math.max(...mine.map((b) => b.end)));
+      expect(told.because.reduce((sum, b) => sum + b.s, 0)).toBe(told.endAt - page.asOf);
+    }
+    expect(page.least).toBeLessThanOrEqual(page.money.late);
+  });
+  it('is bettered by a search whose proposal is taken once, and by nobody twice', async () => {
+    const { nr } = await board();
+    const task = await searched(nr);
+    expect(task).toMatchObject({ state: 'done', kind: 'board', result: { base: nr } });
+    const found = task.result as { before: number; after: number; least: number };
+    expect(found.after).toBeLessThanOrEqual(found.before + 1e-6);
+    expect(found.least).toBeLessThanOrEqual(found.after + 1e-6);
+    expect((await planner.call('POST', '/api/board/take', { task: task.id, base: nr })).body).toEqual({ nr: nr + 1 });
+    expect((await other.call('POST', '/api/board/take', { task: task.id, base: nr })).status).toBe(409);
+    expect(await board()).toMatchObject({ nr: nr + 1, why: 'search' });
+  });
+  it('shows what a move comes to before it is made, makes it a version, and goes back by one', async () => {
+    const page = await board();
+    const onPress = page.bars.filter((b) => b.machine === bar(page, jobs[0]!).machine).sort((a, b) => a.start - b.start);
+    const [first, second] = [onPress[0]!, onPress.find((b) => b.job !== onPress[0]!.job)!];
+    const move = { base: page.nr, work: second.work, beside: first.work, side: 'before' };
+    const effect = (await planner.call('POST', '/api/board/try', move)).body as unknown as BoardEffect;
+    expect((await board()).nr).toBe(page.nr);
+    expect((await planner.call('POST', '/api/board/move', move)).body).toEqual({ nr: page.nr + 1 });
+    const after = await board();
+    expect(bar(after, second.job, second.step).start).toBeLessThan(bar(after, first.job, first.step).start);
+    // What was told came to be.
+    const ends = ({ jobs: all }: BoardPage): Map<string, number> => new Map(all.map((j) => [j.job, j.endAt]));
+    const moved = [...ends(after)].filter(([job, end]) => end !== ends(page).get(job));
+    expect(effect.jobs.map((j) => [j.job, j.byS]).sort()).toEqual(
+      moved.map(([job, end]) => [job, end - (ends(page).get(job) ?? 0)]).sort(),
+    );
+    expect((await other.call('POST', '/api/board/move', move)).status).toBe(409);
+    expect((await planner.call('POST', '/api/board/back', { base: page.nr + 1 })).body).toEqual({ nr: page.nr + 2 });
+    const back = await board();
+    expect(back.bars.map((b) => [b.work, b.start])).toEqual(page.bars.map((b) => [b.work, b.start]));
+  });
+  it('lets what runs stay, takes what is done off, and shows what is released since as fresh', async () => {
+    const before = await board();
+    const { machine } = bar(before, jobs[1]!);
+    const press = await server.signedIn('press');
+    const entry = (kind: string, at: number) => ({
+      ...{ id: randomUUID(), kind, machine, job: jobs[1], step: FRONT, pile: null, other: null, quantity: null },
+      ...{ reason: '', note: '', witness: '', at, release: 1 },
+    });
+    const send = (entries: object[]): Promise<Said> =>
+      press.call('POST', '/api/floor/entries', { device: 't1', sentAt: server.now, entries });
+    await send([entry('runStart', server.now - 60)]);
+    const running = await board();
+    expect(bar(running, jobs[1]!)).toMatchObject({ runs: true, start: server.now - 60 });
+    const move = { base: running.nr, work: bar(running, jobs[1]!).work, beside: bar(running, jobs[0]!).work, side: 'behind' };
+    expect(await planner.call('POST', '/api/board/move', move)).toMatchObject({ status: 409 });
+    await send([entry('runEnd', server.now - 1)]);
+    const fresh = await released(5_000);
+    const after = await board();
+    expect(after.bars.some((b) => b.job === jobs[1] && b.step === FRONT)).toBe(false);
+    expect(bar(after, fresh).fresh).toBe(true);
+    expect(bar(after, jobs[0]!).fresh).toBe(false);
+  });
+  it('refuses a step it does not have, and a base that is gone', async () => {
+    const { nr } = await board();
+    expect(await planner.call('POST', '/api/board/move', { base: nr, work: 'no step', beside: 'none', side: 'before' })).toMatchObject({
+      status: 404,
+    });
+    expect(await planner.call('POST', '/api/board/search', { id: randomUUID(), base: nr + 5 })).toMatchObject({ status: 409 });
+    expect(await planner.call('POST', '/api/board/take', { task: randomUUID(), base: nr })).toMatchObject({ status: 404 });
+  });
+});

@@ -1,0 +1,56 @@
+import type { BoardFound } from '@druckerei/contract';
+import { moneyOf } from '@druckerei/core/board';
+import * as z from 'zod';
+import type { TaskWork } from '../tasks/task-work';
+import { acceptedOrder, boardNow, laid, standing } from './board-now';
+
+const Ask = z.object({ base: z.number().int() });
+/** Moves of a search: some ten seconds on a works of this size. */
+const MOVES = 300_000;
+/** A step that begins by no more than this another time is not named as moved, s. House rule. */
+const SAME_START_S = 900;
+
+/** Looks for a better board than the accepted one. What begins soon stays where it is. */
+export const searchForBoard: TaskWork = async (asked, { db, threads, now, signal, tell }): Promise<BoardFound> => {
+  const { base } = Ask.parse(asked);
+  const board = await boardNow(db, now());
+  if (board.nr !== base) throw new Error(`The board moved on to version ${board.nr} before the search began. Search again from there.`);
+  const before = await laid(board, { threads, gone: signal });
+  const stands = standing(before.bars);
+  const { order, on, was } = acceptedOrder(stands);
+  const { made, least } = await threads.run(
+    // Only an accepted board has something to be moved away from.
+    { kind: 'board', problem: board.problem, order, on, was: base > 0 ? was : [], moves: MOVES },
+    (said) => {
+      if (said.kind === 'progress') tell(said.done, said.of, { best: said.best, bound: said.bound });
+    },
+    signal,
+  );
+  const after = standing(made.bars);
+  const stood = new Map(stands.map((s) => [s.work, s]));
+  const ends = (bars: typeof made.bars): Map<string, number> => {
+    const of = new Map<string, number>();
+    for (const { work, end } of bars) {
+      const job = board.problem.work[work]?.job ?? '';
+      of.set(job, Math.max(of.get(job) ?? 0, end));
+    }
+    return of;
+  };
+  const [endsBefore, endsAfter] = [ends(before.bars), ends(made.bars)];
+  return {
+    base,
+    moves: MOVES,
+    before: moneyOf({ ...before.money, moved: 0 }),
+    after: moneyOf({ ...made.money, moved: 0 }),
+    least,
+    moved: after.filter((a) => {
+      const stand = stood.get(a.work);
+      return stand?.machine !== a.machine || Math.abs(stand.start - a.start) > SAME_START_S;
+    }).length,
+    jobs: [...endsAfter]
+      .map(([job, end]) => ({ job, byS: end - (endsBefore.get(job) ?? end) }))
+      .filter((j) => j.byS !== 0)
+      .sort((a, b) => b.byS - a.byS),
+    bars: after,
+  };
+};

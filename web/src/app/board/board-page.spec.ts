@@ -1,0 +1,175 @@
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { EMPTY, type Observable, of, throwError } from 'rxjs';
+import type { BoardBar, BoardJob, BoardPage as Page, Task } from '@druckerei/contract';
+import { provideSignedIn } from '../session/signed-in.fixture';
+import { ApiCaller, type Failure } from '../shared/api';
+import { Changes } from '../shared/changes';
+import { BoardPage } from './board-page';
+import { because } from './board-says';
+
+const NOW = 1_790_000_000;
+const HOUR = 3600;
+const JOB = '00000000-0000-4000-8000-000000000001';
+const OTHER = '00000000-0000-4000-8000-000000000002';
+const bar = (work: string, job: string, start: number, more: Partial<BoardBar> = {}): BoardBar => ({
+  ...{ work, job, step: work, name: 'Print, front', machine: 'press', start, makeReadyAt: start, runAt: start + 600, end: start + HOUR },
+  ...{ changes: [], runs: false, fresh: false, off: null },
+  ...more,
+});
+const job = (id: string, number: number, more: Partial<BoardJob> = {}): BoardJob => ({
+  ...{ job: id, number, title: 'Menu', customer: 'Garden', dueAt: NOW + 20 * HOUR, endAt: NOW + HOUR, lateMoney: 0, because: [] },
+  ...more,
+});
+const late = job(OTHER, 2413, {
+  ...{ dueAt: NOW, endAt: NOW + 2 * HOUR, lateMoney: 60 },
+  because: [
+    { kind: 'own', what: 'Press', number: null, s: HOUR },
+    { kind: 'behind', what: 'Press', number: 2412, s: HOUR },
+  ],
+});
+const page = (more: Partial<Page> = {}): Page => ({
+  ...{ nr: 3, asOf: NOW, timeZone: 'UTC', currency: 'EUR', by: 'Anselm', at: NOW - 60, why: 'search' },
+  lanes: [{ machine: 'press', name: 'Press 3', open: [[NOW - HOUR, NOW + 9 * HOUR]] }],
+  bars: [bar('a', JOB, NOW), bar('b', OTHER, NOW + HOUR, { changes: [{ key: 'unit 1', from: 'K', to: 'Y', s: 1_200 }] })],
+  jobs: [job(JOB, 2412), late],
+  money: { late: 60, change: 0, ways: 0, held: 0, moved: 0 },
+  ...{ least: 0, breaches: [], reserveS: 4 * HOUR },
+  ...more,
+});
+
+describe('the board', () => {
+  let answers: Record<string, (sent: unknown) => Observable<unknown>>;
+  const asked: [string, unknown][] = [];
+  const open = async (role: 'planner' | 'press' = 'planner') => {
+    asked.length = 0;
+    TestBed.configureTestingModule({
+      providers: [
+        provideRouter([]),
+        provideSignedIn(role),
+        { provide: Changes, useValue: { changes$: EMPTY } },
+        {
+          provide: ApiCaller,
+          useValue: {
+            call: (name: string, sent: unknown) => {
+              asked.push([name, sent]);
+              return answers[name]?.(sent) ?? EMPTY;
+            },
+          },
+        },
+      ],
+    });
+    const f = TestBed.createComponent(BoardPage);
+    await f.whenStable();
+    const host = f.nativeElement as HTMLElement;
+    const press = async (name: string): Promise<void> => {
+      [...host.querySelectorAll('button')].find((b) => b.textContent.includes(name))!.click();
+      await f.whenStable();
+    };
+    const key = async (k: string): Promise<void> => {
+      host.querySelector('.scroll')!.dispatchEvent(new KeyboardEvent('keydown', { key: k, bubbles: true, cancelable: true }));
+      await f.whenStable();
+    };
+    return { host, press, key, settle: () => f.whenStable() };
+  };
+  beforeEach(() => {
+    answers = { 'board.read': () => of(page()) };
+  });
+
+  it('names what is late first, by how much and why, and what the whole comes to', async () => {
+    const { host } = await open();
+    expect(host.querySelector('aside li')?.textContent).toContain('2413');
+    expect(host.querySelector('aside li')?.textContent).toContain('2 h late');
+    expect(host.querySelector('aside li')?.textContent).toContain('own work 1 h, behind 2412 on Press 1 h');
+    expect(host.querySelector('.money')?.textContent).toContain('60');
+    expect(host.textContent).toContain('Version 3, found by a search, taken by Anselm');
+  });
+  it('walks the bars by arrow keys and tells each', async () => {
+    const { host, key } = await open();
+    await key('ArrowRight');
+    await key('ArrowRight');
+    expect(host.querySelector('#board-chosen')?.textContent).toContain('2413 Menu, Print, front, Press 3');
+    expect(host.querySelector('#board-chosen')?.textContent).toContain('its job is 2 h late');
+    expect(host.textContent).toContain('Changed over before it: unit 1 from K to Y, 20 min');
+  });
+  it('says what a place would come to before it is taken, and moves by what was tried', async () => {
+    answers['board.try'] = () => of({ money: -60, changeS: -1_200, jobs: [{ job: OTHER, number: 2413, byS: -HOUR, lateS: HOUR }] });
+    answers['board.move'] = () => of({ nr: 4 });
+    const { host, press, key } = await open();
+    await key('ArrowRight');
+    await key('ArrowRight');
+    await press('Before the one before it');
+    expect(host.textContent).toContain('2413 1 h sooner, 1 h late; change-overs −20 min');
+    await key('Enter');
+    expect(asked.find(([name]) => name === 'board.move')?.[1]).toEqual({ body: { base: 3, work: 'b', beside: 'a', side: 'before' } });
+    expect(asked.filter(([name]) => name === 'board.read')).toHaveLength(2);
+  });
+  it('leaves a place that is tried by Escape, and says when the board moved on meanwhile', async () => {
+    const failure: Failure = { status: 409, title: 'moved-on', detail: 'Somebody changed the board meanwhile.' };
+    answers['board.try'] = () => of({ money: 0, changeS: 0, jobs: [] });
+    answers['board.move'] = () => throwError(() => failure);
+    const { host, press, key } = await open();
+    await key('ArrowRight');
+    await press('Behind the one behind it');
+    expect(host.textContent).toContain('No job ends at another time');
+    await key('Escape');
+    expect(host.textContent).not.toContain('No job ends at another time');
+    await press('Behind the one behind it');
+    await press('Move it');
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('Somebody changed the board meanwhile.');
+  });
+  it('follows a search, shows what was found as a difference, and takes it or leaves it', async () => {
+    const task = (more: Partial<Task>): Task => ({
+      ...{ id: JOB, kind: 'board', state: 'waiting', done: 0, of: null, progress: null, result: null, says: '', attempt: 0 },
+      ...more,
+    });
+    const result = { base: 3, moves: 300_000, before: 90, after: 30, least: 10, moved: 2, jobs: [{ job: OTHER, byS: -HOUR }], bars: [] };
+    answers['board.search'] = () => of(task({}));
+    answers['tasks.read'] = () => of(task({ state: 'done', result }));
+    answers['board.take'] = () => of({ nr: 4 });
+    const { host, press } = await open();
+    await press('Look for a better order');
+    const found = host.querySelector('.search')?.textContent ?? '';
+    expect(found).toContain('Sooner: 2413 1 h. Later: none.');
+    expect(found).toContain('2 steps begin at another time');
+    await press('Take it');
+    expect(asked.find(([name]) => name === 'board.take')?.[1]).toEqual({ body: { task: JOB, base: 3 } });
+    expect(host.querySelector('.search')).toBeNull();
+  });
+  it('lets a proposal expire with the board it was found beside', async () => {
+    const result = { base: 2, moves: 1, before: 90, after: 30, least: 10, moved: 2, jobs: [], bars: [] };
+    answers['board.search'] = answers['tasks.read'] = () =>
+      of({ id: JOB, kind: 'board', state: 'done', done: 1, of: 1, progress: null, result, says: '', attempt: 1 });
+    const { host, press } = await open();
+    await press('Look for a better order');
+    expect(host.querySelector('.search')?.textContent).toContain('The board moved on while this was found');
+    expect([...host.querySelectorAll('button')].some((b) => b.textContent.includes('Take it'))).toBe(false);
+  });
+  it('lets nobody but a planner move or search, and says what cannot all hold', async () => {
+    answers['board.read'] = () => of(page({ breaches: [{ code: 'hours', work: 'a', byS: HOUR }] }));
+    const { host, key } = await open('press');
+    await key('ArrowRight');
+    expect([...host.querySelectorAll('button')].some((b) => /better order|Behind the one/.test(b.textContent))).toBe(false);
+    expect(host.textContent).toContain('2412 Print, front ends after the last hours that are known');
+  });
+  it('says so when nothing is released, when it reads, and when nobody answers', async () => {
+    answers['board.read'] = () => of(page({ bars: [], jobs: [] }));
+    expect((await open()).host.textContent).toContain('Nothing is released');
+    TestBed.resetTestingModule();
+    answers['board.read'] = () => EMPTY;
+    expect((await open()).host.textContent).toContain('Reading the board');
+    TestBed.resetTestingModule();
+    answers['board.read'] = () => throwError(() => ({ status: 0, title: 'The server does not answer.' }) as Failure);
+    expect((await open()).host.querySelector('[role=alert]')?.textContent).toContain('does not answer');
+  });
+});
+
+it('joins likes in why a job ends when it does, the longest first', () => {
+  const parts: BoardJob['because'] = [
+    { kind: 'own', what: 'Cutter', number: null, s: HOUR },
+    { kind: 'wait', what: 'cut', number: null, s: 12 * HOUR },
+    { kind: 'own', what: 'Press', number: null, s: 6 * HOUR },
+    { kind: 'closed', what: 'Press', number: null, s: 8 * HOUR },
+  ];
+  expect(because(job(JOB, 1, { because: parts }))).toBe('ink dries before cutting: 12 h, closed hours 8 h, own work 7 h');
+});

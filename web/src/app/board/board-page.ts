@@ -1,0 +1,315 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal, untracked, viewChild } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { MatInput } from '@angular/material/input';
+import { MatProgressBar } from '@angular/material/progress-bar';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { filter, interval, merge, startWith, type Subscription, switchMap } from 'rxjs';
+import type { BoardBar, BoardEffect, BoardFound, BoardJob, Task } from '@druckerei/contract';
+import { formatDuration, formatMoment, formatMoney, say } from '@druckerei/core/words';
+import { sessionFeature } from '../session/session.feature';
+import type { Failure } from '../shared/api';
+import { Changes } from '../shared/changes';
+import { readingOf, Server } from '../shared/server';
+import { Shortcuts } from '../shared/shortcuts';
+import { type BarSays, BoardDrawing } from './board-drawing';
+import { because, BREACH_WORDS, jobSays, lateS, moreOrLess, SPAN_WORDS, VERSION_WORDS } from './board-says';
+import { neighbour, type Span, SPANS } from './board-scale';
+
+/** Times go on without news too. */
+const READ_MS = 60_000;
+const LOOK_MS = 700;
+
+/** Every released step on its machine in time: which jobs are late and why; a better order looked for, shown as a difference, taken or left; bars moved by hand. */
+@Component({
+  selector: 'dk-board-page',
+  imports: [BoardDrawing, MatButton, MatButtonToggle, MatButtonToggleGroup, MatInput, MatProgressBar, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './board-page.html',
+  styleUrl: './board-page.scss',
+})
+export class BoardPage {
+  protected readonly say = say;
+  protected readonly duration = formatDuration;
+  protected readonly spans = SPANS;
+  protected spanSays = (span: Span): string => say(SPAN_WORDS[span]);
+  private readonly reading = readingOf('board.read', ['board', 'jobs', 'floor', 'plants']);
+  private readonly server = inject(Server);
+  private readonly changes = inject(Changes);
+  private readonly me = inject(Store).selectSignal(sessionFeature.selectMe);
+  protected readonly plans = computed(() => this.me()?.roles.includes('planner') ?? false);
+  protected readonly page = this.reading.got;
+  protected readonly failure = computed(() => this.refused() ?? this.reading.failure());
+  private readonly refused = signal<Failure | null>(null);
+
+  protected readonly span = signal<Span>('day');
+  protected readonly wanted = signal('');
+  protected readonly chosen = signal<string | null>(null);
+  private readonly drawing = viewChild(BoardDrawing);
+
+  protected readonly bar = computed(() => this.page()?.bars.find((b) => b.work === this.chosen()) ?? null);
+  protected readonly job = computed(() => this.page()?.jobs.find((j) => j.job === this.bar()?.job) ?? null);
+  protected readonly says = computed((): ReadonlyMap<string, BarSays> => {
+    const wanted = this.wanted().trim().toLowerCase();
+    return new Map(
+      (this.page()?.jobs ?? []).map((j) => [
+        j.job,
+        { text: jobSays(j), lateS: lateS(j), isFound: jobSays(j).toLowerCase().includes(wanted) },
+      ]),
+    );
+  });
+  /** Late and at risk, the dearest first, then the least to spare. */
+  protected readonly late = computed(() => {
+    const page = this.page();
+    if (!page) return [];
+    return page.jobs
+      .filter((j) => j.dueAt !== null && j.dueAt - j.endAt < page.reserveS)
+      .sort((a, b) => b.lateMoney - a.lateMoney || (a.dueAt ?? 0) - a.endAt - ((b.dueAt ?? 0) - b.endAt));
+  });
+  /** The least that any job has to spare. */
+  protected readonly spareS = computed(() =>
+    Math.min(...(this.page()?.jobs ?? []).flatMap((j) => (j.dueAt === null ? [] : [j.dueAt - j.endAt]))),
+  );
+  protected readonly version = computed(() => {
+    const page = this.page();
+    if (!page) return '';
+    return page.why === null ? say('board.byRule') : say(VERSION_WORDS[page.why], page.nr, page.by, this.moment(page.at ?? 0));
+  });
+  protected readonly told = computed(() => {
+    const [bar, job, page] = [this.bar(), this.job(), this.page()];
+    return bar && job && page ? this.barSays(bar, job) : '';
+  });
+  protected readonly breaches = computed(() => {
+    const page = this.page();
+    return (page?.breaches ?? []).map((b) => {
+      const bar = page?.bars.find((x) => x.work === b.work);
+      const job = page?.jobs.find((j) => j.job === (bar?.job ?? b.work.split(' ')[0]));
+      return say(BREACH_WORDS[b.code], `${job?.number ?? ''} ${bar?.name ?? b.work}`, formatDuration(b.byS));
+    });
+  });
+
+  // The search: a task of the server, its proposal beside the board until that moves on.
+  protected readonly task = signal<Task | null>(null);
+  private following: Subscription | null = null;
+  protected readonly found = computed((): BoardFound | null => {
+    const [task, page] = [this.task(), this.page()];
+    const result = task?.state === 'done' ? (task.result as BoardFound | null) : null;
+    return result?.base === page?.nr ? result : null;
+  });
+  protected readonly isBetter = computed(() => {
+    const found = this.found();
+    return found !== null && found.after < found.before - 0.5;
+  });
+  protected readonly searching = computed(() => {
+    const state = this.task()?.state;
+    return state === 'waiting' || state === 'running';
+  });
+
+  // A move that is tried.
+  protected readonly tried = signal<{ beside: BoardBar; side: 'before' | 'behind'; effect: BoardEffect | null } | null>(null);
+  protected readonly before = computed(() => this.besides('ArrowLeft'));
+  protected readonly behind = computed(() => this.besides('ArrowRight'));
+
+  constructor() {
+    this.reading.ask({});
+    const timer = setInterval(() => {
+      this.reading.again();
+    }, READ_MS);
+    inject(DestroyRef).onDestroy(() => {
+      clearInterval(timer);
+      this.following?.unsubscribe();
+    });
+    let shown = false;
+    effect(() => {
+      const [page, drawing] = [this.page(), this.drawing()];
+      if (!page || !drawing || shown) return;
+      shown = true;
+      untracked(() => {
+        drawing.show(page.asOf);
+      });
+    });
+    inject(Shortcuts).use([
+      { keys: 'n', shown: 'N', says: say('board.keys.now'), run: () => this.goNow() },
+      { keys: 'l', shown: 'L', says: say('board.keys.late'), run: () => this.nextLate() },
+      { keys: 'm', shown: 'M', says: say('board.keys.move'), run: () => this.tryMove('ArrowLeft') },
+      { keys: '$mod+z', shown: 'Ctrl Z', says: say('board.back'), run: () => this.back() },
+    ]);
+  }
+
+  protected moment = (at: number): string => formatMoment(at, this.page()?.timeZone ?? 'UTC');
+  protected money = (value: number): string =>
+    formatMoney(value, { timeZone: this.page()?.timeZone ?? 'UTC', currency: this.page()?.currency ?? 'EUR' });
+  protected lateSays(job: BoardJob): string {
+    const s = lateS(job);
+    return s > 0 ? say('board.lateBy', formatDuration(s)) : say('board.spare', formatDuration((job.dueAt ?? 0) - job.endAt));
+  }
+  protected endSays = (job: BoardJob): string =>
+    job.dueAt === null ? say('board.endsOnly', this.moment(job.endAt)) : say('board.ends', this.moment(job.endAt), this.moment(job.dueAt));
+  protected because = (job: BoardJob): string => because(job);
+  protected isLate = (job: BoardJob): boolean => lateS(job) > 0;
+  protected numberOf = (job: string): string => String(this.page()?.jobs.find((j) => j.job === job)?.number ?? '');
+  protected foundJobs(found: BoardFound): string {
+    const said = (list: BoardFound['jobs']): string =>
+      list.length === 0 ? say('board.nobody') : list.map((j) => `${this.numberOf(j.job)} ${formatDuration(Math.abs(j.byS))}`).join(', ');
+    return say('board.foundJobs', said(found.jobs.filter((j) => j.byS < 0).reverse()), said(found.jobs.filter((j) => j.byS > 0)));
+  }
+  protected effectSays(e: BoardEffect): string {
+    const jobs = e.jobs.map(
+      (j) =>
+        say('board.effectJob', j.number, formatDuration(Math.abs(j.byS)), say(j.byS < 0 ? 'board.effect.sooner' : 'board.effect.later')) +
+        (j.lateS > 0 ? `, ${say('board.lateBy', formatDuration(j.lateS))}` : ''),
+    );
+    const said = jobs.length > 0 ? jobs.join('; ') : say('board.effectNone');
+    return `${say('board.effect', said, moreOrLess(e.changeS))} · ${e.money > 0 ? '+' : ''}${this.money(e.money)}`;
+  }
+  protected changesSay = (bar: BoardBar): string =>
+    say('board.changes', bar.changes.map((c) => say('board.change', c.key, c.from, c.to, formatDuration(c.s))).join('; '));
+
+  protected choose(work: string | null): void {
+    this.tried.set(null);
+    this.refused.set(null);
+    this.chosen.set(work);
+  }
+  /** A job of the list: its first bar is chosen and shown. */
+  protected goTo(job: BoardJob): void {
+    const first = this.page()
+      ?.bars.filter((b) => b.job === job.job)
+      .sort((a, b) => a.start - b.start)[0];
+    if (!first) return;
+    this.choose(first.work);
+    this.drawing()?.show(first.start, first.machine);
+    this.drawing()?.focus();
+  }
+  protected zoom(span: Span): void {
+    this.span.set(span);
+    setTimeout(() => this.goNow());
+  }
+  protected goNow(): void {
+    const page = this.page();
+    if (page) this.drawing()?.show(this.bar()?.start ?? page.asOf);
+  }
+  private nextLate(): void {
+    const late = this.late();
+    const at = late.findIndex((j) => j.job === this.bar()?.job);
+    const next = late[(at + 1) % Math.max(late.length, 1)];
+    if (next) this.goTo(next);
+  }
+
+  protected search(): void {
+    const page = this.page();
+    if (!page || this.searching()) return;
+    const id = crypto.randomUUID();
+    this.refused.set(null);
+    this.server.send('board.search', { body: { id, base: page.nr } }).subscribe({
+      next: (task) => {
+        this.task.set(task);
+        this.follow(id);
+      },
+      error: (failure: Failure) => this.failed(failure),
+    });
+  }
+  private follow(id: string): void {
+    this.following?.unsubscribe();
+    this.following = merge(interval(LOOK_MS), this.changes.changes$.pipe(filter((c) => c?.id === id)))
+      .pipe(
+        startWith(0),
+        switchMap(() => this.server.send('tasks.read', { params: { id } })),
+      )
+      .subscribe({
+        next: (task) => {
+          this.task.set(task);
+          if (task.state !== 'waiting' && task.state !== 'running') this.following?.unsubscribe();
+        },
+        error: (failure: Failure) => this.failed(failure),
+      });
+  }
+  protected stop(): void {
+    const id = this.task()?.id;
+    if (id)
+      this.server
+        .send('tasks.cancel', { params: { id } })
+        .subscribe({ next: (task) => this.task.set(task), error: (f: Failure) => this.failed(f) });
+  }
+  protected take(): void {
+    const [page, task] = [this.page(), this.task()];
+    if (page && task) this.done(this.server.send('board.take', { body: { task: task.id, base: page.nr } }));
+  }
+  protected refuse(): void {
+    this.task.set(null);
+  }
+  protected back(): void {
+    const page = this.page();
+    if (page && page.nr > 1 && this.plans()) this.done(this.server.send('board.back', { body: { base: page.nr } }));
+  }
+
+  /** Keys of the drawing that do not walk: while a place is tried, arrows try another, Enter moves, Escape leaves it. */
+  protected pressed(event: KeyboardEvent): void {
+    if (!this.tried()) return;
+    if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') this.tryMove(event.key);
+    else if (event.key === 'Enter') this.moveIt();
+    else if (event.key === 'Escape') this.tried.set(null);
+    else return;
+    event.preventDefault();
+  }
+  private besides(key: 'ArrowLeft' | 'ArrowRight'): BoardBar | null {
+    const [bar, drawing] = [this.bar(), this.drawing()];
+    if (!bar || bar.runs || !drawing || !this.plans()) return null;
+    const beside = neighbour(drawing.lanes(), bar, key);
+    return beside && !beside.runs ? beside : null;
+  }
+  protected tryMove(key: 'ArrowLeft' | 'ArrowRight'): void {
+    const [page, bar, drawing, now] = [this.page(), this.bar(), this.drawing(), this.tried()];
+    if (!page || !bar || !drawing) return;
+    // From the place that is tried one farther.
+    const beside =
+      now?.side === (key === 'ArrowLeft' ? 'before' : 'behind') ? neighbour(drawing.lanes(), now.beside, key) : this.besides(key);
+    if (!beside || beside.runs || beside.work === bar.work) return;
+    const side = key === 'ArrowLeft' ? 'before' : 'behind';
+    this.tried.set({ beside, side, effect: null });
+    this.server.send('board.try', { body: { base: page.nr, work: bar.work, beside: beside.work, side } }).subscribe({
+      next: (found) => {
+        this.tried.update((t) => (t?.beside === beside ? { ...t, effect: found } : t));
+      },
+      error: (failure: Failure) => {
+        this.tried.set(null);
+        this.failed(failure);
+      },
+    });
+  }
+  protected moveIt(): void {
+    const [page, bar, tried] = [this.page(), this.bar(), this.tried()];
+    if (!page || !bar || !tried) return;
+    this.tried.set(null);
+    this.done(this.server.send('board.move', { body: { base: page.nr, work: bar.work, beside: tried.beside.work, side: tried.side } }));
+  }
+
+  private done(sent: ReturnType<typeof this.server.send<'board.move'>>): void {
+    this.refused.set(null);
+    sent.subscribe({
+      next: () => {
+        this.task.set(null);
+        this.reading.again();
+      },
+      error: (failure: Failure) => {
+        this.failed(failure);
+        this.reading.again();
+      },
+    });
+  }
+  private failed(failure: Failure): void {
+    this.refused.set(failure);
+  }
+
+  private barSays(bar: BoardBar, job: BoardJob): string {
+    const lane = this.page()?.lanes.find((l) => l.machine === bar.machine)?.name ?? bar.machine;
+    const late = lateS(job);
+    return [
+      say('board.bar', job.number, job.title, bar.name, lane, this.moment(bar.start), this.moment(bar.end)),
+      ...(bar.runs ? [say('board.bar.runs')] : []),
+      ...(bar.fresh ? [say('board.bar.fresh')] : []),
+      ...(bar.off ? [say('board.bar.off', this.moment(bar.off.start))] : []),
+      ...(late > 0 ? [say('board.bar.late', formatDuration(late))] : []),
+    ].join('; ');
+  }
+}

@@ -1,0 +1,51 @@
+import type { BoardBecause, BoardJob } from '@druckerei/contract';
+import { formatDuration, label, say } from '@druckerei/core/words';
+
+/** Words by what they are of. */
+export const SPAN_WORDS = { shift: 'board.span.shift', day: 'board.span.day', week: 'board.span.week', month: 'board.span.month' } as const;
+export const VERSION_WORDS = { search: 'board.version.search', move: 'board.version.move', back: 'board.version.back' } as const;
+export const BREACH_WORDS = {
+  pin: 'board.breach.pin',
+  longestWait: 'board.breach.longestWait',
+  hands: 'board.breach.hands',
+  hours: 'board.breach.hours',
+  noWay: 'board.breach.noWay',
+  circle: 'board.breach.circle',
+  gate: 'board.breach.gate',
+} as const;
+
+/** A duration more or less than now: "+20 min", "−1 h", "0 s". */
+export const moreOrLess = (s: number): string => `${s > 0 ? '+' : s < 0 ? '−' : ''}${formatDuration(Math.abs(s))}`;
+
+/** A job on its bar: number, customer. */
+export const jobSays = ({ number, title, customer }: BoardJob): string => `${number} ${customer}, ${title}`;
+/** Seconds after its date; 0 in time, or where nobody said a date. */
+export const lateS = ({ dueAt, endAt }: BoardJob): number => (dueAt === null ? 0 : Math.max(0, endAt - dueAt));
+
+/** Why a job ends when it does, the longest first, likes together: "behind 2408 on Cutter 6 h, ink dries before cutting: 12 h, closed hours 8 h, own work 7 h". */
+export function because({ because: parts }: BoardJob): string {
+  const sums = new Map<string, BoardBecause>();
+  for (const part of parts) {
+    const key = part.kind === 'own' || part.kind === 'closed' ? part.kind : `${part.kind} ${part.what} ${part.number ?? ''}`;
+    sums.set(key, { ...part, s: part.s + (sums.get(key)?.s ?? 0) });
+  }
+  return [...sums.values()]
+    .sort((a, b) => b.s - a.s)
+    .map((part) => partSays(part, formatDuration(part.s)))
+    .join(', ');
+}
+
+function partSays({ kind, what, number }: BoardBecause, takes: string): string {
+  switch (kind) {
+    case 'own':
+      return say('board.because.own', takes);
+    case 'behind':
+      return say('board.because.behind', number ?? '', what, takes);
+    case 'wait':
+      return say('board.because.wait', label(`wait.${what || 'rest'}`), takes);
+    case 'gate':
+      return say('board.because.gate', takes);
+    case 'closed':
+      return say('board.because.closed', takes);
+  }
+}

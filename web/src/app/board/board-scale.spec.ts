@@ -1,0 +1,52 @@
+import type { BoardBar } from '@druckerei/contract';
+import { barAt, boundsOf, closedIn, LANE_PX, neighbour, xOf } from './board-scale';
+
+const HOUR = 3600;
+const bar = (work: string, machine: string, start: number, end: number): BoardBar => ({
+  ...{ work, job: '00000000-0000-4000-8000-000000000001', step: work, name: work, machine },
+  ...{ start, makeReadyAt: start, runAt: start, end, changes: [], runs: false, fresh: false, off: null },
+});
+const lanes = [[bar('a', 'press', 0, HOUR), bar('b', 'press', 2 * HOUR, 3 * HOUR)], [], [bar('c', 'cutter', 2 * HOUR, 4 * HOUR)]];
+
+describe('the board’s scale', () => {
+  it('begins before what began first and ends a day behind the last end', () => {
+    expect(boundsOf({ asOf: 10 * HOUR + 60, bars: [bar('a', 'x', 8 * HOUR + 5, 9 * HOUR)] })).toEqual({
+      from: 8 * HOUR,
+      until: 18 * HOUR + 60 + 24 * HOUR,
+    });
+    expect(xOf(2 * HOUR, HOUR, 'day')).toBe(38);
+  });
+  it('knows closed hours as far as hours are known, and none behind', () => {
+    const open: [number, number][] = [
+      [6, 22],
+      [30, 46],
+      [54, 70],
+    ];
+    expect(closedIn(open, 0, 28)).toEqual([
+      [0, 6],
+      [22, 28],
+    ]);
+    expect(closedIn(open, 8, 20)).toEqual([]);
+    expect(closedIn(open, 40, 100)).toEqual([[46, 54]]);
+  });
+  it('finds the bar under a point, a thin one too', () => {
+    expect(barAt(lanes, xOf(30 * 60, 0, 'day'), 10, 0, 'day')?.work).toBe('a');
+    expect(barAt(lanes, xOf(90 * 60, 0, 'day'), 10, 0, 'day')).toBeNull();
+    expect(barAt(lanes, xOf(3 * HOUR, 0, 'day'), 2 * LANE_PX + 5, 0, 'day')?.work).toBe('c');
+    expect(barAt([[bar('thin', 'press', 0, 60)]], 2, 5, 0, 'month')?.work).toBe('thin');
+  });
+  it.each([
+    ['ArrowRight', 'a', 'b'],
+    ['ArrowLeft', 'b', 'a'],
+    ['ArrowLeft', 'a', undefined],
+    ['ArrowDown', 'a', 'c'],
+    ['ArrowUp', 'c', 'b'],
+    ['ArrowDown', 'c', undefined],
+  ])('walks by %s from %s to %s', (key, from, to) => {
+    expect(neighbour(lanes, lanes.flat().find((b) => b.work === from) ?? null, key)?.work).toBe(to);
+  });
+  it('begins to walk at the first bar', () => {
+    expect(neighbour([[], ...lanes], null, 'ArrowDown')?.work).toBe('a');
+    expect(neighbour([[]], null, 'ArrowDown')).toBeNull();
+  });
+});
