@@ -2,9 +2,13 @@ import { practiceValue, tallyOf } from '@druckerei/core';
 import {
   type At,
   type Bar,
+  dispatchBest,
   type FloorAsk,
   judge,
   type Judged,
+  judged,
+  layingOf,
+  piecesOf,
   type Problem,
   problemOfFloor,
   type StepOnFloor,
