@@ -52,7 +52,10 @@ export function problemOfFloor({ asOf, plant, open, jobs, steps, pins = {} }: Fl
   for (const step of steps) byJob.set(step.job, [...(byJob.get(step.job) ?? []), step]);
   const used = new Set(steps.map((s) => s.facts.machine));
   // In the order of their cards, then what stands no more.
-  const machines = [...Object.keys(plant.machines).filter((id) => used.has(id)), ...[...used].filter((id) => !Object.hasOwn(plant.machines, id))];
+  const machines = [
+    ...Object.keys(plant.machines).filter((id) => used.has(id)),
+    ...[...used].filter((id) => !Object.hasOwn(plant.machines, id)),
+  ];
   return {
     asOf,
     lanes: Object.fromEntries(machines.map((id) => [id, laneOf(id, plant, open, asOf, inksIn(id, steps))])),
