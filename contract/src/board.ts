@@ -87,6 +87,16 @@ export const BoardEffect = z.object({
 });
 export type BoardEffect = z.infer<typeof BoardEffect>;
 
+/** A move that would let a job end sooner. */
+export const BoardHelp = z.object({
+  work: z.string(),
+  beside: z.string(),
+  soonerS: z.number(),
+  /** Money more than now; below 0 the whole is cheaper. */
+  money: z.number(),
+});
+export type BoardHelp = z.infer<typeof BoardHelp>;
+
 export const board = {
   'board.read': {
     method: 'get',
@@ -94,6 +104,23 @@ export const board = {
     who: 'signed-in',
     says: 'Every released step on its machine in time, as the accepted order and the floor have it; which jobs are late, by how much and why.',
     reply: BoardPage,
+  },
+  'board.csv': {
+    method: 'get',
+    path: '/api/board.csv',
+    who: 'signed-in',
+    says: 'The board as CSV, a row a bar, by machine and start; times as the works’ clock shows them.',
+    reply: 'file',
+    mime: 'text/csv',
+  },
+  'board.ics': {
+    method: 'get',
+    path: '/api/board.ics',
+    who: 'signed-in',
+    says: 'The board as iCalendar (RFC 5545), of one machine where it is named: a bar keeps its identity, and a new version of the board moves it.',
+    query: z.strictObject({ machine: z.string().max(120).optional() }),
+    reply: 'file',
+    mime: 'text/calendar',
   },
   'board.search': {
     method: 'post',
@@ -112,6 +139,15 @@ export const board = {
     body: z.strictObject({ task: z.uuid(), base }),
     reply: z.object({ nr: base }),
     example: { body: { task: ID, base: 0 } },
+  },
+  'board.help': {
+    method: 'get',
+    path: '/api/board/jobs/:id/help',
+    who,
+    says: 'Which moves would let a job end sooner, found by trying them; the cheapest first. Nothing is changed.',
+    params: z.strictObject({ id: z.uuid() }),
+    reply: z.array(BoardHelp),
+    example: { params: { id: ID } },
   },
   'board.try': {
     method: 'post',

@@ -6,6 +6,8 @@ export * from './schedule/floor-problem';
 export * from './schedule/improve';
 export * from './schedule/job-shop';
 export * from './schedule/judge';
+export type { Laying } from './schedule/laying';
 export { piecesOf } from './schedule/pieces';
 export * from './schedule/problem';
 export * from './schedule/why-late';
+export * from './schedule/what-helps';

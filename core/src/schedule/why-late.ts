@@ -1,4 +1,4 @@
-import type { Piece, Pieces } from './pieces';
+import type { JobOn, Piece } from './pieces';
 
 /** A stretch of what makes a job end when it does; all of them together are the time from now to its end. */
 export interface Because {
@@ -17,7 +17,7 @@ export interface Because {
  * Method: from the piece that ends last back along what fixed each start.
  * @example // [{ kind: 'behind', job: '2408', what: 'cutter1', s: 21600 }, { kind: 'wait', what: 'drying', s: 43200 }, …]
  */
-export function whyThen({ jobs }: Pick<Pieces, 'jobs'>, id: string): Because[] {
+export function whyThen({ jobs }: { jobs: readonly JobOn[] }, id: string): Because[] {
   const job = jobs.find((j) => j.id === id);
   const parts: Because[] = [];
   const add = (kind: Because['kind'], what: string, s: number, of?: string): void => {

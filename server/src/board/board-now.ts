@@ -4,9 +4,11 @@ import {
   type Bar,
   dispatchBest,
   type FloorAsk,
+  inOrder,
   judge,
   type Judged,
   judged,
+  type Laying,
   layingOf,
   piecesOf,
   type Problem,
@@ -111,3 +113,21 @@ const AT_ONCE = 500;
 /** Bars as they are kept: in the order of their starts, so that the order of every machine can be laid again. */
 export const standing = (bars: readonly Bar[]): Standing[] =>
   [...bars].sort((a, b) => a.runAt - b.runAt || a.start - b.start).map(({ work, machine, start }) => ({ work, machine, start }));
+
+/** A judged board, to try moves on. */
+export function layingFrom({ problem }: Pick<BoardNow, 'problem'>, { bars }: Pick<Judged, 'bars'>): Laying {
+  const { order, on } = acceptedOrder(standing(bars));
+  const of = piecesOf(problem);
+  const laying = layingOf(of, problem);
+  laying.layAll(inOrder(of.pieces, order, on));
+  return laying;
+}
+/** When the last step of each job ends. */
+export function endsOf(bars: readonly Bar[], { problem }: Pick<BoardNow, 'problem'>): Map<string, number> {
+  const ends = new Map<string, number>();
+  for (const { work, end } of bars) {
+    const job = problem.work[work]?.job ?? '';
+    ends.set(job, Math.max(ends.get(job) ?? 0, end));
+  }
+  return ends;
+}

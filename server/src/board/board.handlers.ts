@@ -1,5 +1,5 @@
 import { BoardFound, type board, type BoardEffect, type BoardPage } from '@druckerei/contract';
-import { judge, type Judged, leastMoney, moneyOf, piecesOf, layingOf, inOrder, whyThen } from '@druckerei/core/board';
+import { judge, type Judged, leastMoney, moneyOf, whatHelps, whyThen } from '@druckerei/core/board';
 import { type Ctx, signedIn } from '../context';
 import type { Db } from '../db/pool';
 import { maybeOne, stored } from '../db/rows';
@@ -7,13 +7,31 @@ import { notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
 import { begin } from '../tasks/tasks.handlers';
-import { acceptedOrder, boardNow, type BoardNow, laid, standing } from './board-now';
+import { csvFile } from '../files/csv-file';
+import { calendarOf } from '../out/calendar';
+import { datesOf, rowsOf } from './board-out';
+import { acceptedOrder, boardNow, type BoardNow, endsOf, laid, layingFrom, standing } from './board-now';
 import { ADD_VERSION, BOARD_VERSION, FOUND, type Standing } from './board.queries';
 
 export const boardHandlers: Handlers<typeof board> = {
   'board.read': async (_asked, ctx) => {
     const now = await boardNow(ctx.db, ctx.now());
     return pageOf(now, await laid(now, ctx));
+  },
+  'board.csv': async (_asked, ctx) => {
+    const now = await boardNow(ctx.db, ctx.now());
+    return csvFile('board.csv', rowsOf(pageOf(now, await laid(now, ctx))));
+  },
+  'board.ics': async ({ query }, ctx) => {
+    const now = await boardNow(ctx.db, ctx.now());
+    const page = pageOf(now, await laid(now, ctx));
+    if (query.machine !== undefined && !page.lanes.some((l) => l.machine === query.machine)) throw notFound('This machine on the board');
+    return {
+      mime: 'text/calendar; charset=utf-8',
+      name: 'board.ics',
+      attached: true,
+      bytes: Buffer.from(calendarOf('Board', datesOf(page, query.machine), ctx.now())),
+    };
   },
   'board.search': async ({ body }, ctx) => {
     const { nr } = await boardNow(ctx.db, ctx.now());
@@ -27,6 +45,11 @@ export const boardHandlers: Handlers<typeof board> = {
     // A proposal is one beside the version it was found on.
     if (found.base !== body.base) throw movedOn(body.base);
     return addVersion(ctx, body.base, 'search', found.bars);
+  },
+  'board.help': async ({ params }, ctx) => {
+    const now = await boardNow(ctx.db, ctx.now());
+    if (!(params.id in now.problem.jobs)) throw notFound('This job on the board');
+    return whatHelps(layingFrom(now, await laid(now, ctx)), params.id);
   },
   'board.try': async ({ body }, ctx): Promise<BoardEffect> => {
     const now = await at(ctx, body.base);
@@ -70,17 +93,11 @@ async function addBoardVersion(db: Db, nr: number, by: string, why: string, bars
 }
 
 /** The board with a step before or behind another of its machine. */
-function moved(
-  { problem, accepted }: BoardNow,
-  before: Judged,
-  { work, beside, side }: { work: string; beside: string; side: 'before' | 'behind' },
-): Judged {
-  const stands = standing(before.bars);
-  const { order, on, was } = acceptedOrder(stands);
-  const of = piecesOf(problem);
-  const laying = layingOf(of, problem);
-  laying.layAll(inOrder(of.pieces, order, on));
-  const [piece, other] = [of.pieces.find((x) => x.id === work), of.pieces.find((x) => x.id === beside)];
+function moved(now: BoardNow, before: Judged, { work, beside, side }: { work: string; beside: string; side: 'before' | 'behind' }): Judged {
+  const { problem, accepted } = now;
+  const laying = layingFrom(now, before);
+  const { was } = acceptedOrder(standing(before.bars));
+  const [piece, other] = [laying.list.find((x) => x.id === work), laying.list.find((x) => x.id === beside)];
   if (!piece || !other) throw notFound('This step on the board');
   const way = piece.ways.find((w) => w.machine === other.way.machine);
   if (!way) throw new Refused(422, 'other-machine', 'This step cannot be done on that machine.');
@@ -95,19 +112,11 @@ function moved(
   );
 }
 
-const endsOf = ({ bars }: Judged, { problem }: BoardNow): Map<string, number> => {
-  const ends = new Map<string, number>();
-  for (const { work, end } of bars) {
-    const job = problem.work[work]?.job ?? '';
-    ends.set(job, Math.max(ends.get(job) ?? 0, end));
-  }
-  return ends;
-};
 const changeS = ({ bars }: Judged): number => bars.reduce((sum, b) => sum + b.changes.reduce((s, c) => s + c.s, 0), 0);
 const dueOf = ({ jobs }: BoardNow, job: string): number | null => jobs.get(job)?.dueAt ?? null;
 
 function effectOf(now: BoardNow, before: Judged, after: Judged): BoardEffect {
-  const [was, is] = [endsOf(before, now), endsOf(after, now)];
+  const [was, is] = [endsOf(before.bars, now), endsOf(after.bars, now)];
   const jobs = [...is].flatMap(([job, end]) => {
     const byS = end - (was.get(job) ?? end);
     return byS === 0 ? [] : [{ job, number: now.jobs.get(job)?.number ?? 0, byS, lateS: Math.max(0, end - (dueOf(now, job) ?? Infinity)) }];
@@ -123,10 +132,8 @@ function effectOf(now: BoardNow, before: Judged, after: Judged): BoardEffect {
 function pageOf(now: BoardNow, judged: Judged): BoardPage {
   const { problem, nr, by, at: when, why, accepted, jobs, timeZone, currency, reserveS } = now;
   const stood = new Map(accepted.map((a) => [a.work, a]));
-  const ends = endsOf(judged, now);
-  const { order, on } = acceptedOrder(standing(judged.bars));
-  const of = piecesOf(problem);
-  layingOf(of, problem).layAll(inOrder(of.pieces, order, on));
+  const ends = endsOf(judged.bars, now);
+  const laying = layingFrom(now, judged);
   return {
     nr,
     asOf: problem.asOf,
@@ -159,7 +166,7 @@ function pageOf(now: BoardNow, judged: Judged): BoardPage {
       return {
         ...{ job, number, title, customer, dueAt, endAt },
         lateMoney: (lateS * (problem.jobs[job]?.latePerHour ?? 0)) / 3600,
-        because: whyThen(of, job).map(({ kind, what, job: other, s }) => ({
+        because: whyThen(laying, job).map(({ kind, what, job: other, s }) => ({
           ...{ kind, s, what: kind === 'wait' || kind === 'gate' ? what : (problem.lanes[what]?.name ?? what) },
           number: other === undefined ? null : (jobs.get(other)?.number ?? null),
         })),

@@ -89,6 +89,21 @@ describe('the board', () => {
     const back = await board();
     expect(back.bars.map((b) => [b.work, b.start])).toEqual(page.bars.map((b) => [b.work, b.start]));
   });
+  it('tells which moves would let a job end sooner, and tells them right', async () => {
+    const page = await board();
+    let tried = 0;
+    for (const job of jobs) {
+      const { body } = await planner.call('GET', `/api/board/jobs/${job}/help`);
+      const [help] = body as unknown as { work: string; beside: string; soonerS: number; money: number }[];
+      if (!help) continue;
+      tried++;
+      const move = { base: page.nr, work: help.work, beside: help.beside, side: 'before' };
+      const effect = (await planner.call('POST', '/api/board/try', move)).body as unknown as BoardEffect;
+      expect(effect.jobs.find((j) => j.job === job)?.byS).toBe(-help.soonerS);
+    }
+    expect(tried).toBeGreaterThan(0);
+    expect(await planner.call('GET', `/api/board/jobs/${randomUUID()}/help`)).toMatchObject({ status: 404 });
+  });
   it('lets what runs stay, takes what is done off, and shows what is released since as fresh', async () => {
     const before = await board();
     const { machine } = bar(before, jobs[1]!);
@@ -110,6 +125,20 @@ describe('the board', () => {
     expect(after.bars.some((b) => b.job === jobs[1] && b.step === FRONT)).toBe(false);
     expect(bar(after, fresh).fresh).toBe(true);
     expect(bar(after, jobs[0]!).fresh).toBe(false);
+  });
+  it('goes out as CSV, a row a bar, and as a calendar whose dates keep their identity', async () => {
+    const page = await board();
+    const text = async (path: string): Promise<string> => Buffer.from((await planner.call('GET', path)).bytes).toString();
+    const csv = (await text('/api/board.csv')).replace('\uFEFF', '');
+    const [head, ...rows] = csv.trim().split('\r\n');
+    expect(head).toBe('machine,job,title,customer,step,start,make-ready,run,end,change-over,state,job ends,due,late min');
+    expect(rows).toHaveLength(page.bars.length);
+    const { machine } = page.bars[0]!;
+    const ics = await text(`/api/board.ics?machine=${machine}`);
+    expect(ics.match(/BEGIN:VEVENT/g)).toHaveLength(page.bars.filter((b) => b.machine === machine).length);
+    expect(ics).toContain(`SEQUENCE:${page.nr}`);
+    expect(new Set(ics.match(/^UID:.*$/gm)).size).toBe(ics.match(/^UID:.*$/gm)!.length);
+    expect(await planner.call('GET', '/api/board.ics?machine=none')).toMatchObject({ status: 404 });
   });
   it('refuses a step it does not have, and a base that is gone', async () => {
     const { nr } = await board();

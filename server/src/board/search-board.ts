@@ -2,7 +2,7 @@ import type { BoardFound } from '@druckerei/contract';
 import { moneyOf } from '@druckerei/core/board';
 import * as z from 'zod';
 import type { TaskWork } from '../tasks/task-work';
-import { acceptedOrder, boardNow, laid, standing } from './board-now';
+import { acceptedOrder, boardNow, endsOf, laid, standing } from './board-now';
 
 const Ask = z.object({ base: z.number().int() });
 /** Moves of a search: some ten seconds on a works of this size. */
@@ -28,15 +28,7 @@ export const searchForBoard: TaskWork = async (asked, { db, threads, now, signal
   );
   const after = standing(made.bars);
   const stood = new Map(stands.map((s) => [s.work, s]));
-  const ends = (bars: typeof made.bars): Map<string, number> => {
-    const of = new Map<string, number>();
-    for (const { work, end } of bars) {
-      const job = board.problem.work[work]?.job ?? '';
-      of.set(job, Math.max(of.get(job) ?? 0, end));
-    }
-    return of;
-  };
-  const [endsBefore, endsAfter] = [ends(before.bars), ends(made.bars)];
+  const [endsBefore, endsAfter] = [endsOf(before.bars, board), endsOf(made.bars, board)];
   return {
     base,
     moves: MOVES,

@@ -12,7 +12,20 @@ import {
 import type { BoardBar, BoardPage } from '@druckerei/contract';
 import { formatMoment, say } from '@druckerei/core/words';
 import { chartColours } from '../shared/chart-colours';
-import { BAR_PX, barAt, boundsOf, closedIn, HOURS_PX, LANE_PX, neighbour, PX_PER_HOUR, type Span, xOf } from './board-scale';
+import {
+  BAR_PX,
+  barAt,
+  type Beside,
+  besideAt,
+  boundsOf,
+  closedIn,
+  HOURS_PX,
+  LANE_PX,
+  neighbour,
+  PX_PER_HOUR,
+  type Span,
+  xOf,
+} from './board-scale';
 
 /** A bar's job in a few words, and by how much it is late. */
 export interface BarSays {
@@ -41,6 +54,10 @@ export interface BarSays {
       aria-describedby="board-hint board-chosen"
       (scroll)="scrolled()"
       (keydown)="key($event)"
+      (pointerdown)="grab($event)"
+      (pointermove)="drag($event)"
+      (pointerup)="drop()"
+      (pointercancel)="drop()"
       (click)="point($event)"
     >
       <canvas #canvas></canvas>
@@ -93,6 +110,10 @@ export class BoardDrawing {
   /** What is told of the chosen bar. */
   readonly told = input('');
   readonly chose = output<string | null>();
+  /** Where a bar is to lie, before that is decided. */
+  readonly tried = input<Beside | null>(null);
+  /** A bar that is dragged before or behind another of its machine. */
+  readonly dragged = output<Beside & { work: string }>();
   /** A key that is none of walking. */
   readonly pressed = output<KeyboardEvent>();
 
@@ -143,11 +164,37 @@ export class BoardDrawing {
     this.chose.emit(next.work);
     this.show(next.start, next.machine);
   }
-  protected point(event: MouseEvent): void {
+  private held: { bar: BoardBar; x: number } | null = null;
+  private hasDragged = false;
+  protected grab(event: PointerEvent): void {
+    const { x, y } = this.onBoard(event);
+    const bar = barAt(this.lanes(), x, y, this.bounds().from, this.span());
+    this.hasDragged = false;
+    this.held = bar && !bar.runs ? { bar, x: event.clientX } : null;
+  }
+  protected drag(event: PointerEvent): void {
+    const { held } = this;
+    if (!held || (!this.hasDragged && Math.abs(event.clientX - held.x) < DRAG_PX)) return;
+    this.hasDragged = true;
+    const { x } = this.onBoard(event);
+    const beside = besideAt(this.lanes(), held.bar, x, this.bounds().from, this.span());
+    const now = this.tried();
+    if (beside && (beside.beside !== now?.beside || beside.side !== now.side)) this.dragged.emit({ work: held.bar.work, ...beside });
+  }
+  protected drop(): void {
+    this.held = null;
+  }
+  /** A point of the window on the board, below the line of hours. */
+  private onBoard(event: MouseEvent): { x: number; y: number } {
     const scroll = this.scroll().nativeElement;
     const box = scroll.getBoundingClientRect();
-    const y = event.clientY - box.top + scroll.scrollTop - HOURS_PX;
-    this.chose.emit(barAt(this.lanes(), event.clientX - box.left + scroll.scrollLeft, y, this.bounds().from, this.span())?.work ?? null);
+    return { x: event.clientX - box.left + scroll.scrollLeft, y: event.clientY - box.top + scroll.scrollTop - HOURS_PX };
+  }
+  protected point(event: MouseEvent): void {
+    // What ends a drag chooses nothing.
+    if (this.hasDragged) return;
+    const { x, y } = this.onBoard(event);
+    this.chose.emit(barAt(this.lanes(), x, y, this.bounds().from, this.span())?.work ?? null);
   }
 
   private draw(): void {
@@ -190,11 +237,24 @@ export class BoardDrawing {
       }
     });
     if (job) thread(ink, lanes, job, x, top, colours.act);
+    this.drawTried(ink, x, top, colours.act);
     hoursLine(ink, { w, h, x, from: seenFrom, until: seenUntil, span, timeZone: page.timeZone, colours, now: page.asOf });
+  }
+
+  /** Where a bar that is moved would come to lie: a line at the other one's beginning or end. */
+  private drawTried(ink: CanvasRenderingContext2D, x: (at: number) => number, top: number, colour: string): void {
+    const tried = this.tried();
+    const row = this.lanes().findIndex((lane) => lane.some((b) => b.work === tried?.beside));
+    const bar = this.lanes()[row]?.find((b) => b.work === tried?.beside);
+    if (!tried || !bar) return;
+    ink.fillStyle = colour;
+    ink.fillRect(x(tried.side === 'before' ? bar.start : bar.end) - 2, HOURS_PX + row * LANE_PX - top + 2, 4, LANE_PX - 5);
   }
 }
 
 const INSIDE_PX = 60;
+/** A pointer that is moved less than this only points. */
+const DRAG_PX = 6;
 type Colours = ReturnType<typeof chartColours>;
 interface Drawn {
   x: (at: number) => number;

@@ -84,6 +84,15 @@ describe('the board', () => {
     expect(host.querySelector('.money')?.textContent).toContain('60');
     expect(host.textContent).toContain('Version 3, found by a search, taken by Anselm');
   });
+  it('lists the next day of every machine for paper, and leads to the board as CSV and calendar', async () => {
+    answers['board.read'] = () => of(page({ bars: [...page().bars, bar('far', JOB, NOW + 30 * HOUR)] }));
+    const { host } = await open();
+    const rows = [...host.querySelectorAll('dk-day-list tbody tr')].map((r) => r.textContent);
+    expect(rows).toHaveLength(2);
+    expect(rows[1]).toContain('2413 Garden, Menu');
+    expect(rows[1]).toContain('unit 1 from K to Y, 20 min');
+    expect([...host.querySelectorAll('.version a')].map((a) => a.getAttribute('href'))).toEqual(['/api/board.csv', '/api/board.ics']);
+  });
   it('walks the bars by arrow keys and tells each', async () => {
     const { host, key } = await open();
     await key('ArrowRight');
@@ -103,6 +112,43 @@ describe('the board', () => {
     await key('Enter');
     expect(asked.find(([name]) => name === 'board.move')?.[1]).toEqual({ body: { base: 3, work: 'b', beside: 'a', side: 'before' } });
     expect(asked.filter(([name]) => name === 'board.read')).toHaveLength(2);
+  });
+  it('tries the place a bar is dragged to while it moves, and moves it only when that is said', async () => {
+    answers['board.try'] = () => of({ money: 0, changeS: 0, jobs: [] });
+    const { host, settle } = await open();
+    const scroll = host.querySelector('.scroll')!;
+    const pointer = (type: string, x: number, y = 40): void => {
+      scroll.dispatchEvent(new MouseEvent(type, { clientX: x, clientY: y, bubbles: true }));
+    };
+    // The board begins an hour before now; an hour is 38 px: from the first bar over the second.
+    pointer('pointerdown', 38 + 20);
+    pointer('pointermove', 38 + 22);
+    pointer('pointermove', 3 * 38 + 10);
+    pointer('pointerup', 3 * 38 + 10);
+    pointer('click', 3 * 38 + 10);
+    await settle();
+    expect(asked.filter(([name]) => name === 'board.try').map(([, sent]) => sent)).toEqual([
+      { body: { base: 3, work: 'a', beside: 'b', side: 'behind' } },
+    ]);
+    expect(host.querySelector('.chosen h2')?.textContent).toContain('2412');
+    expect(host.textContent).toContain('No job ends at another time');
+    expect(asked.some(([name]) => name === 'board.move')).toBe(false);
+  });
+  it('asks what would help the chosen job, and tries what is chosen of it', async () => {
+    answers['board.help'] = () => of([{ work: 'b', beside: 'a', soonerS: HOUR, money: -30 }]);
+    answers['board.try'] = () => of({ money: -30, changeS: 0, jobs: [{ job: JOB, number: 2412, byS: HOUR, lateS: 0 }] });
+    const { host, press, key } = await open();
+    await key('ArrowRight');
+    await key('ArrowRight');
+    await press('What would help');
+    expect(asked.find(([name]) => name === 'board.help')?.[1]).toEqual({ params: { id: OTHER } });
+    await press('2413 Print, front before 2412 Print, front: 1 h sooner, −30');
+    expect(asked.find(([name]) => name === 'board.try')?.[1]).toEqual({ body: { base: 3, work: 'b', beside: 'a', side: 'before' } });
+    expect(host.textContent).toContain('2412 1 h later');
+    // Another job is asked anew.
+    await key('Escape');
+    await key('ArrowLeft');
+    expect(host.textContent).toContain('What would help');
   });
   it('leaves a place that is tried by Escape, and says when the board moved on meanwhile', async () => {
     const failure: Failure = { status: 409, title: 'moved-on', detail: 'Somebody changed the board meanwhile.' };

@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal, untracked, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  linkedSignal,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatInput } from '@angular/material/input';
@@ -6,7 +17,7 @@ import { MatProgressBar } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { filter, interval, merge, startWith, type Subscription, switchMap } from 'rxjs';
-import type { BoardBar, BoardEffect, BoardFound, BoardJob, Task } from '@druckerei/contract';
+import type { BoardBar, BoardEffect, BoardFound, BoardHelp, BoardJob, Task } from '@druckerei/contract';
 import { formatDuration, formatMoment, formatMoney, say } from '@druckerei/core/words';
 import { sessionFeature } from '../session/session.feature';
 import type { Failure } from '../shared/api';
@@ -14,8 +25,9 @@ import { Changes } from '../shared/changes';
 import { readingOf, Server } from '../shared/server';
 import { Shortcuts } from '../shared/shortcuts';
 import { type BarSays, BoardDrawing } from './board-drawing';
+import { DayList } from './day-list';
 import { because, BREACH_WORDS, jobSays, lateS, moreOrLess, SPAN_WORDS, VERSION_WORDS } from './board-says';
-import { neighbour, type Span, SPANS } from './board-scale';
+import { type Beside, neighbour, type Span, SPANS } from './board-scale';
 
 /** Times go on without news too. */
 const READ_MS = 60_000;
@@ -24,7 +36,7 @@ const LOOK_MS = 700;
 /** Every released step on its machine in time: which jobs are late and why; a better order looked for, shown as a difference, taken or left; bars moved by hand. */
 @Component({
   selector: 'dk-board-page',
-  imports: [BoardDrawing, MatButton, MatButtonToggle, MatButtonToggleGroup, MatInput, MatProgressBar, RouterLink],
+  imports: [BoardDrawing, DayList, MatButton, MatButtonToggle, MatButtonToggleGroup, MatInput, MatProgressBar, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './board-page.html',
   styleUrl: './board-page.scss',
@@ -108,6 +120,15 @@ export class BoardPage {
 
   // A move that is tried.
   protected readonly tried = signal<{ beside: BoardBar; side: 'before' | 'behind'; effect: BoardEffect | null } | null>(null);
+  /** Moves that would let the chosen job end sooner; another job is asked anew. */
+  protected readonly helps = linkedSignal<string | null, BoardHelp[] | 'asked' | null>({
+    source: () => `${this.job()?.job ?? ''} ${this.page()?.nr ?? 0}`,
+    computation: () => null,
+  });
+  protected readonly place = computed((): Beside | null => {
+    const tried = this.tried();
+    return tried && { beside: tried.beside.work, side: tried.side };
+  });
   protected readonly before = computed(() => this.besides('ArrowLeft'));
   protected readonly behind = computed(() => this.besides('ArrowRight'));
 
@@ -235,6 +256,9 @@ export class BoardPage {
     const [page, task] = [this.page(), this.task()];
     if (page && task) this.done(this.server.send('board.take', { body: { task: task.id, base: page.nr } }));
   }
+  protected print(): void {
+    window.print();
+  }
   protected refuse(): void {
     this.task.set(null);
   }
@@ -265,17 +289,60 @@ export class BoardPage {
     const beside =
       now?.side === (key === 'ArrowLeft' ? 'before' : 'behind') ? neighbour(drawing.lanes(), now.beside, key) : this.besides(key);
     if (!beside || beside.runs || beside.work === bar.work) return;
-    const side = key === 'ArrowLeft' ? 'before' : 'behind';
-    this.tried.set({ beside, side, effect: null });
-    this.server.send('board.try', { body: { base: page.nr, work: bar.work, beside: beside.work, side } }).subscribe({
-      next: (found) => {
-        this.tried.update((t) => (t?.beside === beside ? { ...t, effect: found } : t));
+    this.tryBeside(bar, beside, key === 'ArrowLeft' ? 'before' : 'behind');
+  }
+  /** A bar that is dragged: its place is tried while it moves. */
+  protected dragTo({ work, beside, side }: Beside & { work: string }): void {
+    const bars = this.page()?.bars ?? [];
+    const [bar, other] = [bars.find((b) => b.work === work), bars.find((b) => b.work === beside)];
+    if (!bar || !other || !this.plans()) return;
+    if (this.chosen() !== work) this.choose(work);
+    this.tryBeside(bar, other, side);
+  }
+  private tryBeside(bar: BoardBar, beside: BoardBar, side: 'before' | 'behind'): void {
+    const base = this.page()?.nr ?? 0;
+    const tried = { beside, side, effect: null };
+    this.tried.set(tried);
+    this.server.send('board.try', { body: { base, work: bar.work, beside: beside.work, side } }).subscribe({
+      next: (effect) => {
+        // Meanwhile another place may be tried.
+        this.tried.update((t) => (t === tried ? { ...t, effect } : t));
       },
       error: (failure: Failure) => {
-        this.tried.set(null);
+        if (this.tried() === tried) this.tried.set(null);
         this.failed(failure);
       },
     });
+  }
+  protected askHelp(job: BoardJob): void {
+    this.helps.set('asked');
+    this.server.send('board.help', { params: { id: job.job } }).subscribe({
+      next: (found) => {
+        this.helps.set(found);
+      },
+      error: (failure: Failure) => {
+        this.helps.set(null);
+        this.failed(failure);
+      },
+    });
+  }
+  protected helpSays({ work, beside, soonerS, money }: BoardHelp): string {
+    const page = this.page();
+    const [bar, other] = [work, beside].map((w) => page?.bars.find((b) => b.work === w));
+    const what = `${money > 0 ? '+' : ''}${this.money(money)}`;
+    return say(
+      'board.help',
+      this.numberOf(bar?.job ?? ''),
+      bar?.name ?? '',
+      this.numberOf(other?.job ?? ''),
+      other?.name ?? '',
+      formatDuration(soonerS),
+      what,
+    );
+  }
+  /** A move that would help is tried as if it were dragged there: who else it moves is told before it is taken. */
+  protected tryHelp({ work, beside }: BoardHelp): void {
+    this.dragTo({ work, beside, side: 'before' });
   }
   protected moveIt(): void {
     const [page, bar, tried] = [this.page(), this.bar(), this.tried()];

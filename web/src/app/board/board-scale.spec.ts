@@ -1,5 +1,5 @@
 import type { BoardBar } from '@druckerei/contract';
-import { barAt, boundsOf, closedIn, LANE_PX, neighbour, xOf } from './board-scale';
+import { barAt, besideAt, boundsOf, closedIn, LANE_PX, neighbour, xOf } from './board-scale';
 
 const HOUR = 3600;
 const bar = (work: string, machine: string, start: number, end: number): BoardBar => ({
@@ -44,6 +44,18 @@ describe('the board’s scale', () => {
     ['ArrowDown', 'c', undefined],
   ])('walks by %s from %s to %s', (key, from, to) => {
     expect(neighbour(lanes, lanes.flat().find((b) => b.work === from) ?? null, key)?.work).toBe(to);
+  });
+  it.each([
+    // Dragged along the press from 0–1 h, 2–3 h, 4–5 h; where it is already is no place.
+    ['a', 2.2, { beside: 'b', side: 'before' }, false],
+    ['a', 2.8, { beside: 'b', side: 'behind' }, true],
+    ['a', 6, { beside: 'd', side: 'behind' }, true],
+    ['d', 0.2, { beside: 'a', side: 'before' }, true],
+    ['d', 2.9, { beside: 'b', side: 'behind' }, false],
+  ] as const)('takes %s dragged to %d h to %j: %s', (work, hours, place, isMove) => {
+    const press = [[bar('a', 'press', 0, HOUR), bar('b', 'press', 2 * HOUR, 3 * HOUR), bar('d', 'press', 4 * HOUR, 5 * HOUR)]];
+    const held = press[0]!.find((b) => b.work === work)!;
+    expect(besideAt(press, held, xOf(hours * HOUR, 0, 'day'), 0, 'day')).toEqual(isMove ? place : null);
   });
   it('begins to walk at the first bar', () => {
     expect(neighbour([[], ...lanes], null, 'ArrowDown')?.work).toBe('a');

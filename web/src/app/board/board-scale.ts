@@ -43,6 +43,25 @@ export function barAt(lanes: readonly BoardBar[][], x: number, y: number, from: 
   );
 }
 
+/** A place on a machine: before or behind a bar. */
+export interface Beside {
+  beside: string;
+  side: 'before' | 'behind';
+}
+/** The place at which a bar that is dragged along its machine would lie: beside the one it is nearest to, on the side the pointer is on. Null: where it is. */
+export function besideAt(lanes: readonly BoardBar[][], bar: BoardBar, x: number, from: number, span: Span): Beside | null {
+  const others = lanes.find((lane) => lane.includes(bar))?.filter((b) => b !== bar && !b.runs) ?? [];
+  const middle = (b: BoardBar): number => (xOf(b.start, from, span) + xOf(b.end, from, span)) / 2;
+  const near = others.reduce<BoardBar | null>((a, b) => (a && Math.abs(middle(a) - x) <= Math.abs(middle(b) - x) ? a : b), null);
+  if (!near) return null;
+  const side = x < middle(near) ? 'before' : 'behind';
+  const isThere =
+    side === 'before'
+      ? bar.start <= near.start && !others.some((o) => o !== near && o.start > bar.start && o.start < near.start)
+      : bar.start >= near.start && !others.some((o) => o !== near && o.start < bar.start && o.start > near.start);
+  return isThere ? null : { beside: near.work, side };
+}
+
 /** The bar an arrow key leads to: along its machine, or the nearest in time on the next machine with any. */
 export function neighbour(lanes: readonly BoardBar[][], of: BoardBar | null, key: string): BoardBar | null {
   const row = lanes.findIndex((lane) => lane.some((b) => b.work === of?.work));
