@@ -151,7 +151,7 @@ export class Laying {
     if (piece === other || piece.running || from < this.fixed || (from >= until && way === piece.way)) return false;
     const stamp = ++this.stamp;
     piece.stamp = stamp;
-    const mine = isUp ? this.needed(from, until, stamp, way.machine) : this.needing(from, until, stamp, way.machine);
+    const mine = isUp ? this.needed(from, until, stamp) : this.needing(from, until, stamp);
     // The other would have to go along.
     if (other.stamp === stamp) return false;
     const old = this.list.slice(from, until + 1);
@@ -185,35 +185,24 @@ export class Laying {
     this.move = null;
   }
 
-  /**
-   * What a piece needs, directly or not, in a stretch of the list that ends with it, and what comes before that on other machines: so their orders stay as they
-   * are, and only that of the machine it is moved on changes.
-   */
-  private needed(from: number, until: number, stamp: number, on: MachineOn): Piece[] {
+  /** What a piece needs, directly or not, in a stretch of the list that ends with it. */
+  private needed(from: number, until: number, stamp: number): Piece[] {
     const mine: Piece[] = [];
     for (let i = until; i >= from; i--) {
       const x = this.list[i];
-      if (!x) continue;
-      if (x.stamp !== stamp) {
-        const isBefore = x.way.machine !== on && x.next?.stamp === stamp;
-        if (!isBefore && !isAnyStamped(x.followers, stamp)) continue;
-        x.stamp = stamp;
-      }
+      if (!x || (x.stamp !== stamp && !isAnyStamped(x.followers, stamp))) continue;
+      x.stamp = stamp;
       mine.push(x);
     }
     return mine.reverse();
   }
-  /** What needs a piece, directly or not, in a stretch of the list that begins with it, and what comes behind that on other machines. */
-  private needing(from: number, until: number, stamp: number, on: MachineOn): Piece[] {
+  /** What needs a piece, directly or not, in a stretch of the list that begins with it. */
+  private needing(from: number, until: number, stamp: number): Piece[] {
     const mine: Piece[] = [];
     for (let i = from; i <= until; i++) {
       const x = this.list[i];
-      if (!x) continue;
-      if (x.stamp !== stamp) {
-        const isBehind = x.way.machine !== on && x.prev?.stamp === stamp;
-        if (!isBehind && !isAnyStamped(x.makers, stamp)) continue;
-        x.stamp = stamp;
-      }
+      if (!x || (x.stamp !== stamp && !isAnyStamped(x.makers, stamp))) continue;
+      x.stamp = stamp;
       mine.push(x);
     }
     return mine;
@@ -348,8 +337,8 @@ export class Laying {
     const byS = x.end - was.end;
     let sum = 0;
     const { next } = x;
-    if (next) sum += feel(next, x, byS, next.runAt - next.leadS - was.endAt);
-    for (const f of x.followers) sum += feel(f, x, byS, f.by === x ? 0 : f.start + f.leadS - was.end);
+    if (next) sum += feltAt(next, x, byS, next.runAt - next.leadS - was.endAt);
+    for (const f of x.followers) sum += feltAt(f, x, byS, f.by === x ? 0 : f.start + f.leadS - was.end);
     return sum;
   }
   /** Feels anew, from the end of the list, by how much each piece may end later before it costs, and what a second more costs then. */
@@ -525,7 +514,7 @@ function lateCost({ dues, job }: Piece, end: number): number {
   return cost;
 }
 /** What a piece is thought to cost when one that it waits for ends later or sooner; returns by how much that is more than was thought. */
-function feel(x: Piece, before: Piece, byS: number, gapS: number): number {
+function feltAt(x: Piece, before: Piece, byS: number, gapS: number): number {
   const costs = byS > 0 ? Math.max(0, byS - Math.max(gapS, 0) - x.slackS) * x.worth : x.by === before && x.slackS <= 0 ? byS * x.worth : 0;
   if (x.dirty && costs <= x.felt) return 0;
   const more = x.dirty ? costs - x.felt : costs;

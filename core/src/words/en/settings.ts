@@ -59,6 +59,7 @@ export const PRACTICE_WORDS: Record<string, string> = {
 /** The rooms practice values belong to. */
 export const PRACTICE_ROOMS: Record<string, string> = {
   ...ofAllKinds('practiceRooms'),
+  board: 'The board',
   gang: 'Gangs',
   layout: 'Sheet and web',
   roll: 'Rolls',
