@@ -79,7 +79,7 @@ test.describe('npm run checks', () => {
     expect(out).toMatch(/^ok +pallet-86x52-9x5 any layout/m);
   });
   test('says of a topic core does not do that it is not there yet', () => {
-    const { status, out } = run('checks/run.ts', `${ROOT}/checks/jobshop.json`);
+    const { status, out } = run('checks/run.ts', `${ROOT}/checks/sampling-plans.json`);
     expect(status).toBe(1);
     expect(out).toMatch(/^not yet /m);
   });
