@@ -7,6 +7,7 @@ export * from './schedule/improve';
 export * from './schedule/job-shop';
 export * from './schedule/judge';
 export type { Laying } from './schedule/laying';
+export { isMoved } from './schedule/piece-money';
 export { piecesOf } from './schedule/pieces';
 export * from './schedule/problem';
 export * from './schedule/why-late';

@@ -1,9 +1,7 @@
-import { deliveredAt } from './laying';
 import { layingOf } from './judge';
+import { deliveredAt, HOUR_S } from './piece-money';
 import { piecesOf } from './pieces';
 import type { Problem } from './problem';
-
-const HOUR_S = 3600;
 
 /**
  * Money below which no board of this work comes: each job as if it had every machine for itself, from the moment that machine is free, with nothing to change over.

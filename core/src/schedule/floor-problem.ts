@@ -4,7 +4,7 @@ import { practiceValue } from '../plant/practice';
 import type { Plant } from '../plant/plant';
 import type { FloorStep } from '../plan/readings/floor-steps';
 import type { Intervals } from '../route/intervals';
-import type { At, Due, Lane, Link, Pin, Problem, Work } from './problem';
+import type { At, Due, Lane, Link, Problem, Work } from './problem';
 
 /** A released step as it stands now. */
 export interface StepOnFloor {
@@ -28,8 +28,6 @@ export interface FloorAsk {
   open: Readonly<Record<string, Intervals>>;
   jobs: readonly JobOnFloor[];
   steps: readonly StepOnFloor[];
-  /** What somebody decided by hand, by work. */
-  pins?: Readonly<Record<Id<'work'>, Pin>>;
 }
 
 const MINUTE_S = 60;
@@ -46,7 +44,7 @@ export const workId = (job: Id<'job'>, step: Id<'step'>): Id<'work'> => `${job} 
  * The board of what is released: every step on its machine, with its links, its waits, its gates and what it washes; dates and what lateness costs from the plant.
  * Work that is late by its gate alone is late on the board too. Source: released steps as the floor has them.
  */
-export function problemOfFloor({ asOf, plant, open, jobs, steps, pins = {} }: FloorAsk): Problem {
+export function problemOfFloor({ asOf, plant, open, jobs, steps }: FloorAsk): Problem {
   const price = (key: Parameters<typeof practiceValue>[1]): number => practiceValue(plant, key);
   const byJob = new Map<string, StepOnFloor[]>();
   for (const step of steps) byJob.set(step.job, [...(byJob.get(step.job) ?? []), step]);
@@ -63,7 +61,7 @@ export function problemOfFloor({ asOf, plant, open, jobs, steps, pins = {} }: Fl
     work: Object.fromEntries(
       steps.map((step): [string, Work] => {
         const id = workId(step.job, step.facts.step);
-        return [id, workOf(step, byJob.get(step.job) ?? [], plant, pins[id])];
+        return [id, workOf(step, byJob.get(step.job) ?? [], plant)];
       }),
     ),
     jobs: Object.fromEntries(
@@ -115,7 +113,7 @@ function inksIn(machine: string, steps: readonly StepOnFloor[]): Record<string, 
   return inkKeys(last?.facts.inks);
 }
 
-function workOf({ job, facts, state, since, leftS }: StepOnFloor, mine: readonly StepOnFloor[], plant: Plant, pin: Pin | undefined): Work {
+function workOf({ job, facts, state, since, leftS }: StepOnFloor, mine: readonly StepOnFloor[], plant: Plant): Work {
   const away = Object.hasOwn(plant.machines, facts.machine) ? plant.machines[facts.machine]?.outside : undefined;
   const runS = away ? away.days * DAY_S : Math.ceil(facts.runS - 1e-6);
   return {
@@ -128,7 +126,6 @@ function workOf({ job, facts, state, since, leftS }: StepOnFloor, mine: readonly
     keys: inkKeys(facts.inks),
     gates: (facts.gates ?? []).map(({ key, at }) => ({ key, at: Math.ceil(at), holds: key.startsWith('gate:') ? 'makeReady' : 'run' })),
     inOneGo: false,
-    ...(pin && { pin }),
     state: state === 'waiting' ? 'free' : state,
     ...(state === 'running' && { startedAt: since ?? 0, leftS: Math.ceil(leftS) }),
     ...(state === 'done' && { endedAt: Math.ceil(since ?? 0) }),

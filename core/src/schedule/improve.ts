@@ -72,7 +72,7 @@ const FELT_EVERY = 10;
 const SORTED_EVERY = 1_000;
 const TELL_EVERY = 2_000;
 
-/** Where it begins to cool: a shift of a mean job's lateness; an hour on a large board, of which a search sees each piece but a few times. */
+/** Where it begins to cool: a shift of a mean job's lateness; half an hour on a large board, of which a search sees each piece but a few times. */
 function startOf({ jobs }: Laying, pieces: number): number {
   const worth = jobs.reduce((sum, j) => sum + j.latePerHour, 0) / Math.max(jobs.length, 1);
   return Math.max((pieces > LARGE ? START_HOURS_LARGE : START_HOURS) * worth, 1);

@@ -54,7 +54,6 @@ export interface ShopFound {
 
 /**
  * A schedule of a plain job shop whose last work ends as soon as the search finds, by the engine of the board.
- * @throws OutOfRange never: every job shop has a schedule
  * @example shortestShop([[[0, 3], [1, 2]], [[1, 4]]], 1, 1_000).makespan // 6
  */
 export function shortestShop(shop: JobShop, seed: number, moves: number, tell?: (searched: Searched) => boolean): ShopFound {

@@ -1,10 +1,9 @@
 import type { Id } from '../quantity/figure';
 import { changesBetween } from './change-over';
-import { deliveredAt, isMoved, Laying, type Order, liesTooLong, movePrice } from './laying';
+import { Laying, type Order } from './laying';
+import { deliveredAt, HOUR_S, isMoved, liesTooLong, movePrice } from './piece-money';
 import { type Piece, type Pieces, piecesOf } from './pieces';
 import type { Bar, Breach, Judged, Money, Problem } from './problem';
-
-const HOUR_S = 3600;
 
 /** Where a board that is accepted has its bars, by work. */
 export const standsOf = (bars: readonly Bar[]): Record<Id<'work'>, { machine: Id<'machine'>; start: number }> =>

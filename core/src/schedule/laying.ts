@@ -1,15 +1,8 @@
 import type { Hands } from './hands';
-import { ceilTolerant } from '../quantity/round-tolerant';
 import { followsFrom } from './overlap';
+import { deliveredAt, HOUR_S, isMoved, lateCost, liesTooLong, movePrice, SAME_START_S } from './piece-money';
 import type { JobOn, LinkOn, MachineOn, Piece, WayOn } from './pieces';
 import { BREACH_PER_HOUR, type MovePrice } from './problem';
-
-const HOUR_S = 3600;
-/** A bar that begins by no more than this another time was not moved, s. House rule. */
-const SAME_START_S = 900;
-/** What was to begin within so long is of this shift, of this day, s. House rule. */
-const SHIFT_S = 8 * HOUR_S;
-const DAY_S = 24 * HOUR_S;
 
 /** After so many pieces laid again a move that is plainly too dear is given up. Measured: docs/measurements.md. */
 const PROBE = 12;
@@ -22,19 +15,10 @@ export interface Order {
   list: Piece[];
   ways: WayOn[];
 }
+/** What a piece has from where it lies. */
+type AsLaid = Pick<Piece, 'runAt' | 'endAt' | 'leadS' | 'start' | 'end' | 'stands' | 'slots' | 'by' | 'cost'>;
 /** A piece as it was before a move. */
-interface Saved {
-  piece: Piece;
-  runAt: number;
-  endAt: number;
-  leadS: number;
-  start: number;
-  end: number;
-  stands: number;
-  slots: number[] | null;
-  by: Piece | null;
-  cost: number;
-}
+type Saved = AsLaid & { piece: Piece };
 /** The last move, to be taken back. */
 interface Move {
   from: number;
@@ -44,16 +28,6 @@ interface Move {
   total: number;
   taken: Hands['taken'][];
 }
-
-/** Price of a bar that was to begin so many seconds from now and is moved. @example movePrice(3600, { shift: 20, day: 10, later: 3, frozenS: 0 }) // 20 */
-export const movePrice = (inS: number, { shift, day, later }: MovePrice): number => (inS < SHIFT_S ? shift : inS < DAY_S ? day : later);
-/** Whether a bar that was there is elsewhere now. */
-export const isMoved = (was: { machine: string; start: number }, machine: string, start: number): boolean =>
-  machine !== was.machine || Math.abs(start - was.start) > SAME_START_S;
-
-/** Seconds by which pieces lie longer than they may between a maker's end and the run that takes them. */
-export const liesTooLong = ({ of, longestS, batch }: LinkOn, runs: number): number =>
-  longestS === null || batch !== null ? 0 : Math.max(0, runs - of.end - longestS);
 
 /**
  * Work laid in the order of one list, each piece as early as its machine, its links, its gates and its people let it. A move changes the list or a way; only
@@ -168,7 +142,10 @@ export class Laying {
     const { move } = this;
     if (!move) return;
     this.relink(move.from, move.old, move.piece, move.way, false);
-    while (this.trailed > 0) restore(this.trail[--this.trailed]);
+    while (this.trailed > 0) {
+      const saved = this.trail[--this.trailed];
+      if (saved) copyLaid(saved, saved.piece);
+    }
     // Where it was given up some are marked still.
     for (let i = move.from; this.pending > 0; i++) {
       const x = this.list[i];
@@ -362,15 +339,7 @@ export class Laying {
   private save(piece: Piece): Saved {
     const place = (this.trail[this.trailed++] ??= savedOf(piece));
     place.piece = piece;
-    place.runAt = piece.runAt;
-    place.endAt = piece.endAt;
-    place.leadS = piece.leadS;
-    place.start = piece.start;
-    place.end = piece.end;
-    place.stands = piece.stands;
-    place.slots = piece.slots;
-    place.by = piece.by;
-    place.cost = piece.cost;
+    copyLaid(piece, place);
     return place;
   }
 
@@ -484,18 +453,16 @@ const savedOf = (piece: Piece): Saved => {
   const { runAt, endAt, leadS, start, end, stands, slots, by, cost } = piece;
   return { piece, runAt, endAt, leadS, start, end, stands, slots, by, cost };
 };
-function restore(saved: Saved | undefined): void {
-  if (!saved) return;
-  const { piece } = saved;
-  piece.runAt = saved.runAt;
-  piece.endAt = saved.endAt;
-  piece.leadS = saved.leadS;
-  piece.start = saved.start;
-  piece.end = saved.end;
-  piece.stands = saved.stands;
-  piece.slots = saved.slots;
-  piece.by = saved.by;
-  piece.cost = saved.cost;
+function copyLaid(from: AsLaid, onto: AsLaid): void {
+  onto.runAt = from.runAt;
+  onto.endAt = from.endAt;
+  onto.leadS = from.leadS;
+  onto.start = from.start;
+  onto.end = from.end;
+  onto.stands = from.stands;
+  onto.slots = from.slots;
+  onto.by = from.by;
+  onto.cost = from.cost;
 }
 
 /** Open seconds before which a link lets no run begin. */
@@ -507,12 +474,6 @@ function heldBy({ of, by, waitS, batch }: LinkOn, { way, leadS }: Piece): number
   return followsFrom({ time: of.way.machine.time, at: of.runAt, runS: of.way.runS }, of.pieces, batch, waitS, time, way.runS);
 }
 
-/** What the deliveries of a piece cost that ends then; a part of them as if it came at the end. */
-function lateCost({ dues, job }: Piece, end: number): number {
-  let cost = 0;
-  for (const due of dues) if (end > due.at) cost += ((end - due.at) * due.share * job.latePerHour) / HOUR_S;
-  return cost;
-}
 /** What a piece is thought to cost when one that it waits for ends later or sooner; returns by how much that is more than was thought. */
 function feltAt(x: Piece, before: Piece, byS: number, gapS: number): number {
   const costs = byS > 0 ? Math.max(0, byS - Math.max(gapS, 0) - x.slackS) * x.worth : x.by === before && x.slackS <= 0 ? byS * x.worth : 0;
@@ -520,12 +481,6 @@ function feltAt(x: Piece, before: Piece, byS: number, gapS: number): number {
   const more = x.dirty ? costs - x.felt : costs;
   x.felt = costs;
   return more;
-}
-
-/** When the pieces of a delivery are made. */
-export function deliveredAt({ piece, pieces }: JobOn['dues'][number]): number {
-  if (pieces >= piece.pieces) return piece.end;
-  return piece.way.machine.time.endOf(piece.runAt + ceilTolerant((pieces * piece.way.runS) / piece.pieces));
 }
 
 /** The first place of a bench that is free, and what its places are after that. */

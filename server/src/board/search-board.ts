@@ -1,5 +1,5 @@
 import type { BoardFound } from '@druckerei/contract';
-import { moneyOf } from '@druckerei/core/board';
+import { isMoved, moneyOf } from '@druckerei/core/board';
 import * as z from 'zod';
 import type { TaskWork } from '../tasks/task-work';
 import { acceptedOrder, boardNow, endsOf, laid, standing } from './board-now';
@@ -7,8 +7,6 @@ import { acceptedOrder, boardNow, endsOf, laid, standing } from './board-now';
 const Ask = z.object({ base: z.number().int() });
 /** Moves of a search: some ten seconds on a works of this size. */
 const MOVES = 300_000;
-/** A step that begins by no more than this another time is not named as moved, s. House rule. */
-const SAME_START_S = 900;
 
 /** Looks for a better board than the accepted one. What begins soon stays where it is. */
 export const searchForBoard: TaskWork = async (asked, { db, threads, now, signal, tell }): Promise<BoardFound> => {
@@ -35,9 +33,9 @@ export const searchForBoard: TaskWork = async (asked, { db, threads, now, signal
     before: moneyOf({ ...before.money, moved: 0 }),
     after: moneyOf({ ...made.money, moved: 0 }),
     least,
-    moved: after.filter((a) => {
-      const stand = stood.get(a.work);
-      return stand?.machine !== a.machine || Math.abs(stand.start - a.start) > SAME_START_S;
+    moved: after.filter(({ work, machine, start }) => {
+      const stand = stood.get(work);
+      return stand === undefined || isMoved(stand, machine, start);
     }).length,
     jobs: [...endsAfter]
       .map(([job, end]) => ({ job, byS: end - (endsBefore.get(job) ?? end) }))

@@ -204,11 +204,11 @@ export class BoardPage {
   }
   protected zoom(span: Span): void {
     this.span.set(span);
-    setTimeout(() => this.goNow());
+    setTimeout(() => this.drawing()?.show(this.bar()?.start ?? this.page()?.asOf ?? 0));
   }
   protected goNow(): void {
     const page = this.page();
-    if (page) this.drawing()?.show(this.bar()?.start ?? page.asOf);
+    if (page) this.drawing()?.show(page.asOf);
   }
   private nextLate(): void {
     const late = this.late();

@@ -15,7 +15,7 @@ import {
   sidesToFill,
 } from '@druckerei/core';
 import { keepFile } from '../shared/keep-file';
-import type { PdfAnswer, PdfAsk, TrimBox } from './pdf-pages';
+import type { PdfAnswer, PdfAsk, ReadPdf, TrimBox } from './pdf-pages';
 import { spawnPdfReader } from './pdf-pages.spawn';
 
 /** Larger files are not opened: a browser would run out of memory. */
@@ -26,12 +26,6 @@ type State =
   | { kind: 'reading'; name: string }
   | { kind: 'refused'; name: string; why: 'locked' | 'broken' | 'empty' | 'large' | 'notPdf' }
   | { kind: 'read'; name: string; pages: PdfPage[]; trims: TrimBox[]; file: File };
-
-/** A customer's file whose pages can be shown. */
-export interface ReadPdf {
-  file: File;
-  trims: TrimBox[];
-}
 
 /** A customer's PDF dropped on the job: read in the browser, its pages held against the order. It is kept nowhere. */
 @Component({

@@ -1,6 +1,6 @@
 import { signal } from '@angular/core';
 import type { PDFDocumentProxy } from 'pdfjs-dist';
-import type { TrimBox } from './pdf-pages';
+import type { ReadPdf, TrimBox } from './pdf-pages';
 import { openPdf } from './open-pdf';
 
 /** Longest side of a picture, in pixels: enough to know a page again. */
@@ -11,13 +11,13 @@ export class PageThumbnails {
   private readonly pictures = signal<ReadonlyMap<number, string>>(new Map());
   /** Pictures by page of the file, from 0, as far as they are drawn. */
   readonly drawn = this.pictures.asReadonly();
-  private pdf: { file: File; trims: TrimBox[] } | null = null;
+  private pdf: ReadPdf | null = null;
   private opened: Promise<PDFDocumentProxy> | null = null;
   private wanted: readonly number[] = [];
   private isDrawing = false;
 
   /** Another file, or none: what was drawn of the one before is let go. */
-  open(pdf: { file: File; trims: TrimBox[] } | null): void {
+  open(pdf: ReadPdf | null): void {
     if (pdf === this.pdf) return;
     this.pdf = pdf;
     void this.opened?.then(
@@ -50,7 +50,7 @@ export class PageThumbnails {
     return this.drawNext();
   }
 
-  private async picture({ file, trims }: { file: File; trims: TrimBox[] }, number: number): Promise<string> {
+  private async picture({ file, trims }: ReadPdf, number: number): Promise<string> {
     this.opened ??= openPdf(file);
     const page = await (await this.opened).getPage(number + 1);
     const trim = trims[number] ?? [0, 0, page.view[2] ?? 0, page.view[3] ?? 0];

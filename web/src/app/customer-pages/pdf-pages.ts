@@ -9,6 +9,12 @@ const TRIM_BOX = PDFName.of('TrimBox');
 /** The trimmed page in a PDF's own points: left, lower, right, upper. */
 export type TrimBox = [number, number, number, number];
 
+/** A customer's file whose pages can be shown. */
+export interface ReadPdf {
+  file: File;
+  trims: TrimBox[];
+}
+
 /** What is asked: the pages of a file, or a file's pages in their places. */
 export type PdfAsk = { kind: 'read'; file: File } | { kind: 'place'; file: File; sides: SideToFill[] };
 export type PdfAnswer = PdfRead | { kind: 'placed'; bytes: Uint8Array<ArrayBuffer> };

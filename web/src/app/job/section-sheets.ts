@@ -31,8 +31,9 @@ import {
   type SideToFill,
   sidesToFill,
 } from '@druckerei/core';
-import { CustomerPages, type ReadPdf } from '../customer-pages/customer-pages';
+import { CustomerPages } from '../customer-pages/customer-pages';
 import { PageThumbnails } from '../customer-pages/page-thumbnails';
+import type { ReadPdf } from '../customer-pages/pdf-pages';
 import { Drawing, type Picture } from '../drawings/drawing';
 import { TakeOut } from '../drawings/take-out';
 import { JobFile } from './job-file';
