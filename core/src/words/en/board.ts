@@ -49,6 +49,7 @@ export const BOARD_SCREENS = {
   'board.because.own': 'own work {0}',
   'board.because.behind': 'behind {0} on {1} {2}',
   'board.because.wait': '{0}: {1}',
+  'board.because.waits': 'drying or resting {0}',
   'board.because.gate': 'what has to come {0}',
   'board.because.closed': 'closed hours {0}',
   'board.bar': '{0} {1}, {2}, {3}: {4} to {5}',

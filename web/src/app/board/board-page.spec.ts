@@ -215,7 +215,10 @@ it('joins likes in why a job ends when it does, the longest first', () => {
     { kind: 'own', what: 'Cutter', number: null, s: HOUR },
     { kind: 'wait', what: 'cut', number: null, s: 12 * HOUR },
     { kind: 'own', what: 'Press', number: null, s: 6 * HOUR },
+    { kind: 'wait', what: '', number: null, s: 2 * HOUR },
     { kind: 'closed', what: 'Press', number: null, s: 8 * HOUR },
   ];
-  expect(because(job(JOB, 1, { because: parts }))).toBe('ink dries before cutting: 12 h, closed hours 8 h, own work 7 h');
+  expect(because(job(JOB, 1, { because: parts }))).toBe(
+    'ink dries before cutting: 12 h, closed hours 8 h, own work 7 h, drying or resting 2 h',
+  );
 });

@@ -18,7 +18,7 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { filter, interval, merge, startWith, type Subscription, switchMap } from 'rxjs';
 import type { BoardBar, BoardEffect, BoardFound, BoardHelp, BoardJob, Task } from '@druckerei/contract';
-import { formatDuration, formatMoment, formatMoney, say } from '@druckerei/core/words';
+import { formatDuration, formatMoment, formatMoney, formatNumber, say } from '@druckerei/core/words';
 import { sessionFeature } from '../session/session.feature';
 import type { Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
@@ -44,6 +44,7 @@ const LOOK_MS = 700;
 export class BoardPage {
   protected readonly say = say;
   protected readonly duration = formatDuration;
+  protected number = (value: number): string => formatNumber(value);
   protected readonly spans = SPANS;
   protected spanSays = (span: Span): string => say(SPAN_WORDS[span]);
   private readonly reading = readingOf('board.read', ['board', 'jobs', 'floor', 'plants']);

@@ -42,7 +42,8 @@ function partSays({ kind, what, number }: BoardBecause, takes: string): string {
     case 'behind':
       return say('board.because.behind', number ?? '', what, takes);
     case 'wait':
-      return say('board.because.wait', label(`wait.${what || 'rest'}`), takes);
+      // Releases of older programs do not say why.
+      return what === '' ? say('board.because.waits', takes) : say('board.because.wait', label(`wait.${what}`), takes);
     case 'gate':
       return say('board.because.gate', takes);
     case 'closed':
