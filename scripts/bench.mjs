@@ -1,5 +1,4 @@
 // npm run bench: medians and 95th percentiles against their targets, as a table. Never part of a test.
-import { build } from 'esbuild';
 import { Agent, get } from 'node:http';
 import { createRequire } from 'node:module';
 import { gzipSync } from 'node:zlib';
@@ -9,6 +8,7 @@ import { bigImport, fiftyEditors } from './lib/bench-desk.mjs';
 import { manyEntries, manyFacts, millionEntries, onFloor } from './lib/bench-floor.mjs';
 import { fullHouse } from './lib/bench-load.mjs';
 import { largePng, largeTiff, readLarge } from './lib/bench-pressroom.mjs';
+import { bundle } from './lib/bundle.mjs';
 import { Cluster } from './lib/cluster.mjs';
 import { ensureBuilt } from './lib/build.mjs';
 import { loadDemo } from './lib/demo.mjs';
@@ -47,7 +47,7 @@ await main(async () => {
 
 async function benchCore() {
   const out = `${ROOT}/server/dist/bench-core.mjs`;
-  await build({
+  await bundle({
     stdin: {
       contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/line-3.fixture'; export * from './core/src/plan/line-4.fixture'; export * from './core/src/plan/line-6.fixture'; export * from './core/src/plan/line-7.fixture'; export * from './core/src/plan/line-5.fixture'; export * from './core/src/layout/blank-nest'; export * from './core/src/layout/nest-search'; export * from './core/src/plan/toys/toy-book.fixture';`,
       resolveDir: ROOT,
@@ -56,7 +56,6 @@ async function benchCore() {
     platform: 'node',
     format: 'esm',
     outfile: out,
-    logLevel: 'error',
     tsconfig: `${ROOT}/tsconfig.base.json`,
   });
   const core = await import(out);
@@ -124,7 +123,7 @@ async function benchCore() {
 /** The board on made-up plants (core/src/schedule/random-board.fixture.ts): the first board, and what a search makes of the best dispatch rule in so many seconds. */
 async function benchBoard() {
   const out = `${ROOT}/server/dist/bench-board.mjs`;
-  await build({
+  await bundle({
     stdin: {
       contents: `export * from './core/src/board'; export * from './core/src/schedule/random-board.fixture';`,
       resolveDir: ROOT,
@@ -133,7 +132,6 @@ async function benchBoard() {
     platform: 'node',
     format: 'esm',
     outfile: out,
-    logLevel: 'error',
     tsconfig: `${ROOT}/tsconfig.base.json`,
   });
   const core = await import(out);
@@ -357,13 +355,12 @@ async function onDemo(work) {
 /** Ink, register and separations: what the desks before the press reckon. */
 async function benchPressroom() {
   const out = `${ROOT}/server/dist/bench-pressroom.mjs`;
-  await build({
+  await bundle({
     stdin: { contents: `export * from './core/src/index'; export * from './core/src/planning';`, resolveDir: ROOT },
     bundle: true,
     platform: 'node',
     format: 'esm',
     outfile: out,
-    logLevel: 'error',
     tsconfig: `${ROOT}/tsconfig.base.json`,
   });
   const core = await import(out);
@@ -561,7 +558,7 @@ async function benchLoad(base, cluster, urls) {
 /** Places all over the long list, so that the deep pages are in a figure, and the program's own words for a page. */
 async function inTheList(urls) {
   const out = `${ROOT}/server/dist/bench-orders.mjs`;
-  await build({
+  await bundle({
     stdin: {
       contents: `export * from './server/src/orders/orders.queries'; export * from './server/src/orders/order-list';`,
       resolveDir: ROOT,
@@ -571,7 +568,6 @@ async function inTheList(urls) {
     format: 'esm',
     external: ['zod', 'pg'],
     outfile: out,
-    logLevel: 'error',
     tsconfig: `${ROOT}/tsconfig.base.json`,
   });
   const pg = createRequire(`${ROOT}/server/package.json`)('pg');

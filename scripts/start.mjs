@@ -1,7 +1,6 @@
 // npm start: everything from a fresh clone to a running program, and again when the server ends. npm start -- --empty: without the demo.
 import { readFileSync } from 'node:fs';
 import { ensureFolder, ensurePackages } from './lib/packages.mjs';
-import { nightly } from './lib/keeping.mjs';
 import { Cluster } from './lib/cluster.mjs';
 import { ensureBuilt } from './lib/build.mjs';
 import { loadDemo } from './lib/demo.mjs';
@@ -24,6 +23,8 @@ await main(async () => {
   const port = Number(process.env.PORT ?? 8080);
   if ((await freePort(port)) === null) throw new Stop(`port ${port} is taken by something else: set PORT to a free one.`);
   ensurePackages();
+  // It needs packages: on a fresh clone they are not there before.
+  const { nightly } = await import('./lib/keeping.mjs');
   ensureBuilt();
   let cluster = null;
   let urls;

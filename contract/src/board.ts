@@ -1,3 +1,4 @@
+import { JobSpecSchema, localMoment } from '@druckerei/core';
 import * as z from 'zod';
 import type { Endpoint } from './endpoint';
 import { Task } from './tasks';
@@ -6,7 +7,15 @@ const ID = '00000000-0000-4000-8000-000000000000';
 const at = z.number().int();
 /** Which version of the board somebody saw: a change of another is refused with both. */
 const base = z.number().int().min(0);
-export const BOARD_WHY = ['search', 'move', 'back'] as const;
+export const BOARD_WHY = ['search', 'move', 'back', 'pin'] as const;
+/** What somebody decided of a step: it begins then, or not before. */
+export const BoardPin = z.strictObject({
+  start: at.optional(),
+  notBefore: at.optional(),
+  by: z.string().max(200),
+  why: z.string().max(200),
+});
+export type BoardPin = z.infer<typeof BoardPin>;
 
 export const BoardBar = z.object({
   work: z.string(),
@@ -24,6 +33,7 @@ export const BoardBar = z.object({
   fresh: z.boolean(),
   /** Where the accepted version has it, when that is another time or machine. */
   off: z.object({ machine: z.string(), start: at }).nullable(),
+  pin: BoardPin.nullable(),
 });
 export type BoardBar = z.infer<typeof BoardBar>;
 
@@ -97,6 +107,18 @@ export const BoardHelp = z.object({
 });
 export type BoardHelp = z.infer<typeof BoardHelp>;
 
+/** When work that is not released would be ready, if it were now. */
+export const BoardPromise = z.object({
+  /** It is on the board already: when it ends there. */
+  onBoard: z.boolean(),
+  at,
+  timeZone: z.string(),
+  because: z.array(BoardBecause),
+  /** With the machine worked longer every day that it waits for the longest; null where that brings nothing. */
+  overtime: z.object({ machine: z.string(), byS: z.number(), at }).nullable(),
+});
+export type BoardPromise = z.infer<typeof BoardPromise>;
+
 export const board = {
   'board.read': {
     method: 'get',
@@ -149,6 +171,15 @@ export const board = {
     reply: z.array(BoardHelp),
     example: { params: { id: ID } },
   },
+  'board.promise': {
+    method: 'post',
+    path: '/api/board/promise',
+    who,
+    says: 'When a specification would be ready if it were released now: put into the gaps of the board, nobody else’s run moved; and with overtime where it waits the longest. Nothing is changed.',
+    body: z.strictObject({ spec: JobSpecSchema, job: z.uuid().nullable() }),
+    reply: BoardPromise,
+    example: { body: { job: null, spec: {} } },
+  },
   'board.try': {
     method: 'post',
     path: '/api/board/try',
@@ -166,6 +197,26 @@ export const board = {
     body: move,
     reply: z.object({ nr: base }),
     example: { body: { base: 0, work: 'a', beside: 'b', side: 'before' } },
+  },
+  'board.pin': {
+    method: 'post',
+    path: '/api/board/pin',
+    who,
+    says: 'Pins a step where it begins, or not before a moment; or takes its pin away: a new version of the board. Refused when the board has moved on since.',
+    body: z.strictObject({
+      base,
+      work: z.string().max(300),
+      /** A moment as the works’ clock shows it. */
+      pin: z
+        .discriminatedUnion('kind', [
+          z.strictObject({ kind: z.literal('here') }),
+          z.strictObject({ kind: z.literal('notBefore'), by: localMoment }),
+        ])
+        .nullable(),
+      why: z.string().trim().max(200),
+    }),
+    reply: z.object({ nr: base }),
+    example: { body: { base: 1, work: 'a', pin: null, why: '' } },
   },
   'board.back': {
     method: 'post',

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { deflateSync } from 'node:zlib';
-import { build } from 'esbuild';
+import { bundle } from './bundle.mjs';
 import { ROOT } from './run.mjs';
 
 /** A grey PNG of so many pixels a side, with something on every row; rows coded by the difference from the row above. */
@@ -86,6 +86,6 @@ worker.on('message', (m) => {
 `;
 export async function readLarge(file, inks) {
   const out = `${ROOT}/server/dist/bench-separation.mjs`;
-  await build({ stdin: { contents: READ, resolveDir: ROOT }, platform: 'node', format: 'esm', outfile: out, logLevel: 'error' });
+  await bundle({ stdin: { contents: READ, resolveDir: ROOT }, platform: 'node', format: 'esm', outfile: out });
   return JSON.parse(execFileSync(process.execPath, [out, `${ROOT}/server/dist/heavy.thread.js`, file, ...inks], { encoding: 'utf8' }));
 }

@@ -4,6 +4,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { beginAnswering } from './answering';
+import { keepEnds } from './board/keep-ends';
 import { demoIsLoaded, FIRST_ADMIN, FirstStart, firstStart } from './db/first-start';
 import { DatabaseNewer, migrate } from './db/migrate';
 import { makePool } from './db/pool';
@@ -86,8 +87,10 @@ async function begin(): Promise<void> {
   process.on('message', (said) => {
     if (typeof said === 'object' && said !== null && 'demoLoaded' in said) void demoIsLoaded(db);
   });
+  const stopEnds = keepEnds({ db, log, threads, now });
   whenStopped(async () => {
     await answering.stop();
+    stopEnds();
     await runner?.stop();
     await db.end();
   });

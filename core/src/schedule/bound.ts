@@ -18,10 +18,10 @@ export function leastMoney(p: Problem): number {
     let best = x.ways[0];
     let end = Infinity;
     for (const way of x.ways) {
-      laying.layAlone(x, way);
+      laying.layBehind(x, way, null);
       if (x.end < end) [best, end] = [way, x.end];
     }
-    if (best) laying.layAlone(x, best);
+    if (best) laying.layBehind(x, best, null);
   }
   return of.jobs.reduce(
     (sum, job) =>

@@ -92,7 +92,7 @@ function dispatched(laying: Laying, known: ReadonlyMap<Piece, Known>, rule: Rule
   const order: Order = { list: [], ways: [] };
   laying.letGoHands();
   const put = (piece: Piece, way: WayOn): void => {
-    laying.layBehind(piece, way);
+    laying.layBehind(piece, way, way.machine.tail);
     piece.way.machine.tail = piece;
     order.list.push(piece);
     order.ways[piece.nr] = way;
@@ -144,7 +144,7 @@ const firstToEnd = (ready: readonly Ready[]): Ready | undefined => {
 function bestWay(laying: Laying, piece: Piece): Ready {
   let best: Ready | null = null;
   for (const way of piece.ways) {
-    laying.layBehind(piece, way, true);
+    laying.layBehind(piece, way, way.machine.tail, true);
     if (best === null || piece.end < best.end)
       best = { piece, way, start: piece.start, end: piece.end, changeS: piece.leadS - way.makeReadyS };
   }

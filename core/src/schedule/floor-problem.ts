@@ -6,11 +6,11 @@ import type { FloorStep } from '../plan/readings/floor-steps';
 import type { Intervals } from '../route/intervals';
 import type { At, Due, Lane, Link, Problem, Work } from './problem';
 
-/** A released step as it stands now. */
+/** A released step as it stands now, or one that is only asked about. */
 export interface StepOnFloor {
   job: Id<'job'>;
   facts: FloorStep;
-  state: 'waiting' | 'running' | 'done';
+  state: 'quoted' | 'waiting' | 'running' | 'done';
   /** Running: since when, and what is left of set-up and run by the counts. Done: since when. */
   since: At | null;
   leftS: number;

@@ -97,24 +97,17 @@ export class Laying {
     if (this.total > total + 1e-6) this.layAll(before);
   }
 
-  /** Nobody is at work: what is laid next begins anew. */
-  letGoHands(): void {
-    for (const crew of this.crews) crew.letGoFrom(0);
+  /** Nobody is at work from a place of the list on: what is laid next takes people anew. */
+  letGoHands(from = 0): void {
+    for (const crew of this.crews) crew.letGoFrom(from);
   }
-  /** Lays a piece behind the last of a machine, while a board is built; a try takes no people. */
-  layBehind(piece: Piece, way: WayOn, isTry = false): void {
+  /** Lays a piece behind another of a machine (null: as its first), while a board is built; a try takes no people. */
+  layBehind(piece: Piece, way: WayOn, prev: Piece | null, isTry = false): void {
     const taken = way.machine.hands?.taken.length ?? 0;
     piece.way = way;
-    piece.prev = way.machine.tail;
+    piece.prev = prev;
     this.lay(piece);
     if (isTry && way.machine.hands) way.machine.hands.taken.length = taken;
-  }
-
-  /** Lays a piece as if nothing stood before it on its machine. */
-  layAlone(piece: Piece, way: WayOn): void {
-    piece.way = way;
-    piece.prev = null;
-    this.lay(piece);
   }
 
   /** Moves a piece before or behind another in the list, with what it needs or what needs it in between. False: it would turn in a circle, or nothing would change. */

@@ -1,11 +1,12 @@
+import type { BOARD_WHY, BoardBecause } from '@druckerei/contract';
 import { practiceValue, tallyOf } from '@druckerei/core';
 import {
   type At,
   type Bar,
+  type Because,
   dispatchBest,
   type FloorAsk,
   inOrder,
-  judge,
   type Judged,
   judged,
   type Laying,
@@ -13,8 +14,11 @@ import {
   piecesOf,
   type Problem,
   problemOfFloor,
+  putIntoGaps,
+  standsOf,
   type StepOnFloor,
 } from '@druckerei/core/board';
+import type { FloorStep } from '@druckerei/core/planning';
 import type { Ctx } from '../context';
 import type { Db } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
@@ -22,7 +26,7 @@ import { type FloorOf, floorOnMachines, timesOf } from '../floor/steps-now';
 import { machineHours } from '../plants/calendar';
 import { plantInForce } from '../plants/read-plant';
 import { OPEN_JOBS, type OpenJobRow } from '../today/today.queries';
-import { BOARD_NOW, type Standing } from './board.queries';
+import { BOARD_NOW, type Pins, RELEASED_AT, type Standing } from './board.queries';
 
 /** Jobs looked at, the next due first. */
 const MOST_JOBS = 5_000;
@@ -33,21 +37,35 @@ export interface BoardNow {
   nr: number;
   by: string;
   at: At | null;
-  why: 'search' | 'move' | 'back' | null;
+  why: (typeof BOARD_WHY)[number] | null;
   /** As accepted, in its order; empty: nothing was yet. */
   accepted: readonly Standing[];
+  pins: Pins;
   jobs: ReadonlyMap<string, OpenJobRow>;
   timeZone: string;
   currency: string;
   reserveS: number;
 }
 
-export async function boardNow(db: Db, asOf: At): Promise<BoardNow> {
+/** Work that is asked about: steps of a plan that nobody released. */
+export interface Quoted {
+  job: string;
+  steps: readonly FloorStep[];
+  dueAt: At | null;
+}
+
+export async function boardNow(db: Db, asOf: At, quoted: Quoted | null = null): Promise<BoardNow> {
   const { plant } = await plantInForce(db);
   const floor = await floorOnMachines(db, null);
   const head = await maybeOne(db, BOARD_NOW, []);
   const open = await many(db, OPEN_JOBS, [MOST_JOBS]);
-  const steps = stepsOf(floor, asOf);
+  const asked = (quoted?.steps ?? []).map((facts): StepOnFloor => ({
+    ...{ job: quoted?.job ?? '', facts, state: 'quoted', since: null, leftS: 0 },
+  }));
+  // Who was released first was promised first.
+  const releasedAt = new Map((await many(db, RELEASED_AT, [[...new Set(floor.steps.map((s) => s.job))]])).map((r) => [r.job, r.at]));
+  const turn = ({ job }: StepOnFloor): number => releasedAt.get(job) ?? 0;
+  const steps = [...stepsOf(floor, asOf).sort((a, b) => turn(a) - turn(b)), ...asked];
   const jobs = new Map(open.map((job) => [job.job, job]));
   const ask: FloorAsk = {
     asOf,
@@ -56,22 +74,33 @@ export async function boardNow(db: Db, asOf: At): Promise<BoardNow> {
     jobs: [...new Set(steps.map((s) => s.job))].map((job) => ({
       job,
       name: String(jobs.get(job)?.number ?? ''),
-      dueAt: jobs.get(job)?.dueAt ?? null,
+      dueAt: job === quoted?.job ? quoted.dueAt : (jobs.get(job)?.dueAt ?? null),
     })),
     steps,
   };
   return {
-    problem: problemOfFloor(ask),
+    problem: withPins(problemOfFloor(ask), head?.pins ?? {}),
     nr: head?.nr ?? 0,
     by: head?.by ?? '',
     at: head?.at ?? null,
     why: head?.why ?? null,
     accepted: head?.bars ?? [],
+    pins: head?.pins ?? {},
     jobs,
     timeZone: plant.timeZone,
     currency: plant.currency,
     reserveS: practiceValue(plant, 'board.reserveS'),
   };
+}
+
+/** What was pinned by hand, on the machine where it lies; what is done or gone is pinned no more. */
+function withPins(problem: Problem, pins: Pins): Problem {
+  const work = { ...problem.work };
+  for (const [id, pin] of Object.entries(pins)) {
+    const mine = work[id];
+    if (mine?.state === 'free') work[id] = { ...mine, pin };
+  }
+  return { ...problem, work };
 }
 
 /** Released steps with how they stand: what is left by the counts. */
@@ -94,10 +123,13 @@ export const acceptedOrder = (accepted: readonly Standing[]): { order: string[];
   was: accepted.map(({ work, machine, start }) => ({ work, machine, start, makeReadyAt: start, runAt: start, end: start, changes: [] })),
 });
 
-/** The accepted order laid anew by what the floor says now; before the first, what the rules of dispatch come to: of a large board reckoned in a thread. */
+/**
+ * The accepted order laid anew by what the floor says now, what was released since in its gaps; before the first, what the rules of dispatch come to: of a large
+ * board reckoned in a thread.
+ */
 export async function laid({ problem, accepted }: BoardNow, ctx: Pick<Ctx, 'threads' | 'gone'>): Promise<Judged> {
   const { order, on, was } = acceptedOrder(accepted);
-  if (order.length > 0) return judge(problem, order, on, was);
+  if (order.length > 0) return laidIn(problem, order, on, was);
   if (Object.keys(problem.work).length <= AT_ONCE) {
     const of = piecesOf(problem);
     const laying = layingOf(of, problem);
@@ -106,6 +138,18 @@ export async function laid({ problem, accepted }: BoardNow, ctx: Pick<Ctx, 'thre
   }
   const { made } = await ctx.threads.run({ kind: 'board', problem, order, on, was, moves: 0 }, () => undefined, ctx.gone);
   return made;
+}
+/** Work in an order on machines; what the order does not know goes into its gaps. */
+function laidIn(problem: Problem, order: readonly string[], on: Readonly<Record<string, string>>, was: readonly Bar[]): Judged {
+  const of = piecesOf(problem, standsOf(was));
+  const laying = layingOf(of, problem);
+  laying.layAll(inOrder(of.pieces, order, on));
+  const known = new Set(order);
+  putIntoGaps(
+    laying,
+    Object.keys(problem.work).filter((id) => !known.has(id)),
+  );
+  return judged(problem, of, laying.list);
 }
 /** So many steps are dispatched in less time than a thread takes to begin. */
 const AT_ONCE = 500;
@@ -131,3 +175,9 @@ export function endsOf(bars: readonly Bar[], { problem }: Pick<BoardNow, 'proble
   }
   return ends;
 }
+/** Why a job ends when it does, with machines by their names and jobs by their numbers. */
+export const toldWhy = ({ problem, jobs }: Pick<BoardNow, 'problem' | 'jobs'>, because: readonly Because[]): BoardBecause[] =>
+  because.map(({ kind, what, job, s }) => ({
+    ...{ kind, s, what: kind === 'wait' || kind === 'gate' ? what : (problem.lanes[what]?.name ?? what) },
+    number: job === undefined ? null : (jobs.get(job)?.number ?? null),
+  }));

@@ -1,17 +1,19 @@
-import { BoardFound, type board, type BoardEffect, type BoardPage } from '@druckerei/contract';
-import { judge, type Judged, leastMoney, moneyOf, whatHelps, whyThen } from '@druckerei/core/board';
+import { type BOARD_WHY, BoardFound, type board, type BoardEffect, type BoardPage } from '@druckerei/contract';
+import { type Bar, judge, type Judged, leastMoney, moneyOf, whatHelps, whyThen } from '@druckerei/core/board';
 import { type Ctx, signedIn } from '../context';
 import type { Db } from '../db/pool';
 import { maybeOne, stored } from '../db/rows';
-import { notFound, Refused } from '../errors';
+import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
 import { begin } from '../tasks/tasks.handlers';
 import { csvFile } from '../files/csv-file';
 import { calendarOf } from '../out/calendar';
+import { momentOf } from '../plants/calendar';
 import { datesOf, rowsOf } from './board-out';
-import { acceptedOrder, boardNow, type BoardNow, endsOf, laid, layingFrom, standing } from './board-now';
-import { ADD_VERSION, BOARD_VERSION, FOUND, type Standing } from './board.queries';
+import { acceptedOrder, boardNow, type BoardNow, endsOf, laid, layingFrom, standing, toldWhy } from './board-now';
+import { promiseOf } from './promise-of';
+import { ADD_VERSION, BOARD_VERSION, FOUND, type Pins, type Standing } from './board.queries';
 
 export const boardHandlers: Handlers<typeof board> = {
   'board.read': async (_asked, ctx) => {
@@ -44,13 +46,14 @@ export const boardHandlers: Handlers<typeof board> = {
     const found = stored(BoardFound, task.result, `what task ${body.task} found`);
     // A proposal is one beside the version it was found on.
     if (found.base !== body.base) throw movedOn(body.base);
-    return addVersion(ctx, body.base, 'search', found.bars);
+    return addVersion(ctx, body.base, 'search', found.bars, (await boardNow(ctx.db, ctx.now())).pins);
   },
   'board.help': async ({ params }, ctx) => {
     const now = await boardNow(ctx.db, ctx.now());
     if (!(params.id in now.problem.jobs)) throw notFound('This job on the board');
     return whatHelps(layingFrom(now, await laid(now, ctx)), params.id);
   },
+  'board.promise': ({ body }, ctx) => promiseOf(ctx, body),
   'board.try': async ({ body }, ctx): Promise<BoardEffect> => {
     const now = await at(ctx, body.base);
     const before = await laid(now, ctx);
@@ -59,16 +62,22 @@ export const boardHandlers: Handlers<typeof board> = {
   'board.move': async ({ body }, ctx) => {
     const now = await at(ctx, body.base);
     const after = moved(now, await laid(now, ctx), body);
-    return addVersion(ctx, body.base, 'move', standing(after.bars));
+    return addVersion(ctx, body.base, 'move', standing(after.bars), now.pins);
   },
   'board.back': async ({ body }, ctx) => {
     await at(ctx, body.base);
     const before = await maybeOne(ctx.db, BOARD_VERSION, [body.base - 1]);
     if (!before) throw new Refused(409, 'first', 'This is the first board that was accepted: there is none before it.');
-    return addVersion(ctx, body.base, 'back', before.bars);
+    return addVersion(ctx, body.base, 'back', before.bars, before.pins);
+  },
+  'board.pin': async ({ body }, ctx) => {
+    const now = await at(ctx, body.base);
+    const { bars } = await laid(now, ctx);
+    return addVersion(ctx, body.base, 'pin', standing(bars), pinned(now, bars, body, signedIn(ctx).fullName));
   },
 };
 
+type Why = (typeof BOARD_WHY)[number];
 const movedOn = (nr: number): Refused =>
   new Refused(409, 'moved-on', `Somebody changed the board meanwhile: it is at version ${nr}. Look at it, and do it again.`);
 
@@ -79,17 +88,35 @@ async function at(ctx: Ctx, base: number): Promise<BoardNow> {
   return now;
 }
 
-async function addVersion(ctx: Ctx, base: number, why: 'search' | 'move' | 'back', bars: readonly Standing[]): Promise<{ nr: number }> {
+async function addVersion(ctx: Ctx, base: number, why: Why, bars: readonly Standing[], pins: Pins): Promise<{ nr: number }> {
   const nr = base + 1;
   const by = signedIn(ctx);
-  const added = await addBoardVersion(ctx.db, nr, by.id, why, bars);
+  const added = await addBoardVersion(ctx.db, nr, by.id, why, bars, pins);
   if (!added) throw movedOn(nr);
   await notifyChanged(ctx.db, { table: 'board', id: String(nr), version: nr, by: by.name });
   return { nr };
 }
 /** False: somebody made this version first, or the one before is not there. */
-async function addBoardVersion(db: Db, nr: number, by: string, why: string, bars: readonly Standing[]): Promise<boolean> {
-  return (await db.query(ADD_VERSION, [nr, by, why, JSON.stringify(bars)])).rowCount === 1;
+async function addBoardVersion(db: Db, nr: number, by: string, why: Why, bars: readonly Standing[], pins: Pins): Promise<boolean> {
+  return (await db.query(ADD_VERSION, [nr, by, why, JSON.stringify(bars), JSON.stringify(pins)])).rowCount === 1;
+}
+
+/** Pins with one more, or one less; those of steps that are gone from the board are dropped. */
+function pinned(
+  { problem, pins, timeZone }: BoardNow,
+  bars: readonly Bar[],
+  { work, pin, why }: { work: string; pin: { kind: 'here' } | { kind: 'notBefore'; by: string } | null; why: string },
+  by: string,
+): Pins {
+  const bar = bars.find((b) => b.work === work);
+  if (!bar) throw notFound('This step on the board');
+  if (problem.work[work]?.state === 'running') throw new Refused(409, 'runs', 'What runs already stays where it is.');
+  const kept = Object.fromEntries(Object.entries(pins).filter(([id]) => id !== work && problem.work[id]?.state === 'free'));
+  if (pin === null) return kept;
+  if (pin.kind === 'here') return { ...kept, [work]: { start: bar.start, by, why } };
+  const notBefore = momentOf(pin.by, timeZone);
+  if (notBefore === null) throw invalid([{ path: 'pin.by', says: 'is not a day of the calendar' }]);
+  return { ...kept, [work]: { notBefore, by, why } };
 }
 
 /** The board with a step before or behind another of its machine. */
@@ -130,7 +157,7 @@ function effectOf(now: BoardNow, before: Judged, after: Judged): BoardEffect {
 }
 
 function pageOf(now: BoardNow, judged: Judged): BoardPage {
-  const { problem, nr, by, at: when, why, accepted, jobs, timeZone, currency, reserveS } = now;
+  const { problem, nr, by, at: when, why, accepted, pins, jobs, timeZone, currency, reserveS } = now;
   const stood = new Map(accepted.map((a) => [a.work, a]));
   const ends = endsOf(judged.bars, now);
   const laying = layingFrom(now, judged);
@@ -156,6 +183,7 @@ function pageOf(now: BoardNow, judged: Judged): BoardPage {
         ...{ start: bar.start, makeReadyAt: bar.makeReadyAt, runAt: bar.runAt, end: bar.end, changes: [...bar.changes] },
         runs: work?.state === 'running',
         fresh: nr > 0 && was === undefined,
+        pin: work?.pin ? (pins[bar.work] ?? null) : null,
         off: isOff ? { machine: was.machine, start: was.start } : null,
       };
     }),
@@ -166,10 +194,7 @@ function pageOf(now: BoardNow, judged: Judged): BoardPage {
       return {
         ...{ job, number, title, customer, dueAt, endAt },
         lateMoney: (lateS * (problem.jobs[job]?.latePerHour ?? 0)) / 3600,
-        because: whyThen(laying, job).map(({ kind, what, job: other, s }) => ({
-          ...{ kind, s, what: kind === 'wait' || kind === 'gate' ? what : (problem.lanes[what]?.name ?? what) },
-          number: other === undefined ? null : (jobs.get(other)?.number ?? null),
-        })),
+        because: toldWhy(now, whyThen(laying, job)),
       };
     }),
     money: judged.money,

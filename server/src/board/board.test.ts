@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import type { BoardEffect, BoardHelp, BoardPage, Task } from '@druckerei/contract';
+import type { BoardEffect, BoardHelp, BoardPage, BoardPromise, Task } from '@druckerei/contract';
+import { pino } from 'pino';
+import { tellEnds } from './keep-ends';
 import { Client, type Said, TestServer } from '../test-server.fixture';
 
 /* The board: what is released lies on it, in an order that is accepted version by version. */
@@ -18,12 +20,15 @@ afterAll(() => server.stop());
 const FRONT = 'card.card.print.front';
 async function released(quantity: number): Promise<string> {
   const job = await planner.order(quantity);
+  await releaseOf(job);
+  return job;
+}
+async function releaseOf(job: string): Promise<void> {
   const version = Number((await planner.call('GET', `/api/jobs/${job}`)).body['version']);
   const ask = (decisions: object): Promise<Said> => planner.call('POST', `/api/jobs/${job}/release`, { version, decisions });
   const tried = await ask({});
   const fields = (tried.body['fields'] ?? []) as { path: string }[];
   if (tried.status !== 200) expect((await ask(Object.fromEntries(fields.map((f) => [f.path, 'agreed'])))).status).toBe(200);
-  return job;
 }
 const board = async (who = planner): Promise<BoardPage> => (await who.call('GET', '/api/board')).body as unknown as BoardPage;
 const bar = (page: BoardPage, job: string, step = FRONT): BoardPage['bars'][number] =>
@@ -126,6 +131,61 @@ describe('the board', () => {
     expect(after.bars.some((b) => b.job === jobs[1] && b.step === FRONT)).toBe(false);
     expect(bar(after, fresh).fresh).toBe(true);
     expect(bar(after, jobs[0]!).fresh).toBe(false);
+  });
+  it('promises what is not released: in its gaps, nobody’s end moved, and keeps it when it is released', async () => {
+    const job = await planner.order(6_000);
+    const { spec } = (await planner.call('GET', `/api/jobs/${job}`)).body as { spec: object };
+    const before = await board();
+    const told = (await planner.call('POST', '/api/board/promise', { spec, job })).body as unknown as BoardPromise;
+    expect(told).toMatchObject({ onBoard: false, timeZone: before.timeZone });
+    expect(told.because.reduce((sum, b) => sum + b.s, 0)).toBe(told.at - server.now);
+    if (told.overtime) expect(told.overtime.at).toBeLessThan(told.at);
+    await releaseOf(job);
+    const after = await board();
+    const ends = (page: BoardPage): (string | number)[][] => page.jobs.filter((j) => j.job !== job).map((j) => [j.job, j.endAt]);
+    expect(ends(after)).toEqual(ends(before));
+    // The shelf lies a reservation nearer, no more.
+    expect(Math.abs(after.jobs.find((j) => j.job === job)!.endAt - told.at)).toBeLessThan(60);
+    expect((await planner.call('POST', '/api/board/promise', { spec, job })).body).toMatchObject({
+      ...{ onBoard: true, at: after.jobs.find((j) => j.job === job)!.endAt, overtime: null },
+    });
+    expect(await planner.call('POST', '/api/board/promise', { spec: { ...spec, schema: 9 }, job: null })).toMatchObject({ status: 400 });
+  });
+  it('pins a step where it lies, or not before a moment, from version to version, and lets it go', async () => {
+    const page = await board();
+    const mine = bar(page, jobs[2]!);
+    const pin = (more: object): Promise<Said> =>
+      planner.call('POST', '/api/board/pin', { base: page.nr, work: mine.work, pin: { kind: 'here' }, why: 'the customer comes', ...more });
+    expect(await pin({})).toMatchObject({ status: 200, body: { nr: page.nr + 1 } });
+    expect(bar(await board(), jobs[2]!)).toMatchObject({ start: mine.start, pin: { start: mine.start, why: 'the customer comes' } });
+    expect(await pin({})).toMatchObject({ status: 409 });
+    // Nine days on at noon, as the works’ clock shows it: Lindmoor is an hour ahead of UTC in winter.
+    const by = new Date((mine.start + 9 * 86_400) * 1000).toISOString().slice(0, 10);
+    expect(await pin({ base: page.nr + 1, pin: { kind: 'notBefore', by: `${by}T12:00` } })).toMatchObject({ status: 200 });
+    const later = bar(await board(), jobs[2]!);
+    const noon = Date.parse(`${by}T11:00:00Z`) / 1000;
+    expect(later.pin).toMatchObject({ notBefore: noon });
+    expect(later.start).toBeGreaterThanOrEqual(noon);
+    const task = await searched(page.nr + 2);
+    expect((await planner.call('POST', '/api/board/take', { task: task.id, base: page.nr + 2 })).status).toBe(200);
+    expect(bar(await board(), jobs[2]!).start).toBeGreaterThanOrEqual(noon);
+    expect(await pin({ base: page.nr + 3, pin: { kind: 'notBefore', by: '2026-02-30T12:00' } })).toMatchObject({ status: 400 });
+    expect(await pin({ base: page.nr + 3, work: 'none' })).toMatchObject({ status: 404 });
+    expect(await pin({ base: page.nr + 3, pin: null })).toMatchObject({ status: 200 });
+    expect(bar(await board(), jobs[2]!).pin).toBeNull();
+  });
+  it('tells its ends to lists and orders, and takes them back when it has them no more', async () => {
+    const keeping = { db: server.db, log: pino({ level: 'silent' }), threads: server.threads, now: () => server.now };
+    await tellEnds(keeping, new AbortController().signal);
+    const page = await board();
+    const listed = (await planner.call('GET', '/api/orders')).body['rows'] as { job: string; summary: { readyAt: number } }[];
+    const readyOf = (job: string): number | undefined => listed.find((r) => r.job === job)?.summary.readyAt;
+    expect(page.jobs.length).toBeGreaterThan(2);
+    for (const { job, endAt } of page.jobs) expect(readyOf(job)).toBe(endAt);
+    await server.db.query(`insert into board_ends select id, now() from jobs where state = 'draft' limit 1`);
+    await tellEnds(keeping, new AbortController().signal);
+    const kept = await server.db.query<{ job: string }>('select job from board_ends');
+    expect(kept.rows.map((r) => r.job).sort()).toEqual(page.jobs.map((j) => j.job).sort());
   });
   it('goes out as CSV, a row a bar, and as a calendar whose dates keep their identity', async () => {
     const page = await board();

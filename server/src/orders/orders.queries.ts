@@ -28,7 +28,7 @@ export type Chosen = readonly [words: string, states: readonly JobState[], only:
 const ONLY = {
   any: `$4::float8 is not null`,
   blocked: `$4::float8 is not null and j.blocking > 0`,
-  late: `extract(epoch from j.due_at) < greatest((j.summary ->> 'readyAt')::float8, $4::float8)`,
+  late: `extract(epoch from j.due_at) < greatest(ready_of(j.id, j.summary), $4::float8)`,
 } as const;
 /** A statement over what is chosen, written for each way to choose: one that had every way in it could be planned for none. */
 function overChosen<T>(row: z.ZodType<T>, sql: (chosen: string) => string): (of: Chosen) => Rows<T> {
@@ -68,7 +68,7 @@ select
     json_build_object(
       'job', j.id, 'number', j.number, 'title', j.title, 'customer', j.customer, 'quantity', j.quantity, 'state', j.state,
       'dueAt', case when j.due_at = 'infinity' then null else extract(epoch from j.due_at)::float8 end,
-      'version', j.version, 'summary', j.summary - '{of,needs,tools,mixed}'::text[]
+      'version', j.version, 'summary', j.summary - '{of,needs,tools,mixed}'::text[] || jsonb_build_object('readyAt', ready_of(j.id, j.summary))
     )::text, ',' order by f.nr
   ) filter (where f.nr <= $7), '') || ']' as rows,
   case when max(f.nr) > $7 then max(f.key) filter (where f.nr = $7) end as key,
@@ -186,7 +186,7 @@ export const LINE_JOBS = rows(
 select
   i.order_line as line,
   j.id as job, j.number, j.title, i.item, j.state,
-  (j.summary ->> 'readyAt')::float8 as "readyAt",
+  ready_of(j.id, j.summary) as "readyAt",
   (j.summary ->> 'money')::float8 as money,
   (j.summary ->> 'good')::float8 as good,
   (
@@ -225,7 +225,7 @@ select
   j.quantity,
   j.state,
   case when j.due_at = 'infinity' then '' else to_char(j.due_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI"Z"') end as due,
-  to_char(to_timestamp((j.summary ->> 'readyAt')::float8) at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI"Z"') as ready,
+  to_char(to_timestamp(ready_of(j.id, j.summary)) at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI"Z"') as ready,
   j.pulled as "to pull",
   j.pulled_unit as unit,
   (j.summary ->> 'plates')::float8 as plates,

@@ -20,7 +20,7 @@ export const DELIVERIES_DUE = rows(
 select
   j.id as job, j.number, j.title, j.customer, i.item, d.nr,
   extract(epoch from d.due_at)::float8 as due, d.quantity::float8, d.address,
-  (j.summary ->> 'readyAt')::float8 as "readyAt", j.state
+  ready_of(j.id, j.summary) as "readyAt", j.state
 from jobs j
   join job_items i on i.job = j.id
   join deliveries d on d.order_line = i.order_line

@@ -78,7 +78,7 @@ export const MADE_ELSEWHERE = rows(
   }),
   `
 select
-  j.id, j.number, j.title as name, (j.summary ->> 'readyAt')::float8 as "readyAt", j.state = 'delivered' as delivered,
+  j.id, j.number, j.title as name, ready_of(j.id, j.summary) as "readyAt", j.state = 'delivered' as delivered,
   (j.summary ->> 'money')::float8 as money,
   case when j.state = 'delivered' then (
     select min(t.id) from tools t where t.job = j.child_of and t.stone = j.makes_tool and t.state in ('checked', 'onPress', 'stored')

@@ -22,7 +22,7 @@ export const OPEN_JOBS = rows(
 select
   j.id as job, j.number, j.title, j.version as drawn, j.customer, j.quantity::float8, j.state,
   case when j.due_at = 'infinity' then null else extract(epoch from j.due_at)::float8 end as "dueAt",
-  j.summary - '{of,needs,tools,mixed,river}'::text[] as summary
+  j.summary - '{of,needs,tools,mixed,river}'::text[] || jsonb_build_object('readyAt', ready_of(j.id, j.summary)) as summary
 from jobs j
 where j.alt = 0
   and j.state <> 'delivered'

@@ -253,6 +253,7 @@ export class BoardDrawing {
 }
 
 const INSIDE_PX = 60;
+const NOTCH_PX = 9;
 /** A pointer that is moved less than this only points. */
 const DRAG_PX = 6;
 type Colours = ReturnType<typeof chartColours>;
@@ -264,7 +265,7 @@ interface Drawn {
   text: string;
 }
 
-/** Change-over hatched, make-ready striped, run solid; late by its edge and a word, running by a thick left end, released since by a dashed edge. */
+/** Change-over hatched, make-ready striped, run solid; late by its edge and a word, running by a thick left end, pinned by its corner, released since by a dashed edge. */
 function drawBar(ink: CanvasRenderingContext2D, bar: BoardBar, { x, y, colours, lateS, text }: Drawn): void {
   const [a, ready, run, b] = [x(bar.start), x(bar.makeReadyAt), x(bar.runAt), Math.max(x(bar.end), x(bar.start) + 3)];
   ink.fillStyle = colours.card;
@@ -280,6 +281,7 @@ function drawBar(ink: CanvasRenderingContext2D, bar: BoardBar, { x, y, colours, 
   ink.setLineDash([]);
   ink.fillStyle = colours.act;
   if (bar.runs) ink.fillRect(Math.max(a, 0), y, 4, BAR_PX);
+  if (bar.pin) notch(ink, a, y, colours.act);
   const room = b - Math.max(a, 0) - 10;
   if (room < 26 || text === '') return;
   ink.save();
@@ -289,6 +291,15 @@ function drawBar(ink: CanvasRenderingContext2D, bar: BoardBar, { x, y, colours, 
   ink.fillStyle = colours.ink;
   ink.fillText(text, Math.max(a, 0) + 7, y + BAR_PX / 2 + 1);
   ink.restore();
+}
+/** A corner cut in at the bar's beginning: somebody pinned it. */
+function notch(ink: CanvasRenderingContext2D, x: number, y: number, colour: string): void {
+  ink.fillStyle = colour;
+  ink.beginPath();
+  ink.moveTo(x, y);
+  ink.lineTo(x + NOTCH_PX, y);
+  ink.lineTo(x, y + NOTCH_PX);
+  ink.fill();
 }
 /** Lines across a stretch: upright, or leaning. */
 function stripes(ink: CanvasRenderingContext2D, a: number, b: number, y: number, lean: number, colour: string): void {

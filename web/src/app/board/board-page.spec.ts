@@ -14,7 +14,7 @@ const JOB = '00000000-0000-4000-8000-000000000001';
 const OTHER = '00000000-0000-4000-8000-000000000002';
 const bar = (work: string, job: string, start: number, more: Partial<BoardBar> = {}): BoardBar => ({
   ...{ work, job, step: work, name: 'Print, front', machine: 'press', start, makeReadyAt: start, runAt: start + 600, end: start + HOUR },
-  ...{ changes: [], runs: false, fresh: false, off: null },
+  ...{ changes: [], runs: false, fresh: false, off: null, pin: null },
   ...more,
 });
 const job = (id: string, number: number, more: Partial<BoardJob> = {}): BoardJob => ({

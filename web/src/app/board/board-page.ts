@@ -5,6 +5,7 @@ import {
   DestroyRef,
   effect,
   inject,
+  input,
   linkedSignal,
   signal,
   untracked,
@@ -25,6 +26,7 @@ import { Changes } from '../shared/changes';
 import { readingOf, Server } from '../shared/server';
 import { Shortcuts } from '../shared/shortcuts';
 import { type BarSays, BoardDrawing } from './board-drawing';
+import { BoardPin } from './board-pin';
 import { DayList } from './day-list';
 import { because, BREACH_WORDS, jobSays, lateS, moreOrLess, SPAN_WORDS, VERSION_WORDS } from './board-says';
 import { type Beside, neighbour, type Span, SPANS } from './board-scale';
@@ -36,7 +38,7 @@ const LOOK_MS = 700;
 /** Every released step on its machine in time: which jobs are late and why; a better order looked for, shown as a difference, taken or left; bars moved by hand. */
 @Component({
   selector: 'dk-board-page',
-  imports: [BoardDrawing, DayList, MatButton, MatButtonToggle, MatButtonToggleGroup, MatInput, MatProgressBar, RouterLink],
+  imports: [BoardDrawing, BoardPin, DayList, MatButton, MatButtonToggle, MatButtonToggleGroup, MatInput, MatProgressBar, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './board-page.html',
   styleUrl: './board-page.scss',
@@ -56,10 +58,13 @@ export class BoardPage {
   protected readonly failure = computed(() => this.refused() ?? this.reading.failure());
   private readonly refused = signal<Failure | null>(null);
 
+  /** A job that is to be shown, from the address. */
+  readonly show = input<string>();
   protected readonly span = signal<Span>('day');
   protected readonly wanted = signal('');
   protected readonly chosen = signal<string | null>(null);
   private readonly drawing = viewChild(BoardDrawing);
+  private readonly pin = viewChild(BoardPin);
 
   protected readonly bar = computed(() => this.page()?.bars.find((b) => b.work === this.chosen()) ?? null);
   protected readonly job = computed(() => this.page()?.jobs.find((j) => j.job === this.bar()?.job) ?? null);
@@ -148,13 +153,16 @@ export class BoardPage {
       if (!page || !drawing || shown) return;
       shown = true;
       untracked(() => {
-        drawing.show(page.asOf);
+        const wanted = page.jobs.find((j) => j.job === this.show());
+        if (wanted) this.goTo(wanted);
+        else drawing.show(page.asOf);
       });
     });
     inject(Shortcuts).use([
       { keys: 'n', shown: 'N', says: say('board.keys.now'), run: () => this.goNow() },
       { keys: 'l', shown: 'L', says: say('board.keys.late'), run: () => this.nextLate() },
       { keys: 'm', shown: 'M', says: say('board.keys.move'), run: () => this.tryMove('ArrowLeft') },
+      { keys: 'p', shown: 'P', says: say('board.keys.pin'), run: () => this.pin()?.toggle() },
       { keys: '$mod+z', shown: 'Ctrl Z', says: say('board.back'), run: () => this.back() },
     ]);
   }
@@ -355,17 +363,19 @@ export class BoardPage {
   private done(sent: ReturnType<typeof this.server.send<'board.move'>>): void {
     this.refused.set(null);
     sent.subscribe({
-      next: () => {
-        this.task.set(null);
-        this.reading.again();
-      },
+      next: () => this.movedOn(),
       error: (failure: Failure) => {
         this.failed(failure);
         this.reading.again();
       },
     });
   }
-  private failed(failure: Failure): void {
+  protected movedOn(): void {
+    this.task.set(null);
+    this.refused.set(null);
+    this.reading.again();
+  }
+  protected failed(failure: Failure): void {
     this.refused.set(failure);
   }
 
@@ -375,6 +385,7 @@ export class BoardPage {
     return [
       say('board.bar', job.number, job.title, bar.name, lane, this.moment(bar.start), this.moment(bar.end)),
       ...(bar.runs ? [say('board.bar.runs')] : []),
+      ...(bar.pin ? [say('board.bar.pinned')] : []),
       ...(bar.fresh ? [say('board.bar.fresh')] : []),
       ...(bar.off ? [say('board.bar.off', this.moment(bar.off.start))] : []),
       ...(late > 0 ? [say('board.bar.late', formatDuration(late))] : []),

@@ -3,7 +3,7 @@ import { formatDuration, label, say } from '@druckerei/core/words';
 
 /** Words by what they are of. */
 export const SPAN_WORDS = { shift: 'board.span.shift', day: 'board.span.day', week: 'board.span.week', month: 'board.span.month' } as const;
-export const VERSION_WORDS = { search: 'board.version.search', move: 'board.version.move', back: 'board.version.back' } as const;
+export const VERSION_WORDS = { search: 'board.version.search', move: 'board.version.move', pin: 'board.version.pin', back: 'board.version.back' } as const;
 export const BREACH_WORDS = {
   pin: 'board.breach.pin',
   longestWait: 'board.breach.longestWait',
@@ -23,7 +23,7 @@ export const jobSays = ({ number, title, customer }: BoardJob): string => `${num
 export const lateS = ({ dueAt, endAt }: BoardJob): number => (dueAt === null ? 0 : Math.max(0, endAt - dueAt));
 
 /** Why a job ends when it does, the longest first, likes together: "behind 2408 on Cutter 6 h, ink dries before cutting: 12 h, closed hours 8 h, own work 7 h". */
-export function because({ because: parts }: BoardJob): string {
+export function because({ because: parts }: Pick<BoardJob, 'because'>): string {
   const sums = new Map<string, BoardBecause>();
   for (const part of parts) {
     const key = part.kind === 'own' || part.kind === 'closed' ? part.kind : `${part.kind} ${part.what} ${part.number ?? ''}`;

@@ -54,6 +54,7 @@ import type { Failure } from '../shared/api';
 import { Server } from '../shared/server';
 import { askReason, type ReasonAsk } from '../shared/reason-dialog';
 import { ComparePanel } from './compare-panel';
+import { BoardDate } from '../board/board-date';
 import { CountRiver } from './count-river';
 import { DeliveriesPanel } from './deliveries-panel';
 import { GangComposer } from './gang-composer';
@@ -114,6 +115,7 @@ const VIEWS: { id: View; says: string }[] = [
     RouterLink,
     MatDialogModule,
     MatMenuModule,
+    BoardDate,
     CountRiver,
     DeliveriesPanel,
     GangComposer,

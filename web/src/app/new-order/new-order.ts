@@ -35,6 +35,7 @@ import {
   type Place,
   say,
 } from '@druckerei/core';
+import { BoardDate } from '../board/board-date';
 import { CountRiver } from '../job/count-river';
 import { Findings } from '../job/findings';
 import { Planner } from '../planner/planner';
@@ -82,7 +83,7 @@ export function freshSpec(family: FamilyId, now: Date): JobSpec {
 /** Taking in an order: a picture of the product with its sizes, quantity, date and customer; the river grows under them while typing. What is typed stays in this browser until the order is entered. */
 @Component({
   selector: 'dk-new-order',
-  imports: [RouterLink, ProductForm, StartFrom, CountRiver, Findings, EditValue, PictureFields, Suggest, MatButton, MatTooltip],
+  imports: [BoardDate, RouterLink, ProductForm, StartFrom, CountRiver, Findings, EditValue, PictureFields, Suggest, MatButton, MatTooltip],
   providers: [Planner],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './new-order.html',

@@ -1,0 +1,13 @@
+import type { Lane } from './problem';
+
+/**
+ * Hours of a machine that is worked longer: so many seconds behind the end of every day. A closing shorter than that is a break, and stays one.
+ *
+ * @example longerHours([[0, 28_800], [30_600, 57_600], [108_000, 144_000]], 7_200) // [[0, 28_800], [30_600, 64_800], [108_000, 151_200]]
+ */
+export function longerHours(open: Lane['open'], byS: number): [number, number][] {
+  return open.map(([from, to], i): [number, number] => {
+    const next = open[i + 1]?.[0] ?? Infinity;
+    return [from, next - to > byS ? to + byS : to];
+  });
+}

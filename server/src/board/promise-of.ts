@@ -1,0 +1,50 @@
+import type { BoardPromise } from '@druckerei/contract';
+import type { JobSpec, Plant } from '@druckerei/core';
+import { longestWaitFor, OVERTIME_S, promise, type Promised, whyThen, withOvertime } from '@druckerei/core/board';
+import { floorSteps, type FloorStep } from '@druckerei/core/planning';
+import type { Ctx } from '../context';
+import { findJob, homeOf } from '../jobs/find-job';
+import { planFor } from '../jobs/plan-for';
+import { plantInForce } from '../plants/read-plant';
+import { acceptedOrder, boardNow, type BoardNow, endsOf, laid, layingFrom, standing, toldWhy } from './board-now';
+
+/** The job on the board that is only asked about. */
+const ASKED = 'asked';
+const NO_RULE = { palletKg: null, palletMm: null };
+
+/** When a specification would be ready, released now; a job that is released already as the board has it. */
+export async function promiseOf(ctx: Ctx, { spec, job }: { spec: JobSpec; job: string | null }): Promise<BoardPromise> {
+  const known = job === null ? null : await findJob(ctx.db, job);
+  if (known?.state === 'released') {
+    const now = await boardNow(ctx.db, ctx.now());
+    const judged = await laid(now, ctx);
+    const at = endsOf(judged.bars, now).get(known.id);
+    // All of it is done: its plan says when.
+    if (at !== undefined) return told(now, true, { at, because: whyThen(layingFrom(now, judged), known.id) }, null);
+  }
+  const { plant } = known ? { plant: known.plantDocument } : await plantInForce(ctx.db);
+  const { planned } = await planFor(ctx.db, known && homeOf(known), spec, plant, ctx.now(), known ?? NO_RULE);
+  return promiseFor(
+    ctx,
+    floorSteps(planned, placeOf(plant), false).map((s) => s.step),
+  );
+}
+const placeOf = ({ timeZone, currency }: Plant): { timeZone: string; currency: string } => ({ timeZone, currency });
+
+async function promiseFor(ctx: Ctx, steps: readonly FloorStep[]): Promise<BoardPromise> {
+  const now = await boardNow(ctx.db, ctx.now(), { job: ASKED, steps, dueAt: null });
+  const released = Object.fromEntries(Object.entries(now.problem.work).filter(([, { job }]) => job !== ASKED));
+  const stands = acceptedOrder(standing((await laid({ ...now, problem: { ...now.problem, work: released } }, ctx)).bars));
+  const first = promise(now.problem, stands, ASKED);
+  const machine = longestWaitFor(first.because);
+  const over = machine === null ? null : promise(withOvertime(now.problem, machine), stands, ASKED);
+  const name = now.problem.lanes[machine ?? '']?.name ?? '';
+  return told(now, false, first, over && over.at < first.at ? { machine: name, byS: OVERTIME_S, at: over.at } : null);
+}
+
+const told = (
+  now: BoardNow,
+  onBoard: boolean,
+  { at, because }: Pick<Promised, 'at' | 'because'>,
+  overtime: BoardPromise['overtime'],
+): BoardPromise => ({ onBoard, at, timeZone: now.timeZone, because: toldWhy(now, because), overtime });
