@@ -7,7 +7,7 @@ const ID = '00000000-0000-4000-8000-000000000000';
 const at = z.number().int();
 /** Which version of the board somebody saw: a change of another is refused with both. */
 const base = z.number().int().min(0);
-export const BOARD_WHY = ['search', 'move', 'back', 'pin'] as const;
+export const BOARD_WHY = ['search', 'move', 'back', 'pin', 'accept'] as const;
 /** What somebody decided of a step: it begins then, or not before. */
 export const BoardPin = z.strictObject({
   start: at.optional(),
@@ -63,6 +63,10 @@ export const BoardBreach = z.object({
   byS: z.number(),
 });
 
+/** A machine stands for a repair, or is worked longer. */
+export const BoardHours = z.object({ machine: z.string(), from: at, until: at, opens: z.boolean(), why: z.string() });
+export type BoardHours = z.infer<typeof BoardHours>;
+
 export const BoardPage = z.object({
   nr: base,
   asOf: at,
@@ -72,6 +76,8 @@ export const BoardPage = z.object({
   at: at.nullable(),
   why: z.enum(BOARD_WHY).nullable(),
   lanes: z.array(z.object({ machine: z.string(), name: z.string(), open: z.array(z.tuple([at, at])) })),
+  /** Hours that are other than the calendars. */
+  hours: z.array(BoardHours.extend({ id: z.uuid(), by: z.string() })),
   bars: z.array(BoardBar),
   jobs: z.array(BoardJob),
   money,
@@ -82,11 +88,19 @@ export const BoardPage = z.object({
 export type BoardPage = z.infer<typeof BoardPage>;
 
 const who = ['planner'] as const;
-const move = z.strictObject({
-  base,
-  work: z.string().max(300),
-  beside: z.string().max(300),
-  side: z.enum(['before', 'behind']),
+const move = z.union([
+  z.strictObject({ base, work: z.string().max(300), beside: z.string().max(300), side: z.enum(['before', 'behind']) }),
+  /** The whole job before everything that does not run. */
+  z.strictObject({ base, first: z.uuid() }),
+]);
+export type BoardMove = z.infer<typeof move>;
+/** As the works’ clock shows them. */
+export const HoursAsked = z.strictObject({
+  machine: z.string().min(1).max(120),
+  from: localMoment,
+  until: localMoment,
+  opens: z.boolean(),
+  why: z.string().trim().max(200),
 });
 /** What a change would come to, before it is made. */
 export const BoardEffect = z.object({
@@ -97,14 +111,14 @@ export const BoardEffect = z.object({
 });
 export type BoardEffect = z.infer<typeof BoardEffect>;
 
-/** A move that would let a job end sooner. */
-export const BoardHelp = z.object({
-  work: z.string(),
-  beside: z.string(),
-  soonerS: z.number(),
-  /** Money more than now; below 0 the whole is cheaper. */
-  money: z.number(),
-});
+/** By how much, and money more than now; below 0 the whole is cheaper. */
+const helps = { soonerS: z.number(), money: z.number() };
+/** What would let a job end sooner: a step before another, the whole job before everything, a machine worked longer. */
+export const BoardHelp = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('before'), work: z.string(), beside: z.string(), ...helps }),
+  z.object({ kind: z.literal('first'), ...helps }),
+  z.object({ kind: z.literal('overtime'), machine: z.string(), byS: z.number(), ...helps }),
+]);
 export type BoardHelp = z.infer<typeof BoardHelp>;
 
 /** When work that is not released would be ready, if it were now. */
@@ -166,7 +180,7 @@ export const board = {
     method: 'get',
     path: '/api/board/jobs/:id/help',
     who,
-    says: 'Which moves would let a job end sooner, found by trying them; the cheapest first. Nothing is changed.',
+    says: 'What would let a job end sooner, found by trying it: moves, overtime; the cheapest first. Nothing is changed.',
     params: z.strictObject({ id: z.uuid() }),
     reply: z.array(BoardHelp),
     example: { params: { id: ID } },
@@ -184,7 +198,7 @@ export const board = {
     method: 'post',
     path: '/api/board/try',
     who,
-    says: 'What moving a step before or behind another on its machine would come to; nothing is changed.',
+    says: 'What moving a step before or behind another on its machine, or a job before everything, would come to; nothing is changed.',
     body: move,
     reply: BoardEffect,
     example: { body: { base: 0, work: 'a', beside: 'b', side: 'before' } },
@@ -193,10 +207,48 @@ export const board = {
     method: 'post',
     path: '/api/board/move',
     who,
-    says: 'Moves a step before or behind another on its machine: a new version of the board. Refused when the board has moved on since.',
+    says: 'Moves a step before or behind another on its machine, or a job before everything: a new version of the board. Refused when the board has moved on since.',
     body: move,
     reply: z.object({ nr: base }),
     example: { body: { base: 0, work: 'a', beside: 'b', side: 'before' } },
+  },
+  'board.accept': {
+    method: 'post',
+    path: '/api/board/accept',
+    who,
+    says: 'Accepts the board as it is laid now: its starts are the plan from now on. Refused when the board has moved on since.',
+    body: z.strictObject({ base }),
+    reply: z.object({ nr: base }),
+    example: { body: { base: 0 } },
+  },
+  'board.tryHours': {
+    method: 'post',
+    path: '/api/board/hours/try',
+    who,
+    says: 'What it would come to if machines stood, or were worked longer: who ends sooner or later. Nothing is changed.',
+    body: z.strictObject({ base, hours: z.array(HoursAsked).min(1).max(20) }),
+    reply: BoardEffect,
+    example: {
+      body: { base: 0, hours: [{ machine: 'a', from: '2026-12-03T06:00', until: '2026-12-05T22:00', opens: false, why: 'repair' }] },
+    },
+  },
+  'board.setHours': {
+    method: 'post',
+    path: '/api/board/hours',
+    who,
+    says: 'A machine stands for a repair, or is worked longer, by the minute. The same id twice is one entry.',
+    body: HoursAsked.extend({ id: z.uuid() }),
+    reply: z.object({ id: z.uuid() }),
+    example: { body: { id: ID, machine: 'a', from: '2026-12-03T06:00', until: '2026-12-03T14:00', opens: false, why: 'repair' } },
+  },
+  'board.endHours': {
+    method: 'post',
+    path: '/api/board/hours/:id/end',
+    who,
+    says: 'Takes back that a machine stands or is worked longer: its calendar counts again.',
+    params: z.strictObject({ id: z.uuid() }),
+    reply: z.object({ id: z.uuid() }),
+    example: { params: { id: ID } },
   },
   'board.pin': {
     method: 'post',

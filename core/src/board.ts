@@ -10,6 +10,7 @@ export * from './schedule/judge';
 export type { Laying } from './schedule/laying';
 export { isMoved } from './schedule/piece-money';
 export { piecesOf } from './schedule/pieces';
+export * from './schedule/move-job';
 export * from './schedule/overtime';
 export * from './schedule/problem';
 export * from './schedule/promise';

@@ -87,6 +87,30 @@ export async function loadDemo(base, { now = new Date() } = {}) {
   await demoDesks(desk, read('desks'));
   for (const [i, past] of floor.history.entries()) await closedJob(desk, { order: 100 + i, past, enter, orders });
   for (const [i, order] of orders.entries()) if (order.last) await enter(200 + i, order);
+  await demoBoard(desk, read('board'), { enter, orders });
+}
+
+/** Three weeks of work on the board, accepted as it lies; a machine that stands; a rush order somebody has to find a place for. */
+async function demoBoard(desk, { orders: work, down, rush }, { enter, orders }) {
+  const likes = ({ like, name, quantity, to, notFood, ...order }) => {
+    const spec = likeOrder(orders[like - 1].spec, { name, quantity, to });
+    if (notFood) for (const product of Object.values(spec.products)) product.wish.food = false;
+    return { ...order, spec };
+  };
+  for (const [i, order] of work.entries()) {
+    await enter(300 + i, likes(order));
+    await deskStep(desk, { order: 300 + i, release: 'agreed at the desk' });
+  }
+  const { call, now } = desk;
+  const { nr, timeZone } = await call('GET', '/api/board');
+  const local = (at) => new Date(at * 1000).toLocaleString('sv-SE', { timeZone }).slice(0, 16).replace(' ', 'T');
+  await call('POST', '/api/board/accept', { base: nr });
+  const { machine, fromHours, hours, why } = down;
+  const from = Math.ceil(now / 3600) * 3600 + fromHours * 3600;
+  await call('POST', '/api/board/hours', {
+    ...{ id: crypto.randomUUID(), machine, from: local(from), until: local(from + hours * 3600), opens: false, why },
+  });
+  await enter(400, likes(rush));
 }
 
 /** Hours from the first step of a closed job to each of its steps. */
@@ -106,12 +130,13 @@ async function closedJob(desk, { order, past, enter, orders }) {
   await deskStep(desk, { order, deliver: 'fetched' });
 }
 
-/** A specification like another, for so many pieces to one address. */
+/** A specification like another, for so many pieces (each product as many as there, where nobody says) to one address. */
 function likeOrder(spec, { name, quantity, to }) {
   const like = Object.assign(structuredClone(spec), { name });
   for (const item of Object.values(like.items)) {
-    item.versions.only.quantity = quantity;
-    item.deliveries = [{ ...item.deliveries[0], share: { only: quantity }, to }];
+    const { only } = item.versions;
+    only.quantity = quantity ?? only.quantity;
+    item.deliveries = [{ ...item.deliveries[0], share: { only: only.quantity }, to }];
   }
   return like;
 }

@@ -3,6 +3,7 @@ import { WASH_MINUTES } from '../ink/wash-up';
 import { practiceValue } from '../plant/practice';
 import type { Plant } from '../plant/plant';
 import type { FloorStep } from '../plan/readings/floor-steps';
+import { PROCESS_IDS } from '../processes/registry';
 import type { Intervals } from '../route/intervals';
 import type { At, Due, Lane, Link, Problem, Work } from './problem';
 
@@ -48,12 +49,7 @@ export function problemOfFloor({ asOf, plant, open, jobs, steps }: FloorAsk): Pr
   const price = (key: Parameters<typeof practiceValue>[1]): number => practiceValue(plant, key);
   const byJob = new Map<string, StepOnFloor[]>();
   for (const step of steps) byJob.set(step.job, [...(byJob.get(step.job) ?? []), step]);
-  const used = new Set(steps.map((s) => s.facts.machine));
-  // In the order of their cards, then what stands no more.
-  const machines = [
-    ...Object.keys(plant.machines).filter((id) => used.has(id)),
-    ...[...used].filter((id) => !Object.hasOwn(plant.machines, id)),
-  ];
+  const machines = inOrderOfWork(steps);
   return {
     asOf,
     lanes: Object.fromEntries(machines.map((id) => [id, laneOf(id, plant, open, asOf, inksIn(id, steps))])),
@@ -82,6 +78,19 @@ export function problemOfFloor({ asOf, plant, open, jobs, steps }: FloorAsk): Pr
       frozenS: price('board.frozenS'),
     },
   };
+}
+
+/** Machines in the order of the work, by the first process that is done on each: stores and forms first, packing last; likes by name. */
+function inOrderOfWork(steps: readonly StepOnFloor[]): string[] {
+  const first = new Map<string, { place: number; name: string }>();
+  for (const { facts } of steps) {
+    const place = PROCESS_IDS.indexOf(facts.process);
+    const known = first.get(facts.machine);
+    if (!known || place < known.place) first.set(facts.machine, { place, name: facts.machineName });
+  }
+  return [...first]
+    .sort(([, a], [, b]) => a.place - b.place || a.name.localeCompare(b.name, 'en', { numeric: true }))
+    .map(([machine]) => machine);
 }
 
 function laneOf(id: string, plant: Plant, open: FloorAsk['open'], asOf: At, keys: Lane['keys']): Lane {

@@ -1,5 +1,8 @@
 import type { Lane } from './problem';
 
+/** So much longer a machine is worked where that is asked, s. House rule. */
+export const OVERTIME_S = 7_200;
+
 /**
  * Hours of a machine that is worked longer: so many seconds behind the end of every day. A closing shorter than that is a break, and stays one.
  *

@@ -1,7 +1,7 @@
 import type { Id } from '../quantity/figure';
 import { putIntoGaps } from './gap';
 import { inOrder, judged, layingOf } from './judge';
-import { longerHours } from './overtime';
+import { longerHours, OVERTIME_S } from './overtime';
 import { piecesOf } from './pieces';
 import type { At, Bar, Problem } from './problem';
 import { type Because, whyThen } from './why-late';
@@ -17,9 +17,6 @@ export interface Accepted {
   order: readonly Id<'work'>[];
   on: Readonly<Record<Id<'work'>, Id<'machine'>>>;
 }
-
-/** So much longer a machine is worked where that is asked, s. House rule. */
-export const OVERTIME_S = 7_200;
 
 /**
  * When a job would be ready if it were released now: put into the gaps of the accepted board, without a search, so that nobody else's run moves.

@@ -1,9 +1,11 @@
 import { dispatchBest } from './dispatch';
-import { inOrder, layingOf } from './judge';
+import { check } from './check';
+import { inOrder, judged, layingOf } from './judge';
 import { piecesOf } from './pieces';
 import type { Lane, Problem, Work } from './problem';
 import { randomBoard } from './random-board.fixture';
-import { whatHelps } from './what-helps';
+import { jobFirst, moveWithFollowers } from './move-job';
+import { overtimeHelp, whatHelps } from './what-helps';
 
 const HOUR = 3600;
 const lane: Lane = { name: '', open: [[0, 100 * HOUR]], keys: {}, freeAt: 0, places: 1, setupRate: 0, change: [] };
@@ -35,8 +37,9 @@ describe('what would help', () => {
     // By hand: 9 h late as it stands. Before the middle one: 9:00, 7 h late, the middle one 1 h late. Before the long one: in time, the middle one 1 h late.
     expect(laying.total).toBe(90);
     expect(whatHelps(laying, 'late')).toEqual([
-      { work: 'late', beside: 'long', soonerS: 10 * HOUR, money: 10 - 90 },
-      { work: 'late', beside: 'middle', soonerS: 2 * HOUR, money: 80 - 90 },
+      { kind: 'before', work: 'late', beside: 'long', soonerS: 10 * HOUR, money: 10 - 90 },
+      { kind: 'first', soonerS: 10 * HOUR, money: 10 - 90 },
+      { kind: 'before', work: 'late', beside: 'middle', soonerS: 2 * HOUR, money: 80 - 90 },
     ]);
     expect(laying.total).toBe(90);
   });
@@ -48,16 +51,72 @@ describe('what would help', () => {
       const starts = (): number[] => laying.list.map((x) => x.start);
       for (const { id } of laying.jobs) {
         const [before, total, ended] = [starts(), laying.total, laying.jobs.find((j) => j.id === id)!.end];
-        const [help] = whatHelps(laying, id);
+        const help = whatHelps(laying, id).find((h) => h.kind === 'before');
         expect(starts()).toEqual(before);
-        if (!help) continue;
+        if (help?.kind !== 'before') continue;
         const [piece, other] = [help.work, help.beside].map((w) => laying.list.find((x) => x.id === w)!);
-        expect(laying.moveBeside(piece!, other!, 'before')).toBe(true);
+        const order = laying.order();
+        expect(moveWithFollowers(laying, piece!, other!, 'before')).toBe(true);
         expect(laying.total - total).toBeCloseTo(help.money, 6);
         expect(ended - laying.jobs.find((j) => j.id === id)!.end).toBe(help.soonerS);
-        laying.undo();
+        laying.layAll(order);
       }
       expect(whatHelps(laying, 'nobody')).toEqual([]);
     }
+  });
+  it('puts a whole job first where its pieces could begin, and lets no machine wait for what has to come', () => {
+    const p: Problem = {
+      ...{ asOf: 0, crews: {}, moved: { shift: 0, day: 0, later: 0, frozenS: 0 } },
+      lanes: { press: lane, folder: lane },
+      work: {
+        ...{ one: work('one', 4), two: work('two', 4), three: work('three', 4) },
+        // The rush: its paper comes at 6, it is printed for 1 h and folded for 1 h.
+        rush: { ...work('rush', 1), gates: [{ key: 'paper', at: 6 * HOUR, holds: 'run' }] },
+        fold: {
+          ...work('rush', 1),
+          ways: [{ machine: 'folder', makeReadyS: 0, runS: HOUR, hands: 0, extra: 0 }],
+          links: [{ of: 'rush', by: 'pieces', waitS: 0, why: '' }],
+        },
+      },
+      jobs: {
+        one: job('one', 90),
+        two: job('two', 90),
+        three: job('three', 90),
+        rush: { ...job('rush', 8), dues: [{ work: 'fold', pieces: 1, at: 8 * HOUR }] },
+      },
+    };
+    const of = piecesOf(p);
+    const laying = layingOf(of, p);
+    laying.layAll(inOrder(of.pieces, ['one', 'two', 'three', 'rush', 'fold'], {}));
+    laying.layAll(jobFirst(laying, 'rush'));
+    // By hand: the first two run while the paper is on its way, 0 to 8; the rush is printed at 8 and folded at 9.
+    expect(Object.fromEntries(laying.list.map((x) => [x.id, x.start / HOUR]))).toEqual({ one: 0, two: 4, rush: 8, fold: 9, three: 9 });
+  });
+  it('takes along what a job does after a piece that is moved', () => {
+    for (let seed = 1; seed <= 20; seed++) {
+      const p = randomBoard({ jobs: 8, steps: 5, machines: 6, load: 0.9, tightness: 0.6, seed, everything: true });
+      const of = piecesOf(p);
+      const laying = layingOf(of, p);
+      dispatchBest(laying);
+      const piece = laying.list.find((x) => x.job.id === 'j5' && x.prev && !x.prev.running && x.prev.job.id !== 'j5');
+      if (!piece?.prev || !moveWithFollowers(laying, piece, piece.prev, 'before')) continue;
+      expect({ seed, wrong: check(p, judged(p, of, laying.list).bars).wrong }).toEqual({ seed, wrong: [] });
+    }
+  });
+  it('is overtime on the machine it waits for: two nights between 8-hour days become two hours shorter each', () => {
+    const days: [number, number][] = [0, 1, 2].map((d) => [d * 24 * HOUR, (d * 24 + 8) * HOUR]);
+    const p: Problem = {
+      ...{ asOf: 0, crews: {}, moved: { shift: 0, day: 0, later: 0, frozenS: 0 } },
+      lanes: { press: { ...lane, open: days } },
+      work: { long: work('long', 17), late: work('late', 2) },
+      jobs: { long: job('long', 60), late: job('late', 20) },
+    };
+    // By hand: 17 h and 2 h are 8, 8 and 3: it ends at 51. With two hours more a day 10 and 9: at 33.
+    expect(overtimeHelp(p, { order: ['long', 'late'], on: {} }, 'late')).toMatchObject({
+      machine: 'press',
+      soonerS: 18 * HOUR,
+      money: -180,
+    });
+    expect(overtimeHelp(p, { order: ['late', 'long'], on: {} }, 'late')).toBeNull();
   });
 });

@@ -1,43 +1,82 @@
+import type { Id } from '../quantity/figure';
+import { inOrder, layingOf } from './judge';
 import type { Laying } from './laying';
-import type { Piece } from './pieces';
+import { jobFirst, moveWithFollowers } from './move-job';
+import { OVERTIME_S } from './overtime';
+import { type Piece, piecesOf } from './pieces';
+import type { Problem } from './problem';
+import { type Accepted, longestWaitFor, withOvertime } from './promise';
+import { whyThen } from './why-late';
 
-/** A piece before another of its machine: by how much the job would end sooner, and what the whole would then cost more or less. */
-export interface Help {
-  work: string;
-  beside: string;
-  soonerS: number;
-  /** Of the whole board; below 0 it is cheaper. */
-  money: number;
-}
+/** What would let a job end sooner: by how much, and what the whole board would then cost more or less (below 0: less). */
+export type Help = { soonerS: number; money: number } & (
+  | { kind: 'before'; work: Id<'work'>; beside: Id<'work'> }
+  /** All of the job before everything that does not run yet. */
+  | { kind: 'first' }
+  /** A machine worked longer every day; what those hours cost is not in the money. */
+  | { kind: 'overtime'; machine: Id<'machine'>; byS: number }
+);
 
-/** Tries at the most: more would keep who asks waiting. House rule. */
+/** Tries of single moves at the most: more would keep who asks waiting. House rule. */
 const MOST_TRIES = 8;
-/** So far ahead on a machine a piece is taken. */
-const FARTHEST = 3;
 
 /**
- * What would let a job end sooner, found by trying it: along what fixes its end, each piece that waits for its machine is laid before the one it waits for, and before
- * those before that. Only what helps is told, the cheapest first; the board is left as it was. Source: none; trial on the board itself.
+ * What would let a job end sooner, found by trying it: along what fixes its end, each piece that waits for its machine is laid before the one it waits for, before all
+ * it could go before, and half way; and the whole job before everything. Only what helps is told, the cheapest first; the board is left as it was. Source: none; trial
+ * on the board itself.
  */
-export function whatHelps(laying: Laying, id: string): Help[] {
+export function whatHelps(laying: Laying, id: Id<'job'>): Help[] {
   const job = laying.jobs.find((j) => j.id === id);
   const helps: Help[] = [];
   if (!job) return helps;
   const [end, total] = [job.end, laying.total];
+  const tell = (help: { kind: 'before'; work: string; beside: string } | { kind: 'first' }): void => {
+    const found = { ...help, soonerS: end - job.end, money: laying.total - total };
+    if (found.soonerS > 0) helps.push(found);
+  };
+  const order = laying.order();
   let tries = 0;
-  for (const x of chainOf(job.pieces)) {
-    let before = x.by === x.prev ? x.prev : null;
-    for (let n = 0; before && !before.running && n < FARTHEST && tries < MOST_TRIES; n++, before = before.prev) {
-      // The same job twice on a machine keeps its own order.
-      if (before.job === x.job) continue;
+  const chain = chainOf(job.pieces);
+  for (const x of [...chain.filter((c) => c.job === job), ...chain.filter((c) => c.job !== job)])
+    for (const before of x.by === x.prev ? placesFor(x) : []) {
+      if (tries >= MOST_TRIES || !moveWithFollowers(laying, x, before, 'before')) continue;
       tries++;
-      if (!laying.moveBeside(x, before, 'before')) continue;
-      const found = { work: x.id, beside: before.id, soonerS: end - job.end, money: laying.total - total };
-      laying.undo();
-      if (found.soonerS > 0) helps.push(found);
+      tell({ kind: 'before', work: x.id, beside: before.id });
+      laying.layAll(order);
     }
-  }
+  laying.layAll(jobFirst(laying, id));
+  tell({ kind: 'first' });
+  laying.layAll(order);
   return helps.sort((a, b) => a.money - b.money || b.soonerS - a.soonerS);
+}
+
+/** What a machine would bring that a job waits for the longest, worked longer every day; null where that brings nothing. */
+export function overtimeHelp(p: Problem, { order, on }: Accepted, id: Id<'job'>): Help | null {
+  const laid = (problem: Problem): Laying => {
+    const of = piecesOf(problem);
+    const laying = layingOf(of, problem);
+    laying.layAll(inOrder(of.pieces, order, on));
+    return laying;
+  };
+  const before = laid(p);
+  const machine = longestWaitFor(whyThen(before, id));
+  if (machine === null) return null;
+  const after = laid(withOvertime(p, machine));
+  const endOf = ({ jobs }: Laying): number => jobs.find((j) => j.id === id)?.end ?? 0;
+  const soonerS = endOf(before) - endOf(after);
+  return soonerS > 0 ? { kind: 'overtime', machine, byS: OVERTIME_S, soonerS, money: after.total - before.total } : null;
+}
+
+/** Pieces of other jobs before which a piece could go: the one it waits for, the first of those that begin after it could, and the one half way. */
+function placesFor(x: Piece): Piece[] {
+  const { time } = x.way.machine;
+  const ready = time.openBefore(Math.max(0, x.barFrom, x.makeReadyFrom, x.runFrom, ...x.links.map((l) => l.of.end + l.waitS)));
+  const places: Piece[] = [];
+  for (let before = x.prev; before && !before.running && before.runAt + before.way.runS > ready; before = before.prev)
+    // The same job twice on a machine keeps its own order.
+    if (before.job !== x.job) places.push(before);
+  const picked = [places[0], places[places.length >> 1], places.at(-1)];
+  return [...new Set(picked.filter((p) => p !== undefined))];
 }
 
 /** From the piece that ends last back along what fixed each start. */

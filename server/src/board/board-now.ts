@@ -1,5 +1,5 @@
 import type { BOARD_WHY, BoardBecause } from '@druckerei/contract';
-import { practiceValue, tallyOf } from '@druckerei/core';
+import { type Plant, practiceValue, tallyOf } from '@druckerei/core';
 import {
   type At,
   type Bar,
@@ -23,7 +23,8 @@ import type { Ctx } from '../context';
 import type { Db } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
 import { type FloorOf, floorOnMachines, timesOf } from '../floor/steps-now';
-import { machineHours } from '../plants/calendar';
+import { type HoursChange, machineHours, withChanges } from '../plants/calendar';
+import { HOURS_CHANGED, type HoursEntry } from '../plants/plants.queries';
 import { plantInForce } from '../plants/read-plant';
 import { OPEN_JOBS, type OpenJobRow } from '../today/today.queries';
 import { BOARD_NOW, type Pins, RELEASED_AT, type Standing } from './board.queries';
@@ -41,7 +42,9 @@ export interface BoardNow {
   /** As accepted, in its order; empty: nothing was yet. */
   accepted: readonly Standing[];
   pins: Pins;
+  hours: readonly HoursEntry[];
   jobs: ReadonlyMap<string, OpenJobRow>;
+  plant: Plant;
   timeZone: string;
   currency: string;
   reserveS: number;
@@ -54,10 +57,17 @@ export interface Quoted {
   dueAt: At | null;
 }
 
-export async function boardNow(db: Db, asOf: At, quoted: Quoted | null = null): Promise<BoardNow> {
+/** A board that is only thought of: work that nobody released, hours that nobody set. */
+export interface Thought {
+  quoted?: Quoted;
+  hours?: readonly HoursChange[];
+}
+
+export async function boardNow(db: Db, asOf: At, { quoted, hours = [] }: Thought = {}): Promise<BoardNow> {
   const { plant } = await plantInForce(db);
   const floor = await floorOnMachines(db, null);
   const head = await maybeOne(db, BOARD_NOW, []);
+  const changed = await many(db, HOURS_CHANGED, [asOf]);
   const open = await many(db, OPEN_JOBS, [MOST_JOBS]);
   const asked = (quoted?.steps ?? []).map((facts): StepOnFloor => ({
     ...{ job: quoted?.job ?? '', facts, state: 'quoted', since: null, leftS: 0 },
@@ -70,7 +80,7 @@ export async function boardNow(db: Db, asOf: At, quoted: Quoted | null = null): 
   const ask: FloorAsk = {
     asOf,
     plant,
-    open: machineHours(plant, asOf),
+    open: withChanges(machineHours(plant, asOf), [...changed, ...hours]),
     jobs: [...new Set(steps.map((s) => s.job))].map((job) => ({
       job,
       name: String(jobs.get(job)?.number ?? ''),
@@ -86,7 +96,9 @@ export async function boardNow(db: Db, asOf: At, quoted: Quoted | null = null): 
     why: head?.why ?? null,
     accepted: head?.bars ?? [],
     pins: head?.pins ?? {},
+    hours: changed,
     jobs,
+    plant,
     timeZone: plant.timeZone,
     currency: plant.currency,
     reserveS: practiceValue(plant, 'board.reserveS'),
@@ -140,7 +152,7 @@ export async function laid({ problem, accepted }: BoardNow, ctx: Pick<Ctx, 'thre
   return made;
 }
 /** Work in an order on machines; what the order does not know goes into its gaps. */
-function laidIn(problem: Problem, order: readonly string[], on: Readonly<Record<string, string>>, was: readonly Bar[]): Judged {
+export function laidIn(problem: Problem, order: readonly string[], on: Readonly<Record<string, string>>, was: readonly Bar[]): Judged {
   const of = piecesOf(problem, standsOf(was));
   const laying = layingOf(of, problem);
   laying.layAll(inOrder(of.pieces, order, on));

@@ -1,5 +1,26 @@
-import { type BOARD_WHY, BoardFound, type board, type BoardEffect, type BoardPage } from '@druckerei/contract';
-import { type Bar, judge, type Judged, leastMoney, moneyOf, whatHelps, whyThen } from '@druckerei/core/board';
+import type * as z from 'zod';
+import {
+  type BOARD_WHY,
+  BoardFound,
+  type HoursAsked,
+  type board,
+  type BoardEffect,
+  type BoardMove,
+  type BoardPage,
+} from '@druckerei/contract';
+import {
+  type Bar,
+  jobFirst,
+  judge,
+  type Judged,
+  type Laying,
+  leastMoney,
+  moneyOf,
+  moveWithFollowers,
+  overtimeHelp,
+  whatHelps,
+  whyThen,
+} from '@druckerei/core/board';
 import { type Ctx, signedIn } from '../context';
 import type { Db } from '../db/pool';
 import { maybeOne, stored } from '../db/rows';
@@ -9,9 +30,10 @@ import type { Handlers } from '../implement';
 import { begin } from '../tasks/tasks.handlers';
 import { csvFile } from '../files/csv-file';
 import { calendarOf } from '../out/calendar';
-import { momentOf } from '../plants/calendar';
+import { type HoursChange, momentOf } from '../plants/calendar';
+import { ADD_HOURS, END_HOURS } from '../plants/plants.queries';
 import { datesOf, rowsOf } from './board-out';
-import { acceptedOrder, boardNow, type BoardNow, endsOf, laid, layingFrom, standing, toldWhy } from './board-now';
+import { acceptedOrder, boardNow, type BoardNow, endsOf, laid, laidIn, layingFrom, standing, toldWhy } from './board-now';
 import { promiseOf } from './promise-of';
 import { ADD_VERSION, BOARD_VERSION, FOUND, type Pins, type Standing } from './board.queries';
 
@@ -51,7 +73,9 @@ export const boardHandlers: Handlers<typeof board> = {
   'board.help': async ({ params }, ctx) => {
     const now = await boardNow(ctx.db, ctx.now());
     if (!(params.id in now.problem.jobs)) throw notFound('This job on the board');
-    return whatHelps(layingFrom(now, await laid(now, ctx)), params.id);
+    const stands = await laid(now, ctx);
+    const overtime = overtimeHelp(now.problem, acceptedOrder(standing(stands.bars)), params.id);
+    return [...whatHelps(layingFrom(now, stands), params.id), ...(overtime ? [overtime] : [])];
   },
   'board.promise': ({ body }, ctx) => promiseOf(ctx, body),
   'board.try': async ({ body }, ctx): Promise<BoardEffect> => {
@@ -69,6 +93,30 @@ export const boardHandlers: Handlers<typeof board> = {
     const before = await maybeOne(ctx.db, BOARD_VERSION, [body.base - 1]);
     if (!before) throw new Refused(409, 'first', 'This is the first board that was accepted: there is none before it.');
     return addVersion(ctx, body.base, 'back', before.bars, before.pins);
+  },
+  'board.accept': async ({ body }, ctx) => {
+    const now = await at(ctx, body.base);
+    return addVersion(ctx, body.base, 'accept', standing((await laid(now, ctx)).bars), now.pins);
+  },
+  'board.tryHours': async ({ body }, ctx) => {
+    const now = await at(ctx, body.base);
+    const before = await laid(now, ctx);
+    const { order, on, was } = acceptedOrder(standing(before.bars));
+    const then = await boardNow(ctx.db, now.problem.asOf, { hours: body.hours.map((h) => hoursOf(now, h)) });
+    return effectOf(now, before, laidIn(then.problem, order, on, was));
+  },
+  'board.setHours': async ({ body }, ctx) => {
+    const { from, until } = hoursOf(await boardNow(ctx.db, ctx.now()), body);
+    const by = signedIn(ctx);
+    await ctx.db.query(ADD_HOURS, [body.id, body.machine, from, until, body.opens, body.why, by.id]);
+    await notifyChanged(ctx.db, { table: 'board', id: body.id, version: 1, by: by.name });
+    return { id: body.id };
+  },
+  'board.endHours': async ({ params }, ctx) => {
+    const by = signedIn(ctx);
+    if ((await ctx.db.query(END_HOURS, [params.id, by.id])).rowCount !== 1) throw notFound('This entry of hours, still in force,');
+    await notifyChanged(ctx.db, { table: 'board', id: params.id, version: 2, by: by.name });
+    return { id: params.id };
   },
   'board.pin': async ({ body }, ctx) => {
     const now = await at(ctx, body.base);
@@ -101,6 +149,17 @@ async function addBoardVersion(db: Db, nr: number, by: string, why: Why, bars: r
   return (await db.query(ADD_VERSION, [nr, by, why, JSON.stringify(bars), JSON.stringify(pins)])).rowCount === 1;
 }
 
+/** Hours that are asked for, as moments; refused where they are none, run backwards, or are of no machine of the works. */
+function hoursOf({ timeZone, plant }: BoardNow, { machine, from, until, opens }: Omit<z.infer<typeof HoursAsked>, 'why'>): HoursChange {
+  const [a, b] = [momentOf(from, timeZone), momentOf(until, timeZone)];
+  const wrong = (path: string, says: string): Refused => invalid([{ path, says }]);
+  if (a === null) throw wrong('from', 'is not a day of the calendar');
+  if (b === null) throw wrong('until', 'is not a day of the calendar');
+  if (b <= a) throw wrong('until', 'comes before its beginning');
+  if (!Object.hasOwn(plant.machines, machine)) throw wrong('machine', 'is no machine of the works');
+  return { machine, from: a, until: b, opens };
+}
+
 /** Pins with one more, or one less; those of steps that are gone from the board are dropped. */
 function pinned(
   { problem, pins, timeZone }: BoardNow,
@@ -119,24 +178,30 @@ function pinned(
   return { ...kept, [work]: { notBefore, by, why } };
 }
 
-/** The board with a step before or behind another of its machine. */
-function moved(now: BoardNow, before: Judged, { work, beside, side }: { work: string; beside: string; side: 'before' | 'behind' }): Judged {
+/** The board with a step before or behind another of its machine, or a job before everything. */
+function moved(now: BoardNow, before: Judged, move: BoardMove): Judged {
   const { problem, accepted } = now;
   const laying = layingFrom(now, before);
   const { was } = acceptedOrder(standing(before.bars));
-  const [piece, other] = [laying.list.find((x) => x.id === work), laying.list.find((x) => x.id === beside)];
-  if (!piece || !other) throw notFound('This step on the board');
-  const way = piece.ways.find((w) => w.machine === other.way.machine);
-  if (!way) throw new Refused(422, 'other-machine', 'This step cannot be done on that machine.');
-  if (piece.running || other.running) throw new Refused(409, 'runs', 'What runs already stays where it is.');
-  if (!laying.moveBeside(piece, other, side, way))
-    throw new Refused(409, 'circle', 'It cannot stand there: one of the two needs the other first.');
+  if ('first' in move) {
+    if (!(move.first in problem.jobs)) throw notFound('This job on the board');
+    laying.layAll(jobFirst(laying, move.first));
+  } else moveBeside(laying, move);
   return judge(
     problem,
     laying.list.map((x) => x.id),
     Object.fromEntries(laying.list.map((x) => [x.id, x.way.machine.id])),
     accepted.length > 0 ? was : undefined,
   );
+}
+function moveBeside(laying: Laying, { work, beside, side }: Exclude<BoardMove, { first: string }>): void {
+  const [piece, other] = [laying.list.find((x) => x.id === work), laying.list.find((x) => x.id === beside)];
+  if (!piece || !other) throw notFound('This step on the board');
+  const way = piece.ways.find((w) => w.machine === other.way.machine);
+  if (!way) throw new Refused(422, 'other-machine', 'This step cannot be done on that machine.');
+  if (piece.running || other.running) throw new Refused(409, 'runs', 'What runs already stays where it is.');
+  if (!moveWithFollowers(laying, piece, other, side, way))
+    throw new Refused(409, 'circle', 'It cannot stand there: one of the two needs the other first.');
 }
 
 const changeS = ({ bars }: Judged): number => bars.reduce((sum, b) => sum + b.changes.reduce((s, c) => s + c.s, 0), 0);
@@ -157,7 +222,7 @@ function effectOf(now: BoardNow, before: Judged, after: Judged): BoardEffect {
 }
 
 function pageOf(now: BoardNow, judged: Judged): BoardPage {
-  const { problem, nr, by, at: when, why, accepted, pins, jobs, timeZone, currency, reserveS } = now;
+  const { problem, nr, by, at: when, why, accepted, pins, hours, jobs, timeZone, currency, reserveS } = now;
   const stood = new Map(accepted.map((a) => [a.work, a]));
   const ends = endsOf(judged.bars, now);
   const laying = layingFrom(now, judged);
@@ -174,6 +239,7 @@ function pageOf(now: BoardNow, judged: Judged): BoardPage {
       name,
       open: open.map(([a, b]) => [a, b] as [number, number]),
     })),
+    hours: [...hours],
     bars: judged.bars.map((bar) => {
       const work = problem.work[bar.work];
       const was = stood.get(bar.work);

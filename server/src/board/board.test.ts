@@ -102,12 +102,21 @@ describe('the board', () => {
     const last = page.bars.filter((b) => b.machine === own.machine && b.job !== own.job).sort((a, b) => b.end - a.end)[0]!;
     const moved = { base: page.nr, work: own.work, beside: last.work, side: 'behind' };
     expect((await planner.call('POST', '/api/board/move', moved)).status).toBe(200);
-    const [help] = (await planner.call('GET', `/api/board/jobs/${own.job}/help`)).body as unknown as BoardHelp[];
+    const helps = (await planner.call('GET', `/api/board/jobs/${own.job}/help`)).body as unknown as BoardHelp[];
+    const help = helps.find((h) => h.kind === 'before');
     expect(help).toMatchObject({ work: own.work });
     const move = { base: page.nr + 1, work: help!.work, beside: help!.beside, side: 'before' };
     const effect = (await planner.call('POST', '/api/board/try', move)).body as unknown as BoardEffect;
     expect(effect.jobs.find((e) => e.job === own.job)?.byS).toBe(-help!.soonerS);
-    expect((await planner.call('POST', '/api/board/back', { base: page.nr + 1 })).status).toBe(200);
+    // The whole job before everything, as it was told.
+    const toFront = helps.find((h) => h.kind === 'first')!;
+    const all = { base: page.nr + 1, first: own.job };
+    const whole = (await planner.call('POST', '/api/board/try', all)).body as unknown as BoardEffect;
+    expect(whole.jobs.find((e) => e.job === own.job)?.byS).toBe(-toFront.soonerS);
+    expect((await planner.call('POST', '/api/board/move', all)).body).toEqual({ nr: page.nr + 2 });
+    expect((await planner.call('POST', '/api/board/back', { base: page.nr + 2 })).status).toBe(200);
+    expect((await planner.call('POST', '/api/board/move', { base: page.nr + 3, first: randomUUID() })).status).toBe(404);
+    expect((await planner.call('POST', '/api/board/back', { base: page.nr + 3 })).status).toBe(200);
     expect(await planner.call('GET', `/api/board/jobs/${randomUUID()}/help`)).toMatchObject({ status: 404 });
   });
   it('lets what runs stay, takes what is done off, and shows what is released since as fresh', async () => {
@@ -173,6 +182,41 @@ describe('the board', () => {
     expect(await pin({ base: page.nr + 3, work: 'none' })).toMatchObject({ status: 404 });
     expect(await pin({ base: page.nr + 3, pin: null })).toMatchObject({ status: 200 });
     expect(bar(await board(), jobs[2]!).pin).toBeNull();
+  });
+  it('asks what a machine that stands would come to, sets it, and takes it back', async () => {
+    expect((await planner.call('POST', '/api/board/accept', { base: (await board()).nr })).status).toBe(200);
+    const page = await board();
+    // What ends last has nothing behind it that could make up for it.
+    const mine = page.bars.reduce((a, b) => (b.end > a.end ? b : a));
+    const local = (at: number): string => new Date((at + 3600) * 1000).toISOString().slice(0, 16);
+    const stands = {
+      machine: mine.machine,
+      from: local(mine.start - 7200),
+      until: local(mine.start + 50 * 3600),
+      opens: false,
+      why: 'repair',
+    };
+    const effect = (await planner.call('POST', '/api/board/hours/try', { base: page.nr, hours: [stands] })).body as unknown as BoardEffect;
+    const later = effect.jobs.find((e) => e.job === mine.job)!;
+    expect(later.byS).toBeGreaterThan(0);
+    expect((await board()).hours).toEqual([]);
+    const id = randomUUID();
+    const set = (more: object = {}): Promise<Said> => planner.call('POST', '/api/board/hours', { id, ...stands, ...more });
+    expect(await set()).toMatchObject({ status: 200 });
+    expect(await set()).toMatchObject({ status: 200 });
+    const after = await board();
+    expect(after.hours).toMatchObject([{ id, machine: mine.machine, opens: false, why: 'repair' }]);
+    // What was told came to be; a plan made now knows it too.
+    expect(after.jobs.find((j) => j.job === mine.job)!.endAt - page.jobs.find((j) => j.job === mine.job)!.endAt).toBe(later.byS);
+    expect(bar(after, mine.job, mine.step).off).toMatchObject({ start: mine.start });
+    expect((await planner.call('POST', '/api/board/accept', { base: page.nr })).body).toEqual({ nr: page.nr + 1 });
+    expect(bar(await board(), mine.job, mine.step).off).toBeNull();
+    expect((await planner.call('POST', `/api/board/hours/${id}/end`)).status).toBe(200);
+    expect((await planner.call('POST', `/api/board/hours/${id}/end`)).status).toBe(404);
+    expect((await board()).hours).toEqual([]);
+    expect((await planner.call('POST', '/api/board/back', { base: page.nr + 1 })).status).toBe(200);
+    const wrong = [{ machine: 'none' }, { until: stands.from }, { from: '2026-02-30T10:00' }, { until: 'soon' }];
+    for (const more of wrong) expect((await set({ id: randomUUID(), ...more })).status).toBe(400);
   });
   it('tells its ends to lists and orders, and takes them back when it has them no more', async () => {
     const keeping = { db: server.db, log: pino({ level: 'silent' }), threads: server.threads, now: () => server.now };

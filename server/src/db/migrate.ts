@@ -96,6 +96,7 @@ const RIGHTS: Record<string, string> = {
   releases: 'select, insert',
   released_steps: 'select, insert',
   board_versions: 'select, insert',
+  machine_hours: 'select, insert, update',
   board_ends: 'select, insert, update, delete',
   floor_log: 'select, insert',
   floor_sums: 'select, insert, update',

@@ -47,6 +47,23 @@ export function machineHours(plant: Plant, fromS: number, days = DAYS_AHEAD): Re
   return hours;
 }
 
+/** Hours of a machine that are other than its calendar: it stands, or is worked longer. */
+export interface HoursChange {
+  machine: string;
+  from: number;
+  until: number;
+  opens: boolean;
+}
+/** Hours with what was changed of them, in the order in which it was. */
+export function withChanges(hours: Readonly<Record<string, Intervals>>, changes: readonly HoursChange[]): Record<string, Intervals> {
+  const made = { ...hours };
+  for (const { machine, from, until, opens } of changes) {
+    const own = made[machine] ?? made['any'] ?? [];
+    made[machine] = opens ? anyOf([own, [[from, until]]]) : without(own, [[[from, until]]]);
+  }
+  return made;
+}
+
 /** Hours of some shifts, without their breaks. */
 function workedIn(plant: Plant, calendar: Calendar, shifts: readonly string[], fromS: number, days: number): Intervals {
   // A night shift begun yesterday runs into today.

@@ -65,6 +65,36 @@ where j.state in ('part', 'released', 'revising')
     and not exists (select 1 from floor_log b where b.other = e.id and b.kind = 'counter'))
 group by s.machine`,
 );
+const HoursEntry = z.object({
+  id: z.string(),
+  machine: z.string(),
+  from: z.number(),
+  until: z.number(),
+  opens: z.boolean(),
+  why: z.string(),
+  by: z.string(),
+});
+export type HoursEntry = z.infer<typeof HoursEntry>;
+/** Hours of machines that are other than their calendars and not over, in the order in which they were entered. $1 float8 epoch */
+export const HOURS_CHANGED = rows(
+  HoursEntry,
+  `
+select
+  h.id, h.machine, extract(epoch from h.from_at)::float8 as from, extract(epoch from h.until_at)::float8 as until, h.opens, h.why,
+  u.full_name as by
+from machine_hours h
+  join users u on u.id = h.made_by
+where h.ended_by is null
+  and h.until_at > to_timestamp($1)
+order by h.at, h.id`,
+);
+/** $1 uuid, $2 text machine, $3 float8 from, $4 float8 until, $5 bool opens, $6 text why, $7 uuid person */
+export const ADD_HOURS = `
+insert into machine_hours (id, machine, from_at, until_at, opens, why, made_by)
+values ($1, $2, to_timestamp($3), to_timestamp($4), $5, $6, $7)
+on conflict (id) do nothing`;
+/** $1 uuid, $2 uuid person */
+export const END_HOURS = `update machine_hours set ended_by = $2 where id = $1 and ended_by is null`;
 /** Jobs that make something for another, with the card of the tool they made. $1 text[] jobs */
 export const MADE_ELSEWHERE = rows(
   z.object({

@@ -2,11 +2,11 @@ import { approvedVersion, EMPTY_SHELF, gateKey, jobsAsked, type JobSpec, type Pl
 import type { Db } from '../db/pool';
 import { many } from '../db/rows';
 import { together } from '../db/together';
-import { machineHours, momentOf } from './calendar';
+import { type HoursChange, machineHours, momentOf, withChanges } from './calendar';
 import { desksOf } from '../desks/desk-words';
 import { learned } from '../floor/learn';
 import { countedOf } from '../floor/steps-now';
-import { BUSY, COMING, FROZEN, GATES_ANSWERED, LOTS_FOR, MADE_ELSEWHERE, TOOLS } from './plants.queries';
+import { BUSY, COMING, FROZEN, GATES_ANSWERED, HOURS_CHANGED, LOTS_FOR, MADE_ELSEWHERE, TOOLS } from './plants.queries';
 
 const QUARTER_S = 900;
 
@@ -41,11 +41,19 @@ export interface Store {
   coming: NonNullable<Shelf['coming']>;
   /** What the works learned of its losses. */
   own: Pick<Shelf, 'losses' | 'together'>;
+  /** Hours of machines that are other than their calendars. */
+  hours: readonly HoursChange[];
 }
 
-/** Lots as far as they are free for a job, tools, and what is on its way. */
-export async function readStore(db: Db, job: string | null): Promise<Store> {
-  const [lots, tools, ordered, own] = await Promise.all([many(db, LOTS_FOR, [job]), many(db, TOOLS, [[]]), many(db, COMING), learned(db)]);
+/** Lots as far as they are free for a job, tools, what is on its way, and which machine stands or is worked longer. */
+export async function readStore(db: Db, job: string | null, now: number): Promise<Store> {
+  const [lots, tools, ordered, own, hours] = await Promise.all([
+    many(db, LOTS_FOR, [job]),
+    many(db, TOOLS, [[]]),
+    many(db, COMING),
+    learned(db),
+    many(db, HOURS_CHANGED, [now]),
+  ]);
   const coming: Store['coming'] = {};
   for (const { stock, at, quantity } of ordered) (coming[stock] ??= []).push([at, quantity]);
   return {
@@ -53,6 +61,7 @@ export async function readStore(db: Db, job: string | null): Promise<Store> {
     lots: Object.fromEntries(lots.map(({ id, stock, quantity, owner, ...lot }) => [id, { stock, quantity, owner, ...measured(lot) }])),
     tools: Object.fromEntries(tools.map(({ id, ...tool }) => [id, tool])),
     coming,
+    hours,
   };
 }
 
@@ -60,7 +69,7 @@ export async function readStore(db: Db, job: string | null): Promise<Store> {
 export async function cutShelf(db: Db, ask: ShelfAsk): Promise<Shelf> {
   const reads = together(db);
   const [store, gates, frozen, counts, words, ahead, made] = await Promise.all([
-    readStore(reads, ask.job),
+    readStore(reads, ask.job, ask.now),
     gatesOf(reads, ask),
     frozenOf(reads, ask.job),
     ask.job === null ? {} : countedOf(reads, ask.job),
@@ -75,7 +84,7 @@ export async function cutShelf(db: Db, ask: ShelfAsk): Promise<Shelf> {
 
 /** The same from a store already read. */
 export function shelfFrom(
-  { lots, tools, coming, own }: Store,
+  { lots, tools, coming, own, hours }: Store,
   { plant, spec, now, palletLimit }: ShelfAsk,
   gates: Shelf['gates'] = {},
   frozen: Shelf['frozen'] = {},
@@ -91,7 +100,7 @@ export function shelfFrom(
     ...EMPTY_SHELF,
     asOf,
     due,
-    open: hoursOf(plant, asOf),
+    open: withChanges(hoursOf(plant, asOf), hours),
     lots,
     tools,
     gates,

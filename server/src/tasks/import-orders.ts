@@ -30,7 +30,7 @@ export const importOrders: TaskWork = async (asked, cx) => {
   const { db, threads, signal } = cx;
   const bytes = await readUpload(db, file, signal);
   const plant = await plantInForce(db);
-  const store = await readStore(db, null);
+  const store = await readStore(db, null, cx.now());
   const customers = new Customers(cx, file, await many(db, CUSTOMERS));
   const bad: BadRow[] = [];
   let [made, there, first] = [0, 0, null as number | null];

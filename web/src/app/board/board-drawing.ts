@@ -228,7 +228,8 @@ export class BoardDrawing {
         if (bar.off) ghost(ink, x(bar.off.start), y, Math.max(3, x(bar.end) - x(bar.start)), colours.soft);
         const told = says.get(bar.job);
         ink.globalAlpha = told?.isFound === false ? 0.25 : 1;
-        drawBar(ink, bar, { x, y: y + (LANE_PX - BAR_PX) / 2, colours, lateS: told?.lateS ?? 0, text: told?.text ?? '' });
+        const rests = closedIn(page.lanes[row]?.open ?? [], Math.max(bar.start, seenFrom), Math.min(bar.end, seenUntil));
+        drawBar(ink, bar, { x, y: y + (LANE_PX - BAR_PX) / 2, colours, rests, lateS: told?.lateS ?? 0, text: told?.text ?? '' });
         ink.globalAlpha = 1;
         if (bar.work !== chosen && bar.job !== job) continue;
         ink.lineWidth = bar.work === chosen ? 3 : 1.5;
@@ -261,12 +262,14 @@ interface Drawn {
   x: (at: number) => number;
   y: number;
   colours: Colours;
+  /** Closed stretches over which it rests. */
+  rests: readonly (readonly [number, number])[];
   lateS: number;
   text: string;
 }
 
 /** Change-over hatched, make-ready striped, run solid; late by its edge and a word, running by a thick left end, pinned by its corner, released since by a dashed edge. */
-function drawBar(ink: CanvasRenderingContext2D, bar: BoardBar, { x, y, colours, lateS, text }: Drawn): void {
+function drawBar(ink: CanvasRenderingContext2D, bar: BoardBar, { x, y, colours, rests, lateS, text }: Drawn): void {
   const [a, ready, run, b] = [x(bar.start), x(bar.makeReadyAt), x(bar.runAt), Math.max(x(bar.end), x(bar.start) + 3)];
   ink.fillStyle = colours.card;
   ink.fillRect(a, y, run - a, BAR_PX);
@@ -274,6 +277,13 @@ function drawBar(ink: CanvasRenderingContext2D, bar: BoardBar, { x, y, colours, 
   ink.fillRect(run, y, b - run, BAR_PX);
   stripes(ink, a, ready, y, 5, colours.watch);
   stripes(ink, ready, run, y, 0, colours.act);
+  // Where its machine is closed nothing is done: a band lies through it.
+  for (const [from, to] of rests) {
+    ink.fillStyle = colours.line;
+    ink.fillRect(x(from), y, x(to) - x(from), BAR_PX);
+    ink.fillStyle = colours.act;
+    ink.fillRect(x(from), y + BAR_PX / 2 - 1, x(to) - x(from), 2);
+  }
   ink.lineWidth = lateS > 0 ? 2 : 1;
   ink.strokeStyle = lateS > 0 ? colours.fail : colours.act;
   ink.setLineDash(bar.fresh ? [4, 3] : []);

@@ -34,7 +34,7 @@ const page = (more: Partial<Page> = {}): Page => ({
   bars: [bar('a', JOB, NOW), bar('b', OTHER, NOW + HOUR, { changes: [{ key: 'unit 1', from: 'K', to: 'Y', s: 1_200 }] })],
   jobs: [job(JOB, 2412), late],
   money: { late: 60, change: 0, ways: 0, held: 0, moved: 0 },
-  ...{ least: 0, breaches: [], reserveS: 4 * HOUR },
+  ...{ least: 0, breaches: [], hours: [], reserveS: 4 * HOUR },
   ...more,
 });
 

@@ -18,7 +18,7 @@ import { MatProgressBar } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { filter, interval, merge, startWith, type Subscription, switchMap } from 'rxjs';
-import type { BoardBar, BoardEffect, BoardFound, BoardHelp, BoardJob, Task } from '@druckerei/contract';
+import type { BoardBar, BoardEffect, BoardFound, BoardHelp, BoardJob, BoardMove, Task } from '@druckerei/contract';
 import { formatDuration, formatMoment, formatMoney, formatNumber, say } from '@druckerei/core/words';
 import { sessionFeature } from '../session/session.feature';
 import type { Failure } from '../shared/api';
@@ -26,11 +26,14 @@ import { Changes } from '../shared/changes';
 import { readingOf, Server } from '../shared/server';
 import { Shortcuts } from '../shared/shortcuts';
 import { type BarSays, BoardDrawing } from './board-drawing';
+import { BoardHoursPanel } from './board-hours';
 import { BoardPin } from './board-pin';
 import { DayList } from './day-list';
-import { because, BREACH_WORDS, jobSays, lateS, moreOrLess, SPAN_WORDS, VERSION_WORDS } from './board-says';
+import { because, BREACH_WORDS, effectSays, jobSays, lateS, SPAN_WORDS, VERSION_WORDS } from './board-says';
 import { type Beside, neighbour, type Span, SPANS } from './board-scale';
 
+/** A place that is tried, or the whole job before everything; what it comes to, once that is known. */
+type Tried = ({ beside: BoardBar; side: 'before' | 'behind' } | { first: string }) & { effect: BoardEffect | null };
 /** Times go on without news too. */
 const READ_MS = 60_000;
 const LOOK_MS = 700;
@@ -38,7 +41,18 @@ const LOOK_MS = 700;
 /** Every released step on its machine in time: which jobs are late and why; a better order looked for, shown as a difference, taken or left; bars moved by hand. */
 @Component({
   selector: 'dk-board-page',
-  imports: [BoardDrawing, BoardPin, DayList, MatButton, MatButtonToggle, MatButtonToggleGroup, MatInput, MatProgressBar, RouterLink],
+  imports: [
+    BoardDrawing,
+    BoardHoursPanel,
+    BoardPin,
+    DayList,
+    MatButton,
+    MatButtonToggle,
+    MatButtonToggleGroup,
+    MatInput,
+    MatProgressBar,
+    RouterLink,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './board-page.html',
   styleUrl: './board-page.scss',
@@ -125,7 +139,7 @@ export class BoardPage {
   });
 
   // A move that is tried.
-  protected readonly tried = signal<{ beside: BoardBar; side: 'before' | 'behind'; effect: BoardEffect | null } | null>(null);
+  protected readonly tried = signal<Tried | null>(null);
   /** Moves that would let the chosen job end sooner; another job is asked anew. */
   protected readonly helps = linkedSignal<string | null, BoardHelp[] | 'asked' | null>({
     source: () => `${this.job()?.job ?? ''} ${this.page()?.nr ?? 0}`,
@@ -133,7 +147,7 @@ export class BoardPage {
   });
   protected readonly place = computed((): Beside | null => {
     const tried = this.tried();
-    return tried && { beside: tried.beside.work, side: tried.side };
+    return tried && 'beside' in tried ? { beside: tried.beside.work, side: tried.side } : null;
   });
   protected readonly before = computed(() => this.besides('ArrowLeft'));
   protected readonly behind = computed(() => this.besides('ArrowRight'));
@@ -184,15 +198,7 @@ export class BoardPage {
       list.length === 0 ? say('board.nobody') : list.map((j) => `${this.numberOf(j.job)} ${formatDuration(Math.abs(j.byS))}`).join(', ');
     return say('board.foundJobs', said(found.jobs.filter((j) => j.byS < 0).reverse()), said(found.jobs.filter((j) => j.byS > 0)));
   }
-  protected effectSays(e: BoardEffect): string {
-    const jobs = e.jobs.map(
-      (j) =>
-        say('board.effectJob', j.number, formatDuration(Math.abs(j.byS)), say(j.byS < 0 ? 'board.effect.sooner' : 'board.effect.later')) +
-        (j.lateS > 0 ? `, ${say('board.lateBy', formatDuration(j.lateS))}` : ''),
-    );
-    const said = jobs.length > 0 ? jobs.join('; ') : say('board.effectNone');
-    return `${say('board.effect', said, moreOrLess(e.changeS))} · ${e.money > 0 ? '+' : ''}${this.money(e.money)}`;
-  }
+  protected effectSays = (e: BoardEffect): string => effectSays(e, this.money(e.money));
   protected changesSay = (bar: BoardBar): string =>
     say('board.changes', bar.changes.map((c) => say('board.change', c.key, c.from, c.to, formatDuration(c.s))).join('; '));
 
@@ -271,6 +277,15 @@ export class BoardPage {
   protected refuse(): void {
     this.task.set(null);
   }
+  /** Nobody accepted it yet, or it has drifted from what was. */
+  protected readonly isToAccept = computed(() => {
+    const page = this.page();
+    return page !== null && page.bars.length > 0 && (page.nr === 0 || page.bars.some((b) => b.fresh || b.off !== null));
+  });
+  protected accept(): void {
+    const page = this.page();
+    if (page) this.done(this.server.send('board.accept', { body: { base: page.nr } }));
+  }
   protected back(): void {
     const page = this.page();
     if (page && page.nr > 1 && this.plans()) this.done(this.server.send('board.back', { body: { base: page.nr } }));
@@ -296,7 +311,9 @@ export class BoardPage {
     if (!page || !bar || !drawing) return;
     // From the place that is tried one farther.
     const beside =
-      now?.side === (key === 'ArrowLeft' ? 'before' : 'behind') ? neighbour(drawing.lanes(), now.beside, key) : this.besides(key);
+      now && 'side' in now && now.side === (key === 'ArrowLeft' ? 'before' : 'behind')
+        ? neighbour(drawing.lanes(), now.beside, key)
+        : this.besides(key);
     if (!beside || beside.runs || beside.work === bar.work) return;
     this.tryBeside(bar, beside, key === 'ArrowLeft' ? 'before' : 'behind');
   }
@@ -312,7 +329,10 @@ export class BoardPage {
     const base = this.page()?.nr ?? 0;
     const tried = { beside, side, effect: null };
     this.tried.set(tried);
-    this.server.send('board.try', { body: { base, work: bar.work, beside: beside.work, side } }).subscribe({
+    this.askEffect(tried, { base, work: bar.work, beside: beside.work, side });
+  }
+  private askEffect(tried: Tried, body: BoardMove): void {
+    this.server.send('board.try', { body }).subscribe({
       next: (effect) => {
         // Meanwhile another place may be tried.
         this.tried.update((t) => (t === tried ? { ...t, effect } : t));
@@ -335,10 +355,17 @@ export class BoardPage {
       },
     });
   }
-  protected helpSays({ work, beside, soonerS, money }: BoardHelp): string {
+  protected helpSays(help: BoardHelp): string {
     const page = this.page();
-    const [bar, other] = [work, beside].map((w) => page?.bars.find((b) => b.work === w));
+    const { soonerS, money } = help;
     const what = `${money > 0 ? '+' : ''}${this.money(money)}`;
+    if (help.kind === 'first') return say('board.help.first', formatDuration(soonerS), what);
+    if (help.kind === 'overtime') {
+      const lane = page?.lanes.find((l) => l.machine === help.machine)?.name ?? help.machine;
+      return say('board.help.overtime', formatDuration(help.byS), lane, formatDuration(soonerS), what);
+    }
+    const { work, beside } = help;
+    const [bar, other] = [work, beside].map((w) => page?.bars.find((b) => b.work === w));
     return say(
       'board.help',
       this.numberOf(bar?.job ?? ''),
@@ -350,14 +377,26 @@ export class BoardPage {
     );
   }
   /** A move that would help is tried as if it were dragged there: who else it moves is told before it is taken. */
-  protected tryHelp({ work, beside }: BoardHelp): void {
-    this.dragTo({ work, beside, side: 'before' });
+  protected tryHelp(help: BoardHelp, { job }: BoardJob): void {
+    if (help.kind === 'before') this.dragTo({ work: help.work, beside: help.beside, side: 'before' });
+    else if (help.kind === 'first') this.tryFirst(job);
+  }
+  /** The whole job before everything. */
+  private tryFirst(job: string): void {
+    const base = this.page()?.nr ?? 0;
+    const tried = { first: job, effect: null };
+    this.tried.set(tried);
+    this.askEffect(tried, { base, first: job });
   }
   protected moveIt(): void {
     const [page, bar, tried] = [this.page(), this.bar(), this.tried()];
     if (!page || !bar || !tried) return;
     this.tried.set(null);
-    this.done(this.server.send('board.move', { body: { base: page.nr, work: bar.work, beside: tried.beside.work, side: tried.side } }));
+    const body =
+      'first' in tried
+        ? { base: page.nr, first: tried.first }
+        : { base: page.nr, work: bar.work, beside: tried.beside.work, side: tried.side };
+    this.done(this.server.send('board.move', { body }));
   }
 
   private done(sent: ReturnType<typeof this.server.send<'board.move'>>): void {

@@ -32,9 +32,7 @@ import { Server } from '../shared/server';
       <button type="button" matButton="filled" (click)="pinFrom()">{{ say('board.pin.set') }}</button>
       <button type="button" matButton (click)="asks.set(false)">{{ say('board.leave') }}</button>
     } @else {
-      <button type="button" matButton (click)="toggle()">
-        {{ say('board.pin') }} <kbd class="kbd" aria-hidden="true">P</kbd>
-      </button>
+      <button type="button" matButton (click)="toggle()">{{ say('board.pin') }} <kbd class="kbd" aria-hidden="true">P</kbd></button>
       <button type="button" matButton (click)="ask()">{{ say('board.pin.from') }}</button>
     }`,
 })

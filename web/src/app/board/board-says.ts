@@ -1,9 +1,15 @@
-import type { BoardBecause, BoardJob } from '@druckerei/contract';
+import type { BoardBecause, BoardEffect, BoardJob } from '@druckerei/contract';
 import { formatDuration, label, say } from '@druckerei/core/words';
 
 /** Words by what they are of. */
 export const SPAN_WORDS = { shift: 'board.span.shift', day: 'board.span.day', week: 'board.span.week', month: 'board.span.month' } as const;
-export const VERSION_WORDS = { search: 'board.version.search', move: 'board.version.move', pin: 'board.version.pin', back: 'board.version.back' } as const;
+export const VERSION_WORDS = {
+  search: 'board.version.search',
+  move: 'board.version.move',
+  pin: 'board.version.pin',
+  accept: 'board.version.accept',
+  back: 'board.version.back',
+} as const;
 export const BREACH_WORDS = {
   pin: 'board.breach.pin',
   longestWait: 'board.breach.longestWait',
@@ -17,11 +23,24 @@ export const BREACH_WORDS = {
 /** A duration more or less than now: "+20 min", "−1 h", "0 s". */
 export const moreOrLess = (s: number): string => `${s > 0 ? '+' : s < 0 ? '−' : ''}${formatDuration(Math.abs(s))}`;
 
+/** What a change comes to: who ends sooner or later, and who late; change-overs; money. */
+export function effectSays({ jobs, changeS, money }: BoardEffect, moneySays: string): string {
+  const each = jobs.map(
+    (j) =>
+      say('board.effectJob', j.number, formatDuration(Math.abs(j.byS)), say(j.byS < 0 ? 'board.effect.sooner' : 'board.effect.later')) +
+      (j.lateS > 0 ? `, ${say('board.lateBy', formatDuration(j.lateS))}` : ''),
+  );
+  const said = each.length > 0 ? each.join('; ') : say('board.effectNone');
+  return `${say('board.effect', said, moreOrLess(changeS))} · ${money > 0 ? '+' : ''}${moneySays}`;
+}
+
 /** A job on its bar: number, customer. */
 export const jobSays = ({ number, title, customer }: BoardJob): string => `${number} ${customer}, ${title}`;
 /** Seconds after its date; 0 in time, or where nobody said a date. */
 export const lateS = ({ dueAt, endAt }: BoardJob): number => (dueAt === null ? 0 : Math.max(0, endAt - dueAt));
 
+/** More parts than these are told as one. */
+const MOST_PARTS = 6;
 /** Why a job ends when it does, the longest first, likes together: "behind 2408 on Cutter 6 h, ink dries before cutting: 12 h, closed hours 8 h, own work 7 h". */
 export function because({ because: parts }: Pick<BoardJob, 'because'>): string {
   const sums = new Map<string, BoardBecause>();
@@ -29,10 +48,12 @@ export function because({ because: parts }: Pick<BoardJob, 'because'>): string {
     const key = part.kind === 'own' || part.kind === 'closed' ? part.kind : `${part.kind} ${part.what} ${part.number ?? ''}`;
     sums.set(key, { ...part, s: part.s + (sums.get(key)?.s ?? 0) });
   }
-  return [...sums.values()]
-    .sort((a, b) => b.s - a.s)
-    .map((part) => partSays(part, formatDuration(part.s)))
-    .join(', ');
+  const sorted = [...sums.values()].sort((a, b) => b.s - a.s);
+  const others = sorted.slice(MOST_PARTS);
+  return [
+    ...sorted.slice(0, MOST_PARTS).map((part) => partSays(part, formatDuration(part.s))),
+    ...(others.length > 0 ? [say('board.because.others', others.length, formatDuration(others.reduce((sum, o) => sum + o.s, 0)))] : []),
+  ].join(', ');
 }
 
 function partSays({ kind, what, number }: BoardBecause, takes: string): string {

@@ -74,6 +74,8 @@ export class MomentFields {
   protected readonly say = say;
   readonly label = input.required<string>();
   readonly kind = input.required<'day' | 'moment'>();
+  /** Of several beside each other only the first takes the focus. */
+  readonly takesFocus = input(true);
   /** As the document holds it: 2026-12-08, or 2026-12-08T12:00. */
   readonly value = input.required<string>();
   readonly changed = output<string>();
@@ -92,6 +94,7 @@ export class MomentFields {
   constructor() {
     afterNextRender(() => {
       this.before = this.value();
+      if (!this.takesFocus()) return;
       this.dayField().nativeElement.focus();
       this.dayField().nativeElement.select();
     });
