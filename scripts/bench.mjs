@@ -153,7 +153,7 @@ async function benchBoard() {
       share: 85,
     },
   ]) {
-    const [first, left, moves, readings] = [[], [], [], []];
+    const [first, left, moves, readings, promises, effects] = [[], [], [], [], [], []];
     for (let seed = 1; seed <= seeds; seed++) {
       const problem = core.randomBoard({ ...size, seed });
       const from = performance.now();
@@ -171,11 +171,25 @@ async function benchBoard() {
       const again = performance.now();
       core.judge(problem, order, on, bars);
       readings.push(performance.now() - again);
+      // A job that nobody released: promised into the others' gaps, and a bar moved with what follows it.
+      const job = problem.work[order[order.length >> 1]].job;
+      const others = order.filter((id) => problem.work[id].job !== job);
+      const asked = performance.now();
+      core.promise(problem, { order: others, on }, job);
+      promises.push(performance.now() - asked);
+      const stand = core.layingOf(core.piecesOf(problem), problem);
+      stand.layAll(core.inOrder(stand.list.slice(), order, on));
+      const piece = stand.list.find((x) => x.prev && !x.prev.running && x.prev.job !== x.job && x.start > 86_400);
+      const dragged = performance.now();
+      core.moveWithFollowers(stand, piece, piece.prev, 'before');
+      effects.push(performance.now() - dragged);
     }
     row(`first board, ${what}`, first, firstMs, 'ms');
     row(`money after ${seconds} s, of what the best rule comes to, ${what}`, left, share, '%', 0.5);
     row(`thousand moves a second, ${what}`, moves, NaN, 'k');
     row(`an accepted board read and judged, ${what}`, readings, NaN, 'ms');
+    row(`a date promised, ${what}`, promises, 50, 'ms');
+    row(`a move with what follows it, on a board that is laid, ${what}`, effects, 50, 'ms');
   }
 }
 

@@ -84,7 +84,10 @@ export const StepNow = z.object({
   perHour: z.number(),
   setupS: z.number(),
   runS: z.number(),
+  /** As the accepted board has it; as planned where it is not there. */
   startAt: z.number(),
+  /** It has begun, and these the board has before it on this machine have not: number and step. */
+  overrules: z.array(z.string()),
   runningPpm: z.number(),
   /** Cycles of what lies before it that are reserve. */
   reserve: z.number(),

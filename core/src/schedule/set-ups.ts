@@ -18,8 +18,7 @@ export class SetUps {
 
   /** The number of what a work wants; works that want the same have the same. */
   wants(keys: Readonly<Record<string, string>>): number {
-    const mine = this.ofMachine(keys);
-    return numbered(mine, this.wantedBy, this.wanted);
+    return this.numbered(keys, this.wantedBy, this.wanted);
   }
   /** What stands in the machine after a work, by number (0: what stands in it now), and the seconds it takes to change. */
   step(stands: number, wants: number): { then: number; s: number } {
@@ -33,7 +32,17 @@ export class SetUps {
   }
 
   private standing(keys: Readonly<Record<string, string>>): number {
-    return numbered(this.ofMachine(keys), this.standsBy, this.stands);
+    return this.numbered(keys, this.standsBy, this.stands);
+  }
+  private numbered(keys: Readonly<Record<string, string>>, by: Map<string, number>, all: Readonly<Record<string, string>>[]): number {
+    // Asked for every way of every work: one text is quicker to make than an object.
+    let name = '';
+    for (const { key } of this.change) name += `${keys[key] ?? NOTHING}${NEXT}`;
+    const known = by.get(name);
+    if (known !== undefined) return known;
+    by.set(name, all.length);
+    all.push(this.ofMachine(keys));
+    return all.length - 1;
   }
   /** Only what is changed on this machine. */
   private ofMachine(keys: Readonly<Record<string, string>>): Record<string, string> {
@@ -41,11 +50,6 @@ export class SetUps {
   }
 }
 
-function numbered(keys: Record<string, string>, by: Map<string, number>, all: Readonly<Record<string, string>>[]): number {
-  const name = JSON.stringify(Object.entries(keys));
-  const known = by.get(name);
-  if (known !== undefined) return known;
-  by.set(name, all.length);
-  all.push(keys);
-  return all.length - 1;
-}
+/** Signs that no key has. */
+const NOTHING = '\u0001';
+const NEXT = '\u0000';

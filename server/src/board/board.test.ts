@@ -218,6 +218,29 @@ describe('the board', () => {
     const wrong = [{ machine: 'none' }, { until: stands.from }, { from: '2026-02-30T10:00' }, { until: 'soon' }];
     for (const more of wrong) expect((await set({ id: randomUUID(), ...more })).status).toBe(400);
   });
+  it('gives a terminal the order of the accepted board, and says what it has before a step that has begun', async () => {
+    expect((await planner.call('POST', '/api/board/accept', { base: (await board()).nr })).status).toBe(200);
+    const page = await board();
+    const terminal = async (): Promise<{ job: string; step: string; startAt: number; overrules: string[] }[]> =>
+      (await planner.call('GET', '/api/floor/machines/press3')).body['steps'] as never;
+    const onPress = page.bars.filter((b) => b.machine === 'press3').sort((a, b) => a.start - b.start);
+    expect(onPress.length).toBeGreaterThan(2);
+    expect((await terminal()).map((s) => `${s.job} ${s.step}`)).toEqual(onPress.map((b) => b.work));
+    expect((await terminal()).map((s) => s.startAt)).toEqual(onPress.map((b) => b.start));
+    // The last is begun first.
+    const last = onPress.at(-1)!;
+    const entry = {
+      ...{ id: randomUUID(), kind: 'setupStart', machine: 'press3', job: last.job, step: last.step, pile: null, other: null },
+    };
+    const more = { quantity: null, reason: '', note: '', witness: '', at: server.now - 10, release: 1 };
+    const press = await server.signedIn('press');
+    const sent = { device: 't1', sentAt: server.now, entries: [{ ...entry, ...more }] };
+    expect((await press.call('POST', '/api/floor/entries', sent)).status).toBe(200);
+    const [first, second] = await terminal();
+    expect(`${first!.job} ${first!.step}`).toBe(last.work);
+    expect(first!.overrules).toHaveLength(onPress.length - 1);
+    expect(second!.overrules).toEqual([]);
+  });
   it('tells its ends to lists and orders, and takes them back when it has them no more', async () => {
     const keeping = { db: server.db, log: pino({ level: 'silent' }), threads: server.threads, now: () => server.now };
     await tellEnds(keeping, new AbortController().signal);

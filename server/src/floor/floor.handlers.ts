@@ -183,13 +183,25 @@ function queueOf(all: FloorOf, machine: string, now: number): StepNow[] {
   const steps = here.map((s) => stepNow(all, s, now));
   const done = steps.filter((s) => s.times.state === 'done').sort((a, b) => (b.times.since ?? 0) - (a.times.since ?? 0));
   let before = done.map(factsOf).find((f) => f?.inks !== undefined);
-  return inQueue(steps.filter((s) => s.times.state !== 'done')).map((s) => {
+  const queue = inQueue(steps.filter((s) => s.times.state !== 'done'));
+  return queue.map((s) => {
     const own = factsOf(s);
     const foreign = own?.clear === true && before?.series !== own.series;
     const washUp = s.times.state === 'waiting' && before?.inks && own?.inks ? washUpBetween(before.inks, own.inks, foreign) : null;
     if (own?.inks) before = own;
-    return { ...s, washUp };
+    return { ...s, washUp, overrules: overruledBy(all, s, queue) };
   });
+}
+
+/** What the board has before a step that has begun, and has not begun itself. */
+function overruledBy({ starts }: FloorOf, s: StepNow, queue: readonly StepNow[]): string[] {
+  const start = starts.get(stepKey(s.job, s.step));
+  if (start === undefined || s.times.state === 'waiting') return [];
+  const isBefore = (o: StepNow): boolean => {
+    const other = starts.get(stepKey(o.job, o.step));
+    return other !== undefined && other < start && o.times.state === 'waiting' && o.times.setupS + o.times.runS === 0;
+  };
+  return queue.filter(isBefore).map((o) => `${o.number} ${o.name}`);
 }
 
 async function pileOf(db: Db, row: PileRow): Promise<Pile> {

@@ -115,6 +115,15 @@ where s.job in (
   and ${IN_FORCE}
 order by s.job, s.step, s.nr desc`,
 );
+/** When steps of jobs begin on the newest version of the board. $1 uuid[] jobs */
+export const BOARD_STARTS = rows(
+  z.object({ work: z.string(), start: z.number() }),
+  `
+select b.work, b.start
+from (select bars from board_versions order by nr desc limit 1) v
+  cross join lateral jsonb_to_recordset(v.bars) as b(work text, start int)
+where split_part(b.work, ' ', 1)::uuid = any($1)`,
+);
 /** Setup sheets. $1 uuid[] jobs, $2 int[] releases, $3 text[] steps, pairwise */
 export const SHEETS = rows(
   z.object({ job: z.string(), step: z.string(), sheet: SetupSheet }),

@@ -18,6 +18,7 @@ import { many } from '../db/rows';
 import { together } from '../db/together';
 import { ACCEPTED } from '../kitchen/kitchen.queries';
 import {
+  BOARD_STARTS,
   CLEARED,
   NOT_DELIVERED,
   PILES,
@@ -40,6 +41,8 @@ export interface FloorOf {
   accepted: ReadonlySet<string>;
   /** Steps whose line was cleared. */
   cleared: ReadonlySet<string>;
+  /** When steps begin on the accepted board. */
+  starts: ReadonlyMap<string, number>;
   /** Jobs that make tools for these and are not delivered yet, by id: their numbers. */
   making: ReadonlyMap<string, number>;
 }
@@ -67,12 +70,13 @@ async function makingFor(db: Db, steps: readonly ReleasedStep[]): Promise<Map<st
 
 /** What was logged of some jobs. */
 async function loggedOf(db: Db, jobs: readonly string[]): Promise<Omit<FloorOf, 'steps' | 'making'>> {
-  const [entries, counts, piles, accepted, cleared] = await Promise.all([
+  const [entries, counts, piles, accepted, cleared, starts] = await Promise.all([
     many(db, TIMES, [jobs]),
     many(db, SUMS, [jobs]),
     many(db, PILES, [jobs]),
     many(db, ACCEPTED, [jobs]),
     many(db, CLEARED, [jobs]),
+    many(db, BOARD_STARTS, [jobs]),
   ]);
   const log = new Map<string, TimeEntry[]>();
   for (const { job, step, ...entry } of entries) {
@@ -90,6 +94,7 @@ async function loggedOf(db: Db, jobs: readonly string[]): Promise<Omit<FloorOf, 
     times: new Map([...log].map(([key, ofStep]) => [key, stepTimes(ofStep)])),
     sums,
     piles,
+    starts: new Map(starts.map((s) => [s.work, s.start])),
     cleared: new Set(cleared.map((c) => stepKey(c.job, c.step))),
     accepted: new Set(accepted.filter((a) => a.accepted).map((a) => stepKey(a.job, a.ink))),
   };
@@ -171,7 +176,8 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     perHour: facts.runS > 0 ? (facts.run * 3600) / facts.runS : 0,
     setupS: facts.setupS,
     runS: facts.runS,
-    startAt: facts.startAt,
+    startAt: floor.starts.get(stepKey(job, facts.step)) ?? facts.startAt,
+    overrules: [],
     runningPpm: facts.runningPpm,
     reserve: facts.reserve ?? 0,
     measure: facts.measure ?? null,

@@ -323,6 +323,7 @@ export const FLOOR_SCREENS = {
   'terminal.typedWrong': 'Typed wrong: again',
   'terminal.unknownHere': 'Pile {0} is not known on this device, and there is no line.',
   'terminal.waitsFor': 'Waits for {0}',
+  'terminal.overrules': 'The board has before it: {0}',
   'terminal.waitsUntil': 'wait until {0}',
   'terminal.wantedOf': '{0} {1} wanted',
   'terminal.waste': 'Waste…',

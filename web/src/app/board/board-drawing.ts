@@ -277,12 +277,12 @@ function drawBar(ink: CanvasRenderingContext2D, bar: BoardBar, { x, y, colours, 
   ink.fillRect(run, y, b - run, BAR_PX);
   stripes(ink, a, ready, y, 5, colours.watch);
   stripes(ink, ready, run, y, 0, colours.act);
-  // Where its machine is closed nothing is done: a band lies through it.
+  // Where its machine is closed nothing is done: pale, with a line along its foot.
   for (const [from, to] of rests) {
     ink.fillStyle = colours.line;
     ink.fillRect(x(from), y, x(to) - x(from), BAR_PX);
     ink.fillStyle = colours.act;
-    ink.fillRect(x(from), y + BAR_PX / 2 - 1, x(to) - x(from), 2);
+    ink.fillRect(x(from), y + BAR_PX - 5, x(to) - x(from), 2);
   }
   ink.lineWidth = lateS > 0 ? 2 : 1;
   ink.strokeStyle = lateS > 0 ? colours.fail : colours.act;

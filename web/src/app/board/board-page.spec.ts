@@ -93,6 +93,14 @@ describe('the board', () => {
     expect(rows[1]).toContain('unit 1 from K to Y, 20 min');
     expect([...host.querySelectorAll('.version a')].map((a) => a.getAttribute('href'))).toEqual(['/api/board.csv', '/api/board.ics']);
   });
+  it('shows the load of the machine with the most to do, for who cannot see it too', async () => {
+    const { host, press } = await open();
+    await press('Load by day');
+    expect(host.querySelector('dk-board-load h2')?.textContent).toContain('Press 3');
+    expect(host.querySelector('dk-board-load .said')?.textContent).toMatch(/2 of \d+ h/);
+    await press('Load by day');
+    expect(host.querySelector('dk-board-load')).toBeNull();
+  });
   it('walks the bars by arrow keys and tells each', async () => {
     const { host, key } = await open();
     await key('ArrowRight');
@@ -135,7 +143,12 @@ describe('the board', () => {
     expect(asked.some(([name]) => name === 'board.move')).toBe(false);
   });
   it('asks what would help the chosen job, and tries what is chosen of it', async () => {
-    answers['board.help'] = () => of([{ work: 'b', beside: 'a', soonerS: HOUR, money: -30 }]);
+    answers['board.help'] = () =>
+      of([
+        { kind: 'before', work: 'b', beside: 'a', soonerS: HOUR, money: -30 },
+        { kind: 'first', soonerS: 2 * HOUR, money: 5 },
+        { kind: 'overtime', machine: 'press', byS: 2 * HOUR, soonerS: HOUR, money: -10 },
+      ]);
     answers['board.try'] = () => of({ money: -30, changeS: 0, jobs: [{ job: JOB, number: 2412, byS: HOUR, lateS: 0 }] });
     const { host, press, key } = await open();
     await key('ArrowRight');
@@ -145,10 +158,69 @@ describe('the board', () => {
     await press('2413 Print, front before 2412 Print, front: 1 h sooner, −30');
     expect(asked.find(([name]) => name === 'board.try')?.[1]).toEqual({ body: { base: 3, work: 'b', beside: 'a', side: 'before' } });
     expect(host.textContent).toContain('2412 1 h later');
+    expect(host.textContent).toContain('2 h longer a day on Press 3: 1 h sooner, −10');
+    await press('The whole job before everything that does not run: 2 h sooner, +5');
+    expect(asked.filter(([name]) => name === 'board.try').at(-1)?.[1]).toEqual({ body: { base: 3, first: OTHER } });
+    await press('Move it');
+    expect(asked.find(([name]) => name === 'board.move')?.[1]).toEqual({ body: { base: 3, first: OTHER } });
     // Another job is asked anew.
     await key('Escape');
     await key('ArrowLeft');
     expect(host.textContent).toContain('What would help');
+  });
+  it('pins a step where it lies, or not before a moment, says who pinned it, and lets it go', async () => {
+    answers['board.pin'] = () => of({ nr: 4 });
+    const { host, press, key } = await open();
+    await key('ArrowRight');
+    await press('Pin it here');
+    await press('Not before …');
+    expect(host.querySelector<HTMLInputElement>('dk-moment-fields .time')?.value).not.toBe('');
+    await press('Pin it');
+    const body = { base: 3, work: 'a', why: '' };
+    expect(asked.filter(([name]) => name === 'board.pin').map(([, sent]) => sent)).toEqual([
+      { body: { ...body, pin: { kind: 'here' } } },
+      { body: { ...body, pin: { kind: 'notBefore', by: new Date(NOW * 1000).toISOString().slice(0, 16) } } },
+    ]);
+    TestBed.resetTestingModule();
+    answers['board.read'] = () => of(page({ bars: [bar('a', JOB, NOW, { pin: { notBefore: NOW, by: 'Runa', why: '' } })] }));
+    const pinned = await open();
+    await pinned.key('ArrowRight');
+    expect(pinned.host.textContent).toMatch(/Not before .*, pinned by Runa/);
+    expect(pinned.host.querySelector('#board-chosen')?.textContent).toContain('pinned');
+    await pinned.press('Take the pin out');
+    expect(asked.find(([name]) => name === 'board.pin')?.[1]).toEqual({ body: { ...body, pin: null } });
+  });
+  it('tells what a machine that stands would come to before it is set, and takes hours back', async () => {
+    const hours = { id: OTHER, machine: 'press', from: NOW, until: NOW + HOUR, opens: false, why: 'a roller', by: 'Runa' };
+    answers['board.read'] = () => of(page({ hours: [hours] }));
+    answers['board.tryHours'] = () => of({ money: 40, changeS: 0, jobs: [{ job: JOB, number: 2412, byS: HOUR, lateS: 0 }] });
+    answers['board.setHours'] = () => of({ id: JOB });
+    answers['board.endHours'] = () => of({ id: OTHER });
+    const { host, press } = await open();
+    expect(host.querySelector('dk-board-hours li')?.textContent).toMatch(/Press 3 stands .*: a roller by Runa/);
+    await press('What if a machine stands');
+    await press('See what it comes to');
+    expect(host.querySelector('dk-board-hours')?.textContent).toContain('2412 1 h later');
+    await press('Works');
+    expect(host.querySelector('dk-board-hours')?.textContent).not.toContain('2412 1 h later');
+    await press('See what it comes to');
+    await press('Set it');
+    const [first, second] = asked.filter(([name]) => name === 'board.tryHours').map(([, sent]) => sent as { body: { hours: object[] } });
+    expect(first?.body.hours).toMatchObject([{ machine: 'press', opens: false }]);
+    expect(second?.body.hours).toMatchObject([{ machine: 'press', opens: true }]);
+    expect(asked.find(([name]) => name === 'board.setHours')?.[1]).toMatchObject({ body: { machine: 'press', opens: true } });
+    await press('Take it back');
+    expect(asked.find(([name]) => name === 'board.endHours')?.[1]).toEqual({ params: { id: OTHER } });
+  });
+  it('offers to accept what drifted from the plan, and nothing that did not', async () => {
+    answers['board.accept'] = () => of({ nr: 4 });
+    const { host } = await open();
+    expect(host.textContent).not.toContain('Accept it as it lies');
+    TestBed.resetTestingModule();
+    answers['board.read'] = () => of(page({ bars: [bar('a', JOB, NOW, { off: { machine: 'press', start: NOW - HOUR } })] }));
+    const drifted = await open();
+    await drifted.press('Accept it as it lies');
+    expect(asked.find(([name]) => name === 'board.accept')?.[1]).toEqual({ body: { base: 3 } });
   });
   it('leaves a place that is tried by Escape, and says when the board moved on meanwhile', async () => {
     const failure: Failure = { status: 409, title: 'moved-on', detail: 'Somebody changed the board meanwhile.' };
@@ -221,4 +293,6 @@ it('joins likes in why a job ends when it does, the longest first', () => {
   expect(because(job(JOB, 1, { because: parts }))).toBe(
     'ink dries before cutting: 12 h, closed hours 8 h, own work 7 h, drying or resting 2 h',
   );
+  const many = Array.from({ length: 9 }, (_, i) => ({ kind: 'behind' as const, what: 'Press', number: 2400 + i, s: (10 - i) * HOUR }));
+  expect(because(job(JOB, 1, { because: many }))).toMatch(/behind 2405 on Press 5 h, 3 more 9 h$/);
 });

@@ -27,6 +27,7 @@ import { readingOf, Server } from '../shared/server';
 import { Shortcuts } from '../shared/shortcuts';
 import { type BarSays, BoardDrawing } from './board-drawing';
 import { BoardHoursPanel } from './board-hours';
+import { BoardLoad } from './board-load';
 import { BoardPin } from './board-pin';
 import { DayList } from './day-list';
 import { because, BREACH_WORDS, effectSays, jobSays, lateS, SPAN_WORDS, VERSION_WORDS } from './board-says';
@@ -44,6 +45,7 @@ const LOOK_MS = 700;
   imports: [
     BoardDrawing,
     BoardHoursPanel,
+    BoardLoad,
     BoardPin,
     DayList,
     MatButton,
@@ -76,6 +78,7 @@ export class BoardPage {
   readonly show = input<string>();
   protected readonly span = signal<Span>('day');
   protected readonly wanted = signal('');
+  protected readonly showsLoad = signal(false);
   protected readonly chosen = signal<string | null>(null);
   private readonly drawing = viewChild(BoardDrawing);
   private readonly pin = viewChild(BoardPin);

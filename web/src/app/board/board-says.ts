@@ -23,6 +23,8 @@ export const BREACH_WORDS = {
 /** A duration more or less than now: "+20 min", "−1 h", "0 s". */
 export const moreOrLess = (s: number): string => `${s > 0 ? '+' : s < 0 ? '−' : ''}${formatDuration(Math.abs(s))}`;
 
+/** Of more jobs than these it is said how many; they come the latest first. */
+const MOST_JOBS = 8;
 /** What a change comes to: who ends sooner or later, and who late; change-overs; money. */
 export function effectSays({ jobs, changeS, money }: BoardEffect, moneySays: string): string {
   const each = jobs.map(
@@ -30,7 +32,9 @@ export function effectSays({ jobs, changeS, money }: BoardEffect, moneySays: str
       say('board.effectJob', j.number, formatDuration(Math.abs(j.byS)), say(j.byS < 0 ? 'board.effect.sooner' : 'board.effect.later')) +
       (j.lateS > 0 ? `, ${say('board.lateBy', formatDuration(j.lateS))}` : ''),
   );
-  const said = each.length > 0 ? each.join('; ') : say('board.effectNone');
+  const more = each.length - MOST_JOBS;
+  const shown = [...each.slice(0, MOST_JOBS), ...(more > 0 ? [say('board.effectMore', more)] : [])];
+  const said = each.length > 0 ? shown.join('; ') : say('board.effectNone');
   return `${say('board.effect', said, moreOrLess(changeS))} · ${money > 0 ? '+' : ''}${moneySays}`;
 }
 

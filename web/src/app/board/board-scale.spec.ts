@@ -1,4 +1,5 @@
 import type { BoardBar } from '@druckerei/contract';
+import { busiest, loadByDay } from './load-by-day';
 import { barAt, besideAt, boundsOf, closedIn, LANE_PX, neighbour, xOf } from './board-scale';
 
 const HOUR = 3600;
@@ -60,5 +61,28 @@ describe('the board’s scale', () => {
   it('begins to walk at the first bar', () => {
     expect(neighbour([[], ...lanes], null, 'ArrowDown')?.work).toBe('a');
     expect(neighbour([[]], null, 'ArrowDown')).toBeNull();
+  });
+});
+
+describe('the load of a machine', () => {
+  // Lindmoor's clock is an hour ahead of UTC: its Monday 2026-03-02 begins at 23:00 UTC the day before.
+  const MONDAY = Date.UTC(2026, 2, 1, 23) / 1000;
+  const shift = (d: number): [number, number] => [MONDAY + (24 * d + 6) * HOUR, MONDAY + (24 * d + 22) * HOUR];
+  const page = {
+    ...{ asOf: MONDAY + 10 * HOUR, timeZone: 'Europe/Berlin' },
+    lanes: [
+      { machine: 'press', name: 'Press', open: [shift(0), shift(1)] },
+      { machine: 'cutter', name: 'Cutter', open: [[MONDAY, MONDAY + 48 * HOUR] as [number, number]] },
+    ],
+    // From 20:00 over the night to 10:00: two of its hours today, four tomorrow.
+    bars: [bar('a', 'press', MONDAY + 20 * HOUR, MONDAY + 34 * HOUR), bar('c', 'cutter', MONDAY + 11 * HOUR, MONDAY + 12 * HOUR)],
+  };
+  it('counts open hours from now on, and work while its machine is open', () => {
+    const [today, tomorrow, after] = loadByDay(page, 'press');
+    expect(today).toEqual({ day: '2026-03-02', openH: 12, takenH: 2 });
+    expect(tomorrow).toEqual({ day: '2026-03-03', openH: 16, takenH: 4 });
+    expect(after).toEqual({ day: '2026-03-04', openH: 0, takenH: 0 });
+    expect(busiest(page)).toBe('press');
+    expect(loadByDay(page, 'none').every((d) => d.openH === 0 && d.takenH === 0)).toBe(true);
   });
 });

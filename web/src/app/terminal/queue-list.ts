@@ -26,6 +26,9 @@ import { goodGiven, goodWantedGiven } from './with-waiting';
             }
           }
         </span>
+        @if (s.overrules.length > 0) {
+          <span class="waits" data-figures>{{ say('terminal.overrules', s.overrules.join(', ')) }}</span>
+        }
         @if (s.waits.length > 0) {
           <span class="waits" data-figures>{{ say('terminal.waitsFor', s.waits.join(', ')) }}</span>
         }

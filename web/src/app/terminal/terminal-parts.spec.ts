@@ -39,6 +39,11 @@ async function show<T extends object>(component: Type<T>, inputs: Record<string,
   return { f, host, press, of: f.componentInstance };
 }
 
+it('says at the terminal what the board has before a step that has begun', async () => {
+  const { host } = await show(QueueList, { steps: [step({ overrules: ['2408 Print, front'] })], timeZone: 'UTC' });
+  expect(host.textContent).toContain('The board has before it: 2408 Print, front');
+});
+
 describe('the desk of a step that runs', () => {
   const open = async (more: Record<string, unknown> = {}) => {
     const shown = await show(RunDesk, { step: step(), pile: pile(), now: NOW + 60, caution: 'Nips.', ...more });

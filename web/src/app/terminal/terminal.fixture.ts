@@ -65,6 +65,7 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   clearOf: null,
   orders: [],
   dryAt: null,
+  overrules: [],
   washUp: null,
   times: { state: 'running', open: 'run', setupS: 1_500, runS: 300, stops: {}, since: NOW, stopReason: '' },
   tally: {
