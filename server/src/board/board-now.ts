@@ -135,24 +135,28 @@ export const acceptedOrder = (accepted: readonly Standing[]): { order: string[];
   was: accepted.map(({ work, machine, start }) => ({ work, machine, start, makeReadyAt: start, runAt: start, end: start, changes: [] })),
 });
 
+/** A board as it lies now. */
+export interface Laid extends Judged {
+  laying: Laying;
+}
 /**
  * The accepted order laid anew by what the floor says now, what was released since in its gaps; before the first, what the rules of dispatch come to: of a large
  * board reckoned in a thread.
  */
-export async function laid({ problem, accepted }: BoardNow, ctx: Pick<Ctx, 'threads' | 'gone'>): Promise<Judged> {
+export async function laid({ problem, accepted }: BoardNow, ctx: Pick<Ctx, 'threads' | 'gone'>): Promise<Laid> {
   const { order, on, was } = acceptedOrder(accepted);
   if (order.length > 0) return laidIn(problem, order, on, was);
   if (Object.keys(problem.work).length <= AT_ONCE) {
     const of = piecesOf(problem);
     const laying = layingOf(of, problem);
     dispatchBest(laying);
-    return judged(problem, of, laying.list);
+    return { ...judged(problem, of, laying.list), laying };
   }
   const { made } = await ctx.threads.run({ kind: 'board', problem, order, on, was, moves: 0 }, () => undefined, ctx.gone);
-  return made;
+  return { ...made, laying: layingFrom(problem, made.bars) };
 }
 /** Work in an order on machines; what the order does not know goes into its gaps. */
-export function laidIn(problem: Problem, order: readonly string[], on: Readonly<Record<string, string>>, was: readonly Bar[]): Judged {
+export function laidIn(problem: Problem, order: readonly string[], on: Readonly<Record<string, string>>, was: readonly Bar[]): Laid {
   const of = piecesOf(problem, standsOf(was));
   const laying = layingOf(of, problem);
   laying.layAll(inOrder(of.pieces, order, on));
@@ -161,7 +165,7 @@ export function laidIn(problem: Problem, order: readonly string[], on: Readonly<
     laying,
     Object.keys(problem.work).filter((id) => !known.has(id)),
   );
-  return judged(problem, of, laying.list);
+  return { ...judged(problem, of, laying.list), laying };
 }
 /** So many steps are dispatched in less time than a thread takes to begin. */
 const AT_ONCE = 500;
@@ -170,8 +174,8 @@ const AT_ONCE = 500;
 export const standing = (bars: readonly Bar[]): Standing[] =>
   [...bars].sort((a, b) => a.runAt - b.runAt || a.start - b.start).map(({ work, machine, start }) => ({ work, machine, start }));
 
-/** A judged board, to try moves on. */
-export function layingFrom({ problem }: Pick<BoardNow, 'problem'>, { bars }: Pick<Judged, 'bars'>): Laying {
+/** Bars laid again, to try moves on: where they were accepted is forgotten, so that what a move comes to is the plan’s own cost. */
+export function layingFrom(problem: Problem, bars: readonly Bar[]): Laying {
   const { order, on } = acceptedOrder(standing(bars));
   const of = piecesOf(problem);
   const laying = layingOf(of, problem);

@@ -33,7 +33,7 @@ import { calendarOf } from '../out/calendar';
 import { type HoursChange, momentOf } from '../plants/calendar';
 import { ADD_HOURS, END_HOURS } from '../plants/plants.queries';
 import { datesOf, rowsOf } from './board-out';
-import { acceptedOrder, boardNow, type BoardNow, endsOf, laid, laidIn, layingFrom, standing, toldWhy } from './board-now';
+import { acceptedOrder, boardNow, type BoardNow, endsOf, type Laid, laid, laidIn, layingFrom, standing, toldWhy } from './board-now';
 import { promiseOf } from './promise-of';
 import { ADD_VERSION, BOARD_VERSION, FOUND, type Pins, type Standing } from './board.queries';
 
@@ -75,7 +75,7 @@ export const boardHandlers: Handlers<typeof board> = {
     if (!(params.id in now.problem.jobs)) throw notFound('This job on the board');
     const stands = await laid(now, ctx);
     const overtime = overtimeHelp(now.problem, acceptedOrder(standing(stands.bars)), params.id);
-    return [...whatHelps(layingFrom(now, stands), params.id), ...(overtime ? [overtime] : [])];
+    return [...whatHelps(layingFrom(now.problem, stands.bars), params.id), ...(overtime ? [overtime] : [])];
   },
   'board.promise': ({ body }, ctx) => promiseOf(ctx, body),
   'board.try': async ({ body }, ctx): Promise<BoardEffect> => {
@@ -181,7 +181,7 @@ function pinned(
 /** The board with a step before or behind another of its machine, or a job before everything. */
 function moved(now: BoardNow, before: Judged, move: BoardMove): Judged {
   const { problem, accepted } = now;
-  const laying = layingFrom(now, before);
+  const laying = layingFrom(now.problem, before.bars);
   const { was } = acceptedOrder(standing(before.bars));
   if ('first' in move) {
     if (!(move.first in problem.jobs)) throw notFound('This job on the board');
@@ -221,11 +221,10 @@ function effectOf(now: BoardNow, before: Judged, after: Judged): BoardEffect {
   };
 }
 
-function pageOf(now: BoardNow, judged: Judged): BoardPage {
+function pageOf(now: BoardNow, judged: Laid): BoardPage {
   const { problem, nr, by, at: when, why, accepted, pins, hours, jobs, timeZone, currency, reserveS } = now;
   const stood = new Map(accepted.map((a) => [a.work, a]));
   const ends = endsOf(judged.bars, now);
-  const laying = layingFrom(now, judged);
   return {
     nr,
     asOf: problem.asOf,
@@ -260,7 +259,7 @@ function pageOf(now: BoardNow, judged: Judged): BoardPage {
       return {
         ...{ job, number, title, customer, dueAt, endAt },
         lateMoney: (lateS * (problem.jobs[job]?.latePerHour ?? 0)) / 3600,
-        because: toldWhy(now, whyThen(laying, job)),
+        because: toldWhy(now, whyThen(judged.laying, job)),
       };
     }),
     money: judged.money,

@@ -206,7 +206,9 @@ describe('the board', () => {
     expect(await set()).toMatchObject({ status: 200 });
     const after = await board();
     expect(after.hours).toMatchObject([{ id, machine: mine.machine, opens: false, why: 'repair' }]);
-    // What was told came to be; a plan made now knows it too.
+    // What was told came to be; a plan that is made now knows it too.
+    const { shelf } = (await planner.call('GET', '/api/plants/current')).body as { shelf: { open: Record<string, [number, number][]> } };
+    expect(shelf.open[mine.machine]!.filter(([from, to]) => from < mine.end && to > mine.start)).toEqual([]);
     expect(after.jobs.find((j) => j.job === mine.job)!.endAt - page.jobs.find((j) => j.job === mine.job)!.endAt).toBe(later.byS);
     expect(bar(after, mine.job, mine.step).off).toMatchObject({ start: mine.start });
     expect((await planner.call('POST', '/api/board/accept', { base: page.nr })).body).toEqual({ nr: page.nr + 1 });

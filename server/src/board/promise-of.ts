@@ -6,7 +6,7 @@ import type { Ctx } from '../context';
 import { findJob, homeOf } from '../jobs/find-job';
 import { planFor } from '../jobs/plan-for';
 import { plantInForce } from '../plants/read-plant';
-import { acceptedOrder, boardNow, type BoardNow, endsOf, laid, layingFrom, standing, toldWhy } from './board-now';
+import { acceptedOrder, boardNow, type BoardNow, endsOf, laid, standing, toldWhy } from './board-now';
 
 /** The job on the board that is only asked about. */
 const ASKED = 'asked';
@@ -17,10 +17,10 @@ export async function promiseOf(ctx: Ctx, { spec, job }: { spec: JobSpec; job: s
   const known = job === null ? null : await findJob(ctx.db, job);
   if (known?.state === 'released') {
     const now = await boardNow(ctx.db, ctx.now());
-    const judged = await laid(now, ctx);
-    const at = endsOf(judged.bars, now).get(known.id);
+    const { bars, laying } = await laid(now, ctx);
+    const at = endsOf(bars, now).get(known.id);
     // All of it is done: its plan says when.
-    if (at !== undefined) return told(now, true, { at, because: whyThen(layingFrom(now, judged), known.id) }, null);
+    if (at !== undefined) return told(now, true, { at, because: whyThen(laying, known.id) }, null);
   }
   const { plant } = known ? { plant: known.plantDocument } : await plantInForce(ctx.db);
   const { planned } = await planFor(ctx.db, known && homeOf(known), spec, plant, ctx.now(), known ?? NO_RULE);

@@ -1,6 +1,6 @@
 import { type Calendar, NO_CALENDAR, PlantSchema } from '@druckerei/core';
 import plantJson from '../../../demo/plant.json' with { type: 'json' };
-import { machineHours, momentOf, openHours } from './calendar';
+import { machineHours, momentOf, openHours, withChanges } from './calendar';
 
 const plant = PlantSchema.parse(plantJson);
 const [press = ''] = Object.keys(plant.machines);
@@ -18,6 +18,22 @@ const late = { name: 'late', days: [1, 2, 3, 4, 5], from: '14:00', to: '22:00', 
 const night = { name: 'night', days: [1, 2, 3, 4], from: '22:00', to: '06:00', breaks: [['02:00', '02:30']] as [string, string][] };
 const monday = (open: [number, number][] | undefined): [number, number][] =>
   (open ?? []).filter(([from]) => from < at('2026-03-03T00:00') && from >= MONDAY);
+
+describe('hours that are other than the calendar', () => {
+  it('stand where a machine is repaired, and go on where it works longer, in the order in which they were entered', () => {
+    const open = { any: [[at('2026-03-02T06:00'), at('2026-03-02T22:00')]] as [number, number][] };
+    const stands = { machine: press, from: at('2026-03-02T10:00'), until: at('2026-03-02T12:30'), opens: false };
+    const longer = { machine: press, from: at('2026-03-02T21:00'), until: at('2026-03-02T23:45'), opens: true };
+    const made = withChanges(open, [stands, longer]);
+    expect(made[press]).toEqual([
+      [at('2026-03-02T06:00'), stands.from],
+      [stands.until, longer.until],
+    ]);
+    expect(made['any']).toEqual(open.any);
+    // Who says later that it stands after all has the last word.
+    expect(withChanges(open, [longer, { ...longer, opens: false }])[press]).toEqual([[at('2026-03-02T06:00'), longer.from]]);
+  });
+});
 
 describe('when machines run', () => {
   it('is when the house is open, where nothing else is said', () => {
