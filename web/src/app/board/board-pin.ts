@@ -22,13 +22,7 @@ import { Server } from '../shared/server';
       </p>
       <button type="button" matButton (click)="toggle()">{{ say('board.pin.out') }}</button>
     } @else if (asks()) {
-      <dk-moment-fields
-        kind="moment"
-        [label]="say('board.pin.asks')"
-        [value]="wanted()"
-        (changed)="wanted.set($event)"
-        (left)="$event.byKey || asks.set(true)"
-      />
+      <dk-moment-fields kind="moment" [label]="say('board.pin.asks')" [value]="wanted()" (changed)="wanted.set($event)" />
       <button type="button" matButton="filled" (click)="pinFrom()">{{ say('board.pin.set') }}</button>
       <button type="button" matButton (click)="asks.set(false)">{{ say('board.leave') }}</button>
     } @else {
