@@ -17,10 +17,10 @@ test('a job is promised a date before it is released, lies on the board then, an
 
   // A pin holds a step, and is let go.
   await page.getByRole('button', { name: 'Pin it here' }).click();
-  await expect(page.getByText(/^Pinned to begin .*, by Anselm/)).toBeVisible();
+  await expect(page.getByText(/Pinned to begin .*, by Anselm/)).toBeVisible();
   await page.getByRole('button', { name: 'Take the pin out' }).click();
   await expect(page.getByRole('button', { name: 'Pin it here' })).toBeVisible();
 
   await page.getByRole('button', { name: 'What would help' }).click();
-  await expect(page.locator('.chosen li').first()).toContainText(/sooner/);
+  await expect(page.locator('.chosen li').first()).toContainText(/sooner|Neither another order/);
 });

@@ -264,7 +264,10 @@ function pageOf(now: BoardNow, judged: Laid): BoardPage {
     }),
     money: judged.money,
     least: leastMoney(problem),
-    breaches: judged.breaches.map(({ code, work, byS }) => ({ code, work, byS })),
+    // A start that was pinned to this minute passes while it is read.
+    breaches: judged.breaches
+      .filter(({ code, byS }) => code !== 'pin' || byS === 0 || byS > OFF_PLAN_S)
+      .map(({ code, work, byS }) => ({ code, work, byS })),
     reserveS,
   };
 }
