@@ -13,7 +13,6 @@ export const BoardPin = z.strictObject({
   start: at.optional(),
   notBefore: at.optional(),
   by: z.string().max(200),
-  why: z.string().max(200),
 });
 export type BoardPin = z.infer<typeof BoardPin>;
 
@@ -265,10 +264,9 @@ export const board = {
           z.strictObject({ kind: z.literal('notBefore'), by: localMoment }),
         ])
         .nullable(),
-      why: z.string().trim().max(200),
     }),
     reply: z.object({ nr: base }),
-    example: { body: { base: 1, work: 'a', pin: null, why: '' } },
+    example: { body: { base: 1, work: 'a', pin: null } },
   },
   'board.back': {
     method: 'post',

@@ -9,7 +9,7 @@ create function ready_of(of_job uuid, summary jsonb) returns double precision
   language sql stable
   as $$ select coalesce((select extract(epoch from b.end_at)::float8 from board_ends b where b.job = of_job), (summary ->> 'readyAt')::float8) $$;
 
--- What somebody decided by hand of a step on the board: it begins then, or not before. {work: {start?, notBefore?, by, why}}, carried from version to version.
+-- What somebody decided by hand of a step on the board: it begins then, or not before. {work: {start?, notBefore?, by}}, carried from version to version.
 alter table board_versions add column pins jsonb not null default '{}';
 alter table board_versions drop constraint board_versions_why_check;
 alter table board_versions add constraint board_versions_why_check check (why in ('search', 'move', 'back', 'pin', 'accept'));

@@ -1,5 +1,5 @@
 import type { Laying } from './laying';
-import type { MachineOn, Piece, WayOn } from './pieces';
+import { type MachineOn, type Piece, runBegins, type WayOn } from './pieces';
 
 /* Work put into a board that stands: into gaps, without a search. */
 
@@ -27,7 +27,7 @@ export function putIntoGaps(laying: Laying, fresh: readonly string[]): void {
   const chains = new Map<MachineOn, Piece[]>(laying.machines.map((machine) => [machine, []]));
   for (const x of others) chains.get(x.way.machine)?.push(x);
   for (const x of inTurn(mine, fresh)) put(laying, x, chains);
-  const begins = new Map(laying.list.map((x) => [x, x.running ? -1 : x.way.machine.time.startOf(x.runAt)]));
+  const begins = new Map(laying.list.map((x) => [x, runBegins(x)]));
   const { list, ways } = laying.order();
   for (const x of mine) ways[x.nr] = x.way;
   laying.layAll({ list: list.sort((a, b) => (begins.get(a) ?? 0) - (begins.get(b) ?? 0)), ways });

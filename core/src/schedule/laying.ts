@@ -1,7 +1,7 @@
 import type { Hands } from './hands';
 import { followsFrom } from './overlap';
 import { deliveredAt, HOUR_S, isMoved, lateCost, liesTooLong, movePrice, SAME_START_S } from './piece-money';
-import type { JobOn, LinkOn, MachineOn, Piece, WayOn } from './pieces';
+import { type JobOn, type LinkOn, type MachineOn, type Piece, runBegins, type WayOn } from './pieces';
 import { BREACH_PER_HOUR, type MovePrice } from './problem';
 
 /** After so many pieces laid again a move that is plainly too dear is given up. Measured: docs/measurements.md. */
@@ -90,7 +90,7 @@ export class Laying {
    */
   sortByTime(): void {
     const [before, total] = [this.order(), this.total];
-    const begins = new Map(this.list.map((x) => [x, x.running ? -1 : x.way.machine.time.startOf(x.runAt)]));
+    const begins = new Map(this.list.map((x) => [x, runBegins(x)]));
     const list = [...before.list].sort((a, b) => (begins.get(a) ?? 0) - (begins.get(b) ?? 0));
     this.layAll({ list, ways: before.ways });
     // On a bench what begins later may have taken its place before.

@@ -1,7 +1,7 @@
 import type { Id } from '../quantity/figure';
 import { putIntoGaps } from './gap';
 import type { Laying, Order } from './laying';
-import type { Piece, WayOn } from './pieces';
+import { type Piece, runBegins, type WayOn } from './pieces';
 
 /* Moves as somebody thinks of them: more of a job goes along than one piece. */
 
@@ -37,19 +37,18 @@ function behindInJob(piece: Piece): Piece[] {
  */
 export function jobFirst(laying: Laying, job: Id<'job'>): Order {
   const order = laying.order();
-  const begins = new Map(order.list.map((x) => [x, beginOf(x)]));
+  const begins = new Map(order.list.map((x) => [x, runBegins(x)]));
   const runs = new Map(order.list.flatMap((x) => (x.running ? [[x.way.machine, x] as const] : [])));
   laying.letGoHands();
   const wanted = needed(order.list, job);
   for (const x of order.list) {
     if (!wanted.has(x)) continue;
     laying.layBehind(x, x.way, runs.get(x.way.machine) ?? null, true);
-    begins.set(x, beginOf(x));
+    begins.set(x, runBegins(x));
   }
   const list = [...order.list].sort((a, b) => (begins.get(a) ?? 0) - (begins.get(b) ?? 0) || Number(wanted.has(b)) - Number(wanted.has(a)));
   return { ...order, list };
 }
-const beginOf = (x: Piece): number => (x.running ? -1 : x.way.machine.time.startOf(x.runAt));
 /** A job's pieces, and what they need. */
 function needed(list: readonly Piece[], job: Id<'job'>): Set<Piece> {
   const wanted = new Set<Piece>();

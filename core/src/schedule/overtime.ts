@@ -1,4 +1,5 @@
-import type { Lane } from './problem';
+import type { Id } from '../quantity/figure';
+import type { Lane, Problem } from './problem';
 
 /** So much longer a machine is worked where that is asked, s. House rule. */
 export const OVERTIME_S = 7_200;
@@ -13,4 +14,10 @@ export function longerHours(open: Lane['open'], byS: number): [number, number][]
     const next = open[i + 1]?.[0] ?? Infinity;
     return [from, next - to > byS ? to + byS : to];
   });
+}
+
+/** A board with a machine worked longer every day. */
+export function withOvertime(p: Problem, machine: Id<'machine'>, byS = OVERTIME_S): Problem {
+  const lane = p.lanes[machine];
+  return lane ? { ...p, lanes: { ...p.lanes, [machine]: { ...lane, open: longerHours(lane.open, byS) } } } : p;
 }

@@ -105,6 +105,9 @@ export interface Piece {
   felt: number;
 }
 
+/** When its run begins on the clock, to sort by: what runs already comes first. */
+export const runBegins = (x: Piece): number => (x.running ? -1 : x.way.machine.time.startOf(x.runAt));
+
 export interface Pieces {
   origin: At;
   pieces: Piece[];

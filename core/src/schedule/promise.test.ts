@@ -2,11 +2,12 @@ import { check } from './check';
 import { dispatchBest } from './dispatch';
 import { putIntoGaps } from './gap';
 import { inOrder, judge, judged, layingOf } from './judge';
-import { longerHours } from './overtime';
+import { longerHours, withOvertime } from './overtime';
 import { piecesOf } from './pieces';
 import type { Bar, Problem } from './problem';
-import { longestWaitFor, promise, withOvertime } from './promise';
+import { promise } from './promise';
 import { randomBoard } from './random-board.fixture';
+import { longestWaitFor } from './why-late';
 
 const small = { jobs: 10, steps: 4, machines: 6, load: 0.9, tightness: 0.8 };
 const HOUR = 3600;

@@ -1,7 +1,6 @@
 import type { Id } from '../quantity/figure';
 import { putIntoGaps } from './gap';
 import { inOrder, judged, layingOf } from './judge';
-import { longerHours, OVERTIME_S } from './overtime';
 import { piecesOf } from './pieces';
 import type { At, Bar, Problem } from './problem';
 import { type Because, whyThen } from './why-late';
@@ -34,17 +33,4 @@ export function promise(p: Problem, { order, on }: Accepted, job: Id<'job'>): Pr
   const { bars } = judged(p, of, laying.list);
   const mine = bars.filter((bar) => p.work[bar.work]?.job === job);
   return { at: mine.reduce((at, bar) => Math.max(at, bar.end), p.asOf), bars: mine, because: whyThen(laying, job) };
-}
-
-/** The machine a job waits for the longest, for others or for its hours; null where it waits for none. */
-export function longestWaitFor(because: readonly Because[]): Id<'machine'> | null {
-  const waits = new Map<string, number>();
-  for (const { kind, what, s } of because) if (kind === 'behind' || kind === 'closed') waits.set(what, (waits.get(what) ?? 0) + s);
-  return [...waits].reduce<[string, number] | null>((a, b) => (a && a[1] >= b[1] ? a : b), null)?.[0] ?? null;
-}
-
-/** The same with a machine worked longer every day. */
-export function withOvertime(p: Problem, machine: Id<'machine'>, byS = OVERTIME_S): Problem {
-  const lane = p.lanes[machine];
-  return lane ? { ...p, lanes: { ...p.lanes, [machine]: { ...lane, open: longerHours(lane.open, byS) } } } : p;
 }

@@ -2,11 +2,11 @@ import type { Id } from '../quantity/figure';
 import { inOrder, layingOf } from './judge';
 import type { Laying } from './laying';
 import { jobFirst, moveWithFollowers } from './move-job';
-import { OVERTIME_S } from './overtime';
+import { OVERTIME_S, withOvertime } from './overtime';
 import { type Piece, piecesOf } from './pieces';
 import type { Problem } from './problem';
-import { type Accepted, longestWaitFor, withOvertime } from './promise';
-import { whyThen } from './why-late';
+import type { Accepted } from './promise';
+import { longestWaitFor, whyThen } from './why-late';
 
 /** What would let a job end sooner: by how much, and what the whole board would then cost more or less (below 0: less). */
 export type Help = { soonerS: number; money: number } & (

@@ -1,3 +1,4 @@
+import type { Id } from '../quantity/figure';
 import type { JobOn, Piece } from './pieces';
 
 /** A stretch of what makes a job end when it does; all of them together are the time from now to its end. */
@@ -54,4 +55,11 @@ export function whyThen({ jobs }: { jobs: readonly JobOn[] }, id: string): Becau
     x = by;
   }
   return parts;
+}
+
+/** The machine a job waits for the longest, for others or for its hours; null where it waits for none. */
+export function longestWaitFor(because: readonly Because[]): Id<'machine'> | null {
+  const waits = new Map<string, number>();
+  for (const { kind, what, s } of because) if (kind === 'behind' || kind === 'closed') waits.set(what, (waits.get(what) ?? 0) + s);
+  return [...waits].reduce<[string, number] | null>((a, b) => (a && a[1] >= b[1] ? a : b), null)?.[0] ?? null;
 }

@@ -110,7 +110,7 @@ function withPins(problem: Problem, pins: Pins): Problem {
   const work = { ...problem.work };
   for (const [id, pin] of Object.entries(pins)) {
     const mine = work[id];
-    if (mine?.state === 'free') work[id] = { ...mine, pin };
+    if (mine?.state === 'free') work[id] = { ...mine, pin: { ...pin, why: 'by hand' } };
   }
   return { ...problem, work };
 }

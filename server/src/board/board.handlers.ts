@@ -114,7 +114,7 @@ export const boardHandlers: Handlers<typeof board> = {
   },
   'board.endHours': async ({ params }, ctx) => {
     const by = signedIn(ctx);
-    if ((await ctx.db.query(END_HOURS, [params.id, by.id])).rowCount !== 1) throw notFound('This entry of hours, still in force,');
+    if ((await ctx.db.query(END_HOURS, [params.id, by.id])).rowCount !== 1) throw notFound('An entry of hours that still counts');
     await notifyChanged(ctx.db, { table: 'board', id: params.id, version: 2, by: by.name });
     return { id: params.id };
   },
@@ -164,7 +164,7 @@ function hoursOf({ timeZone, plant }: BoardNow, { machine, from, until, opens }:
 function pinned(
   { problem, pins, timeZone }: BoardNow,
   bars: readonly Bar[],
-  { work, pin, why }: { work: string; pin: { kind: 'here' } | { kind: 'notBefore'; by: string } | null; why: string },
+  { work, pin }: { work: string; pin: { kind: 'here' } | { kind: 'notBefore'; by: string } | null },
   by: string,
 ): Pins {
   const bar = bars.find((b) => b.work === work);
@@ -172,10 +172,10 @@ function pinned(
   if (problem.work[work]?.state === 'running') throw new Refused(409, 'runs', 'What runs already stays where it is.');
   const kept = Object.fromEntries(Object.entries(pins).filter(([id]) => id !== work && problem.work[id]?.state === 'free'));
   if (pin === null) return kept;
-  if (pin.kind === 'here') return { ...kept, [work]: { start: bar.start, by, why } };
+  if (pin.kind === 'here') return { ...kept, [work]: { start: bar.start, by } };
   const notBefore = momentOf(pin.by, timeZone);
   if (notBefore === null) throw invalid([{ path: 'pin.by', says: 'is not a day of the calendar' }]);
-  return { ...kept, [work]: { notBefore, by, why } };
+  return { ...kept, [work]: { notBefore, by } };
 }
 
 /** The board with a step before or behind another of its machine, or a job before everything. */

@@ -60,26 +60,18 @@ const SHIFT_H = 8;
           <mat-button-toggle [value]="false">{{ say('board.hours.closes') }}</mat-button-toggle>
           <mat-button-toggle [value]="true">{{ say('board.hours.works') }}</mat-button-toggle>
         </mat-button-toggle-group>
-        <div>
-          {{ say('board.hours.from') }}
-          <dk-moment-fields
-            kind="moment"
-            [takesFocus]="false"
-            [label]="say('board.hours.from')"
-            [value]="a.from"
-            (changed)="set({ from: $event })"
-          />
-        </div>
-        <div>
-          {{ say('board.hours.until') }}
-          <dk-moment-fields
-            kind="moment"
-            [takesFocus]="false"
-            [label]="say('board.hours.until')"
-            [value]="a.until"
-            (changed)="set({ until: $event })"
-          />
-        </div>
+        @for (end of ends; track end.of) {
+          <div>
+            {{ end.says }}
+            <dk-moment-fields
+              kind="moment"
+              [takesFocus]="false"
+              [label]="end.says"
+              [value]="a[end.of]"
+              (changed)="set({ [end.of]: $event })"
+            />
+          </div>
+        }
         <mat-form-field>
           <mat-label>{{ say('board.hours.why') }}</mat-label>
           <input matInput #why maxlength="200" [value]="a.why" (input)="set({ why: why.value })" />
@@ -118,6 +110,10 @@ const SHIFT_H = 8;
 })
 export class BoardHoursPanel {
   protected readonly say = say;
+  protected readonly ends = [
+    { of: 'from', says: say('board.hours.from') },
+    { of: 'until', says: say('board.hours.until') },
+  ] as const;
   readonly page = input.required<BoardPage>();
   readonly may = input(false);
   readonly made = output();

@@ -176,13 +176,13 @@ describe('the board', () => {
     await press('Not before …');
     expect(host.querySelector<HTMLInputElement>('dk-moment-fields .time')?.value).not.toBe('');
     await press('Pin it');
-    const body = { base: 3, work: 'a', why: '' };
+    const body = { base: 3, work: 'a' };
     expect(asked.filter(([name]) => name === 'board.pin').map(([, sent]) => sent)).toEqual([
       { body: { ...body, pin: { kind: 'here' } } },
       { body: { ...body, pin: { kind: 'notBefore', by: new Date(NOW * 1000).toISOString().slice(0, 16) } } },
     ]);
     TestBed.resetTestingModule();
-    answers['board.read'] = () => of(page({ bars: [bar('a', JOB, NOW, { pin: { notBefore: NOW, by: 'Runa', why: '' } })] }));
+    answers['board.read'] = () => of(page({ bars: [bar('a', JOB, NOW, { pin: { notBefore: NOW, by: 'Runa' } })] }));
     const pinned = await open();
     await pinned.key('ArrowRight');
     expect(pinned.host.textContent).toMatch(/Not before .*, pinned by Runa/);

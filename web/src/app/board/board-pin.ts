@@ -54,7 +54,7 @@ export class BoardPin {
     this.send({ kind: 'notBefore', by: this.wanted() });
   }
   private send(pin: { kind: 'here' } | { kind: 'notBefore'; by: string } | null): void {
-    this.server.send('board.pin', { body: { base: this.page().nr, work: this.bar().work, pin, why: '' } }).subscribe({
+    this.server.send('board.pin', { body: { base: this.page().nr, work: this.bar().work, pin } }).subscribe({
       next: () => this.made.emit(),
       error: (f: Failure) => this.failed.emit(f),
     });
