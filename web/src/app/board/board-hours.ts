@@ -68,7 +68,7 @@ const SHIFT_H = 8;
               [takesFocus]="false"
               [label]="end.says"
               [value]="a[end.of]"
-              (changed)="set({ [end.of]: $event })"
+              (changed)="setEnd(end.of, $event)"
             />
           </div>
         }
@@ -144,6 +144,9 @@ export class BoardHoursPanel {
   }
   protected set(more: Partial<Asked>): void {
     this.asked.update((a) => a && { ...a, ...more });
+  }
+  protected setEnd(end: 'from' | 'until', at: string): void {
+    this.set(end === 'from' ? { from: at } : { until: at });
   }
   protected look(): void {
     const [of, { nr }] = [this.asked(), this.page()];
