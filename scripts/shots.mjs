@@ -71,7 +71,8 @@ await main(async () => {
           reducedMotion: 'reduce',
         })
       ).newPage();
-      await page.clock.setFixedTime(new Date(CLOCK));
+      // From then on it goes: what waits until nobody types any more would wait for ever on a clock that stands.
+      await page.clock.install({ time: new Date(CLOCK) });
       await page.goto(`${base}/terminal`);
       await page.getByLabel('Name').fill('odo');
       await page.getByLabel('Password').fill('ink-and-water-3');
@@ -93,11 +94,19 @@ await main(async () => {
         reducedMotion: 'reduce',
       })
     ).newPage();
-    await page.clock.setFixedTime(new Date(CLOCK));
+    // From then on it goes: what waits until nobody types any more would wait for ever on a clock that stands.
+    await page.clock.install({ time: new Date(CLOCK) });
     const shot = async (name) => {
+      await page.getByText('Asking the board').first().waitFor({ state: 'hidden' });
       await page.waitForTimeout(500);
       await page.screenshot({ path: `${ROOT}/docs/screenshots/${name}.png` });
       say(name);
+    };
+    /** An order found in the list: it holds more than fit on a screen. */
+    const open = async (title) => {
+      await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
+      await page.getByRole('searchbox').fill(title);
+      await page.getByRole('link', { name: title }).first().click();
     };
     await page.goto(base);
     await page.getByLabel('Password').waitFor();
@@ -125,40 +134,34 @@ await main(async () => {
     await page.getByRole('button', { name: /Card or leaflet/ }).click();
     await page.getByRole('button', { name: /^Stock,/ }).waitFor();
     await shot('new-order');
-    await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
-    await page.getByRole('link', { name: 'Labels for the spring cheese' }).click();
+    await open('Labels for the spring cheese');
     await page.getByRole('button', { name: /^Print,/ }).click();
     await shot('labels-web');
     for (const [order, view, name] of [['Poster, radio play 7', 'Plans', 'job-plans']]) {
-      await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
-      await page.getByRole('link', { name: order }).first().click();
+      await open(order);
       await page.getByRole('tab', { name: view, exact: true }).click();
       await page.waitForTimeout(1_000);
       await shot(name);
     }
-    await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
-    await page.getByRole('link', { name: 'Tea carton' }).first().click();
+    await open('Tea carton, harbour blend');
     await page.getByRole('button', { name: /^Die-cut,/ }).click();
     await page.getByRole('tab', { name: 'Fold-up' }).click();
     await page.getByRole('slider').waitFor();
     await page.waitForTimeout(1_000);
     await shot('fold-up');
-    await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
-    await page.getByRole('link', { name: 'Radio plays, autumn' }).first().click();
+    await open('Radio plays, autumn');
     await page.getByRole('tab', { name: 'Gang' }).click();
     await page.getByRole('region', { name: 'Form B' }).waitFor();
     await page.waitForTimeout(1_000);
     await shot('gang');
-    await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
-    await page.getByRole('link', { name: 'Ferry timetable, summer' }).first().click();
+    await open('Ferry timetable, summer');
     await page.getByRole('tab', { name: 'Sections' }).click();
     await page.getByRole('slider').waitFor();
     await page.getByRole('slider').fill('1');
     await page.waitForTimeout(1_000);
     await shot('sections');
     for (const [order, view, name] of [['Harvest supper menu', 'Floor', 'job-floor']]) {
-      await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
-      await page.getByRole('link', { name: order }).first().click();
+      await open(order);
       await page.getByRole('tab', { name: view, exact: true }).click();
       await page.waitForTimeout(1_500);
       await shot(name);
@@ -176,11 +179,13 @@ await main(async () => {
     await shot('logbook');
     await page.getByRole('link', { name: 'Tools', exact: true }).click();
     await page.locator('dk-tool-desk').waitFor();
+    await page.getByRole('searchbox').fill('2413');
+    await page.getByRole('button', { name: /^P-1021/ }).click();
     for (const [tone, value] of Object.entries({ 0: '0', 10: '10.6', 25: '26.1', 50: '51.2', 75: '75.9', 90: '90.3', 100: '100' }))
       await page.getByLabel(`Measured on the plate at ${tone} %`).fill(value);
     await shot('tools');
     await page.getByRole('link', { name: 'Ink kitchen' }).click();
-    await page.getByRole('button', { name: /bronze/ }).click();
+    await page.getByRole('button', { name: /^bronze.*2406/ }).click();
     await page.getByRole('button', { name: 'Find recipes' }).click();
     await page.getByRole('button', { name: 'Take it', exact: true }).first().waitFor();
     await shot('kitchen');

@@ -61,7 +61,7 @@ from (
 order by f.seq desc
 limit 40`,
 );
-/** Released steps that print, strike or cut: the newest jobs first, with how far their register is. */
+/** Released steps that print, strike or cut, with how far their register is: read last first, then the newest jobs. */
 export const STEPS_WITH_REGISTER = rows(
   RegisterRow,
   `
@@ -76,7 +76,9 @@ from released_steps s
 where j.state <> 'delivered'
   and s.nr = (select max(n.nr) from released_steps n where n.job = s.job and n.step = s.step)
   and jsonb_typeof(s.facts -> 'register') = 'object'
-order by j.number desc, (s.facts ->> 'seq')::int
+order by
+  (select max(l.seq) from register_log l where l.job = s.job and l.step = s.step and l.what = 'read') desc nulls last,
+  j.number desc, (s.facts ->> 'seq')::int
 limit 300`,
 );
 /** $1 uuid, $2 uuid person, $3 int seed, $4 text level, $5 int turns, $6 int waste, $7 boolean inside, $8 int ideal turns, $9 int ideal waste, $10 int score */

@@ -45,6 +45,14 @@ it('lists the steps whose register is read, and refuses a step that is not relea
   expect(rows.filter((r) => r.job === job).map((r) => r.step)).toEqual([FRONT, 'card.card.print.back', 'card.card.foil']);
 });
 
+it('lists what was read last first, before newer jobs', async () => {
+  const job = await released();
+  await press.call('POST', `${at(job)}/readings`, reading([{ ink: 'C', readings: shifted(0.2) }]));
+  await released();
+  const rows = (await press.call('GET', '/api/register')).body as unknown as { job: string; step: string }[];
+  expect(rows[0]).toMatchObject({ job, step: FRONT });
+});
+
 it('fits a reading, tells what to set, and counts its sheets as set-up waste of the job', async () => {
   const job = await released();
   const body = reading([{ ink: 'C', readings: shifted(0.2) }]);
