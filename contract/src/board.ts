@@ -89,6 +89,8 @@ export type BoardPage = z.infer<typeof BoardPage>;
 const who = ['planner'] as const;
 const move = z.union([
   z.strictObject({ base, work: z.string().max(300), beside: z.string().max(300), side: z.enum(['before', 'behind']) }),
+  /** Onto another machine, into the first gap there in which nobody else’s run begins later. */
+  z.strictObject({ base, work: z.string().max(300), on: z.string().max(120) }),
   /** The whole job before everything that does not run. */
   z.strictObject({ base, first: z.uuid() }),
 ]);
@@ -110,12 +112,17 @@ export const BoardEffect = z.object({
 });
 export type BoardEffect = z.infer<typeof BoardEffect>;
 
+/** A machine on which a step could be done instead; and what stands against it, in words (null: nothing). */
+export const BoardMachine = z.object({ machine: z.string(), name: z.string(), against: z.string().nullable() });
+export type BoardMachine = z.infer<typeof BoardMachine>;
+
 /** By how much, and money more than now; below 0 the whole is cheaper. */
 const helps = { soonerS: z.number(), money: z.number() };
-/** What would let a job end sooner: a step before another, the whole job before everything, a machine worked longer. */
+/** What would let a job end sooner: a step before another, or on another machine; the whole job before everything; a machine worked longer. */
 export const BoardHelp = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('before'), work: z.string(), beside: z.string(), ...helps }),
   z.object({ kind: z.literal('first'), ...helps }),
+  z.object({ kind: z.literal('on'), work: z.string(), machine: z.string(), name: z.string(), ...helps }),
   z.object({ kind: z.literal('overtime'), machine: z.string(), byS: z.number(), ...helps }),
 ]);
 export type BoardHelp = z.infer<typeof BoardHelp>;
@@ -197,7 +204,7 @@ export const board = {
     method: 'post',
     path: '/api/board/try',
     who,
-    says: 'What moving a step before or behind another on its machine, or a job before everything, would come to; nothing is changed.',
+    says: 'What moving a step before or behind another, onto another machine, or a job before everything would come to; nothing is changed.',
     body: move,
     reply: BoardEffect,
     example: { body: { base: 0, work: 'a', beside: 'b', side: 'before' } },
@@ -206,10 +213,19 @@ export const board = {
     method: 'post',
     path: '/api/board/move',
     who,
-    says: 'Moves a step before or behind another on its machine, or a job before everything: a new version of the board. Refused when the board has moved on since.',
+    says: 'Moves a step before or behind another, onto another machine, or a job before everything: a new version of the board. On another machine its job is released again for it, in one with the board. Refused when the board has moved on since.',
     body: move,
     reply: z.object({ nr: base }),
     example: { body: { base: 0, work: 'a', beside: 'b', side: 'before' } },
+  },
+  'board.machines': {
+    method: 'get',
+    path: '/api/board/machines',
+    who,
+    says: 'Machines on which a released step could be done instead, and what stands against each: what has begun, what is made, what would hold the release.',
+    query: z.strictObject({ work: z.string().max(300) }),
+    reply: z.array(BoardMachine),
+    example: { query: { work: 'a' } },
   },
   'board.accept': {
     method: 'post',

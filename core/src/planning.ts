@@ -6,6 +6,7 @@ export * from './plan/readings/floor-steps';
 export * from './plan/plan';
 export * from './plan/readings/moved';
 export * from './plan/readings/needs';
+export * from './plan/what-if/other-machine';
 export * from './plan/what-if/propose';
 export * from './plan/readings/risk-curve';
 export * from './plan/what-if/same-again';

@@ -21,3 +21,9 @@ export interface Finding {
 
 /** The name under which a finding is decided. */
 export const findingKey = (f: { code: string; at: string }): string => `${f.code}@${f.at}`;
+/**
+ * Whether a finding waits for somebody before the job can be released: it asks for a decision, and nobody has made it.
+ * @example isUndecided({ code: 'stock.short', at: 'a', level: 'decide' }, {}) // true
+ */
+export const isUndecided = (f: Pick<Finding, 'code' | 'at' | 'level'>, decisions: Readonly<Record<string, unknown>>): boolean =>
+  f.level === 'decide' && !Object.hasOwn(decisions, findingKey(f));

@@ -7,7 +7,7 @@ import { piecesOf } from './pieces';
 import type { Bar, Problem } from './problem';
 import { promise } from './promise';
 import { randomBoard } from './random-board.fixture';
-import { longestWaitFor } from './why-late';
+import { waitedFor } from './why-late';
 
 const small = { jobs: 10, steps: 4, machines: 6, load: 0.9, tightness: 0.8 };
 const HOUR = 3600;
@@ -115,8 +115,8 @@ describe('overtime', () => {
       const p = randomBoard({ ...small, seed });
       const { order, on } = standing(p, 'j3');
       const { at, because } = promise(p, { order, on }, 'j3');
-      const machine = longestWaitFor(because);
-      if (machine === null) continue;
+      const [machine] = waitedFor(because);
+      if (machine === undefined) continue;
       const over = promise(withOvertime(p, machine), { order, on }, 'j3').at;
       if (over < at) sooner++;
     }

@@ -6,7 +6,7 @@ import { OVERTIME_S, withOvertime } from './overtime';
 import { type Piece, piecesOf } from './pieces';
 import type { Problem } from './problem';
 import type { Accepted } from './promise';
-import { longestWaitFor, whyThen } from './why-late';
+import { waitedFor, whyThen } from './why-late';
 
 /** What would let a job end sooner: by how much, and what the whole board would then cost more or less (below 0: less). */
 export type Help = { soonerS: number; money: number } & (
@@ -59,8 +59,8 @@ export function overtimeHelp(p: Problem, { order, on }: Accepted, id: Id<'job'>)
     return laying;
   };
   const before = laid(p);
-  const machine = longestWaitFor(whyThen(before, id));
-  if (machine === null) return null;
+  const [machine] = waitedFor(whyThen(before, id));
+  if (machine === undefined) return null;
   const after = laid(withOvertime(p, machine));
   const endOf = ({ jobs }: Laying): number => jobs.find((j) => j.id === id)?.end ?? 0;
   const soonerS = endOf(before) - endOf(after);

@@ -57,9 +57,12 @@ export function whyThen({ jobs }: { jobs: readonly JobOn[] }, id: string): Becau
   return parts;
 }
 
-/** The machine a job waits for the longest, for others or for its hours; null where it waits for none. */
-export function longestWaitFor(because: readonly Because[]): Id<'machine'> | null {
+/**
+ * The machines a job waits for, for others on them or for their hours, the longest wait first.
+ * @example waitedFor([{ kind: 'behind', what: 'press', job: '2408', s: 60 }, { kind: 'closed', what: 'folder', s: 90 }]) // ['folder', 'press']
+ */
+export function waitedFor(because: readonly Because[]): Id<'machine'>[] {
   const waits = new Map<string, number>();
   for (const { kind, what, s } of because) if (kind === 'behind' || kind === 'closed') waits.set(what, (waits.get(what) ?? 0) + s);
-  return [...waits].reduce<[string, number] | null>((a, b) => (a && a[1] >= b[1] ? a : b), null)?.[0] ?? null;
+  return [...waits].sort((a, b) => b[1] - a[1]).map(([machine]) => machine);
 }

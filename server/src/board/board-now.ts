@@ -7,6 +7,7 @@ import {
   dispatchBest,
   type FloorAsk,
   inOrder,
+  judge,
   type Judged,
   judged,
   type Laying,
@@ -57,13 +58,20 @@ export interface Quoted {
   dueAt: At | null;
 }
 
-/** A board that is only thought of: work that nobody released, hours that nobody set. */
+/** A released job as it would be released again. */
+export interface Again {
+  job: string;
+  steps: readonly FloorStep[];
+}
+
+/** A board that is only thought of: work that nobody released, hours that nobody set, a job released otherwise. */
 export interface Thought {
   quoted?: Quoted;
   hours?: readonly HoursChange[];
+  again?: Again;
 }
 
-export async function boardNow(db: Db, asOf: At, { quoted, hours = [] }: Thought = {}): Promise<BoardNow> {
+export async function boardNow(db: Db, asOf: At, { quoted, hours = [], again }: Thought = {}): Promise<BoardNow> {
   const { plant } = await plantInForce(db);
   const floor = await floorOnMachines(db, null);
   const head = await maybeOne(db, BOARD_NOW, []);
@@ -75,7 +83,8 @@ export async function boardNow(db: Db, asOf: At, { quoted, hours = [] }: Thought
   // Who was released first was promised first.
   const releasedAt = new Map((await many(db, RELEASED_AT, [[...new Set(floor.steps.map((s) => s.job))]])).map((r) => [r.job, r.at]));
   const turn = ({ job }: StepOnFloor): number => releasedAt.get(job) ?? 0;
-  const steps = [...stepsOf(floor, asOf).sort((a, b) => turn(a) - turn(b)), ...asked];
+  const stand = stepsOf(floor, asOf);
+  const steps = [...(again ? releasedAgain(stand, again) : stand).sort((a, b) => turn(a) - turn(b)), ...asked];
   const jobs = new Map(open.map((job) => [job.job, job]));
   const ask: FloorAsk = {
     asOf,
@@ -170,18 +179,36 @@ export function laidIn(problem: Problem, order: readonly string[], on: Readonly<
 /** So many steps are dispatched in less time than a thread takes to begin. */
 const AT_ONCE = 500;
 
+/** Steps with those of a job as another release would have them; what has begun stays what it is. */
+function releasedAgain(stand: readonly StepOnFloor[], { job, steps }: Again): StepOnFloor[] {
+  const kept = stand.filter((s) => s.job !== job || s.state !== 'waiting');
+  const begun = new Set(kept.flatMap((s) => (s.job === job ? [s.facts.step] : [])));
+  const fresh = steps.filter((facts) => !begun.has(facts.step));
+  return [...kept, ...fresh.map((facts): StepOnFloor => ({ job, facts, state: 'waiting', since: null, leftS: 0 }))];
+}
+
 /** Bars as they are kept: in the order of their starts, so that the order of every machine can be laid again. */
 export const standing = (bars: readonly Bar[]): Standing[] =>
   [...bars].sort((a, b) => a.runAt - b.runAt || a.start - b.start).map(({ work, machine, start }) => ({ work, machine, start }));
 
 /** Bars laid again, to try moves on: where they were accepted is forgotten, so that what a move comes to is the plan’s own cost. */
-export function layingFrom(problem: Problem, bars: readonly Bar[]): Laying {
-  const { order, on } = acceptedOrder(standing(bars));
+export const layingFrom = (problem: Problem, bars: readonly Bar[]): Laying => layingOfBars(problem, standing(bars));
+/** The same of bars as they are kept. */
+export function layingOfBars(problem: Problem, stood: readonly Standing[]): Laying {
+  const { order, on } = acceptedOrder(stood);
   const of = piecesOf(problem);
   const laying = layingOf(of, problem);
   laying.layAll(inOrder(of.pieces, order, on));
   return laying;
 }
+/** What a board comes to that was laid by moves; `was`: where it was accepted, so that what is moved is counted. */
+export const judgedFrom = (problem: Problem, { list }: Laying, was?: readonly Bar[]): Judged =>
+  judge(
+    problem,
+    list.map((x) => x.id),
+    Object.fromEntries(list.map((x) => [x.id, x.way.machine.id])),
+    was,
+  );
 /** When the last step of each job ends. */
 export function endsOf(bars: readonly Bar[], { problem }: Pick<BoardNow, 'problem'>): Map<string, number> {
   const ends = new Map<string, number>();

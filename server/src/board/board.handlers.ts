@@ -11,7 +11,6 @@ import {
 import {
   type Bar,
   jobFirst,
-  judge,
   type Judged,
   type Laying,
   leastMoney,
@@ -20,20 +19,35 @@ import {
   overtimeHelp,
   whatHelps,
   whyThen,
+  workId,
 } from '@druckerei/core/board';
 import { type Ctx, signedIn } from '../context';
-import type { Db } from '../db/pool';
+import { type Db, inTransaction } from '../db/pool';
 import { maybeOne, stored } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
 import type { Handlers } from '../implement';
+import { releaseChanged } from '../jobs/release.handlers';
 import { begin } from '../tasks/tasks.handlers';
 import { csvFile } from '../files/csv-file';
 import { calendarOf } from '../out/calendar';
 import { type HoursChange, momentOf } from '../plants/calendar';
 import { ADD_HOURS, END_HOURS } from '../plants/plants.queries';
 import { datesOf, rowsOf } from './board-out';
-import { acceptedOrder, boardNow, type BoardNow, endsOf, type Laid, laid, laidIn, layingFrom, standing, toldWhy } from './board-now';
+import {
+  acceptedOrder,
+  boardNow,
+  type BoardNow,
+  endsOf,
+  type Laid,
+  laid,
+  laidIn,
+  layingFrom,
+  judgedFrom,
+  standing,
+  toldWhy,
+} from './board-now';
+import { type Elsewhere, elsewhere, everywhereElse, helpsElsewhere, layingElsewhere } from './other-machine';
 import { promiseOf } from './promise-of';
 import { ADD_VERSION, BOARD_VERSION, FOUND, type Pins, type Standing } from './board.queries';
 
@@ -75,24 +89,39 @@ export const boardHandlers: Handlers<typeof board> = {
     if (!(params.id in now.problem.jobs)) throw notFound('This job on the board');
     const stands = await laid(now, ctx);
     const overtime = overtimeHelp(now.problem, acceptedOrder(standing(stands.bars)), params.id);
-    return [...whatHelps(layingFrom(now.problem, stands.bars), params.id), ...(overtime ? [overtime] : [])];
+    return [
+      ...whatHelps(layingFrom(now.problem, stands.bars), params.id),
+      ...(await helpsElsewhere(ctx.db, now, stands, params.id)),
+      ...(overtime ? [overtime] : []),
+    ];
   },
   'board.promise': ({ body }, ctx) => promiseOf(ctx, body),
   'board.try': async ({ body }, ctx): Promise<BoardEffect> => {
     const now = await at(ctx, body.base);
     const before = await laid(now, ctx);
-    return effectOf(now, before, moved(now, before, body));
+    return effectOf(now, before, (await moved(ctx, now, before, body)).then);
   },
   'board.move': async ({ body }, ctx) => {
     const now = await at(ctx, body.base);
-    const after = moved(now, await laid(now, ctx), body);
-    return addVersion(ctx, body.base, 'move', standing(after.bars), now.pins);
+    const { then, again } = await moved(ctx, now, await laid(now, ctx), body);
+    return inTransaction(ctx.db, async (db) => {
+      if (again) await releaseOn(db, ctx, again);
+      return addVersion(ctx, body.base, 'move', standing(then.bars), now.pins, db);
+    });
+  },
+  'board.machines': async ({ query }, ctx) => {
+    const ways = await everywhereElse(ctx.db, await boardNow(ctx.db, ctx.now()), query.work);
+    if (ways instanceof Refused) throw ways;
+    return ways.map(({ machine, name, against }) => ({ machine, name, against }));
   },
   'board.back': async ({ body }, ctx) => {
-    await at(ctx, body.base);
+    const now = await at(ctx, body.base);
     const before = await maybeOne(ctx.db, BOARD_VERSION, [body.base - 1]);
     if (!before) throw new Refused(409, 'first', 'This is the first board that was accepted: there is none before it.');
-    return addVersion(ctx, body.base, 'back', before.bars, before.pins);
+    return inTransaction(ctx.db, async (db) => {
+      await ontoMachinesOf(db, ctx, now, before.bars);
+      return addVersion(ctx, body.base, 'back', before.bars, before.pins, db);
+    });
   },
   'board.accept': async ({ body }, ctx) => {
     const now = await at(ctx, body.base);
@@ -136,12 +165,19 @@ async function at(ctx: Ctx, base: number): Promise<BoardNow> {
   return now;
 }
 
-async function addVersion(ctx: Ctx, base: number, why: Why, bars: readonly Standing[], pins: Pins): Promise<{ nr: number }> {
+async function addVersion(
+  ctx: Ctx,
+  base: number,
+  why: Why,
+  bars: readonly Standing[],
+  pins: Pins,
+  db: Db = ctx.db,
+): Promise<{ nr: number }> {
   const nr = base + 1;
   const by = signedIn(ctx);
-  const added = await addBoardVersion(ctx.db, nr, by.id, why, bars, pins);
+  const added = await addBoardVersion(db, nr, by.id, why, bars, pins);
   if (!added) throw movedOn(nr);
-  await notifyChanged(ctx.db, { table: 'board', id: String(nr), version: nr, by: by.name });
+  await notifyChanged(db, { table: 'board', id: String(nr), version: nr, by: by.name });
   return { nr };
 }
 /** False: somebody made this version first, or the one before is not there. */
@@ -178,23 +214,34 @@ function pinned(
   return { ...kept, [work]: { notBefore, by } };
 }
 
-/** The board with a step before or behind another of its machine, or a job before everything. */
-function moved(now: BoardNow, before: Judged, move: BoardMove): Judged {
-  const { problem, accepted } = now;
-  const laying = layingFrom(now.problem, before.bars);
-  const { was } = acceptedOrder(standing(before.bars));
-  if ('first' in move) {
-    if (!(move.first in problem.jobs)) throw notFound('This job on the board');
-    laying.layAll(jobFirst(laying, move.first));
-  } else moveBeside(laying, move);
-  return judge(
-    problem,
-    laying.list.map((x) => x.id),
-    Object.fromEntries(laying.list.map((x) => [x.id, x.way.machine.id])),
-    accepted.length > 0 ? was : undefined,
-  );
+/** What a move comes to: the board as it then lies, and what has to be released again for it. */
+interface Moved {
+  then: Judged;
+  again: Elsewhere | null;
 }
-function moveBeside(laying: Laying, { work, beside, side }: Exclude<BoardMove, { first: string }>): void {
+/** The board with a step before or behind another, on another machine, or a job before everything. */
+async function moved(ctx: Ctx, now: BoardNow, before: Laid, move: BoardMove): Promise<Moved> {
+  if ('first' in move) {
+    if (!(move.first in now.problem.jobs)) throw notFound('This job on the board');
+    const laying = layingFrom(now.problem, before.bars);
+    laying.layAll(jobFirst(laying, move.first));
+    return { then: judgedFrom(now.problem, laying, wasIn(now, before)), again: null };
+  }
+  const machine = 'on' in move ? move.on : (before.bars.find((b) => b.work === move.beside)?.machine ?? '');
+  if (now.problem.work[move.work]?.ways.some((w) => w.machine === machine)) {
+    const laying = layingFrom(now.problem, before.bars);
+    if ('beside' in move) moveBeside(laying, move);
+    return { then: judgedFrom(now.problem, laying, wasIn(now, before)), again: null };
+  }
+  const again = await elsewhere(ctx.db, now, move.work, machine);
+  if (again.against !== null) throw new Refused(422, 'against', `Not on ${again.name}: ${again.against}`);
+  const { problem, laying } = await layingElsewhere(ctx.db, now, before, again);
+  if ('beside' in move) moveBeside(laying, move);
+  return { then: judgedFrom(problem, laying, wasIn(now, before)), again };
+}
+const wasIn = ({ accepted }: BoardNow, { bars }: Judged): Bar[] | undefined =>
+  accepted.length > 0 ? acceptedOrder(standing(bars)).was : undefined;
+function moveBeside(laying: Laying, { work, beside, side }: Extract<BoardMove, { beside: string }>): void {
   const [piece, other] = [laying.list.find((x) => x.id === work), laying.list.find((x) => x.id === beside)];
   if (!piece || !other) throw notFound('This step on the board');
   const way = piece.ways.find((w) => w.machine === other.way.machine);
@@ -202,6 +249,22 @@ function moveBeside(laying: Laying, { work, beside, side }: Exclude<BoardMove, {
   if (piece.running || other.running) throw new Refused(409, 'runs', 'What runs already stays where it is.');
   if (!moveWithFollowers(laying, piece, other, side, way))
     throw new Refused(409, 'circle', 'It cannot stand there: one of the two needs the other first.');
+}
+/** The job released again with its work on another machine. */
+const releaseOn = (db: Db, ctx: Ctx, { job, edit, name }: Elsewhere): Promise<void> =>
+  releaseChanged(db, ctx, job.id, job.version, [edit], `moved to ${name} on the board`);
+/** Work that another version of the board has on other machines goes back to them. */
+async function ontoMachinesOf(db: Db, ctx: Ctx, now: BoardNow, bars: readonly Standing[]): Promise<void> {
+  const moved = new Set<string>();
+  for (const { work, machine } of bars) {
+    const mine = now.problem.work[work];
+    if (mine?.state !== 'free' || mine.ways.some((w) => w.machine === machine) || moved.has(work)) continue;
+    const again = await elsewhere(db, now, work, machine);
+    if (again.against !== null) throw new Refused(422, 'against', `Not back on ${again.name}: ${again.against}`);
+    await releaseOn(db, ctx, again);
+    // Both sides of a form went along.
+    for (const step of again.steps) if (step.machine === machine) moved.add(workId(mine.job, step.step));
+  }
 }
 
 const changeS = ({ bars }: Judged): number => bars.reduce((sum, b) => sum + b.changes.reduce((s, c) => s + c.s, 0), 0);

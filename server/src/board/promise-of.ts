@@ -1,6 +1,6 @@
 import type { BoardPromise } from '@druckerei/contract';
 import type { JobSpec, Plant } from '@druckerei/core';
-import { longestWaitFor, OVERTIME_S, promise, type Promised, whyThen, withOvertime } from '@druckerei/core/board';
+import { OVERTIME_S, promise, type Promised, waitedFor, whyThen, withOvertime } from '@druckerei/core/board';
 import { floorSteps, type FloorStep } from '@druckerei/core/planning';
 import type { Ctx } from '../context';
 import { findJob, homeOf } from '../jobs/find-job';
@@ -36,8 +36,8 @@ async function promiseFor(ctx: Ctx, steps: readonly FloorStep[]): Promise<BoardP
   const released = Object.fromEntries(Object.entries(now.problem.work).filter(([, { job }]) => job !== ASKED));
   const stands = acceptedOrder(standing((await laid({ ...now, problem: { ...now.problem, work: released } }, ctx)).bars));
   const first = promise(now.problem, stands, ASKED);
-  const machine = longestWaitFor(first.because);
-  const over = machine === null ? null : promise(withOvertime(now.problem, machine), stands, ASKED);
+  const [machine] = waitedFor(first.because);
+  const over = machine === undefined ? null : promise(withOvertime(now.problem, machine), stands, ASKED);
   const name = now.problem.lanes[machine ?? '']?.name ?? '';
   return told(now, false, first, over && over.at < first.at ? { machine: name, byS: OVERTIME_S, at: over.at } : null);
 }

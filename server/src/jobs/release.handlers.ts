@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import type { jobs, Release } from '@druckerei/contract';
 import type * as z from 'zod';
 import {
+  apply,
   approvedVersion,
   earlyHash,
   type Edit,
@@ -10,6 +11,7 @@ import {
   findingKey,
   findingTitle,
   hashOf,
+  isUndecided,
   type JobSpec,
   JobSpecSchema,
 } from '@druckerei/core';
@@ -125,14 +127,32 @@ async function setState(db: Db, ctx: Ctx, job: JobFound, state: JobFound['state'
 /** The artwork's version where nobody was asked about it. */
 const FIRST_VERSION = 'v1';
 
+/** A released job changed and released again in one: what somebody decided elsewhere than on its page. Refused where it is revised, or moved on since `version`. */
+export async function releaseChanged(db: Db, ctx: Ctx, id: string, version: number, edits: readonly Edit[], reason: string): Promise<void> {
+  const job = await lockJob(db, id);
+  if (job.state !== 'released')
+    throw new Refused(409, 'not-released', `Job ${job.number} is being revised: change it there, and release it again.`);
+  requireVersion(job, version);
+  const applied = apply(job.spec, edits, JobSpecSchema);
+  if (!applied.ok) throw invalid(applied.issues);
+  await releaseJob(db, ctx, { ...job, spec: applied.made }, await many(db, RELEASES, [id]), { decisions: {}, reason }, edits);
+}
+
 interface ReleaseAsk {
   decisions: Record<string, string>;
   scope?: string[] | undefined;
   reason?: string | undefined;
 }
 
-/** One snapshot of everything, the ticket made from it, and the rows others join on. */
-async function releaseJob(db: Db, ctx: Ctx, job: JobFound, releases: readonly ReleaseRow[], ask: ReleaseAsk): Promise<ReleaseRow> {
+/** One snapshot of everything, the ticket made from it, and the rows others join on. `changes`: what of the specification is new with it. */
+async function releaseJob(
+  db: Db,
+  ctx: Ctx,
+  job: JobFound,
+  releases: readonly ReleaseRow[],
+  ask: ReleaseAsk,
+  changes: readonly Edit[] = [],
+): Promise<ReleaseRow> {
   const by = signedIn(ctx);
   const decided = Object.entries(ask.decisions).map(([key, reason]): [string, JobSpec['decisions'][string]] => [
     key,
@@ -153,7 +173,7 @@ async function releaseJob(db: Db, ctx: Ctx, job: JobFound, releases: readonly Re
     }),
   );
   const nr = (releases.at(-1)?.nr ?? 0) + 1;
-  const edits: Edit[] = decided.map(([k, now]) => ({ at: ['decisions', k], now }));
+  const edits: Edit[] = [...changes, ...decided.map(([k, now]): Edit => ({ at: ['decisions', k], now }))];
   const { version } = await saveVersion(db, ctx, job, {
     spec,
     edits,
@@ -202,7 +222,7 @@ function refuseOpenFindings(findings: readonly Finding[], spec: JobSpec, scope: 
       fields: blocking.map((f) => ({ path: f.at, says: findingTitle(f.code, f.args) })),
     });
   if (scope) return; // what is undecided is decided with the whole
-  const undecided = findings.filter((f) => f.level === 'decide' && !Object.hasOwn(spec.decisions, findingKey(f)));
+  const undecided = findings.filter((f) => isUndecided(f, spec.decisions));
   if (undecided.length > 0)
     throw new Refused(422, 'undecided', 'Somebody must decide these with a reason.', {
       fields: undecided.map((f) => ({ path: findingKey(f), says: findingTitle(f.code, f.args) })),

@@ -1,6 +1,6 @@
 import type { ToolCard } from '@druckerei/contract';
 import { PRACTICE_DEFAULTS } from '@druckerei/core';
-import { formWork, type Planned } from '@druckerei/core/planning';
+import { type FormWork, formWork, type Planned } from '@druckerei/core/planning';
 import type { Db } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
 import { ADD_CARD, type CardRow, FORMS_OF_JOB, NEXT_NUMBER, SET_STATE } from './tools.queries';
@@ -46,6 +46,26 @@ export async function addCard(db: Db, card: Omit<CardRow, 'id' | 'number' | 'tit
   return id;
 }
 
+/** Whether a plate is the one a plan wants: what it carries, its size, and its press, as far as they are known. No press's card says whose plates it takes too. */
+const isFor = (c: CardRow, w: FormWork): boolean =>
+  c.stone === w.stone &&
+  c.side === w.side &&
+  c.ink === w.ink &&
+  (c.widthMm === null || (c.widthMm === w.sizeMm[0] && c.heightMm === w.sizeMm[1])) &&
+  (c.press === '' || c.press === w.press);
+
+/** Forms of a job that are made and that another plan of it would not use: plates of another size or press, dies of another drawing. */
+export function formsLost(there: readonly CardRow[], now: Planned, then: Planned): CardRow[] {
+  const work = formWork(then);
+  return there.filter((c) => {
+    if (c.state === 'planned') return false;
+    if (c.kind === 'plate') return !work.some((w) => isFor(c, w));
+    const use = c.stone ?? '';
+    const was = now.plan.tools[use];
+    return was !== undefined && was.spec !== then.plan.tools[use]?.spec;
+  });
+}
+
 /**
  * Cards for every form a release wants made: plates one by one, bought dies as they are ordered. A form that has its card keeps it; a planned one that is no longer
  * wanted goes. `version` is the artwork somebody said yes to.
@@ -54,7 +74,7 @@ export async function planForms(db: Db, job: string, made: Planned, version: str
   const there = await formsOfJob(db, job);
   const wanted = new Set<string>();
   for (const w of formWork(made)) {
-    const known = there.find((c) => c.stone === w.stone && c.side === w.side && c.ink === w.ink);
+    const known = there.find((c) => isFor(c, w));
     if (known) {
       wanted.add(known.id);
       continue;

@@ -15,13 +15,13 @@ import { chartColours } from '../shared/chart-colours';
 import {
   BAR_PX,
   barAt,
-  type Beside,
   besideAt,
   boundsOf,
   closedIn,
   HOURS_PX,
   LANE_PX,
   neighbour,
+  type Place,
   PX_PER_HOUR,
   type Span,
   xOf,
@@ -111,9 +111,13 @@ export class BoardDrawing {
   readonly told = input('');
   readonly chose = output<string | null>();
   /** Where a bar is to lie, before that is decided. */
-  readonly tried = input<Beside | null>(null);
-  /** A bar that is dragged before or behind another of its machine. */
-  readonly dragged = output<Beside & { work: string }>();
+  readonly tried = input<Place | null>(null);
+  /** Other machines that could take the chosen bar; the rows of the rest are paled while a place is tried. */
+  readonly able = input<ReadonlySet<string>>(new Set());
+  /** A bar that is taken hold of. */
+  readonly grabbed = output<string>();
+  /** A bar that is dragged before or behind another, or onto a machine that is empty. */
+  readonly dragged = output<{ work: string; place: Place }>();
   /** A key that is none of walking. */
   readonly pressed = output<KeyboardEvent>();
 
@@ -164,22 +168,29 @@ export class BoardDrawing {
     this.chose.emit(next.work);
     this.show(next.start, next.machine);
   }
-  private held: { bar: BoardBar; x: number } | null = null;
+  private held: { bar: BoardBar; x: number; y: number } | null = null;
   private hasDragged = false;
   protected grab(event: PointerEvent): void {
     const { x, y } = this.onBoard(event);
     const bar = barAt(this.lanes(), x, y, this.bounds().from, this.span());
     this.hasDragged = false;
-    this.held = bar && !bar.runs ? { bar, x: event.clientX } : null;
+    this.held = bar && !bar.runs ? { bar, x: event.clientX, y: event.clientY } : null;
   }
   protected drag(event: PointerEvent): void {
     const { held } = this;
-    if (!held || (!this.hasDragged && Math.abs(event.clientX - held.x) < DRAG_PX)) return;
+    const far = held ? Math.max(Math.abs(event.clientX - held.x), Math.abs(event.clientY - held.y)) : 0;
+    if (!held || (!this.hasDragged && far < DRAG_PX)) return;
+    if (!this.hasDragged) this.grabbed.emit(held.bar.work);
     this.hasDragged = true;
-    const { x } = this.onBoard(event);
-    const beside = besideAt(this.lanes(), held.bar, x, this.bounds().from, this.span());
-    const now = this.tried();
-    if (beside && (beside.beside !== now?.beside || beside.side !== now.side)) this.dragged.emit({ work: held.bar.work, ...beside });
+    const { x, y } = this.onBoard(event);
+    const row = Math.floor(y / LANE_PX);
+    const machine = this.page().lanes[row]?.machine ?? held.bar.machine;
+    const isOwn = machine === held.bar.machine;
+    // Over a machine that cannot take it the last place that could stays.
+    if (!isOwn && !this.able().has(machine)) return;
+    const beside = besideAt(this.lanes()[row] ?? [], held.bar, x, this.bounds().from, this.span());
+    const place = beside ?? (isOwn ? null : { on: machine });
+    if (place && !isSame(place, this.tried())) this.dragged.emit({ work: held.bar.work, place });
   }
   protected drop(): void {
     this.held = null;
@@ -238,26 +249,49 @@ export class BoardDrawing {
       }
     });
     if (job) thread(ink, lanes, job, x, top, colours.act);
-    this.drawTried(ink, x, top, colours.act);
+    this.drawTried(ink, { x, top, width: w, colours });
     hoursLine(ink, { w, h, x, from: seenFrom, until: seenUntil, span, timeZone: page.timeZone, colours, now: page.asOf });
   }
 
-  /** Where a bar that is moved would come to lie: a line at the other one's beginning or end. */
-  private drawTried(ink: CanvasRenderingContext2D, x: (at: number) => number, top: number, colour: string): void {
+  /** Where a bar that is moved would come to lie: a line at the other one's beginning or end, or a row; rows that cannot take it are pale. */
+  private drawTried(ink: CanvasRenderingContext2D, { x, top, width, colours }: Tried): void {
     const tried = this.tried();
-    const row = this.lanes().findIndex((lane) => lane.some((b) => b.work === tried?.beside));
-    const bar = this.lanes()[row]?.find((b) => b.work === tried?.beside);
-    if (!tried || !bar) return;
-    ink.fillStyle = colour;
-    ink.fillRect(x(tried.side === 'before' ? bar.start : bar.end) - 2, HOURS_PX + row * LANE_PX - top + 2, 4, LANE_PX - 5);
+    if (!tried || 'first' in tried) return;
+    const rowY = (row: number): number => HOURS_PX + row * LANE_PX - top;
+    this.page().lanes.forEach(({ machine }, row) => {
+      if (this.able().has(machine) || machine === this.machine()) return;
+      ink.globalAlpha = 0.7;
+      ink.fillStyle = colours.paper;
+      ink.fillRect(0, rowY(row), width, LANE_PX - 1);
+      ink.globalAlpha = 1;
+    });
+    ink.fillStyle = ink.strokeStyle = colours.act;
+    if ('on' in tried) {
+      const row = this.page().lanes.findIndex((l) => l.machine === tried.on);
+      ink.lineWidth = 3;
+      if (row >= 0) ink.strokeRect(2, rowY(row) + 2, width - 4, LANE_PX - 6);
+      return;
+    }
+    const row = this.lanes().findIndex((lane) => lane.some((b) => b.work === tried.beside));
+    const bar = this.lanes()[row]?.find((b) => b.work === tried.beside);
+    if (bar) ink.fillRect(x(tried.side === 'before' ? bar.start : bar.end) - 2, rowY(row) + 2, 4, LANE_PX - 5);
   }
+  /** The machine of the chosen bar. */
+  private machine = (): string | undefined => this.page().bars.find((b) => b.work === this.chosen())?.machine;
 }
+const isSame = (a: Place, b: Place | null): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 const INSIDE_PX = 60;
 const NOTCH_PX = 9;
 /** A pointer that is moved less than this only points. */
 const DRAG_PX = 6;
 type Colours = ReturnType<typeof chartColours>;
+interface Tried {
+  x: (at: number) => number;
+  top: number;
+  width: number;
+  colours: Colours;
+}
 interface Drawn {
   x: (at: number) => number;
   y: number;

@@ -121,6 +121,65 @@ describe('the board', () => {
     expect(asked.find(([name]) => name === 'board.move')?.[1]).toEqual({ body: { base: 3, work: 'b', beside: 'a', side: 'before' } });
     expect(asked.filter(([name]) => name === 'board.read')).toHaveLength(2);
   });
+  const TWO = {
+    lanes: [...page().lanes, { machine: 'other', name: 'Press 5', open: [[NOW - HOUR, NOW + 9 * HOUR] as [number, number]] }],
+  };
+  const machines = [
+    { machine: 'other', name: 'Press 5', against: null },
+    { machine: 'wide', name: 'Wide press', against: 'P-7 is made, and would not fit.' },
+  ];
+  it('says on which machines a step could be done and what stands against the others, and that its job is released again', async () => {
+    answers['board.read'] = () => of(page(TWO));
+    answers['board.machines'] = () => of(machines);
+    answers['board.try'] = () => of({ money: -10, changeS: 0, jobs: [{ job: OTHER, number: 2413, byS: -HOUR, lateS: 0 }] });
+    answers['board.move'] = () => of({ nr: 4 });
+    const { host, press, key } = await open();
+    await key('ArrowRight');
+    await key('ArrowRight');
+    await press('On another machine');
+    expect(host.textContent).toContain('not on Wide press: P-7 is made, and would not fit.');
+    await press('On Press 5');
+    expect(host.textContent).toContain('2413 1 h sooner');
+    expect(host.textContent).toContain('released again for that machine');
+    await press('Move it');
+    expect(asked.find(([name]) => name === 'board.move')?.[1]).toEqual({ body: { base: 3, work: 'b', on: 'other' } });
+  });
+  it('tries the next machine by arrow down, a place there by arrow left, and its own again by arrow up', async () => {
+    answers['board.read'] = () => of(page({ ...TWO, bars: [...page().bars, bar('c', JOB, NOW, { machine: 'other' })] }));
+    answers['board.machines'] = () => of(machines);
+    answers['board.try'] = () => of({ money: 0, changeS: 0, jobs: [] });
+    const { host, press, key } = await open();
+    await key('ArrowRight');
+    await key('ArrowRight');
+    await press('Before the one before it');
+    await key('ArrowDown');
+    await key('ArrowLeft');
+    expect(asked.filter(([name]) => name === 'board.try').map(([, sent]) => sent)).toEqual([
+      { body: { base: 3, work: 'b', beside: 'a', side: 'before' } },
+      { body: { base: 3, work: 'b', on: 'other' } },
+      { body: { base: 3, work: 'b', beside: 'c', side: 'before' } },
+    ]);
+    await key('ArrowUp');
+    expect(host.textContent).not.toContain('Move it');
+    expect(asked.filter(([name]) => name === 'board.machines')).toHaveLength(1);
+  });
+  it('takes a bar that is dragged over the row of a machine that can do it, and no other', async () => {
+    answers['board.read'] = () =>
+      of(page({ ...TWO, lanes: [...TWO.lanes, { machine: 'wide', name: 'Wide press', open: [[NOW - HOUR, NOW + 9 * HOUR]] }] }));
+    answers['board.machines'] = () => of(machines);
+    answers['board.try'] = () => of({ money: 0, changeS: 0, jobs: [] });
+    const { host, settle } = await open();
+    const pointer = (type: string, y: number): void => {
+      host.querySelector('.scroll')!.dispatchEvent(new MouseEvent(type, { clientX: 58, clientY: y, bubbles: true }));
+    };
+    pointer('pointerdown', 40);
+    pointer('pointermove', 60);
+    await settle();
+    for (const y of [40 + 46, 40 + 2 * 46]) pointer('pointermove', y);
+    pointer('pointerup', 40 + 2 * 46);
+    await settle();
+    expect(asked.filter(([name]) => name === 'board.try').map(([, sent]) => sent)).toEqual([{ body: { base: 3, work: 'a', on: 'other' } }]);
+  });
   it('tries the place a bar is dragged to while it moves, and moves it only when that is said', async () => {
     answers['board.try'] = () => of({ money: 0, changeS: 0, jobs: [] });
     const { host, settle } = await open();

@@ -18,7 +18,7 @@ import { MatProgressBar } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { filter, interval, merge, startWith, type Subscription, switchMap } from 'rxjs';
-import type { BoardBar, BoardEffect, BoardFound, BoardHelp, BoardJob, BoardMove, Task } from '@druckerei/contract';
+import type { BoardBar, BoardEffect, BoardFound, BoardHelp, BoardJob, Task } from '@druckerei/contract';
 import { formatDuration, formatMoment, formatMoney, formatNumber, say } from '@druckerei/core/words';
 import { sessionFeature } from '../session/session.feature';
 import type { Failure } from '../shared/api';
@@ -31,10 +31,9 @@ import { BoardLoad } from './board-load';
 import { BoardPin } from './board-pin';
 import { DayList } from './day-list';
 import { because, BREACH_WORDS, effectSays, jobSays, lateS, SPAN_WORDS, VERSION_WORDS } from './board-says';
-import { type Beside, neighbour, type Span, SPANS } from './board-scale';
+import { BoardMoves } from './board-moves';
+import { neighbour, type Place, type Span, SPANS } from './board-scale';
 
-/** A place that is tried, or the whole job before everything; what it comes to, once that is known. */
-type Tried = ({ beside: BoardBar; side: 'before' | 'behind' } | { first: string }) & { effect: BoardEffect | null };
 /** Times go on without news too. */
 const READ_MS = 60_000;
 const LOOK_MS = 700;
@@ -55,6 +54,7 @@ const LOOK_MS = 700;
     MatProgressBar,
     RouterLink,
   ],
+  providers: [BoardMoves],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './board-page.html',
   styleUrl: './board-page.scss',
@@ -142,16 +142,24 @@ export class BoardPage {
   });
 
   // A move that is tried.
-  protected readonly tried = signal<Tried | null>(null);
+  private readonly moves = inject(BoardMoves);
+  protected readonly tried = this.moves.tried;
+  protected readonly machines = computed(() => this.moves.machinesOf(this.chosen() ?? '', this.page()?.nr ?? 0));
+  protected readonly able = computed(() => this.moves.able(this.chosen() ?? '', this.page()?.nr ?? 0));
   /** Moves that would let the chosen job end sooner; another job is asked anew. */
   protected readonly helps = linkedSignal<string | null, BoardHelp[] | 'asked' | null>({
     source: () => `${this.job()?.job ?? ''} ${this.page()?.nr ?? 0}`,
     computation: () => null,
   });
-  protected readonly place = computed((): Beside | null => {
-    const tried = this.tried();
-    return tried && 'beside' in tried ? { beside: tried.beside.work, side: tried.side } : null;
+  protected readonly place = computed(() => this.tried()?.place ?? null);
+  /** The machine of the place that is tried; null: none, or its own. */
+  private readonly onto = computed(() => {
+    const [place, page, bar] = [this.place(), this.page(), this.bar()];
+    if (!place || 'first' in place) return null;
+    const machine = 'on' in place ? place.on : page?.bars.find((b) => b.work === place.beside)?.machine;
+    return machine === undefined || machine === bar?.machine ? null : machine;
   });
+  protected readonly isElsewhere = computed(() => this.onto() !== null);
   protected readonly before = computed(() => this.besides('ArrowLeft'));
   protected readonly behind = computed(() => this.besides('ArrowRight'));
 
@@ -206,7 +214,7 @@ export class BoardPage {
     say('board.changes', bar.changes.map((c) => say('board.change', c.key, c.from, c.to, formatDuration(c.s))).join('; '));
 
   protected choose(work: string | null): void {
-    this.tried.set(null);
+    this.moves.leave();
     this.refused.set(null);
     this.chosen.set(work);
   }
@@ -294,14 +302,18 @@ export class BoardPage {
     if (page && page.nr > 1 && this.plans()) this.done(this.server.send('board.back', { body: { base: page.nr } }));
   }
 
-  /** Keys of the drawing that do not walk: while a place is tried, arrows try another, Enter moves, Escape leaves it. */
+  /** Keys of the drawing that do not walk: while a place is tried, arrows try another, or another machine; Enter moves, Escape leaves it. */
   protected pressed(event: KeyboardEvent): void {
     if (!this.tried()) return;
     if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') this.tryMove(event.key);
+    else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') this.tryMachine(event.key === 'ArrowUp' ? -1 : 1);
     else if (event.key === 'Enter') this.moveIt();
-    else if (event.key === 'Escape') this.tried.set(null);
+    else if (event.key === 'Escape') this.leave();
     else return;
     event.preventDefault();
+  }
+  protected leave(): void {
+    this.moves.leave();
   }
   private besides(key: 'ArrowLeft' | 'ArrowRight'): BoardBar | null {
     const [bar, drawing] = [this.bar(), this.drawing()];
@@ -310,41 +322,58 @@ export class BoardPage {
     return beside && !beside.runs ? beside : null;
   }
   protected tryMove(key: 'ArrowLeft' | 'ArrowRight'): void {
-    const [page, bar, drawing, now] = [this.page(), this.bar(), this.drawing(), this.tried()];
-    if (!page || !bar || !drawing) return;
-    // From the place that is tried one farther.
-    const beside =
-      now && 'side' in now && now.side === (key === 'ArrowLeft' ? 'before' : 'behind')
-        ? neighbour(drawing.lanes(), now.beside, key)
-        : this.besides(key);
+    const [bar, drawing] = [this.bar(), this.drawing()];
+    if (!bar || !drawing) return;
+    const side = key === 'ArrowLeft' ? 'before' : 'behind';
+    const beside = this.fromTried(bar, drawing.lanes(), key, side);
     if (!beside || beside.runs || beside.work === bar.work) return;
-    this.tryBeside(bar, beside, key === 'ArrowLeft' ? 'before' : 'behind');
+    this.try({ beside: beside.work, side });
+  }
+  /** From the place that is tried one farther; on a machine it was only put on, its last bar. */
+  private fromTried(bar: BoardBar, lanes: readonly BoardBar[][], key: 'ArrowLeft' | 'ArrowRight', side: string): BoardBar | null {
+    const place = this.place();
+    const tried = place && 'side' in place ? lanes.flat().find((b) => b.work === place.beside) : undefined;
+    if (tried && place && 'side' in place && place.side === side) return neighbour(lanes, tried, key);
+    const onto = this.onto();
+    if (onto === null) return this.besides(key);
+    return tried ?? lanes.find((lane) => lane.some((b) => b.machine === onto))?.at(-1) ?? null;
+  }
+  /** The next machine above or below that could take it; back on its own, the place it has. */
+  private tryMachine(step: -1 | 1): void {
+    const bar = this.bar();
+    if (!bar) return;
+    this.askMachines(() => {
+      const rows = this.machineRows(bar);
+      const next = rows[rows.indexOf(this.onto() ?? bar.machine) + step];
+      if (next === bar.machine) this.leave();
+      else if (next !== undefined) this.try({ on: next });
+    });
+  }
+  /** Its own machine and those that could take it, as the rows stand; those that have no row yet last. */
+  private machineRows(bar: BoardBar): string[] {
+    const shown = (this.page()?.lanes ?? []).map((l) => l.machine).filter((m) => m === bar.machine || this.able().has(m));
+    return [...shown, ...[...this.able()].filter((m) => !shown.includes(m))];
+  }
+  protected askMachines(then?: () => void): void {
+    const [bar, page] = [this.bar(), this.page()];
+    if (bar && page && this.plans()) this.moves.askMachines(bar.work, page.nr, (f) => this.failed(f), then);
+  }
+  /** A bar that is taken hold of: which machines could take it is asked while it moves. */
+  protected grabbed(work: string): void {
+    if (this.chosen() !== work) this.choose(work);
+    this.askMachines();
   }
   /** A bar that is dragged: its place is tried while it moves. */
-  protected dragTo({ work, beside, side }: Beside & { work: string }): void {
-    const bars = this.page()?.bars ?? [];
-    const [bar, other] = [bars.find((b) => b.work === work), bars.find((b) => b.work === beside)];
-    if (!bar || !other || !this.plans()) return;
+  protected dragTo({ work, place }: { work: string; place: Place }): void {
+    if (!this.plans()) return;
     if (this.chosen() !== work) this.choose(work);
-    this.tryBeside(bar, other, side);
+    this.try(place);
   }
-  private tryBeside(bar: BoardBar, beside: BoardBar, side: 'before' | 'behind'): void {
-    const base = this.page()?.nr ?? 0;
-    const tried = { beside, side, effect: null };
-    this.tried.set(tried);
-    this.askEffect(tried, { base, work: bar.work, beside: beside.work, side });
-  }
-  private askEffect(tried: Tried, body: BoardMove): void {
-    this.server.send('board.try', { body }).subscribe({
-      next: (effect) => {
-        // Meanwhile another place may be tried.
-        this.tried.update((t) => (t === tried ? { ...t, effect } : t));
-      },
-      error: (failure: Failure) => {
-        if (this.tried() === tried) this.tried.set(null);
-        this.failed(failure);
-      },
-    });
+  protected try(place: Place): void {
+    const [page, bar] = [this.page(), this.bar()];
+    if (!page || !bar) return;
+    this.refused.set(null);
+    this.moves.try(page.nr, bar.work, place, (f) => this.failed(f));
   }
   protected askHelp(job: BoardJob): void {
     this.helps.set('asked');
@@ -367,6 +396,10 @@ export class BoardPage {
       const lane = page?.lanes.find((l) => l.machine === help.machine)?.name ?? help.machine;
       return say('board.help.overtime', formatDuration(help.byS), lane, formatDuration(soonerS), what);
     }
+    if (help.kind === 'on') {
+      const bar = page?.bars.find((b) => b.work === help.work);
+      return say('board.help.on', bar?.name ?? '', help.name, formatDuration(soonerS), what);
+    }
     const { work, beside } = help;
     const [bar, other] = [work, beside].map((w) => page?.bars.find((b) => b.work === w));
     return say(
@@ -381,25 +414,15 @@ export class BoardPage {
   }
   /** A move that would help is tried as if it were dragged there: who else it moves is told before it is taken. */
   protected tryHelp(help: BoardHelp, { job }: BoardJob): void {
-    if (help.kind === 'before') this.dragTo({ work: help.work, beside: help.beside, side: 'before' });
-    else if (help.kind === 'first') this.tryFirst(job);
-  }
-  /** The whole job before everything. */
-  private tryFirst(job: string): void {
-    const base = this.page()?.nr ?? 0;
-    const tried = { first: job, effect: null };
-    this.tried.set(tried);
-    this.askEffect(tried, { base, first: job });
+    if (help.kind === 'before') this.dragTo({ work: help.work, place: { beside: help.beside, side: 'before' } });
+    else if (help.kind === 'on') this.dragTo({ work: help.work, place: { on: help.machine } });
+    else if (help.kind === 'first') this.try({ first: job });
   }
   protected moveIt(): void {
-    const [page, bar, tried] = [this.page(), this.bar(), this.tried()];
-    if (!page || !bar || !tried) return;
-    this.tried.set(null);
-    const body =
-      'first' in tried
-        ? { base: page.nr, first: tried.first }
-        : { base: page.nr, work: bar.work, beside: tried.beside.work, side: tried.side };
-    this.done(this.server.send('board.move', { body }));
+    const tried = this.tried();
+    if (!tried) return;
+    this.leave();
+    this.done(this.server.send('board.move', { body: tried.move }));
   }
 
   private done(sent: ReturnType<typeof this.server.send<'board.move'>>): void {

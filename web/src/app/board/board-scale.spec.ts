@@ -56,7 +56,7 @@ describe('the board’s scale', () => {
   ] as const)('takes %s dragged to %d h to %j: %s', (work, hours, place, isMove) => {
     const press = [[bar('a', 'press', 0, HOUR), bar('b', 'press', 2 * HOUR, 3 * HOUR), bar('d', 'press', 4 * HOUR, 5 * HOUR)]];
     const held = press[0]!.find((b) => b.work === work)!;
-    expect(besideAt(press, held, xOf(hours * HOUR, 0, 'day'), 0, 'day')).toEqual(isMove ? place : null);
+    expect(besideAt(press[0] ?? [], held, xOf(hours * HOUR, 0, 'day'), 0, 'day')).toEqual(isMove ? place : null);
   });
   it('begins to walk at the first bar', () => {
     expect(neighbour([[], ...lanes], null, 'ArrowDown')?.work).toBe('a');

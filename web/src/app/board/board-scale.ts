@@ -48,13 +48,19 @@ export interface Beside {
   beside: string;
   side: 'before' | 'behind';
 }
-/** The place at which a bar that is dragged along its machine would lie: beside the one it is nearest to, on the side the pointer is on. Null: where it is. */
-export function besideAt(lanes: readonly BoardBar[][], bar: BoardBar, x: number, from: number, span: Span): Beside | null {
-  const others = lanes.find((lane) => lane.includes(bar))?.filter((b) => b !== bar && !b.runs) ?? [];
+/** Where a bar is to lie: beside another, on another machine wherever there is room, or its job before everything. */
+export type Place = Beside | { on: string } | { first: string };
+/**
+ * The place at which a bar that is dragged along a machine's row would lie: beside the one it is nearest to, on the side the pointer is on. Null: where it is, or there
+ * is none it could lie beside.
+ */
+export function besideAt(lane: readonly BoardBar[], bar: BoardBar, x: number, from: number, span: Span): Beside | null {
+  const others = lane.filter((b) => b !== bar && !b.runs);
   const middle = (b: BoardBar): number => (xOf(b.start, from, span) + xOf(b.end, from, span)) / 2;
   const near = others.reduce<BoardBar | null>((a, b) => (a && Math.abs(middle(a) - x) <= Math.abs(middle(b) - x) ? a : b), null);
   if (!near) return null;
   const side = x < middle(near) ? 'before' : 'behind';
+  if (bar.machine !== near.machine) return { beside: near.work, side };
   const isThere =
     side === 'before'
       ? bar.start <= near.start && !others.some((o) => o !== near && o.start > bar.start && o.start < near.start)

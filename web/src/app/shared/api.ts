@@ -99,6 +99,7 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'board.promise': ['post', '/api/board/promise'],
   'board.try': ['post', '/api/board/try'],
   'board.move': ['post', '/api/board/move'],
+  'board.machines': ['get', '/api/board/machines'],
   'board.accept': ['post', '/api/board/accept'],
   'board.tryHours': ['post', '/api/board/hours/try'],
   'board.setHours': ['post', '/api/board/hours'],
