@@ -48,7 +48,11 @@ export const BoardJob = z.object({
   number: z.number().int(),
   title: z.string(),
   customer: z.string(),
+  /** Of several deliveries the one with the least to spare. */
   dueAt: at.nullable(),
+  /** When what is due then is there. */
+  readyAt: at,
+  /** When all of it is. */
   endAt: at,
   /** Money that its lateness costs. */
   lateMoney: z.number(),

@@ -8,7 +8,7 @@ export * from './schedule/improve';
 export * from './schedule/job-shop';
 export * from './schedule/judge';
 export type { Laying } from './schedule/laying';
-export { isMoved } from './schedule/piece-money';
+export { isMoved, lateMoney, tightestOf } from './schedule/piece-money';
 export { piecesOf } from './schedule/pieces';
 export * from './schedule/move-job';
 export * from './schedule/overtime';

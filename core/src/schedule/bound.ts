@@ -1,5 +1,5 @@
 import { layingOf } from './judge';
-import { deliveredAt, HOUR_S } from './piece-money';
+import { lateMoney } from './piece-money';
 import { piecesOf } from './pieces';
 import type { Problem } from './problem';
 
@@ -23,9 +23,5 @@ export function leastMoney(p: Problem): number {
     }
     if (best) laying.layBehind(x, best, null);
   }
-  return of.jobs.reduce(
-    (sum, job) =>
-      sum + job.dues.reduce((late, due) => late + (Math.max(0, deliveredAt(due) - due.at) * due.share * job.latePerHour) / HOUR_S, 0),
-    0,
-  );
+  return of.jobs.reduce((sum, job) => sum + lateMoney(job), 0);
 }

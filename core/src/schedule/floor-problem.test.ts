@@ -2,19 +2,23 @@ import { floorSteps } from '../plan/readings/floor-steps';
 import { cardSpec, LINDMOOR, SHELF } from '../plan/line-1.fixture';
 import { planned } from '../plan/plan';
 import { check } from './check';
-import { problemOfFloor, type StepOnFloor, workId } from './floor-problem';
+import { type Delivery, problemOfFloor, type StepOnFloor, workId } from './floor-problem';
 import { judge } from './judge';
 
 const made = planned(cardSpec(10_000), LINDMOOR, SHELF);
 const facts = floorSteps(made, { timeZone: 'UTC', currency: 'EUR' }, false).map((f) => f.step);
 const steps = (more: Record<string, Partial<StepOnFloor>> = {}): StepOnFloor[] =>
   facts.map((f) => ({ job: 'a', facts: f, state: 'waiting', since: null, leftS: 0, ...more[f.step] }));
-const problem = (more: Record<string, Partial<StepOnFloor>> = {}) =>
+const LATEST = SHELF.asOf + 20 * 86_400;
+const problem = (
+  more: Record<string, Partial<StepOnFloor>> = {},
+  deliveries: Delivery[] = [{ product: 'card', quantity: 10_000, at: LATEST }],
+) =>
   problemOfFloor({
     asOf: SHELF.asOf,
     plant: LINDMOOR,
     open: SHELF.open,
-    jobs: [{ job: 'a', name: '2401', dueAt: SHELF.asOf + 20 * 86_400 }],
+    jobs: [{ job: 'a', name: '2401', deliveries }],
     steps: steps(more),
   });
 const FRONT = 'card.card.print.front';
@@ -42,6 +46,24 @@ describe('what is released, as a board', () => {
     const needed = new Set(Object.values(p.work).flatMap((w) => w.links.map((l) => l.of)));
     expect(last.length).toBeGreaterThan(0);
     expect(last.some((w) => needed.has(w))).toBe(false);
+  });
+  it('is due in parts where it is delivered in parts: each by its date, all by the last; another product’s dates are not its own', () => {
+    const part = (quantity: number, days: number, product: string | null = 'card'): Delivery => ({
+      ...{ product, quantity },
+      at: SHELF.asOf + days * 86_400,
+    });
+    const p = problem({}, [part(7_000, 30), part(3_000, 10), part(500, 2, 'menu')]);
+    const { dues } = p.jobs['a']!;
+    expect(dues.map(({ at, share }) => [at, share])).toEqual([
+      [part(0, 10).at, 0.3],
+      [part(0, 30).at, 0.7],
+    ]);
+    // One pallet holds all of it: the part is there with its cartons.
+    expect(dues.map((d) => d.work)).toEqual([workId('a', 'card.card.pack.carton'), workId('a', 'card.card.pack.pallet')]);
+    expect(dues[0]!.pieces).toBe(Math.ceil(0.3 * p.work[dues[0]!.work]!.pieces));
+    // A date of all that the job makes; none at all.
+    expect(problem({}, [part(1, 5, null)]).jobs['a']!.dues.map((d) => d.work)).toEqual([workId('a', 'card.card.pack.pallet')]);
+    expect(problem({}, []).jobs['a']!.dues).toEqual([]);
   });
   it('keeps what runs where it is, takes what is done off, and lets only its wait hold', () => {
     const p = problem({

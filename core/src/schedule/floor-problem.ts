@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import { ceilTolerant } from '../quantity/round-tolerant';
 import { WASH_MINUTES } from '../ink/wash-up';
 import { practiceValue } from '../plant/practice';
 import type { Plant } from '../plant/plant';
@@ -19,8 +20,15 @@ export interface StepOnFloor {
 export interface JobOnFloor {
   job: Id<'job'>;
   name: string;
-  /** null: nobody said. */
-  dueAt: At | null;
+  /** What is to be delivered by when, the first first; empty: nobody said. */
+  deliveries: readonly Delivery[];
+}
+/** So many pieces of a product by then. */
+export interface Delivery {
+  /** null: of all that the job makes. */
+  product: Id<'product'> | null;
+  quantity: number;
+  at: At;
 }
 export interface FloorAsk {
   asOf: At;
@@ -61,11 +69,11 @@ export function problemOfFloor({ asOf, plant, open, jobs, steps }: FloorAsk): Pr
       }),
     ),
     jobs: Object.fromEntries(
-      jobs.map(({ job, name, dueAt }) => [
+      jobs.map(({ job, name, deliveries }) => [
         job,
         {
           name,
-          dues: duesOf(job, byJob.get(job) ?? [], dueAt),
+          dues: duesOf(job, byJob.get(job) ?? [], deliveries),
           latePerHour: price('board.latePerHour'),
           heldPerHour: price('board.heldPerHour'),
         },
@@ -129,7 +137,7 @@ function workOf({ job, facts, state, since, leftS }: StepOnFloor, mine: readonly
     job,
     step: facts.step,
     name: facts.name,
-    pieces: Math.max(1, Math.ceil(facts.run)),
+    pieces: piecesOf(facts),
     ways: [{ machine: facts.machine, makeReadyS: away ? 0 : Math.ceil(facts.setupS - 1e-6), runS, hands: 0, extra: 0 }],
     links: linksOf(job, facts, mine),
     keys: inkKeys(facts.inks),
@@ -157,11 +165,30 @@ function linksOf(job: string, facts: FloorStep, mine: readonly StepOnFloor[]): L
   });
 }
 
-/** What a job is due by: all of its last steps. */
-function duesOf(job: string, mine: readonly StepOnFloor[], at: At | null): Due[] {
+/** What a job is due by: each of its last steps by the deliveries of its product, in their shares of what it makes. */
+function duesOf(job: string, mine: readonly StepOnFloor[], deliveries: readonly Delivery[]): Due[] {
   const needed = new Set(mine.flatMap((m) => m.facts.before));
-  if (at === null) return [];
-  return mine
-    .filter((m) => !needed.has(m.facts.step))
-    .map(({ facts }) => ({ work: workId(job, facts.step), pieces: Math.max(1, Math.ceil(facts.run)), at }));
+  const lasts = mine.filter((m) => !needed.has(m.facts.step)).map((m) => m.facts);
+  return lasts.flatMap((last) => {
+    const own = deliveries.filter((d) => d.product !== null && last.step.startsWith(`${d.product}.`));
+    const of = (own.length > 0 ? [...own] : [...deliveries]).sort((a, b) => a.at - b.at);
+    const all = of.reduce((sum, d) => sum + d.quantity, 0);
+    let asked = 0;
+    const given = new Map<string, number>();
+    return of.map(({ quantity, at }, i) => {
+      asked += quantity;
+      const { step, upTo } = i === of.length - 1 || all <= 0 ? { step: last, upTo: piecesOf(last) } : partOf(last, asked / all, mine);
+      const pieces = upTo - (given.get(step.step) ?? 0);
+      given.set(step.step, upTo);
+      return { work: workId(job, step.step), pieces, at, share: (all > 0 ? quantity / all : 1 / of.length) / lasts.length };
+    });
+  });
+}
+const piecesOf = (facts: FloorStep): number => Math.max(1, Math.ceil(facts.run));
+/** The step that has made a part of the whole, and its pieces by then: one pallet may hold all parts, so that its cartons tell them apart. */
+function partOf(last: FloorStep, share: number, mine: readonly StepOnFloor[]): { step: FloorStep; upTo: number } {
+  const upTo = Math.min(piecesOf(last), Math.max(1, ceilTolerant(last.run * share)));
+  const maker = (last.links ?? []).find((l) => l.by === 'pieces')?.of;
+  const before = upTo < piecesOf(last) ? undefined : mine.find((m) => m.facts.step === maker)?.facts;
+  return before ? partOf(before, share, mine) : { step: last, upTo };
 }

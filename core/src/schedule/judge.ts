@@ -1,7 +1,7 @@
 import type { Id } from '../quantity/figure';
 import { changesBetween } from './change-over';
 import { Laying, type Order } from './laying';
-import { deliveredAt, HOUR_S, isMoved, liesTooLong, movePrice } from './piece-money';
+import { HOUR_S, isMoved, lateMoney, liesTooLong, movePrice } from './piece-money';
 import { type Piece, type Pieces, piecesOf } from './pieces';
 import type { Bar, Breach, Judged, Money, Problem } from './problem';
 
@@ -77,7 +77,7 @@ export function judged(p: Problem, { origin, jobs, breaches }: Pieces, list: rea
     return bar;
   });
   for (const job of jobs) {
-    for (const due of job.dues) money.late += (Math.max(0, deliveredAt(due) - due.at) * due.share * job.latePerHour) / HOUR_S;
+    money.late += lateMoney(job);
     const start = Math.min(...job.pieces.map((x) => x.start));
     money.held += (Math.max(0, job.end - start) * job.heldPerHour) / HOUR_S;
   }

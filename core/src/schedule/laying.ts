@@ -1,6 +1,6 @@
 import type { Hands } from './hands';
 import { followsFrom } from './overlap';
-import { deliveredAt, HOUR_S, isMoved, lateCost, liesTooLong, movePrice, SAME_START_S } from './piece-money';
+import { HOUR_S, isMoved, lateCost, lateMoney, liesTooLong, movePrice, SAME_START_S } from './piece-money';
 import { type JobOn, type LinkOn, type MachineOn, type Piece, runBegins, type WayOn } from './pieces';
 import { BREACH_PER_HOUR, type MovePrice } from './problem';
 
@@ -413,18 +413,14 @@ export class Laying {
     return cost;
   }
   private reckon(job: JobOn): void {
-    let [first, end, late] = [Infinity, 0, 0];
+    let [first, end] = [Infinity, 0];
     for (const x of job.pieces) {
       if (x.start < first) first = x.start;
       if (x.end > end) end = x.end;
     }
     job.end = end;
     if (this.goal === 'lastEnd') return;
-    for (const due of job.dues) {
-      const lateS = deliveredAt(due) - due.at;
-      if (lateS > 0) late += lateS * due.share;
-    }
-    job.cost = (late * job.latePerHour + Math.max(end - first, 0) * job.heldPerHour) / HOUR_S;
+    job.cost = lateMoney(job) + (Math.max(end - first, 0) * job.heldPerHour) / HOUR_S;
   }
   private sum(): number {
     if (this.goal === 'lastEnd') return this.jobs.reduce((end, job) => Math.max(end, job.end), 0);

@@ -32,3 +32,20 @@ export function deliveredAt({ piece, pieces }: JobOn['dues'][number]): number {
   if (pieces >= piece.pieces) return piece.end;
   return piece.way.machine.time.endOf(piece.runAt + ceilTolerant((pieces * piece.way.runS) / piece.pieces));
 }
+/** What a job's deliveries cost by their lateness: hours late × their share of the job × what an hour of it costs. @example lateMoney({ dues: [], latePerHour: 30 }) // 0 */
+export function lateMoney({ dues, latePerHour }: Pick<JobOn, 'dues' | 'latePerHour'>): number {
+  let late = 0;
+  for (const due of dues) {
+    const lateS = deliveredAt(due) - due.at;
+    if (lateS > 0) late += lateS * due.share;
+  }
+  return (late * latePerHour) / HOUR_S;
+}
+/**
+ * The delivery of a job with the least to spare: when it is due, and when its pieces are there; in seconds from the board's beginning. Null: it has no date.
+ * @example tightestOf({ dues: [] }) // null
+ */
+export function tightestOf({ dues }: Pick<JobOn, 'dues'>): { dueAt: number; readyAt: number } | null {
+  const all = dues.map((due) => ({ dueAt: due.at, readyAt: deliveredAt(due) }));
+  return all.reduce<(typeof all)[number] | null>((a, b) => (a && a.dueAt - a.readyAt <= b.dueAt - b.readyAt ? a : b), null);
+}

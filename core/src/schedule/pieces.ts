@@ -262,12 +262,10 @@ function duesOf(dues: readonly Due[], byId: ReadonlyMap<string, Piece>, origin: 
   const taken = new Map<string, number>();
   return [...dues]
     .sort((a, b) => a.at - b.at)
-    .flatMap(({ work, pieces, at }) => {
+    .flatMap(({ work, pieces, at, share = all > 0 ? pieces / all : 1 / dues.length }) => {
       const piece = byId.get(work);
       const upTo = (taken.get(work) ?? 0) + pieces;
       taken.set(work, upTo);
-      return piece
-        ? [{ piece, pieces: Math.min(upTo, piece.pieces), at: at - origin, share: all > 0 ? pieces / all : 1 / dues.length }]
-        : [];
+      return piece ? [{ piece, pieces: Math.min(upTo, piece.pieces), at: at - origin, share }] : [];
     });
 }

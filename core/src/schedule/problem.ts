@@ -93,6 +93,8 @@ export interface Due {
   work: Id<'work'>;
   pieces: number;
   at: At;
+  /** Of the job, where its pieces are not those of its other deliveries; absent: its pieces among those of all. */
+  share?: number;
 }
 export interface BoardJob {
   name: string;

@@ -4,12 +4,13 @@ import {
   type At,
   type Bar,
   type Because,
+  type Delivery,
   dispatchBest,
   type FloorAsk,
   inOrder,
-  judge,
   type Judged,
   judged,
+  lateMoney,
   type Laying,
   layingOf,
   piecesOf,
@@ -17,6 +18,7 @@ import {
   problemOfFloor,
   putIntoGaps,
   standsOf,
+  tightestOf,
   type StepOnFloor,
 } from '@druckerei/core/board';
 import type { FloorStep } from '@druckerei/core/planning';
@@ -28,7 +30,7 @@ import { type HoursChange, machineHours, withChanges } from '../plants/calendar'
 import { HOURS_CHANGED, type HoursEntry } from '../plants/plants.queries';
 import { plantInForce } from '../plants/read-plant';
 import { OPEN_JOBS, type OpenJobRow } from '../today/today.queries';
-import { BOARD_NOW, type Pins, RELEASED_AT, type Standing } from './board.queries';
+import { BOARD_NOW, DELIVERIES_OF, type Pins, RELEASED_AT, type Standing } from './board.queries';
 
 /** Jobs looked at, the next due first. */
 const MOST_JOBS = 5_000;
@@ -55,7 +57,6 @@ export interface BoardNow {
 export interface Quoted {
   job: string;
   steps: readonly FloorStep[];
-  dueAt: At | null;
 }
 
 /** A released job as it would be released again. */
@@ -86,6 +87,7 @@ export async function boardNow(db: Db, asOf: At, { quoted, hours = [], again }: 
   const stand = stepsOf(floor, asOf);
   const steps = [...(again ? releasedAgain(stand, again) : stand).sort((a, b) => turn(a) - turn(b)), ...asked];
   const jobs = new Map(open.map((job) => [job.job, job]));
+  const deliveries = await deliveriesOf(db, [...jobs.values()]);
   const ask: FloorAsk = {
     asOf,
     plant,
@@ -93,7 +95,7 @@ export async function boardNow(db: Db, asOf: At, { quoted, hours = [], again }: 
     jobs: [...new Set(steps.map((s) => s.job))].map((job) => ({
       job,
       name: String(jobs.get(job)?.number ?? ''),
-      dueAt: job === quoted?.job ? quoted.dueAt : (jobs.get(job)?.dueAt ?? null),
+      deliveries: deliveries.get(job) ?? [],
     })),
     steps,
   };
@@ -112,6 +114,15 @@ export async function boardNow(db: Db, asOf: At, { quoted, hours = [], again }: 
     currency: plant.currency,
     reserveS: practiceValue(plant, 'board.reserveS'),
   };
+}
+
+/** What jobs deliver by when; one that is made for another has its one date. */
+async function deliveriesOf(db: Db, jobs: readonly OpenJobRow[]): Promise<Map<string, Delivery[]>> {
+  const found = new Map<string, Delivery[]>();
+  for (const { job, ...delivery } of await many(db, DELIVERIES_OF, [jobs.map((j) => j.job)]))
+    found.set(job, [...(found.get(job) ?? []), delivery]);
+  for (const { job, dueAt } of jobs) if (!found.has(job) && dueAt !== null) found.set(job, [{ product: null, quantity: 1, at: dueAt }]);
+  return found;
 }
 
 /** What was pinned by hand, on the machine where it lies; what is done or gone is pinned no more. */
@@ -202,13 +213,29 @@ export function layingOfBars(problem: Problem, stood: readonly Standing[]): Layi
   return laying;
 }
 /** What a board comes to that was laid by moves; `was`: where it was accepted, so that what is moved is counted. */
-export const judgedFrom = (problem: Problem, { list }: Laying, was?: readonly Bar[]): Judged =>
-  judge(
-    problem,
-    list.map((x) => x.id),
-    Object.fromEntries(list.map((x) => [x.id, x.way.machine.id])),
-    was,
+export function judgedFrom(problem: Problem, { list }: Laying, was: readonly Bar[] = []): Laid {
+  const of = piecesOf(problem, standsOf(was));
+  const laying = layingOf(of, problem);
+  const on = Object.fromEntries(list.map((x) => [x.id, x.way.machine.id]));
+  laying.layAll(
+    inOrder(
+      of.pieces,
+      list.map((x) => x.id),
+      on,
+    ),
   );
+  return { ...judged(problem, of, laying.list), laying };
+}
+/** The delivery of each job with the least to spare, as moments: when it is due, and when its pieces are there; and what all its lateness costs. */
+export function tightest({ laying }: Laid, { problem }: Pick<BoardNow, 'problem'>): Map<string, { dueAt: At; readyAt: At; money: number }> {
+  return new Map(
+    laying.jobs.flatMap((job) => {
+      const found = tightestOf(job);
+      const at = (s: number): At => problem.asOf + s;
+      return found ? [[job.id, { dueAt: at(found.dueAt), readyAt: at(found.readyAt), money: lateMoney(job) }] as const] : [];
+    }),
+  );
+}
 /** When the last step of each job ends. */
 export function endsOf(bars: readonly Bar[], { problem }: Pick<BoardNow, 'problem'>): Map<string, number> {
   const ends = new Map<string, number>();

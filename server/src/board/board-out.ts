@@ -36,7 +36,7 @@ export function rowsOf(page: BoardPage): Record<string, string | number>[] {
     state: bar.runs ? 'running' : bar.fresh ? 'released since' : 'planned',
     'job ends': job ? local(job.endAt) : '',
     due: job?.dueAt === undefined || job.dueAt === null ? '' : local(job.dueAt),
-    'late min': job?.dueAt ? Math.max(0, Math.round((job.endAt - job.dueAt) / 60)) : 0,
+    'late min': job?.dueAt ? Math.max(0, Math.round((job.readyAt - job.dueAt) / 60)) : 0,
   }));
 }
 

@@ -45,6 +45,7 @@ import {
   layingFrom,
   judgedFrom,
   standing,
+  tightest,
   toldWhy,
 } from './board-now';
 import { type Elsewhere, elsewhere, everywhereElse, helpsElsewhere, layingElsewhere } from './other-machine';
@@ -216,7 +217,7 @@ function pinned(
 
 /** What a move comes to: the board as it then lies, and what has to be released again for it. */
 interface Moved {
-  then: Judged;
+  then: Laid;
   again: Elsewhere | null;
 }
 /** The board with a step before or behind another, on another machine, or a job before everything. */
@@ -268,13 +269,14 @@ async function ontoMachinesOf(db: Db, ctx: Ctx, now: BoardNow, bars: readonly St
 }
 
 const changeS = ({ bars }: Judged): number => bars.reduce((sum, b) => sum + b.changes.reduce((s, c) => s + c.s, 0), 0);
-const dueOf = ({ jobs }: BoardNow, job: string): number | null => jobs.get(job)?.dueAt ?? null;
 
-function effectOf(now: BoardNow, before: Judged, after: Judged): BoardEffect {
+function effectOf(now: BoardNow, before: Laid, after: Laid): BoardEffect {
   const [was, is] = [endsOf(before.bars, now), endsOf(after.bars, now)];
+  const dues = tightest(after, now);
   const jobs = [...is].flatMap(([job, end]) => {
     const byS = end - (was.get(job) ?? end);
-    return byS === 0 ? [] : [{ job, number: now.jobs.get(job)?.number ?? 0, byS, lateS: Math.max(0, end - (dueOf(now, job) ?? Infinity)) }];
+    const { dueAt = 0, readyAt = 0 } = dues.get(job) ?? {};
+    return byS === 0 ? [] : [{ job, number: now.jobs.get(job)?.number ?? 0, byS, lateS: Math.max(0, readyAt - dueAt) }];
   });
   return {
     // What was moved is no cost of the plan itself.
@@ -288,6 +290,7 @@ function pageOf(now: BoardNow, judged: Laid): BoardPage {
   const { problem, nr, by, at: when, why, accepted, pins, hours, jobs, timeZone, currency, reserveS } = now;
   const stood = new Map(accepted.map((a) => [a.work, a]));
   const ends = endsOf(judged.bars, now);
+  const dues = tightest(judged, now);
   return {
     nr,
     asOf: problem.asOf,
@@ -317,11 +320,10 @@ function pageOf(now: BoardNow, judged: Laid): BoardPage {
     }),
     jobs: [...ends].map(([job, endAt]) => {
       const { number = 0, title = '', customer = '' } = jobs.get(job) ?? {};
-      const dueAt = dueOf(now, job);
-      const lateS = Math.max(0, endAt - (dueAt ?? Infinity));
+      const { dueAt = null, readyAt = endAt, money = 0 } = dues.get(job) ?? {};
       return {
-        ...{ job, number, title, customer, dueAt, endAt },
-        lateMoney: (lateS * (problem.jobs[job]?.latePerHour ?? 0)) / 3600,
+        ...{ job, number, title, customer, dueAt, readyAt, endAt },
+        lateMoney: money,
         because: toldWhy(now, whyThen(judged.laying, job)),
       };
     }),

@@ -31,6 +31,18 @@ export const RELEASED_AT = rows(
   z.object({ job: z.string(), at: z.number() }),
   `select job, extract(epoch from max(released_at))::float8 as at from releases where job = any($1) group by job`,
 );
+/** What open jobs deliver by when, product by product. $1 uuid[] jobs */
+export const DELIVERIES_OF = rows(
+  z.object({ job: z.string(), product: z.string().nullable(), quantity: z.number(), at: z.number() }),
+  `
+select i.job, s.spec -> 'items' -> i.item ->> 'product' as product, d.quantity::float8, extract(epoch from d.due_at)::float8 as at
+from job_items i
+  join jobs j on j.id = i.job
+  join specs s on s.job = j.id and s.version = j.version
+  join deliveries d on d.order_line = i.order_line
+where i.job = any($1)
+order by d.due_at, i.item`,
+);
 /** Ends as they are now; what is not on the board any more goes. $1 uuid[] jobs, $2 float8[] ends */
 export const TELL_ENDS = `
 with told as (select * from unnest($1::uuid[], $2::float8[]) as t (job, at)),

@@ -62,6 +62,23 @@ describe('the board', () => {
     }
     expect(page.least).toBeLessThanOrEqual(page.money.late);
   });
+  it('is late by the part that is due first, not by what is due later', async () => {
+    const job = await planner.order(10_000);
+    const parts = [
+      { by: '2026-03-02T12:00', share: { only: 1_000 }, to: 'Quay 1' },
+      { by: '2026-06-20T14:00', share: { only: 9_000 }, to: 'Quay 1' },
+    ];
+    const edits = [{ at: ['items', 'i1', 'deliveries'], now: parts }];
+    const saved = await planner.call('POST', `/api/jobs/${job}/edits`, { version: 1, key: randomUUID(), edits });
+    expect(saved.status).toBe(200);
+    await planner.release(job);
+    const told = (await board()).jobs.find((j) => j.job === job)!;
+    expect(new Date(told.dueAt! * 1000).toISOString()).toBe('2026-03-02T11:00:00.000Z');
+    expect(told.readyAt).toBeGreaterThan(told.dueAt!);
+    expect(told.readyAt).toBeLessThan(told.endAt);
+    // An hour of a tenth of the order costs a tenth of an hour of the whole.
+    expect(told.lateMoney).toBeCloseTo(((told.readyAt - told.dueAt!) / 3600) * 30 * 0.1, 0);
+  });
   it('is bettered by a search whose proposal is taken once, and by nobody twice', async () => {
     const { nr } = await board();
     const task = await searched(nr);

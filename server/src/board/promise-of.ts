@@ -32,7 +32,7 @@ export async function promiseOf(ctx: Ctx, { spec, job }: { spec: JobSpec; job: s
 const placeOf = ({ timeZone, currency }: Plant): { timeZone: string; currency: string } => ({ timeZone, currency });
 
 async function promiseFor(ctx: Ctx, steps: readonly FloorStep[]): Promise<BoardPromise> {
-  const now = await boardNow(ctx.db, ctx.now(), { quoted: { job: ASKED, steps, dueAt: null } });
+  const now = await boardNow(ctx.db, ctx.now(), { quoted: { job: ASKED, steps } });
   const released = Object.fromEntries(Object.entries(now.problem.work).filter(([, { job }]) => job !== ASKED));
   const stands = acceptedOrder(standing((await laid({ ...now, problem: { ...now.problem, work: released } }, ctx)).bars));
   const first = promise(now.problem, stands, ASKED);

@@ -47,6 +47,7 @@ export const BOARD_SCREENS = {
   'board.lateBy': '{0} late',
   'board.spare': '{0} to spare',
   'board.ends': 'ends {0}, due {1}',
+  'board.endsInParts': 'the delivery with the least to spare is there {0}, due {1}; all of it ends {2}',
   'board.endsOnly': 'ends {0}',
   'board.because.own': 'own work {0}',
   'board.because.behind': 'behind {0} on {1} {2}',

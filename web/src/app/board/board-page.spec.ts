@@ -18,11 +18,21 @@ const bar = (work: string, job: string, start: number, more: Partial<BoardBar> =
   ...more,
 });
 const job = (id: string, number: number, more: Partial<BoardJob> = {}): BoardJob => ({
-  ...{ job: id, number, title: 'Menu', customer: 'Garden', dueAt: NOW + 20 * HOUR, endAt: NOW + HOUR, lateMoney: 0, because: [] },
+  ...{
+    job: id,
+    number,
+    title: 'Menu',
+    customer: 'Garden',
+    dueAt: NOW + 20 * HOUR,
+    readyAt: NOW + HOUR,
+    endAt: NOW + HOUR,
+    lateMoney: 0,
+    because: [],
+  },
   ...more,
 });
 const late = job(OTHER, 2413, {
-  ...{ dueAt: NOW, endAt: NOW + 2 * HOUR, lateMoney: 60 },
+  ...{ dueAt: NOW, readyAt: NOW + 2 * HOUR, endAt: NOW + 2 * HOUR, lateMoney: 60 },
   because: [
     { kind: 'own', what: 'Press', number: null, s: HOUR },
     { kind: 'behind', what: 'Press', number: 2412, s: HOUR },
@@ -83,6 +93,15 @@ describe('the board', () => {
     expect(host.querySelector('aside li')?.textContent).toContain('own work 1 h, behind 2412 on Press 1 h');
     expect(host.querySelector('.money')?.textContent).toContain('60');
     expect(host.textContent).toContain('Version 3, found by a search, taken by Anselm');
+  });
+  it('tells of a job that is delivered in parts the delivery with the least to spare, and when all of it ends', async () => {
+    const parts = job(JOB, 2412, { dueAt: NOW + 2 * HOUR, readyAt: NOW + 3 * HOUR, endAt: NOW + 90 * HOUR });
+    answers['board.read'] = () => of(page({ jobs: [parts, late] }));
+    const { host } = await open();
+    expect(host.querySelectorAll('aside li')[1]?.textContent).toContain('1 h late');
+    host.querySelectorAll<HTMLButtonElement>('aside li button')[1]!.click();
+    await new Promise((done) => setTimeout(done));
+    expect(host.querySelector('.chosen')?.textContent).toContain('least to spare');
   });
   it('lists the next day of every machine for paper, and leads to the board as CSV and calendar', async () => {
     answers['board.read'] = () => of(page({ bars: [...page().bars, bar('far', JOB, NOW + 30 * HOUR)] }));

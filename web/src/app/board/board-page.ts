@@ -99,12 +99,12 @@ export class BoardPage {
     const page = this.page();
     if (!page) return [];
     return page.jobs
-      .filter((j) => j.dueAt !== null && j.dueAt - j.endAt < page.reserveS)
-      .sort((a, b) => b.lateMoney - a.lateMoney || (a.dueAt ?? 0) - a.endAt - ((b.dueAt ?? 0) - b.endAt));
+      .filter((j) => j.dueAt !== null && j.dueAt - j.readyAt < page.reserveS)
+      .sort((a, b) => b.lateMoney - a.lateMoney || (a.dueAt ?? 0) - a.readyAt - ((b.dueAt ?? 0) - b.readyAt));
   });
   /** The least that any job has to spare. */
   protected readonly spareS = computed(() =>
-    Math.min(...(this.page()?.jobs ?? []).flatMap((j) => (j.dueAt === null ? [] : [j.dueAt - j.endAt]))),
+    Math.min(...(this.page()?.jobs ?? []).flatMap((j) => (j.dueAt === null ? [] : [j.dueAt - j.readyAt]))),
   );
   protected readonly version = computed(() => {
     const page = this.page();
@@ -197,10 +197,13 @@ export class BoardPage {
     formatMoney(value, { timeZone: this.page()?.timeZone ?? 'UTC', currency: this.page()?.currency ?? 'EUR' });
   protected lateSays(job: BoardJob): string {
     const s = lateS(job);
-    return s > 0 ? say('board.lateBy', formatDuration(s)) : say('board.spare', formatDuration((job.dueAt ?? 0) - job.endAt));
+    return s > 0 ? say('board.lateBy', formatDuration(s)) : say('board.spare', formatDuration((job.dueAt ?? 0) - job.readyAt));
   }
-  protected endSays = (job: BoardJob): string =>
-    job.dueAt === null ? say('board.endsOnly', this.moment(job.endAt)) : say('board.ends', this.moment(job.endAt), this.moment(job.dueAt));
+  protected endSays({ dueAt, readyAt, endAt }: BoardJob): string {
+    if (dueAt === null) return say('board.endsOnly', this.moment(endAt));
+    if (readyAt < endAt) return say('board.endsInParts', this.moment(readyAt), this.moment(dueAt), this.moment(endAt));
+    return say('board.ends', this.moment(endAt), this.moment(dueAt));
+  }
   protected because = (job: BoardJob): string => because(job);
   protected isLate = (job: BoardJob): boolean => lateS(job) > 0;
   protected numberOf = (job: string): string => String(this.page()?.jobs.find((j) => j.job === job)?.number ?? '');

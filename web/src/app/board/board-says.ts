@@ -41,7 +41,7 @@ export function effectSays({ jobs, changeS, money }: BoardEffect, moneySays: str
 /** A job on its bar: number, customer. */
 export const jobSays = ({ number, title, customer }: BoardJob): string => `${number} ${customer}, ${title}`;
 /** Seconds after its date; 0 in time, or where nobody said a date. */
-export const lateS = ({ dueAt, endAt }: BoardJob): number => (dueAt === null ? 0 : Math.max(0, endAt - dueAt));
+export const lateS = ({ dueAt, readyAt }: BoardJob): number => (dueAt === null ? 0 : Math.max(0, readyAt - dueAt));
 
 /** More parts than these are told as one. */
 const MOST_PARTS = 6;
