@@ -28,6 +28,8 @@ export const InkRow = z.object({
   stands: z.enum(['noSample', 'sample', 'mixed', 'drawn', 'adjust', 'accepted']),
   lab: lab.nullable(),
   deltaE: z.number().nullable(),
+  /** When its press is set up for it on the accepted board; null where it is not on it. */
+  wantedAt: z.number().nullable(),
 });
 export type InkRow = z.infer<typeof InkRow>;
 export const Pail = z.object({
@@ -44,6 +46,7 @@ export const Pail = z.object({
 export type Pail = z.infer<typeof Pail>;
 export const RecipeRow = z.object({ id: z.string(), name: z.string(), parts: z.array(part), filmGsm: z.number(), lab });
 export const KitchenPage = z.object({
+  timeZone: z.string(),
   inks: z.array(InkRow),
   bases: z.array(BaseInkSchema),
   recipes: z.array(RecipeRow),

@@ -130,7 +130,7 @@ test('3 waits at a gate: the ready date moves with it, the release is held until
   await signIn(page);
   await enterOrder(page, 'Proofed card');
   await saved(page);
-  const ready = page.locator('footer .ready');
+  const ready = page.locator('footer > span', { hasText: 'ready by plan' });
   const before = await ready.textContent();
   await view(page, 'Gates');
   await page.getByRole('button', { name: 'Another gate' }).click();
@@ -296,7 +296,7 @@ test('8 a closed day in the calendar moves the ready date of open jobs', async (
   await signIn(page, 'runa', 'paper-river-25');
   await enterOrder(page, 'Holiday card');
   const job = page.url();
-  const ready = page.locator('footer .ready button').first();
+  const ready = page.locator('footer > span', { hasText: 'ready by plan' }).locator('button').first();
   const before = await ready.textContent();
   await page.goto('/settings/calendar');
   const column = page.locator('dk-calendar-card .top', { hasText: 'Closed days' });

@@ -21,6 +21,21 @@ test('a job is promised a date before it is released, lies on the board then, an
   await page.getByRole('button', { name: 'Take the pin out' }).click();
   await expect(page.getByRole('button', { name: 'Pin it here' })).toBeVisible();
 
+  // The press is another: the job is released again for it, and back.
+  const chosen = page.locator('#board-chosen');
+  await expect(async () => {
+    await page.keyboard.press('t');
+    await expect(chosen).toContainText('Print, front', { timeout: 300 });
+  }).toPass();
+  await expect(chosen).toContainText('Press 3');
+  await page.getByRole('button', { name: 'On another machine …' }).click();
+  await page.getByRole('button', { name: 'On Press 5' }).click();
+  await expect(page.getByText('released again for that machine')).toBeVisible();
+  await page.getByRole('button', { name: 'Move it' }).click();
+  await expect(chosen).toContainText('Press 5');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(chosen).toContainText('Press 3');
+
   await page.getByRole('button', { name: 'What would help' }).click();
   await expect(page.locator('.chosen li').first()).toContainText(/sooner|Neither another order/);
 });

@@ -23,6 +23,7 @@ import { notifyChanged } from '../events/event-hub';
 import { cellsOf } from '../files/table-cells';
 import type { Handlers } from '../implement';
 import { findJob, planOf } from '../jobs/find-job';
+import { plantInForce } from '../plants/read-plant';
 import { contentsOf, mixtureOf, readBases } from './contents';
 import {
   ADD_ANSWER,
@@ -61,6 +62,7 @@ type Weighed = { base: string; pail?: string | undefined; kg: number; lot: strin
 
 export const kitchenHandlers: Handlers<typeof kitchen> = {
   'kitchen.read': async (_asked, ctx) => ({
+    timeZone: (await plantInForce(ctx.db)).plant.timeZone,
     inks: (await many(ctx.db, INKS_WANTED)).map((r) => ({
       ...r,
       deltaE: r.deltaE === null ? null : Number(r.deltaE),

@@ -8,10 +8,15 @@ export type BatchRow = z.infer<typeof BatchRow>;
 const DrawDownRow = DrawDown.extend({ job: z.string(), ink: z.string() });
 export type DrawDownRow = z.infer<typeof DrawDownRow>;
 
-/** Inks that open jobs want mixed, with where each stands; the newest jobs first. */
+/** Inks that open jobs want mixed, with where each stands: in the order in which the board's presses want them, then the newest jobs. */
 export const INKS_WANTED = rows(
   InkRow.extend({ deltaE: z.string().nullable() }),
   `
+with starts as materialized (
+  select b.work, b.start
+  from (select bars from board_versions order by nr desc limit 1) v
+    cross join lateral jsonb_to_recordset(v.bars) as b(work text, start int)
+)
 select
   j.id as job, j.number, j.title, coalesce(j.customer, '') as customer, j.state, m.ink, m.stone, m.kg,
   s.sample -> 'lab' as lab,
@@ -23,15 +28,22 @@ select
     when a.answer is null then 'drawn'
     when a.answer = 'adjust' then 'adjust'
     else 'accepted'
-  end as stands
+  end as stands,
+  w.at::float8 as "wantedAt"
 from jobs j
   cross join lateral jsonb_to_recordset(coalesce(j.summary -> 'mixed', '[]')) as m(ink text, stone text, kg double precision)
   left join lateral (select id, sample from ink_samples where job = j.id and ink = m.ink order by seq desc limit 1) s on true
   left join lateral (select id from ink_batches where job = j.id and ink = m.ink order by number desc limit 1) b on true
   left join lateral (select id, verdict from draw_downs where job = j.id and ink = m.ink order by seq desc limit 1) d on true
   left join draw_down_answers a on a.draw_down = d.id
+  left join lateral (
+    select min(t.start) as at
+    from released_steps r
+      join starts t on t.work = r.job || ' ' || r.step
+    where r.job = j.id and r.facts -> 'mixed' ? m.ink
+  ) w on true
 where j.alt = 0 and j.state <> 'delivered'
-order by j.number desc, m.ink`,
+order by w.at nulls last, j.number desc, m.ink`,
 );
 export const BASES = rows(z.object({ base: written<BaseInk>() }), `select base from ink_bases order by base ->> 'name'`);
 export const RECIPES = rows(

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { InkDesk, KitchenPage, Match, Pail, StepNow } from '@druckerei/contract';
+import type { BoardPage, InkDesk, KitchenPage, Match, Pail, StepNow } from '@druckerei/contract';
 import { INVENTED_BASES, type Lab, mixed, printedLab, usualPaper } from '@druckerei/core';
 import { type Client, type Said, TestServer } from '../test-server.fixture';
 
@@ -60,6 +60,19 @@ it('lists the inks that open jobs want mixed, with base inks and at least 200 ho
   expect(page.inks.find((i) => i.job === job)).toMatchObject({ ink: INK, stands: 'noSample', lab: null });
   expect(page.bases.length).toBeGreaterThan(9);
   expect(page.recipes.length).toBeGreaterThanOrEqual(200);
+});
+
+it('lists first what a press of the board wants first, and says when', async () => {
+  const [drafted, job] = [await order(), await order()];
+  expect((await planner.release(job)).status).toBe(200);
+  const board = async (): Promise<BoardPage> => (await planner.call('GET', '/api/board')).body as unknown as BoardPage;
+  const inks = async (): Promise<KitchenPage['inks']> => ((await kitchen.call('GET', '/api/kitchen')).body as unknown as KitchenPage).inks;
+  expect((await planner.call('POST', '/api/board/accept', { base: (await board()).nr })).status).toBe(200);
+  const start = (await board()).bars.find((b) => b.job === job && b.step.startsWith('card.card.print'))!.start;
+  const rows = await inks();
+  expect(rows.find((r) => r.job === job)?.wantedAt).toBe(start);
+  expect(rows.find((r) => r.job === drafted)?.wantedAt).toBeNull();
+  expect(rows.findIndex((r) => r.job === job)).toBeLessThan(rows.findIndex((r) => r.job === drafted));
 });
 
 it('takes a sample, and names what a colour cannot be', async () => {

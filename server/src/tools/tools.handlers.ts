@@ -21,6 +21,8 @@ import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
 import { invalid, notFound, Refused } from '../errors';
 import { notifyChanged } from '../events/event-hub';
+import { BOARD_STARTS } from '../floor/floor.queries';
+import { stepKey } from '../floor/steps-now';
 import type { Handlers } from '../implement';
 import { findJob, planOf } from '../jobs/find-job';
 import { plantInForce } from '../plants/read-plant';
@@ -62,7 +64,7 @@ export const toolsHandlers: Handlers<typeof tools> = {
     const find = query.find?.trim() ? `%${query.find.trim()}%` : null;
     const rows = await many(ctx.db, CARDS, [find, STATES[query.state ?? 'work'], query.job ?? null, ROWS + 1]);
     const { plant } = await plantInForce(ctx.db);
-    const waiting = await many(ctx.db, QUEUE);
+    const waiting = await platesWaiting(ctx.db);
     const queue = platesetterQueue(waiting.map(queued), ctx.now(), practiceValue(plant, 'plate.wedgeS'));
     return {
       cards: rows.slice(0, ROWS),
@@ -153,7 +155,7 @@ export const toolsHandlers: Handlers<typeof tools> = {
       const before = await many(db, IMAGED_UNDER, [body.key]);
       if (before.length > 0) return { imaged: before.map((b) => ({ id: b.tool, bad: b.facts.bad, steps: b.facts.steps })) };
       const { plant } = await plantInForce(db);
-      const waiting = await many(db, QUEUE);
+      const waiting = await platesWaiting(db);
       const next = platesetterQueue(waiting.map(queued), ctx.now(), practiceValue(plant, 'plate.wedgeS')).slice(0, body.plates);
       if (next.length === 0) throw new Refused(422, 'empty', 'No plate waits for the platesetter.');
       const imaged = [];
@@ -224,6 +226,16 @@ const ENTERED = {
   checks: null,
 };
 
+/** Plates that wait for the platesetter; wanted when their press is set up for them on the accepted board, else when their plan says. */
+async function platesWaiting(db: Db): Promise<CardRow[]> {
+  const waiting = await many(db, QUEUE);
+  const jobs = [...new Set(waiting.flatMap((c) => c.job ?? []))];
+  const starts = new Map((await many(db, BOARD_STARTS, [jobs])).map((s) => [s.work, s.start]));
+  return waiting.map((card) => {
+    const wanted = card.steps.flatMap((step) => starts.get(stepKey(card.job ?? '', step)) ?? []);
+    return wanted.length > 0 ? { ...card, wantedAt: Math.min(...wanted) } : card;
+  });
+}
 const queued = (c: CardRow) => ({
   id: c.id,
   job: c.job ?? '',

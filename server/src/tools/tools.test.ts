@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { FormOffer, ToolCard, ToolPage } from '@druckerei/contract';
+import type { BoardPage, FormOffer, ToolCard, ToolPage } from '@druckerei/contract';
 import type { Shelf } from '@druckerei/core';
 import { type Client, type Said, TestServer } from '../test-server.fixture';
 
@@ -45,6 +45,24 @@ it('makes a card for every plate when a job is released, and queues them for the
   const queue = (await page()).queue.filter((q) => q.job === job);
   expect(queue).toHaveLength(5);
   expect(queue.every((q, i) => i === 0 || q.startAt >= (queue[i - 1]?.readyAt ?? 0))).toBe(true);
+});
+
+it('images first what the board has on a press first, whatever its plan says', async () => {
+  const [first, second] = [await released(), await released()];
+  const board = async (): Promise<BoardPage> => (await planner.call('GET', '/api/board')).body as unknown as BoardPage;
+  const order = async (): Promise<string[]> =>
+    [...new Set((await page()).queue.map((q) => q.job))].filter((j) => j === first || j === second);
+  const { nr } = await board();
+  await planner.call('POST', '/api/board/accept', { base: nr });
+  const printOf = (job: string): string => `${job} card.card.print.front`;
+  const move = async (work: string, beside: string): Promise<void> => {
+    const body = { base: (await board()).nr, work: printOf(work), beside: printOf(beside), side: 'before' };
+    expect((await planner.call('POST', '/api/board/move', body)).status).toBe(200);
+  };
+  if ((await order())[0] === first) await move(second, first);
+  expect(await order()).toEqual([second, first]);
+  await move(first, second);
+  expect(await order()).toEqual([first, second]);
 });
 
 it('leaves no plate waiting for a job that is delivered', async () => {

@@ -399,7 +399,7 @@ export const LABELS: Record<string, string> = {
   'total.machineS': 'on machines',
   'total.waitS': 'waiting',
   'total.reserve': 'of it reserve',
-  'total.readyAt': 'ready',
+  'total.readyAt': 'ready by plan',
   'total.money': 'planning cost',
   'total.perThousand': 'per thousand',
   'total.runOn': 'a thousand more',

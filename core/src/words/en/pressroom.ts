@@ -94,6 +94,7 @@ export const PRESSROOM_SCREENS = {
   'kitchen.notForFood': 'not for food',
   'kitchen.notKnown': 'not known',
   'kitchen.nothingBetters': 'Nothing that may be added betters it: make a new batch, or decide.',
+  'kitchen.pressAt': 'press from {0}',
   'kitchen.nothingToMix': 'No open job wants an ink mixed.',
   'kitchen.ofTolerance': 'of {0} allowed',
   'kitchen.offBy': 'Off by',

@@ -140,6 +140,21 @@ describe('the board', () => {
     expect(asked.find(([name]) => name === 'board.move')?.[1]).toEqual({ body: { base: 3, work: 'b', beside: 'a', side: 'before' } });
     expect(asked.filter(([name]) => name === 'board.read')).toHaveLength(2);
   });
+  it('goes along the steps of a job by T, after the last to the first', async () => {
+    answers['board.read'] = () => of(page({ bars: [...page().bars, bar('c', JOB, NOW + 5 * HOUR)] }));
+    const { host, key, settle } = await open();
+    await key('ArrowRight');
+    const told = async (): Promise<string> => {
+      window.dispatchEvent(new KeyboardEvent('keydown', { key: 't', code: 'KeyT' }));
+      await settle();
+      return host.querySelector('#board-chosen')?.textContent ?? '';
+    };
+    const first = host.querySelector('#board-chosen')?.textContent ?? '';
+    const second = await told();
+    expect(second).not.toBe(first);
+    expect(second).toContain('2412');
+    expect(await told()).toBe(first);
+  });
   const TWO = {
     lanes: [...page().lanes, { machine: 'other', name: 'Press 5', open: [[NOW - HOUR, NOW + 9 * HOUR] as [number, number]] }],
   };

@@ -187,6 +187,7 @@ export class BoardPage {
       { keys: 'n', shown: 'N', says: say('board.keys.now'), run: () => this.goNow() },
       { keys: 'l', shown: 'L', says: say('board.keys.late'), run: () => this.nextLate() },
       { keys: 'm', shown: 'M', says: say('board.keys.move'), run: () => this.tryMove('ArrowLeft') },
+      { keys: 't', shown: 'T', says: say('board.keys.thread'), run: () => this.nextOfJob() },
       { keys: 'p', shown: 'P', says: say('board.keys.pin'), run: () => this.pin()?.toggle() },
       { keys: '$mod+z', shown: 'Ctrl Z', says: say('board.back'), run: () => this.back() },
     ]);
@@ -244,6 +245,19 @@ export class BoardPage {
     const at = late.findIndex((j) => j.job === this.bar()?.job);
     const next = late[(at + 1) % Math.max(late.length, 1)];
     if (next) this.goTo(next);
+  }
+
+  /** Along the thread of the chosen bar's job: its next step in time, after the last its first. */
+  private nextOfJob(): void {
+    const bar = this.bar();
+    const mine =
+      this.page()
+        ?.bars.filter((b) => b.job === bar?.job)
+        .sort((a, b) => a.start - b.start || a.end - b.end) ?? [];
+    const next = mine[(mine.findIndex((b) => b.work === bar?.work) + 1) % Math.max(mine.length, 1)];
+    if (!next) return;
+    this.choose(next.work);
+    this.drawing()?.show(next.start, next.machine);
   }
 
   protected search(): void {

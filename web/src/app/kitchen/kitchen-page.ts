@@ -5,7 +5,7 @@ import { ActivatedRoute, Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { auditTime, filter, map, type Observable } from 'rxjs';
 import type { InkDesk as Desk, InkRow, KitchenPage as Page, Pail } from '@druckerei/contract';
-import { formatNumber, label, type Lab, say, screenColour } from '@druckerei/core';
+import { formatMoment, formatNumber, label, type Lab, say, screenColour } from '@druckerei/core';
 import { sessionFeature } from '../session/session.feature';
 import type { Failure } from '../shared/api';
 import { type View, Views } from '../shared/views';
@@ -76,6 +76,7 @@ export class KitchenPage {
 
   protected isHere = (r: InkRow): boolean => r.job === this.desk()?.job && r.ink === this.desk()?.ink;
   protected colour = (lab: Lab | null): string => (lab === null ? 'transparent' : screenColour(lab));
+  protected readonly moment = formatMoment;
   protected kg = (v: number): string => `${formatNumber(v, 2)} kg`;
   protected open(r: InkRow): void {
     void this.router.navigate(['/kitchen', r.job, r.ink]);
