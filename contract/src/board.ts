@@ -84,6 +84,10 @@ export const BoardPage = z.object({
   bars: z.array(BoardBar),
   jobs: z.array(BoardJob),
   money,
+  /** By how much money its lateness has grown since it was accepted. */
+  grown: z.number(),
+  /** From so much on another order is looked for by itself. */
+  growthMoney: z.number(),
   least: z.number(),
   breaches: z.array(BoardBreach),
   reserveS: z.number(),

@@ -9,7 +9,7 @@ export * from './schedule/job-shop';
 export * from './schedule/judge';
 export type { Laying } from './schedule/laying';
 export { isMoved, lateMoney, tightestOf } from './schedule/piece-money';
-export { piecesOf } from './schedule/pieces';
+export { type Pieces, piecesOf } from './schedule/pieces';
 export * from './schedule/move-job';
 export * from './schedule/overtime';
 export * from './schedule/problem';

@@ -48,6 +48,12 @@ export const PRACTICE_DEFAULTS = {
   'board.movedDay': fixed(10, 'money', 'practice', 'a bar moved that was to begin within a day; house rule, the works’ own'),
   'board.movedLater': fixed(3, 'money', 'practice', 'a bar moved that was to begin later; house rule, the works’ own'),
   'board.frozenS': fixed(hours(2), 's', 'practice', 'what begins within so long stays; house rule, the works’ own'),
+  'board.growthMoney': fixed(
+    100,
+    'money',
+    'practice',
+    'lateness grown by so much since the board was accepted asks for another order; house rule, the works’ own',
+  ),
   'board.reserveS': fixed(hours(4), 's', 'practice', 'a job with less to spare is at risk; house rule, the works’ own'),
   'layout.blankGapMm': fixed(3, 'mm', 'practice', 'narrower waste breaks in the stripper; common practice, no source'),
   'layout.edgeTrimMm': fixed(10, 'mm', 'practice', PRACTICE),

@@ -155,7 +155,8 @@ function checkLane(p: Problem, lane: Lane, bars: Bar[], wrong: Wrong[]): void {
 /** People: at every beginning of a bar or an hour no more at work than are there, but where more are wanted than there ever are. */
 function checkHands(p: Problem, bars: readonly Bar[], wrong: Wrong[], breaches: Breach[]): void {
   for (const crew of Object.values(p.crews)) {
-    const most = Math.max(0, ...crew.present.map((c) => c[2]));
+    const thereAt = (at: At): number => crew.present.reduce((sum, [a, b, hands]) => (a <= at && b > at ? sum + hands : sum), 0);
+    const most = Math.max(0, ...crew.present.map((c) => thereAt(c[0])));
     const until = Math.max(-Infinity, ...crew.present.map((c) => c[1]));
     const atWork = bars.flatMap((bar) => {
       const [work, lane] = [p.work[bar.work], p.lanes[bar.machine]];
@@ -173,7 +174,7 @@ function checkHands(p: Problem, bars: readonly Bar[], wrong: Wrong[], breaches: 
     const turns = [...atWork.map((a) => a.from), ...crew.present.flatMap(([a, b]) => [a, b])].filter((t) => t < until);
     for (const at of new Set(turns)) {
       const now = atWork.filter((a) => a.from <= at && a.to > at);
-      const there = crew.present.reduce((sum, [a, b, hands]) => (a <= at && b > at ? sum + hands : sum), 0);
+      const there = thereAt(at);
       const last = now.findLast((a) => !a.runs);
       if (last && now.reduce((sum, a) => sum + a.hands, 0) > there)
         wrong.push({ work: last.work, what: 'wants more people than are there' });

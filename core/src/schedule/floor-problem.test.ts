@@ -65,6 +65,32 @@ describe('what is released, as a board', () => {
     expect(problem({}, [part(1, 5, null)]).jobs['a']!.dues.map((d) => d.work)).toEqual([workId('a', 'card.card.pack.pallet')]);
     expect(problem({}, []).jobs['a']!.dues).toEqual([]);
   });
+  it('never has the only person of two machines at both', () => {
+    const later = facts.map((f): StepOnFloor => ({ job: 'b', facts: f, state: 'waiting', since: null, leftS: 0 }));
+    const crew = (people: number) => ({
+      c: { of: ['press3', 'imager'], present: Array.from({ length: people }, () => [SHELF.asOf, SHELF.asOf + 60 * 86_400, 1] as const) },
+    });
+    const plant = { ...LINDMOOR, machines: { ...LINDMOOR.machines, press3: { ...LINDMOOR.machines['press3']!, crew: 1 } } };
+    const both = (people: number | null): number => {
+      const p = problemOfFloor({
+        asOf: SHELF.asOf,
+        plant,
+        open: SHELF.open,
+        ...(people !== null && { crews: crew(people) }),
+        jobs: [],
+        steps: [...steps(), ...later],
+      });
+      const made = judge(p, Object.keys(p.work), {});
+      expect(check(p, made.bars).wrong).toEqual([]);
+      const on = (machine: string) => made.bars.filter((b) => b.machine === machine);
+      return on('press3').filter((a) => on('imager').some((b) => a.start < b.end && b.start < a.end)).length;
+    };
+    expect(both(null)).toBeGreaterThan(0);
+    expect(both(1)).toBe(0);
+    expect(
+      problemOfFloor({ asOf: SHELF.asOf, plant, open: SHELF.open, jobs: [], steps: steps() }).work[workId('a', FRONT)]!.ways[0].hands,
+    ).toBe(0);
+  });
   it('keeps what runs where it is, takes what is done off, and lets only its wait hold', () => {
     const p = problem({
       [FRONT]: { state: 'done', since: SHELF.asOf - 3600 },

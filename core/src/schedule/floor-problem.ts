@@ -6,7 +6,7 @@ import type { Plant } from '../plant/plant';
 import type { FloorStep } from '../plan/readings/floor-steps';
 import { PROCESS_IDS } from '../processes/registry';
 import type { Intervals } from '../route/intervals';
-import type { At, Due, Lane, Link, Problem, Work } from './problem';
+import type { At, Crew, Due, Lane, Link, Problem, Work } from './problem';
 
 /** A released step as it stands now, or one that is only asked about. */
 export interface StepOnFloor {
@@ -35,6 +35,8 @@ export interface FloorAsk {
   plant: Plant;
   /** Hours by machine; `any` stands for those without a calendar of their own. */
   open: Readonly<Record<string, Intervals>>;
+  /** People that machines share. */
+  crews?: Readonly<Record<Id<'crew'>, Crew>>;
   jobs: readonly JobOnFloor[];
   steps: readonly StepOnFloor[];
 }
@@ -53,19 +55,20 @@ export const workId = (job: Id<'job'>, step: Id<'step'>): Id<'work'> => `${job} 
  * The board of what is released: every step on its machine, with its links, its waits, its gates and what it washes; dates and what lateness costs from the plant.
  * Work that is late by its gate alone is late on the board too. Source: released steps as the floor has them.
  */
-export function problemOfFloor({ asOf, plant, open, jobs, steps }: FloorAsk): Problem {
+export function problemOfFloor({ asOf, plant, open, crews = {}, jobs, steps }: FloorAsk): Problem {
   const price = (key: Parameters<typeof practiceValue>[1]): number => practiceValue(plant, key);
   const byJob = new Map<string, StepOnFloor[]>();
   for (const step of steps) byJob.set(step.job, [...(byJob.get(step.job) ?? []), step]);
   const machines = inOrderOfWork(steps);
+  const sharing = new Set(Object.values(crews).flatMap((crew) => crew.of));
   return {
     asOf,
     lanes: Object.fromEntries(machines.map((id) => [id, laneOf(id, plant, open, asOf, inksIn(id, steps))])),
-    crews: {},
+    crews,
     work: Object.fromEntries(
       steps.map((step): [string, Work] => {
         const id = workId(step.job, step.facts.step);
-        return [id, workOf(step, byJob.get(step.job) ?? [], plant)];
+        return [id, workOf(step, byJob.get(step.job) ?? [], plant, sharing)];
       }),
     ),
     jobs: Object.fromEntries(
@@ -130,15 +133,21 @@ function inksIn(machine: string, steps: readonly StepOnFloor[]): Record<string, 
   return inkKeys(last?.facts.inks);
 }
 
-function workOf({ job, facts, state, since, leftS }: StepOnFloor, mine: readonly StepOnFloor[], plant: Plant): Work {
+function workOf(
+  { job, facts, state, since, leftS }: StepOnFloor,
+  mine: readonly StepOnFloor[],
+  plant: Plant,
+  sharing: ReadonlySet<Id<'machine'>>,
+): Work {
   const away = Object.hasOwn(plant.machines, facts.machine) ? plant.machines[facts.machine]?.outside : undefined;
+  const hands = sharing.has(facts.machine) ? (plant.machines[facts.machine]?.crew ?? 1) : 0;
   const runS = away ? away.days * DAY_S : Math.ceil(facts.runS - 1e-6);
   return {
     job,
     step: facts.step,
     name: facts.name,
     pieces: piecesOf(facts),
-    ways: [{ machine: facts.machine, makeReadyS: away ? 0 : Math.ceil(facts.setupS - 1e-6), runS, hands: 0, extra: 0 }],
+    ways: [{ machine: facts.machine, makeReadyS: away ? 0 : Math.ceil(facts.setupS - 1e-6), runS, hands, extra: 0 }],
     links: linksOf(job, facts, mine),
     keys: inkKeys(facts.inks),
     gates: (facts.gates ?? []).map(({ key, at }) => ({ key, at: Math.ceil(at), holds: key.startsWith('gate:') ? 'makeReady' : 'run' })),

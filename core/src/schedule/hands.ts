@@ -13,20 +13,30 @@ export interface Busy {
  * Before and after the hours that are known as many are taken to be there as are wanted: that hours are unknown is said elsewhere.
  */
 export class Hands {
-  private readonly present: readonly (readonly [from: number, to: number, hands: number])[];
+  /** Moments at which somebody comes or goes, and how many are there from each on. */
+  private readonly turns: readonly number[];
+  private readonly there: readonly number[];
   readonly most: number;
   /** What is taken so far, by place of the list. */
   taken: Busy[] = [];
 
   constructor(crew: Crew, origin: number) {
-    this.present = crew.present.map(([from, to, hands]) => [from - origin, to - origin, hands] as const);
-    this.most = Math.max(0, ...crew.present.map((p) => p[2]));
+    const changes = new Map<number, number>();
+    const add = (at: number, hands: number): void => void changes.set(at, (changes.get(at) ?? 0) + hands);
+    for (const [from, to, hands] of crew.present) {
+      add(from - origin, hands);
+      add(to - origin, -hands);
+    }
+    this.turns = [...changes.keys()].sort((a, b) => a - b);
+    let now = 0;
+    this.there = this.turns.map((at) => (now += changes.get(at) ?? 0));
+    this.most = Math.max(0, ...this.there);
   }
 
   /** The end of the first stretch within which too few people are left for so many more; null: enough all along. */
   lackUntil(from: number, to: number, hands: number): number | null {
     const turns = new Set([from]);
-    for (const [a, b] of this.present) addWithin(turns, a, b, from, to);
+    for (let i = this.lastTurn(from) + 1; i < this.turns.length && (this.turns[i] ?? to) < to; i++) turns.add(this.turns[i] ?? to);
     const during = this.taken.filter((t) => t.to > from && t.from < to);
     for (const t of during) addWithin(turns, t.from, t.to, from, to);
     const sorted = [...turns].sort((a, b) => a - b);
@@ -43,9 +53,19 @@ export class Hands {
   }
 
   private presentAt(at: number): number {
-    const last = this.present.at(-1);
-    if (!last || at >= last[1]) return Infinity;
-    return this.present.reduce((sum, [from, to, hands]) => (from <= at && to > at ? sum + hands : sum), 0);
+    const last = this.turns.at(-1);
+    if (last === undefined || at >= last) return Infinity;
+    return this.there[this.lastTurn(at)] ?? 0;
+  }
+  /** The last turn that is not later; −1 where all are. */
+  private lastTurn(at: number): number {
+    let [low, high] = [0, this.turns.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if ((this.turns[middle] ?? Infinity) <= at) low = middle + 1;
+      else high = middle;
+    }
+    return low - 1;
   }
 }
 

@@ -1,5 +1,5 @@
 import type { Id } from '../quantity/figure';
-import type { Lane, Problem } from './problem';
+import type { At, Crew, Lane, Problem } from './problem';
 
 /** So much longer a machine is worked where that is asked, s. House rule. */
 export const OVERTIME_S = 7_200;
@@ -16,8 +16,21 @@ export function longerHours(open: Lane['open'], byS: number): [number, number][]
   });
 }
 
-/** A board with a machine worked longer every day. */
+/** A board with a machine worked longer every day; the people it takes stay with it. */
 export function withOvertime(p: Problem, machine: Id<'machine'>, byS = OVERTIME_S): Problem {
   const lane = p.lanes[machine];
-  return lane ? { ...p, lanes: { ...p.lanes, [machine]: { ...lane, open: longerHours(lane.open, byS) } } } : p;
+  if (!lane) return p;
+  const open = longerHours(lane.open, byS);
+  const hands = Math.max(0, ...Object.values(p.work).flatMap((w) => w.ways.flatMap((way) => (way.machine === machine ? [way.hands] : []))));
+  const longer = open.flatMap(([, to], i): [At, At, number][] =>
+    to > (lane.open[i]?.[1] ?? to) ? [[lane.open[i]?.[1] ?? to, to, hands]] : [],
+  );
+  const crews = Object.fromEntries(
+    Object.entries(p.crews).map(([id, crew]) => [
+      id,
+      crew.of.includes(machine) ? { ...crew, present: inOrder([...crew.present, ...longer]) } : crew,
+    ]),
+  );
+  return { ...p, crews, lanes: { ...p.lanes, [machine]: { ...lane, open } } };
 }
+const inOrder = (present: Crew['present'][number][]): Crew['present'] => present.sort((a, b) => a[0] - b[0]);

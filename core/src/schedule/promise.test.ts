@@ -109,6 +109,23 @@ describe('overtime', () => {
       [30 * HOUR, 40 * HOUR],
     ]);
   });
+  it('takes the people of the machine along, where it shares them', () => {
+    const p = randomBoard({ ...small, seed: 1 });
+    const [machine, other] = Object.keys(p.lanes) as [string, string];
+    const open: [number, number][] = [[0, 8 * HOUR]];
+    const way = { machine, makeReadyS: 0, runS: HOUR, hands: 2, extra: 0 };
+    const [id, work] = Object.entries(p.work)[0]!;
+    const shared = {
+      ...p,
+      lanes: { ...p.lanes, [machine]: { ...p.lanes[machine]!, open } },
+      work: { [id]: { ...work, ways: [way] as const } },
+      crews: { c: { of: [machine, other], present: [[0, 8 * HOUR, 3] as const] } },
+    };
+    expect(withOvertime(shared, machine, 2 * HOUR).crews['c']?.present).toEqual([
+      [0, 8 * HOUR, 3],
+      [8 * HOUR, 10 * HOUR, 2],
+    ]);
+  });
   it('on the machine a job waits for the longest brings it sooner, never later', () => {
     let sooner = 0;
     for (let seed = 1; seed <= 20; seed++) {

@@ -13,6 +13,7 @@ import {
   lateMoney,
   type Laying,
   layingOf,
+  type Pieces,
   piecesOf,
   type Problem,
   problemOfFloor,
@@ -26,7 +27,7 @@ import type { Ctx } from '../context';
 import type { Db } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
 import { type FloorOf, floorOnMachines, timesOf } from '../floor/steps-now';
-import { type HoursChange, machineHours, withChanges } from '../plants/calendar';
+import { type HoursChange, machineHours, sharedCrews, withChanges } from '../plants/calendar';
 import { HOURS_CHANGED, type HoursEntry } from '../plants/plants.queries';
 import { plantInForce } from '../plants/read-plant';
 import { OPEN_JOBS, type OpenJobRow } from '../today/today.queries';
@@ -45,6 +46,8 @@ export interface BoardNow {
   /** As accepted, in its order; empty: nothing was yet. */
   accepted: readonly Standing[];
   pins: Pins;
+  /** Money of its lateness when it was accepted. */
+  late: number | null;
   hours: readonly HoursEntry[];
   jobs: ReadonlyMap<string, OpenJobRow>;
   plant: Plant;
@@ -92,6 +95,7 @@ export async function boardNow(db: Db, asOf: At, { quoted, hours = [], again }: 
     asOf,
     plant,
     open: withChanges(machineHours(plant, asOf), [...changed, ...hours]),
+    crews: sharedCrews(plant, asOf, [...changed, ...hours]),
     jobs: [...new Set(steps.map((s) => s.job))].map((job) => ({
       job,
       name: String(jobs.get(job)?.number ?? ''),
@@ -107,6 +111,7 @@ export async function boardNow(db: Db, asOf: At, { quoted, hours = [], again }: 
     why: head?.why ?? null,
     accepted: head?.bars ?? [],
     pins: head?.pins ?? {},
+    late: head?.late ?? null,
     hours: changed,
     jobs,
     plant,
@@ -148,6 +153,14 @@ function stepsOf(floor: FloorOf, asOf: At): StepOnFloor[] {
   });
 }
 
+/** Steps with those of a job as another release would have them; what has begun stays what it is. */
+function releasedAgain(stand: readonly StepOnFloor[], { job, steps }: Again): StepOnFloor[] {
+  const kept = stand.filter((s) => s.job !== job || s.state !== 'waiting');
+  const begun = new Set(kept.flatMap((s) => (s.job === job ? [s.facts.step] : [])));
+  const fresh = steps.filter((facts) => !begun.has(facts.step));
+  return [...kept, ...fresh.map((facts): StepOnFloor => ({ job, facts, state: 'waiting', since: null, leftS: 0 }))];
+}
+
 /** Order and machines as accepted, for what lays work. */
 export const acceptedOrder = (accepted: readonly Standing[]): { order: string[]; on: Record<string, string>; was: Bar[] } => ({
   order: accepted.map((a) => a.work),
@@ -155,8 +168,9 @@ export const acceptedOrder = (accepted: readonly Standing[]): { order: string[];
   was: accepted.map(({ work, machine, start }) => ({ work, machine, start, makeReadyAt: start, runAt: start, end: start, changes: [] })),
 });
 
-/** A board as it lies now. */
+/** A board as it lies, and the work it was laid of. */
 export interface Laid extends Judged {
+  problem: Problem;
   laying: Laying;
 }
 /**
@@ -170,32 +184,34 @@ export async function laid({ problem, accepted }: BoardNow, ctx: Pick<Ctx, 'thre
     const of = piecesOf(problem);
     const laying = layingOf(of, problem);
     dispatchBest(laying);
-    return { ...judged(problem, of, laying.list), laying };
+    return { ...judged(problem, of, laying.list), problem, laying };
   }
   const { made } = await ctx.threads.run({ kind: 'board', problem, order, on, was, moves: 0 }, () => undefined, ctx.gone);
-  return { ...made, laying: layingFrom(problem, made.bars) };
+  return { ...made, problem, laying: layingFrom(problem, made.bars) };
 }
+/** So many steps are dispatched in less time than a thread takes to begin. */
+const AT_ONCE = 500;
+
 /** Work in an order on machines; what the order does not know goes into its gaps. */
 export function laidIn(problem: Problem, order: readonly string[], on: Readonly<Record<string, string>>, was: readonly Bar[]): Laid {
-  const of = piecesOf(problem, standsOf(was));
-  const laying = layingOf(of, problem);
-  laying.layAll(inOrder(of.pieces, order, on));
+  const { of, laying } = layingIn(problem, order, on, was);
   const known = new Set(order);
   putIntoGaps(
     laying,
     Object.keys(problem.work).filter((id) => !known.has(id)),
   );
-  return { ...judged(problem, of, laying.list), laying };
+  return { ...judged(problem, of, laying.list), problem, laying };
 }
-/** So many steps are dispatched in less time than a thread takes to begin. */
-const AT_ONCE = 500;
-
-/** Steps with those of a job as another release would have them; what has begun stays what it is. */
-function releasedAgain(stand: readonly StepOnFloor[], { job, steps }: Again): StepOnFloor[] {
-  const kept = stand.filter((s) => s.job !== job || s.state !== 'waiting');
-  const begun = new Set(kept.flatMap((s) => (s.job === job ? [s.facts.step] : [])));
-  const fresh = steps.filter((facts) => !begun.has(facts.step));
-  return [...kept, ...fresh.map((facts): StepOnFloor => ({ job, facts, state: 'waiting', since: null, leftS: 0 }))];
+function layingIn(
+  problem: Problem,
+  order: readonly string[],
+  on: Readonly<Record<string, string>>,
+  was: readonly Bar[] = [],
+): { of: Pieces; laying: Laying } {
+  const of = piecesOf(problem, standsOf(was));
+  const laying = layingOf(of, problem);
+  laying.layAll(inOrder(of.pieces, order, on));
+  return { of, laying };
 }
 
 /** Bars as they are kept: in the order of their starts, so that the order of every machine can be laid again. */
@@ -207,27 +223,17 @@ export const layingFrom = (problem: Problem, bars: readonly Bar[]): Laying => la
 /** The same of bars as they are kept. */
 export function layingOfBars(problem: Problem, stood: readonly Standing[]): Laying {
   const { order, on } = acceptedOrder(stood);
-  const of = piecesOf(problem);
-  const laying = layingOf(of, problem);
-  laying.layAll(inOrder(of.pieces, order, on));
-  return laying;
+  return layingIn(problem, order, on).laying;
 }
 /** What a board comes to that was laid by moves; `was`: where it was accepted, so that what is moved is counted. */
 export function judgedFrom(problem: Problem, { list }: Laying, was: readonly Bar[] = []): Laid {
-  const of = piecesOf(problem, standsOf(was));
-  const laying = layingOf(of, problem);
-  const on = Object.fromEntries(list.map((x) => [x.id, x.way.machine.id]));
-  laying.layAll(
-    inOrder(
-      of.pieces,
-      list.map((x) => x.id),
-      on,
-    ),
-  );
-  return { ...judged(problem, of, laying.list), laying };
+  const order = list.map((x) => x.id);
+  const { of, laying } = layingIn(problem, order, Object.fromEntries(list.map((x) => [x.id, x.way.machine.id])), was);
+  return { ...judged(problem, of, laying.list), problem, laying };
 }
+
 /** The delivery of each job with the least to spare, as moments: when it is due, and when its pieces are there; and what all its lateness costs. */
-export function tightest({ laying }: Laid, { problem }: Pick<BoardNow, 'problem'>): Map<string, { dueAt: At; readyAt: At; money: number }> {
+export function tightest({ laying, problem }: Laid): Map<string, { dueAt: At; readyAt: At; money: number }> {
   return new Map(
     laying.jobs.flatMap((job) => {
       const found = tightestOf(job);
@@ -237,7 +243,7 @@ export function tightest({ laying }: Laid, { problem }: Pick<BoardNow, 'problem'
   );
 }
 /** When the last step of each job ends. */
-export function endsOf(bars: readonly Bar[], { problem }: Pick<BoardNow, 'problem'>): Map<string, number> {
+export function endsOf(bars: readonly Bar[], { problem }: { problem: Problem }): Map<string, number> {
   const ends = new Map<string, number>();
   for (const { work, end } of bars) {
     const job = problem.work[work]?.job ?? '';

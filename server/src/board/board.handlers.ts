@@ -8,6 +8,7 @@ import {
   type BoardMove,
   type BoardPage,
 } from '@druckerei/contract';
+import { practiceValue } from '@druckerei/core';
 import {
   type Bar,
   jobFirst,
@@ -17,6 +18,7 @@ import {
   moneyOf,
   moveWithFollowers,
   overtimeHelp,
+  type Problem,
   whatHelps,
   whyThen,
   workId,
@@ -83,7 +85,8 @@ export const boardHandlers: Handlers<typeof board> = {
     const found = stored(BoardFound, task.result, `what task ${body.task} found`);
     // A proposal is one beside the version it was found on.
     if (found.base !== body.base) throw movedOn(body.base);
-    return addVersion(ctx, body.base, 'search', found.bars, (await boardNow(ctx.db, ctx.now())).pins);
+    const { pins, problem } = await boardNow(ctx.db, ctx.now());
+    return addVersion(ctx, body.base, { why: 'search', bars: found.bars, pins, problem });
   },
   'board.help': async ({ params }, ctx) => {
     const now = await boardNow(ctx.db, ctx.now());
@@ -107,7 +110,7 @@ export const boardHandlers: Handlers<typeof board> = {
     const { then, again } = await moved(ctx, now, await laid(now, ctx), body);
     return inTransaction(ctx.db, async (db) => {
       if (again) await releaseOn(db, ctx, again);
-      return addVersion(ctx, body.base, 'move', standing(then.bars), now.pins, db);
+      return addVersion(ctx, body.base, { why: 'move', bars: standing(then.bars), pins: now.pins, problem: then.problem }, db);
     });
   },
   'board.machines': async ({ query }, ctx) => {
@@ -121,12 +124,14 @@ export const boardHandlers: Handlers<typeof board> = {
     if (!before) throw new Refused(409, 'first', 'This is the first board that was accepted: there is none before it.');
     return inTransaction(ctx.db, async (db) => {
       await ontoMachinesOf(db, ctx, now, before.bars);
-      return addVersion(ctx, body.base, 'back', before.bars, before.pins, db);
+      const { problem } = await boardNow(db, ctx.now());
+      return addVersion(ctx, body.base, { why: 'back', bars: before.bars, pins: before.pins, problem }, db);
     });
   },
   'board.accept': async ({ body }, ctx) => {
     const now = await at(ctx, body.base);
-    return addVersion(ctx, body.base, 'accept', standing((await laid(now, ctx)).bars), now.pins);
+    const { bars, problem } = await laid(now, ctx);
+    return addVersion(ctx, body.base, { why: 'accept', bars: standing(bars), pins: now.pins, problem });
   },
   'board.tryHours': async ({ body }, ctx) => {
     const now = await at(ctx, body.base);
@@ -150,8 +155,13 @@ export const boardHandlers: Handlers<typeof board> = {
   },
   'board.pin': async ({ body }, ctx) => {
     const now = await at(ctx, body.base);
-    const { bars } = await laid(now, ctx);
-    return addVersion(ctx, body.base, 'pin', standing(bars), pinned(now, bars, body, signedIn(ctx).fullName));
+    const { bars, problem } = await laid(now, ctx);
+    return addVersion(ctx, body.base, {
+      why: 'pin',
+      bars: standing(bars),
+      pins: pinned(now, bars, body, signedIn(ctx).fullName),
+      problem,
+    });
   },
 };
 
@@ -166,24 +176,26 @@ async function at(ctx: Ctx, base: number): Promise<BoardNow> {
   return now;
 }
 
-async function addVersion(
-  ctx: Ctx,
-  base: number,
-  why: Why,
-  bars: readonly Standing[],
-  pins: Pins,
-  db: Db = ctx.db,
-): Promise<{ nr: number }> {
+/** A version of the board as it is made. */
+interface Made {
+  why: Why;
+  bars: readonly Standing[];
+  pins: Pins;
+  /** The work as it then is. */
+  problem: Problem;
+}
+async function addVersion(ctx: Ctx, base: number, made: Made, db: Db = ctx.db): Promise<{ nr: number }> {
   const nr = base + 1;
   const by = signedIn(ctx);
-  const added = await addBoardVersion(db, nr, by.id, why, bars, pins);
-  if (!added) throw movedOn(nr);
+  if (!(await addBoardVersion(db, nr, by.id, made))) throw movedOn(nr);
   await notifyChanged(db, { table: 'board', id: String(nr), version: nr, by: by.name });
   return { nr };
 }
 /** False: somebody made this version first, or the one before is not there. */
-async function addBoardVersion(db: Db, nr: number, by: string, why: Why, bars: readonly Standing[], pins: Pins): Promise<boolean> {
-  return (await db.query(ADD_VERSION, [nr, by, why, JSON.stringify(bars), JSON.stringify(pins)])).rowCount === 1;
+async function addBoardVersion(db: Db, nr: number, by: string, { why, bars, pins, problem }: Made): Promise<boolean> {
+  const { order, on, was } = acceptedOrder(bars);
+  const { money } = laidIn(problem, order, on, was);
+  return (await db.query(ADD_VERSION, [nr, by, why, JSON.stringify(bars), JSON.stringify(pins), money.late])).rowCount === 1;
 }
 
 /** Hours that are asked for, as moments; refused where they are none, run backwards, or are of no machine of the works. */
@@ -271,8 +283,8 @@ async function ontoMachinesOf(db: Db, ctx: Ctx, now: BoardNow, bars: readonly St
 const changeS = ({ bars }: Judged): number => bars.reduce((sum, b) => sum + b.changes.reduce((s, c) => s + c.s, 0), 0);
 
 function effectOf(now: BoardNow, before: Laid, after: Laid): BoardEffect {
-  const [was, is] = [endsOf(before.bars, now), endsOf(after.bars, now)];
-  const dues = tightest(after, now);
+  const [was, is] = [endsOf(before.bars, before), endsOf(after.bars, after)];
+  const dues = tightest(after);
   const jobs = [...is].flatMap(([job, end]) => {
     const byS = end - (was.get(job) ?? end);
     const { dueAt = 0, readyAt = 0 } = dues.get(job) ?? {};
@@ -287,10 +299,10 @@ function effectOf(now: BoardNow, before: Laid, after: Laid): BoardEffect {
 }
 
 function pageOf(now: BoardNow, judged: Laid): BoardPage {
-  const { problem, nr, by, at: when, why, accepted, pins, hours, jobs, timeZone, currency, reserveS } = now;
+  const { problem, nr, by, at: when, why, accepted, pins, late, hours, jobs, timeZone, currency, reserveS } = now;
   const stood = new Map(accepted.map((a) => [a.work, a]));
-  const ends = endsOf(judged.bars, now);
-  const dues = tightest(judged, now);
+  const ends = endsOf(judged.bars, judged);
+  const dues = tightest(judged);
   return {
     nr,
     asOf: problem.asOf,
@@ -328,12 +340,14 @@ function pageOf(now: BoardNow, judged: Laid): BoardPage {
       };
     }),
     money: judged.money,
+    grown: nr === 0 || late === null ? 0 : Math.max(0, judged.money.late - late),
     least: leastMoney(problem),
     // A start that was pinned to this minute passes while it is read.
     breaches: judged.breaches
       .filter(({ code, byS }) => code !== 'pin' || byS === 0 || byS > OFF_PLAN_S)
       .map(({ code, work, byS }) => ({ code, work, byS })),
     reserveS,
+    growthMoney: practiceValue(now.plant, 'board.growthMoney'),
   };
 }
 /** A bar that begins by more than this another time than accepted is off the plan, s. House rule. */

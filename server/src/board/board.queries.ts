@@ -6,20 +6,28 @@ const Standing = z.object({ work: z.string(), machine: z.string(), start: z.numb
 export type Standing = z.infer<typeof Standing>;
 const Pins = z.record(z.string(), BoardPin);
 export type Pins = z.infer<typeof Pins>;
-const Version = z.object({ nr: z.number(), by: z.string(), at: z.number(), why: z.enum(BOARD_WHY), bars: z.array(Standing), pins: Pins });
+const Version = z.object({
+  nr: z.number(),
+  by: z.string(),
+  at: z.number(),
+  why: z.enum(BOARD_WHY),
+  bars: z.array(Standing),
+  pins: Pins,
+  late: z.number().nullable(),
+});
 
 const VERSION = `
-select v.nr, u.full_name as by, extract(epoch from v.at)::int as at, v.why, v.bars, v.pins
+select v.nr, u.full_name as by, extract(epoch from v.at)::int as at, v.why, v.bars, v.pins, v.late
 from board_versions v
   join users u on u.id = v.made_by`;
 /** The newest version of the board. */
 export const BOARD_NOW = rows(Version, `${VERSION}\norder by v.nr desc\nlimit 1`);
 /** $1 int nr */
 export const BOARD_VERSION = rows(Version, `${VERSION}\nwhere v.nr = $1`);
-/** Nothing where somebody else made this version first. $1 int nr, $2 uuid person, $3 text why, $4 json bars, $5 json pins */
+/** Nothing where somebody else made this version first. $1 int nr, $2 uuid person, $3 text why, $4 json bars, $5 json pins, $6 float8 money of its lateness */
 export const ADD_VERSION = `
-insert into board_versions (nr, base, made_by, why, bars, pins)
-values ($1, $1 - 1, $2, $3, $4, $5)
+insert into board_versions (nr, base, made_by, why, bars, pins, late)
+values ($1, $1 - 1, $2, $3, $4, $5, $6)
 on conflict (nr) do nothing`;
 /** What a search of the board found. $1 uuid task */
 export const FOUND = rows(

@@ -111,6 +111,20 @@ describe('the board', () => {
     const back = await board();
     expect(back.bars.map((b) => [b.work, b.start])).toEqual(page.bars.map((b) => [b.work, b.start]));
   });
+  it('says by how much lateness has grown since the board was accepted', async () => {
+    const { nr } = await board();
+    expect((await planner.call('POST', '/api/board/accept', { base: nr })).status).toBe(200);
+    const page = await board();
+    expect(page.grown).toBeCloseTo(0, 0);
+    const stands = { id: randomUUID(), machine: 'press3', from: '2026-03-03T00:00', until: '2026-04-20T00:00', opens: false, why: 'gears' };
+    expect((await planner.call('POST', '/api/board/hours', stands)).status).toBe(200);
+    const down = await board();
+    expect(down.grown).toBeGreaterThan(down.growthMoney);
+    expect(down.grown).toBeCloseTo(down.money.late - page.money.late, 0);
+    expect((await planner.call('POST', `/api/board/hours/${stands.id}/end`, {})).status).toBe(200);
+    expect((await board()).grown).toBeCloseTo(0, 0);
+    expect((await planner.call('POST', '/api/board/back', { base: page.nr })).status).toBe(200);
+  });
   it('tells which moves would let a job end sooner, and tells them right', async () => {
     const page = await board();
     // The job that ends first is laid behind the last on the machine of its last step.

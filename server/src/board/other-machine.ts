@@ -22,7 +22,7 @@ import type { Standing } from './board.queries';
 export interface Elsewhere {
   job: JobFound;
   machine: string;
-  /** The machine's. */
+  /** What the machine is called. */
   name: string;
   edit: Edit;
   steps: FloorStep[];

@@ -1,6 +1,6 @@
 import { type Calendar, NO_CALENDAR, PlantSchema } from '@druckerei/core';
 import plantJson from '../../../demo/plant.json' with { type: 'json' };
-import { machineHours, momentOf, openHours, withChanges } from './calendar';
+import { machineHours, momentOf, openHours, sharedCrews, withChanges } from './calendar';
 
 const plant = PlantSchema.parse(plantJson);
 const [press = ''] = Object.keys(plant.machines);
@@ -87,5 +87,24 @@ describe('when machines run', () => {
     expect(open).toEqual([[at('2026-03-29T06:00'), at('2026-03-29T14:00')]]);
     expect((open[0]?.[1] ?? 0) - (open[0]?.[0] ?? 0)).toBe(8 * 3600);
     expect((open[0]?.[0] ?? 0) - at('2026-03-29T00:00')).toBe(5 * 3600);
+  });
+  it('joins machines that share people into one crew, with whoever is present; who stays longer brings the people it takes', () => {
+    const [a, b, c] = Object.keys(plant.machines) as [string, string, string];
+    const person = (machines: string[], shifts = ['early']) => ({ name: machines.join(), machines, shifts, away: [] });
+    const calendar = { shifts: { early: { ...early, breaks: [] }, late }, machines: {}, closed: {} };
+    const people = { both: person([a, b]), one: person([a], ['late']), own: person([c]) };
+    const made = sharedCrews({ ...plant, calendar: { ...calendar, people } }, MONDAY, [], 1);
+    expect(Object.values(made).map((crew) => crew.of)).toEqual([[a, b].sort()]);
+    const today = (present: readonly (readonly [number, number, number])[] = []) =>
+      present.filter(([from]) => from < at('2026-03-03T00:00'));
+    expect(today(Object.values(made)[0]?.present)).toEqual([
+      [at('2026-03-02T06:00'), at('2026-03-02T14:00'), 1],
+      [at('2026-03-02T14:00'), at('2026-03-02T22:00'), 1],
+    ]);
+    const longer = { machine: b, from: at('2026-03-02T13:00'), until: at('2026-03-02T16:00'), opens: true };
+    const present = Object.values(sharedCrews({ ...plant, calendar: { ...calendar, people } }, MONDAY, [longer], 1))[0]?.present;
+    expect(today(present)).toContainEqual([at('2026-03-02T14:00'), longer.until, plant.machines[b]?.crew]);
+    // Nobody is named for two: no crew.
+    expect(sharedCrews({ ...plant, calendar: { ...calendar, people: { own: person([c]) } } }, MONDAY, [], 1)).toEqual({});
   });
 });

@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
-import { allOf, anyOf, atLeast, type Calendar, type Intervals, type Plant, without } from '@druckerei/core';
+import { allOf, anyOf, atLeast, type Calendar, type Intervals, type Person, type Plant, without } from '@druckerei/core';
+import type { Crew } from '@druckerei/core/board';
 
 const DAYS_AHEAD = 60;
 
@@ -39,12 +40,51 @@ export function machineHours(plant: Plant, fromS: number, days = DAYS_AHEAD): Re
     const stands = closed.some((c) => c.machine === id);
     if (shifts.length === 0 && people.length === 0 && !stands) continue;
     const own = without(shifts.length > 0 ? workedIn(plant, calendar, shifts, fromS, days) : house, away(id));
-    const present = people.map((p) =>
-      without(p.shifts.length > 0 ? workedIn(plant, calendar, p.shifts, fromS, days) : house, [p.away.map((a) => daysOff(plant, a))]),
-    );
+    const present = people.map((p) => presentOf(plant, p, fromS, days));
     hours[id] = people.length === 0 ? own : allOf([own, atLeast(present, crew)]);
   }
   return hours;
+}
+
+/** When a person works: the own shifts, else the hours of the house, but for days away. */
+function presentOf(plant: Plant, { shifts, away }: Person, fromS: number, days: number): Intervals {
+  const { calendar } = plant;
+  const worked = calendar && shifts.length > 0 ? workedIn(plant, calendar, shifts, fromS, days) : openHours(plant, fromS, days);
+  return without(worked, [away.map((a) => daysOff(plant, a))]);
+}
+
+/**
+ * People who are named for several machines: machines that share any are one crew, in which whoever is present works on one at a time. A machine whose people are its
+ * own needs none: its hours say when they are there. Of a crew anybody is taken to be able to do anything that is its own: who may do what stays with the hours of
+ * each machine.
+ */
+export function sharedCrews(plant: Plant, fromS: number, changes: readonly HoursChange[] = [], days = DAYS_AHEAD): Record<string, Crew> {
+  const people = Object.values(plant.calendar?.people ?? {});
+  const groups: Set<string>[] = [];
+  for (const { machines } of people) {
+    if (machines.length < 2) continue;
+    const joined = groups.filter((g) => machines.some((m) => g.has(m)));
+    for (const g of joined) groups.splice(groups.indexOf(g), 1);
+    groups.push(new Set([...machines, ...joined.flatMap((g) => [...g])]));
+  }
+  const hours = machineHours(plant, fromS, days);
+  return Object.fromEntries(
+    groups.map((group) => {
+      const of = [...group].sort();
+      const own = people.filter((p) => p.machines.some((m) => group.has(m)));
+      const present = own.flatMap((p) => presentOf(plant, p, fromS, days).map(([from, to]): [number, number, number] => [from, to, 1]));
+      // Who opens a machine beyond its hours brings its people.
+      const longer = changes.filter((c) => c.opens && group.has(c.machine));
+      const brought = longer.flatMap(({ machine, from, until }) =>
+        without([[from, until]], [hours[machine] ?? hours['any'] ?? []]).map(([a, b]): [number, number, number] => [
+          a,
+          b,
+          plant.machines[machine]?.crew ?? 1,
+        ]),
+      );
+      return [of.join(' '), { of, present: [...present, ...brought].sort((a, b) => a[0] - b[0]) }];
+    }),
+  );
 }
 
 /** Hours of a machine that are other than its calendar: it stands, or is worked longer. */

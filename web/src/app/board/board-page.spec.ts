@@ -44,7 +44,7 @@ const page = (more: Partial<Page> = {}): Page => ({
   bars: [bar('a', JOB, NOW), bar('b', OTHER, NOW + HOUR, { changes: [{ key: 'unit 1', from: 'K', to: 'Y', s: 1_200 }] })],
   jobs: [job(JOB, 2412), late],
   money: { late: 60, change: 0, ways: 0, held: 0, moved: 0 },
-  ...{ least: 0, breaches: [], hours: [], reserveS: 4 * HOUR },
+  ...{ least: 0, grown: 0, growthMoney: 100, breaches: [], hours: [], reserveS: 4 * HOUR },
   ...more,
 });
 
@@ -154,6 +154,38 @@ describe('the board', () => {
     expect(second).not.toBe(first);
     expect(second).toContain('2412');
     expect(await told()).toBe(first);
+  });
+  const searchOf = (after: number): Task =>
+    ({
+      ...{ id: 'b0a2d000-0000-4000-8000-000000000003', kind: 'board', state: 'done', done: 1, of: 1, says: '', progress: null },
+      ...({ result: { base: 3, moves: 9, before: 260, after, least: 0, moved: 1, jobs: [], bars: [] } } as Partial<Task>),
+    }) as Task;
+  it('looks for another order by itself, once a version, when lateness has grown since it was accepted', async () => {
+    answers['board.read'] = () => of(page({ grown: 200 }));
+    answers['board.search'] = answers['tasks.read'] = () => of(searchOf(60));
+    const { host, settle } = await open();
+    await settle();
+    expect(host.textContent).toContain('Lateness has grown by 200');
+    expect(asked.filter(([name]) => name === 'board.search').map(([, sent]) => sent)).toEqual([
+      { body: { id: 'b0a2d000-0000-4000-8000-000000000003', base: 3 } },
+    ]);
+    expect(host.querySelector('.search')?.textContent).toContain('200');
+  });
+  it('says nothing of a search by itself that found nothing, and does not search for who may not plan, nor for less', async () => {
+    answers['board.read'] = () => of(page({ grown: 200 }));
+    answers['board.search'] = answers['tasks.read'] = () => of(searchOf(260));
+    const { host, settle } = await open();
+    await settle();
+    expect(host.querySelector('.search')).toBeNull();
+    for (const [role, grown] of [
+      ['press', 200],
+      ['planner', 99],
+    ] as const) {
+      TestBed.resetTestingModule();
+      answers['board.read'] = () => of(page({ grown }));
+      await open(role);
+      expect(asked.some(([name]) => name === 'board.search')).toBe(false);
+    }
   });
   const TWO = {
     lanes: [...page().lanes, { machine: 'other', name: 'Press 5', open: [[NOW - HOUR, NOW + 9 * HOUR] as [number, number]] }],

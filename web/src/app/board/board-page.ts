@@ -34,6 +34,8 @@ import { because, BREACH_WORDS, effectSays, jobSays, lateS, SPAN_WORDS, VERSION_
 import { BoardMoves } from './board-moves';
 import { neighbour, type Place, type Span, SPANS } from './board-scale';
 
+/** The search that a version is given by itself: whoever sees it first begins it, and all see the same. */
+const itself = (nr: number): string => `b0a2d000-0000-4000-8000-${nr.toString(16).padStart(12, '0')}`;
 /** Times go on without news too. */
 const READ_MS = 60_000;
 const LOOK_MS = 700;
@@ -136,6 +138,16 @@ export class BoardPage {
     const found = this.found();
     return found !== null && found.after < found.before - 0.5;
   });
+  /** The version for which another order was looked for by itself; what that finds nothing for is not told. */
+  private readonly askedItself = signal<number | null>(null);
+  protected readonly isGrown = computed(() => {
+    const page = this.page();
+    return page !== null && page.grown >= page.growthMoney;
+  });
+  protected readonly shownTask = computed(() => {
+    const [task, page] = [this.task(), this.page()];
+    return task?.state === 'done' && this.askedItself() === page?.nr && task.id === itself(page?.nr ?? 0) && !this.isBetter() ? null : task;
+  });
   protected readonly searching = computed(() => {
     const state = this.task()?.state;
     return state === 'waiting' || state === 'running';
@@ -181,6 +193,14 @@ export class BoardPage {
         const wanted = page.jobs.find((j) => j.job === this.show());
         if (wanted) this.goTo(wanted);
         else drawing.show(page.asOf);
+      });
+    });
+    effect(() => {
+      const page = this.page();
+      if (!page || !this.plans() || !this.isGrown() || this.askedItself() === page.nr) return;
+      untracked(() => {
+        this.askedItself.set(page.nr);
+        if (!this.task()) this.search(itself(page.nr));
       });
     });
     inject(Shortcuts).use([
@@ -260,10 +280,9 @@ export class BoardPage {
     this.drawing()?.show(next.start, next.machine);
   }
 
-  protected search(): void {
+  protected search(id: string = crypto.randomUUID()): void {
     const page = this.page();
     if (!page || this.searching()) return;
-    const id = crypto.randomUUID();
     this.refused.set(null);
     this.server.send('board.search', { body: { id, base: page.nr } }).subscribe({
       next: (task) => {
