@@ -116,7 +116,7 @@ describe('the board', () => {
     expect((await planner.call('POST', '/api/board/accept', { base: nr })).status).toBe(200);
     const page = await board();
     expect(page.grown).toBeCloseTo(0, 0);
-    const stands = { id: randomUUID(), machine: 'press3', from: '2026-03-03T00:00', until: '2026-04-20T00:00', opens: false, why: 'gears' };
+    const stands = { id: randomUUID(), machine: 'press3', from: '2026-03-02T00:00', until: '2026-04-20T00:00', opens: false, why: 'gears' };
     expect((await planner.call('POST', '/api/board/hours', stands)).status).toBe(200);
     const down = await board();
     expect(down.grown).toBeGreaterThan(down.growthMoney);

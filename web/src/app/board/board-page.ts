@@ -146,7 +146,7 @@ export class BoardPage {
   });
   protected readonly shownTask = computed(() => {
     const [task, page] = [this.task(), this.page()];
-    return task?.state === 'done' && this.askedItself() === page?.nr && task.id === itself(page?.nr ?? 0) && !this.isBetter() ? null : task;
+    return page && task?.state === 'done' && task.id === itself(page.nr) && !this.isBetter() ? null : task;
   });
   protected readonly searching = computed(() => {
     const state = this.task()?.state;
