@@ -140,6 +140,14 @@ describe('the board', () => {
     expect(asked.find(([name]) => name === 'board.move')?.[1]).toEqual({ body: { base: 3, work: 'b', beside: 'a', side: 'before' } });
     expect(asked.filter(([name]) => name === 'board.read')).toHaveLength(2);
   });
+  it('offers the place beside the next bar of another job: a job keeps its own order', async () => {
+    answers['board.read'] = () => of(page({ bars: [bar('a', JOB, NOW), bar('own', JOB, NOW + HOUR), bar('b', OTHER, NOW + 2 * HOUR)] }));
+    answers['board.try'] = () => of({ money: 0, changeS: 0, jobs: [] });
+    const { press, key } = await open();
+    await key('ArrowRight');
+    await press('Behind the one behind it');
+    expect(asked.find(([name]) => name === 'board.try')?.[1]).toEqual({ body: { base: 3, work: 'a', beside: 'b', side: 'behind' } });
+  });
   it('goes along the steps of a job by T, after the last to the first', async () => {
     answers['board.read'] = () => of(page({ bars: [...page().bars, bar('c', JOB, NOW + 5 * HOUR)] }));
     const { host, key, settle } = await open();

@@ -36,6 +36,12 @@ import { neighbour, type Place, type Span, SPANS } from './board-scale';
 
 /** The search that a version is given by itself: whoever sees it first begins it, and all see the same. */
 const itself = (nr: number): string => `b0a2d000-0000-4000-8000-${nr.toString(16).padStart(12, '0')}`;
+/** The next bar of another job along a machine: steps of one job keep their own order. */
+function ofAnother(lanes: readonly BoardBar[][], from: BoardBar, { job }: BoardBar, key: 'ArrowLeft' | 'ArrowRight'): BoardBar | null {
+  let next = neighbour(lanes, from, key);
+  while (next?.job === job) next = neighbour(lanes, next, key);
+  return next;
+}
 /** Times go on without news too. */
 const READ_MS = 60_000;
 const LOOK_MS = 700;
@@ -354,7 +360,7 @@ export class BoardPage {
   private besides(key: 'ArrowLeft' | 'ArrowRight'): BoardBar | null {
     const [bar, drawing] = [this.bar(), this.drawing()];
     if (!bar || bar.runs || !drawing || !this.plans()) return null;
-    const beside = neighbour(drawing.lanes(), bar, key);
+    const beside = ofAnother(drawing.lanes(), bar, bar, key);
     return beside && !beside.runs ? beside : null;
   }
   protected tryMove(key: 'ArrowLeft' | 'ArrowRight'): void {
@@ -369,7 +375,7 @@ export class BoardPage {
   private fromTried(bar: BoardBar, lanes: readonly BoardBar[][], key: 'ArrowLeft' | 'ArrowRight', side: string): BoardBar | null {
     const place = this.place();
     const tried = place && 'side' in place ? lanes.flat().find((b) => b.work === place.beside) : undefined;
-    if (tried && place && 'side' in place && place.side === side) return neighbour(lanes, tried, key);
+    if (tried && place && 'side' in place && place.side === side) return ofAnother(lanes, tried, bar, key);
     const onto = this.onto();
     if (onto === null) return this.besides(key);
     return tried ?? lanes.find((lane) => lane.some((b) => b.machine === onto))?.at(-1) ?? null;
