@@ -135,7 +135,7 @@ export const BOARD_SCREENS = {
   'board.breach.noWay': '{0}: no machine can do it',
   'board.breach.circle': '{0} waits for itself: its links turn in a circle',
   'board.breach.gate': '{0} waits for something nobody gave a date',
-  'board.grown': 'Lateness has grown by {0} since this order was accepted; another is looked for.',
+  'board.grown': 'Lateness has grown by {0} since this order was accepted.',
   'board.keys.thread': 'The next step of its job',
   'board.keys.move': 'Try another place',
   'board.keys.now': 'Go to now',

@@ -32,16 +32,10 @@ import { BoardPin } from './board-pin';
 import { DayList } from './day-list';
 import { because, BREACH_WORDS, effectSays, jobSays, lateS, SPAN_WORDS, VERSION_WORDS } from './board-says';
 import { BoardMoves } from './board-moves';
-import { neighbour, type Place, type Span, SPANS } from './board-scale';
+import { ofAnother, type Place, type Span, SPANS } from './board-scale';
 
 /** The search that a version is given by itself: whoever sees it first begins it, and all see the same. */
 const itself = (nr: number): string => `b0a2d000-0000-4000-8000-${nr.toString(16).padStart(12, '0')}`;
-/** The next bar of another job along a machine: steps of one job keep their own order. */
-function ofAnother(lanes: readonly BoardBar[][], from: BoardBar, { job }: BoardBar, key: 'ArrowLeft' | 'ArrowRight'): BoardBar | null {
-  let next = neighbour(lanes, from, key);
-  while (next?.job === job) next = neighbour(lanes, next, key);
-  return next;
-}
 /** Times go on without news too. */
 const READ_MS = 60_000;
 const LOOK_MS = 700;
@@ -144,12 +138,13 @@ export class BoardPage {
     const found = this.found();
     return found !== null && found.after < found.before - 0.5;
   });
-  /** The version for which another order was looked for by itself; what that finds nothing for is not told. */
+  /** The version for which another order was looked for by itself. */
   private readonly askedItself = signal<number | null>(null);
   protected readonly isGrown = computed(() => {
     const page = this.page();
     return page !== null && page.grown >= page.growthMoney;
   });
+  /** The search as it is told: one that was begun by itself and found nothing is not. */
   protected readonly shownTask = computed(() => {
     const [task, page] = [this.task(), this.page()];
     return page && task?.state === 'done' && task.id === itself(page.nr) && !this.isBetter() ? null : task;

@@ -86,3 +86,14 @@ export function neighbour(lanes: readonly BoardBar[][], of: BoardBar | null, key
   }
   return null;
 }
+/** The next bar of another job along a machine: steps of one job keep their own order. */
+export function ofAnother(
+  lanes: readonly BoardBar[][],
+  from: BoardBar,
+  { job }: Pick<BoardBar, 'job'>,
+  key: 'ArrowLeft' | 'ArrowRight',
+): BoardBar | null {
+  let next = neighbour(lanes, from, key);
+  while (next?.job === job) next = neighbour(lanes, next, key);
+  return next;
+}
