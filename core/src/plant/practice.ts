@@ -54,6 +54,7 @@ export const PRACTICE_DEFAULTS = {
     'practice',
     'lateness grown by so much since the board was accepted asks for another order; house rule, the works’ own',
   ),
+  'board.paperS': fixed(300, 's', 'practice', 'feeder and delivery set for another paper or size; common practice, no source'),
   'board.reserveS': fixed(hours(4), 's', 'practice', 'a job with less to spare is at risk; house rule, the works’ own'),
   'layout.blankGapMm': fixed(3, 'mm', 'practice', 'narrower waste breaks in the stripper; common practice, no source'),
   'layout.edgeTrimMm': fixed(10, 'mm', 'practice', PRACTICE),

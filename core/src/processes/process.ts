@@ -171,6 +171,8 @@ export interface Process {
   joins?: true;
   /** The practice values its setup (where it is said in cycles) and running loss go by when nothing else is said. */
   losses?: { setup?: PracticeKey; running: PracticeKey; again?: PracticeKey };
+  /** Its machine is set for its paper, feeder to delivery: what wants the same paper in the same size next finds it set. */
+  feeds?: true;
   /** Lays foil on what was printed. */
   laysFoil?: true;
   /** Lays a coat under lamps over what was printed. */

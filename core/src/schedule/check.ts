@@ -143,7 +143,9 @@ function checkLane(p: Problem, lane: Lane, bars: Bar[], wrong: Wrong[]): void {
     let s = 0;
     for (const c of lane.change) {
       const [from, to] = [stands[c.key], wants[c.key]];
-      if (from !== undefined && to !== undefined && from !== to)
+      if (to === undefined || to === '' || from === to) continue;
+      if (from === undefined) s += c.isSet === true ? c.s : 0;
+      else
         s += c.lighterS !== undefined && inkLightness(to) > inkLightness(from) ? c.lighterS : c.s;
     }
     if (p.work[bar.work]?.state !== 'running' && s !== bar.changes.reduce((sum, c) => sum + c.s, 0))

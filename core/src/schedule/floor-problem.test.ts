@@ -1,4 +1,4 @@
-import { floorSteps } from '../plan/readings/floor-steps';
+import { type FloorStep, floorSteps } from '../plan/readings/floor-steps';
 import { cardSpec, LINDMOOR, SHELF } from '../plan/line-1.fixture';
 import { planned } from '../plan/plan';
 import { check } from './check';
@@ -64,6 +64,40 @@ describe('what is released, as a board', () => {
     // A date of all that the job makes; none at all.
     expect(problem({}, [part(1, 5, null)]).jobs['a']!.dues.map((d) => d.work)).toEqual([workId('a', 'card.card.pack.pallet')]);
     expect(problem({}, []).jobs['a']!.dues).toEqual([]);
+  });
+  it('spares what of a setting stands already: the same paper in the same size, the same form of the store', () => {
+    const machine = LINDMOOR.machines['press3']!;
+    const printing = (job: string, more: Partial<FloorStep>): StepOnFloor => ({
+      ...{ job, state: 'waiting', since: null, leftS: 0 },
+      facts: { ...facts.find((f) => f.step === FRONT)!, links: [], gates: [], setupS: machine.setupS, ...more },
+    });
+    const bars = (first: Partial<FloorStep>, then: Partial<FloorStep>) => {
+      const two = [printing('a', first), printing('b', then)];
+      const p = problemOfFloor({ asOf: SHELF.asOf, plant: LINDMOOR, open: SHELF.open, jobs: [], steps: two });
+      const made = judge(p, [workId('a', FRONT), workId('b', FRONT)], {});
+      expect(check(p, made.bars).wrong).toEqual([]);
+      return made.bars.map((b) => b.makeReadyAt - b.start + p.work[b.work]!.ways[0].makeReadyS);
+    };
+    const repeatS = machine.setupS - machine.setupRepeatS;
+    const stands = { paper: 'white, 720 × 520 mm' };
+    expect(bars({ stands }, { stands })).toEqual([machine.setupS, machine.setupS - 300]);
+    expect(bars({ stands }, { stands: { paper: 'grey, 720 × 520 mm' } })).toEqual([machine.setupS, machine.setupS]);
+    expect(bars({ stands: { tool: 'die 7' } }, { stands: { tool: 'die 7' } })).toEqual([machine.setupS, machine.setupS - repeatS]);
+    // What nobody else can want, what is planned as a repeat, and what is set up in less, is set up as planned.
+    expect(bars({ stands: {} }, { stands: {} })).toEqual([machine.setupS, machine.setupS]);
+    expect(bars({ stands: { tool: 'die 7' } }, { stands: { tool: 'die 7' }, repeat: true })).toEqual([machine.setupS, machine.setupS]);
+    expect(bars({ stands }, { stands, setupS: 120 })).toEqual([machine.setupS, 120]);
+    // What finds its setting by its plan is planned without; it is paid for again where another paper came between.
+    expect(bars({ stands }, { stands, setupS: 120, keepsFrom: 'x' })).toEqual([machine.setupS, 120]);
+    expect(bars({ stands: { paper: 'grey, 720 × 520 mm' } }, { stands, setupS: 120, keepsFrom: 'x' })).toEqual([machine.setupS, 420]);
+  });
+  it('takes what stands in a machine from what was done on it last, and lets a version run after the one whose setting it finds', () => {
+    const p = problem({ [FRONT]: { state: 'done', since: SHELF.asOf - 3600 } });
+    const stands = facts.find((f) => f.step === FRONT)!.stands!.paper!;
+    expect(p.lanes['press3']!.keys).toMatchObject({ paper: stands, 'unit 1': 'K' });
+    const kept = steps().map((s) => (s.facts.step === 'card.card.fold' ? { ...s, facts: { ...s.facts, keepsFrom: FRONT } } : s));
+    const after = problemOfFloor({ asOf: SHELF.asOf, plant: LINDMOOR, open: SHELF.open, jobs: [], steps: kept });
+    expect(after.work[workId('a', 'card.card.fold')]!.links).toContainEqual({ of: workId('a', FRONT), by: 'order', waitS: 0, why: '' });
   });
   it('never has the only person of two machines at both', () => {
     const later = facts.map((f): StepOnFloor => ({ job: 'b', facts: f, state: 'waiting', since: null, leftS: 0 }));

@@ -11,6 +11,8 @@ export interface KeyChange {
   s: number;
   /** Where the key is an ink and a lighter one follows. */
   lighterS?: number;
+  /** It is a part of make-ready that is spared where the same stands: set as well where nothing is known to stand in the machine. */
+  isSet?: true;
 }
 /** A machine's row on the board. */
 export interface Lane {

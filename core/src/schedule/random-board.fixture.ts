@@ -50,6 +50,7 @@ export function randomBoard({ jobs, steps, machines, load, tightness, seed, ever
         { key: 'stock', s: 900 },
         { key: 'size', s: 1_200 },
         { key: 'ink', s: 1_200, lighterS: 2_400 },
+        ...(everything ? [{ key: 'die', s: 600, isSet: true as const }] : []),
       ],
     };
   const work: Record<string, Work> = {};
@@ -95,7 +96,7 @@ export function randomBoard({ jobs, steps, machines, load, tightness, seed, ever
         pieces: PIECES,
         ways: [first, ...rest],
         links,
-        keys,
+        keys: everything ? { ...keys, die: ['', 'd1', 'd2'][(j + s) % 3] ?? '' } : keys,
         gates: [],
         inOneGo: everything && below(6) === 0,
         state: 'free',

@@ -61,8 +61,13 @@ describe('change-over', () => {
   const change = [
     { key: 'stock', s: 900 },
     { key: 'unit 1', s: 480, lighterS: 1_200 },
+    { key: 'paper', s: 300, isSet: true as const },
   ];
   it.each([
+    ['what has to be set is set where nothing is known to stand', {}, { paper: 'a' }, 300],
+    ['and is spared where the same stands', { paper: 'a' }, { paper: 'a' }, 0],
+    ['and is in the make-ready where it is like no other', { paper: 'a' }, { paper: '' }, 0],
+    ['after what is like no other it is set', { paper: '' }, { paper: 'a' }, 300],
     ['nothing where all stays', { stock: 'a', 'unit 1': 'K' }, { stock: 'a', 'unit 1': 'K' }, 0],
     ['a wash where a darker ink follows', { 'unit 1': 'Y' }, { 'unit 1': 'K' }, 480],
     ['with care where a lighter one follows', { 'unit 1': 'K' }, { 'unit 1': 'Y' }, 1_200],

@@ -1,10 +1,7 @@
 import type { BoardBar, BoardJob, BoardPage } from '@druckerei/contract';
+import { changesSay } from '@druckerei/core/words';
 import type { Dated } from '../out/calendar';
 import { localMoment } from '../plants/calendar';
-
-/** What is changed over before a bar, in words. */
-const changesSay = ({ changes }: BoardBar): string =>
-  changes.map((c) => `${c.key}: ${c.from} to ${c.to}, ${Math.round(c.s / 60)} min`).join('; ');
 
 /** Bars with their jobs, machine by machine, by start. */
 function barsOf({ lanes, bars, jobs }: BoardPage, machine?: string): { bar: BoardBar; job: BoardJob | undefined; name: string }[] {
@@ -32,7 +29,7 @@ export function rowsOf(page: BoardPage): Record<string, string | number>[] {
     'make-ready': local(bar.makeReadyAt),
     run: local(bar.runAt),
     end: local(bar.end),
-    'change-over': changesSay(bar),
+    'change-over': changesSay(bar.changes),
     state: bar.runs ? 'running' : bar.fresh ? 'released since' : 'planned',
     'job ends': job ? local(job.endAt) : '',
     due: job?.dueAt === undefined || job.dueAt === null ? '' : local(job.dueAt),
@@ -45,7 +42,7 @@ export const datesOf = (page: BoardPage, machine?: string): Dated[] =>
   barsOf(page, machine).map(({ bar, job, name }) => ({
     uid: `${bar.work.replaceAll(' ', '.')}@board.druckerei`,
     title: `${job?.number ?? ''} ${job?.title ?? ''}: ${bar.name}`,
-    says: [job?.customer ?? '', changesSay(bar)].filter((t) => t !== '').join('; '),
+    says: [job?.customer ?? '', changesSay(bar.changes)].filter((t) => t !== '').join('; '),
     place: name,
     at: bar.start,
     untilAt: bar.end,

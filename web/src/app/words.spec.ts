@@ -6,7 +6,9 @@ const files = (dir: string): string[] =>
     const path = `${dir}/${f}`;
     return statSync(path).isDirectory() ? files(path) : [path];
   });
-const sources = files(__dirname)
+/** What puts words together for screens and files alike. */
+const CORE_WORDS = `${__dirname}/../../../core/src/words`;
+const sources = [...files(__dirname), ...readdirSync(CORE_WORDS).map((f) => `${CORE_WORDS}/${f}`)]
   .filter((f) => /\.(ts|html)$/.test(f) && !f.endsWith('.spec.ts'))
   .map((f) => readFileSync(f, 'utf8'))
   .join('\n');

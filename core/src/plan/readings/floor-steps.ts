@@ -18,6 +18,7 @@ import type { Planned } from '../plan';
 import { fromJobs } from './from-jobs';
 import { figureSays, rowSays } from './row-says';
 import { stoneName } from './stone-name';
+import { type Stands, standsOf } from './stands';
 import { sizeOf } from '../passes/waste';
 
 /** A released step as floor, board and log read it: numbers and words, nothing to plan again. */
@@ -75,6 +76,9 @@ export interface FloorStep {
   fromJobs?: Id<'job'>[];
   /** What it needs of which step before, and how long that has to wait, by why. Absent in releases of older programs. */
   links?: { of: Id<'step'>; by: 'forms' | 'pieces'; waitS: number; why: string }[];
+  /** What of its setting the next on the machine may find; the step whose setting it finds itself. Absent in releases of older programs. */
+  stands?: Stands;
+  keepsFrom?: Id<'step'>;
   /** What it waits for from outside, when that was to be there: paper, approvals. Absent where nothing. */
   gates?: { key: string; at: number }[];
   /** So many of its cycles make a pile, which may go on while the rest is made. Absent where it makes none. */
@@ -179,6 +183,8 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
         ...(before !== null && { clearOf: before }),
         ...(others.length > 0 && { fromJobs: others }),
         links: linksOf(step, makers, value),
+        stands: standsOf(step, units, cx, routed.process, plan),
+        ...(step.keepsFrom !== undefined && { keepsFrom: step.keepsFrom }),
         ...gatesOf(plan, id),
         ...pileOf(units, cx),
         register: routed.process.registers?.(cx, id) ?? null,

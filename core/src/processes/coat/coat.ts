@@ -33,6 +33,7 @@ const COAT_KG: Formula<'sheets' | 'areaMm2' | 'gPerM2'> = {
 /** A machine that lays a coat over printed sheets and dries it under lamps; one form for all forms of a die, as windows lie in the same places. */
 export const coat: Process = {
   id: 'coat',
+  feeds: true,
   abilities: ['gripperMm', 'lamps'],
   reach: 'sheet',
   losses: LOSSES,

@@ -72,6 +72,7 @@ function dieTool(cx: DraftContext): Draft['tools'] {
 /** Cuts and creases sheets in a flat-bed press and strips the waste; `parts`: takes the blanks out of their sheet as well. */
 const dieCutting = (id: Id<'process'>, parts: boolean): Process => ({
   id,
+  feeds: true,
   rules: DIE_CUT_RULES,
   abilities: ['gripperMm', 'tailMm', 'forceKn'],
   reach: 'sheet',

@@ -24,6 +24,7 @@ const CLICKS: Formula<'sheets' | 'sides' | 'perSide'> = {
  */
 export const digital: Process = {
   id: 'digital',
+  feeds: true,
   abilities: ['gripperMm', 'tailMm', 'sideMm'],
   reach: 'sheet',
   insteadOf: ['offset'],

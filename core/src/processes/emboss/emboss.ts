@@ -25,6 +25,7 @@ const LOSSES = { setup: 'emboss.setupSheets', running: 'emboss.runningPpm', samp
 /** Embossing: board pressed between male and female, a pair at every place and for every relief; in the pile as it was printed, ink dry before. */
 export const emboss: Process = {
   id: 'emboss',
+  feeds: true,
   rules: EMBOSS_RULES,
   abilities: ['gripperMm', 'foilToPrintMm', 'perDieS'],
   reach: 'sheet',

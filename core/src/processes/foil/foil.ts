@@ -34,6 +34,7 @@ const AREA_DIES: Formula<'copiesUp' | 'areas'> = {
 /** Hot foil: a heated die per copy up, foil drawn so that strikes interleave, ink dry before. */
 export const foil: Process = {
   id: 'foil',
+  feeds: true,
   rules: FOIL_RULES,
   abilities: ['gripperMm', 'foilToPrintMm', 'perDieS'],
   reach: 'sheet',

@@ -16,6 +16,7 @@ const LOSSES = { setup: 'fold.setupSheets', running: 'fold.runningPpm' } as cons
 /** Flat sheets folded to sections, station by station: each section is a run of its own, as its stops may stay but its pages do not. */
 export const foldSections: Process = {
   id: 'foldSections',
+  feeds: true,
   abilities: ['beltMmPerS', 'foldStations'],
   losses: LOSSES,
   asks: ({ machine }) => (machine.limits.foldStations === undefined ? {} : { foldStations: machine.limits.foldStations }),

@@ -16,6 +16,7 @@ const LOSSES = { setup: 'fold.setupSheets', running: 'fold.runningPpm' } as cons
 /** Score and fold in one pass: thick board is scored on the way in; the belt sets the rate. */
 export const fold: Process = {
   id: 'fold',
+  feeds: true,
   abilities: ['beltMmPerS'],
   losses: LOSSES,
   asks: () => ({}),

@@ -64,6 +64,7 @@ const panel = (cx: ConsumeContext): PanelRow[] => [
 /** Film laid over printed sheets; what is printed has to be dry, what is laid has to set before it is cut. */
 export const laminate: Process = {
   id: 'laminate',
+  feeds: true,
   abilities: ['filmMm'],
   reach: 'sheet',
   losses: LOSSES,

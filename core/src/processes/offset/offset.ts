@@ -61,6 +61,7 @@ const passLosses = (cx: DraftContext, run: Pass): LossTerms =>
 /** Sheet-fed offset: passes by work style, plates and ink of each, turn wait, setup and running loss of every pass. */
 export const offset: Process = {
   id: 'offset',
+  feeds: true,
   abilities: [
     'gripperMm',
     'tailMm',

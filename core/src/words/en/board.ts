@@ -63,6 +63,8 @@ export const BOARD_SCREENS = {
   'board.bar.late': 'its job is {0} late',
   'board.changes': 'Changed over before it: {0}',
   'board.change': '{0} from {1} to {2}, {3}',
+  'board.changePaper': 'set for {0}, {1}',
+  'board.changeTool': 'another form put in, {0}',
   'board.makeReady': 'make-ready from {0}',
   'board.run': 'runs {0} to {1}',
   'board.helps': 'What would help',

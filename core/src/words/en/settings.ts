@@ -17,6 +17,7 @@ export const PRACTICE_WORDS: Record<string, string> = {
   'board.movedLater': 'A bar moved later',
   'board.frozenS': 'What begins within this time stays',
   'board.growthMoney': 'Lateness grown on the board from which another order is looked for',
+  'board.paperS': 'Setting a machine for another paper or size',
   'board.reserveS': 'Time to spare below which a job is at risk',
   'layout.blankGapMm': 'Gap between blanks',
   'layout.edgeTrimMm': 'Edge trim of a web',

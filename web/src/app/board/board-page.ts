@@ -19,7 +19,7 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { filter, interval, merge, startWith, type Subscription, switchMap } from 'rxjs';
 import type { BoardBar, BoardEffect, BoardFound, BoardHelp, BoardJob, Task } from '@druckerei/contract';
-import { formatDuration, formatMoment, formatMoney, formatNumber, say } from '@druckerei/core/words';
+import { changesSay, formatDuration, formatMoment, formatMoney, formatNumber, say } from '@druckerei/core/words';
 import { sessionFeature } from '../session/session.feature';
 import type { Failure } from '../shared/api';
 import { Changes } from '../shared/changes';
@@ -236,7 +236,7 @@ export class BoardPage {
   }
   protected effectSays = (e: BoardEffect): string => effectSays(e, this.money(e.money));
   protected changesSay = (bar: BoardBar): string =>
-    say('board.changes', bar.changes.map((c) => say('board.change', c.key, c.from, c.to, formatDuration(c.s))).join('; '));
+    say('board.changes', changesSay(bar.changes));
 
   protected choose(work: string | null): void {
     this.moves.leave();

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { BoardBar, BoardPage } from '@druckerei/contract';
-import { formatDuration, formatMoment, say } from '@druckerei/core/words';
+import { changesSay, formatMoment, say } from '@druckerei/core/words';
 
 const DAY_S = 86_400;
 
@@ -77,6 +77,5 @@ export class DayList {
     });
   });
   protected moment = (at: number): string => formatMoment(at, this.page().timeZone);
-  protected changes = ({ changes }: BoardBar): string =>
-    changes.map((c) => say('board.change', c.key, c.from, c.to, formatDuration(c.s))).join('; ');
+  protected changes = (bar: BoardBar): string => changesSay(bar.changes);
 }
