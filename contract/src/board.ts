@@ -111,6 +111,12 @@ export const HoursAsked = z.strictObject({
   opens: z.boolean(),
   why: z.string().trim().max(200),
 });
+export type HoursAsked = z.infer<typeof HoursAsked>;
+/** So many entries of hours are tried together at most. */
+export const MOST_HOURS = 200;
+/** What is tried in a copy of the board. */
+const copy = <H extends z.ZodType>(hours: H) => ({ hours: z.array(hours).max(MOST_HOURS), first: z.uuid().nullable() });
+const REPAIR = { machine: 'a', from: '2026-12-03T06:00', until: '2026-12-05T22:00', opens: false, why: 'repair' };
 /** What a change would come to, before it is made. */
 export const BoardEffect = z.object({
   /** Money more than now. */
@@ -244,25 +250,33 @@ export const board = {
     reply: z.object({ nr: base }),
     example: { body: { base: 0 } },
   },
-  'board.tryHours': {
+  'board.tryCopy': {
     method: 'post',
-    path: '/api/board/hours/try',
+    path: '/api/board/copy/try',
     who,
-    says: 'What it would come to if machines stood, or were worked longer: who ends sooner or later. Nothing is changed.',
-    body: z.strictObject({ base, hours: z.array(HoursAsked).min(1).max(20) }),
+    says: 'What a copy of the board would come to: machines stand, or are worked longer, and a job goes before everything. Nothing is changed.',
+    body: z.strictObject({ base, ...copy(HoursAsked) }),
     reply: BoardEffect,
-    example: {
-      body: { base: 0, hours: [{ machine: 'a', from: '2026-12-03T06:00', until: '2026-12-05T22:00', opens: false, why: 'repair' }] },
-    },
+    example: { body: { base: 0, hours: [REPAIR], first: null } },
   },
-  'board.setHours': {
+  'board.takeCopy': {
     method: 'post',
-    path: '/api/board/hours',
+    path: '/api/board/copy/take',
     who,
-    says: 'A machine stands for a repair, or is worked longer, by the minute. The same id twice is one entry.',
-    body: HoursAsked.extend({ id: z.uuid() }),
-    reply: z.object({ id: z.uuid() }),
-    example: { body: { id: ID, machine: 'a', from: '2026-12-03T06:00', until: '2026-12-03T14:00', opens: false, why: 'repair' } },
+    says: 'Takes what was tried in a copy: its hours, and a version of the board where a job goes before everything. Refused when the board has moved on since; the same ids twice are one entry.',
+    body: z.strictObject({ base, ...copy(HoursAsked.extend({ id: z.uuid() })) }),
+    reply: z.object({ nr: base }),
+    example: { body: { base: 0, hours: [{ ...REPAIR, id: ID }], first: null } },
+  },
+  'board.readHours': {
+    method: 'post',
+    path: '/api/board/hours/read',
+    who,
+    says: 'Reads the hours of a machine out of a calendar file (iCalendar, RFC 5545), as far ahead as the board knows hours; nothing is kept.',
+    query: z.strictObject({ machine: z.string().min(1).max(120), opens: z.enum(['true', 'false']) }),
+    upload: 1_000_000,
+    reply: z.object({ hours: z.array(HoursAsked), left: z.array(z.object({ what: z.string(), why: z.string() })) }),
+    example: { query: { machine: 'a', opens: 'false' } },
   },
   'board.endHours': {
     method: 'post',

@@ -145,8 +145,7 @@ function checkLane(p: Problem, lane: Lane, bars: Bar[], wrong: Wrong[]): void {
       const [from, to] = [stands[c.key], wants[c.key]];
       if (to === undefined || to === '' || from === to) continue;
       if (from === undefined) s += c.isSet === true ? c.s : 0;
-      else
-        s += c.lighterS !== undefined && inkLightness(to) > inkLightness(from) ? c.lighterS : c.s;
+      else s += c.lighterS !== undefined && inkLightness(to) > inkLightness(from) ? c.lighterS : c.s;
     }
     if (p.work[bar.work]?.state !== 'running' && s !== bar.changes.reduce((sum, c) => sum + c.s, 0))
       wrong.push({ work: bar.work, what: 'is changed over in another time' });

@@ -204,7 +204,8 @@ function linksOf(job: string, facts: FloorStep, mine: readonly StepOnFloor[]): L
     });
   // Whose setting it finds has to have run before it.
   const kept = facts.keepsFrom;
-  const all = kept === undefined || known.some((l) => l.of === kept) ? known : [...known, { of: kept, by: 'order' as const, waitS: 0, why: '' }];
+  const all =
+    kept === undefined || known.some((l) => l.of === kept) ? known : [...known, { of: kept, by: 'order' as const, waitS: 0, why: '' }];
   return all.flatMap(({ of, by, waitS, why }) => {
     const maker = mine.find((m) => m.facts.step === of)?.facts;
     if (!maker) return [];

@@ -35,6 +35,7 @@ import { csvFile } from '../files/csv-file';
 import { calendarOf } from '../out/calendar';
 import { type HoursChange, momentOf } from '../plants/calendar';
 import { ADD_HOURS, END_HOURS } from '../plants/plants.queries';
+import { plantInForce } from '../plants/read-plant';
 import { datesOf, rowsOf } from './board-out';
 import {
   acceptedOrder,
@@ -51,6 +52,7 @@ import {
   toldWhy,
 } from './board-now';
 import { type Elsewhere, elsewhere, everywhereElse, helpsElsewhere, layingElsewhere } from './other-machine';
+import { hoursInFile } from './hours-file';
 import { promiseOf } from './promise-of';
 import { ADD_VERSION, BOARD_VERSION, FOUND, type Pins, type Standing } from './board.queries';
 
@@ -133,19 +135,31 @@ export const boardHandlers: Handlers<typeof board> = {
     const { bars, problem } = await laid(now, ctx);
     return addVersion(ctx, body.base, { why: 'accept', bars: standing(bars), pins: now.pins, problem });
   },
-  'board.tryHours': async ({ body }, ctx) => {
+  'board.tryCopy': async ({ body }, ctx) => {
     const now = await at(ctx, body.base);
     const before = await laid(now, ctx);
-    const { order, on, was } = acceptedOrder(standing(before.bars));
-    const then = await boardNow(ctx.db, now.problem.asOf, { hours: body.hours.map((h) => hoursOf(now, h)) });
-    return effectOf(now, before, laidIn(then.problem, order, on, was));
+    const { then } = await copied(ctx.db, now, before, body);
+    return effectOf(now, before, then);
   },
-  'board.setHours': async ({ body }, ctx) => {
-    const { from, until } = hoursOf(await boardNow(ctx.db, ctx.now()), body);
+  'board.takeCopy': async ({ body }, ctx) => {
+    const now = await at(ctx, body.base);
     const by = signedIn(ctx);
-    await ctx.db.query(ADD_HOURS, [body.id, body.machine, from, until, body.opens, body.why, by.id]);
-    await notifyChanged(ctx.db, { table: 'board', id: body.id, version: 1, by: by.name });
-    return { id: body.id };
+    const { then, problem } = await copied(ctx.db, now, await laid(now, ctx), body);
+    return inTransaction(ctx.db, async (db) => {
+      for (const asked of body.hours) {
+        const { machine, from, until, opens } = hoursOf(now, asked);
+        await db.query(ADD_HOURS, [asked.id, machine, from, until, opens, asked.why, by.id]);
+        await notifyChanged(db, { table: 'board', id: asked.id, version: 1, by: by.name });
+      }
+      if (body.first === null) return { nr: now.nr };
+      return addVersion(ctx, body.base, { why: 'move', bars: standing(then.bars), pins: now.pins, problem }, db);
+    });
+  },
+  'board.readHours': async ({ query, file }, ctx) => {
+    const { plant } = await plantInForce(ctx.db);
+    if (!Object.hasOwn(plant.machines, query.machine)) throw invalid([{ path: 'machine', says: 'is no machine of the works' }]);
+    const { hours, left } = hoursInFile(Buffer.from(file).toString('utf8'), plant.timeZone, ctx.now());
+    return { hours: hours.map((h) => ({ ...h, machine: query.machine, opens: query.opens === 'true' })), left };
   },
   'board.endHours': async ({ params }, ctx) => {
     const by = signedIn(ctx);
@@ -207,6 +221,22 @@ function hoursOf({ timeZone, plant }: BoardNow, { machine, from, until, opens }:
   if (b <= a) throw wrong('until', 'comes before its beginning');
   if (!Object.hasOwn(plant.machines, machine)) throw wrong('machine', 'is no machine of the works');
   return { machine, from: a, until: b, opens };
+}
+
+/** The board as it would lie in a copy: with other hours, and a job before everything that does not run. */
+async function copied(
+  db: Db,
+  now: BoardNow,
+  before: Laid,
+  { hours, first }: { hours: readonly z.infer<typeof HoursAsked>[]; first: string | null },
+): Promise<{ then: Laid; problem: Problem }> {
+  const { problem } = await boardNow(db, now.problem.asOf, { hours: hours.map((h) => hoursOf(now, h)) });
+  const { order, on, was } = acceptedOrder(standing(before.bars));
+  if (first === null) return { then: laidIn(problem, order, on, was), problem };
+  if (!(first in problem.jobs)) throw notFound('This job on the board');
+  const laying = layingFrom(problem, before.bars);
+  laying.layAll(jobFirst(laying, first));
+  return { then: judgedFrom(problem, laying, wasIn(now, before)), problem };
 }
 
 /** Pins with one more, or one less; those of steps that are gone from the board are dropped. */

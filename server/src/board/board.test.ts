@@ -227,12 +227,15 @@ describe('the board', () => {
       opens: false,
       why: 'repair',
     };
-    const effect = (await planner.call('POST', '/api/board/hours/try', { base: page.nr, hours: [stands] })).body as unknown as BoardEffect;
+    const tried = (hours: object[], first: string | null = null): Promise<Said> =>
+      planner.call('POST', '/api/board/copy/try', { base: page.nr, hours, first });
+    const effect = (await tried([stands])).body as unknown as BoardEffect;
     const later = effect.jobs.find((e) => e.job === mine.job)!;
     expect(later.byS).toBeGreaterThan(0);
     expect((await board()).hours).toEqual([]);
     const id = randomUUID();
-    const set = (more: object = {}): Promise<Said> => planner.call('POST', '/api/board/hours', { id, ...stands, ...more });
+    const set = (more: object = {}): Promise<Said> =>
+      planner.call('POST', '/api/board/copy/take', { base: page.nr, hours: [{ id, ...stands, ...more }], first: null });
     expect(await set()).toMatchObject({ status: 200 });
     expect(await set()).toMatchObject({ status: 200 });
     const after = await board();
@@ -248,8 +251,58 @@ describe('the board', () => {
     expect((await planner.call('POST', `/api/board/hours/${id}/end`)).status).toBe(404);
     expect((await board()).hours).toEqual([]);
     expect((await planner.call('POST', '/api/board/back', { base: page.nr + 1 })).status).toBe(200);
+    const { nr } = await board();
     const wrong = [{ machine: 'none' }, { until: stands.from }, { from: '2026-02-30T10:00' }, { until: 'soon' }];
-    for (const more of wrong) expect((await set({ id: randomUUID(), ...more })).status).toBe(400);
+    for (const more of wrong)
+      expect((await planner.call('POST', '/api/board/copy/try', { base: nr, hours: [{ ...stands, ...more }], first: null })).status).toBe(
+        400,
+      );
+  });
+  it('tries several changes in one copy, a job before everything among them, and takes them in one version', async () => {
+    const page = await board();
+    const rush = page.jobs.reduce((a, b) => (b.endAt > a.endAt ? b : a)).job;
+    const first = bar(page, rush);
+    const local = (at: number): string => new Date((at + 3600) * 1000).toISOString().slice(0, 16);
+    const longer = { machine: first.machine, from: local(page.asOf), until: local(page.asOf + 48 * 3600), opens: true, why: 'rush' };
+    const copy = { base: page.nr, hours: [longer, { ...longer, machine: 'imager' }], first: rush };
+    const effect = (await planner.call('POST', '/api/board/copy/try', copy)).body as unknown as BoardEffect;
+    const sooner = effect.jobs.find((e) => e.job === rush)!;
+    expect(sooner.byS).toBeLessThan(0);
+    // Nothing is changed by trying; the same is taken whole, or not at all.
+    expect(await board()).toMatchObject({ nr: page.nr, hours: [] });
+    const take = (more: object): Promise<Said> => planner.call('POST', '/api/board/copy/take', { ...copy, ...more });
+    const withIds = copy.hours.map((h) => ({ ...h, id: randomUUID() }));
+    expect((await take({ hours: [...withIds, { ...longer, machine: 'none-such', id: randomUUID() }] })).status).toBe(400);
+    expect((await take({ hours: withIds, first: randomUUID() })).status).toBe(404);
+    expect((await board()).hours).toEqual([]);
+    expect(await take({ hours: withIds })).toMatchObject({ status: 200, body: { nr: page.nr + 1 } });
+    expect((await take({ hours: withIds })).status).toBe(409);
+    const after = await board();
+    expect(after.hours.map((h) => h.id).sort()).toEqual(withIds.map((h) => h.id).sort());
+    const endOf = (p: BoardPage): number => p.jobs.find((j) => j.job === rush)!.endAt;
+    // The clock goes on while it is taken.
+    expect(Math.abs(endOf(after) - endOf(page) - sooner.byS)).toBeLessThan(120);
+    for (const { id } of withIds) expect((await planner.call('POST', `/api/board/hours/${id}/end`)).status).toBe(200);
+    expect((await planner.call('POST', '/api/board/back', { base: page.nr + 1 })).status).toBe(200);
+  });
+  it('reads the hours of a machine out of a calendar file, and says what of it are none', async () => {
+    const event = (lines: string[]): string => ['BEGIN:VEVENT', ...lines, 'END:VEVENT'].join('\r\n');
+    const day = new Date((server.now + 86_400) * 1000).toISOString().slice(0, 10).replaceAll('-', '');
+    const calendar = [
+      'BEGIN:VCALENDAR',
+      'VERSION:2.0',
+      event(['UID:1', `DTSTART:${day}T080000`, `DTEND:${day}T120000`, 'SUMMARY:rollers']),
+    ];
+    const read = (text: string, query = 'machine=press3&opens=false'): Promise<Said> =>
+      planner.send(`/api/board/hours/read?${query}`, Buffer.from(text));
+    const said = await read([...calendar, 'END:VCALENDAR'].join('\r\n'));
+    const [y, m, d] = [day.slice(0, 4), day.slice(4, 6), day.slice(6)];
+    expect(said.body).toEqual({
+      hours: [{ machine: 'press3', opens: false, from: `${y}-${m}-${d}T08:00`, until: `${y}-${m}-${d}T12:00`, why: 'rollers' }],
+      left: [],
+    });
+    expect((await read('a letter')).status).toBe(422);
+    expect((await read(calendar.join('\r\n'), 'machine=none&opens=false')).status).toBe(400);
   });
   it('gives a terminal the order of the accepted board, and says what it has before a step that has begun', async () => {
     expect((await planner.call('POST', '/api/board/accept', { base: (await board()).nr })).status).toBe(200);

@@ -2,7 +2,8 @@ import { DateTime } from 'luxon';
 import { allOf, anyOf, atLeast, type Calendar, type Intervals, type Person, type Plant, without } from '@druckerei/core';
 import type { Crew } from '@druckerei/core/board';
 
-const DAYS_AHEAD = 60;
+/** Hours are known so many days ahead. */
+export const DAYS_AHEAD = 60;
 
 /** A plant-local date and time as a moment. Null for a date that is none (30 February). */
 export function momentOf(local: string, timeZone: string): number | null {

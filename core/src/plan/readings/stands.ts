@@ -18,7 +18,13 @@ export interface Stands {
  * What a step leaves set in its machine. Only forms the store keeps may be wanted by another job; what is made or bought for one job is that job's own.
  * @example a card's offset step // { paper: 'white card 350 g/m², 720 × 520 mm' }
  */
-export function standsOf(step: Step, units: StepUnits, cx: ConsumeContext, process: PlannedRun['stone']['process'], plan: Planned['plan']): Stands {
+export function standsOf(
+  step: Step,
+  units: StepUnits,
+  cx: ConsumeContext,
+  process: PlannedRun['stone']['process'],
+  plan: Planned['plan'],
+): Stands {
   const tools = step.needs.flatMap(({ tool }): Id<'tool'>[] => {
     const supply = plan.tools[tool ?? '']?.supply;
     return supply?.from === 'store' ? [supply.tool] : [];

@@ -80,7 +80,7 @@ describe('the board', () => {
       host.querySelector('.scroll')!.dispatchEvent(new KeyboardEvent('keydown', { key: k, bubbles: true, cancelable: true }));
       await f.whenStable();
     };
-    return { host, press, key, settle: () => f.whenStable() };
+    return { host, press, key, settle: () => f.whenStable(), fixture: f };
   };
   beforeEach(() => {
     answers = { 'board.read': () => of(page()) };
@@ -323,27 +323,54 @@ describe('the board', () => {
     await pinned.press('Take the pin out');
     expect(asked.find(([name]) => name === 'board.pin')?.[1]).toEqual({ body: { ...body, pin: null } });
   });
-  it('tells what a machine that stands would come to before it is set, and takes hours back', async () => {
+  it('tells what a copy would come to before it is taken, change by change, and takes hours back', async () => {
     const hours = { id: OTHER, machine: 'press', from: NOW, until: NOW + HOUR, opens: false, why: 'a roller', by: 'Runa' };
     answers['board.read'] = () => of(page({ hours: [hours] }));
-    answers['board.tryHours'] = () => of({ money: 40, changeS: 0, jobs: [{ job: JOB, number: 2412, byS: HOUR, lateS: 0 }] });
-    answers['board.setHours'] = () => of({ id: JOB });
+    answers['board.tryCopy'] = () => of({ money: 40, changeS: 0, jobs: [{ job: JOB, number: 2412, byS: HOUR, lateS: 0 }] });
+    answers['board.takeCopy'] = () => of({ nr: 3 });
     answers['board.endHours'] = () => of({ id: OTHER });
     const { host, press } = await open();
+    const panel = (): string => host.querySelector('dk-board-hours')?.textContent ?? '';
     expect(host.querySelector('dk-board-hours li')?.textContent).toMatch(/Press 3 stands .*: a roller by Runa/);
     await press('What if a machine stands');
-    await press('See what it comes to');
-    expect(host.querySelector('dk-board-hours')?.textContent).toContain('2412 1 h later');
+    expect(panel()).not.toContain('Take it for the board');
+    await press('Into the copy');
+    expect(panel()).toContain('2412 1 h later');
     await press('Works');
-    expect(host.querySelector('dk-board-hours')?.textContent).not.toContain('2412 1 h later');
-    await press('See what it comes to');
-    await press('Set it');
-    const [first, second] = asked.filter(([name]) => name === 'board.tryHours').map(([, sent]) => sent as { body: { hours: object[] } });
-    expect(first?.body.hours).toMatchObject([{ machine: 'press', opens: false }]);
-    expect(second?.body.hours).toMatchObject([{ machine: 'press', opens: true }]);
-    expect(asked.find(([name]) => name === 'board.setHours')?.[1]).toMatchObject({ body: { machine: 'press', opens: true } });
+    await press('Into the copy');
+    await press('Out of the copy');
+    type Asked = { body: { hours: { opens: boolean }[]; first: string | null } };
+    const tried = asked.filter(([name]) => name === 'board.tryCopy').map(([, sent]) => (sent as Asked).body.hours.map((h) => h.opens));
+    expect(tried).toEqual([[false], [false, true], [true]]);
+    await press('Take it for the board');
+    const [, taken] = asked.find(([name]) => name === 'board.takeCopy') ?? [];
+    expect(taken).toMatchObject({ body: { base: 3, hours: [{ machine: 'press', opens: true }], first: null } });
+    expect((taken as { body: { hours: { id: string }[] } }).body.hours[0]?.id).toMatch(/^[0-9a-f-]{36}$/);
+    expect(panel()).not.toContain('Throw the copy away');
     await press('Take it back');
     expect(asked.find(([name]) => name === 'board.endHours')?.[1]).toEqual({ params: { id: OTHER } });
+  });
+  it('puts hours out of a calendar file and a rush order into the copy, and says what of the file was none', async () => {
+    const read = { machine: 'press', from: '2026-12-03T06:00', until: '2026-12-03T14:00', opens: false, why: 'rollers' };
+    answers['board.readHours'] = () => of({ hours: [read], left: [{ what: 'party', why: 'is over' }] });
+    answers['board.tryCopy'] = () => of({ money: 0, changeS: 0, jobs: [] });
+    const { host, press, fixture } = await open();
+    await press('What if a machine stands');
+    const input = host.querySelector<HTMLInputElement>('dk-board-hours input[type=file]')!;
+    Object.defineProperty(input, 'files', { value: [new File(['BEGIN:VCALENDAR'], 'press.ics')] });
+    input.dispatchEvent(new Event('change'));
+    await fixture.whenStable();
+    expect(asked.find(([name]) => name === 'board.readHours')?.[1]).toMatchObject({ query: { machine: 'press', opens: 'false' } });
+    expect(host.querySelector('dk-board-hours .copy')?.textContent).toMatch(/Press 3 stands .*: rollers/);
+    expect(host.querySelector('dk-board-hours')?.textContent).toContain('party is over');
+    const panel = fixture.debugElement.query((d) => d.name === 'dk-board-hours')!.componentInstance as {
+      goFirst(job: string | null): void;
+    };
+    panel.goFirst(JOB);
+    await fixture.whenStable();
+    const last = asked.filter(([name]) => name === 'board.tryCopy').at(-1)?.[1];
+    expect(last).toMatchObject({ body: { base: 3, hours: [read], first: JOB } });
+    expect(host.querySelector('dk-board-hours .copy')?.textContent).toContain('before everything');
   });
   it('offers to accept what drifted from the plan, and nothing that did not', async () => {
     answers['board.accept'] = () => of({ nr: 4 });

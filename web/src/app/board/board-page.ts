@@ -235,8 +235,7 @@ export class BoardPage {
     return say('board.foundJobs', said(found.jobs.filter((j) => j.byS < 0).reverse()), said(found.jobs.filter((j) => j.byS > 0)));
   }
   protected effectSays = (e: BoardEffect): string => effectSays(e, this.money(e.money));
-  protected changesSay = (bar: BoardBar): string =>
-    say('board.changes', changesSay(bar.changes));
+  protected changesSay = (bar: BoardBar): string => say('board.changes', changesSay(bar.changes));
 
   protected choose(work: string | null): void {
     this.moves.leave();
