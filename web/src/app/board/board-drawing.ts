@@ -22,10 +22,9 @@ import {
   LANE_PX,
   neighbour,
   type Place,
-  PX_PER_HOUR,
   type Span,
-  xOf,
 } from './board-scale';
+import { axisOf, foldsOf } from './time-axis';
 
 /** A bar's job in a few words, and by how much it is late. */
 export interface BarSays {
@@ -104,6 +103,8 @@ export class BoardDrawing {
   protected readonly lanePx = LANE_PX;
   readonly page = input.required<BoardPage>();
   readonly span = input.required<Span>();
+  /** Hours in which every machine is closed are folded. */
+  readonly folds = input(false);
   /** By job. */
   readonly says = input.required<ReadonlyMap<string, BarSays>>();
   readonly chosen = input<string | null>(null);
@@ -126,7 +127,10 @@ export class BoardDrawing {
   protected readonly top = signal(0);
   private readonly left = signal(0);
   private readonly bounds = computed(() => boundsOf(this.page()));
-  protected readonly width = computed(() => xOf(this.bounds().until, this.bounds().from, this.span()));
+  private readonly axis = computed(() =>
+    axisOf(this.bounds(), this.span(), this.folds() ? foldsOf(this.page(), this.bounds(), this.span()) : []),
+  );
+  protected readonly width = computed(() => this.axis().width);
   protected readonly height = computed(() => HOURS_PX + this.page().lanes.length * LANE_PX);
   readonly lanes = computed((): BoardBar[][] => {
     const { lanes, bars } = this.page();
@@ -142,12 +146,14 @@ export class BoardDrawing {
   /** Scrolls so that a moment stands a little inside from the left, and a machine is seen. */
   show(at: number, machine?: string): void {
     const scroll = this.scroll().nativeElement;
-    scroll.scrollLeft = Math.max(0, xOf(at, this.bounds().from, this.span()) - INSIDE_PX);
+    scroll.scrollLeft = Math.max(0, this.axis().xOf(at) - INSIDE_PX);
     const row = this.page().lanes.findIndex((l) => l.machine === machine);
     const y = row * LANE_PX;
     if (row >= 0 && (y < scroll.scrollTop || y + LANE_PX + HOURS_PX > scroll.scrollTop + scroll.clientHeight)) scroll.scrollTop = y;
     this.scrolled();
   }
+  /** The moment that `show` would bring where it is. */
+  shown = (): number => this.axis().atOf(this.left() + INSIDE_PX);
   focus(): void {
     this.scroll().nativeElement.focus();
   }
@@ -172,7 +178,7 @@ export class BoardDrawing {
   private hasDragged = false;
   protected grab(event: PointerEvent): void {
     const { x, y } = this.onBoard(event);
-    const bar = barAt(this.lanes(), x, y, this.bounds().from, this.span());
+    const bar = barAt(this.lanes(), x, y, this.axis().xOf);
     this.hasDragged = false;
     this.held = bar && !bar.runs ? { bar, x: event.clientX, y: event.clientY } : null;
   }
@@ -188,7 +194,7 @@ export class BoardDrawing {
     const isOwn = machine === held.bar.machine;
     // Over a machine that cannot take it the last place that could stays.
     if (!isOwn && !this.able().has(machine)) return;
-    const beside = besideAt(this.lanes()[row] ?? [], held.bar, x, this.bounds().from, this.span());
+    const beside = besideAt(this.lanes()[row] ?? [], held.bar, x, this.axis().xOf);
     const place = beside ?? (isOwn ? null : { on: machine });
     if (place && !isSame(place, this.tried())) this.dragged.emit({ work: held.bar.work, place });
   }
@@ -205,13 +211,13 @@ export class BoardDrawing {
     // What ends a drag chooses nothing.
     if (this.hasDragged) return;
     const { x, y } = this.onBoard(event);
-    this.chose.emit(barAt(this.lanes(), x, y, this.bounds().from, this.span())?.work ?? null);
+    this.chose.emit(barAt(this.lanes(), x, y, this.axis().xOf)?.work ?? null);
   }
 
   private draw(): void {
     const [canvas, scroll] = [this.canvas().nativeElement, this.scroll().nativeElement];
     const [lanes, page, span, says, chosen] = [this.lanes(), this.page(), this.span(), this.says(), this.chosen()];
-    const { from } = this.bounds();
+    const axis = this.axis();
     const [left, top] = [this.left(), this.top()];
     const [w, h, dots] = [scroll.clientWidth, scroll.clientHeight, window.devicePixelRatio || 1];
     if (w === 0) return;
@@ -223,8 +229,8 @@ export class BoardDrawing {
     ink.font = '13px "Source Sans 3 Variable", sans-serif';
     ink.textBaseline = 'middle';
     const colours = chartColours();
-    const x = (at: number): number => xOf(at, from, span) - left;
-    const [seenFrom, seenUntil] = [from + (left * 3600) / PX_PER_HOUR[span], from + ((left + w) * 3600) / PX_PER_HOUR[span]];
+    const x = (at: number): number => axis.xOf(at) - left;
+    const [seenFrom, seenUntil] = [axis.atOf(left), axis.atOf(left + w)];
     const job = page.bars.find((b) => b.work === chosen)?.job ?? null;
     lanes.forEach((bars, row) => {
       const y = HOURS_PX + row * LANE_PX - top;
@@ -396,6 +402,8 @@ function thread(
   ink.setLineDash([]);
 }
 
+/** What a moment takes on the line of hours. */
+const LEAST_PX = 34;
 interface Hours {
   w: number;
   h: number;
@@ -416,7 +424,11 @@ function hoursLine(ink: CanvasRenderingContext2D, { w, h, x, from, until, span, 
   const step = STEP_H[span] * 3600;
   const offset = midnightOffset(from, timeZone);
   ink.fillStyle = colours.soft;
+  // Hours that are folded lie too close to be written out.
+  let written = -Infinity;
   for (let at = Math.floor((from + offset) / step) * step - offset; at < until; at += step) {
+    if (x(at) - written < LEAST_PX) continue;
+    written = x(at);
     const [day = '', date = '', month = '', clock = ''] = formatMoment(at, timeZone).split(' ');
     const text = STEP_H[span] >= 24 || clock === '00:00' ? `${day} ${date} ${month}` : clock;
     ink.fillText(text, x(at) + 4, HOURS_PX / 2);

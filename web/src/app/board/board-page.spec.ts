@@ -363,7 +363,7 @@ describe('the board', () => {
     expect(asked.find(([name]) => name === 'board.readHours')?.[1]).toMatchObject({ query: { machine: 'press', opens: 'false' } });
     expect(host.querySelector('dk-board-hours .copy')?.textContent).toMatch(/Press 3 stands .*: rollers/);
     expect(host.querySelector('dk-board-hours')?.textContent).toContain('party is over');
-    const panel = fixture.debugElement.query((d) => d.name === 'dk-board-hours')!.componentInstance as {
+    const panel = fixture.debugElement.query((d) => d.name === 'dk-board-hours').componentInstance as {
       goFirst(job: string | null): void;
     };
     panel.goFirst(JOB);
@@ -371,6 +371,18 @@ describe('the board', () => {
     const last = asked.filter(([name]) => name === 'board.tryCopy').at(-1)?.[1];
     expect(last).toMatchObject({ body: { base: 3, hours: [read], first: JOB } });
     expect(host.querySelector('dk-board-hours .copy')?.textContent).toContain('before everything');
+  });
+  it('folds closed hours and back, and says so', async () => {
+    const { host, press } = await open();
+    const fold = () => [...host.querySelectorAll('button')].find((b) => b.textContent.includes('Fold closed hours'))?.getAttribute('aria-pressed');
+    const width = () => host.querySelector<HTMLElement>('.scroll > div')?.style.width;
+    expect(fold()).toBe('false');
+    const wide = parseFloat(width() ?? '');
+    await press('Fold closed hours');
+    expect(fold()).toBe('true');
+    expect(parseFloat(width() ?? '')).toBeLessThan(wide);
+    await press('Fold closed hours');
+    expect(parseFloat(width() ?? '')).toBe(wide);
   });
   it('offers to accept what drifted from the plan, and nothing that did not', async () => {
     answers['board.accept'] = () => of({ nr: 4 });

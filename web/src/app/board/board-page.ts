@@ -17,28 +17,26 @@ import { MatInput } from '@angular/material/input';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { filter, interval, merge, startWith, type Subscription, switchMap } from 'rxjs';
-import type { BoardBar, BoardEffect, BoardFound, BoardHelp, BoardJob, Task } from '@druckerei/contract';
+import type { BoardBar, BoardEffect, BoardFound, BoardHelp, BoardJob } from '@druckerei/contract';
 import { changesSay, formatDuration, formatMoment, formatMoney, formatNumber, say } from '@druckerei/core/words';
 import { sessionFeature } from '../session/session.feature';
 import type { Failure } from '../shared/api';
-import { Changes } from '../shared/changes';
 import { readingOf, Server } from '../shared/server';
 import { Shortcuts } from '../shared/shortcuts';
 import { type BarSays, BoardDrawing } from './board-drawing';
 import { BoardHoursPanel } from './board-hours';
 import { BoardLoad } from './board-load';
 import { BoardPin } from './board-pin';
-import { DayList } from './day-list';
-import { because, BREACH_WORDS, effectSays, jobSays, lateS, SPAN_WORDS, VERSION_WORDS } from './board-says';
+import { because, BREACH_WORDS, effectSays, helpSays, jobSays, lateS, SPAN_WORDS, VERSION_WORDS } from './board-says';
 import { BoardMoves } from './board-moves';
 import { ofAnother, type Place, type Span, SPANS } from './board-scale';
+import { BoardSearch } from './board-search';
+import { DayList } from './day-list';
 
 /** The search that a version is given by itself: whoever sees it first begins it, and all see the same. */
 const itself = (nr: number): string => `b0a2d000-0000-4000-8000-${nr.toString(16).padStart(12, '0')}`;
 /** Times go on without news too. */
 const READ_MS = 60_000;
-const LOOK_MS = 700;
 
 /** Every released step on its machine in time: which jobs are late and why; a better order looked for, shown as a difference, taken or left; bars moved by hand. */
 @Component({
@@ -56,7 +54,7 @@ const LOOK_MS = 700;
     MatProgressBar,
     RouterLink,
   ],
-  providers: [BoardMoves],
+  providers: [BoardMoves, BoardSearch],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './board-page.html',
   styleUrl: './board-page.scss',
@@ -69,7 +67,6 @@ export class BoardPage {
   protected spanSays = (span: Span): string => say(SPAN_WORDS[span]);
   private readonly reading = readingOf('board.read', ['board', 'jobs', 'floor', 'plants']);
   private readonly server = inject(Server);
-  private readonly changes = inject(Changes);
   private readonly me = inject(Store).selectSignal(sessionFeature.selectMe);
   protected readonly plans = computed(() => this.me()?.roles.includes('planner') ?? false);
   protected readonly page = this.reading.got;
@@ -79,6 +76,7 @@ export class BoardPage {
   /** A job that is to be shown, from the address. */
   readonly show = input<string>();
   protected readonly span = signal<Span>('day');
+  protected readonly folds = signal(false);
   protected readonly wanted = signal('');
   protected readonly showsLoad = signal(false);
   protected readonly chosen = signal<string | null>(null);
@@ -126,14 +124,11 @@ export class BoardPage {
     });
   });
 
-  // The search: a task of the server, its proposal beside the board until that moves on.
-  protected readonly task = signal<Task | null>(null);
-  private following: Subscription | null = null;
-  protected readonly found = computed((): BoardFound | null => {
-    const [task, page] = [this.task(), this.page()];
-    const result = task?.state === 'done' ? (task.result as BoardFound | null) : null;
-    return result?.base === page?.nr ? result : null;
-  });
+  // The search: its proposal stands beside the board until that moves on.
+  private readonly better = inject(BoardSearch);
+  protected readonly task = this.better.task;
+  protected readonly searching = this.better.searching;
+  protected readonly found = computed(() => this.better.foundFor(this.page()?.nr));
   protected readonly isBetter = computed(() => {
     const found = this.found();
     return found !== null && found.after < found.before - 0.5;
@@ -148,10 +143,6 @@ export class BoardPage {
   protected readonly shownTask = computed(() => {
     const [task, page] = [this.task(), this.page()];
     return page && task?.state === 'done' && task.id === itself(page.nr) && !this.isBetter() ? null : task;
-  });
-  protected readonly searching = computed(() => {
-    const state = this.task()?.state;
-    return state === 'waiting' || state === 'running';
   });
 
   // A move that is tried.
@@ -183,7 +174,6 @@ export class BoardPage {
     }, READ_MS);
     inject(DestroyRef).onDestroy(() => {
       clearInterval(timer);
-      this.following?.unsubscribe();
     });
     let shown = false;
     effect(() => {
@@ -209,6 +199,7 @@ export class BoardPage {
       { keys: 'l', shown: 'L', says: say('board.keys.late'), run: () => this.nextLate() },
       { keys: 'm', shown: 'M', says: say('board.keys.move'), run: () => this.tryMove('ArrowLeft') },
       { keys: 't', shown: 'T', says: say('board.keys.thread'), run: () => this.nextOfJob() },
+      { keys: 'c', shown: 'C', says: say('board.keys.fold'), run: () => this.fold() },
       { keys: 'p', shown: 'P', says: say('board.keys.pin'), run: () => this.pin()?.toggle() },
       { keys: '$mod+z', shown: 'Ctrl Z', says: say('board.back'), run: () => this.back() },
     ]);
@@ -256,6 +247,12 @@ export class BoardPage {
     this.span.set(span);
     setTimeout(() => this.drawing()?.show(this.bar()?.start ?? this.page()?.asOf ?? 0));
   }
+  /** Hours in which everything is closed fold away, and back; what is seen stays in sight. */
+  protected fold(): void {
+    const at = this.drawing()?.shown();
+    this.folds.update((f) => !f);
+    setTimeout(() => this.drawing()?.show(at ?? this.page()?.asOf ?? 0));
+  }
   protected goNow(): void {
     const page = this.page();
     if (page) this.drawing()?.show(page.asOf);
@@ -284,35 +281,10 @@ export class BoardPage {
     const page = this.page();
     if (!page || this.searching()) return;
     this.refused.set(null);
-    this.server.send('board.search', { body: { id, base: page.nr } }).subscribe({
-      next: (task) => {
-        this.task.set(task);
-        this.follow(id);
-      },
-      error: (failure: Failure) => this.failed(failure),
-    });
-  }
-  private follow(id: string): void {
-    this.following?.unsubscribe();
-    this.following = merge(interval(LOOK_MS), this.changes.changes$.pipe(filter((c) => c?.id === id)))
-      .pipe(
-        startWith(0),
-        switchMap(() => this.server.send('tasks.read', { params: { id } })),
-      )
-      .subscribe({
-        next: (task) => {
-          this.task.set(task);
-          if (task.state !== 'waiting' && task.state !== 'running') this.following?.unsubscribe();
-        },
-        error: (failure: Failure) => this.failed(failure),
-      });
+    this.better.begin(id, page.nr, (f) => this.failed(f));
   }
   protected stop(): void {
-    const id = this.task()?.id;
-    if (id)
-      this.server
-        .send('tasks.cancel', { params: { id } })
-        .subscribe({ next: (task) => this.task.set(task), error: (f: Failure) => this.failed(f) });
+    this.better.stop((f) => this.failed(f));
   }
   protected take(): void {
     const [page, task] = [this.page(), this.task()];
@@ -322,7 +294,7 @@ export class BoardPage {
     window.print();
   }
   protected refuse(): void {
-    this.task.set(null);
+    this.better.leave();
   }
   /** Nobody accepted it yet, or it has drifted from what was. */
   protected readonly isToAccept = computed(() => {
@@ -425,28 +397,7 @@ export class BoardPage {
   }
   protected helpSays(help: BoardHelp): string {
     const page = this.page();
-    const { soonerS, money } = help;
-    const what = `${money > 0 ? '+' : ''}${this.money(money)}`;
-    if (help.kind === 'first') return say('board.help.first', formatDuration(soonerS), what);
-    if (help.kind === 'overtime') {
-      const lane = page?.lanes.find((l) => l.machine === help.machine)?.name ?? help.machine;
-      return say('board.help.overtime', formatDuration(help.byS), lane, formatDuration(soonerS), what);
-    }
-    if (help.kind === 'on') {
-      const bar = page?.bars.find((b) => b.work === help.work);
-      return say('board.help.on', bar?.name ?? '', help.name, formatDuration(soonerS), what);
-    }
-    const { work, beside } = help;
-    const [bar, other] = [work, beside].map((w) => page?.bars.find((b) => b.work === w));
-    return say(
-      'board.help',
-      this.numberOf(bar?.job ?? ''),
-      bar?.name ?? '',
-      this.numberOf(other?.job ?? ''),
-      other?.name ?? '',
-      formatDuration(soonerS),
-      what,
-    );
+    return page ? helpSays(help, page, this.money(help.money)) : '';
   }
   /** A move that would help is tried as if it were dragged there: who else it moves is told before it is taken. */
   protected tryHelp(help: BoardHelp, { job }: BoardJob): void {
@@ -472,7 +423,7 @@ export class BoardPage {
     });
   }
   protected movedOn(): void {
-    this.task.set(null);
+    this.better.leave();
     this.refused.set(null);
     this.reading.again();
   }

@@ -1,4 +1,4 @@
-import type { BoardBecause, BoardEffect, BoardJob } from '@druckerei/contract';
+import type { BoardBecause, BoardEffect, BoardHelp, BoardJob, BoardPage } from '@druckerei/contract';
 import { formatDuration, label, say } from '@druckerei/core/words';
 
 /** Words by what they are of. */
@@ -74,4 +74,20 @@ function partSays({ kind, what, number }: BoardBecause, takes: string): string {
     case 'closed':
       return say('board.because.closed', takes);
   }
+}
+
+/** What would let a job end sooner, in words. */
+export function helpSays(help: BoardHelp, { lanes, bars, jobs }: BoardPage, moneySays: string): string {
+  const sooner = formatDuration(help.soonerS);
+  const what = `${help.money > 0 ? '+' : ''}${moneySays}`;
+  const bar = (work: string): BoardPage['bars'][number] | undefined => bars.find((b) => b.work === work);
+  if (help.kind === 'first') return say('board.help.first', sooner, what);
+  if (help.kind === 'overtime') {
+    const lane = lanes.find((l) => l.machine === help.machine)?.name ?? help.machine;
+    return say('board.help.overtime', formatDuration(help.byS), lane, sooner, what);
+  }
+  if (help.kind === 'on') return say('board.help.on', bar(help.work)?.name ?? '', help.name, sooner, what);
+  const [mine, other] = [bar(help.work), bar(help.beside)];
+  const number = (job: string | undefined): string => String(jobs.find((j) => j.job === job)?.number ?? '');
+  return say('board.help', number(mine?.job), mine?.name ?? '', number(other?.job), other?.name ?? '', sooner, what);
 }

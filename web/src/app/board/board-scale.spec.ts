@@ -1,6 +1,7 @@
 import type { BoardBar } from '@druckerei/contract';
 import { busiest, loadByDay } from './load-by-day';
-import { barAt, besideAt, boundsOf, closedIn, LANE_PX, neighbour, xOf } from './board-scale';
+import { barAt, besideAt, boundsOf, closedIn, LANE_PX, neighbour } from './board-scale';
+import { axisOf, foldsOf } from './time-axis';
 
 const HOUR = 3600;
 const bar = (work: string, machine: string, start: number, end: number): BoardBar => ({
@@ -9,13 +10,15 @@ const bar = (work: string, machine: string, start: number, end: number): BoardBa
 });
 const lanes = [[bar('a', 'press', 0, HOUR), bar('b', 'press', 2 * HOUR, 3 * HOUR)], [], [bar('c', 'cutter', 2 * HOUR, 4 * HOUR)]];
 
+const { xOf } = axisOf({ from: 0, until: 10 * HOUR }, 'day');
+
 describe('the board’s scale', () => {
   it('begins before what began first and ends a day behind the last end', () => {
     expect(boundsOf({ asOf: 10 * HOUR + 60, bars: [bar('a', 'x', 8 * HOUR + 5, 9 * HOUR)] })).toEqual({
       from: 8 * HOUR,
       until: 18 * HOUR + 60 + 24 * HOUR,
     });
-    expect(xOf(2 * HOUR, HOUR, 'day')).toBe(38);
+    expect(axisOf({ from: HOUR, until: 9 * HOUR }, 'day').xOf(2 * HOUR)).toBe(38);
   });
   it('knows closed hours as far as hours are known, and none behind', () => {
     const open: [number, number][] = [
@@ -30,11 +33,37 @@ describe('the board’s scale', () => {
     expect(closedIn(open, 8, 20)).toEqual([]);
     expect(closedIn(open, 40, 100)).toEqual([[46, 54]]);
   });
+  it('folds what is closed for every machine of the house, and nothing else; there and back are one', () => {
+    const open: [number, number][] = [
+      [6 * HOUR, 14 * HOUR],
+      [30 * HOUR, 38 * HOUR],
+    ];
+    const late: [number, number][] = [[6 * HOUR, 22 * HOUR]];
+    const supplier: [number, number][] = [[-HOUR, 1e9]];
+    const bounds = { from: 0, until: 40 * HOUR };
+    const laid = [open, late, supplier].map((o, i) => ({ machine: `m${i}`, name: '', open: o }));
+    const folds = foldsOf({ lanes: laid }, bounds, 'day');
+    expect(folds).toEqual([
+      [0, 6 * HOUR],
+      [22 * HOUR, 30 * HOUR],
+    ]);
+    const axis = axisOf(bounds, 'day', folds);
+    expect(axis.width).toBe(8 + 16 * 38 + 8 + 10 * 38);
+    for (const at of [0, 3 * HOUR, 6 * HOUR, 15.5 * HOUR, 22 * HOUR, 29 * HOUR, 30 * HOUR, 39 * HOUR])
+      expect(axis.atOf(axis.xOf(at))).toBeCloseTo(at, 6);
+    // What is no wider than a fold stays as it is.
+    const withNoon: [number, number][] = [
+      [0, 4 * HOUR],
+      [5 * HOUR, 40 * HOUR],
+    ];
+    expect(foldsOf({ lanes: [{ machine: 'm', name: '', open: withNoon }] }, bounds, 'week')).toEqual([]);
+    expect(foldsOf({ lanes: [{ machine: 'm', name: '', open: withNoon }] }, bounds, 'day')).toEqual([[4 * HOUR, 5 * HOUR]]);
+  });
   it('finds the bar under a point, a thin one too', () => {
-    expect(barAt(lanes, xOf(30 * 60, 0, 'day'), 10, 0, 'day')?.work).toBe('a');
-    expect(barAt(lanes, xOf(90 * 60, 0, 'day'), 10, 0, 'day')).toBeNull();
-    expect(barAt(lanes, xOf(3 * HOUR, 0, 'day'), 2 * LANE_PX + 5, 0, 'day')?.work).toBe('c');
-    expect(barAt([[bar('thin', 'press', 0, 60)]], 2, 5, 0, 'month')?.work).toBe('thin');
+    expect(barAt(lanes, xOf(30 * 60), 10, xOf)?.work).toBe('a');
+    expect(barAt(lanes, xOf(90 * 60), 10, xOf)).toBeNull();
+    expect(barAt(lanes, xOf(3 * HOUR), 2 * LANE_PX + 5, xOf)?.work).toBe('c');
+    expect(barAt([[bar('thin', 'press', 0, 60)]], 2, 5, axisOf({ from: 0, until: HOUR }, 'month').xOf)?.work).toBe('thin');
   });
   it.each([
     ['ArrowRight', 'a', 'b'],
@@ -56,7 +85,7 @@ describe('the board’s scale', () => {
   ] as const)('takes %s dragged to %d h to %j: %s', (work, hours, place, isMove) => {
     const press = [[bar('a', 'press', 0, HOUR), bar('b', 'press', 2 * HOUR, 3 * HOUR), bar('d', 'press', 4 * HOUR, 5 * HOUR)]];
     const held = press[0]!.find((b) => b.work === work)!;
-    expect(besideAt(press[0] ?? [], held, xOf(hours * HOUR, 0, 'day'), 0, 'day')).toEqual(isMove ? place : null);
+    expect(besideAt(press[0] ?? [], held, xOf(hours * HOUR), xOf)).toEqual(isMove ? place : null);
   });
   it('begins to walk at the first bar', () => {
     expect(neighbour([[], ...lanes], null, 'ArrowDown')?.work).toBe('a');

@@ -18,9 +18,6 @@ export function boundsOf({ asOf, bars }: Pick<BoardPage, 'asOf' | 'bars'>): { fr
   const until = bars.reduce((most, b) => Math.max(most, b.end), asOf + 8 * HOUR_S);
   return { from: Math.floor(from / HOUR_S) * HOUR_S, until: until + 24 * HOUR_S };
 }
-/** Pixels from the left end of the board. @example xOf(7200, 0, 'day') // 76 */
-export const xOf = (at: number, from: number, span: Span): number => ((at - from) * PX_PER_HOUR[span]) / HOUR_S;
-
 /** Stretches of a lane that are closed, within bounds. */
 export function closedIn(open: readonly (readonly [number, number])[], from: number, until: number): [number, number][] {
   const closed: [number, number][] = [];
@@ -36,11 +33,9 @@ export function closedIn(open: readonly (readonly [number, number])[], from: num
 }
 
 /** The bar under a point of the board, the last drawn first. */
-export function barAt(lanes: readonly BoardBar[][], x: number, y: number, from: number, span: Span): BoardBar | null {
+export function barAt(lanes: readonly BoardBar[][], x: number, y: number, xOf: (at: number) => number): BoardBar | null {
   const lane = lanes[Math.floor(y / LANE_PX)];
-  return (
-    lane?.findLast((b) => xOf(b.start, from, span) <= x && Math.max(xOf(b.end, from, span), xOf(b.start, from, span) + 3) >= x) ?? null
-  );
+  return lane?.findLast((b) => xOf(b.start) <= x && Math.max(xOf(b.end), xOf(b.start) + 3) >= x) ?? null;
 }
 
 /** A place on a machine: before or behind a bar. */
@@ -54,9 +49,9 @@ export type Place = Beside | { on: string } | { first: string };
  * The place at which a bar that is dragged along a machine's row would lie: beside the one it is nearest to, on the side the pointer is on. Null: where it is, or there
  * is none it could lie beside.
  */
-export function besideAt(lane: readonly BoardBar[], bar: BoardBar, x: number, from: number, span: Span): Beside | null {
+export function besideAt(lane: readonly BoardBar[], bar: BoardBar, x: number, xOf: (at: number) => number): Beside | null {
   const others = lane.filter((b) => b !== bar && !b.runs);
-  const middle = (b: BoardBar): number => (xOf(b.start, from, span) + xOf(b.end, from, span)) / 2;
+  const middle = (b: BoardBar): number => (xOf(b.start) + xOf(b.end)) / 2;
   const near = others.reduce<BoardBar | null>((a, b) => (a && Math.abs(middle(a) - x) <= Math.abs(middle(b) - x) ? a : b), null);
   if (!near) return null;
   const side = x < middle(near) ? 'before' : 'behind';
