@@ -127,14 +127,32 @@ async function smallPieces(call: Call): Promise<string> {
   return String((await call('post', '/api/orders', { id: randomUUID(), customer, spec }))['job']);
 }
 
-test('a worker killed in mid-search: another takes the search over and ends it', async ({ request }) => {
+/** Releases a job; what must be decided is. */
+async function releaseOf(request: APIRequestContext, job: string): Promise<void> {
+  const ask = (decisions: object) =>
+    request.post(`${house.base}/api/jobs/${job}/release`, {
+      data: { version: 1, decisions },
+      headers: { 'sec-fetch-site': 'same-origin' },
+    });
+  const tried = await ask({});
+  if (tried.ok()) return;
+  const { fields } = (await tried.json()) as { fields: { path: string }[] };
+  expect((await ask(Object.fromEntries(fields.map((f) => [f.path, 'agreed'])))).ok()).toBe(true);
+}
+
+test('a worker killed in mid-search: another takes the searches over and ends them, and the board that was accepted stands', async ({
+  request,
+}) => {
   await house.killServer();
   await house.startServer({ WORKERS: '0' });
   const call = await talk(request);
   const job = await smallPieces(call);
+  await releaseOf(request, await smallPieces(call));
+  const { nr } = await call('get', '/api/board');
   const first = house.worker();
   const ids = Array.from({ length: 3 }, () => randomUUID());
-  for (const id of ids) await call('post', '/api/tasks/layout', { id, job, version: 1, part: 'card.card' });
+  for (const id of ids.slice(1)) await call('post', '/api/tasks/layout', { id, job, version: 1, part: 'card.card' });
+  await call('post', '/api/board/search', { id: ids[0], base: nr });
   const states = async (): Promise<{ state: string; attempt: number }[]> =>
     Promise.all(ids.map((id) => call('get', `/api/tasks/${id}`))) as unknown as Promise<{ state: string; attempt: number }[]>;
   await expect.poll(async () => (await states()).some((t) => t.state === 'running'), { timeout: 30_000, intervals: [50] }).toBe(true);
@@ -142,7 +160,8 @@ test('a worker killed in mid-search: another takes the search over and ends it',
   const left = (await states()).filter((t) => t.state === 'running').length;
   const second = house.worker();
   try {
-    await expect.poll(async () => (await states()).map((t) => t.state), { timeout: 60_000 }).toEqual(['done', 'done', 'done']);
+    await expect.poll(async () => (await states()).map((t) => t.state), { timeout: 120_000 }).toEqual(['done', 'done', 'done']);
+    expect((await call('get', '/api/board'))['nr']).toBe(nr);
     if (left > 0) expect((await states()).some((t) => t.attempt > 1)).toBe(true);
   } finally {
     await ended(second);

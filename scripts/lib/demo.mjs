@@ -107,9 +107,8 @@ async function demoBoard(desk, { orders: work, down, rush }, { enter, orders }) 
   await call('POST', '/api/board/accept', { base: nr });
   const { machine, fromHours, hours, why } = down;
   const from = Math.ceil(now / 3600) * 3600 + fromHours * 3600;
-  await call('POST', '/api/board/hours', {
-    ...{ id: crypto.randomUUID(), machine, from: local(from), until: local(from + hours * 3600), opens: false, why },
-  });
+  const stands = { id: crypto.randomUUID(), machine, from: local(from), until: local(from + hours * 3600), opens: false, why };
+  await call('POST', '/api/board/copy/take', { base: nr + 1, hours: [stands], first: null });
   await enter(400, likes(rush));
 }
 

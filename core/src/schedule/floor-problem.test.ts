@@ -127,12 +127,14 @@ describe('what is released, as a board', () => {
   });
   it('keeps what runs where it is, takes what is done off, and lets only its wait hold', () => {
     const p = problem({
-      [FRONT]: { state: 'done', since: SHELF.asOf - 3600 },
-      [BACK]: { state: 'running', since: SHELF.asOf - 600, leftS: 1_800 },
+      // The floor counts by the millisecond, the board by the second.
+      [FRONT]: { state: 'done', since: SHELF.asOf - 3600.25 },
+      [BACK]: { state: 'running', since: SHELF.asOf - 599.6, leftS: 1_799.3 },
     });
     const { bars } = judge(p, Object.keys(p.work), {});
     expect(bars.some((b) => b.work === workId('a', FRONT))).toBe(false);
     expect(bars.find((b) => b.work === workId('a', BACK))).toMatchObject({ start: SHELF.asOf - 600 });
+    expect(bars.flatMap((b) => [b.start, b.makeReadyAt, b.runAt, b.end]).filter((at) => !Number.isInteger(at))).toEqual([]);
   });
   it('knows releases of older programs by what their steps say comes next', () => {
     const older = steps().map(({ facts: { links: _links, gates: _gates, pileCycles: _pile, ...rest }, ...s }) => ({ ...s, facts: rest }));

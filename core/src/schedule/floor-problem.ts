@@ -173,7 +173,7 @@ function workOf(
     gates: (facts.gates ?? []).map(({ key, at }) => ({ key, at: Math.ceil(at), holds: key.startsWith('gate:') ? 'makeReady' : 'run' })),
     inOneGo: false,
     state: state === 'waiting' ? 'free' : state,
-    ...(state === 'running' && { startedAt: since ?? 0, leftS: Math.ceil(leftS) }),
+    ...(state === 'running' && { startedAt: Math.floor(since ?? 0), leftS: Math.ceil(leftS) }),
     ...(state === 'done' && { endedAt: Math.ceil(since ?? 0) }),
   };
 }

@@ -117,7 +117,8 @@ describe('the board', () => {
     const page = await board();
     expect(page.grown).toBeCloseTo(0, 0);
     const stands = { id: randomUUID(), machine: 'press3', from: '2026-03-02T00:00', until: '2026-04-20T00:00', opens: false, why: 'gears' };
-    expect((await planner.call('POST', '/api/board/hours', stands)).status).toBe(200);
+    const copy = { base: (await board()).nr, hours: [stands], first: null };
+    expect((await planner.call('POST', '/api/board/copy/take', copy)).status).toBe(200);
     const down = await board();
     expect(down.grown).toBeGreaterThan(down.growthMoney);
     expect(down.grown).toBeCloseTo(down.money.late - page.money.late, 0);
@@ -160,12 +161,13 @@ describe('the board', () => {
     });
     const send = (entries: object[]): Promise<Said> =>
       press.call('POST', '/api/floor/entries', { device: 't1', sentAt: server.now, entries });
-    await send([entry('runStart', server.now - 60)]);
+    // Terminals tell time by the millisecond.
+    await send([entry('runStart', server.now - 59.6)]);
     const running = await board();
     expect(bar(running, jobs[1]!)).toMatchObject({ runs: true, start: server.now - 60 });
     const move = { base: running.nr, work: bar(running, jobs[1]!).work, beside: bar(running, jobs[0]!).work, side: 'behind' };
     expect(await planner.call('POST', '/api/board/move', move)).toMatchObject({ status: 409 });
-    await send([entry('runEnd', server.now - 1)]);
+    await send([entry('runEnd', server.now - 0.7)]);
     const fresh = await released(5_000);
     const after = await board();
     expect(after.bars.some((b) => b.job === jobs[1] && b.step === FRONT)).toBe(false);

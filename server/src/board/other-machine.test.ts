@@ -88,7 +88,8 @@ it('lies beside the work of the other press where it is put', async () => {
 it('is told as what helps where its press stands, and comes to what was told', async () => {
   const late = await released(3_000);
   const stands = { id: randomUUID(), machine: 'press3', from: '2026-03-02T00:00', until: '2026-03-12T00:00', opens: false, why: 'feeder' };
-  expect((await planner.call('POST', '/api/board/hours', stands)).status).toBe(200);
+  const copy = { base: (await board()).nr, hours: [stands], first: null };
+  expect((await planner.call('POST', '/api/board/copy/take', copy)).status).toBe(200);
   const page = await board();
   const helps = (await planner.call('GET', `/api/board/jobs/${late}/help`)).body as unknown as BoardHelp[];
   const help = helps.find((h) => h.kind === 'on' && h.machine === 'press5') as Extract<BoardHelp, { kind: 'on' }>;

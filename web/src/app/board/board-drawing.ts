@@ -12,18 +12,7 @@ import {
 import type { BoardBar, BoardPage } from '@druckerei/contract';
 import { formatMoment, say } from '@druckerei/core/words';
 import { chartColours } from '../shared/chart-colours';
-import {
-  BAR_PX,
-  barAt,
-  besideAt,
-  boundsOf,
-  closedIn,
-  HOURS_PX,
-  LANE_PX,
-  neighbour,
-  type Place,
-  type Span,
-} from './board-scale';
+import { BAR_PX, barAt, besideAt, boundsOf, closedIn, HOURS_PX, LANE_PX, neighbour, type Place, type Span } from './board-scale';
 import { axisOf, foldsOf } from './time-axis';
 
 /** A bar's job in a few words, and by how much it is late. */

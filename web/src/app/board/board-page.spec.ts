@@ -374,7 +374,8 @@ describe('the board', () => {
   });
   it('folds closed hours and back, and says so', async () => {
     const { host, press } = await open();
-    const fold = () => [...host.querySelectorAll('button')].find((b) => b.textContent.includes('Fold closed hours'))?.getAttribute('aria-pressed');
+    const fold = () =>
+      [...host.querySelectorAll('button')].find((b) => b.textContent.includes('Fold closed hours'))?.getAttribute('aria-pressed');
     const width = () => host.querySelector<HTMLElement>('.scroll > div')?.style.width;
     expect(fold()).toBe('false');
     const wide = parseFloat(width() ?? '');
