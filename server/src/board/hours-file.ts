@@ -1,6 +1,6 @@
 import { MOST_HOURS } from '@druckerei/contract';
 import { DateTime, IANAZone } from 'luxon';
-import * as ical from 'node-ical';
+import ical from 'node-ical';
 import { Refused } from '../errors';
 import { DAYS_AHEAD } from '../plants/calendar';
 
@@ -31,7 +31,7 @@ export function hoursInFile(text: string, timeZone: string, nowS: number): { hou
     const what = wordsOf(event.summary);
     const at = (d: ical.DateWithTimeZone): DateTime => momentOf(d, timeZone);
     const why = event.status === 'CANCELLED' ? 'is called off' : lengthOf(event) <= 0 ? 'has no length' : null;
-    const found = why === null ? timesOf(event, from, until) : why;
+    const found = why ?? timesOf(event, from, until);
     if (typeof found === 'string') {
       left.push({ what, why: found });
       continue;

@@ -114,7 +114,7 @@ const SHIFT_H = 8;
           <input matInput #why maxlength="200" [value]="asked().why" (input)="set({ why: why.value })" />
         </mat-form-field>
         <button type="submit" matButton="tonal">{{ say('board.hours.try') }}</button>
-        <label class="mat-mdc-button-base plain-link"
+        <label class="choose"
           >{{ say('board.copy.file') }}<input #file class="said" type="file" accept=".ics,text/calendar" (change)="read(file)"
         /></label>
       </form>

@@ -29,6 +29,11 @@ import { Server } from '../shared/server';
       <button type="button" matButton (click)="toggle()">{{ say('board.pin') }} <kbd class="kbd" aria-hidden="true">P</kbd></button>
       <button type="button" matButton (click)="ask()">{{ say('board.pin.from') }}</button>
     }`,
+  styles: `
+    button {
+      margin: 0;
+    }
+  `,
 })
 export class BoardPin {
   protected readonly say = say;
