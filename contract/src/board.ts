@@ -30,6 +30,8 @@ export const BoardBar = z.object({
   runs: z.boolean(),
   /** Not on the accepted version yet: released since. */
   fresh: z.boolean(),
+  /** Nobody released it: as it would lie. */
+  quoted: z.boolean(),
   /** Where the accepted version has it, when that is another time or machine. */
   off: z.object({ machine: z.string(), start: at }).nullable(),
   pin: BoardPin.nullable(),
@@ -132,12 +134,13 @@ export type BoardMachine = z.infer<typeof BoardMachine>;
 
 /** By how much, and money more than now; below 0 the whole is cheaper. */
 const helps = { soonerS: z.number(), money: z.number() };
-/** What would let a job end sooner: a step before another, or on another machine; the whole job before everything; a machine worked longer. */
+/** What would let a job end sooner: a step before another, or on another machine; the whole job before everything; a machine worked longer; what has to come sooner. */
 export const BoardHelp = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('before'), work: z.string(), beside: z.string(), ...helps }),
   z.object({ kind: z.literal('first'), ...helps }),
   z.object({ kind: z.literal('on'), work: z.string(), machine: z.string(), name: z.string(), ...helps }),
   z.object({ kind: z.literal('overtime'), machine: z.string(), byS: z.number(), ...helps }),
+  z.object({ kind: z.literal('sooner'), work: z.string(), byS: z.number(), ...helps }),
 ]);
 export type BoardHelp = z.infer<typeof BoardHelp>;
 
@@ -158,7 +161,8 @@ export const board = {
     method: 'get',
     path: '/api/board',
     who: 'signed-in',
-    says: 'Every released step on its machine in time, as the accepted order and the floor have it; which jobs are late, by how much and why.',
+    says: 'Every released step on its machine in time, as the accepted order and the floor have it; which jobs are late, by how much and why. With a job that is not released, as it would lie if it were.',
+    query: z.strictObject({ quoted: z.uuid().optional() }),
     reply: BoardPage,
   },
   'board.csv': {

@@ -7,7 +7,11 @@ test('a job is promised a date before it is released, lies on the board then, an
   await signIn(page);
   await enterOrder(page, 'Promised card');
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
-  await expect(page.getByRole('link', { name: /^Released now, ready \w+ \d+/ })).toBeVisible();
+  // Its date leads to where it would lie.
+  await page.getByRole('link', { name: /^Released now, ready \w+ \d+/ }).click();
+  await expect(page.getByText(/^With \d+ Promised card in the gaps, as if it were released/)).toBeVisible();
+  await expect(page.locator('#board-chosen')).toContainText('not released: as it would lie');
+  await page.goBack();
   await release(page);
   await expect(page.getByText(/^Released by/)).toBeVisible();
   const onBoard = page.getByRole('link', { name: /^On the board: ready \w+ \d+/ });
@@ -35,6 +39,23 @@ test('a job is promised a date before it is released, lies on the board then, an
   await expect(chosen).toContainText('Press 5');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(chosen).toContainText('Press 3');
+
+  // A copy is played with: hours out of a calendar file, and the job before everything; it is thrown away.
+  await page.getByRole('button', { name: 'What if a machine stands' }).click();
+  const day = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10).replaceAll('-', '');
+  const event = ['BEGIN:VEVENT', 'UID:1', `DTSTART:${day}T080000`, `DTEND:${day}T120000`, 'SUMMARY:rollers changed', 'END:VEVENT'];
+  const calendar = ['BEGIN:VCALENDAR', 'VERSION:2.0', ...event, 'END:VCALENDAR'].join('\r\n');
+  await page
+    .locator('dk-board-hours input[type=file]')
+    .setInputFiles({ name: 'store.ics', mimeType: 'text/calendar', buffer: Buffer.from(calendar) });
+  await expect(page.locator('dk-board-hours .copy')).toContainText('rollers changed');
+  await page.getByRole('combobox', { name: 'Before everything' }).click();
+  await page.getByRole('option', { name: /Promised card/ }).click();
+  await expect(page.locator('dk-board-hours [role=status]').first()).toContainText('change-overs');
+  await page.getByRole('button', { name: 'Throw the copy away' }).click();
+  await expect(page.getByText('Every machine works as its calendar says.')).toBeVisible();
+  await page.getByRole('button', { name: 'Fold closed hours' }).click();
+  await expect(page.getByRole('button', { name: 'Fold closed hours' })).toHaveAttribute('aria-pressed', 'true');
 
   await page.getByRole('button', { name: 'What would help' }).click();
   await expect(page.locator('.chosen li').first()).toContainText(/sooner|Neither another order/);

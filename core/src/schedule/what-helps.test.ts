@@ -5,7 +5,7 @@ import { piecesOf } from './pieces';
 import type { Lane, Problem, Work } from './problem';
 import { randomBoard } from './random-board.fixture';
 import { jobFirst, moveWithFollowers } from './move-job';
-import { overtimeHelp, whatHelps } from './what-helps';
+import { overtimeHelp, soonerHelp, whatHelps } from './what-helps';
 
 const HOUR = 3600;
 const lane: Lane = { name: '', open: [[0, 100 * HOUR]], keys: {}, freeAt: 0, places: 1, setupRate: 0, change: [] };
@@ -118,5 +118,34 @@ describe('what would help', () => {
       money: -180,
     });
     expect(overtimeHelp(p, { order: ['late', 'long'], on: {} }, 'late')).toBeNull();
+  });
+  it('is what has to come a day sooner, of the step where that brings the most, and no sooner than now', () => {
+    const withGates = (paper: number, approval: number): Problem => ({
+      ...{ asOf: 0, crews: {}, moved: { shift: 0, day: 0, later: 0, frozenS: 0 } },
+      lanes: { press: lane, folder: lane },
+      work: {
+        late: { ...work('late', 1), gates: [{ key: 'paper', at: paper * HOUR, holds: 'run' }] },
+        fold: {
+          ...work('late', 1),
+          ways: [{ machine: 'folder', makeReadyS: 0, runS: HOUR, hands: 0, extra: 0 }],
+          links: [{ of: 'late', by: 'pieces', waitS: 0, why: '' }],
+          gates: [{ key: 'gate:proof', at: approval * HOUR, holds: 'makeReady' }],
+        },
+      },
+      jobs: { late: { ...job('late', 8), dues: [{ work: 'fold', pieces: 1, at: 8 * HOUR }] } },
+    });
+    const accepted = { order: ['late', 'fold'], on: {} };
+    // By hand: paper at 30, printed and folded by 32, 24 h late at 10 an hour; a day sooner at 6, by 8, in time.
+    expect(soonerHelp(withGates(30, 0), accepted, 'late')).toEqual({
+      kind: 'sooner',
+      work: 'late',
+      byS: 24 * HOUR,
+      soonerS: 24 * HOUR,
+      money: -240,
+    });
+    // Paper at 10 comes now at the soonest. With a proof at 20 that brings nothing; the proof a day sooner lets it end at 12 instead of 21.
+    expect(soonerHelp(withGates(10, 0), accepted, 'late')).toMatchObject({ work: 'late', soonerS: 10 * HOUR });
+    expect(soonerHelp(withGates(10, 20), accepted, 'late')).toMatchObject({ work: 'fold', soonerS: 9 * HOUR });
+    expect(soonerHelp(withGates(0, 0), accepted, 'late')).toBeNull();
   });
 });

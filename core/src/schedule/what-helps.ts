@@ -15,6 +15,8 @@ export type Help = { soonerS: number; money: number } & (
   | { kind: 'first' }
   /** A machine worked longer every day; what those hours cost is not in the money. */
   | { kind: 'overtime'; machine: Id<'machine'>; byS: number }
+  /** What has to come for a step, paper or an approval, so much sooner; what that costs is not in the money. */
+  | { kind: 'sooner'; work: Id<'work'>; byS: number }
 );
 
 /** Tries of single moves at the most: more would keep who asks waiting. House rule. */
@@ -51,20 +53,44 @@ export function whatHelps(laying: Laying, id: Id<'job'>): Help[] {
 }
 
 /** What a machine would bring that a job waits for the longest, worked longer every day; null where that brings nothing. */
-export function overtimeHelp(p: Problem, { order, on }: Accepted, id: Id<'job'>): Help | null {
-  const laid = (problem: Problem): Laying => {
-    const of = piecesOf(problem);
-    const laying = layingOf(of, problem);
-    laying.layAll(inOrder(of.pieces, order, on));
-    return laying;
-  };
-  const before = laid(p);
+export function overtimeHelp(p: Problem, accepted: Accepted, id: Id<'job'>): Help | null {
+  const before = laidAs(p, accepted);
   const [machine] = waitedFor(whyThen(before, id));
   if (machine === undefined) return null;
-  const after = laid(withOvertime(p, machine));
+  const brings = broughtBy(before, laidAs(withOvertime(p, machine), accepted), id);
+  return brings.soonerS > 0 ? { kind: 'overtime', machine, byS: OVERTIME_S, ...brings } : null;
+}
+
+/**
+ * What it would bring if what has to come for a step of the job came a day sooner; of several steps the one that brings the most, null where none does. Nothing comes
+ * sooner than now.
+ */
+export function soonerHelp(p: Problem, accepted: Accepted, id: Id<'job'>): Help | null {
+  const waiting = Object.entries(p.work).filter(
+    ([, { job, state, gates }]) => job === id && state !== 'done' && gates.some((g) => g.at > p.asOf),
+  );
+  if (waiting.length === 0) return null;
+  const before = laidAs(p, accepted);
+  const tried = waiting.map(([work, mine]) => {
+    const gates = mine.gates.map((g) => ({ ...g, at: g.at > p.asOf ? Math.max(p.asOf, g.at - SOONER_S) : g.at }));
+    return { work, ...broughtBy(before, laidAs({ ...p, work: { ...p.work, [work]: { ...mine, gates } } }, accepted), id) };
+  });
+  const best = tried.reduce((a, b) => (b.soonerS > a.soonerS ? b : a));
+  return best.soonerS > 0 ? { kind: 'sooner', byS: SOONER_S, ...best } : null;
+}
+/** A supplier, or a customer who has to say yes, may be asked for a day. House rule. */
+const SOONER_S = 86_400;
+
+function laidAs(p: Problem, { order, on }: Accepted): Laying {
+  const of = piecesOf(p);
+  const laying = layingOf(of, p);
+  laying.layAll(inOrder(of.pieces, order, on));
+  return laying;
+}
+/** By how much a job ends sooner on one board than on another, and what the other costs more. */
+function broughtBy(before: Laying, after: Laying, id: Id<'job'>): { soonerS: number; money: number } {
   const endOf = ({ jobs }: Laying): number => jobs.find((j) => j.id === id)?.end ?? 0;
-  const soonerS = endOf(before) - endOf(after);
-  return soonerS > 0 ? { kind: 'overtime', machine, byS: OVERTIME_S, soonerS, money: after.total - before.total } : null;
+  return { soonerS: endOf(before) - endOf(after), money: after.total - before.total };
 }
 
 /** Pieces of other jobs before which a piece could go: the one it waits for, the first of those that begin after it could, and the one half way. */

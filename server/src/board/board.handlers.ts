@@ -18,6 +18,7 @@ import {
   moneyOf,
   moveWithFollowers,
   overtimeHelp,
+  soonerHelp,
   type Problem,
   whatHelps,
   whyThen,
@@ -53,11 +54,14 @@ import {
 } from './board-now';
 import { type Elsewhere, elsewhere, everywhereElse, helpsElsewhere, layingElsewhere } from './other-machine';
 import { hoursInFile } from './hours-file';
-import { promiseOf } from './promise-of';
+import { promiseOf, withQuoted } from './promise-of';
 import { ADD_VERSION, BOARD_VERSION, FOUND, type Pins, type Standing } from './board.queries';
 
 export const boardHandlers: Handlers<typeof board> = {
-  'board.read': async (_asked, ctx) => {
+  'board.read': async ({ query }, ctx) => {
+    const quoted = query.quoted === undefined ? null : await withQuoted(ctx, query.quoted);
+    // What nobody released is no reason to look for another order.
+    if (quoted) return { ...pageOf(quoted.now, quoted.laid), grown: 0 };
     const now = await boardNow(ctx.db, ctx.now());
     return pageOf(now, await laid(now, ctx));
   },
@@ -94,11 +98,12 @@ export const boardHandlers: Handlers<typeof board> = {
     const now = await boardNow(ctx.db, ctx.now());
     if (!(params.id in now.problem.jobs)) throw notFound('This job on the board');
     const stands = await laid(now, ctx);
-    const overtime = overtimeHelp(now.problem, acceptedOrder(standing(stands.bars)), params.id);
+    const accepted = acceptedOrder(standing(stands.bars));
+    const asked = [overtimeHelp, soonerHelp].flatMap((help) => help(now.problem, accepted, params.id) ?? []);
     return [
       ...whatHelps(layingFrom(now.problem, stands.bars), params.id),
       ...(await helpsElsewhere(ctx.db, now, stands, params.id)),
-      ...(overtime ? [overtime] : []),
+      ...asked,
     ];
   },
   'board.promise': ({ body }, ctx) => promiseOf(ctx, body),
@@ -355,7 +360,8 @@ function pageOf(now: BoardNow, judged: Laid): BoardPage {
         ...{ work: bar.work, job: work?.job ?? '', step: work?.step ?? '', name: work?.name ?? '', machine: bar.machine },
         ...{ start: bar.start, makeReadyAt: bar.makeReadyAt, runAt: bar.runAt, end: bar.end, changes: [...bar.changes] },
         runs: work?.state === 'running',
-        fresh: nr > 0 && was === undefined,
+        fresh: nr > 0 && was === undefined && work?.state !== 'quoted',
+        quoted: work?.state === 'quoted',
         pin: work?.pin ? (pins[bar.work] ?? null) : null,
         off: isOff ? { machine: was.machine, start: was.start } : null,
       };

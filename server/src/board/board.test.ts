@@ -182,7 +182,15 @@ describe('the board', () => {
     expect(told).toMatchObject({ onBoard: false, timeZone: before.timeZone });
     expect(told.because.reduce((sum, b) => sum + b.s, 0)).toBe(told.at - server.now);
     if (told.overtime) expect(told.overtime.at).toBeLessThan(told.at);
+    // Drawn as it would lie: nothing of the others is another, and no search is asked for it.
+    const drawn = (await planner.call('GET', `/api/board?quoted=${job}`)).body as unknown as BoardPage;
+    expect(drawn.bars.filter((b) => !b.quoted)).toEqual(before.bars);
+    expect(drawn.bars.filter((b) => b.quoted).every((b) => b.job === job && !b.fresh)).toBe(true);
+    expect(drawn.jobs.find((j) => j.job === job)?.endAt).toBe(told.at);
+    expect(drawn.grown).toBe(0);
+    expect((await planner.call('GET', `/api/board?quoted=${randomUUID()}`)).status).toBe(404);
     await releaseOf(job);
+    expect(((await planner.call('GET', `/api/board?quoted=${job}`)).body as unknown as BoardPage).bars.some((b) => b.quoted)).toBe(false);
     const after = await board();
     const ends = (page: BoardPage): (string | number)[][] => page.jobs.filter((j) => j.job !== job).map((j) => [j.job, j.endAt]);
     expect(ends(after)).toEqual(ends(before));

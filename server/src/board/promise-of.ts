@@ -6,7 +6,7 @@ import type { Ctx } from '../context';
 import { findJob, homeOf } from '../jobs/find-job';
 import { planFor } from '../jobs/plan-for';
 import { plantInForce } from '../plants/read-plant';
-import { acceptedOrder, boardNow, type BoardNow, endsOf, laid, standing, toldWhy } from './board-now';
+import { acceptedOrder, boardNow, type BoardNow, endsOf, laid, laidIn, type Laid, standing, toldWhy } from './board-now';
 
 /** The job on the board that is only asked about. */
 const ASKED = 'asked';
@@ -32,14 +32,32 @@ export async function promiseOf(ctx: Ctx, { spec, job }: { spec: JobSpec; job: s
 const placeOf = ({ timeZone, currency }: Plant): { timeZone: string; currency: string } => ({ timeZone, currency });
 
 async function promiseFor(ctx: Ctx, steps: readonly FloorStep[]): Promise<BoardPromise> {
-  const now = await boardNow(ctx.db, ctx.now(), { quoted: { job: ASKED, steps } });
-  const released = Object.fromEntries(Object.entries(now.problem.work).filter(([, { job }]) => job !== ASKED));
-  const stands = acceptedOrder(standing((await laid({ ...now, problem: { ...now.problem, work: released } }, ctx)).bars));
+  const { now, stands } = await askedAbout(ctx, ASKED, steps);
   const first = promise(now.problem, stands, ASKED);
   const [machine] = waitedFor(first.because);
   const over = machine === undefined ? null : promise(withOvertime(now.problem, machine), stands, ASKED);
   const name = now.problem.lanes[machine ?? '']?.name ?? '';
   return told(now, false, first, over && over.at < first.at ? { machine: name, byS: OVERTIME_S, at: over.at } : null);
+}
+/** The board with work that is only asked about, and how what is released lies without it. */
+async function askedAbout(
+  ctx: Ctx,
+  job: string,
+  steps: readonly FloorStep[],
+): Promise<{ now: BoardNow; stands: ReturnType<typeof acceptedOrder> }> {
+  const now = await boardNow(ctx.db, ctx.now(), { quoted: { job, steps } });
+  const released = Object.fromEntries(Object.entries(now.problem.work).filter(([, work]) => work.job !== job));
+  return { now, stands: acceptedOrder(standing((await laid({ ...now, problem: { ...now.problem, work: released } }, ctx)).bars)) };
+}
+/** The board with a job that is not released, in its gaps, as it would lie if it were; null: it is on the board, or delivered. */
+export async function withQuoted(ctx: Ctx, id: string): Promise<{ now: BoardNow; laid: Laid } | null> {
+  const job = await findJob(ctx.db, id);
+  // Parts of it may be released already: then it is on the board.
+  if (id in (await boardNow(ctx.db, ctx.now())).problem.jobs || job.state === 'delivered') return null;
+  const { planned } = await planFor(ctx.db, homeOf(job), job.spec, job.plantDocument, ctx.now(), job);
+  const steps = floorSteps(planned, placeOf(job.plantDocument), false).map((s) => s.step);
+  const { now, stands } = await askedAbout(ctx, id, steps);
+  return { now, laid: laidIn(now.problem, stands.order, stands.on, now.nr > 0 ? stands.was : []) };
 }
 
 const told = (

@@ -24,7 +24,7 @@ const MOVES_DATES = ['board', 'floor', 'plants'];
     @if (failure(); as f) {
       <span class="soft">{{ f.title }}</span>
     } @else if (told(); as t) {
-      <a routerLink="/board" [queryParams]="t.onBoard ? { show: job() } : {}" [matTooltip]="why(t)">{{
+      <a routerLink="/board" [queryParams]="t.onBoard ? { show: job() } : job() ? { quoted: job() } : {}" [matTooltip]="why(t)">{{
         say(t.onBoard ? 'board.promise.onBoard' : 'board.promise', moment(t.at, t))
       }}</a>
       @if (t.overtime; as over) {

@@ -169,7 +169,7 @@ export class BoardDrawing {
     const { x, y } = this.onBoard(event);
     const bar = barAt(this.lanes(), x, y, this.axis().xOf);
     this.hasDragged = false;
-    this.held = bar && !bar.runs ? { bar, x: event.clientX, y: event.clientY } : null;
+    this.held = bar && !bar.runs && !bar.quoted ? { bar, x: event.clientX, y: event.clientY } : null;
   }
   protected drag(event: PointerEvent): void {
     const { held } = this;
@@ -297,12 +297,12 @@ interface Drawn {
   text: string;
 }
 
-/** Change-over hatched, make-ready striped, run solid; late by its edge and a word, running by a thick left end, pinned by its corner, released since by a dashed edge. */
+/** Change-over hatched, make-ready striped, run solid; late by its edge and a word, running by a thick left end, pinned by its corner, released since by a dashed edge; not released at all, by long dashes and no colour. */
 function drawBar(ink: CanvasRenderingContext2D, bar: BoardBar, { x, y, colours, rests, lateS, text }: Drawn): void {
   const [a, ready, run, b] = [x(bar.start), x(bar.makeReadyAt), x(bar.runAt), Math.max(x(bar.end), x(bar.start) + 3)];
   ink.fillStyle = colours.card;
   ink.fillRect(a, y, run - a, BAR_PX);
-  ink.fillStyle = colours.river;
+  ink.fillStyle = bar.quoted ? colours.card : colours.river;
   ink.fillRect(run, y, b - run, BAR_PX);
   stripes(ink, a, ready, y, 5, colours.watch);
   stripes(ink, ready, run, y, 0, colours.act);
@@ -315,7 +315,7 @@ function drawBar(ink: CanvasRenderingContext2D, bar: BoardBar, { x, y, colours, 
   }
   ink.lineWidth = lateS > 0 ? 2 : 1;
   ink.strokeStyle = lateS > 0 ? colours.fail : colours.act;
-  ink.setLineDash(bar.fresh ? [4, 3] : []);
+  ink.setLineDash(bar.quoted ? [10, 4] : bar.fresh ? [4, 3] : []);
   ink.strokeRect(a + 0.5, y + 0.5, b - a - 1, BAR_PX - 1);
   ink.setLineDash([]);
   ink.fillStyle = colours.act;

@@ -14,7 +14,7 @@ const JOB = '00000000-0000-4000-8000-000000000001';
 const OTHER = '00000000-0000-4000-8000-000000000002';
 const bar = (work: string, job: string, start: number, more: Partial<BoardBar> = {}): BoardBar => ({
   ...{ work, job, step: work, name: 'Print, front', machine: 'press', start, makeReadyAt: start, runAt: start + 600, end: start + HOUR },
-  ...{ changes: [], runs: false, fresh: false, off: null, pin: null },
+  ...{ changes: [], runs: false, fresh: false, quoted: false, off: null, pin: null },
   ...more,
 });
 const job = (id: string, number: number, more: Partial<BoardJob> = {}): BoardJob => ({
@@ -281,6 +281,7 @@ describe('the board', () => {
         { kind: 'before', work: 'b', beside: 'a', soonerS: HOUR, money: -30 },
         { kind: 'first', soonerS: 2 * HOUR, money: 5 },
         { kind: 'overtime', machine: 'press', byS: 2 * HOUR, soonerS: HOUR, money: -10 },
+        { kind: 'sooner', work: 'b', byS: 24 * HOUR, soonerS: 3 * HOUR, money: -20 },
       ]);
     answers['board.try'] = () => of({ money: -30, changeS: 0, jobs: [{ job: JOB, number: 2412, byS: HOUR, lateS: 0 }] });
     const { host, press, key } = await open();
@@ -292,6 +293,7 @@ describe('the board', () => {
     expect(asked.find(([name]) => name === 'board.try')?.[1]).toEqual({ body: { base: 3, work: 'b', beside: 'a', side: 'before' } });
     expect(host.textContent).toContain('2412 1 h later');
     expect(host.textContent).toContain('2 h longer a day on Press 3: 1 h sooner, −10');
+    expect(host.textContent).toContain('What has to come for Print, front 24 h sooner: 3 h sooner, −20');
     await press('The whole job before everything that does not run: 2 h sooner, +5');
     expect(asked.filter(([name]) => name === 'board.try').at(-1)?.[1]).toEqual({ body: { base: 3, first: OTHER } });
     await press('Move it');
@@ -371,6 +373,22 @@ describe('the board', () => {
     const last = asked.filter(([name]) => name === 'board.tryCopy').at(-1)?.[1];
     expect(last).toMatchObject({ body: { base: 3, hours: [read], first: JOB } });
     expect(host.querySelector('dk-board-hours .copy')?.textContent).toContain('before everything');
+  });
+  it('shows a job that is not released as it would lie, and lets nobody move it', async () => {
+    answers['board.read'] = () => of(page({ bars: [bar('a', JOB, NOW), bar('q', OTHER, NOW + HOUR, { quoted: true })] }));
+    const { host, key, fixture } = await open();
+    fixture.componentRef.setInput('quoted', OTHER);
+    await fixture.whenStable();
+    expect(asked.filter(([name]) => name === 'board.read').map(([, sent]) => sent)).toEqual([{ query: {} }, { query: { quoted: OTHER } }]);
+    expect(host.querySelector('.version')?.textContent).toMatch(/With 2413 .* as if it were released/);
+    await key('ArrowRight');
+    await key('ArrowRight');
+    expect(host.querySelector('.chosen')?.textContent).toContain('not released: as it would lie');
+    expect([...host.querySelectorAll('.chosen button')]).toEqual([]);
+    // It is on no list for the machines, and nothing is laid beside it.
+    expect(host.querySelectorAll('dk-day-list tbody tr')).toHaveLength(1);
+    await key('ArrowLeft');
+    expect(host.querySelector('.chosen')?.textContent).not.toContain('Behind the one behind it');
   });
   it('folds closed hours and back, and says so', async () => {
     const { host, press } = await open();

@@ -75,6 +75,8 @@ export class BoardPage {
 
   /** A job that is to be shown, from the address. */
   readonly show = input<string>();
+  /** A job that is not released, shown as it would lie; from the address. */
+  readonly quoted = input<string>();
   protected readonly span = signal<Span>('day');
   protected readonly folds = signal(false);
   protected readonly wanted = signal('');
@@ -94,6 +96,7 @@ export class BoardPage {
       ]),
     );
   });
+  protected readonly quotedJob = computed(() => this.page()?.jobs.find((j) => j.job === this.quoted()) ?? null);
   /** Late and at risk, the dearest first, then the least to spare. */
   protected readonly late = computed(() => {
     const page = this.page();
@@ -168,7 +171,10 @@ export class BoardPage {
   protected readonly behind = computed(() => this.besides('ArrowRight'));
 
   constructor() {
-    this.reading.ask({});
+    effect(() => {
+      const quoted = this.quoted();
+      untracked(() => this.reading.ask({ query: quoted === undefined ? {} : { quoted } }));
+    });
     const timer = setInterval(() => {
       this.reading.again();
     }, READ_MS);
@@ -181,7 +187,7 @@ export class BoardPage {
       if (!page || !drawing || shown) return;
       shown = true;
       untracked(() => {
-        const wanted = page.jobs.find((j) => j.job === this.show());
+        const wanted = page.jobs.find((j) => j.job === (this.quoted() ?? this.show()));
         if (wanted) this.goTo(wanted);
         else drawing.show(page.asOf);
       });
@@ -325,16 +331,16 @@ export class BoardPage {
   }
   private besides(key: 'ArrowLeft' | 'ArrowRight'): BoardBar | null {
     const [bar, drawing] = [this.bar(), this.drawing()];
-    if (!bar || bar.runs || !drawing || !this.plans()) return null;
+    if (!bar || bar.runs || bar.quoted || !drawing || !this.plans()) return null;
     const beside = ofAnother(drawing.lanes(), bar, bar, key);
-    return beside && !beside.runs ? beside : null;
+    return beside && !beside.runs && !beside.quoted ? beside : null;
   }
   protected tryMove(key: 'ArrowLeft' | 'ArrowRight'): void {
     const [bar, drawing] = [this.bar(), this.drawing()];
     if (!bar || !drawing) return;
     const side = key === 'ArrowLeft' ? 'before' : 'behind';
     const beside = this.fromTried(bar, drawing.lanes(), key, side);
-    if (!beside || beside.runs || beside.work === bar.work) return;
+    if (!beside || beside.runs || beside.quoted || bar.quoted || beside.work === bar.work) return;
     this.try({ beside: beside.work, side });
   }
   /** From the place that is tried one farther; on a machine it was only put on, its last bar. */
@@ -364,7 +370,7 @@ export class BoardPage {
   }
   protected askMachines(then?: () => void): void {
     const [bar, page] = [this.bar(), this.page()];
-    if (bar && page && this.plans()) this.moves.askMachines(bar.work, page.nr, (f) => this.failed(f), then);
+    if (bar && !bar.quoted && page && this.plans()) this.moves.askMachines(bar.work, page.nr, (f) => this.failed(f), then);
   }
   /** A bar that is taken hold of: which machines could take it is asked while it moves. */
   protected grabbed(work: string): void {
@@ -439,6 +445,7 @@ export class BoardPage {
       ...(bar.runs ? [say('board.bar.runs')] : []),
       ...(bar.pin ? [say('board.bar.pinned')] : []),
       ...(bar.fresh ? [say('board.bar.fresh')] : []),
+      ...(bar.quoted ? [say('board.bar.quoted')] : []),
       ...(bar.off ? [say('board.bar.off', this.moment(bar.off.start))] : []),
       ...(late > 0 ? [say('board.bar.late', formatDuration(late))] : []),
     ].join('; ');

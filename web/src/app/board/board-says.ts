@@ -86,6 +86,7 @@ export function helpSays(help: BoardHelp, { lanes, bars, jobs }: BoardPage, mone
     const lane = lanes.find((l) => l.machine === help.machine)?.name ?? help.machine;
     return say('board.help.overtime', formatDuration(help.byS), lane, sooner, what);
   }
+  if (help.kind === 'sooner') return say('board.help.sooner', bar(help.work)?.name ?? '', formatDuration(help.byS), sooner, what);
   if (help.kind === 'on') return say('board.help.on', bar(help.work)?.name ?? '', help.name, sooner, what);
   const [mine, other] = [bar(help.work), bar(help.beside)];
   const number = (job: string | undefined): string => String(jobs.find((j) => j.job === job)?.number ?? '');

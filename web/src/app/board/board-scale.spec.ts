@@ -6,7 +6,7 @@ import { axisOf, foldsOf } from './time-axis';
 const HOUR = 3600;
 const bar = (work: string, machine: string, start: number, end: number): BoardBar => ({
   ...{ work, job: '00000000-0000-4000-8000-000000000001', step: work, name: work, machine },
-  ...{ start, makeReadyAt: start, runAt: start, end, changes: [], runs: false, fresh: false, off: null, pin: null },
+  ...{ start, makeReadyAt: start, runAt: start, end, changes: [], runs: false, fresh: false, quoted: false, off: null, pin: null },
 });
 const lanes = [[bar('a', 'press', 0, HOUR), bar('b', 'press', 2 * HOUR, 3 * HOUR)], [], [bar('c', 'cutter', 2 * HOUR, 4 * HOUR)]];
 

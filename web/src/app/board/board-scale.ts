@@ -50,7 +50,7 @@ export type Place = Beside | { on: string } | { first: string };
  * is none it could lie beside.
  */
 export function besideAt(lane: readonly BoardBar[], bar: BoardBar, x: number, xOf: (at: number) => number): Beside | null {
-  const others = lane.filter((b) => b !== bar && !b.runs);
+  const others = lane.filter((b) => b !== bar && !b.runs && !b.quoted);
   const middle = (b: BoardBar): number => (xOf(b.start) + xOf(b.end)) / 2;
   const near = others.reduce<BoardBar | null>((a, b) => (a && Math.abs(middle(a) - x) <= Math.abs(middle(b) - x) ? a : b), null);
   if (!near) return null;

@@ -70,7 +70,7 @@ export class DayList {
     const of = new Map(jobs.map((j) => [j.job, `${j.number} ${j.customer}, ${j.title}`]));
     return lanes.flatMap(({ machine, name }) => {
       const rows = bars
-        .filter((b) => b.machine === machine && b.end > asOf && b.start < asOf + DAY_S)
+        .filter((b) => b.machine === machine && !b.quoted && b.end > asOf && b.start < asOf + DAY_S)
         .sort((a, b) => a.start - b.start)
         .map((bar) => ({ bar, job: of.get(bar.job) ?? '' }));
       return rows.length > 0 ? [{ machine, name, rows }] : [];
