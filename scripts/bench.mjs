@@ -153,7 +153,7 @@ async function benchBoard() {
       share: 85,
     },
   ]) {
-    const [first, left, moves, readings, promises, effects] = [[], [], [], [], [], []];
+    const [first, left, moves, readings, promises, effects, replans, moved] = [[], [], [], [], [], [], [], []];
     for (let seed = 1; seed <= seeds; seed++) {
       const problem = core.randomBoard({ ...size, seed });
       const from = performance.now();
@@ -183,6 +183,9 @@ async function benchBoard() {
       const dragged = performance.now();
       core.moveWithFollowers(stand, piece, piece.prev, 'before');
       effects.push(performance.now() - dragged);
+      const { ms, share: stirred } = replanned(core, breakdown(problem, bars), { order, on, bars });
+      replans.push(ms);
+      moved.push(stirred);
     }
     row(`first board, ${what}`, first, firstMs, 'ms');
     row(`money after ${seconds} s, of what the best rule comes to, ${what}`, left, share, '%', 0.5);
@@ -190,7 +193,38 @@ async function benchBoard() {
     row(`an accepted board read and judged, ${what}`, readings, NaN, 'ms');
     row(`a date promised, ${what}`, promises, 50, 'ms');
     row(`a move with what follows it, on a board that is laid, ${what}`, effects, 50, 'ms');
+    row(`another plan after a breakdown of three hours, ${what}`, replans, 5_000, 'ms');
+    row(`bars it moves, of those moved where the order is kept, ${what}`, moved, NaN, '%');
   }
+}
+/** The machine with the most to do stands for three hours, from the first bar it begins a shift after now. */
+function breakdown(problem, bars) {
+  const work = new Map();
+  for (const bar of bars) work.set(bar.machine, [...(work.get(bar.machine) ?? []), bar]);
+  const [machine, mine] = [...work].sort(([, a], [, b]) => b.length - a.length)[0];
+  const from = Math.min(...mine.map((b) => b.start).filter((at) => at > problem.asOf + 8 * 3_600));
+  const until = from + 3 * 3_600;
+  const lane = problem.lanes[machine];
+  const open = lane.open.flatMap(([a, b]) =>
+    [
+      [a, Math.min(b, from)],
+      [Math.max(a, until), b],
+    ].filter(([x, y]) => y > x),
+  );
+  return { ...problem, lanes: { ...problem.lanes, [machine]: { ...lane, open } } };
+}
+/** The accepted order laid on what then is, and bettered for four seconds with a price on every bar that moves; what it moves, beside what keeping the order moves. */
+function replanned(core, down, { order, on, bars }) {
+  const was = Object.fromEntries(bars.map(({ work, machine, start }) => [work, { machine, start }]));
+  const from = performance.now();
+  const pieces = core.piecesOf(down, was);
+  const laying = core.layingOf(pieces, down);
+  laying.layAll(core.inOrder(pieces.pieces, order, on));
+  const stirred = () => core.judged(down, pieces, laying.list).bars.filter((b) => core.isMoved(was[b.work], b.machine, b.start)).length;
+  const kept = stirred();
+  core.improve(laying, 1, 1e9, () => performance.now() - from < 4_000);
+  const ms = performance.now() - from;
+  return { ms, share: (100 * stirred()) / Math.max(kept, 1) };
 }
 
 /** Bound products: a booklet planned, sections of a thick book, and a sheet of 128 pages laid out and proved. */

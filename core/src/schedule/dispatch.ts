@@ -1,16 +1,20 @@
 import { portableExp } from '../quantity/portable-math';
 import type { Laying, Order } from './laying';
-import type { Piece, WayOn } from './pieces';
+import type { MachineOn, Piece, WayOn } from './pieces';
 
 /* A board at once: work is laid one after another, at each machine what a rule puts first. */
 
-/** A piece that may be laid next, on the way that ends it first. */
-interface Ready {
-  piece: Piece;
+/** Where a piece would lie on one of its ways, behind what is laid by now. */
+interface Tried {
   way: WayOn;
   start: number;
   end: number;
   changeS: number;
+}
+/** A piece that may be laid next, on the way that ends it first; and what each of its ways came to. */
+interface Ready extends Tried {
+  piece: Piece;
+  tried: Tried[];
 }
 /** A change-over before any was met, s. House rule. */
 const USUAL_CHANGE_S = 900;
@@ -89,6 +93,8 @@ function dispatched(laying: Laying, known: ReadonlyMap<Piece, Known>, rule: Rule
   };
   let [changed, changes] = [0, 0];
   const ready: Ready[] = [];
+  // The same by every machine it could go to: a full board has hundreds.
+  const readyOn = new Map<MachineOn, Ready[]>(machines.map((machine) => [machine, []]));
   const order: Order = { list: [], ways: [] };
   laying.letGoHands();
   const put = (piece: Piece, way: WayOn): void => {
@@ -96,7 +102,8 @@ function dispatched(laying: Laying, known: ReadonlyMap<Piece, Known>, rule: Rule
     piece.way.machine.tail = piece;
     order.list.push(piece);
     order.ways[piece.nr] = way;
-    for (const r of ready) if (r.piece.ways.some((w) => w.machine === way.machine)) Object.assign(r, bestWay(laying, r.piece));
+    // What could lie behind it there would begin at another time now.
+    for (const r of readyOn.get(way.machine) ?? []) tryAgain(laying, r, way.machine);
     for (const f of piece.followers) {
       const left = (open.get(f) ?? 0) - 1;
       open.set(f, left);
@@ -116,37 +123,47 @@ function dispatched(laying: Laying, known: ReadonlyMap<Piece, Known>, rule: Rule
     let first = firstToEnd(ready);
     for (let next = kept.at(-1); next && (!first || gateOf(next) < first.end); next = kept.at(-1)) {
       kept.pop();
-      ready.push(bestWay(laying, next));
+      const r = readyOf(laying, next);
+      ready.push(r);
+      for (const machine of machinesOf(next)) readyOn.get(machine)?.push(r);
       first = firstToEnd(ready);
     }
     if (!first) break;
     let [chosen, least] = [first, Infinity];
     if (changes > 0) mean.changeS = changed / changes;
-    for (const r of ready) {
+    for (const r of readyOn.get(first.way.machine) ?? []) {
       if (r.way.machine !== first.way.machine || r.start >= first.end) continue;
       const facts = known.get(r.piece);
       const rank = facts ? rule(r, facts, mean) : Infinity;
       if (rank < least) [chosen, least] = [r, rank];
     }
-    ready.splice(ready.indexOf(chosen), 1);
+    for (const among of [ready, ...machinesOf(chosen.piece).map((machine) => readyOn.get(machine) ?? [])])
+      among.splice(among.indexOf(chosen), 1);
     if (chosen.changeS > 0) [changed, changes] = [changed + chosen.changeS, changes + 1];
     put(chosen.piece, chosen.way);
   }
   return order;
 }
 
-const firstToEnd = (ready: readonly Ready[]): Ready | undefined => {
-  let first = ready[0];
-  for (const r of ready) if (first && r.end < first.end) first = r;
+function firstToEnd<T extends Tried>(tried: readonly T[]): T | undefined {
+  let first = tried[0];
+  for (const t of tried) if (first && t.end < first.end) first = t;
   return first;
-};
-/** The way on which a piece ends first, behind what is laid by now. */
-function bestWay(laying: Laying, piece: Piece): Ready {
-  let best: Ready | null = null;
-  for (const way of piece.ways) {
-    laying.layBehind(piece, way, way.machine.tail, true);
-    if (best === null || piece.end < best.end)
-      best = { piece, way, start: piece.start, end: piece.end, changeS: piece.leadS - way.makeReadyS };
-  }
-  return best ?? { piece, way: piece.way, start: 0, end: 0, changeS: 0 };
+}
+const machinesOf = ({ ways }: Piece): MachineOn[] => [...new Set(ways.map((w) => w.machine))];
+function tryWay(laying: Laying, piece: Piece, way: WayOn): Tried {
+  laying.layBehind(piece, way, way.machine.tail, true);
+  return { way, start: piece.start, end: piece.end, changeS: piece.leadS - way.makeReadyS };
+}
+/** Looks anew at the way on a machine behind which something was laid. */
+function tryAgain(laying: Laying, ready: Ready, machine: MachineOn): void {
+  const { piece, tried } = ready;
+  for (const [i, { way }] of tried.entries()) if (way.machine === machine) tried[i] = tryWay(laying, piece, way);
+  const first = firstToEnd(tried);
+  if (first) [ready.way, ready.start, ready.end, ready.changeS] = [first.way, first.start, first.end, first.changeS];
+}
+function readyOf(laying: Laying, piece: Piece): Ready {
+  const tried = piece.ways.map((way) => tryWay(laying, piece, way));
+  const { way, start, end, changeS } = firstToEnd(tried) ?? { way: piece.way, start: 0, end: 0, changeS: 0 };
+  return { piece, tried, way, start, end, changeS };
 }

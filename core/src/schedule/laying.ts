@@ -347,14 +347,14 @@ export class Laying {
       x.endAt = x.running.endAt;
       x.runAt = x.endAt - runS;
       x.end = time.endOf(x.endAt);
-      x.stands = machine.setUps.step(prev ? prev.stands : 0, way.wants).then;
+      x.stands = machine.setUps.step(prev ? prev.stands : machine.stands, way.wants).then;
       x.slots = machine.places > 1 ? slotsAfter(x, x.endAt) : null;
       x.by = null;
       x.cost = 0;
       if (machine.hands) takeHands(x, machine.hands, 0);
       return;
     }
-    const { s: changeS, then } = machine.setUps.step(prev ? prev.stands : 0, way.wants);
+    const { s: changeS, then } = machine.setUps.step(prev ? prev.stands : machine.stands, way.wants);
     const leadS = changeS + makeReadyS;
     x.stands = then;
     x.leadS = leadS;

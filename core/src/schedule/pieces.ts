@@ -14,6 +14,8 @@ export interface MachineOn {
   places: number;
   setupRate: number;
   setUps: SetUps;
+  /** What stands in it now, by the number of its set-ups. */
+  stands: number;
   hands: Hands | null;
   first: Piece | null;
   /** While the list is relinked: the last piece so far, and the one that follows behind the stretch. */
@@ -130,8 +132,13 @@ export function piecesOf(p: Problem, was: Readonly<Record<string, { machine: str
     const hands = new Hands(crew, origin);
     for (const machine of crew.of) crewOf.set(machine, hands);
   }
+  // Most machines of a works are changed over alike: they share what is reckoned of it.
+  const alike = new Map<string, SetUps>();
   const machines = new Map(
     Object.entries(p.lanes).map(([id, lane]): [string, MachineOn] => {
+      const change = lane.places > 1 ? [] : lane.change;
+      const setUps = alike.get(JSON.stringify(change)) ?? new SetUps(change);
+      alike.set(JSON.stringify(change), setUps);
       const time = new OpenTime(lane.open, origin);
       const freeAt = time.openBefore(Math.max(lane.freeAt - origin, 0));
       return [
@@ -142,7 +149,8 @@ export function piecesOf(p: Problem, was: Readonly<Record<string, { machine: str
           freeAt,
           places: lane.places,
           setupRate: lane.setupRate,
-          setUps: new SetUps(lane.places > 1 ? [] : lane.change, lane.keys),
+          setUps,
+          stands: setUps.standing(lane.keys),
           hands: crewOf.get(id) ?? null,
           first: null,
           tail: null,

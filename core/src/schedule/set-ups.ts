@@ -1,7 +1,7 @@
 import { changesBetween } from './change-over';
 import type { KeyChange } from './problem';
 
-/** What stands in a machine, by number: what it takes from each to what each work wants is reckoned once. */
+/** What stands in machines that are changed over alike, by number: what it takes from each to what each work wants is reckoned once. */
 export class SetUps {
   private readonly wanted: Readonly<Record<string, string>>[] = [];
   private readonly wantedBy = new Map<string, number>();
@@ -9,18 +9,13 @@ export class SetUps {
   private readonly standsBy = new Map<string, number>();
   private readonly steps: { then: number; s: number }[][] = [];
 
-  constructor(
-    private readonly change: readonly KeyChange[],
-    first: Readonly<Record<string, string>>,
-  ) {
-    this.standing(first);
-  }
+  constructor(private readonly change: readonly KeyChange[]) {}
 
   /** The number of what a work wants; works that want the same have the same. */
   wants(keys: Readonly<Record<string, string>>): number {
     return this.numbered(keys, this.wantedBy, this.wanted);
   }
-  /** What stands in the machine after a work, by number (0: what stands in it now), and the seconds it takes to change. */
+  /** What stands in the machine after a work, by number, and the seconds it takes to change. */
   step(stands: number, wants: number): { then: number; s: number } {
     const known = this.steps[stands]?.[wants];
     if (known) return known;
@@ -31,7 +26,8 @@ export class SetUps {
     return made;
   }
 
-  private standing(keys: Readonly<Record<string, string>>): number {
+  /** The number of what stands in a machine. */
+  standing(keys: Readonly<Record<string, string>>): number {
     return this.numbered(keys, this.standsBy, this.stands);
   }
   private numbered(keys: Readonly<Record<string, string>>, by: Map<string, number>, all: Readonly<Record<string, string>>[]): number {
