@@ -103,3 +103,14 @@ export class OpenTime {
 
 /** About 34 years: whatever is on a board ends before. */
 const FOR_EVER = 1 << 30;
+
+/** Hours that were counted through already: a board is laid several times for one question. */
+const counted = new WeakMap<object, { origin: At; time: OpenTime }>();
+/** The open seconds of hours, counted once for the same hours and origin. */
+export function openTimeOf(open: readonly (readonly [At, At])[], origin: At): OpenTime {
+  const known = counted.get(open);
+  if (known?.origin === origin) return known.time;
+  const time = new OpenTime(open, origin);
+  counted.set(open, { origin, time });
+  return time;
+}

@@ -1,5 +1,5 @@
 import { Hands } from './hands';
-import { OpenTime } from './open-time';
+import { type OpenTime, openTimeOf } from './open-time';
 import { orderOfLinks } from './order-of-links';
 import { type At, type Breach, type Due, type Link, type Pin, type Problem, type Work } from './problem';
 import { SetUps } from './set-ups';
@@ -139,7 +139,7 @@ export function piecesOf(p: Problem, was: Readonly<Record<string, { machine: str
       const change = lane.places > 1 ? [] : lane.change;
       const setUps = alike.get(JSON.stringify(change)) ?? new SetUps(change);
       alike.set(JSON.stringify(change), setUps);
-      const time = new OpenTime(lane.open, origin);
+      const time = openTimeOf(lane.open, origin);
       const freeAt = time.openBefore(Math.max(lane.freeAt - origin, 0));
       return [
         id,
@@ -243,11 +243,18 @@ export function piecesOf(p: Problem, was: Readonly<Record<string, { machine: str
   return { origin, pieces: list, machines, jobs: [...jobs.values()], breaches };
 }
 
-const waysOf = (work: Work, machines: ReadonlyMap<string, MachineOn>): WayOn[] =>
-  work.ways.flatMap(({ machine: id, ...way }): WayOn[] => {
+function waysOf(work: Work, machines: ReadonlyMap<string, MachineOn>): WayOn[] {
+  const ways: WayOn[] = [];
+  let [setUps, wants]: [SetUps | null, number] = [null, 0];
+  for (const { machine: id, makeReadyS, runS, hands, extra } of work.ways) {
     const machine = machines.get(id);
-    return machine ? [{ ...way, machine, wants: machine.setUps.wants(work.keys) }] : [];
-  });
+    if (!machine) continue;
+    // Machines that are changed over alike number what is wanted alike.
+    if (machine.setUps !== setUps) [setUps, wants] = [machine.setUps, machine.setUps.wants(work.keys)];
+    ways.push({ machine, makeReadyS, runS, hands, extra, wants });
+  }
+  return ways;
+}
 
 function addLink(piece: Piece, { by, waitS, why, longestS, batch }: Link, of: Piece | undefined, made: Work | undefined, origin: At): void {
   if (of) {
