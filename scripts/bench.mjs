@@ -153,7 +153,7 @@ async function benchBoard() {
       share: 85,
     },
   ]) {
-    const [first, left, moves, readings, promises, effects, replans, moved] = [[], [], [], [], [], [], [], []];
+    const [first, left, moves, readings, promises, effects, replans, kept, moved] = [[], [], [], [], [], [], [], [], []];
     for (let seed = 1; seed <= seeds; seed++) {
       const problem = core.randomBoard({ ...size, seed });
       const from = performance.now();
@@ -183,9 +183,10 @@ async function benchBoard() {
       const dragged = performance.now();
       core.moveWithFollowers(stand, piece, piece.prev, 'before');
       effects.push(performance.now() - dragged);
-      const { ms, share: stirred } = replanned(core, breakdown(problem, bars), { order, on, bars });
+      const { ms, inOrder, bettered } = replanned(core, breakdown(problem, bars), { order, on, bars });
       replans.push(ms);
-      moved.push(stirred);
+      kept.push(inOrder);
+      moved.push(bettered);
     }
     row(`first board, ${what}`, first, firstMs, 'ms');
     row(`money after ${seconds} s, of what the best rule comes to, ${what}`, left, share, '%', 0.5);
@@ -194,7 +195,8 @@ async function benchBoard() {
     row(`a date promised, ${what}`, promises, 50, 'ms');
     row(`a move with what follows it, on a board that is laid, ${what}`, effects, 50, 'ms');
     row(`another plan after a breakdown of three hours, ${what}`, replans, 5_000, 'ms');
-    row(`bars it moves, of those moved where the order is kept, ${what}`, moved, NaN, '%');
+    row(`bars moved where the order is kept, ${what}`, kept, NaN, '');
+    row(`bars moved by the other plan, ${what}`, moved, NaN, '');
   }
 }
 /** The machine with the most to do stands for three hours, from the first bar it begins a shift after now. */
@@ -224,7 +226,7 @@ function replanned(core, down, { order, on, bars }) {
   const kept = stirred();
   core.improve(laying, 1, 1e9, () => performance.now() - from < 4_000);
   const ms = performance.now() - from;
-  return { ms, share: (100 * stirred()) / Math.max(kept, 1) };
+  return { ms, inOrder: kept, bettered: stirred() };
 }
 
 /** Bound products: a booklet planned, sections of a thick book, and a sheet of 128 pages laid out and proved. */
