@@ -30,8 +30,10 @@ import { Server } from '../shared/server';
       <button type="button" matButton (click)="ask()">{{ say('board.pin.from') }}</button>
     }`,
   styles: `
-    button {
+    button.mat-mdc-button {
       margin: 0;
+      padding-inline: 0;
+      min-width: 0;
     }
   `,
 })
