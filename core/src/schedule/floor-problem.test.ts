@@ -94,6 +94,7 @@ describe('what is released, as a board', () => {
   it('takes what stands in a machine from what was done on it last, and lets a version run after the one whose setting it finds', () => {
     const p = problem({ [FRONT]: { state: 'done', since: SHELF.asOf - 3600 } });
     const stands = facts.find((f) => f.step === FRONT)!.stands!.paper!;
+    expect(stands).toBe('Ivory board 300, 720 × 520 mm');
     expect(p.lanes['press3']!.keys).toMatchObject({ paper: stands, 'unit 1': 'K' });
     const kept = steps().map((s) => (s.facts.step === 'card.card.fold' ? { ...s, facts: { ...s.facts, keepsFrom: FRONT } } : s));
     const after = problemOfFloor({ asOf: SHELF.asOf, plant: LINDMOOR, open: SHELF.open, jobs: [], steps: kept });

@@ -1,4 +1,3 @@
-import type * as z from 'zod';
 import {
   type BOARD_WHY,
   BoardFound,
@@ -143,18 +142,18 @@ export const boardHandlers: Handlers<typeof board> = {
   'board.tryCopy': async ({ body }, ctx) => {
     const now = await at(ctx, body.base);
     const before = await laid(now, ctx);
-    const { then } = await copied(ctx.db, now, before, body);
+    const { then } = await copied(ctx.db, now, before, { hours: hoursOfAll(now, body.hours), first: body.first });
     return effectOf(now, before, then);
   },
   'board.takeCopy': async ({ body }, ctx) => {
     const now = await at(ctx, body.base);
     const by = signedIn(ctx);
-    const { then, problem } = await copied(ctx.db, now, await laid(now, ctx), body);
+    const hours = hoursOfAll(now, body.hours);
+    const { then, problem } = await copied(ctx.db, now, await laid(now, ctx), { hours, first: body.first });
     return inTransaction(ctx.db, async (db) => {
-      for (const asked of body.hours) {
-        const { machine, from, until, opens } = hoursOf(now, asked);
-        await db.query(ADD_HOURS, [asked.id, machine, from, until, opens, asked.why, by.id]);
-        await notifyChanged(db, { table: 'board', id: asked.id, version: 1, by: by.name });
+      for (const { id, machine, from, until, opens, why } of hours) {
+        await db.query(ADD_HOURS, [id, machine, from, until, opens, why, by.id]);
+        await notifyChanged(db, { table: 'board', id, version: 1, by: by.name });
       }
       if (body.first === null) return { nr: now.nr };
       return addVersion(ctx, body.base, { why: 'move', bars: standing(then.bars), pins: now.pins, problem }, db);
@@ -217,15 +216,17 @@ async function addBoardVersion(db: Db, nr: number, by: string, { why, bars, pins
   return (await db.query(ADD_VERSION, [nr, by, why, JSON.stringify(bars), JSON.stringify(pins), money.late])).rowCount === 1;
 }
 
-/** Hours that are asked for, as moments; refused where they are none, run backwards, or are of no machine of the works. */
-function hoursOf({ timeZone, plant }: BoardNow, { machine, from, until, opens }: Omit<z.infer<typeof HoursAsked>, 'why'>): HoursChange {
-  const [a, b] = [momentOf(from, timeZone), momentOf(until, timeZone)];
-  const wrong = (path: string, says: string): Refused => invalid([{ path, says }]);
-  if (a === null) throw wrong('from', 'is not a day of the calendar');
-  if (b === null) throw wrong('until', 'is not a day of the calendar');
-  if (b <= a) throw wrong('until', 'comes before its beginning');
-  if (!Object.hasOwn(plant.machines, machine)) throw wrong('machine', 'is no machine of the works');
-  return { machine, from: a, until: b, opens };
+/** Hours that are asked for, as moments; refused by their place where they are none, run backwards, or are of no machine of the works. */
+function hoursOfAll<H extends HoursAsked>({ timeZone, plant }: BoardNow, asked: readonly H[]): (Omit<H, 'from' | 'until'> & HoursChange)[] {
+  return asked.map((hours, i) => {
+    const [from, until] = [momentOf(hours.from, timeZone), momentOf(hours.until, timeZone)];
+    const wrong = (field: string, says: string): Refused => invalid([{ path: `hours.${i}.${field}`, says }]);
+    if (from === null) throw wrong('from', 'is not a day of the calendar');
+    if (until === null) throw wrong('until', 'is not a day of the calendar');
+    if (until <= from) throw wrong('until', 'comes before its beginning');
+    if (!Object.hasOwn(plant.machines, hours.machine)) throw wrong('machine', 'is no machine of the works');
+    return { ...hours, from, until };
+  });
 }
 
 /** The board as it would lie in a copy: with other hours, and a job before everything that does not run. */
@@ -233,9 +234,9 @@ async function copied(
   db: Db,
   now: BoardNow,
   before: Laid,
-  { hours, first }: { hours: readonly z.infer<typeof HoursAsked>[]; first: string | null },
+  { hours, first }: { hours: readonly HoursChange[]; first: string | null },
 ): Promise<{ then: Laid; problem: Problem }> {
-  const { problem } = await boardNow(db, now.problem.asOf, { hours: hours.map((h) => hoursOf(now, h)) });
+  const { problem } = await boardNow(db, now.problem.asOf, { hours });
   const { order, on, was } = acceptedOrder(standing(before.bars));
   if (first === null) return { then: laidIn(problem, order, on, was), problem };
   if (!(first in problem.jobs)) throw notFound('This job on the board');

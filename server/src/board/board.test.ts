@@ -262,6 +262,12 @@ describe('the board', () => {
     expect((await board()).hours).toEqual([]);
     expect((await planner.call('POST', '/api/board/back', { base: page.nr + 1 })).status).toBe(200);
     const { nr } = await board();
+    const upsideDown = await planner.call('POST', '/api/board/copy/try', {
+      base: nr,
+      hours: [stands, { ...stands, until: stands.from }],
+      first: null,
+    });
+    expect(upsideDown.body['fields']).toMatchObject([{ path: 'hours.1.until' }]);
     const wrong = [{ machine: 'none' }, { until: stands.from }, { from: '2026-02-30T10:00' }, { until: 'soon' }];
     for (const more of wrong)
       expect((await planner.call('POST', '/api/board/copy/try', { base: nr, hours: [{ ...stands, ...more }], first: null })).status).toBe(

@@ -8,7 +8,7 @@ import type { Planned } from '../plan';
 
 /** What of a step's setting stands in its machine for whatever wants the same next: two steps with the same words find it set. */
 export interface Stands {
-  /** Feeder to delivery, for a paper in a size. */
+  /** Feeder to delivery, for a paper in a size; by its grade, whatever size it was stored in. */
   paper?: string;
   /** Forms of the store that are in it: dies, foil and embossing forms. */
   tool?: string;
@@ -16,7 +16,7 @@ export interface Stands {
 
 /**
  * What a step leaves set in its machine. Only forms the store keeps may be wanted by another job; what is made or bought for one job is that job's own.
- * @example a card's offset step // { paper: 'white card 350 g/m², 720 × 520 mm' }
+ * @example a card's offset step // { paper: 'Ivory board 300, 720 × 520 mm' }
  */
 export function standsOf(
   step: Step,
@@ -31,7 +31,7 @@ export function standsOf(
   });
   const [widthMm, heightMm] = units.unit === null ? [0, 0] : sizeOf(units.unit, cx);
   return {
-    ...(process.feeds && cx.stock && { paper: `${cx.stock.name}, ${Math.round(widthMm)} × ${Math.round(heightMm)} mm` }),
+    ...(process.feeds && cx.stock && { paper: `${cx.stock.grade}, ${Math.round(widthMm)} × ${Math.round(heightMm)} mm` }),
     ...(tools.length > 0 && { tool: tools.sort().join(' ') }),
   };
 }
