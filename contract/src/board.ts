@@ -141,6 +141,7 @@ export const BoardHelp = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('on'), work: z.string(), machine: z.string(), name: z.string(), ...helps }),
   z.object({ kind: z.literal('overtime'), machine: z.string(), byS: z.number(), ...helps }),
   z.object({ kind: z.literal('sooner'), work: z.string(), byS: z.number(), ...helps }),
+  z.object({ kind: z.literal('split'), work: z.string(), beside: z.string(), pieces: z.number(), at, ...helps }),
 ]);
 export type BoardHelp = z.infer<typeof BoardHelp>;
 

@@ -49,6 +49,33 @@ describe('a board', () => {
   });
 });
 
+describe('a large board', () => {
+  it('is bettered stretch by stretch, judged by the whole, the same for a seed, and holds', () => {
+    for (const [everything, moves, atMost] of [
+      [false, 6_000, 0.99],
+      [true, 1_000, 1],
+    ] as const) {
+      const p = randomBoard({ jobs: 52, steps: 8, machines: 12, load: 1, tightness: 1, seed: 3, everything });
+      const run = () => {
+        const of = piecesOf(p);
+        const laying = layingOf(of, p);
+        const best = Math.min(...dispatchBest(laying).map((r) => r.total));
+        const told: number[] = [];
+        const { total } = improve(laying, 3, moves, (s) => told.push(s.total) > 0);
+        expect(laying.total).toBe(total);
+        laying.layAll(laying.order());
+        expect(laying.total).toBeCloseTo(total, 6);
+        return { best, total, told, bars: judged(p, of, laying.list).bars };
+      };
+      const [one, other] = [run(), run()];
+      expect(other).toEqual(one);
+      expect(one.total).toBeLessThan(atMost * one.best);
+      expect(one.told).toEqual([...one.told].sort((a, b) => b - a));
+      expect(check(p, one.bars).wrong).toEqual([]);
+    }
+  });
+});
+
 describe('the least money', () => {
   it('is never more than a board that is found comes to', () => {
     let some = 0;

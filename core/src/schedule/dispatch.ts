@@ -41,12 +41,16 @@ const apparentCost =
   };
 
 /** The usual rules, by what they go by. Source: standard dispatching rules. */
-export const RULES: Readonly<Record<string, Rule>> = {
+export const USUAL_RULES: Readonly<Record<string, Rule>> = {
   'first come': (_, { nr }) => nr,
   'due date': (_, { due }) => due,
   slack: ({ start }, { due, leftS }) => due - start - leftS,
   'critical ratio': ({ start }, { due, leftS }) => (due - start) / Math.max(leftS, 1),
   'least set-up': ({ changeS }, { due }) => changeS + due / 1e9,
+};
+/** All that are tried: the usual ones, and what weighs them all. */
+const RULES: Readonly<Record<string, Rule>> = {
+  ...USUAL_RULES,
   ...Object.fromEntries([2, 4, 8, 16].flatMap((k1) => [0.2, 0.4].map((k2) => [`apparent cost, ${k1} and ${k2}`, apparentCost(k1, k2)]))),
 };
 

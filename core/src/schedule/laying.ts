@@ -40,6 +40,9 @@ export class Laying {
   limit = Infinity;
   private stamp = 0;
   private pending = 0;
+  /** From this place of the list on nothing is laid while a stretch before it is bettered; whose stretch that is. */
+  private until = Infinity;
+  private stretch = 0;
   private readonly trail: Saved[] = [];
   private trailed = 0;
   private touched: { job: JobOn; cost: number; end: number }[] = [];
@@ -48,7 +51,7 @@ export class Laying {
   private readonly ways: WayOn[] = [];
   private readonly crews: readonly Hands[];
   /** So many stand first that run already, and are never moved. */
-  private readonly fixed: number;
+  readonly fixed: number;
 
   constructor(
     readonly list: Piece[],
@@ -64,6 +67,7 @@ export class Laying {
 
   /** Lays everything anew in a given order, each piece on its way there. */
   layAll({ list, ways }: Order): void {
+    this.until = Infinity;
     for (const machine of this.machines) machine.first = machine.tail = null;
     list.forEach((piece, i) => {
       const way = ways[piece.nr] ?? piece.way;
@@ -86,15 +90,25 @@ export class Laying {
 
   /**
    * Puts the list in the order in which the runs begin, where that changes nothing of the board: neighbours in time are then neighbours in the list, and a move
-   * takes a short stretch of it.
+   * takes a short stretch of it. Not while a stretch is bettered: what comes behind it is not laid.
    */
   sortByTime(): void {
+    if (this.until < Infinity) return;
     const [before, total] = [this.order(), this.total];
     const begins = new Map(this.list.map((x) => [x, runBegins(x)]));
     const list = [...before.list].sort((a, b) => (begins.get(a) ?? 0) - (begins.get(b) ?? 0));
     this.layAll({ list, ways: before.ways });
     // On a bench what begins later may have taken its place before.
     if (this.total > total + 1e-6) this.layAll(before);
+  }
+
+  /**
+   * From now on only what stands before a place of the list is laid. What comes right behind it is felt: by when it would end, its slack, and what a second more
+   * of it costs (`feel`). Until everything is laid anew.
+   */
+  layUntil(place: number): void {
+    this.until = place;
+    this.stretch++;
   }
 
   /** Nobody is at work from a place of the list on: what is laid next takes people anew. */
@@ -187,7 +201,7 @@ export class Laying {
     for (const crew of this.crews) crew.letGoFrom(from);
     this.relink(from, now, piece, way, true);
     if (this.crews.length > 0)
-      for (let i = from; i < this.list.length; i++) {
+      for (let i = from; i < Math.min(this.until, this.list.length); i++) {
         const x = this.list[i];
         if (x?.way.machine.hands) this.mark(x);
       }
@@ -278,6 +292,11 @@ export class Laying {
       x.dirty = false;
       this.pending--;
       const was = this.save(x);
+      if (i >= this.until) {
+        this.layBeyond(x);
+        this.total += x.cost - was.cost;
+        continue;
+      }
       this.lay(x);
       this.total += x.cost - was.cost;
       const isSame =
@@ -302,6 +321,17 @@ export class Laying {
     if (this.goal === 'lastEnd') this.total = this.sum();
     return true;
   }
+  /** Lays a piece behind the stretch that is bettered; what follows it is felt against where it ended when that began. */
+  private layBeyond(x: Piece): void {
+    if (x.stretch !== this.stretch) {
+      x.stretch = this.stretch;
+      x.endedAt = x.end;
+    }
+    this.layBehind(x, x.way, x.prev, true);
+    const byS = x.end - x.endedAt;
+    x.felt = 0;
+    x.cost += (byS > 0 ? Math.max(0, byS - x.slackS) : x.slackS <= 0 ? byS : 0) * x.worth;
+  }
   /** What follows a piece that ends at another time is thought to cost; kept there until it is laid again itself. */
   private feltBehind(x: Piece, was: Saved): number {
     const byS = x.end - was.end;
@@ -312,19 +342,22 @@ export class Laying {
     return sum;
   }
   /** Feels anew, from the end of the list, by how much each piece may end later before it costs, and what a second more costs then. */
-  feel(): void {
-    for (let i = this.list.length - 1; i >= 0; i--) {
+  feel(from = 0): void {
+    for (let i = Math.min(this.until, this.list.length) - 1; i >= from; i--) {
       const x = this.list[i];
       if (!x) continue;
       let [slack, worth] = [Infinity, 0];
-      const meet = (s: number, w: number): void => {
+      // What waits for this piece alone adds up. What waits for another as well is counted there too: of those the dearest.
+      const meet = (s: number, w: number, isAlone: boolean): void => {
         if (w <= 0) return;
         if (s < slack - SAME_START_S) [slack, worth] = [s, w];
-        else if (s <= slack + SAME_START_S) [slack, worth] = [Math.min(s, slack), worth + w];
+        else if (s <= slack + SAME_START_S) [slack, worth] = [Math.min(s, slack), isAlone ? worth + w : Math.max(worth, w)];
       };
-      for (const due of x.dues) meet(Math.max(0, due.at - x.end), (due.share * x.job.latePerHour) / HOUR_S);
-      if (x.next) meet(Math.max(0, x.next.runAt - x.next.leadS - x.endAt) + x.next.slackS, x.next.worth);
-      for (const f of x.followers) meet(Math.max(0, f.by === x ? 0 : f.start + f.leadS - x.end) + f.slackS, f.worth);
+      for (const { at, share } of x.dues) meet(Math.max(0, at - x.end), (share * x.job.latePerHour) / HOUR_S, true);
+      const { next } = x;
+      if (next) meet(Math.max(0, next.runAt - next.leadS - x.endAt) + next.slackS, next.worth, next.by === x);
+      for (const f of x.followers)
+        if (f !== next) meet(Math.max(0, f.by === x ? 0 : f.start + f.leadS - x.end) + f.slackS, f.worth, f.by === x);
       x.slackS = slack;
       x.worth = worth;
     }

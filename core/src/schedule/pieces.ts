@@ -105,6 +105,9 @@ export interface Piece {
   worth: number;
   /** What a move that is tried is thought to cost from here on. */
   felt: number;
+  /** Where it ended when the stretch of the list before it began to be bettered; which stretch that was. */
+  endedAt: number;
+  stretch: number;
 }
 
 /** When its run begins on the clock, to sort by: what runs already comes first. */
@@ -225,6 +228,8 @@ export function piecesOf(p: Problem, was: Readonly<Record<string, { machine: str
       slackS: 0,
       worth: 0,
       felt: 0,
+      endedAt: 0,
+      stretch: 0,
     };
     byId.set(id, piece);
     job.pieces.push(piece);

@@ -5,7 +5,8 @@ import { piecesOf } from './pieces';
 import type { Lane, Problem, Work } from './problem';
 import { randomBoard } from './random-board.fixture';
 import { jobFirst, moveWithFollowers } from './move-job';
-import { overtimeHelp, soonerHelp, whatHelps } from './what-helps';
+import { restOf, withSplit } from './split-run';
+import { overtimeHelp, soonerHelp, splitHelp, whatHelps } from './what-helps';
 
 const HOUR = 3600;
 const lane: Lane = { name: '', open: [[0, 100 * HOUR]], keys: {}, freeAt: 0, places: 1, setupRate: 0, change: [] };
@@ -147,5 +148,67 @@ describe('what would help', () => {
     expect(soonerHelp(withGates(10, 0), accepted, 'late')).toMatchObject({ work: 'late', soonerS: 10 * HOUR });
     expect(soonerHelp(withGates(10, 20), accepted, 'late')).toMatchObject({ work: 'fold', soonerS: 9 * HOUR });
     expect(soonerHelp(withGates(0, 0), accepted, 'late')).toBeNull();
+  });
+});
+
+describe('a run that is broken off', () => {
+  const rated = { press: { ...lane, setupRate: 60 }, cutter: lane };
+  const on = { long: 'press', late: 'press', cut: 'cutter' };
+  const ways = (machine: string, makeReadyS: number, hours: number): Work['ways'] => [
+    { machine, makeReadyS, runS: hours * HOUR, hands: 0, extra: 0 },
+  ];
+  const plant = (long: Partial<Work>): Problem => ({
+    asOf: 0,
+    lanes: rated,
+    crews: {},
+    work: {
+      long: { ...work('long', 8), pieces: 8_000, ways: ways('press', HOUR / 2, 8), ...long },
+      cut: { ...work('long', 1), ways: ways('cutter', 0, 1), links: [{ of: 'long', by: 'pieces', waitS: 0, why: '', batch: 3_000 }] },
+      late: { ...work('late', 1), gates: [{ key: 'paper', at: 2 * HOUR, holds: 'run' }] },
+    },
+    jobs: { long: { ...job('long', 12), dues: [{ work: 'cut', pieces: 1, at: 12 * HOUR }] }, late: job('late', 2) },
+    moved: { shift: 0, day: 0, later: 0, frozenS: 0 },
+  });
+  it('lets what waits behind it end sooner, at the end of a pile, for a second make-ready; told only where it helps', () => {
+    const order = ['long', 'late', 'cut'];
+    // By hand: the long run from 0:30 to 8:30, the late one to 9:30. Its paper comes at 2:00; by then 1,500 are made, a pile is 3,000: broken off at 3:30, the late
+    // one to 4:30, made ready again to 5:00, the rest of 5,000 to 10:00, cut by 11:00. 5 h sooner at 10 an hour; half an hour at 60 more.
+    expect(splitHelp(plant({}), { order, on }, 'late')).toEqual({
+      kind: 'split',
+      work: 'long',
+      beside: 'late',
+      pieces: 3_000,
+      at: 3.5 * HOUR,
+      soonerS: 5 * HOUR,
+      money: -50 + 30,
+    });
+    // It runs, 6 h of it are left: 2,000 are made; at 2:00 there are 4,000, the pile is full at 6,000, at 4:00.
+    const running = splitHelp(plant({ state: 'running', startedAt: -2.5 * HOUR, leftS: 6 * HOUR }), { order, on }, 'late');
+    expect(running).toMatchObject({ pieces: 6_000, at: 4 * HOUR, soonerS: 2 * HOUR });
+    expect(splitHelp(plant({}), { order, on }, 'long')).toBeNull();
+    // Of a run of an hour nobody breaks off the last half hour.
+    expect(splitHelp(plant({ ways: ways('press', 0, 2.25), pieces: 2_000 }), { order, on }, 'late')).toBeNull();
+  });
+  it('is all there in its parts: time, pieces, deliveries, who follows; and holds, on any board', () => {
+    let some = 0;
+    for (let seed = 1; seed <= 4; seed++) {
+      const p = randomBoard({ jobs: 8, steps: 4, machines: 6, load: 0.9, tightness: 0.6, seed, everything: seed % 2 === 0 });
+      for (const [id, whole] of Object.entries(p.work)) {
+        if (whole.state !== 'free') continue;
+        const split = withSplit(p, id, 1_700);
+        const [first, rest] = [split.work[id]!, split.work[restOf(id)]!];
+        expect(first.pieces + rest.pieces).toBe(whole.pieces);
+        expect(first.ways.map((w, i) => w.runS + rest.ways[i]!.runS)).toEqual(whole.ways.map((w) => w.runS));
+        const pieces = (q: Problem): number => (q.jobs[whole.job]?.dues ?? []).reduce((sum, d) => sum + (d.share ?? 0), 0);
+        if (split.jobs[whole.job]!.dues.length > 0) expect(pieces(split)).toBeCloseTo(1, 9);
+        const of = piecesOf(split);
+        const laying = layingOf(of, split);
+        expect(check(split, judged(split, of, laying.list).bars).wrong).toEqual([]);
+        some++;
+      }
+    }
+    expect(some).toBeGreaterThan(100);
+    const p = randomBoard({ jobs: 3, steps: 3, machines: 3, load: 0.9, tightness: 0.6, seed: 1 });
+    expect(withSplit(p, 'nobody', 5)).toBe(p);
   });
 });

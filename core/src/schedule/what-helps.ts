@@ -4,8 +4,10 @@ import type { Laying } from './laying';
 import { jobFirst, moveWithFollowers } from './move-job';
 import { OVERTIME_S, withOvertime } from './overtime';
 import { type Piece, piecesOf } from './pieces';
-import type { Problem } from './problem';
+import { HOUR_S } from './piece-money';
+import type { At, Problem } from './problem';
 import type { Accepted } from './promise';
+import { restOf, withSplit } from './split-run';
 import { waitedFor, whyThen } from './why-late';
 
 /** What would let a job end sooner: by how much, and what the whole board would then cost more or less (below 0: less). */
@@ -17,6 +19,8 @@ export type Help = { soonerS: number; money: number } & (
   | { kind: 'overtime'; machine: Id<'machine'>; byS: number }
   /** What has to come for a step, paper or an approval, so much sooner; what that costs is not in the money. */
   | { kind: 'sooner'; work: Id<'work'>; byS: number }
+  /** A run of another job is broken off then, after so many pieces, and goes on behind the work that waits for it; its second make-ready is in the money. */
+  | { kind: 'split'; work: Id<'work'>; beside: Id<'work'>; pieces: number; at: At }
 );
 
 /** Tries of single moves at the most: more would keep who asks waiting. House rule. */
@@ -81,6 +85,45 @@ export function soonerHelp(p: Problem, accepted: Accepted, id: Id<'job'>): Help 
 /** A supplier, or a customer who has to say yes, may be asked for a day. House rule. */
 const SOONER_S = 86_400;
 
+/**
+ * What it would bring to break off a run of another job for which the job waits, when its own work there could begin, and to go on with the rest behind it; of
+ * several runs the cheapest that helps, null where none does.
+ */
+export function splitHelp(p: Problem, accepted: Accepted, id: Id<'job'>): Help | null {
+  const before = laidAs(p, accepted);
+  const job = before.jobs.find((j) => j.id === id);
+  const waiting = chainOf(job?.pieces ?? []).filter((x) => x.job === job && x.by === x.prev && x.way.machine.places === 1);
+  const tried = waiting.slice(0, MOST_TRIES).flatMap((x) => brokenOff(p, accepted, before, x) ?? []);
+  return tried.filter((help) => help.soonerS > 0).reduce<Help | null>((a, b) => (a && a.money <= b.money ? a : b), null);
+}
+/** A run before a piece is broken off for it; null: too little would be run before or after. */
+function brokenOff(p: Problem, accepted: Accepted, before: Laying, x: Piece): Help | null {
+  const long = x.prev;
+  if (!long || long.job === x.job) return null;
+  const { machine, runS } = long.way;
+  const { time } = machine;
+  // Not before the rest of its pile is made, and what runs not before now.
+  const stopAt = Math.max(readyAt(x) - x.leadS, long.runAt, time.openBefore(0));
+  const pile = Math.min(
+    long.pieces,
+    ...long.followers.flatMap((f) => f.links.flatMap((l) => (l.of === long && l.batch !== null ? [l.batch] : []))),
+  );
+  const made = ((stopAt - long.runAt) * long.pieces) / runS;
+  const pieces = pile < long.pieces ? Math.ceil(made / pile) * pile : Math.ceil(made);
+  const stopsAt = long.runAt + (pieces * runS) / long.pieces;
+  if (long.endAt - stopsAt < SHORTEST_PART_S || (!long.running && stopsAt - long.runAt < SHORTEST_PART_S)) return null;
+  const rest = restOf(long.id);
+  const order = accepted.order.flatMap((id) => (id === long.id ? [id, rest] : [id]));
+  const laying = laidAs(withSplit(p, long.id, pieces), { order, on: { ...accepted.on, [rest]: machine.id } });
+  const [mine, behind] = [x.id, rest].map((id) => laying.list.find((y) => y.id === id));
+  if (!mine || !behind || !moveWithFollowers(laying, mine, behind, 'before')) return null;
+  const { soonerS, money } = broughtBy(before, laying, x.job.id);
+  const again = (behind.way.makeReadyS * machine.setupRate) / HOUR_S;
+  return { kind: 'split', work: long.id, beside: x.id, pieces, at: p.asOf + time.endOf(stopsAt), soonerS, money: money + again };
+}
+/** Nobody breaks off a run for less, s. House rule. */
+const SHORTEST_PART_S = 1_800;
+
 function laidAs(p: Problem, { order, on }: Accepted): Laying {
   const of = piecesOf(p);
   const laying = layingOf(of, p);
@@ -93,10 +136,13 @@ function broughtBy(before: Laying, after: Laying, id: Id<'job'>): { soonerS: num
   return { soonerS: endOf(before) - endOf(after), money: after.total - before.total };
 }
 
+/** Open seconds from which on a piece could run, were its machine free. */
+const readyAt = (x: Piece): number =>
+  x.way.machine.time.openBefore(Math.max(0, x.barFrom, x.makeReadyFrom, x.runFrom, ...x.links.map((l) => l.of.end + l.waitS)));
+
 /** Pieces of other jobs before which a piece could go: the one it waits for, the first of those that begin after it could, and the one half way. */
 function placesFor(x: Piece): Piece[] {
-  const { time } = x.way.machine;
-  const ready = time.openBefore(Math.max(0, x.barFrom, x.makeReadyFrom, x.runFrom, ...x.links.map((l) => l.of.end + l.waitS)));
+  const ready = readyAt(x);
   const places: Piece[] = [];
   for (let before = x.prev; before && !before.running && before.runAt + before.way.runS > ready; before = before.prev)
     // The same job twice on a machine keeps its own order.

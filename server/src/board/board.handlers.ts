@@ -18,6 +18,7 @@ import {
   moveWithFollowers,
   overtimeHelp,
   soonerHelp,
+  splitHelp,
   type Problem,
   whatHelps,
   whyThen,
@@ -98,7 +99,7 @@ export const boardHandlers: Handlers<typeof board> = {
     if (!(params.id in now.problem.jobs)) throw notFound('This job on the board');
     const stands = await laid(now, ctx);
     const accepted = acceptedOrder(standing(stands.bars));
-    const asked = [overtimeHelp, soonerHelp].flatMap((help) => help(now.problem, accepted, params.id) ?? []);
+    const asked = [overtimeHelp, soonerHelp, splitHelp].flatMap((help) => help(now.problem, accepted, params.id) ?? []);
     return [
       ...whatHelps(layingFrom(now.problem, stands.bars), params.id),
       ...(await helpsElsewhere(ctx.db, now, stands, params.id)),

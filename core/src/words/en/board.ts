@@ -125,6 +125,8 @@ export const BOARD_SCREENS = {
   'board.help.on': '{0} on {1}: {2} sooner, {3}; the job is released again for it',
   'board.help.first': 'The whole job before everything that does not run: {0} sooner, {1}',
   'board.help.overtime': '{0} longer a day on {1}: {2} sooner, {3} without what the hours cost; set them below',
+  'board.help.split':
+    'Break off {0} {1} after {2} cycles, {3}; {4} {5}; then the rest of it: {6} sooner, {7} with its second make-ready. Stopped and gone on with at the terminal, when {4} is there',
   'board.help.sooner': 'What has to come for {0} {1} sooner: {2} sooner, {3} without what that costs',
   'board.sooner': 'Before the one before it',
   'board.later': 'Behind the one behind it',

@@ -282,6 +282,7 @@ describe('the board', () => {
         { kind: 'first', soonerS: 2 * HOUR, money: 5 },
         { kind: 'overtime', machine: 'press', byS: 2 * HOUR, soonerS: HOUR, money: -10 },
         { kind: 'sooner', work: 'b', byS: 24 * HOUR, soonerS: 3 * HOUR, money: -20 },
+        { kind: 'split', work: 'a', beside: 'b', pieces: 3_000, at: NOW + HOUR, soonerS: 2 * HOUR, money: -5 },
       ]);
     answers['board.try'] = () => of({ money: -30, changeS: 0, jobs: [{ job: JOB, number: 2412, byS: HOUR, lateS: 0 }] });
     const { host, press, key } = await open();
@@ -294,6 +295,9 @@ describe('the board', () => {
     expect(host.textContent).toContain('2412 1 h later');
     expect(host.textContent).toContain('2 h longer a day on Press 3: 1 h sooner, −10');
     expect(host.textContent).toContain('What has to come for Print, front 24 h sooner: 3 h sooner, −20');
+    expect(host.textContent).toMatch(
+      /Break off 2412 Print, front after 3.000 cycles, Mon 21 Sept 15:13; 2413 Print, front; then the rest of it: 2 h sooner, −5/,
+    );
     await press('The whole job before everything that does not run: 2 h sooner, +5');
     expect(asked.filter(([name]) => name === 'board.try').at(-1)?.[1]).toEqual({ body: { base: 3, first: OTHER } });
     await press('Move it');

@@ -1,5 +1,5 @@
 import type { BoardBecause, BoardEffect, BoardHelp, BoardJob, BoardPage } from '@druckerei/contract';
-import { formatDuration, label, say } from '@druckerei/core/words';
+import { formatDuration, formatMoment, formatNumber, label, say } from '@druckerei/core/words';
 
 /** Words by what they are of. */
 export const SPAN_WORDS = { shift: 'board.span.shift', day: 'board.span.day', week: 'board.span.week', month: 'board.span.month' } as const;
@@ -77,7 +77,7 @@ function partSays({ kind, what, number }: BoardBecause, takes: string): string {
 }
 
 /** What would let a job end sooner, in words. */
-export function helpSays(help: BoardHelp, { lanes, bars, jobs }: BoardPage, moneySays: string): string {
+export function helpSays(help: BoardHelp, { lanes, bars, jobs, timeZone }: BoardPage, moneySays: string): string {
   const sooner = formatDuration(help.soonerS);
   const what = `${help.money > 0 ? '+' : ''}${moneySays}`;
   const bar = (work: string): BoardPage['bars'][number] | undefined => bars.find((b) => b.work === work);
@@ -90,5 +90,10 @@ export function helpSays(help: BoardHelp, { lanes, bars, jobs }: BoardPage, mone
   if (help.kind === 'on') return say('board.help.on', bar(help.work)?.name ?? '', help.name, sooner, what);
   const [mine, other] = [bar(help.work), bar(help.beside)];
   const number = (job: string | undefined): string => String(jobs.find((j) => j.job === job)?.number ?? '');
+  if (help.kind === 'split') {
+    const [stopped, then] = [number(mine?.job), number(other?.job)];
+    const [after, when] = [formatNumber(help.pieces), formatMoment(help.at, timeZone)];
+    return say('board.help.split', stopped, mine?.name ?? '', after, when, then, other?.name ?? '', sooner, what);
+  }
   return say('board.help', number(mine?.job), mine?.name ?? '', number(other?.job), other?.name ?? '', sooner, what);
 }
