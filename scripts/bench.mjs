@@ -550,14 +550,20 @@ async function benchBrowser(executablePath, base, { idle, worked }) {
   }
   row('key press to redrawn river, Chromium', redraws.slice(10), 100, 'ms');
   await drawingFrames(page);
+  await boardFrames(page);
   await browser.close();
+}
+
+/** The browser's own counter of main-thread work, ms since it was begun. */
+async function busyOf(page) {
+  const cdp = await page.context().newCDPSession(page);
+  await cdp.send('Performance.enable', { timeDomain: 'threadTicks' });
+  return async () => 1000 * (await cdp.send('Performance.getMetrics')).metrics.find((m) => m.name === 'TaskDuration').value;
 }
 
 /** Main-thread work of a redrawn loupe, and of the vectors when the desk opens another reading: what the browser's own counter says between two clicks. */
 async function drawingFrames(page) {
-  const cdp = await page.context().newCDPSession(page);
-  await cdp.send('Performance.enable', { timeDomain: 'threadTicks' });
-  const busyMs = async () => 1000 * (await cdp.send('Performance.getMetrics')).metrics.find((m) => m.name === 'TaskDuration').value;
+  const busyMs = await busyOf(page);
   await page.goto(`${new URL(page.url()).origin}/register/practice`);
   await page.getByRole('button', { name: 'Shifts only' }).click();
   const marks = page.getByRole('group', { name: 'Mark' }).getByRole('button');
@@ -580,6 +586,48 @@ async function drawingFrames(page) {
     8,
     'ms',
   );
+}
+
+/** Frames of a board of 3,000 bars in a month's view while it is scrolled: from each to the next, and main-thread work in each. */
+async function boardFrames(page) {
+  const busyMs = await busyOf(page);
+  // The demo's bars again and again, a little later each time.
+  await page.route(/\/api\/board($|\?)/, async (route) => {
+    const reply = await route.fetch();
+    const board = await reply.json();
+    const many = Array.from({ length: 3_000 }, (_, i) => {
+      const bar = board.bars[i % board.bars.length];
+      const round = Math.floor(i / board.bars.length);
+      const by = round * 5_400;
+      const moments = Object.fromEntries(['start', 'makeReadyAt', 'runAt', 'end'].map((key) => [key, bar[key] + by]));
+      return { ...bar, ...moments, work: round === 0 ? bar.work : `${bar.work} ${round}` };
+    });
+    await route.fulfill({ response: reply, json: { ...board, bars: many } });
+  });
+  await page.goto(`${new URL(page.url()).origin}/board`);
+  await page.getByRole('radio', { name: 'Month' }).click();
+  await page.waitForTimeout(1_000);
+  const before = await busyMs();
+  const apart = await page.evaluate(
+    () =>
+      new Promise((resolve) => {
+        const scroll = document.querySelector('dk-board-drawing .scroll');
+        const frames = [];
+        let last = null;
+        const frame = (at) => {
+          if (last !== null) frames.push(at - last);
+          last = at;
+          if (frames.length === 120) return resolve(frames);
+          scroll.scrollLeft = (frames.length * 7) % 400;
+          scroll.scrollTop = (frames.length * 5) % 300;
+          requestAnimationFrame(frame);
+        };
+        requestAnimationFrame(frame);
+      }),
+  );
+  row('board of 3,000 bars scrolled: from frame to frame, Chromium without a graphics card', apart, 33, 'ms');
+  row('… main-thread work in each', [((await busyMs()) - before) / apart.length], 33, 'ms');
+  await page.unroute(/\/api\/board($|\?)/);
 }
 
 /** A hundred users at their pages, with a hundred thousand orders in the list. */

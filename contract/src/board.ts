@@ -162,8 +162,8 @@ export const board = {
     method: 'get',
     path: '/api/board',
     who: 'signed-in',
-    says: 'Every released step on its machine in time, as the accepted order and the floor have it; which jobs are late, by how much and why. With a job that is not released, as it would lie if it were.',
-    query: z.strictObject({ quoted: z.uuid().optional() }),
+    says: 'Every released step on its machine in time, as the accepted order and the floor have it; which jobs are late, by how much and why. With a job that is not released, or the next of all that are not, as they would lie if they were.',
+    query: z.strictObject({ quoted: z.union([z.uuid(), z.literal('all')]).optional() }),
     reply: BoardPage,
   },
   'board.csv': {

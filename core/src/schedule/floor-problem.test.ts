@@ -32,6 +32,9 @@ describe('what is released, as a board', () => {
     expect(back.links.find((l) => l.of === workId('a', FRONT))).toMatchObject({ by: 'pieces', waitS: 4 * 3600, why: 'turn' });
     expect(p.work[workId('a', FRONT)]!.links.some((l) => l.by === 'forms')).toBe(true);
     expect(p.work[workId('a', FRONT)]!.keys).toMatchObject({ 'unit 1': 'K' });
+    // The cutter may be made ready while the ink of the back dries, though the foil was blocked in between.
+    const cut = Object.values(p.work).find((w) => w.name === 'Cut')!;
+    expect(cut.links.find((l) => l.of === workId('a', BACK))).toMatchObject({ by: 'pieces', waitS: 36 * 3600, why: 'cut' });
     const { bars } = judge(p, Object.keys(p.work), {});
     expect(check(p, bars).wrong).toEqual([]);
     expect(
@@ -99,6 +102,28 @@ describe('what is released, as a board', () => {
     const kept = steps().map((s) => (s.facts.step === 'card.card.fold' ? { ...s, facts: { ...s.facts, keepsFrom: FRONT } } : s));
     const after = problemOfFloor({ asOf: SHELF.asOf, plant: LINDMOOR, open: SHELF.open, jobs: [], steps: kept });
     expect(after.work[workId('a', 'card.card.fold')]!.links).toContainEqual({ of: workId('a', FRONT), by: 'order', waitS: 0, why: '' });
+  });
+  it('waits for what another job makes for it until that ends on the board; by its date where that is not released; not at all once it is delivered', () => {
+    const date = SHELF.asOf + 9 * 86_400;
+    const parent = steps().map((x) =>
+      x.facts.step === FRONT ? { ...x, facts: { ...x.facts, fromJobs: ['b'], gates: [{ key: 'assume.job', at: date }] } } : x,
+    );
+    const child = steps().map((x) => ({ ...x, job: 'b' }));
+    const asked = (making: string[], all: StepOnFloor[]) =>
+      problemOfFloor({ asOf: SHELF.asOf, plant: LINDMOOR, open: SHELF.open, making: new Set(making), jobs: [], steps: all });
+    const front = (p: ReturnType<typeof asked>) => p.work[workId('a', FRONT)]!;
+    const both = asked(['b'], [...parent, ...child]);
+    const lasts = front(both).links.filter((l) => l.of.startsWith('b '));
+    expect(lasts).toEqual([{ of: workId('b', facts.at(-1)!.step), by: 'forms', waitS: 0, why: '' }]);
+    expect(front(both).gates).toEqual([]);
+    // The parent first in the list: it is laid behind all the same.
+    const { bars } = judge(both, Object.keys(both.work), {});
+    expect(check(both, bars).wrong).toEqual([]);
+    const bar = (work: string) => bars.find((b) => b.work === work)!;
+    expect(bar(workId('a', FRONT)).makeReadyAt).toBeGreaterThanOrEqual(bar(lasts[0]!.of).end);
+    expect(front(asked(['b'], parent)).gates.map((g) => g.at)).toEqual([date]);
+    const delivered = front(asked([], [...parent, ...child]));
+    expect([delivered.gates, delivered.links.filter((l) => l.of.startsWith('b '))]).toEqual([[], []]);
   });
   it('never has the only person of two machines at both', () => {
     const later = facts.map((f): StepOnFloor => ({ job: 'b', facts: f, state: 'waiting', since: null, leftS: 0 }));

@@ -38,6 +38,8 @@ export interface FloorAsk {
   open: Readonly<Record<string, Intervals>>;
   /** People that machines share. */
   crews?: Readonly<Record<Id<'crew'>, Crew>>;
+  /** Jobs that make something for others and have not delivered it. */
+  making?: ReadonlySet<Id<'job'>>;
   jobs: readonly JobOnFloor[];
   steps: readonly StepOnFloor[];
 }
@@ -56,7 +58,7 @@ export const workId = (job: Id<'job'>, step: Id<'step'>): Id<'work'> => `${job} 
  * The board of what is released: every step on its machine, with its links, its waits, its gates and what it washes; dates and what lateness costs from the plant.
  * Work that is late by its gate alone is late on the board too. Source: released steps as the floor has them.
  */
-export function problemOfFloor({ asOf, plant, open, crews = {}, jobs, steps }: FloorAsk): Problem {
+export function problemOfFloor({ asOf, plant, open, crews = {}, making = new Set(), jobs, steps }: FloorAsk): Problem {
   const price = (key: Parameters<typeof practiceValue>[1]): number => practiceValue(plant, key);
   const byJob = new Map<string, StepOnFloor[]>();
   for (const step of steps) byJob.set(step.job, [...(byJob.get(step.job) ?? []), step]);
@@ -69,7 +71,8 @@ export function problemOfFloor({ asOf, plant, open, crews = {}, jobs, steps }: F
     work: Object.fromEntries(
       steps.map((step): [string, Work] => {
         const id = workId(step.job, step.facts.step);
-        return [id, workOf(step, byJob.get(step.job) ?? [], plant, sharing)];
+        const mine = workOf(step, byJob.get(step.job) ?? [], plant, sharing);
+        return [id, withChildren(mine, step.facts, making, byJob)];
       }),
     ),
     jobs: Object.fromEntries(
@@ -179,6 +182,23 @@ function workOf(
 }
 
 /**
+ * Work with what other jobs of the works make for it: it is not made ready before their last steps are done. What is delivered holds nothing any more; a job that
+ * is not released holds it by its date.
+ */
+function withChildren(
+  work: Work,
+  { fromJobs = [] }: FloorStep,
+  making: ReadonlySet<Id<'job'>>,
+  byJob: ReadonlyMap<string, readonly StepOnFloor[]>,
+): Work {
+  if (fromJobs.length === 0) return work;
+  const lasts = fromJobs.filter((job) => making.has(job)).map((job) => ({ job, last: lastsOf(byJob.get(job) ?? []) }));
+  const links = lasts.flatMap(({ job, last }) => last.map(({ step }): Link => ({ of: workId(job, step), by: 'forms', waitS: 0, why: '' })));
+  const gates = lasts.every(({ last }) => last.length > 0) ? work.gates.filter((g) => g.key !== 'assume.job') : work.gates;
+  return { ...work, links: [...work.links, ...links], gates };
+}
+
+/**
  * The part of a set-up that no order of the work spares, and what it wants to find set: its plan sets everything up anew. What finds its setting in the machine
  * by its plan already (the next version) is planned without; a set-up that is shorter than its parts is taken whole.
  */
@@ -216,8 +236,7 @@ function linksOf(job: string, facts: FloorStep, mine: readonly StepOnFloor[]): L
 
 /** What a job is due by: each of its last steps by the deliveries of its product, in their shares of what it makes. */
 function duesOf(job: string, mine: readonly StepOnFloor[], deliveries: readonly Delivery[]): Due[] {
-  const needed = new Set(mine.flatMap((m) => m.facts.before));
-  const lasts = mine.filter((m) => !needed.has(m.facts.step)).map((m) => m.facts);
+  const lasts = lastsOf(mine);
   return lasts.flatMap((last) => {
     const own = deliveries.filter((d) => d.product !== null && last.step.startsWith(`${d.product}.`));
     const of = (own.length > 0 ? [...own] : [...deliveries]).sort((a, b) => a.at - b.at);
@@ -232,6 +251,11 @@ function duesOf(job: string, mine: readonly StepOnFloor[], deliveries: readonly 
       return { work: workId(job, step.step), pieces, at, share: (all > 0 ? quantity / all : 1 / of.length) / lasts.length };
     });
   });
+}
+/** The steps of a job after which none comes. */
+function lastsOf(mine: readonly StepOnFloor[]): FloorStep[] {
+  const needed = new Set(mine.flatMap((m) => m.facts.before));
+  return mine.filter((m) => !needed.has(m.facts.step)).map((m) => m.facts);
 }
 const piecesOf = (facts: FloorStep): number => Math.max(1, Math.ceil(facts.run));
 /** The step that has made a part of the whole, and its pieces by then: one pallet may hold all parts, so that its cartons tell them apart. */

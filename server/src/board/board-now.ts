@@ -70,20 +70,20 @@ export interface Again {
 
 /** A board that is only thought of: work that nobody released, hours that nobody set, a job released otherwise. */
 export interface Thought {
-  quoted?: Quoted;
+  quoted?: readonly Quoted[];
   hours?: readonly HoursChange[];
   again?: Again;
 }
 
-export async function boardNow(db: Db, asOf: At, { quoted, hours = [], again }: Thought = {}): Promise<BoardNow> {
+export async function boardNow(db: Db, asOf: At, { quoted = [], hours = [], again }: Thought = {}): Promise<BoardNow> {
   const { plant } = await plantInForce(db);
   const floor = await floorOnMachines(db, null);
   const head = await maybeOne(db, BOARD_NOW, []);
   const changed = await many(db, HOURS_CHANGED, [asOf]);
   const open = await many(db, OPEN_JOBS, [MOST_JOBS]);
-  const asked = (quoted?.steps ?? []).map((facts): StepOnFloor => ({
-    ...{ job: quoted?.job ?? '', facts, state: 'quoted', since: null, leftS: 0 },
-  }));
+  const asked = quoted.flatMap(({ job, steps }) =>
+    steps.map((facts): StepOnFloor => ({ job, facts, state: 'quoted', since: null, leftS: 0 })),
+  );
   // Who was released first was promised first.
   const releasedAt = new Map((await many(db, RELEASED_AT, [[...new Set(floor.steps.map((s) => s.job))]])).map((r) => [r.job, r.at]));
   const turn = ({ job }: StepOnFloor): number => releasedAt.get(job) ?? 0;
@@ -96,6 +96,7 @@ export async function boardNow(db: Db, asOf: At, { quoted, hours = [], again }: 
     plant,
     open: withChanges(machineHours(plant, asOf), [...changed, ...hours]),
     crews: sharedCrews(plant, asOf, [...changed, ...hours]),
+    making: new Set(floor.making.keys()),
     jobs: [...new Set(steps.map((s) => s.job))].map((job) => ({
       job,
       name: String(jobs.get(job)?.number ?? ''),

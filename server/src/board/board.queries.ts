@@ -34,6 +34,18 @@ export const FOUND = rows(
   z.object({ state: z.string(), result: z.unknown() }),
   `select state, result from tasks where id = $1 and kind = 'board'`,
 );
+/** Orders that are neither released nor delivered, the next due first; alternatives are none. $1 int most, $2 uuid[] jobs on the board */
+export const NOT_RELEASED = rows(
+  z.object({ id: z.string() }),
+  `
+select id
+from jobs
+where alt = 0
+  and state not in ('released', 'delivered')
+  and id <> all($2)
+order by due_at, number
+limit $1`,
+);
 /** When jobs were released last. $1 uuid[] jobs */
 export const RELEASED_AT = rows(
   z.object({ job: z.string(), at: z.number() }),

@@ -189,6 +189,13 @@ describe('the board', () => {
     expect(drawn.jobs.find((j) => j.job === job)?.endAt).toBe(told.at);
     expect(drawn.grown).toBe(0);
     expect((await planner.call('GET', `/api/board?quoted=${randomUUID()}`)).status).toBe(404);
+    // All that is not released: the other one behind it or in other gaps, and still nobody else moved.
+    const other = await planner.order(4_000);
+    const all = (await planner.call('GET', '/api/board?quoted=all')).body as unknown as BoardPage;
+    expect(all.bars.filter((b) => !b.quoted)).toEqual(before.bars);
+    const asIf = new Set(all.bars.filter((b) => b.quoted).map((b) => b.job));
+    expect([job, other].every((id) => asIf.has(id))).toBe(true);
+    expect(asIf.size).toBeLessThanOrEqual(20);
     await releaseOf(job);
     expect(((await planner.call('GET', `/api/board?quoted=${job}`)).body as unknown as BoardPage).bars.some((b) => b.quoted)).toBe(false);
     const after = await board();

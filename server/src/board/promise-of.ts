@@ -3,13 +3,17 @@ import type { JobSpec, Plant } from '@druckerei/core';
 import { OVERTIME_S, promise, type Promised, waitedFor, whyThen, withOvertime } from '@druckerei/core/board';
 import { floorSteps, type FloorStep } from '@druckerei/core/planning';
 import type { Ctx } from '../context';
+import { many } from '../db/rows';
 import { findJob, homeOf } from '../jobs/find-job';
 import { planFor } from '../jobs/plan-for';
 import { plantInForce } from '../plants/read-plant';
-import { acceptedOrder, boardNow, type BoardNow, endsOf, laid, laidIn, type Laid, standing, toldWhy } from './board-now';
+import { NOT_RELEASED } from './board.queries';
+import { acceptedOrder, boardNow, type BoardNow, endsOf, laid, laidIn, type Laid, type Quoted, standing, toldWhy } from './board-now';
 
 /** The job on the board that is only asked about. */
 const ASKED = 'asked';
+/** Each is planned whole while somebody waits. House rule. */
+const MOST_QUOTED = 20;
 const NO_RULE = { palletKg: null, palletMm: null };
 
 /** When a specification would be ready, released now; a job that is released already as the board has it. */
@@ -32,7 +36,7 @@ export async function promiseOf(ctx: Ctx, { spec, job }: { spec: JobSpec; job: s
 const placeOf = ({ timeZone, currency }: Plant): { timeZone: string; currency: string } => ({ timeZone, currency });
 
 async function promiseFor(ctx: Ctx, steps: readonly FloorStep[]): Promise<BoardPromise> {
-  const { now, stands } = await askedAbout(ctx, ASKED, steps);
+  const { now, stands } = await askedAbout(ctx, [{ job: ASKED, steps }]);
   const first = promise(now.problem, stands, ASKED);
   const [machine] = waitedFor(first.because);
   const over = machine === undefined ? null : promise(withOvertime(now.problem, machine), stands, ASKED);
@@ -40,23 +44,29 @@ async function promiseFor(ctx: Ctx, steps: readonly FloorStep[]): Promise<BoardP
   return told(now, false, first, over && over.at < first.at ? { machine: name, byS: OVERTIME_S, at: over.at } : null);
 }
 /** The board with work that is only asked about, and how what is released lies without it. */
-async function askedAbout(
-  ctx: Ctx,
-  job: string,
-  steps: readonly FloorStep[],
-): Promise<{ now: BoardNow; stands: ReturnType<typeof acceptedOrder> }> {
-  const now = await boardNow(ctx.db, ctx.now(), { quoted: { job, steps } });
-  const released = Object.fromEntries(Object.entries(now.problem.work).filter(([, work]) => work.job !== job));
+async function askedAbout(ctx: Ctx, quoted: readonly Quoted[]): Promise<{ now: BoardNow; stands: ReturnType<typeof acceptedOrder> }> {
+  const now = await boardNow(ctx.db, ctx.now(), { quoted });
+  const asked = new Set(quoted.map((q) => q.job));
+  const released = Object.fromEntries(Object.entries(now.problem.work).filter(([, work]) => !asked.has(work.job)));
   return { now, stands: acceptedOrder(standing((await laid({ ...now, problem: { ...now.problem, work: released } }, ctx)).bars)) };
 }
-/** The board with a job that is not released, in its gaps, as it would lie if it were; null: it is on the board, or delivered. */
-export async function withQuoted(ctx: Ctx, id: string): Promise<{ now: BoardNow; laid: Laid } | null> {
-  const job = await findJob(ctx.db, id);
+/**
+ * The board with a job that is not released, or with the next due of all that are not, in its gaps: each as it would lie if it were, the first due first. null: none is
+ * left that is not on the board or delivered.
+ */
+export async function withQuoted(ctx: Ctx, asked: string): Promise<{ now: BoardNow; laid: Laid } | null> {
   // Parts of it may be released already: then it is on the board.
-  if (id in (await boardNow(ctx.db, ctx.now())).problem.jobs || job.state === 'delivered') return null;
-  const { planned } = await planFor(ctx.db, homeOf(job), job.spec, job.plantDocument, ctx.now(), job);
-  const steps = floorSteps(planned, placeOf(job.plantDocument), false).map((s) => s.step);
-  const { now, stands } = await askedAbout(ctx, id, steps);
+  const onBoard = (await boardNow(ctx.db, ctx.now())).problem.jobs;
+  const ids = asked === 'all' ? (await many(ctx.db, NOT_RELEASED, [MOST_QUOTED, Object.keys(onBoard)])).map((r) => r.id) : [asked];
+  const jobs = await Promise.all(ids.map((id) => findJob(ctx.db, id)));
+  const left = jobs.filter((job) => !(job.id in onBoard) && job.state !== 'delivered');
+  if (left.length === 0) return null;
+  const quoted: Quoted[] = [];
+  for (const job of left) {
+    const { planned } = await planFor(ctx.db, homeOf(job), job.spec, job.plantDocument, ctx.now(), job);
+    quoted.push({ job: job.id, steps: floorSteps(planned, placeOf(job.plantDocument), false).map((s) => s.step) });
+  }
+  const { now, stands } = await askedAbout(ctx, quoted);
   return { now, laid: laidIn(now.problem, stands.order, stands.on, now.nr > 0 ? stands.was : []) };
 }
 

@@ -101,7 +101,9 @@ export function layOutTime(
       ledger.figure(`${id}.waited.${i}`, LATER, { from: fig(idOf(wait.after, 'endAt')), by: fig(wait.figure) });
       after[`wait ${wait.why} ${i + 1}`] = fig(`${id}.waited.${i}`);
     });
-    for (const a of arrivals.filter((x) => x.step === id)) after[a.code] = { value: a.at, unit: 'moment', from: 'shelf', at: a.code };
+    // Of several things of a kind the last one holds it.
+    for (const a of arrivals.filter((x) => x.step === id).sort((x, y) => x.at - y.at))
+      after[a.code] = { value: a.at, unit: 'moment', from: 'shelf', at: a.code };
     for (const { gate } of step.needs) {
       const state = Object.hasOwn(shelf.gates, gate) ? shelf.gates[gate] : undefined;
       if (state?.state === 'waiting' && state.by !== undefined) {

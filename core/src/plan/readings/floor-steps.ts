@@ -202,7 +202,7 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
   );
 }
 
-/** What a step needs of those before it: their pieces, or forms and what else only has to be there first. */
+/** What a step needs of those before it: their pieces, also where others handled them since and their ink still dries; or forms and what else only has to be there first. */
 function linksOf(
   step: Step,
   makers: ReadonlyMap<string, readonly string[]>,
@@ -212,7 +212,8 @@ function linksOf(
   return [...new Set([...pieces, ...(step.after ?? []), ...step.waits.map((w) => w.after)])].map((of) => {
     const longest = step.waits.filter((w) => w.after === of).reduce((a, w) => Math.max(a, value(w.figure)), 0);
     const why = step.waits.find((w) => w.after === of && value(w.figure) === longest)?.why ?? '';
-    return { of, by: pieces.has(of) ? 'pieces' : 'forms', waitS: longest, why };
+    const isForm = !pieces.has(of) && (step.after ?? []).includes(of);
+    return { of, by: isForm ? 'forms' : 'pieces', waitS: longest, why };
   });
 }
 /** What its start was reckoned to wait for from outside: what the shelf says but the clock and the machine. */

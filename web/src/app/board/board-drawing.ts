@@ -212,9 +212,7 @@ export class BoardDrawing {
     if (w === 0) return;
     const ink = canvas.getContext('2d');
     if (!ink) return;
-    [canvas.width, canvas.height] = [w * dots, h * dots];
-    [canvas.style.width, canvas.style.height, canvas.style.marginBottom] = [`${w}px`, `${h}px`, `${-h}px`];
-    ink.scale(dots, dots);
+    sized(canvas, ink, w, h, dots);
     ink.font = '13px "Source Sans 3 Variable", sans-serif';
     ink.textBaseline = 'middle';
     const colours = chartColours();
@@ -274,10 +272,21 @@ export class BoardDrawing {
   /** The machine of the chosen bar. */
   private machine = (): string | undefined => this.page().bars.find((b) => b.work === this.chosen())?.machine;
 }
+/** An empty canvas of a size: made anew only where it has another, which takes far longer than wiping it. */
+function sized(canvas: HTMLCanvasElement, ink: CanvasRenderingContext2D, w: number, h: number, dots: number): void {
+  const [wide, high] = [Math.round(w * dots), Math.round(h * dots)];
+  if (canvas.width !== wide || canvas.height !== high) {
+    [canvas.width, canvas.height] = [wide, high];
+    [canvas.style.width, canvas.style.height, canvas.style.marginBottom] = [`${w}px`, `${h}px`, `${-h}px`];
+  }
+  ink.setTransform(dots, 0, 0, dots, 0, 0);
+  ink.clearRect(0, 0, w, h);
+}
 const isSame = (a: Place, b: Place | null): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 const INSIDE_PX = 60;
 const NOTCH_PX = 9;
+const STRIPE_PX = 5;
 /** A pointer that is moved less than this only points. */
 const DRAG_PX = 6;
 type Colours = ReturnType<typeof chartColours>;
@@ -340,9 +349,14 @@ function notch(ink: CanvasRenderingContext2D, x: number, y: number, colour: stri
   ink.lineTo(x, y + NOTCH_PX);
   ink.fill();
 }
-/** Lines across a stretch: upright, or leaning. */
+/** Lines across a stretch: upright, or leaning; one where there is no room for more. */
 function stripes(ink: CanvasRenderingContext2D, a: number, b: number, y: number, lean: number, colour: string): void {
   if (b - a < 1) return;
+  if (b - a < STRIPE_PX) {
+    ink.fillStyle = colour;
+    ink.fillRect(a, y, 1, BAR_PX);
+    return;
+  }
   ink.save();
   ink.beginPath();
   ink.rect(a, y, b - a, BAR_PX);
@@ -350,7 +364,7 @@ function stripes(ink: CanvasRenderingContext2D, a: number, b: number, y: number,
   ink.strokeStyle = colour;
   ink.lineWidth = 1;
   ink.beginPath();
-  for (let at = a - BAR_PX; at < b + BAR_PX; at += 5) {
+  for (let at = a - BAR_PX; at < b + BAR_PX; at += STRIPE_PX) {
     ink.moveTo(at, y + BAR_PX);
     ink.lineTo(at + (lean > 0 ? BAR_PX : 0), y);
   }

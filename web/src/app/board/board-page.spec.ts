@@ -110,7 +110,7 @@ describe('the board', () => {
     expect(rows).toHaveLength(2);
     expect(rows[1]).toContain('2413 Garden, Menu');
     expect(rows[1]).toContain('unit 1 from K to Y, 20 min');
-    expect([...host.querySelectorAll('.version a')].map((a) => a.getAttribute('href'))).toEqual(['/api/board.csv', '/api/board.ics']);
+    expect([...host.querySelectorAll('.version a[download]')].map((a) => a.getAttribute('href'))).toEqual(['/api/board.csv', '/api/board.ics']);
   });
   it('shows the load of the machine with the most to do, for who cannot see it too', async () => {
     const { host, press } = await open();
@@ -385,6 +385,13 @@ describe('the board', () => {
     await fixture.whenStable();
     expect(asked.filter(([name]) => name === 'board.read').map(([, sent]) => sent)).toEqual([{ query: {} }, { query: { quoted: OTHER } }]);
     expect(host.querySelector('.version')?.textContent).toMatch(/With 2413 .* as if it were released/);
+    answers['board.read'] = () => of(page({ bars: [bar('a', JOB, NOW, { quoted: true }), bar('q', OTHER, NOW + HOUR, { quoted: true })] }));
+    fixture.componentRef.setInput('quoted', 'all');
+    await fixture.whenStable();
+    expect(host.querySelector('.version')?.textContent).toContain('With 2 jobs in the gaps');
+    answers['board.read'] = () => of(page({ bars: [bar('a', JOB, NOW), bar('q', OTHER, NOW + HOUR, { quoted: true })] }));
+    fixture.componentRef.setInput('quoted', OTHER);
+    await fixture.whenStable();
     await key('ArrowRight');
     await key('ArrowRight');
     expect(host.querySelector('.chosen')?.textContent).toContain('not released: as it would lie');

@@ -75,7 +75,7 @@ export class BoardPage {
 
   /** A job that is to be shown, from the address. */
   readonly show = input<string>();
-  /** A job that is not released, shown as it would lie; from the address. */
+  /** A job that is not released, or all that are not, shown as they would lie; from the address. */
   readonly quoted = input<string>();
   protected readonly span = signal<Span>('day');
   protected readonly folds = signal(false);
@@ -96,7 +96,17 @@ export class BoardPage {
       ]),
     );
   });
-  protected readonly quotedJob = computed(() => this.page()?.jobs.find((j) => j.job === this.quoted()) ?? null);
+  /** Jobs that are shown without being released. */
+  protected readonly quotedJobs = computed(() => {
+    const page = this.page();
+    const asked = new Set(page?.bars.flatMap((b) => (b.quoted ? [b.job] : [])));
+    return page?.jobs.filter((j) => asked.has(j.job)) ?? [];
+  });
+  protected readonly quotedSays = computed(() => {
+    const [one, ...more] = this.quotedJobs();
+    if (!one) return say('board.withNone');
+    return more.length === 0 ? say('board.withQuoted', one.number, one.title) : say('board.withAllQuoted', more.length + 1);
+  });
   /** Late and at risk, the dearest first, then the least to spare. */
   protected readonly late = computed(() => {
     const page = this.page();
