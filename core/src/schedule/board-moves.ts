@@ -1,4 +1,5 @@
 import type { Laying } from './laying';
+import { estimateMove } from './move-estimate';
 import type { Piece, WayOn } from './pieces';
 
 /* Moves that a search tries on a board: along what makes late jobs late, likes together, and any. */
@@ -71,7 +72,7 @@ function lateArcs(laying: Laying, stretch: Stretch, below: Below): Piece[] {
   let end: Piece | null = null;
   for (let tries = 0; tries < 8 && !end; tries++) {
     const x = anyOf(laying, stretch, below);
-    if (x && x.slackS <= 0 && x.worth > 0) end = x;
+    if (x && x.behind.slackS <= 0 && x.behind.worth > 0) end = x;
   }
   const arcs: Piece[] = [];
   for (let x = end, n = 0; x && x.at >= stretch.from && n < LONGEST_CHAIN; n++) {
@@ -92,15 +93,20 @@ function atArc(laying: Laying, stretch: Stretch, second: Piece, below: Below): b
     if (piece.ways.length > 1) return elsewhere(laying, stretch, piece, below);
   }
   return kind < 7
-    ? laying.moveBeside(second, past(first, 'prev', below(FARTHEST / 2), stretch), 'before')
-    : laying.moveBeside(first, past(second, 'next', below(FARTHEST / 2), stretch), 'behind');
+    ? tryBeside(laying, second, past(first, 'prev', below(FARTHEST / 2), stretch), 'before', below)
+    : tryBeside(laying, first, past(second, 'next', below(FARTHEST / 2), stretch), 'behind', below);
+}
+/** Moves a piece along its machine where that is not thought to be dearer than would be taken. One of eight is tried in any case: a thought may be wrong. */
+function tryBeside(laying: Laying, piece: Piece, other: Piece, side: 'before' | 'behind', below: Below): boolean {
+  const costs = below(8) === 0 ? null : estimateMove(piece, other, side);
+  return (costs === null || laying.total + costs <= laying.limit) && laying.moveBeside(piece, other, side);
 }
 /** Past some others of its machine, near ones more often. */
 function along(laying: Laying, stretch: Stretch, piece: Piece, below: Below): boolean {
   const far = 1 + below(1 + below(FARTHEST));
   const isUp = below(2) === 0;
   const other = past(piece, isUp ? 'prev' : 'next', far, stretch);
-  return other !== piece && laying.moveBeside(piece, other, isUp ? 'before' : 'behind');
+  return other !== piece && tryBeside(laying, piece, other, isUp ? 'before' : 'behind', below);
 }
 /** So many pieces before or behind another on its machine, as far as the stretch reaches. */
 function past(piece: Piece, way: 'prev' | 'next', far: number, stretch: Stretch): Piece {

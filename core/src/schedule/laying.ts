@@ -1,7 +1,7 @@
 import type { Hands } from './hands';
 import { followsFrom } from './overlap';
 import { HOUR_S, isMoved, lateCost, lateMoney, liesTooLong, movePrice, SAME_START_S } from './piece-money';
-import { type JobOn, type LinkOn, type MachineOn, type Piece, runBegins, type WayOn } from './pieces';
+import { type Felt, type JobOn, type LinkOn, type MachineOn, type Piece, runBegins, type WayOn } from './pieces';
 import { BREACH_PER_HOUR, type MovePrice } from './problem';
 
 /** After so many pieces laid again a move that is plainly too dear is given up. Measured: docs/measurements.md. */
@@ -330,7 +330,7 @@ export class Laying {
     this.layBehind(x, x.way, x.prev, true);
     const byS = x.end - x.endedAt;
     x.felt = 0;
-    x.cost += (byS > 0 ? Math.max(0, byS - x.slackS) : x.slackS <= 0 ? byS : 0) * x.worth;
+    x.cost += feltBy(x.behind, byS);
   }
   /** What follows a piece that ends at another time is thought to cost; kept there until it is laid again itself. */
   private feltBehind(x: Piece, was: Saved): number {
@@ -346,20 +346,16 @@ export class Laying {
     for (let i = Math.min(this.until, this.list.length) - 1; i >= from; i--) {
       const x = this.list[i];
       if (!x) continue;
-      let [slack, worth] = [Infinity, 0];
-      // What waits for this piece alone adds up. What waits for another as well is counted there too: of those the dearest.
-      const meet = (s: number, w: number, isAlone: boolean): void => {
-        if (w <= 0) return;
-        if (s < slack - SAME_START_S) [slack, worth] = [s, w];
-        else if (s <= slack + SAME_START_S) [slack, worth] = [Math.min(s, slack), isAlone ? worth + w : Math.max(worth, w)];
-      };
-      for (const { at, share } of x.dues) meet(Math.max(0, at - x.end), (share * x.job.latePerHour) / HOUR_S, true);
-      const { next } = x;
-      if (next) meet(Math.max(0, next.runAt - next.leadS - x.endAt) + next.slackS, next.worth, next.by === x);
+      const { next, inJob, behind } = x;
+      nothing(inJob);
+      nothing(behind);
+      for (const { at, share } of x.dues) meet(inJob, Math.max(0, at - x.end), (share * x.job.latePerHour) / HOUR_S, true);
       for (const f of x.followers)
-        if (f !== next) meet(Math.max(0, f.by === x ? 0 : f.start + f.leadS - x.end) + f.slackS, f.worth, f.by === x);
-      x.slackS = slack;
-      x.worth = worth;
+        meet(inJob, (f.by === x ? 0 : Math.max(0, f.start + f.leadS - x.end)) + f.behind.slackS, f.behind.worth, f.by === x);
+      meet(behind, inJob.slackS, inJob.worth, true);
+      // What follows in its job on the same machine is felt already.
+      if (next && !x.followers.includes(next))
+        meet(behind, Math.max(0, next.runAt - next.leadS - x.endAt) + next.behind.slackS, next.behind.worth, next.by === x);
     }
   }
   private save(piece: Piece): Saved {
@@ -395,14 +391,8 @@ export class Laying {
     const free = machine.places > 1 ? freeSlot(x) : prev ? prev.endAt : machine.freeAt;
     if (free <= machine.freeAt) x.by = null;
     let runAt = free + leadS;
-    if (x.isHeld) {
-      const held = Math.max(
-        time.openBefore(x.barFrom) + leadS,
-        time.openBefore(x.makeReadyFrom) + makeReadyS,
-        x.runFrom > 0 ? time.openBefore(x.runFrom) : 0,
-      );
-      if (held > runAt) [runAt, x.by] = [held, null];
-    }
+    const outside = heldOutside(x, leadS);
+    if (outside > runAt) [runAt, x.by] = [outside, null];
     for (const link of x.links) {
       const held = heldBy(link, x);
       if (held <= runAt) continue;
@@ -487,8 +477,18 @@ function copyLaid(from: AsLaid, onto: AsLaid): void {
   onto.cost = from.cost;
 }
 
+/** Open seconds before which gates and pins let no run begin, behind a change-over and make-ready of so long. */
+export function heldOutside({ isHeld, barFrom, makeReadyFrom, runFrom, way: { machine, makeReadyS } }: Piece, leadS: number): number {
+  if (!isHeld) return 0;
+  const { time } = machine;
+  return Math.max(
+    time.openBefore(barFrom) + leadS,
+    time.openBefore(makeReadyFrom) + makeReadyS,
+    runFrom > 0 ? time.openBefore(runFrom) : 0,
+  );
+}
 /** Open seconds before which a link lets no run begin. */
-function heldBy({ of, by, waitS, batch }: LinkOn, { way, leadS }: Piece): number {
+export function heldBy({ of, by, waitS, batch }: LinkOn, { way, leadS }: Piece): number {
   const { time } = way.machine;
   if (by === 'forms') return time.openBefore(of.end + waitS) + way.makeReadyS;
   if (by === 'order') return time.openBefore(of.end + waitS) + leadS;
@@ -496,9 +496,33 @@ function heldBy({ of, by, waitS, batch }: LinkOn, { way, leadS }: Piece): number
   return followsFrom({ time: of.way.machine.time, at: of.runAt, runS: of.way.runS }, of.pieces, batch, waitS, time, way.runS);
 }
 
+function nothing(felt: Felt): void {
+  felt.slackS = Infinity;
+  felt.worth = 0;
+}
+/** Adds what costs so much a second once it is so much later. What waits for a piece alone adds up; what waits for another as well is counted there too: of those the dearest. */
+function meet(felt: Felt, slackS: number, worth: number, isAlone: boolean): void {
+  if (worth <= 0) return;
+  if (slackS < felt.slackS - SAME_START_S) {
+    felt.slackS = slackS;
+    felt.worth = worth;
+  } else if (slackS <= felt.slackS + SAME_START_S) {
+    felt.slackS = Math.min(slackS, felt.slackS);
+    felt.worth = isAlone ? felt.worth + worth : Math.max(felt.worth, worth);
+  }
+}
+/** What it is thought to cost when a piece ends so many seconds later; below 0 what it saves when it ends sooner. */
+export const feltBy = ({ slackS, worth }: Felt, byS: number): number =>
+  (byS > 0 ? Math.max(0, byS - slackS) : slackS <= 0 ? byS : 0) * worth;
+
 /** What a piece is thought to cost when one that it waits for ends later or sooner; returns by how much that is more than was thought. */
 function feltAt(x: Piece, before: Piece, byS: number, gapS: number): number {
-  const costs = byS > 0 ? Math.max(0, byS - Math.max(gapS, 0) - x.slackS) * x.worth : x.by === before && x.slackS <= 0 ? byS * x.worth : 0;
+  const costs =
+    byS > 0
+      ? Math.max(0, byS - Math.max(gapS, 0) - x.behind.slackS) * x.behind.worth
+      : x.by === before && x.behind.slackS <= 0
+        ? byS * x.behind.worth
+        : 0;
   if (x.dirty && costs <= x.felt) return 0;
   const more = x.dirty ? costs - x.felt : costs;
   x.felt = costs;

@@ -52,6 +52,11 @@ export interface JobOn {
   end: number;
   stamp: number;
 }
+/** By how much something may end later before that costs anything, s; what a second more costs then. */
+export interface Felt {
+  slackS: number;
+  worth: number;
+}
 /** Work as it is laid. */
 export interface Piece {
   id: string;
@@ -100,9 +105,9 @@ export interface Piece {
   cost: number;
   dirty: boolean;
   stamp: number;
-  /** By how much it may end later before that costs anything, s; what a second more then costs. As last felt. */
-  slackS: number;
-  worth: number;
+  /** What waits for it, as last felt: its deliveries and what follows in its job; and what comes next on its machine too. */
+  inJob: Felt;
+  behind: Felt;
   /** What a move that is tried is thought to cost from here on. */
   felt: number;
   /** Where it ended when the stretch of the list before it began to be bettered; which stretch that was. */
@@ -225,8 +230,8 @@ export function piecesOf(p: Problem, was: Readonly<Record<string, { machine: str
       cost: 0,
       dirty: false,
       stamp: 0,
-      slackS: 0,
-      worth: 0,
+      inJob: { slackS: 0, worth: 0 },
+      behind: { slackS: 0, worth: 0 },
       felt: 0,
       endedAt: 0,
       stretch: 0,
