@@ -63,7 +63,7 @@ export const BOARD_SCREENS = {
   'board.withQuoted': 'With {0} {1} in the gaps, as if it were released.',
   'board.withoutQuoted': 'Without',
   'board.withAll': 'With what is not released',
-  'board.withAllQuoted': 'With {0} jobs in the gaps, as if they were released, the next due first.',
+  'board.withAllQuoted': 'With {0} jobs as if they were released, the next due first.',
   'board.withNone': 'Nothing that is not released is left.',
   'board.bar.off': 'accepted for {0}',
   'board.bar.late': 'its job is {0} late',

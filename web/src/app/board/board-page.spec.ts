@@ -388,7 +388,7 @@ describe('the board', () => {
     answers['board.read'] = () => of(page({ bars: [bar('a', JOB, NOW, { quoted: true }), bar('q', OTHER, NOW + HOUR, { quoted: true })] }));
     fixture.componentRef.setInput('quoted', 'all');
     await fixture.whenStable();
-    expect(host.querySelector('.version')?.textContent).toContain('With 2 jobs in the gaps');
+    expect(host.querySelector('.version')?.textContent).toContain('With 2 jobs as if they were released');
     answers['board.read'] = () => of(page({ bars: [bar('a', JOB, NOW), bar('q', OTHER, NOW + HOUR, { quoted: true })] }));
     fixture.componentRef.setInput('quoted', OTHER);
     await fixture.whenStable();
