@@ -51,7 +51,7 @@ const page = (more: Partial<Page> = {}): Page => ({
 describe('the board', () => {
   let answers: Record<string, (sent: unknown) => Observable<unknown>>;
   const asked: [string, unknown][] = [];
-  const open = async (role: 'planner' | 'press' = 'planner') => {
+  const open = async (role: 'planner' | 'press' = 'planner', quoted?: string) => {
     asked.length = 0;
     TestBed.configureTestingModule({
       providers: [
@@ -70,6 +70,7 @@ describe('the board', () => {
       ],
     });
     const f = TestBed.createComponent(BoardPage);
+    if (quoted !== undefined) f.componentRef.setInput('quoted', quoted);
     await f.whenStable();
     const host = f.nativeElement as HTMLElement;
     const press = async (name: string): Promise<void> => {
@@ -110,7 +111,10 @@ describe('the board', () => {
     expect(rows).toHaveLength(2);
     expect(rows[1]).toContain('2413 Garden, Menu');
     expect(rows[1]).toContain('unit 1 from K to Y, 20 min');
-    expect([...host.querySelectorAll('.version a[download]')].map((a) => a.getAttribute('href'))).toEqual(['/api/board.csv', '/api/board.ics']);
+    expect([...host.querySelectorAll('.version a[download]')].map((a) => a.getAttribute('href'))).toEqual([
+      '/api/board.csv',
+      '/api/board.ics',
+    ]);
   });
   it('shows the load of the machine with the most to do, for who cannot see it too', async () => {
     const { host, press } = await open();
@@ -377,6 +381,18 @@ describe('the board', () => {
     const last = asked.filter(([name]) => name === 'board.tryCopy').at(-1)?.[1];
     expect(last).toMatchObject({ body: { base: 3, hours: [read], first: JOB } });
     expect(host.querySelector('dk-board-hours .copy')?.textContent).toContain('before everything');
+  });
+  it('says why a job cannot be drawn as it would lie, and shows the board without it', async () => {
+    const unknown = '00000000-0000-4000-8000-000000000009';
+    const gone: Failure = { status: 404, title: 'This order is not known.' };
+    answers['board.read'] = (sent) => ('quoted' in (sent as { query: object }).query ? throwError(() => gone) : of(page()));
+    const { host } = await open('planner', unknown);
+    expect(asked.filter(([name]) => name === 'board.read').map(([, sent]) => sent)).toEqual([
+      { query: { quoted: unknown } },
+      { query: {} },
+    ]);
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('This order is not known.');
+    expect(host.querySelectorAll('aside li').length).toBeGreaterThan(0);
   });
   it('shows a job that is not released as it would lie, and lets nobody move it', async () => {
     answers['board.read'] = () => of(page({ bars: [bar('a', JOB, NOW), bar('q', OTHER, NOW + HOUR, { quoted: true })] }));

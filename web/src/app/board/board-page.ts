@@ -185,6 +185,17 @@ export class BoardPage {
       const quoted = this.quoted();
       untracked(() => this.reading.ask({ query: quoted === undefined ? {} : { quoted } }));
     });
+    // What cannot be drawn as it would lie is said; the board is shown without it.
+    let without: string | null = null;
+    effect(() => {
+      const [failed, quoted] = [this.reading.failure(), this.quoted()];
+      if (!failed || quoted === undefined || quoted === without || this.page()) return;
+      without = quoted;
+      untracked(() => {
+        this.refused.set(failed);
+        this.reading.ask({ query: {} });
+      });
+    });
     const timer = setInterval(() => {
       this.reading.again();
     }, READ_MS);
