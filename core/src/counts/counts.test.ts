@@ -4,7 +4,7 @@ import { seeded } from '../quantity/seeded';
 import { allowanceFactor, LIKELY, OWN_ALLOWANCE, spreadOf } from './allowance';
 import { leftAsARule, lossAt, reserveTimes, shareEnough, type StepAtRisk } from './drawn-jobs';
 
-const terms = { setup: 0, runningPpm: 0, samples: 0, batchCycles: 0, batchLost: 0 };
+const terms = { setup: 0, runningPpm: 0, samples: 0 };
 
 describe('least run', () => {
   test.each([
@@ -19,9 +19,24 @@ describe('least run', () => {
     ],
     [
       'a splice of 30 for each 4,500',
-      { need: 9000, ...terms, batchCycles: 4500, batchLost: 30 },
+      { need: 9000, ...terms, batches: [{ cycles: 4500, lost: 30 }] },
       9090,
       'by hand: 9,090 in 3 batches lose 90',
+    ],
+    [
+      '8 a reel of 3,200, 2 a roll of 4,495',
+      {
+        need: 6_041,
+        ...terms,
+        setup: 15,
+        runningPpm: 10_000,
+        batches: [
+          { cycles: 3_200, lost: 8 },
+          { cycles: 4_495, lost: 2 },
+        ],
+      },
+      6_138,
+      'by hand: 6,138 − 15 − 62 − 2 · 8 − 2 · 2 = 6,041',
     ],
     ['nothing wanted, nothing run', { need: 0, ...terms, setup: 200 }, 0, 'by hand'],
   ])('%s', (_name, t, run, _source) => {
@@ -32,8 +47,7 @@ describe('least run', () => {
     setup: fc.integer({ min: 0, max: 500 }),
     runningPpm: fc.integer({ min: 0, max: 400_000 }),
     samples: fc.integer({ min: 0, max: 50 }),
-    batchCycles: fc.constantFrom(0, 100, 4500),
-    batchLost: fc.integer({ min: 0, max: 30 }),
+    batches: fc.array(fc.record({ cycles: fc.constantFrom(400, 3_200, 4_500), lost: fc.integer({ min: 0, max: 30 }) }), { maxLength: 3 }),
   });
   it('leaves enough, and one cycle fewer would not', () => {
     fc.assert(
@@ -57,7 +71,7 @@ describe('least run', () => {
   });
   it('ends where the losses eat what is made', () => {
     expect(leastRun({ need: 10, ...terms, runningPpm: 1_000_000 })).toBe(MOST_CYCLES);
-    expect(leastRun({ need: 10, ...terms, batchCycles: 10, batchLost: 10 })).toBe(MOST_CYCLES);
+    expect(leastRun({ need: 10, ...terms, batches: [{ cycles: 10, lost: 10 }] })).toBe(MOST_CYCLES);
   });
 });
 

@@ -16,7 +16,7 @@ export const CURVE_AT = [500, 1_000, 2_000, 5_000, 10_000, 20_000, 50_000, 100_0
  * @example lostBySetup({ setup: 200, runningPpm: 10_000 }, 9_900) // 300
  */
 export const lostBySetup = ({ setup, runningPpm }: SetupRunning, good: number): number =>
-  leastRun({ need: good, setup, runningPpm, samples: 0, batchCycles: 0, batchLost: 0 }) - good;
+  leastRun({ need: good, setup, runningPpm, samples: 0 }) - good;
 
 /** The lines a table starts from: what the other school says at the usual quantities. */
 export const tableFrom = (school: SetupRunning): LossPoint[] => CURVE_AT.map((good): LossPoint => [good, lostBySetup(school, good)]);

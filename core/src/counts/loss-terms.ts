@@ -153,8 +153,7 @@ export function lossFigures<T extends string>(
   if (batch) {
     ledger.figure(idOf(step, 'batchCycles'), CYCLES_A_BATCH, batch.cycles);
     ledger.figure(idOf(step, 'batchLost'), CYCLES_OF_METRES, batch.lost);
-    losses.batchCycles = fig(idOf(step, 'batchCycles'));
-    losses.batchLost = fig(idOf(step, 'batchLost'));
+    losses.batches = [{ cycles: fig(idOf(step, 'batchCycles')), lost: fig(idOf(step, 'batchLost')) }];
   }
   losses.likely = likelyLosses(step, losses, usual, spreads, ledger);
   if (!table) return losses;

@@ -87,7 +87,7 @@ function planned(wanted: number, wish: number, known: Learned): PlannedStep[] {
       .reverse()
       .map((s, i) => {
         const of = steps.length - 1 - i;
-        const run = leastRun({ need, setup: s.setup, runningPpm: s.runningPpm, samples: 0, batchCycles: 0, batchLost: 0 });
+        const run = leastRun({ need, setup: s.setup, runningPpm: s.runningPpm, samples: 0 });
         const mine = { need, run };
         need = run + (reserve[of] ?? 0);
         return mine;

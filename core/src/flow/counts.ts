@@ -10,12 +10,17 @@ export interface RunTerms {
   setup: number;
   runningPpm: number;
   samples: number;
-  batchCycles: number;
-  batchLost: number;
+  /** Of every kind that occurs; absent: none. */
+  batches?: readonly Batch[];
+}
+/** Cycles lost at every so many that are begun: a roll, a reel change, a pile. */
+export interface Batch {
+  cycles: number;
+  lost: number;
 }
 
-const batchLoss = (run: number, { batchCycles, batchLost }: Pick<RunTerms, 'batchCycles' | 'batchLost'>): number =>
-  batchCycles > 0 ? Math.ceil(run / batchCycles) * batchLost : 0;
+const batchLoss = (run: number, { batches = [] }: Pick<RunTerms, 'batches'>): number =>
+  batches.reduce((sum, { cycles, lost }) => sum + (cycles > 0 ? Math.ceil(run / cycles) * lost : 0), 0);
 
 /**
  * Cycles lost while running: the share of all cycles after setup, whole cycles.
@@ -26,7 +31,7 @@ export const runningLoss = (run: number, setup: number, runningPpm: number): num
 
 /**
  * Good cycles of a run: run − setup − running − samples − per batch; never below 0.
- * @example goodCycles(10_200, { setup: 200, runningPpm: 10_000, samples: 0, batchCycles: 0, batchLost: 0 }) // 9900
+ * @example goodCycles(10_200, { setup: 200, runningPpm: 10_000, samples: 0 }) // 9900
  */
 export const goodCycles = (run: number, t: Omit<RunTerms, 'need'>): number =>
   Math.max(run - t.setup - runningLoss(run, t.setup, t.runningPpm) - t.samples - batchLoss(run, t), 0);
@@ -34,11 +39,11 @@ export const goodCycles = (run: number, t: Omit<RunTerms, 'need'>): number =>
 /**
  * The smallest number of cycles that leaves the good ones needed.
  *
- * Formula: run = ⌈setup + (need + samples + ⌈run/batch⌉·lost) / (1 − p)⌉, iterated from below to its least fixed point, then stepped to the
+ * Formula: run = ⌈setup + (need + samples + Σ ⌈run/batch⌉·lost) / (1 − p)⌉, iterated from below to its least fixed point, then stepped to the
  * first run whose good cycles cover the need (running loss is a whole number of cycles too).
  * Source: trade rule for allowances (common practice, no source); least fixed point of a rising function (Knaster–Tarski).
  * Rounding: up, whole cycles, through `ceilTolerant`: 3 969 good at 2 % are 4 050, not 4 051. Nothing needed: nothing run.
- * @example leastRun({ need: 9_900, setup: 200, runningPpm: 10_000, samples: 0, batchCycles: 0, batchLost: 0 }) // 10200
+ * @example leastRun({ need: 9_900, setup: 200, runningPpm: 10_000, samples: 0 }) // 10200
  */
 export function leastRun(t: RunTerms): number {
   if (t.need <= 0) return 0;
@@ -72,9 +77,44 @@ export const CYCLES: Formula<'demand' | 'share' | 'per'> = {
 };
 /** The greatest need of all flows a step gives. */
 export const NEED: Formula = { id: 'flow.need', unit: 'cycle', source, of: (t) => Math.max(0, ...Object.values(t)) };
-const NOTHING_LOST: RunTerms = { need: 0, setup: 0, runningPpm: 0, samples: 0, batchCycles: 0, batchLost: 0 };
+const NOTHING_LOST: RunTerms = { need: 0, setup: 0, runningPpm: 0, samples: 0 };
 /** Terms of losses that do not occur may be left out. */
-export const RUN: Formula = { id: 'flow.run', unit: 'cycle', source, of: (t) => leastRun({ ...NOTHING_LOST, ...t }) };
+export const RUN: Formula = {
+  id: 'flow.run',
+  unit: 'cycle',
+  source,
+  of: (t) => leastRun({ ...NOTHING_LOST, ...t, batches: batchesIn(t) }),
+};
+/** What the terms of a figure are named for the first kind of batch, the second … */
+const batchNames = (i: number): [cycles: string, lost: string] =>
+  i === 0 ? ['batchCycles', 'batchLost'] : [`batchCycles${i + 1}`, `batchLost${i + 1}`];
+/**
+ * Terms of a figure that says what is lost at each kind of batch.
+ * @example batchTerms([{ cycles: 3_200, lost: 8 }, { cycles: 4_495, lost: 2 }]) // { batchCycles: 3200, batchLost: 8, batchCycles2: 4495, batchLost2: 2 }
+ */
+export const batchTerms = <T>(batches: readonly { cycles: T; lost: T }[]): Record<string, T> =>
+  Object.fromEntries(
+    batches.flatMap(({ cycles, lost }, i) => {
+      const [cyclesName, lostName] = batchNames(i);
+      return [
+        [cyclesName, cycles],
+        [lostName, lost],
+      ];
+    }),
+  );
+/**
+ * The batches that the terms of a figure name.
+ * @example batchesIn({ run: 5, batchCycles: 3_200, batchLost: 8 }) // [{ cycles: 3200, lost: 8 }]
+ */
+export function batchesIn(terms: Readonly<Record<string, number>>): Batch[] {
+  const found: Batch[] = [];
+  for (;;) {
+    const [cyclesName, lostName] = batchNames(found.length);
+    const cycles = terms[cyclesName];
+    if (cycles === undefined) return found;
+    found.push({ cycles, lost: terms[lostName] ?? 0 });
+  }
+}
 export const SETUP_LOST: Formula<'setup' | 'run'> = {
   id: 'flow.setup',
   unit: 'cycle',
@@ -93,11 +133,11 @@ export const SAMPLES_LOST: Formula<'samples' | 'run'> = {
   source,
   of: ({ samples, run }) => (run > 0 ? samples : 0),
 };
-export const BATCH_LOST: Formula<'run' | 'batchCycles' | 'batchLost'> = {
+export const BATCH_LOST: Formula = {
   id: 'flow.batch',
   unit: 'cycle',
   source,
-  of: (t) => batchLoss(t.run, t),
+  of: ({ run = 0, ...t }) => batchLoss(run, { batches: batchesIn(t) }),
 };
 /** The run without every loss that occurs. */
 export const GOOD: Formula = {

@@ -1,4 +1,5 @@
 import type { CountUnit, Id, Term } from '../quantity/figure';
+import type { Batch } from './counts';
 import type { LossPoint } from './loss-table';
 
 export type Supply =
@@ -43,8 +44,8 @@ export interface Loss {
   setupCycles: number;
   runningPpm: number;
   samples: number;
-  /** Lost cycles per begun batch of so many cycles: a roll, a reel change, a pile. */
-  perBatch?: { cycles: number; lost: number };
+  /** Lost cycles per begun batch of so many cycles, kind by kind: rolls, reels, piles. Plans of older programs hold one, not a list. */
+  perBatch?: readonly Batch[];
   /** The table school: what so many good cycles lose, in place of setup and running loss. */
   table?: LossPoint[];
   /** What goes as a rule: the above are allowances, which most jobs stay under. Absent in plans of older programs: as much as is set aside. */

@@ -77,7 +77,7 @@ const SKELETONS: Skeleton[] = [
         stacked: f('sheet', 1 / 180),
       },
       steps: {
-        print: s([p('web')], [p('printed')], { setupCycles: 200, perBatch: { cycles: 6300, lost: 30 } }),
+        print: s([p('web')], [p('printed')], { setupCycles: 200, perBatch: [{ cycles: 6300, lost: 30 }] }),
         sheet: s([p('printed')], [p('sheets')]),
         inspect: s([p('sheets')], [p('good')], { runningPpm: 20_000 }),
         stack: s([p('good', 400)], [p('stacked', 400)], {}, false),
@@ -276,7 +276,7 @@ const SKELETONS: Skeleton[] = [
     net: {
       flows: { web: f('metre', 0.5), printed: f('metre', 0.5), rolls: f('roll', 1), boxed: f('roll', 1) },
       steps: {
-        print: s([p('web')], [p('printed')], { setupCycles: 500, perBatch: { cycles: 9500, lost: 40 } }),
+        print: s([p('web')], [p('printed')], { setupCycles: 500, perBatch: [{ cycles: 9500, lost: 40 }] }),
         wind: s([p('printed', 2)], [p('rolls', 4)], { runningPpm: 10_000 }),
         box: s([p('rolls', 12)], [p('boxed', 12)], {}, false),
       },

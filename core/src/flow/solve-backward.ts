@@ -3,6 +3,7 @@ import { idOf } from '../quantity/id-of';
 import { type Ledger, fig } from '../quantity/ledger';
 import {
   BATCH_LOST,
+  batchTerms,
   CYCLES,
   DEMAND,
   GOOD,
@@ -36,7 +37,9 @@ export interface Counts {
 }
 
 /** What a step loses, as terms, so that the working can say where each comes from. A loss that does not occur has no term. */
-export type LossTerms = Partial<Record<Exclude<keyof RunTerms, 'need'>, Term>> & {
+export type LossTerms = Partial<Record<Exclude<keyof RunTerms, 'need' | 'batches'>, Term>> & {
+  /** What is lost at each kind of batch. */
+  batches?: readonly { cycles: Term; lost: Term }[];
   /** Lines of a table of losses, in place of setup and running loss. */
   table?: Record<string, Term>;
   /** The run by the other school, shown beside. */
@@ -53,6 +56,11 @@ export interface LikelyLoss {
 
 const plain = (value: number, unit: 'cycle' | 'ppm' | 'piece' | '1', at: string): Term => ({ value, unit, from: 'plant', at });
 
+/** What a step loses at each kind of batch, as terms. */
+export const batchesOf = (perBatch: NonNullable<Step['loss']['perBatch']>, id: Id<'step'>): { cycles: Term; lost: Term }[] =>
+  [perBatch]
+    .flat()
+    .map(({ cycles, lost }) => ({ cycles: plain(cycles, 'cycle', idOf(id, 'batch')), lost: plain(lost, 'cycle', idOf(id, 'batch')) }));
 /** The losses of a step that says them as numbers only. */
 function plainLosses(id: Id<'step'>, { setupCycles, runningPpm, samples, perBatch, table }: Step['loss']): LossTerms {
   return {
@@ -60,10 +68,7 @@ function plainLosses(id: Id<'step'>, { setupCycles, runningPpm, samples, perBatc
     ...(runningPpm > 0 && { runningPpm: plain(runningPpm, 'ppm', idOf(id, 'running')) }),
     ...(samples > 0 && { samples: plain(samples, 'cycle', idOf(id, 'samples')) }),
     ...(table && { table: tableTerms(table, idOf(id, 'table')) }),
-    ...(perBatch && {
-      batchCycles: plain(perBatch.cycles, 'cycle', idOf(id, 'batch')),
-      batchLost: plain(perBatch.lost, 'cycle', idOf(id, 'batch')),
-    }),
+    ...(perBatch && { batches: batchesOf(perBatch, id) }),
   };
 }
 
@@ -109,8 +114,12 @@ function countStep(
   ledger: Ledger,
   said: LossTerms = plainLosses(id, step.loss),
 ): StepCount {
-  const { table, other, likely: _likely, ...each } = said;
-  const losses: LossTerms = Object.fromEntries(Object.entries(each).filter(([, term]) => 'fig' in term || term.value > 0));
+  const { table, other, likely: _likely, batches: begun = [], ...each } = said;
+  const occurs = (term: Term): boolean => 'fig' in term || term.value > 0;
+  const losses: LossTerms = {
+    ...Object.fromEntries(Object.entries(each).filter(([, term]) => occurs(term))),
+    batches: begun.filter(({ cycles, lost }) => occurs(cycles) && occurs(lost)),
+  };
   const at = (what: string): Id<'figure'> => idOf(id, what);
   const cyclesFor = ({ flow, per, share = 1 }: Port): Record<'demand' | 'share' | 'per', Term> => ({
     demand: fig(demandOf(flow)),
@@ -128,19 +137,25 @@ function countStep(
     ledger.figure(at('need'), NEED, Object.fromEntries(needs));
   }
   const need = fig(at('need'));
-  const bySchool = ({ table: lines, ...rest }: Omit<LossTerms, 'other' | 'likely'>): [Formula, Record<string, Term>] =>
-    lines ? [RUN_BY_TABLE, { need, ...(rest.samples && { samples: rest.samples }), ...lines }] : [RUN, { need, ...rest }];
+  const bySchool = ({
+    table: lines,
+    batches: kinds = [],
+    ...rest
+  }: Omit<LossTerms, 'other' | 'likely'>): [Formula, Record<string, Term>] =>
+    lines
+      ? [RUN_BY_TABLE, { need, ...(rest.samples && { samples: rest.samples }), ...lines }]
+      : [RUN, { need, ...rest, ...batchTerms(kinds) }];
   ledger.figure(at('run'), ...bySchool({ ...losses, ...(table && { table }) }));
   if (other) ledger.figure(at('runOther'), ...bySchool(other));
   const run = fig(at('run'));
   const lost: StepCount['lost'] = {};
-  const { setup, runningPpm, samples, batchCycles, batchLost } = losses;
+  const { setup, runningPpm, samples, batches = [] } = losses;
   if (table) ledger.figure((lost.table = at('lost.table')), LOST_BY_TABLE, { need, ...table });
   if (setup && !table) ledger.figure((lost.setup = at('lost.setup')), SETUP_LOST, { setup, run });
   if (runningPpm && !table)
     ledger.figure((lost.running = at('lost.running')), RUNNING_LOST, { run, runningPpm, ...(lost.setup && { setup: fig(lost.setup) }) });
   if (samples) ledger.figure((lost.samples = at('lost.samples')), SAMPLES_LOST, { samples, run });
-  if (batchCycles && batchLost && !table) ledger.figure((lost.batch = at('lost.batch')), BATCH_LOST, { run, batchCycles, batchLost });
+  if (batches.length > 0 && !table) ledger.figure((lost.batch = at('lost.batch')), BATCH_LOST, { run, ...batchTerms(batches) });
   ledger.figure(at('good'), GOOD, { run, ...Object.fromEntries(Object.entries(lost).map(([kind, figure]) => [kind, fig(figure)])) });
   const over: StepCount['over'] = {};
   for (const { flow, per, share = 1 } of step.gives) {

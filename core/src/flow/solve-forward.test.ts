@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { Ledger } from '../quantity/ledger';
 import type { Counted } from '../plant/plant';
 import type { Flow, Net, Step } from './net';
-import { solveBackward } from './solve-backward';
+import { batchesOf, solveBackward } from './solve-backward';
 import { RATE_PRIOR_CYCLES, solveForward } from './solve-forward';
 
 const flow = (unit: Flow['unit'], perGood = 1): Flow => ({ unit, part: 'p', item: 'i', perGood });
@@ -95,5 +95,37 @@ describe('counting forward', () => {
         );
       }),
     );
+  });
+});
+
+describe('what is lost at batches', () => {
+  const lost = (loss: Partial<Step['loss']>): { run: number; lost: number; good: number } => {
+    const rolls: Net = {
+      flows: { web: flow('metre', 0.5), print: flow('piece') },
+      steps: { wind: step('web', 'print', [0.5, 1], loss) },
+      wanted: { print: { order: { value: 6_041, unit: 'piece', from: 'typed', at: 'order' } } },
+    };
+    const ledger = new Ledger();
+    const counts = solveBackward(rolls, ledger);
+    const value = (id: string | undefined): number => (id === undefined ? 0 : ledger.value(id));
+    return {
+      run: value(counts.steps['wind']?.run),
+      lost: value(counts.steps['wind']?.lost.batch),
+      good: value(counts.steps['wind']?.good),
+    };
+  };
+  it('adds up over their kinds: 8 a reel of 3,200 and 2 a roll of 4,495 are 20 of 6,138', () => {
+    const perBatch = [
+      { cycles: 3_200, lost: 8 },
+      { cycles: 4_495, lost: 2 },
+    ];
+    expect(lost({ setupCycles: 15, runningPpm: 10_000, perBatch })).toEqual({ run: 6_138, lost: 20, good: 6_041 });
+    expect(lost({})).toEqual({ run: 6_041, lost: 0, good: 6_041 });
+  });
+  it('of plans of older programs is one kind, not a list', () => {
+    const one = { cycles: 6_300, lost: 30 };
+    // As it stands in what they stored.
+    const stored = JSON.parse(JSON.stringify(one)) as never;
+    expect(batchesOf(stored, 'print')).toEqual(batchesOf([one], 'print'));
   });
 });

@@ -3,10 +3,10 @@ import { idOf } from '../quantity/id-of';
 import { type Ledger, fig } from '../quantity/ledger';
 import { floorTolerant } from '../quantity/round-tolerant';
 import { PPM } from '../quantity/units';
-import { goodCycles } from './counts';
+import { batchesIn, batchTerms, goodCycles } from './counts';
 import { goodByTable, tableTerms } from './loss-table';
 import { type Net, makersFirst, takesOf, type Step } from './net';
-import type { Counts } from './solve-backward';
+import { batchesOf, type Counts } from './solve-backward';
 import type { Counted } from '../plant/plant';
 
 /** So many cycles of the plan stand behind its running loss: a rate counted over fewer says little yet. House rule. */
@@ -51,7 +51,7 @@ const REAL_GOOD: Formula = {
   of: ({ counted = 0, good = 0, done = 0, run = 0, ppm = 0, stop = Infinity, ...t }) => {
     if (done > 0) return good;
     const begun = counted > 0;
-    const losses = { setup: 0, samples: 0, batchCycles: 0, batchLost: 0, ...t, ...(begun && { setup: 0, samples: 0 }), runningPpm: ppm };
+    const losses = { setup: 0, samples: 0, ...t, ...(begun && { setup: 0, samples: 0 }), runningPpm: ppm, batches: batchesIn(t) };
     return stopped(good + goodCycles(Math.max(run - counted, 0), losses), good, stop);
   },
 };
@@ -167,10 +167,7 @@ export function solveForward(
         ...shared,
         ppm: fig(at('realPpm')),
         setup: plain(likely.setup, 'cycle', idOf(id, 'setup')),
-        ...(perBatch && {
-          batchCycles: plain(perBatch.cycles, 'cycle', idOf(id, 'batch')),
-          batchLost: plain(perBatch.lost, 'cycle', idOf(id, 'batch')),
-        }),
+        ...(perBatch && batchTerms(batchesOf(perBatch, id))),
       });
     }
     for (const { flow } of step.gives) {

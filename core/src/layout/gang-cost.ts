@@ -29,7 +29,7 @@ export function gangCost(
 export function pressSheets(good: number, steps: readonly GangStep[], first: boolean): number[] {
   let need = good;
   return steps.map(({ setupFirst, setupNext, runningPpm, samples }) => {
-    need = leastRun({ need, setup: first ? setupFirst : setupNext, runningPpm, samples, batchCycles: 0, batchLost: 0 });
+    need = leastRun({ need, setup: first ? setupFirst : setupNext, runningPpm, samples });
     return need;
   });
 }

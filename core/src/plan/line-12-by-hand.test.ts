@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { breakLostM, repeatsLost } from '../counts/web-break';
 import { boxesFilled, layflatMm, woundAnHour } from '../finishing/rolls-wound';
+import { leastRun } from '../flow/counts';
 import { driftMm, relaxedRepeatMm, repeatsInLength, turnForAlikeMm } from '../form/web-repeat';
 import { inkOnSheetsKg } from '../ink/ink-mass';
 import { inkBoughtKg, solventKg } from '../ink/press-ready';
@@ -9,7 +10,7 @@ import { cutOuts, motherReels, spliceLengths } from '../stock/mother-reel';
 import { METRE_MASS, ROLL_LENGTH_BY_DIAMETER, rollDiameterMm } from '../stock/roll';
 
 /*
- * Line 12 worked by hand, but for its counts (a step that loses by several kinds of batches comes with the line): drawer paper in two designs, 6,000 rolls each of
+ * Line 12 worked by hand: drawer paper in two designs, 6,000 rolls each of
  * 2 m × 700, 60 g, 75 µm, on a web of 1,430; first turn 500, web strained by 0.05 %. Source: common practice, no source, worked with a pencil, unless a test says
  * otherwise.
  */
@@ -83,6 +84,44 @@ describe('the reels', () => {
     expect(repeatsLost(breakLostM(broken), 500)).toBe(228);
     // A report that goes backwards is refused by its field.
     expect(() => breakLostM({ ...broken, lastGoodM: 4_300 })).toThrow('lastGoodM');
+  });
+});
+
+describe('the counts', () => {
+  const sleeved = leastRun({ need: 6_000, setup: 10, runningPpm: 5_000, samples: 0 });
+  /** Lengths at the winder: 8 a mother reel of 3,200, 2 a paper roll of 4,495. */
+  const wound = (need: number): number =>
+    leastRun({
+      ...{ need, setup: 15, runningPpm: 10_000, samples: 0 },
+      batches: [
+        { cycles: 3_200, lost: 8 },
+        { cycles: 4_495, lost: 2 },
+      ],
+    });
+  /** Repeats at the press: 80 a paper roll of 17,980. */
+  const printed = (need: number, setup: number): number =>
+    leastRun({ need, setup, runningPpm: 22_000, samples: 0, batches: [{ cycles: 17_980, lost: 80 }] });
+  it('are 6,041 sleeved of each, 6,138 lengths, 26,368 repeats: 13,184 m, 1,131.2 kg, two paper rolls', () => {
+    expect(sleeved).toBe(6_041);
+    expect(wound(sleeved)).toBe(6_138);
+    expect(wound(sleeved) * 4 * 0.5).toBe(12_276);
+    const repeats = printed(wound(sleeved) * 4, 1_100);
+    expect(repeats).toBe(26_368);
+    expect(repeats * 0.5).toBe(13_184);
+    expect(13_184 * METRE_MASS.of({ gsm: 60, widthMm: 1_430 })).toBeCloseTo(1_131.2, 1);
+    expect(Math.ceil(13_184 / 8_990)).toBe(2);
+  });
+  it('in turn are 3,077 lengths each, 13,767 and 13,547 repeats: 473 m more', () => {
+    const lengths = wound(Math.ceil(sleeved / 2));
+    expect(lengths).toBe(3_077);
+    // Gold is engraved alike in both: four of five cylinders change.
+    const [first, second] = [printed(lengths * 4, 1_100), printed(lengths * 4, 880)];
+    expect([first, second]).toEqual([13_767, 13_547]);
+    expect((first + second) * 0.5 - 13_184).toBe(473);
+  });
+  it('take the press 214.2 min: made ready, 200 m a minute, a break of 25 min every 40 km; the winder 156.3', () => {
+    expect(140 + 13_184 / 200 + (13_184 / 40_000) * 25).toBeCloseTo(214.2, 1);
+    expect(102.3 + 30 + 24).toBeCloseTo(156.3, 9);
   });
 });
 

@@ -8,8 +8,7 @@ import { handPassMinutes, inspectionMinutes, twoUpPaysFrom } from '../route/hand
  * with a raised address of 90 × 18. Source: common practice, no source, worked with a pencil.
  */
 const CARDS = 350;
-const run = (need: number, setup: number, runningPpm: number, samples: number): number =>
-  leastRun({ need, setup, runningPpm, samples, batchCycles: 0, batchLost: 0 });
+const run = (need: number, setup: number, runningPpm: number, samples: number): number => leastRun({ need, setup, runningPpm, samples });
 const INSPECTED = run(CARDS, 0, 10_000, 0);
 const TEXT = run(INSPECTED, 15, 30_000, 2);
 const CREST = run(TEXT, 15, 30_000, 2);

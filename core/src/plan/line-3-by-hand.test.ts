@@ -14,8 +14,7 @@ import { SCHEMES } from '../signature/schemes';
 const TRIM = { widthMm: 148, heightMm: 210 };
 /** The cover, then ten sheets of text, each two leaves. */
 const CALIPERS = [180, ...Array.from({ length: 10 }, () => 95)];
-const run = (need: number, setup: number, runningPpm: number, samples: number): number =>
-  leastRun({ need, setup, runningPpm, samples, batchCycles: 0, batchLost: 0 });
+const run = (need: number, setup: number, runningPpm: number, samples: number): number => leastRun({ need, setup, runningPpm, samples });
 
 describe('the sections', () => {
   it('are 624 × 432 flat, two on a form of 624 × 864, 654 along the travel with a gripper at both ends', () => {
@@ -126,8 +125,7 @@ describe('the same trade on the web: 210 × 275, 32 pages, 64,000, on 880 mm of 
       setup: 2_500,
       runningPpm: 30_000,
       samples: 50,
-      batchCycles: repeatsARoll,
-      batchLost: Math.ceil(20 / 0.578),
+      batches: [{ cycles: repeatsARoll, lost: Math.ceil(20 / 0.578) }],
     });
     expect(repeats).toBe(69_533);
     expect([repeats * 0.578, repeats * 0.578 * 0.88 * 0.06]).toEqual([expect.closeTo(40_190, 0), expect.closeTo(2_122, 0)]);

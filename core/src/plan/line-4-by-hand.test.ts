@@ -129,8 +129,7 @@ describe('the die', () => {
 });
 
 describe('the counts', () => {
-  const run = (need: number, setup: number, runningPpm: number, samples: number): number =>
-    leastRun({ need, setup, runningPpm, samples, batchCycles: 0, batchLost: 0 });
+  const run = (need: number, setup: number, runningPpm: number, samples: number): number => leastRun({ need, setup, runningPpm, samples });
   const glued = run(WANTED, 100, 10_000, 20);
   const cut = run(Math.ceil(glued / 12), 95, 10_000, 5);
   const embossed = run(cut, 40, 5_000, 5);

@@ -13,8 +13,7 @@ import { SAW_JOINTS, partnerOf, readTwoUp, twoUpSignature, type TwoUpCopy } from
  * Line 6 worked by hand before anything else of it comes: a short novel with a picture section, 120 × 190, 6,000 of them; text 288 pages on 70 g of 112 µm, insert 8
  * pages on 115 g of 92 µm after page 144, cover 240 g of 280 µm. Source: common practice, no source, worked with a pencil, unless a test says otherwise.
  */
-const run = (need: number, setup: number, runningPpm: number, samples: number): number =>
-  leastRun({ need, setup, runningPpm, samples, batchCycles: 0, batchLost: 0 });
+const run = (need: number, setup: number, runningPpm: number, samples: number): number => leastRun({ need, setup, runningPpm, samples });
 const written = (grid: PageGrid): string =>
   grid.map((row) => row.map((c) => `${c.page}${c.head === 'down' ? 'v' : ''}`).join(' ')).join(' / ');
 /** Sixteen pages two-up, head to head: the last fold leaves two piles. */

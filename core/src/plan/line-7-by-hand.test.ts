@@ -12,8 +12,7 @@ import { sectionSize, USUAL_MARGINS } from '../signature/section-size';
  * 120 g of 160 µm, board 2.5, sheets 920 × 1,300. Source: common practice, no source, worked with a pencil, unless a test says otherwise.
  */
 const TRIM = { widthMm: 105, heightMm: 150 };
-const run = (need: number, setup: number, runningPpm: number, samples = 0): number =>
-  leastRun({ need, setup, runningPpm, samples, batchCycles: 0, batchLost: 0 });
+const run = (need: number, setup: number, runningPpm: number, samples = 0): number => leastRun({ need, setup, runningPpm, samples });
 const LEAVES_MM = 128 * 0.104 + 4 * 0.16;
 const BLOCK_MM = sewnBlockMm({ leavesMm: LEAVES_MM, sections: 8, swellMm: 0.03 });
 

@@ -32,19 +32,15 @@ export interface SingleStep {
 export const NOTHING_LOST: Step['loss'] = { setupCycles: 0, runningPpm: 0, samples: 0 };
 
 /** A step's losses as numbers, read back from their terms. */
-export function lossNumbers(
-  { setup, runningPpm, samples, batchCycles, batchLost, table, likely }: LossTerms,
-  ledger: Ledger,
-): Step['loss'] {
+export function lossNumbers({ setup, runningPpm, samples, batches = [], table, likely }: LossTerms, ledger: Ledger): Step['loss'] {
   const read = (term: Term | undefined): number => (term === undefined ? 0 : 'fig' in term ? ledger.value(term.fig) : term.value);
-  const perBatch = batchCycles && batchLost ? { perBatch: { cycles: read(batchCycles), lost: read(batchLost) } } : {};
   const lines = Object.values(table ?? {});
   const points = Array.from({ length: lines.length / 2 }, (_, i): LossPoint => [read(lines[2 * i]), read(lines[2 * i + 1])]);
   return {
     setupCycles: read(setup),
     runningPpm: read(runningPpm),
     samples: read(samples),
-    ...perBatch,
+    ...(batches.length > 0 && { perBatch: batches.map(({ cycles, lost }) => ({ cycles: read(cycles), lost: read(lost) })) }),
     ...(points.length > 0 && { table: points }),
     ...(likely && {
       likely: {

@@ -37,6 +37,8 @@ export const FORMULAS: Record<string, FormulaWords> = {
       samples: 'samples pulled',
       batchCycles: 'cycles a batch',
       batchLost: 'lost a batch',
+      batchCycles2: 'cycles a batch of another kind',
+      batchLost2: 'lost at one of those',
     },
   },
   'flow.setup': { name: 'Lost in setup', reads: 'setup cycles, at most the run', terms: { setup: 'setup', run: 'run' } },
@@ -59,7 +61,13 @@ export const FORMULAS: Record<string, FormulaWords> = {
   'flow.batch': {
     name: 'Lost at changes',
     reads: 'batches begun × lost at each',
-    terms: { run: 'run', batchCycles: 'cycles a batch', batchLost: 'lost at each' },
+    terms: {
+      run: 'run',
+      batchCycles: 'cycles a batch',
+      batchLost: 'lost at each',
+      batchCycles2: 'cycles a batch of another kind',
+      batchLost2: 'lost at one of those',
+    },
   },
   'flow.good': {
     name: 'Good',
