@@ -26,10 +26,10 @@ export function dieMakingMinutes({ plates, dies }: { plates: number; dies: numbe
   return plates * A_PLATE_MIN + dies * A_DIE_MIN;
 }
 /**
- * Minutes that a second die of the same takes, from the first impression on: made, and set up. Formula: die + counter. Source: as above.
- * @example secondDieMinutes(30) // 98
+ * Minutes that two up take beside their strokes: the second die, and pieces that are trimmed apart. Formula: 68 + trimming. Source: as above.
+ * @example twoUpMoreMinutes(30) // 98
  */
-export const secondDieMinutes = (setUpMin: number): number => A_DIE_MIN + setUpMin;
+export const twoUpMoreMinutes = (trimMin: number): number => A_DIE_MIN + trimMin;
 
 /**
  * Counters that are cut while a die runs: the first belongs to its set-up, each lasts so many impressions. Formula: ⌈run / life⌉ − 1. Source: 1,000 to 3,000

@@ -1,5 +1,5 @@
 import { leastRun } from '../flow/counts';
-import { dieFaceMm, dieMakingMinutes, furtherCounters, secondDieMinutes } from '../form/engraved-die';
+import { dieFaceMm, dieMakingMinutes, furtherCounters, twoUpMoreMinutes } from '../form/engraved-die';
 import { engravedInkG, powderG, raisedAnHour, wipingPaperM } from '../ink/relief-ink';
 import { handPassMinutes, inspectionMinutes, twoUpPaysFrom } from '../route/hand-work';
 
@@ -44,7 +44,7 @@ describe('the passes', () => {
     expect(inspectionMinutes({ pieces: 2 * INSPECTED, eachS: 3, rest: 0.125, people: 2 })).toBeCloseTo(39.8 / 2, 1);
   });
   it('two up pay from 2,033 cards: there both ways take as long', () => {
-    const moreMin = secondDieMinutes(30);
+    const moreMin = twoUpMoreMinutes(30);
     expect(moreMin).toBe(98);
     const from = twoUpPaysFrom({ moreMin, anHour: 700, rest: 0.125 });
     expect(Math.ceil(from)).toBe(2_033);

@@ -18,6 +18,7 @@ const problem = (
     asOf: SHELF.asOf,
     plant: LINDMOOR,
     open: SHELF.open,
+    making: new Set(),
     jobs: [{ job: 'a', name: '2401', deliveries }],
     steps: steps(more),
   });
@@ -76,7 +77,7 @@ describe('what is released, as a board', () => {
     });
     const bars = (first: Partial<FloorStep>, then: Partial<FloorStep>) => {
       const two = [printing('a', first), printing('b', then)];
-      const p = problemOfFloor({ asOf: SHELF.asOf, plant: LINDMOOR, open: SHELF.open, jobs: [], steps: two });
+      const p = problemOfFloor({ asOf: SHELF.asOf, plant: LINDMOOR, open: SHELF.open, making: new Set(), jobs: [], steps: two });
       const made = judge(p, [workId('a', FRONT), workId('b', FRONT)], {});
       expect(check(p, made.bars).wrong).toEqual([]);
       return made.bars.map((b) => b.makeReadyAt - b.start + p.work[b.work]!.ways[0].makeReadyS);
@@ -100,7 +101,7 @@ describe('what is released, as a board', () => {
     expect(stands).toBe('Ivory board 300, 720 × 520 mm');
     expect(p.lanes['press3']!.keys).toMatchObject({ paper: stands, 'unit 1': 'K' });
     const kept = steps().map((s) => (s.facts.step === 'card.card.fold' ? { ...s, facts: { ...s.facts, keepsFrom: FRONT } } : s));
-    const after = problemOfFloor({ asOf: SHELF.asOf, plant: LINDMOOR, open: SHELF.open, jobs: [], steps: kept });
+    const after = problemOfFloor({ asOf: SHELF.asOf, plant: LINDMOOR, open: SHELF.open, making: new Set(), jobs: [], steps: kept });
     expect(after.work[workId('a', 'card.card.fold')]!.links).toContainEqual({ of: workId('a', FRONT), by: 'order', waitS: 0, why: '' });
   });
   it('waits for what another job makes for it until that ends on the board; by its date where that is not released; not at all once it is delivered', () => {
@@ -122,6 +123,8 @@ describe('what is released, as a board', () => {
     const bar = (work: string) => bars.find((b) => b.work === work)!;
     expect(bar(workId('a', FRONT)).makeReadyAt).toBeGreaterThanOrEqual(bar(lasts[0]!.of).end);
     expect(front(asked(['b'], parent)).gates.map((g) => g.at)).toEqual([date]);
+    const onlyAsked = front(asked(['b'], [...parent, ...child.map((x) => ({ ...x, state: 'quoted' as const }))]));
+    expect([onlyAsked.gates.map((g) => g.at), onlyAsked.links.filter((l) => l.of.startsWith('b '))]).toEqual([[date], []]);
     const delivered = front(asked([], [...parent, ...child]));
     expect([delivered.gates, delivered.links.filter((l) => l.of.startsWith('b '))]).toEqual([[], []]);
   });
@@ -134,6 +137,7 @@ describe('what is released, as a board', () => {
     const both = (people: number | null): number => {
       const p = problemOfFloor({
         asOf: SHELF.asOf,
+        making: new Set(),
         plant,
         open: SHELF.open,
         ...(people !== null && { crews: crew(people) }),
@@ -148,7 +152,8 @@ describe('what is released, as a board', () => {
     expect(both(null)).toBeGreaterThan(0);
     expect(both(1)).toBe(0);
     expect(
-      problemOfFloor({ asOf: SHELF.asOf, plant, open: SHELF.open, jobs: [], steps: steps() }).work[workId('a', FRONT)]!.ways[0].hands,
+      problemOfFloor({ asOf: SHELF.asOf, plant, open: SHELF.open, making: new Set(), jobs: [], steps: steps() }).work[workId('a', FRONT)]!
+        .ways[0].hands,
     ).toBe(0);
   });
   it('keeps what runs where it is, takes what is done off, and lets only its wait hold', () => {
@@ -164,7 +169,7 @@ describe('what is released, as a board', () => {
   });
   it('knows releases of older programs by what their steps say comes next', () => {
     const older = steps().map(({ facts: { links: _links, gates: _gates, pileCycles: _pile, ...rest }, ...s }) => ({ ...s, facts: rest }));
-    const p = problemOfFloor({ asOf: SHELF.asOf, plant: LINDMOOR, open: SHELF.open, jobs: [], steps: older });
+    const p = problemOfFloor({ asOf: SHELF.asOf, plant: LINDMOOR, open: SHELF.open, making: new Set(), jobs: [], steps: older });
     expect(p.work[workId('a', BACK)]!.links).toContainEqual({ of: workId('a', FRONT), by: 'pieces', waitS: 4 * 3600, why: '' });
   });
 });

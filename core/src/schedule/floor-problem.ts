@@ -39,7 +39,7 @@ export interface FloorAsk {
   /** People that machines share. */
   crews?: Readonly<Record<Id<'crew'>, Crew>>;
   /** Jobs that make something for others and have not delivered it. */
-  making?: ReadonlySet<Id<'job'>>;
+  making: ReadonlySet<Id<'job'>>;
   jobs: readonly JobOnFloor[];
   steps: readonly StepOnFloor[];
 }
@@ -58,7 +58,7 @@ export const workId = (job: Id<'job'>, step: Id<'step'>): Id<'work'> => `${job} 
  * The board of what is released: every step on its machine, with its links, its waits, its gates and what it washes; dates and what lateness costs from the plant.
  * Work that is late by its gate alone is late on the board too. Source: released steps as the floor has them.
  */
-export function problemOfFloor({ asOf, plant, open, crews = {}, making = new Set(), jobs, steps }: FloorAsk): Problem {
+export function problemOfFloor({ asOf, plant, open, crews = {}, making, jobs, steps }: FloorAsk): Problem {
   const price = (key: Parameters<typeof practiceValue>[1]): number => practiceValue(plant, key);
   const byJob = new Map<string, StepOnFloor[]>();
   for (const step of steps) byJob.set(step.job, [...(byJob.get(step.job) ?? []), step]);
@@ -192,7 +192,9 @@ function withChildren(
   byJob: ReadonlyMap<string, readonly StepOnFloor[]>,
 ): Work {
   if (fromJobs.length === 0) return work;
-  const lasts = fromJobs.filter((job) => making.has(job)).map((job) => ({ job, last: lastsOf(byJob.get(job) ?? []) }));
+  // What is only asked about moves nobody who is released.
+  const released = (job: Id<'job'>): StepOnFloor[] => (byJob.get(job) ?? []).filter((step) => step.state !== 'quoted');
+  const lasts = fromJobs.filter((job) => making.has(job)).map((job) => ({ job, last: lastsOf(released(job)) }));
   const links = lasts.flatMap(({ job, last }) => last.map(({ step }): Link => ({ of: workId(job, step), by: 'forms', waitS: 0, why: '' })));
   const gates = lasts.every(({ last }) => last.length > 0) ? work.gates.filter((g) => g.key !== 'assume.job') : work.gates;
   return { ...work, links: [...work.links, ...links], gates };

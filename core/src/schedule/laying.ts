@@ -1,7 +1,8 @@
+import { feltBy, meet, reset } from './felt';
 import type { Hands } from './hands';
 import { followsFrom } from './overlap';
-import { HOUR_S, isMoved, lateCost, lateMoney, liesTooLong, movePrice, SAME_START_S } from './piece-money';
-import { type Felt, type JobOn, type LinkOn, type MachineOn, type Piece, runBegins, type WayOn } from './pieces';
+import { HOUR_S, isMoved, lateCost, lateMoney, liesTooLong, movePrice } from './piece-money';
+import { type JobOn, type LinkOn, type MachineOn, type Piece, runBegins, type WayOn } from './pieces';
 import { BREACH_PER_HOUR, type MovePrice } from './problem';
 
 /** After so many pieces laid again a move that is plainly too dear is given up. Measured: docs/measurements.md. */
@@ -347,8 +348,8 @@ export class Laying {
       const x = this.list[i];
       if (!x) continue;
       const { next, inJob, behind } = x;
-      nothing(inJob);
-      nothing(behind);
+      reset(inJob);
+      reset(behind);
       for (const { at, share } of x.dues) meet(inJob, Math.max(0, at - x.end), (share * x.job.latePerHour) / HOUR_S, true);
       for (const f of x.followers)
         meet(inJob, (f.by === x ? 0 : Math.max(0, f.start + f.leadS - x.end)) + f.behind.slackS, f.behind.worth, f.by === x);
@@ -495,25 +496,6 @@ export function heldBy({ of, by, waitS, batch }: LinkOn, { way, leadS }: Piece):
   if (batch === null) return time.openBefore(of.end + waitS);
   return followsFrom({ time: of.way.machine.time, at: of.runAt, runS: of.way.runS }, of.pieces, batch, waitS, time, way.runS);
 }
-
-function nothing(felt: Felt): void {
-  felt.slackS = Infinity;
-  felt.worth = 0;
-}
-/** Adds what costs so much a second once it is so much later. What waits for a piece alone adds up; what waits for another as well is counted there too: of those the dearest. */
-function meet(felt: Felt, slackS: number, worth: number, isAlone: boolean): void {
-  if (worth <= 0) return;
-  if (slackS < felt.slackS - SAME_START_S) {
-    felt.slackS = slackS;
-    felt.worth = worth;
-  } else if (slackS <= felt.slackS + SAME_START_S) {
-    felt.slackS = Math.min(slackS, felt.slackS);
-    felt.worth = isAlone ? felt.worth + worth : Math.max(felt.worth, worth);
-  }
-}
-/** What it is thought to cost when a piece ends so many seconds later; below 0 what it saves when it ends sooner. */
-export const feltBy = ({ slackS, worth }: Felt, byS: number): number =>
-  (byS > 0 ? Math.max(0, byS - slackS) : slackS <= 0 ? byS : 0) * worth;
 
 /** What a piece is thought to cost when one that it waits for ends later or sooner; returns by how much that is more than was thought. */
 function feltAt(x: Piece, before: Piece, byS: number, gapS: number): number {

@@ -1,9 +1,7 @@
-import { feltBy, heldBy, heldOutside } from './laying';
+import { feltBy } from './felt';
+import { heldBy, heldOutside } from './laying';
 import { HOUR_S } from './piece-money';
 import type { Piece } from './pieces';
-
-/** Past more pieces than these no move is estimated: it is tried. */
-const MOST = 40;
 
 /**
  * What moving a piece before or behind another on its machine is thought to cost, without laying anything: change-overs, and what each piece of that machine that
@@ -36,19 +34,19 @@ export function estimateMove(piece: Piece, other: Piece, side: 'before' | 'behin
   return cost;
 }
 
-/** The pieces from the one place to the other as they would then stand; none where that cannot be or is too far. */
+/** The pieces from the one place to the other as they would then stand; none where that cannot be. */
 function orderOf(piece: Piece, other: Piece, side: 'before' | 'behind'): Piece[] {
   const between: Piece[] = [];
   if (piece.at > other.at) {
     for (let x = side === 'before' ? other : other.next; x !== piece; x = x.next) {
-      if (!x || x.running || between.length > MOST) return [];
+      if (!x || x.running) return [];
       between.push(x);
     }
     return between.length > 0 ? [piece, ...between] : [];
   }
   const until = side === 'before' ? other : other.next;
   for (let x = piece.next; x !== until; x = x.next) {
-    if (!x || between.length > MOST) return [];
+    if (!x) return [];
     between.push(x);
   }
   return between.length > 0 ? [...between, piece] : [];

@@ -6,7 +6,7 @@ import type { MovePrice } from './problem';
 
 export const HOUR_S = 3600;
 /** A bar that begins by no more than this another time was not moved, s. House rule. */
-export const SAME_START_S = 900;
+const SAME_START_S = 900;
 /** What was to begin within so long is of this shift, of this day, s. House rule. */
 const SHIFT_S = 8 * HOUR_S;
 const DAY_S = 24 * HOUR_S;

@@ -1,3 +1,4 @@
+import type { Felt } from './felt';
 import { Hands } from './hands';
 import { type OpenTime, openTimeOf } from './open-time';
 import { orderOfLinks } from './order-of-links';
@@ -51,11 +52,6 @@ export interface JobOn {
   /** When its last piece of work ends. */
   end: number;
   stamp: number;
-}
-/** By how much something may end later before that costs anything, s; what a second more costs then. */
-export interface Felt {
-  slackS: number;
-  worth: number;
 }
 /** Work as it is laid. */
 export interface Piece {

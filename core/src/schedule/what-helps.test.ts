@@ -186,6 +186,11 @@ describe('a run that is broken off', () => {
     const running = splitHelp(plant({ state: 'running', startedAt: -2.5 * HOUR, leftS: 6 * HOUR }), { order, on }, 'late');
     expect(running).toMatchObject({ pieces: 6_000, at: 4 * HOUR, soonerS: 2 * HOUR });
     expect(splitHelp(plant({}), { order, on }, 'long')).toBeNull();
+    // Whatever the pieces, it is broken off at a whole second: 7,919 in 8 h, at the end of the pile of 3,000.
+    expect(splitHelp(plant({ pieces: 7_919 }), { order, on }, 'late')).toMatchObject({
+      pieces: 3_000,
+      at: HOUR / 2 + Math.ceil((3_000 * 8 * HOUR) / 7_919),
+    });
     // Of a run of an hour nobody breaks off the last half hour.
     expect(splitHelp(plant({ ways: ways('press', 0, 2.25), pieces: 2_000 }), { order, on }, 'late')).toBeNull();
   });

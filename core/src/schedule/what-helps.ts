@@ -1,4 +1,5 @@
 import type { Id } from '../quantity/figure';
+import { ceilTolerant } from '../quantity/round-tolerant';
 import { inOrder, layingOf } from './judge';
 import type { Laying } from './laying';
 import { jobFirst, moveWithFollowers } from './move-job';
@@ -110,7 +111,7 @@ function brokenOff(p: Problem, accepted: Accepted, before: Laying, x: Piece): He
   );
   const made = ((stopAt - long.runAt) * long.pieces) / runS;
   const pieces = pile < long.pieces ? Math.ceil(made / pile) * pile : Math.ceil(made);
-  const stopsAt = long.runAt + (pieces * runS) / long.pieces;
+  const stopsAt = long.runAt + ceilTolerant((pieces * runS) / long.pieces);
   if (long.endAt - stopsAt < SHORTEST_PART_S || (!long.running && stopsAt - long.runAt < SHORTEST_PART_S)) return null;
   const rest = restOf(long.id);
   const order = accepted.order.flatMap((id) => (id === long.id ? [id, rest] : [id]));

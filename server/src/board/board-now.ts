@@ -26,7 +26,7 @@ import type { FloorStep } from '@druckerei/core/planning';
 import type { Ctx } from '../context';
 import type { Db } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
-import { type FloorOf, floorOnMachines, timesOf } from '../floor/steps-now';
+import { type FloorOf, floorOnMachines, makingFor, timesOf } from '../floor/steps-now';
 import { type HoursChange, machineHours, sharedCrews, withChanges } from '../plants/calendar';
 import { HOURS_CHANGED, type HoursEntry } from '../plants/plants.queries';
 import { plantInForce } from '../plants/read-plant';
@@ -96,7 +96,7 @@ export async function boardNow(db: Db, asOf: At, { quoted = [], hours = [], agai
     plant,
     open: withChanges(machineHours(plant, asOf), [...changed, ...hours]),
     crews: sharedCrews(plant, asOf, [...changed, ...hours]),
-    making: new Set(floor.making.keys()),
+    making: new Set((await makingFor(db, steps)).keys()),
     jobs: [...new Set(steps.map((s) => s.job))].map((job) => ({
       job,
       name: String(jobs.get(job)?.number ?? ''),

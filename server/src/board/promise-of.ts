@@ -58,14 +58,14 @@ export async function withQuoted(ctx: Ctx, asked: string): Promise<{ now: BoardN
   // Parts of it may be released already: then it is on the board.
   const onBoard = (await boardNow(ctx.db, ctx.now())).problem.jobs;
   const ids = asked === 'all' ? (await many(ctx.db, NOT_RELEASED, [MOST_QUOTED, Object.keys(onBoard)])).map((r) => r.id) : [asked];
-  const jobs = await Promise.all(ids.map((id) => findJob(ctx.db, id)));
-  const left = jobs.filter((job) => !(job.id in onBoard) && job.state !== 'delivered');
-  if (left.length === 0) return null;
   const quoted: Quoted[] = [];
-  for (const job of left) {
+  for (const id of ids) {
+    const job = await findJob(ctx.db, id);
+    if (job.id in onBoard || job.state === 'delivered') continue;
     const { planned } = await planFor(ctx.db, homeOf(job), job.spec, job.plantDocument, ctx.now(), job);
     quoted.push({ job: job.id, steps: floorSteps(planned, placeOf(job.plantDocument), false).map((s) => s.step) });
   }
+  if (quoted.length === 0) return null;
   const { now, stands } = await askedAbout(ctx, quoted);
   return { now, laid: laidIn(now.problem, stands.order, stands.on, now.nr > 0 ? stands.was : []) };
 }

@@ -61,8 +61,8 @@ export async function floorOnMachines(db: Db, machines: readonly string[] | null
   return { steps, ...logged, making };
 }
 
-/** Jobs that some steps wait for, as far as they are not delivered. */
-async function makingFor(db: Db, steps: readonly ReleasedStep[]): Promise<Map<string, number>> {
+/** Jobs that some steps wait for, as far as they are not delivered: their numbers. */
+export async function makingFor(db: Db, steps: readonly Pick<ReleasedStep, 'facts'>[]): Promise<Map<string, number>> {
   const jobs = [...new Set(steps.flatMap((s) => s.facts.fromJobs ?? []))];
   if (jobs.length === 0) return new Map();
   return new Map((await many(db, NOT_DELIVERED, [jobs])).map(({ id, number }) => [id, number]));

@@ -81,6 +81,10 @@ describe('a tool made by the works', () => {
     });
     expect(edited.status).toBe(200);
     expect(await ready()).toBeGreaterThan(before + 24 * 3_600);
+    // So does the date that the board would give it, released now: the foil waits for its die.
+    const { spec, shelf } = await read(parent);
+    const told = (await planner.call('POST', '/api/board/promise', { spec, job: parent })).body as unknown as { at: number };
+    expect(told.at).toBeGreaterThan(shelf.jobs![child]!.readyAt);
   });
   it('makes no pieces of the order: nothing that is short is made up by it', async () => {
     expect((await planner.call('GET', `/api/jobs/${parent}/floor`)).body['children']).toEqual([]);

@@ -75,7 +75,7 @@ export const BOARD_SCREENS = {
   'board.run': 'runs {0} to {1}',
   'board.helps': 'What would help',
   'board.helping': 'Trying …',
-  'board.helpsNone': 'Neither another order of the machines nor longer hours let it end sooner.',
+  'board.helpsNone': 'Nothing of what was tried lets it end sooner.',
   'board.machines': 'On another machine …',
   'board.machinesNone': 'No other machine of the works could do it.',
   'board.onto': 'On {0}',
