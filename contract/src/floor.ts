@@ -106,6 +106,22 @@ export const StepNow = z.object({
   clearOf: z.string().nullable(),
   /** When what comes to it has dried; null: it is dry, or nobody knows yet. The run does not begin before, unless somebody tried it. */
   dryAt: z.number().nullable(),
+  /** What is measured at it: between what it may lie, and the newest reading. */
+  measures: z.array(
+    z.object({
+      key: z.string(),
+      name: z.string(),
+      allowed: z.string(),
+      unit: z.string(),
+      asked: z.boolean(),
+      value: z.number().nullable(),
+      says: z.string(),
+      within: z.boolean(),
+      by: z.string(),
+    }),
+  ),
+  /** Readings of the steps before that lie outside: the run does not begin. */
+  outside: z.array(z.string()),
   /** Units to wash after what this machine prints before it; null: nothing was printed before, or nothing is now. */
   washUp: z
     .object({
@@ -149,6 +165,7 @@ export const LogLine = z.object({
   machine: z.string(),
   pile: z.string().nullable(),
   quantity: z.number().nullable(),
+  value: z.number().nullable(),
   reason: z.string(),
   note: z.string(),
   witness: z.string(),

@@ -6,7 +6,7 @@ import { idText } from '../plant/plant-schema';
 /**
  * What can be written into the floor's log. Times: setup and run begin and end, a stop and its end. The line cleared of what stood there before.
  * Counts: a pile taken in, what of it goes back untouched, good pieces onto a pile, waste, samples, pieces destroyed under witness, a recount (what was found more or less), a pile spoilt after it was counted. Piles: laid, moved, split, merged, set
- * to good, hold or make-ready. Words: a note, a handover and its confirmation. A counter-entry takes one back.
+ * to good, hold or make-ready. A reading of what is measured at a step. Words: a note, a handover and its confirmation. A counter-entry takes one back.
  */
 export const ENTRY_KINDS = [
   'setupStart',
@@ -29,6 +29,7 @@ export const ENTRY_KINDS = [
   'split',
   'merge',
   'state',
+  'measure',
   'note',
   'handover',
   'read',
@@ -114,6 +115,8 @@ const SAYS_WHY: readonly EntryKind[] = ['recount', 'scrap', 'destroyed', 'counte
 /** Kinds that need a second pile or entry. */
 const NEEDS_OTHER: readonly EntryKind[] = ['split', 'merge', 'counter', 'read'];
 
+/** A reading lies within this: no size, mass or difference of the trade is larger. */
+const MOST_READING = 1e6;
 /** Pieces of one entry at most: a day of the fastest machine is far below. */
 export const MOST_PIECES = 100_000_000;
 
@@ -141,6 +144,8 @@ export interface FloorEntry {
   at: number;
   /** The release the terminal worked by; null where it knew none. */
   release: number | null;
+  /** Of a reading, whose key is the reason: what was measured, in its own unit; yes is 1, no 0. */
+  value?: number | undefined;
   /** Of a pile laid where a sheet is parted into several orders: what lies on it. Absent: what the step gives. */
   flow?: Id<'flow'> | undefined;
 }
@@ -161,6 +166,7 @@ export const FloorEntrySchema = z
     witness: z.string().trim().max(80),
     at: z.number().min(0).max(1e11),
     release: z.number().int().min(1).max(MOST_RELEASES, 'is no release of ours').nullable(),
+    value: z.number().min(-MOST_READING).max(MOST_READING, 'is more than anything measures').optional(),
     flow: idText.optional(),
   })
   .superRefine((e, cx) => {
@@ -173,6 +179,9 @@ export const FloorEntrySchema = z
     if (e.step === null && !WITHOUT_STEP.includes(e.kind)) refuse('step', 'names the step');
     if (e.kind === 'recount' && (e.step === null) === (e.pile === null)) refuse('pile', 'or the step: one of both was counted again');
     if (e.flow !== undefined && e.kind !== 'pile') refuse('flow', 'is said of a pile that is laid');
+    if (e.kind === 'measure' && e.value === undefined) refuse('value', 'says what was measured');
+    if (e.kind === 'measure' && e.reason === '') refuse('reason', 'names what was measured');
+    if (e.kind !== 'measure' && e.value !== undefined) refuse('value', 'has no place here');
     if (e.pile === null && ON_A_PILE.includes(e.kind)) refuse('pile', 'names the pile');
     if (e.other === null && NEEDS_OTHER.includes(e.kind)) refuse('other', 'names what it is about');
     if (e.other !== null && e.other === e.pile) refuse('other', 'is the same pile');

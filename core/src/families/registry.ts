@@ -3,6 +3,8 @@ import type { FamilyId } from '../product/job-spec';
 import type { Family } from './family';
 import { booklet } from './booklet';
 import { cuttingDie } from './cutting-die';
+import { cylinderSet } from './cylinder-set';
+import { embossingPair } from './embossing-pair';
 import { foilDie } from './foil-die';
 import { discSleeve } from './disc-sleeve';
 import { foldedCard } from './folded-card';
@@ -22,6 +24,8 @@ export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = {
   hardcover,
   'foil-die': foilDie,
   'cutting-die': cuttingDie,
+  'cylinder-set': cylinderSet,
+  'embossing-pair': embossingPair,
 };
 
 /** What a works of this trade makes and no family plans yet; a line that comes takes its own out. Their words are the labels `line.…`. */
@@ -33,7 +37,6 @@ export const NOT_MADE_YET: readonly string[] = [
   'gravureRoll',
   'secureSheet',
   'stationery',
-  'cylinder',
 ];
 
 /** A family by its id, whatever its wish: methods take the wish of their own family. */

@@ -1,41 +1,40 @@
-import { OutOfRange, requireAboveZero, requireNotNegative } from '../quantity/errors';
+import type { Formula } from '../quantity/figure';
 
 /* A pair of embossing rollers: the male stands up and presses the stock into the female. */
 
 /**
  * How wide the female is cut for a male of a width: the stock lies on both flanks.
  *
- * Formula: male + 2 · k · caliper. Source: geometry; k 0.8 to 1.2, common practice, no source.
- * @throws OutOfRange a male or caliper not above 0, k below 0
- * @example femaleMm({ maleMm: 0.8, caliperMm: 0.3, k: 1 }) // 1.4
+ * `male + 2 × k × caliper`. Source: geometry; k 0.8 to 1.2, common practice, no source.
+ * @example FEMALE_WIDTH.of({ maleMm: 0.8, caliperMm: 0.3, k: 1 }) // 1.4
  */
-export function femaleMm({ maleMm, caliperMm, k }: { maleMm: number; caliperMm: number; k: number }): number {
-  requireAboveZero('maleMm', maleMm);
-  requireAboveZero('caliperMm', caliperMm);
-  requireNotNegative('k', k);
-  return maleMm + 2 * k * caliperMm;
-}
+export const FEMALE_WIDTH: Formula<'maleMm' | 'caliperMm' | 'k'> = {
+  id: 'form.femaleWidth',
+  unit: 'mm.001',
+  source: 'geometry',
+  of: ({ maleMm, caliperMm, k }) => maleMm + 2 * k * caliperMm,
+};
 /**
  * How deep the tool is for a height on the stock, which springs back.
  *
- * Formula: height / share that stays. Source: 0.6 to 0.8 stays, common practice, no source; a try on the true stock wins.
- * @throws OutOfRange a height below 0, a share not above 0 and up to 1
- * @example toolDepthMm({ heightMm: 0.25, stays: 0.7 }) // 0.3571
+ * `height / share that stays`. Source: 0.6 to 0.8 stays, common practice, no source; a try on the true stock wins.
+ * @example EMBOSSING_DEPTH.of({ heightMm: 0.25, stays: 0.7 }) // 0.3571
  */
-export function toolDepthMm({ heightMm, stays }: { heightMm: number; stays: number }): number {
-  requireNotNegative('heightMm', heightMm);
-  if (!(stays > 0 && stays <= 1)) throw new OutOfRange('stays', stays, 'above 0, up to 1');
-  return heightMm / stays;
-}
+export const EMBOSSING_DEPTH: Formula<'heightMm' | 'stays'> = {
+  id: 'form.embossingDepth',
+  unit: 'mm.001',
+  source: 'common practice, no source',
+  of: ({ heightMm, stays }) => (stays > 0 ? heightMm / stays : 0),
+};
 /**
- * Minutes of a milling pass over an area: of the female its motifs, of the male the ground round them.
+ * Area that is milled away: of the female its motifs, of the male the ground round them.
  *
- * Formula: area / (step over · feed). Source: arithmetic.
- * @throws OutOfRange a step or feed not above 0
- * @example millingMinutes({ mm2: 10_000, stepOverMm: 0.05, feedMmPerMin: 1_500 }) // 133.33
+ * `pads × width × height × share`, for the male the share that is no motif. Source: arithmetic.
+ * @example MILLED_AREA.of({ motifs: 1, widthMm: 100, heightMm: 100, share: 1 }) // 100
  */
-export function millingMinutes({ mm2, stepOverMm, feedMmPerMin }: { mm2: number; stepOverMm: number; feedMmPerMin: number }): number {
-  requireAboveZero('stepOverMm', stepOverMm);
-  requireAboveZero('feedMmPerMin', feedMmPerMin);
-  return mm2 / (stepOverMm * feedMmPerMin);
-}
+export const MILLED_AREA: Formula<'motifs' | 'widthMm' | 'heightMm' | 'share'> = {
+  id: 'form.milledArea',
+  unit: 'cm²',
+  source: 'arithmetic',
+  of: ({ motifs, widthMm, heightMm, share }) => (motifs * widthMm * heightMm * share) / 100,
+};

@@ -1,3 +1,4 @@
+import type { Formula } from '../quantity/figure';
 import { OutOfRange, requireAboveZero } from '../quantity/errors';
 import { portableCos as cos, portableSin as sin } from '../quantity/portable-math';
 
@@ -51,35 +52,6 @@ export function cellsOfBand(screen: Screen, { bandMm, turnMm }: { bandMm: number
   return (bandMm / 10) * (turnMm / 10) * cellsPerCm2(screen);
 }
 /**
- * Minutes that a cylinder is engraved by stylus or laser: mounted, a test cut, and every cell.
- *
- * Formula: 25 + cells / (cells a second · heads · 60). Source: arithmetic; the times of the works (stylus 4,000 cells a second a head, laser 30,000 to 70,000, common
- * practice, no source).
- * @throws OutOfRange a rate or heads not above 0
- * @example engravingMinutes({ cells: 20_557_800, cellsPerS: 4_000, heads: 1 }) // 110.66
- */
-export function engravingMinutes({ cells, cellsPerS, heads }: { cells: number; cellsPerS: number; heads: number }): number {
-  requireAboveZero('cellsPerS', cellsPerS);
-  requireAboveZero('heads', heads);
-  return MOUNT_MIN + cells / (cellsPerS * heads * 60);
-}
-/** A cylinder is mounted, and a test cut made and measured, min. Common practice, no source. */
-const MOUNT_MIN = 25;
-/**
- * Minutes of a cylinder that is etched: coated, the resist exposed, etched, stripped.
- *
- * Formula: 30 + m² · minutes a m² + 40 + 15. Source: arithmetic; times of the works (8 to 12 min a m², common practice, no source).
- * @throws OutOfRange a surface not above 0
- * @example etchedMinutes({ m2: 0.705, minutesAM2: 10 }) // 92.05
- */
-export function etchedMinutes({ m2, minutesAM2 }: { m2: number; minutesAM2: number }): number {
-  requireAboveZero('m2', m2);
-  return COAT_MIN + m2 * minutesAM2 + ETCH_MIN + STRIP_MIN;
-}
-/** Of every cylinder, whatever its surface, min. Common practice, no source. */
-const [COAT_MIN, ETCH_MIN, STRIP_MIN] = [30, 40, 15];
-
-/**
  * How deep a stylus cuts a cell of a width. Formula: width / (2 tan(θ/2)). Source: geometry of a pointed stylus.
  * @param angleDeg of the stylus, 110 to 140 as a rule
  * @throws OutOfRange a width not above 0, an angle not between 0 and 180
@@ -125,3 +97,68 @@ export function wallUm(screen: Screen, widthUm: number): number {
   requireScreen(screen);
   return UM_PER_CM / (screen.linesPerCm * cos(radians(screen.angleDeg))) - widthUm;
 }
+
+/** Terms of a screen, as figures carry them. */
+type OfScreen = 'linesPerCm' | 'angleDeg';
+/**
+ * The cells of a band as a figure: `cellsOfBand`. Source: arithmetic.
+ * @example CELLS.of({ linesPerCm: 54, angleDeg: 45, bandMm: 1_410, turnMm: 500 }) // 20557800
+ */
+export const CELLS: Formula<OfScreen | 'bandMm' | 'turnMm'> = {
+  id: 'form.cells',
+  unit: '1',
+  source: 'geometry of the lattice',
+  of: ({ bandMm, turnMm, ...screen }) => (bandMm > 0 && turnMm > 0 ? cellsOfBand(screen, { bandMm, turnMm }) : 0),
+};
+/**
+ * The whole cells of a turn as a figure: `cellsATurn`. Source: geometry of the lattice.
+ * @example CELLS_A_TURN.of({ linesPerCm: 54, angleDeg: 45, turnMm: 500 }) // 1909
+ */
+export const CELLS_A_TURN: Formula<OfScreen | 'turnMm'> = {
+  id: 'form.cellsATurn',
+  unit: '1',
+  source: 'geometry of the lattice',
+  of: ({ turnMm, ...screen }) => (turnMm > 0 ? cellsATurn(screen, turnMm) : 0),
+};
+/**
+ * The depth of a cell as a figure: `cellDepthUm`. Source: geometry of a pointed stylus.
+ * @example CELL_DEPTH.of({ widthUm: 180, stylusDeg: 130 }) // 41.97
+ */
+export const CELL_DEPTH: Formula<'widthUm' | 'stylusDeg'> = {
+  id: 'form.cellDepth',
+  unit: 'µm',
+  source: 'geometry of a pointed stylus',
+  of: ({ widthUm, stylusDeg }) => cellDepthUm({ widthUm, angleDeg: stylusDeg }),
+};
+/**
+ * Ink that full cells hold, as the film it would be on a square metre: `cellVolumeCm3PerM2`, cells as wide as long. 1 cm³ a m² is 1 µm. Source: volume of a cell
+ * (standard).
+ * @example CELL_VOLUME.of({ linesPerCm: 70, angleDeg: 45, widthUm: 180, depthUm: 41.97 }) // 11.1
+ */
+export const CELL_VOLUME: Formula<OfScreen | 'widthUm' | 'depthUm'> = {
+  id: 'form.cellVolume',
+  unit: 'µm',
+  source: 'volume of a cell with four slanting sides (standard)',
+  of: ({ widthUm, depthUm, ...screen }) =>
+    widthUm > 0 ? cellVolumeCm3PerM2({ alongUm: widthUm, acrossUm: widthUm, depthUm, cellsPerCm2: cellsPerCm2(screen) }) : 0,
+};
+/**
+ * The wall between two full cells as a figure: `wallUm`. Source: geometry of the lattice.
+ * @example CELL_WALL.of({ linesPerCm: 70, angleDeg: 45, widthUm: 180 }) // 22.03
+ */
+export const CELL_WALL: Formula<OfScreen | 'widthUm'> = {
+  id: 'form.cellWall',
+  unit: 'µm',
+  source: 'geometry of the lattice',
+  of: ({ widthUm, ...screen }) => wallUm(screen, widthUm),
+};
+/**
+ * Wet film that full cells leave on the web: what they hold, and the share that leaves them. Source: 0.4 to 0.6 leave them, common practice, no source.
+ * @example CELL_FILM.of({ volumeUm: 11.1, transfer: 0.5 }) // 5.55
+ */
+export const CELL_FILM: Formula<'volumeUm' | 'transfer'> = {
+  id: 'form.cellFilm',
+  unit: 'µm',
+  source: 'common practice, no source',
+  of: ({ volumeUm, transfer }) => volumeUm * transfer,
+};

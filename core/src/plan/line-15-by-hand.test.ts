@@ -1,26 +1,9 @@
 import * as fc from 'fast-check';
-import { bottleneck, leavesStages, remakeChance } from '../form/cylinder-making';
-import {
-  chromeMinutes,
-  copperUm,
-  cylinderDiameterMm,
-  isBaseFit,
-  platingMinutes,
-  turnMm,
-  webStrainPermil,
-  widestBandMm,
-} from '../form/cylinder-set';
-import { femaleMm, millingMinutes, toolDepthMm } from '../form/embossing-pair';
-import {
-  cellDepthUm,
-  cellsATurn,
-  cellsOfBand,
-  cellsPerCm2,
-  cellVolumeCm3PerM2,
-  engravingMinutes,
-  etchedMinutes,
-  wallUm,
-} from '../form/engraved-cells';
+import { bottleneck, leavesStages, REMAKE_CHANCE } from '../form/cylinder-making';
+import { COPPER_WANTED, CYLINDER_DIAMETER, CYLINDER_TURN, isBaseFit, WEB_STRAIN, WIDEST_BAND } from '../form/cylinder-set';
+import { CELLS_TIME, CHROME_TIME, EXPOSING_TIME, MILLING_TIME, PLATING_TIME, SET_PROOF_TIME } from '../form/cylinder-time';
+import { EMBOSSING_DEPTH, FEMALE_WIDTH, MILLED_AREA } from '../form/embossing-pair';
+import { cellDepthUm, cellsATurn, cellsOfBand, cellsPerCm2, cellVolumeCm3PerM2, wallUm } from '../form/engraved-cells';
 
 /*
  * Line 15 worked by hand before anything else of it comes: five cylinders for drawer paper, gold, yellow, red, blue, black; first turn 500, step 20 µm, band 1,410,
@@ -34,36 +17,38 @@ const ROWS = [
   { ink: 'blue', linesPerCm: 60, angleDeg: 45 },
   { ink: 'black', linesPerCm: 70, angleDeg: 45 },
 ];
-const plating = (copper: number): number => platingMinutes({ copperUm: copper, grindOffUm: 40, minutesAUm: 0.8 });
+const plating = (copper: number): number => PLATING_TIME.of({ hangS: 1_200, copperUm: copper, grindOffUm: 40, perUmS: 48 }) / 60;
+const diameterOf = (station: number, firstTurnMm = 500): number => CYLINDER_DIAMETER.of({ firstTurnMm, stepUm: 20, station });
+const turnOf = (diameterMm: number): number => CYLINDER_TURN.of({ diameterMm });
+const engraving = (cells: number): number => CELLS_TIME.of({ mountS: 1_500, cells, perS: 4_000, heads: 1 }) / 60;
+const CHROME_MIN = CHROME_TIME.of({ hangS: 900, chromeUm: 8, perUmS: 240 }) / 60;
 const CYLINDERS = ROWS.map((screen, i) => {
-  const diameterMm = cylinderDiameterMm({ firstTurnMm: 500, stepUm: 20, station: i + 1 });
-  const copper = copperUm({ diameterMm, baseMm: 158.64, chromeUm: 8 });
-  const cells = cellsOfBand(screen, { bandMm: 1_410, turnMm: turnMm(diameterMm) });
-  return { diameterMm, copper, plateMin: plating(copper), cells, engraveMin: engravingMinutes({ cells, cellsPerS: 4_000, heads: 1 }) };
+  const diameterMm = diameterOf(i + 1);
+  const copper = COPPER_WANTED.of({ diameterMm, baseMm: 158.64, chromeUm: 8 });
+  const cells = cellsOfBand(screen, { bandMm: 1_410, turnMm: turnOf(diameterMm) });
+  return { diameterMm, copper, plateMin: plating(copper), cells, engraveMin: engraving(cells) };
 });
 /** Base, copper, grinding, engraving, microscope, chrome, polish. */
-const STAGES = CYLINDERS.map(({ plateMin, engraveMin }) => [30, plateMin, 75, engraveMin, 30, chromeMinutes(8), 25]);
-const PROOF = 60 + 20 * 5;
+const STAGES = CYLINDERS.map(({ plateMin, engraveMin }) => [30, plateMin, 75, engraveMin, 30, CHROME_MIN, 25]);
+const PROOF = SET_PROOF_TIME.of({ readyS: 3_600, cylinders: 5, eachS: 1_200 }) / 60;
 const COMPARE = 45;
 const rounded = (digits: number) => (x: number) => Number(x.toFixed(digits));
 
 describe('the cylinders', () => {
   it('are 159.1549 to 159.2349 thick, print 500 to 500.251, and strain the web by an eighth of a thousandth each', () => {
     expect(CYLINDERS.map((c) => rounded(4)(c.diameterMm))).toEqual([159.1549, 159.1749, 159.1949, 159.2149, 159.2349]);
-    expect(CYLINDERS.map((c) => rounded(3)(turnMm(c.diameterMm)))).toEqual([500, 500.063, 500.126, 500.188, 500.251]);
-    expect(webStrainPermil({ stepUm: 20, diameterMm: CYLINDERS[0]!.diameterMm })).toBeCloseTo(0.126, 3);
+    expect(CYLINDERS.map((c) => rounded(3)(turnOf(c.diameterMm)))).toEqual([500, 500.063, 500.126, 500.188, 500.251]);
+    expect(WEB_STRAIN.of({ stepUm: 20, diameterMm: CYLINDERS[0]!.diameterMm })).toBeCloseTo(126, 0);
   });
   it('want 249.5 to 289.5 µm of copper, 252 to 284 min in the bath; the base suits them all', () => {
     expect(CYLINDERS.map((c) => rounded(1)(c.copper))).toEqual([249.5, 259.5, 269.5, 279.5, 289.5]);
     expect(CYLINDERS.map((c) => rounded(1)(c.plateMin))).toEqual([251.6, 259.6, 267.6, 275.6, 283.6]);
     expect(CYLINDERS.every((c) => isBaseFit(c.copper))).toBe(true);
     // On the same bases a repeat 1 mm shorter would want less copper than holds.
-    expect(
-      isBaseFit(copperUm({ diameterMm: cylinderDiameterMm({ firstTurnMm: 499, stepUm: 20, station: 1 }), baseMm: 158.64, chromeUm: 8 })),
-    ).toBe(false);
+    expect(isBaseFit(COPPER_WANTED.of({ diameterMm: diameterOf(1, 499), baseMm: 158.64, chromeUm: 8 }))).toBe(false);
   });
   it('carry a band of 1,410 on a face of 1,450', () => {
-    expect(widestBandMm({ faceMm: 1_450, endMm: 20 })).toBe(1_410);
+    expect(WIDEST_BAND.of({ faceMm: 1_450, endMm: 20 })).toBe(1_410);
   });
 });
 
@@ -83,7 +68,7 @@ describe('the engraving', () => {
   it('of 100 × 60 cm at 70 lines is 29.4 million cells, 7,350 s of one head', () => {
     const cells = cellsOfBand({ linesPerCm: 70, angleDeg: 45 }, { bandMm: 1_000, turnMm: 600 });
     expect(cells).toBeCloseTo(29_400_000, 3);
-    expect((engravingMinutes({ cells, cellsPerS: 4_000, heads: 1 }) - 25) * 60).toBeCloseTo(7_350, 6);
+    expect((engraving(cells) - 25) * 60).toBeCloseTo(7_350, 6);
   });
   it('cuts 42.0 µm deep at 180 wide with a stylus of 130°, holds 11.1 cm³ a square metre, and leaves a wall of 22', () => {
     const depthUm = cellDepthUm({ widthUm: 180, angleDeg: 130 });
@@ -92,7 +77,8 @@ describe('the engraving', () => {
     expect(wallUm({ linesPerCm: 70, angleDeg: 45 }, 180)).toBeCloseTo(22.03, 2);
   });
   it('by resist takes 30 to coat, 10 a square metre, 40 to etch, 15 to strip', () => {
-    expect(etchedMinutes({ m2: 0.705, minutesAM2: 10 })).toBeCloseTo(92.05, 9);
+    const exposed = EXPOSING_TIME.of({ bandMm: 1_410, turnMm: 500, perM2S: 600 }) / 60;
+    expect(30 + exposed + 40 + 15).toBeCloseTo(92.05, 9);
   });
   it('counts the same cells by its pitches: tracks times cells a track, before the seam is closed', () => {
     fc.assert(
@@ -126,14 +112,14 @@ describe('the set in the shop', () => {
     expect(PROOF + COMPARE).toBe(205);
   });
   it('has one or more made again in 18.5 of 100 sets, 0.20 on the mean', () => {
-    expect(remakeChance({ rate: 0.04, cylinders: 5 })).toBeCloseTo(0.185, 3);
+    expect(REMAKE_CHANCE.of({ ratePpm: 40_000, cylinders: 5 }) / 1e6).toBeCloseTo(0.185, 3);
     expect(0.04 * 5).toBeCloseTo(0.2, 9);
   });
   it('has its blue made again in 397.8 min where the microscope finds it, 694.8 where the proof does', () => {
     // Cut off, 100 µm of copper and 40 to grind off, ground, engraved, looked at again.
     const microscope = 30 + plating(100) + 75 + CYLINDERS[3]!.engraveMin + 30;
     expect(microscope).toBeCloseTo(397.8, 1);
-    expect(20 + microscope + chromeMinutes(8) + 25 + PROOF + COMPARE).toBeCloseTo(694.8, 1);
+    expect(20 + microscope + CHROME_MIN + 25 + PROOF + COMPARE).toBeCloseTo(694.8, 1);
   });
   it('is never done before its longest row, nor before a stage has done all of it; another row only makes it longer', () => {
     const rows = fc.array(fc.array(fc.integer({ min: 0, max: 300 }), { minLength: 4, maxLength: 4 }), { minLength: 1, maxLength: 8 });
@@ -151,8 +137,9 @@ describe('the set in the shop', () => {
 
 describe('the embossing pair', () => {
   it('is 0.80 to 1.40 wide, 0.357 deep for 0.25 on the stock, milled in 133.3 min', () => {
-    expect(femaleMm({ maleMm: 0.8, caliperMm: 0.3, k: 1 })).toBeCloseTo(1.4, 9);
-    expect(toolDepthMm({ heightMm: 0.25, stays: 0.7 })).toBeCloseTo(0.357, 3);
-    expect(millingMinutes({ mm2: 10_000, stepOverMm: 0.05, feedMmPerMin: 1_500 })).toBeCloseTo(133.3, 1);
+    expect(FEMALE_WIDTH.of({ maleMm: 0.8, caliperMm: 0.3, k: 1 })).toBeCloseTo(1.4, 9);
+    expect(EMBOSSING_DEPTH.of({ heightMm: 0.25, stays: 0.7 })).toBeCloseTo(0.357, 3);
+    const cm2 = MILLED_AREA.of({ motifs: 1, widthMm: 100, heightMm: 100, share: 1 });
+    expect(MILLING_TIME.of({ passes: 1, cm2, stepOverMm: 0.05, feedMmPerS: 25 }) / 60).toBeCloseTo(133.3, 1);
   });
 });

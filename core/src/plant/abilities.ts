@@ -66,6 +66,12 @@ export const ABILITIES = {
   inLine: { kind: 'count' },
   filmMm: { kind: 'length' },
   places: { kind: 'count' },
+  // cylinders
+  bodyFaceMm: { kind: 'length' },
+  bodyMm: { kind: 'length' },
+  bodyKg: { kind: 'number' },
+  heads: { kind: 'count' },
+  cellsPerS: { kind: 'count' },
 } as const satisfies Record<string, Ability>;
 
 export type AbilityKey = keyof typeof ABILITIES;

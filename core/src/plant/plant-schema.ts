@@ -265,6 +265,8 @@ export const ShelfSchema = z.strictObject({
       samples: notNegative(1e12).optional(),
     }),
   ),
+  measured: z.record(idText, z.record(z.string().max(80), z.strictObject({ value: z.number(), by: z.string().max(200) }))).optional(),
+  signed: z.record(idText, z.array(z.string().max(200)).max(200)).optional(),
   floor: z
     .strictObject({
       off: z.array(z.strictObject({ step: idText.nullable(), pile: z.string().max(20), by: z.number() })).max(1_000),

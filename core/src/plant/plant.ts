@@ -207,6 +207,11 @@ export interface Counted {
   setup?: number;
   samples?: number;
 }
+/** What was measured at a step, and by whom. */
+export interface Measured {
+  value: number;
+  by: string;
+}
 /** A job that makes a tool or pieces for another. */
 export interface ChildJob {
   number: number;
@@ -273,6 +278,10 @@ export interface Shelf {
   gates: Record<string, { state: 'open' | 'waiting' | 'refused'; by?: number }>;
   /** What was logged replaces what was computed. */
   counted: Record<Id<'step'>, Counted>;
+  /** What was measured at each step, by the measure's key: the newest. */
+  measured?: Record<Id<'step'>, Record<string, Measured>>;
+  /** Who wrote at each step that it ran, by name. */
+  signed?: Record<Id<'step'>, string[]>;
   /** What the floor has to say beside the counts: differences by place, and handovers nobody has read yet. */
   floor?: { off: { step: Id<'step'> | null; pile: string; by: number }[]; unread: { machine: Id<'machine'>; notes: number }[] };
   /** What the desks have to say: ink kitchen, plates and tools, register. */

@@ -20,6 +20,7 @@ import { COAT_PRACTICE } from '../processes/coat/practice';
 import { INSERT_PRACTICE } from '../processes/insert/practice';
 import { DIE_CUT_PRACTICE } from '../processes/die-cut/practice';
 import { DIE_SHOP_PRACTICE } from '../processes/die-shop/practice';
+import { CYLINDERS_PRACTICE } from '../processes/cylinders/practice';
 import { BREAK_OUT_PRACTICE } from '../processes/break-out/practice';
 import { GLUE_PRACTICE } from '../processes/glue/practice';
 import { FOLD_SECTIONS_PRACTICE } from '../processes/fold-sections/practice';
@@ -138,6 +139,7 @@ export const PRACTICE_DEFAULTS = {
   ...EMBOSS_PRACTICE,
   ...DIE_CUT_PRACTICE,
   ...DIE_SHOP_PRACTICE,
+  ...CYLINDERS_PRACTICE,
   ...BREAK_OUT_PRACTICE,
   ...GLUE_PRACTICE,
   ...INSERT_PRACTICE,

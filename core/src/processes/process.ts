@@ -14,6 +14,7 @@ import type { LaidSection } from '../signature/sheet-pages';
 import type { Layout } from '../layout/layout';
 import type { LayoutAsk } from '../layout/usable-sheet';
 import type { WorkStyleId } from '../layout/work-style';
+import type { Measure } from '../quality/measure';
 import type { RegisterOf } from '../register/register-of-step';
 import type { Form, Prints } from '../layout/form';
 import type { Batch, Bundle, Incoming } from './batch';
@@ -122,6 +123,8 @@ export type Department =
   | 'press'
   | 'foil'
   | 'engraving'
+  | 'plating'
+  | 'cylinders'
   | 'guillotine'
   | 'fold'
   | 'sections'
@@ -173,6 +176,9 @@ export interface Process {
   losses?: { setup?: PracticeKey; running: PracticeKey; again?: PracticeKey };
   /** Its machine is set for its paper, feeder to delivery: what wants the same paper in the same size next finds it set. */
   feeds?: true;
+  /** Makes an image that somebody else has to approve; approves what others made. */
+  images?: true;
+  approves?: true;
   /** Lays foil on what was printed. */
   laysFoil?: true;
   /** Lays a coat under lamps over what was printed. */
@@ -201,6 +207,8 @@ export interface Process {
   consume(cx: ConsumeContext): Consumed;
   /** What of a step is read at the register desk. */
   registers?(cx: ConsumeContext, step: Id<'step'>): RegisterOf | null;
+  /** What is measured at it, and between what that may lie: the next step waits while it does not. */
+  measures?(cx: ConsumeContext): Measure[];
   /** The forms it makes for a press, by side. */
   forms?(cx: ConsumeContext): { side: string; inks: string[]; plates: { ink: string; version: string }[] }[];
   /** The stone's drawing. */

@@ -8,6 +8,10 @@ import { cutCloth } from './case/cut-cloth';
 import { jacketOn } from './case/jacket';
 import { titleFoil } from './case/title-foil';
 import { coat } from './coat/coat';
+import { cylinderEtch, laserEngrave, resistExpose, stylusEngrave } from './cylinders/engrave-cylinder';
+import { rollerMill, rollerTry } from './cylinders/pair';
+import { bodyGrind, chromePlate, copperPlate, cylinderBase, cylinderPolish, resistCoat, zincPlate } from './cylinders/plating-room';
+import { cylinderInspect, cylinderProof, cylinderRelease, cylinderStore } from './cylinders/set-desk';
 import { dieBlank, dieCut } from './die-cut/die-cut';
 import { dieShop } from './die-shop/die-shop';
 import { digital } from './digital/digital';
@@ -56,6 +60,8 @@ export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEn
     ...[saw, engrave, dieShop, coat, emboss, dieCut, dieBlank, breakOut, glue, insert, insertByHand],
     ...[laminate, foldSections, foldWeb, stitch, adhesiveBind, sawApart, threeKnife],
     ...[tipEnds, gather, sew, nip, colourEdges, roundBack, cutBoards, cutCloth, caseMake, titleFoil, caseIn, jacketOn],
+    ...[cylinderBase, copperPlate, bodyGrind, zincPlate, resistCoat, stylusEngrave, laserEngrave, resistExpose, cylinderEtch],
+    ...[cylinderInspect, rollerMill, chromePlate, cylinderPolish, cylinderProof, rollerTry, cylinderRelease, cylinderStore],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

@@ -11,6 +11,8 @@ export interface Part {
   product: Id<'product'>;
   item: Id<'item'>;
   role: string;
+  /** What it is called, where its role does not say it: the ink of a cylinder. */
+  name?: string;
   widthMm: number;
   heightMm: number;
   bleedMm: number;

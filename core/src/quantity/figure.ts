@@ -24,6 +24,8 @@ export type Unit =
   | 'ppm'
   | '%'
   | 'mm'
+  // Read to a thousandth: cylinders, tools.
+  | 'mm.001'
   | 'm'
   | 'µm'
   | 'm²'

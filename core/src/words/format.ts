@@ -116,6 +116,7 @@ export const typedLength = (mm: number, system: UnitSystem): string =>
 
 const IMPERIAL: Record<string, (value: number) => Shown> = {
   mm: (v) => ({ number: inchText(v, 3), unit: 'in' }),
+  'mm.001': (v) => ({ number: formatNumber(v / MM_PER_INCH, 4), unit: 'in' }),
   µm: (v) => ({ number: formatNumber(v / UM_PER_CALIPER_POINT, 1), unit: 'pt' }),
   kg: (v) => ({ number: formatNumber(poundsFromKg(v), 2), unit: 'lb' }),
   m: (v) => ({ number: formatNumber(v / M_PER_FOOT, 0), unit: 'ft' }),
@@ -134,6 +135,7 @@ export function formatFigure(value: number, unit: string, place: Place): Shown {
   const imperial = place.units === 'imperial' ? IMPERIAL[unit] : undefined;
   if (imperial) return imperial(value);
   if (unit === 's') return { number: formatDuration(value), unit: '' };
+  if (unit === 'mm.001') return { number: formatNumber(value, 3, true), unit: 'mm' };
   if (unit === 'moment') return { number: formatMoment(value, place.timeZone), unit: '' };
   if (unit === 'ppm') return { number: formatNumber(value / 10_000, 2), unit: '%' };
   if (unit.startsWith('money')) return { number: formatNumber(value, 2, true), unit: unit.replace('money', place.currency) };
@@ -157,6 +159,7 @@ const TYPED: Record<string, { unit: string; per: number }> = {
 };
 const TYPED_IMPERIAL: Record<string, { unit: string; per: number }> = {
   mm: { unit: 'in', per: MM_PER_INCH },
+  'mm.001': { unit: 'in', per: MM_PER_INCH },
   µm: { unit: 'pt', per: UM_PER_CALIPER_POINT },
   kg: { unit: 'lb', per: KG_PER_POUND },
   m: { unit: 'ft', per: M_PER_FOOT },

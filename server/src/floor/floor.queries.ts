@@ -230,18 +230,43 @@ export const ADD_ENTRIES = rows(
   z.object({ id: z.string() }),
   `
 insert into floor_log (
-  id, kind, job, step, machine, pile, other, quantity, reason, note, witness, release, marks, who, device, device_at, happened_at, at, skew_s
+  id, kind, job, step, machine, pile, other, quantity, reason, note, witness, release, marks, who, device, device_at, happened_at, at, skew_s, value
 )
 select
   e.id, e.kind, e.job, e.step, e.machine, e.pile, e.other, e.quantity, e.reason, e.note, e.witness, e.release, e.marks, e.who, $2,
-  to_timestamp(e.at), to_timestamp(least(e.at - $3, $4)), to_timestamp($4), $3
+  to_timestamp(e.at), to_timestamp(least(e.at - $3, $4)), to_timestamp($4), $3, e.value
 from jsonb_to_recordset($1) as e (
   id uuid, kind text, job uuid, step text, machine text, pile uuid, other uuid, quantity int, reason text, note text, witness text, release int,
-  marks text[], who uuid, at float8, nr int
+  marks text[], who uuid, at float8, nr int, value float8
 )
 order by e.nr
 on conflict do nothing
 returning id`,
+);
+/** The newest reading of each kind at each step, what was taken back left out. $1 uuid[] jobs */
+export const MEASURED = rows(
+  z.object({ job: z.string(), step: z.string(), key: z.string(), value: z.number(), by: z.string() }),
+  `
+select distinct on (l.job, l.step, l.reason) l.job, l.step, l.reason as key, l.value, u.full_name as by
+from floor_log l
+  join users u on u.id = l.who
+where l.job = any($1)
+  and l.kind = 'measure'
+  and not exists (select 1 from floor_log c where c.kind = 'counter' and c.other = l.id)
+order by l.job, l.step, l.reason, l.happened_at desc, l.seq desc`,
+);
+/** Who wrote that a step ran or was done. $1 uuid job */
+export const SIGNED = rows(
+  z.object({ step: z.string(), by: z.string() }),
+  `
+select distinct l.step, u.full_name as by
+from floor_log l
+  join users u on u.id = l.who
+where l.job = $1
+  and l.step is not null
+  and l.kind in ('runStart', 'runEnd')
+  and not exists (select 1 from floor_log c where c.kind = 'counter' and c.other = l.id)
+order by 1, 2`,
 );
 /** Adds to the sums. $1 json rows {job, step, pile, kind, reason, quantity}, one a key, in the order of their keys */
 export const ADD_SUMS = `
@@ -290,7 +315,7 @@ export const LOG = rows(
   LogLine,
   `
 select
-  l.id, l.seq, l.kind, l.step, l.machine, p.code as pile, l.quantity, l.reason, l.note, l.witness, l.marks,
+  l.id, l.seq, l.kind, l.step, l.machine, p.code as pile, l.quantity, l.value, l.reason, l.note, l.witness, l.marks,
   u.full_name as by, l.device,
   extract(epoch from l.happened_at)::float8 as at, extract(epoch from l.at)::float8 as "receivedAt", l.skew_s as "skewS",
   exists (select 1 from floor_log c where c.kind = 'counter' and c.other = l.id) as "takenBack"
@@ -309,7 +334,7 @@ export const LOG_EXPORT = rows(
 select
   to_char(l.happened_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as happened,
   to_char(l.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as received,
-  l.kind, coalesce(l.step, '') as step, l.machine, coalesce(p.code, '') as pile, coalesce(l.quantity::text, '') as quantity, l.reason, l.note,
+  l.kind, coalesce(l.step, '') as step, l.machine, coalesce(p.code, '') as pile, coalesce(l.quantity::text, '') as quantity, coalesce(l.value::text, '') as value, l.reason, l.note,
   l.witness, array_to_string(l.marks, ' ') as marks, u.full_name as person, l.device, round(l.skew_s::numeric, 1)::text as "clock off by s", l.id::text as entry,
   coalesce(l.other::text, '') as about
 from floor_log l

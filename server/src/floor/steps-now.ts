@@ -1,10 +1,17 @@
 import {
+  allowedSays,
   balanceOf,
   type Balance,
   type BeforeRun,
   type Counted,
   type CountSum,
+  formatFigure,
+  isWithin,
+  type Measure,
+  type Measured,
+  measureName,
   NO_TIMES,
+  readingSays,
   type Shelf,
   type StepTimes,
   stepTimes,
@@ -20,8 +27,10 @@ import { ACCEPTED } from '../kitchen/kitchen.queries';
 import {
   BOARD_STARTS,
   CLEARED,
+  MEASURED,
   NOT_DELIVERED,
   PILES,
+  SIGNED,
   STEPS_OF_JOB,
   STEPS_ON,
   SUMS,
@@ -43,6 +52,8 @@ export interface FloorOf {
   cleared: ReadonlySet<string>;
   /** When steps begin on the accepted board. */
   starts: ReadonlyMap<string, number>;
+  /** Newest readings, by job and step: each by its key. */
+  measured: ReadonlyMap<string, Record<string, Measured>>;
   /** Jobs that make tools for these and are not delivered yet, by id: their numbers. */
   making: ReadonlyMap<string, number>;
 }
@@ -70,13 +81,14 @@ export async function makingFor(db: Db, steps: readonly Pick<ReleasedStep, 'fact
 
 /** What was logged of some jobs. */
 async function loggedOf(db: Db, jobs: readonly string[]): Promise<Omit<FloorOf, 'steps' | 'making'>> {
-  const [entries, counts, piles, accepted, cleared, starts] = await Promise.all([
+  const [entries, counts, piles, accepted, cleared, starts, readings] = await Promise.all([
     many(db, TIMES, [jobs]),
     many(db, SUMS, [jobs]),
     many(db, PILES, [jobs]),
     many(db, ACCEPTED, [jobs]),
     many(db, CLEARED, [jobs]),
     many(db, BOARD_STARTS, [jobs]),
+    many(db, MEASURED, [jobs]),
   ]);
   const log = new Map<string, TimeEntry[]>();
   for (const { job, step, ...entry } of entries) {
@@ -90,7 +102,11 @@ async function loggedOf(db: Db, jobs: readonly string[]): Promise<Omit<FloorOf, 
     if (known) known.push(sum);
     else sums.set(job, [sum]);
   }
+  const measured = new Map<string, Record<string, Measured>>();
+  for (const { job, step, key, value, by } of readings)
+    measured.set(stepKey(job, step), { ...measured.get(stepKey(job, step)), [key]: { value, by } });
   return {
+    measured,
     times: new Map([...log].map(([key, ofStep]) => [key, stepTimes(ofStep)])),
     sums,
     piles,
@@ -129,18 +145,46 @@ function driesAt(floor: FloorOf, job: string, { step, before }: FloorStep): numb
   return moments.length > 0 ? Math.max(...moments) : null;
 }
 
+/** Readings of the steps before a step that lie outside what is allowed, in words. */
+const outsideBefore = (floor: FloorOf, job: string, { before }: FloorStep): string[] =>
+  before.flatMap((id) => {
+    const maker = floor.steps.find((s) => s.job === job && s.facts.step === id)?.facts;
+    return measuresNow(floor, job, id, maker?.measures ?? [])
+      .filter((m) => !m.within)
+      .map((m) => `${maker?.name ?? id}: ${m.name} ${m.says}`);
+  });
+/** What is measured at a step, as its terminal shows it. */
+function measuresNow(floor: FloorOf, job: string, step: string, measures: readonly Measure[]): StepNow['measures'] {
+  const known = floor.measured.get(stepKey(job, step)) ?? {};
+  return measures.map((m) => {
+    const reading = known[m.key];
+    return {
+      key: m.key,
+      name: measureName(m),
+      allowed: allowedSays(m),
+      unit: m.asked ? '' : formatFigure(0, m.unit, { timeZone: 'UTC', currency: '' }).unit,
+      asked: m.asked === true,
+      value: reading?.value ?? null,
+      says: reading ? readingSays(m, reading.value) : '',
+      within: reading === undefined || isWithin(m, reading.value),
+      by: reading?.by ?? '',
+    };
+  });
+}
+
 /** What a step waits for before it may run. */
 export const beforeRun = (floor: FloorOf, job: string, facts: FloorStep): BeforeRun => ({
   locked: (facts.mixed ?? []).filter((ink) => !floor.accepted.has(stepKey(job, ink))),
   toClear: (facts.clear === true || facts.clearOf !== undefined) && !floor.cleared.has(stepKey(job, facts.step)),
   dryAt: driesAt(floor, job, facts),
+  outside: outsideBefore(floor, job, facts),
 });
 
 /** A step as terminal, floor screen and job page show it. */
 export function stepNow(floor: FloorOf, { job, release, facts, number, title, customer }: ReleasedStep, now: number): StepNow {
   const mine = floor.steps.filter((s) => s.job === job);
   const times = timesOf(floor, job, facts.step);
-  const { locked, toClear, dryAt } = beforeRun(floor, job, facts);
+  const { locked, toClear, dryAt, outside } = beforeRun(floor, job, facts);
   const waits = facts.before.flatMap((id) => {
     const before = mine.find((s) => s.facts.step === id);
     if (!before) return [];
@@ -188,6 +232,8 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     toClear,
     clearOf: facts.clearOf ?? null,
     dryAt: dryAt !== null && dryAt > now ? dryAt : null,
+    measures: measuresNow(floor, job, facts.step, facts.measures ?? []),
+    outside: [...outside],
     washUp: null,
     times,
     tally: tallyOf(facts.step, facts.units, floor.sums.get(job) ?? []),
@@ -240,7 +286,7 @@ function pileNow(p: PileRow, steps: readonly ReleasedStep[], inHand: number): Pi
 }
 
 /** What the floor adds to a job's shelf: cycles counted on each step, differences, and handovers nobody has read. */
-export async function countedOf(db: Db, job: string): Promise<Pick<Shelf, 'counted' | 'floor'>> {
+export async function countedOf(db: Db, job: string): Promise<Pick<Shelf, 'counted' | 'floor' | 'measured' | 'signed'>> {
   const floor = await floorOfJob(db, job);
   const unread = new Map<string, number>();
   if (floor.steps.length > 0)
@@ -253,6 +299,14 @@ export async function countedOf(db: Db, job: string): Promise<Pick<Shelf, 'count
     if (tally.run === 0 && !done) continue;
     counted[facts.step] = { run: tally.run, good: tally.goodCycles, done, setup: tally.setupCycles, samples: tally.sampleCycles };
   }
+  const signed: Record<string, string[]> = {};
+  for (const { step, by } of floor.steps.length > 0 ? await many(db, SIGNED, [job]) : []) signed[step] = [...(signed[step] ?? []), by];
+  const measured = Object.fromEntries(
+    floor.steps.flatMap(({ facts: { step } }) => {
+      const readings = floor.measured.get(stepKey(job, step));
+      return readings ? [[step, readings] as const] : [];
+    }),
+  );
   const off = balanceOfJob(floor, job).differences.map((d) => ({
     step: d.step,
     pile: floor.piles.find((p) => p.id === d.pile)?.code ?? '',
@@ -260,6 +314,8 @@ export async function countedOf(db: Db, job: string): Promise<Pick<Shelf, 'count
   }));
   return {
     counted,
+    ...(Object.keys(measured).length > 0 && { measured }),
+    ...(Object.keys(signed).length > 0 && { signed }),
     ...((off.length > 0 || unread.size > 0) && {
       floor: { off: off.slice(0, 1_000), unread: [...unread].map(([machine, notes]) => ({ machine, notes })) },
     }),

@@ -29,7 +29,7 @@ import { balanceOfJob, floorOfJob } from '../floor/steps-now';
 import { planForms } from '../tools/forms-of-job';
 import { storeMade } from '../tools/store-made';
 import { ticketPdf } from '../ticket/ticket-pdf';
-import { type JobFound, lockJob, requireOpen, requireVersion, saveVersion, tellParent } from './find-job';
+import { type JobFound, lockJob, planOf, requireOpen, requireVersion, saveVersion, tellParent } from './find-job';
 import { ADD_EVENT, ADD_FILE, ADD_RELEASE, LAST_WHOLE, RELEASES, SET_STATE, SPEC_OF } from './jobs.queries';
 import { planFor } from './plan-for';
 
@@ -90,6 +90,7 @@ export const releaseHandlers: Pick<Handlers<typeof jobs>, Mine> = {
       if (body.back && body.note.length < 3) throw invalid([{ path: 'note', says: 'says in a few words why' }]);
       if (!body.back) {
         await closeCounts(db, job);
+        await requireClosable(db, job, ctx.now());
         await promisePaper(db, [], { job: job.id, by: signedIn(ctx), reason: 'delivered' });
       }
       await setState(db, ctx, job, state, body.back ? 'job.deliveryTakenBack' : 'job.delivered', { note: body.note });
@@ -114,6 +115,16 @@ async function closeCounts(db: Db, job: JobFound): Promise<void> {
       });
   }
   await writeFacts(db, job.id);
+}
+
+/** Findings that stand against closing, but for counts, which are refused with their places. */
+async function requireClosable(db: Db, job: JobFound, now: number): Promise<void> {
+  const { plan } = await planOf(db, job, now);
+  const held = plan.findings.filter((f) => f.level === 'close' && f.code !== 'counts.off');
+  if (held.length > 0)
+    throw new Refused(422, 'not-closable', 'Something stands against closing this job.', {
+      fields: held.map((f) => ({ path: f.at, says: findingTitle(f.code, f.args) })),
+    });
 }
 
 async function setState(db: Db, ctx: Ctx, job: JobFound, state: JobFound['state'], what: string, detail: object): Promise<void> {

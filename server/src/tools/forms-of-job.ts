@@ -143,4 +143,6 @@ const DIE = {
 };
 const lifeOf = (key: 'foilDie.lifeCycles' | 'dieCut.lifeCycles'): number => PRACTICE_DEFAULTS[key].value;
 export const FOIL_DIE = { ...DIE, kind: 'foilDie' as const, life: lifeOf('foilDie.lifeCycles') };
+/** A cylinder; what it is and how long its chrome lasts says the job that makes it. */
+export const CYLINDER = { ...DIE, kind: 'cylinder' as const };
 export const CUTTING_DIE = { ...DIE, kind: 'cuttingDie' as const, life: lifeOf('dieCut.lifeCycles') };

@@ -28,6 +28,7 @@ import { logThin } from './log-thin';
 import { lotCaliper } from './lot-caliper';
 import { machineNone } from './machine-none';
 import { notCuttable } from './not-cuttable';
+import { measureOff, ownRelease } from './measures';
 import { nothingFits } from './nothing-fits';
 import { dieLate } from './die-late';
 import { dieNewPays } from './die-new-pays';
@@ -102,6 +103,8 @@ export const RULES: readonly Rule[] = [
   layChanges,
   overprintFine,
   registerLeft,
+  measureOff,
+  ownRelease,
   washUp,
   waitUnmet,
   foilOnInk,

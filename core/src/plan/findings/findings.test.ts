@@ -12,6 +12,7 @@ import { earlyHash } from '../what-if/early-release';
 import { PROCESSES } from '../../processes/registry';
 import { CARTON_CASES } from './carton-cases.fixture';
 import { BOOKLET_CASES } from './booklet-cases.fixture';
+import { CYLINDER_CASES } from './cylinder-cases.fixture';
 import { HARDCOVER_CASES } from './hardcover-cases.fixture';
 import { PAPERBACK_CASES } from './paperback-cases.fixture';
 import { SLEEVE_CASES } from './sleeve-cases.fixture';
@@ -470,6 +471,7 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
   ...BOOKLET_CASES,
   ...PAPERBACK_CASES,
   ...HARDCOVER_CASES,
+  ...CYLINDER_CASES,
   'override.stale': { level: 'decide', fires: { spec: override(SHELF.asOf - 1) }, silent: { spec: override(SHELF.asOf + 1000) } },
 };
 const found = ({ spec = cardSpec(), plant = LINDMOOR, shelf: s = SHELF }: Case) => plan(spec, plant, s).findings;

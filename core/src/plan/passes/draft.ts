@@ -7,6 +7,7 @@ import { type Form, printsOf } from '../../layout/form';
 import type { Choices } from '../../product/job-spec';
 import type { Plan } from '../plan-types';
 import { type Batch, type Incoming, onwards } from '../../processes/batch';
+import type { Part } from '../../product/part';
 import type { PartVersion } from '../../product/versions';
 import type { ConsumeContext, DraftContext } from '../../processes/process';
 import { coatSeriesFor, inkSeriesFor } from '../../processes/press-inks';
@@ -39,6 +40,8 @@ interface Run {
   name: string;
   form: Form | null;
   section: LaidSection | null;
+  /** The one of the stone's parts that it works on; null: all that lie on its form, or all. */
+  part: Part | null;
   version: PartVersion | null;
   /** The run before it on the same setting. */
   after: Pick<Run, 'id'> | null;
@@ -142,6 +145,7 @@ function runsOf(stone: RoutedStone, open: readonly Batch[], route: Route, forms:
     name: '',
     form: more.length === 0 ? (only ?? null) : null,
     section: null,
+    part: null,
     version: null,
     after: stone.follows === undefined ? null : { id: stone.follows as string },
     incoming: mine,
@@ -173,7 +177,8 @@ function runsOf(stone: RoutedStone, open: readonly Batch[], route: Route, forms:
         {
           ...whole,
           id: idOf(cx.id, part.role),
-          name: part.role,
+          name: part.name ?? part.role,
+          part,
           form: form.length === 1 ? (form[0] ?? null) : null,
           incoming: mine.filter((b) => b.parts.includes(part.id)),
         },
@@ -213,7 +218,7 @@ function draftContext(
   const { cx } = stone;
   const { form, incoming } = run;
   const stockId = form?.stock ?? null;
-  const parts = form ? cx.parts.filter((p) => form.parts.includes(p.id)) : cx.parts;
+  const parts = run.part ? [run.part] : form ? cx.parts.filter((p) => form.parts.includes(p.id)) : cx.parts;
   const prints = stone.prints ?? form?.prints ?? printsOf(cx.parts.map((p) => p.colours));
   // What is set on the stone holds for all its runs; what is set on a run for it alone.
   const id: string = run.id;

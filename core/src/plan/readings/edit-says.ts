@@ -120,7 +120,8 @@ function keySays(key: string, at: readonly string[], spec: JobSpec): string {
   const product = spec.products[at[1] ?? ''];
   const fields: Readonly<Record<string, string>> =
     at[0] === 'products' && product?.kind === 'made' ? FAMILIES[product.family].words.fields : {};
-  const known = fields[key] ?? LABELS[`place.${key}`] ?? LABELS[`setting.${key}`];
+  // A field of a thing in a list has a word of its own.
+  const known = fields[`${at[3] ?? ''}.${key}`] ?? fields[key] ?? LABELS[`place.${key}`] ?? LABELS[`setting.${key}`];
   if (known !== undefined) return known;
   return key.includes('@') ? decisionSays(key) : idSays(key, spec);
 }

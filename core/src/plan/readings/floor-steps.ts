@@ -9,6 +9,7 @@ import type { PartVersion } from '../../product/versions';
 import { type ConsumeContext, limitTerm } from '../../processes/process';
 import { sheetsInHeight } from '../../stock/pile';
 import { isMixedInk } from '../../product/ink-names';
+import type { Measure } from '../../quality/measure';
 import type { RegisterOf } from '../../register/register-of-step';
 import { isRepeat } from '../../processes/time-and-cost';
 import { CAUTIONS, label } from '../../words/en';
@@ -83,6 +84,8 @@ export interface FloorStep {
   gates?: { key: string; at: number }[];
   /** So many of its cycles make a pile, which may go on while the rest is made. Absent where it makes none. */
   pileCycles?: number;
+  /** What is measured at it. Absent where nothing is, and in releases of older programs. */
+  measures?: Measure[];
   /** What is read of it at the register desk; absent or null: nothing. */
   register?: RegisterOf | null;
 }
@@ -187,6 +190,7 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
         ...(step.keepsFrom !== undefined && { keepsFrom: step.keepsFrom }),
         ...gatesOf(plan, id),
         ...pileOf(units, cx),
+        ...(routed.process.measures && { measures: routed.process.measures(cx) }),
         register: routed.process.registers?.(cx, id) ?? null,
       };
       const sheet: SetupSheet = {

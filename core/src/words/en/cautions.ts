@@ -34,6 +34,11 @@ export const CAUTIONS: Record<string, string> = {
   rollers: 'Folder: in-running rollers; guards closed, inch with hands clear.',
   repetition: 'Handwork: change hands and task, take the rests that were planned.',
   lifting: 'Lift with two or with a table; pallets move by truck.',
+  lathe:
+    'Turning, grinding, engraving bodies: guards closed, no gloves, sleeves or cloth near what turns; stop and lock out before measuring.',
+  hoist: 'Cylinders move by hoist and cradle, never by hand or by a rope round the face.',
+  baths:
+    'Plating, chrome and etching: licensed plant and people only; acids, chrome and ferric chloride burn and poison. Nobody else opens a bath.',
   /** After every caution. */
   defers: 'Follow the machine’s manual and local rules; trained people only.',
 };

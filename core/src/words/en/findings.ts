@@ -219,6 +219,14 @@ export const FINDINGS: Record<string, FindingWords> = {
     says: (a) =>
       `${said(a['low'], 0)} to ${said(a['high'], 0)} good pieces are likely at the end. ${Number(a['below']) > 0 ? `That is ${said(a['below'], 0)} below the least the customer takes.` : 'That is within what the customer takes.'}${a['part'] === undefined ? '' : ` ${a['part']}: enough for ${said(a['enough'], 0)}.`}`,
   },
+  'measure.off': {
+    title: (a) => `${a['of'] ? `${a['of']}: ` : ''}${a['what']} ${a['is']}`,
+    says: (a) => `${a['allowed']} is allowed; measured by ${a['by']}. What comes after waits: measure again, or do the stage again.`,
+  },
+  'release.own': {
+    title: (a) => `Released by who made it: ${a['who']}`,
+    says: () => 'Nobody sees the own faults. A second person compares and releases it before the job is closed.',
+  },
   'counts.off': {
     title: (a) => `Counts are off by ${said(a['by'], 0)}`,
     says: (a) =>
@@ -409,6 +417,8 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.usualSeries': () => 'Take the usual series',
   'remedy.repeatFound': () => 'Take the repeat that fits best',
   'remedy.returnLater': (a) => `Agree on the day after ${a['by']}`,
+  'remedy.stageAgain': () => 'Ask for the stage again',
+  'remedy.secondPerson': () => 'Ask a second person to release it',
   'remedy.dieSooner': () => 'Ask the tool store for the die sooner',
   'remedy.newDie': () => 'Ask the tool store for a new die',
   'remedy.layReserve': (a) => `Lay a reserve so that ${said(a['share'])} of 100 such jobs come out`,

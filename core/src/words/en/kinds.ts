@@ -1,6 +1,7 @@
 import type { KindWords } from '../kind-words';
 import { CAMERA_WORDS } from '../../processes/camera/words';
 import { DIGITAL_WORDS } from '../../processes/digital/words';
+import { CYLINDERS_WORDS } from '../../processes/cylinders/words';
 import { DIE_SHOP_WORDS } from '../../processes/die-shop/words';
 import { ENGRAVE_WORDS } from '../../processes/engrave/words';
 import { FOIL_WORDS } from '../../processes/foil/words';
@@ -62,6 +63,7 @@ export const KINDS: readonly KindWords[] = [
   FOLD_WEB_WORDS,
   SAW_WORDS,
   DIE_SHOP_WORDS,
+  CYLINDERS_WORDS,
   ENGRAVE_WORDS,
   COAT_WORDS,
   EMBOSS_WORDS,

@@ -340,6 +340,7 @@ export const PRESSROOM_LABELS: Record<string, string> = {
   'fast.heat': 'heat',
   'mark.noDrawDown': 'begun without an accepted draw-down',
   'entry.clear': 'line cleared',
+  'mark.outside': 'begun with a reading before it outside',
   'mark.uncleared': 'begun before the line was cleared',
   'mark.stillWet': 'begun before it was dry',
   'aim.l': 'L*',

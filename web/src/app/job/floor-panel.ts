@@ -136,6 +136,16 @@ export class FloorPanel {
   protected readonly now = (): number => Date.now() / 1000;
   protected readonly stepName = (id: string | null): string => this.floor()?.steps.find((s) => s.step === id)?.name ?? id ?? '';
 
+  /** Why, where an entry has a reason; of a reading what was measured. */
+  protected reasonSays({ kind, reason, value, step }: LogLine): string {
+    if (kind === 'measure') {
+      const measure = this.floor()
+        ?.steps.find((s) => s.step === step)
+        ?.measures.find((m) => m.key === reason);
+      return `${measure?.name ?? reason} ${formatNumber(value ?? 0, 3)} ${measure?.unit ?? ''}`.trim();
+    }
+    return reason && (kind === 'waste' || kind === 'stop') ? label(`${kind}.${reason}`) : reason;
+  }
   /** A way that enters a job; null: the job itself goes on. */
   protected childWay = (way: string): ChildWay | null => CHILD_WAYS.find((w) => w === way) ?? null;
   protected enter(way: ChildWay): void {

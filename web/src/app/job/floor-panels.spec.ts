@@ -40,6 +40,7 @@ const floor = (more: Partial<JobFloor> = {}): JobFloor => ({
       machine: 'press3',
       pile: '7YD2R4',
       quantity: 500,
+      value: null,
       reason: '',
       note: 'simulated counter',
       witness: '',

@@ -16,6 +16,7 @@ import {
 } from '@druckerei/core';
 import { MeasuredCount } from '../shared/measured-count';
 import { Keypad } from './keypad';
+import { Readings } from './readings';
 import { goodGiven, goodWantedGiven, leftAtMachine } from './with-waiting';
 import { keptFor } from '../shared/kept-for';
 
@@ -25,6 +26,7 @@ export type Wish =
   | { kind: 'waste'; quantity: number; reason: string }
   | { kind: 'destroyed'; quantity: number; note: string; witness: string }
   | { kind: 'recount'; quantity: number; note: string }
+  | { kind: 'measure'; key: string; value: number }
   | { kind: 'stop'; reason: string }
   | { kind: 'note'; note: string }
   | { kind: 'setupEnd' | 'clear' | 'go' | 'runEnd' | 'newPile' | 'takeMore' | 'sheet' };
@@ -32,7 +34,7 @@ export type Wish =
 type Count = 'good' | 'waste' | 'samples' | 'destroyed';
 type Ask =
   | { is: 'count'; of: Count; reason: string }
-  | { is: 'waste' | 'stop' | 'note' | 'finish' | 'measured' }
+  | { is: 'waste' | 'stop' | 'note' | 'finish' | 'measured' | 'readings' }
   | { is: 'above'; wish: Wish; more: number };
 
 /** Why more came out than went in, as people say it. */
@@ -41,7 +43,7 @@ const RECOUNTS = ['terminal.flagWasLow', 'terminal.countedAgain', 'terminal.coun
 /** The step that runs: how far it is, and one decision at a time: good, waste with its reason, a stop, a new pile, samples, the end. */
 @Component({
   selector: 'dk-run-desk',
-  imports: [Keypad, MeasuredCount, MatButton, MatInputModule],
+  imports: [Keypad, MeasuredCount, Readings, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './run-desk.html',
   styleUrl: './run-desk.scss',
@@ -135,7 +137,7 @@ export class RunDesk {
   protected duration = formatDuration;
   protected moment = formatMoment;
 
-  protected show(is: 'waste' | 'stop' | 'note' | 'finish' | 'measured'): void {
+  protected show(is: 'waste' | 'stop' | 'note' | 'finish' | 'measured' | 'readings'): void {
     this.words.set('');
     this.ask.set({ is });
   }
@@ -175,6 +177,16 @@ export class RunDesk {
   protected dryAlready(): void {
     this.write({ kind: 'note', note: say('terminal.dryTriedNote') });
     this.tried.set(true);
+  }
+  /** Readings nobody has taken yet, by name. */
+  protected readonly notMeasured = computed(() =>
+    this.step()
+      .measures.filter((m) => m.value === null)
+      .map((m) => m.name),
+  );
+  /** Readings stay open: there is more than one. */
+  protected reading({ key, value }: { key: string; value: number }): void {
+    this.wish.emit({ kind: 'measure', key, value });
   }
   protected write(wish: Wish): void {
     this.wish.emit(wish);

@@ -219,6 +219,8 @@ export class TerminalPage implements OnDestroy {
       case 'stop':
       case 'note':
         return this.write(this.entry(wish.kind, wish));
+      case 'measure':
+        return this.write(this.entry('measure', { reason: wish.key, value: wish.value }));
       case 'go':
       case 'clear':
         return this.write(this.entry(wish.kind));

@@ -134,6 +134,55 @@ describe('the desk of a step that runs', () => {
     await press('Line cleared');
     expect(wishes).toEqual([{ kind: 'clear' }]);
   });
+  it('asks for readings, shows what is allowed and what was measured, writes numbers with a comma too, and answers of yes and no', async () => {
+    const reading = {
+      key: 'taper',
+      name: 'taper',
+      allowed: '10 µm or less',
+      unit: 'µm',
+      asked: false,
+      value: null,
+      says: '',
+      within: true,
+      by: '',
+    };
+    const cracks = {
+      ...reading,
+      key: 'cracks',
+      name: 'cracks',
+      allowed: 'no',
+      unit: '',
+      asked: true,
+      value: 1,
+      says: 'yes',
+      within: false,
+      by: 'Ida',
+    };
+    const { f, host, press, wishes } = await open({ step: step({ measures: [reading, cracks] }) });
+    await press(say('terminal.readings'));
+    expect(host.textContent).toContain('10 µm or less');
+    expect(host.textContent).toContain('yes, outside what is allowed; Ida');
+    const field = host.querySelector<HTMLInputElement>('dk-readings input')!;
+    const write = [...host.querySelectorAll<HTMLButtonElement>('dk-readings form button')][0]!;
+    expect(write.disabled).toBe(true);
+    field.value = '6,5';
+    field.dispatchEvent(new Event('input'));
+    await f.whenStable();
+    await press(say('terminal.writeItDown'), say('terminal.no'));
+    expect(wishes).toEqual([
+      { kind: 'measure', key: 'taper', value: 6.5 },
+      { kind: 'measure', key: 'cracks', value: 0 },
+    ]);
+    await press(say('terminal.finish'));
+    expect(host.textContent).toContain(say('terminal.notMeasured', 'taper'));
+  });
+  it('does not begin the run while a reading before it lies outside', async () => {
+    const setup = { ...step().times, state: 'setup' as const };
+    const { host } = await open({ step: step({ times: setup, outside: ['Grind, gold: taper 14 µm'] }) });
+    const begin = [...host.querySelectorAll('button')].find((b) => b.textContent.trim() === say('terminal.setupDone'))!;
+    expect(begin.disabled).toBe(true);
+    expect(host.textContent).toContain('Grind, gold: taper 14 µm');
+  });
   it('does not begin a version before the line is cleared of the one before, which it names', async () => {
     const setup = { ...step().times, state: 'setup' as const };
     const { host } = await open({ step: step({ times: setup, toClear: true, clearOf: 'Deutsch' }) });

@@ -66,6 +66,8 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   orders: [],
   dryAt: null,
   overrules: [],
+  measures: [],
+  outside: [],
   washUp: null,
   times: { state: 'running', open: 'run', setupS: 1_500, runS: 300, stops: {}, since: NOW, stopReason: '' },
   tally: {

@@ -1,0 +1,132 @@
+import { LINDMOOR, MONDAY_S, SHELF } from './line-1.fixture';
+import { drawerCylinders, shopJob } from './line-15.fixture';
+import { planned, sceneOf } from './plan';
+import { rollersMade } from './readings/rollers-made';
+import { ticketPages } from './readings/ticket';
+import type { Plant, Shelf } from '../plant/plant';
+import type { CylinderSetWish } from '../families/cylinder-set-wish';
+
+/** Open round the clock, 0.8 min a micrometre: what the example assumes. */
+const ALWAYS: Shelf = { ...SHELF, open: { any: [[MONDAY_S, MONDAY_S + 40 * 86_400]] } };
+const of = (wish: CylinderSetWish = {}, shelf: Shelf = ALWAYS, plant: Plant = LINDMOOR) => planned(drawerCylinders(wish), plant, shelf);
+const made = of();
+const value = (id: string): number => made.plan.figures[id]?.value ?? NaN;
+const codes = (p: ReturnType<typeof of>): string[] => p.plan.findings.filter((f) => f.level !== 'know').map((f) => f.code);
+
+describe('the set of the example, planned', () => {
+  it('has its diameters, copper and cells', () => {
+    expect(['r1', 'r5'].map((r) => value(`cylinders.${r}.diameterMm`).toFixed(4))).toEqual(['159.1549', '159.2349']);
+    expect(['r1', 'r2', 'r3', 'r4', 'r5'].map((r) => value(`cylinders.${r}.copperUm`).toFixed(1))).toEqual([
+      ...['249.5', '259.5', '269.5', '279.5', '289.5'],
+    ]);
+    expect(value('cylinders.r5.cells')).toBeCloseTo(34_562_364, -1);
+    expect(value('cylinders.r1.cellsATurn')).toBe(1_909);
+  });
+  it('is compared 1,918.9 minutes after it began, held up by the copper bath', () => {
+    const end = value('cylinders.r1.release.endAt');
+    expect(Math.abs((end - MONDAY_S) / 60 - 1_918.9)).toBeLessThan(0.2);
+    const [proof] = ticketPages(made).filter((p) => p.stone.key === 'proof');
+    expect(proof?.rows.find((r) => r.label === 'setHeldBy')?.text).toBe('Nickel and copper');
+  });
+  it('takes 3,016.5 machine minutes, proof and comparing apart', () => {
+    const before = Object.keys(made.plan.steps).filter((id) => !/\.(proof|release|store)$/.test(id));
+    expect(before).toHaveLength(35);
+    const minutes = before.reduce((sum, id) => sum + value(`${id}.runS`) / 60, 0);
+    expect(Math.abs(minutes - 3_016.5)).toBeLessThan(0.1);
+  });
+  it('is made again in one of 18.5 of 100; blue from the microscope in 397.8 min', () => {
+    expect(value('cylinders.r1.proof.againChance') / 10_000).toBeCloseTo(18.5, 1);
+    expect(value('cylinders.r4.againS') / 60).toBeCloseTo(397.8, 1);
+  });
+  it('finds nothing of itself, and no figure refers to nothing', () => {
+    expect(codes(made)).toEqual([]);
+    expect(made.ledger.missing).toEqual([]);
+  });
+  it('has a page a place, with a line a cylinder in the order of the stations', () => {
+    const pages = ticketPages(made);
+    expect(pages.map((p) => p.stone.key)).toEqual([
+      ...['base', 'copper', 'grind', 'stylus', 'inspect', 'chrome', 'polish', 'proof', 'release', 'store'],
+    ]);
+    const engraving = pages.find((p) => p.stone.key === 'stylus');
+    expect(engraving?.lists[0]?.rows.map((r) => r[1])).toEqual(['gold', 'yellow', 'red', 'blue', 'black']);
+    for (const p of pages)
+      for (const l of p.lists) for (const row of l.rows) expect([p.stone.key, row.length]).toEqual([p.stone.key, l.head.length]);
+    expect(sceneOf(made, 'cylinders.r1.proof')?.says).toContain('black 80 micrometres');
+  });
+  it('goes by the base as it was measured, once somebody has', () => {
+    const measured = { 'cylinders.r1.base.r1': { diameter: { value: 158.6, by: 'Anselm' } } };
+    const then = of({}, { ...ALWAYS, measured });
+    expect(then.plan.figures['cylinders.r1.copper.r1.copperUm']?.value).toBeCloseTo(269.5, 1);
+    expect(then.plan.figures['cylinders.r1.copper.r2.toPlateUm']?.value).toBeCloseTo(299.5, 1);
+    expect(then.plan.figures['cylinders.r1.copper.r1.toPlateUm']?.value).toBeCloseTo(309.5, 1);
+  });
+});
+
+describe('ways and bodies', () => {
+  it('engraves by laser into zinc and by resist and etch beside the stylus, each with its stones', () => {
+    const mixed = of({ rows: { r1: { ink: 'gold' }, r2: { ink: 'red', way: 'laser' }, r3: { ink: 'black', way: 'etch' } } });
+    expect(mixed.plan.stones.map((s) => s.key)).toEqual([
+      ...[
+        'base',
+        'copper',
+        'grind',
+        'zinc',
+        'resist',
+        'stylus',
+        'laser',
+        'expose',
+        'etch',
+        'inspect',
+        'chrome',
+        'polish',
+        'proof',
+        'release',
+        'store',
+      ],
+    ]);
+    expect(mixed.ledger.missing).toEqual([]);
+    // 25.4 million cells at 50,000 a second.
+    expect(mixed.plan.figures['cylinders.r2.laser.runS']?.value).toBeCloseTo(1_500 + (1_410 * 500.063 * 36) / 50_000, 0);
+  });
+  it('is one run where it has one row', () => {
+    const one = of({ rows: { r1: { ink: 'gold' } } });
+    expect(Object.keys(one.plan.steps)).toHaveLength(10);
+    expect(one.plan.figures['cylinders.r1.proof.strain']).toBeUndefined();
+    expect(one.ledger.missing).toEqual([]);
+  });
+  it('makes a pair: a male of 0.80 and a female of 1.40, as deep as 0.25 wants, tried on the stock', () => {
+    const pair = planned(
+      shopJob('Pair', 'pair', {
+        kind: 'made',
+        family: 'embossing-pair',
+        wish: { motifs: 1, motifWidthMm: 100, motifHeightMm: 100, motifPercent: 50 },
+      }),
+      LINDMOOR,
+      ALWAYS,
+    );
+    expect(pair.plan.stones.map((s) => s.key)).toEqual(['base', 'grind', 'mill', 'inspect', 'chrome', 'polish', 'try', 'release', 'store']);
+    expect(pair.plan.figures['pair.female.widthMm']?.value).toBeCloseTo(1.4, 9);
+    expect(pair.plan.figures['pair.male.depthMm']?.value).toBeCloseTo(0.357, 3);
+    // Half of each pad is milled, in half of 133.3 min.
+    expect(pair.plan.figures['pair.male.mill.male.millingS']?.value).toBeCloseTo(4_000, 6);
+    expect(codes(pair)).toEqual([]);
+    expect(pair.ledger.missing).toEqual([]);
+  });
+});
+
+describe('what lies in the store then', () => {
+  it('is a card a cylinder: ink, screen, size, base, owner, turns on its chrome', () => {
+    const set = of({ owner: 'Marlock Papers', place: 'rack C' });
+    expect(rollersMade({ ...set, plant: LINDMOOR })).toHaveLength(5);
+    expect(rollersMade({ ...set, plant: LINDMOOR })[0]).toMatchObject({
+      ink: 'gold',
+      version: 'v2',
+      spec: 'gold, station 1, 54/cm 45°, turn 500.000 mm, face 1450 mm, base B-201',
+      sizeMm: [1_450, 500],
+      owner: 'Marlock Papers',
+      place: 'rack C',
+      life: 1_000_000,
+    });
+    expect(rollersMade({ ...set, plant: LINDMOOR })[1]?.life).toBe(2_000_000);
+  });
+});

@@ -1,0 +1,212 @@
+import type { Term } from '../../quantity/figure';
+import { idOf } from '../../quantity/id-of';
+import { fig, typed } from '../../quantity/ledger';
+import { SUM } from '../../quantity/sum';
+import { practiceOf, practiceTerm } from '../../plant/practice';
+import { bottleneck, leavesStages, REMAKE_CHANCE } from '../../form/cylinder-making';
+import { WEB_STRAIN } from '../../form/cylinder-set';
+import { PLATING_TIME, SET_PROOF_TIME } from '../../form/cylinder-time';
+import { formatDuration } from '../../words/format';
+import { PROCESS_WORDS } from '../../words/en';
+import type { ConsumeContext, PanelRow } from '../process';
+import { cell, cylinderStage, stageFigure, um, usualTime } from './cylinder-stage';
+import { proofElse, remakeLikely, stationTwice, stepFalls } from './cylinder-rules';
+import { stationsScene } from './engraving-scene';
+import { type OneRoller, rollersOf } from './rollers';
+
+/* Looked at, proved, compared, put away; and what a fault costs wherever it is found. */
+
+/** What making one again takes where the microscope finds it: cut off, copper anew, ground, engraved, looked at. */
+function againAfterLook(cx: ConsumeContext, { part }: OneRoller): Record<string, Term> {
+  const { ledger, plant } = cx;
+  ledger.figure(idOf(part.id, 'againPlatingS'), PLATING_TIME, {
+    hangS: practiceTerm(plant, 'cylinders.hangS'),
+    copperUm: practiceTerm(plant, 'cylinders.againUm'),
+    grindOffUm: practiceTerm(plant, 'cylinders.grindOffUm'),
+    perUmS: practiceTerm(plant, 'cylinders.copperPerUmS'),
+  });
+  const stages = ENGRAVING_STAGES.map((id) => stageFigure(part, id)).filter((figure) => ledger.has(figure));
+  return {
+    oldBaseS: practiceTerm(plant, 'cylinders.oldBaseS'),
+    plating: fig(idOf(part.id, 'againPlatingS')),
+    grindS: practiceTerm(plant, 'cylinders.grindS'),
+    ...Object.fromEntries(stages.map((figure) => [figure, fig(figure)])),
+    inspectS: practiceTerm(plant, 'cylinders.inspectS'),
+  };
+}
+const ENGRAVING_STAGES = ['zincPlate', 'resistCoat', 'stylusEngrave', 'laserEngrave', 'resistExpose', 'cylinderEtch'];
+/** Every place a cylinder goes through before the proof, in their order. */
+const STAGES = ['cylinderBase', 'copperPlate', 'bodyGrind', ...ENGRAVING_STAGES, 'cylinderInspect', 'chromePlate', 'cylinderPolish'];
+const AGAIN = { ...SUM, id: 'cylinders.again' } as const;
+
+/** Under the microscope: walls, missing cells, the smallest there is; burrs taken off. One that fails goes back to its base. */
+export const cylinderInspect = cylinderStage({
+  id: 'cylinderInspect',
+  department: 'inspection',
+  cautions: ['hoist'],
+  figures(cx) {
+    for (const of of rollersOf(cx)) cx.ledger.figure(idOf(of.part.id, 'againS'), AGAIN, againAfterLook(cx, of));
+  },
+  time: (cx) => usualTime(cx, 'cylinders.inspectS'),
+  rows: (cx) => rollersOf(cx).map(({ part }) => ({ label: 'againTime', figure: idOf(part.id, 'againS') })),
+  measures(cx) {
+    const { value, pm } = practiceOf(cx.plant, 'cylinders.wallUm');
+    return rollersOf(cx).flatMap(({ part }) => [
+      ...(part.traits?.engraved ? [{ key: 'wall', unit: 'µm' as const, least: value - pm }] : []),
+      { key: 'missingCells', unit: '1' as const, asked: true as const, most: 0 },
+      { key: 'smallestWhole', unit: '1' as const, asked: true as const, least: 1 },
+    ]);
+  },
+  table: {
+    title: 'lookAt',
+    head: ['row', 'of', 'smallest line', 'smallest type', 'wall by the order', 'if it fails: from its base, min'],
+    line: (cx, { part, roller }) => [
+      String(roller.station),
+      roller.name,
+      part.traits?.engraved?.finestUm ? `${part.traits.engraved.finestUm} µm` : 'not said',
+      part.traits?.engraved?.typePt ? `${part.traits.engraved.typePt} pt` : 'not said',
+      `${cell(cx.ledger, idOf(part.id, 'wallUm'), 1)} µm`,
+      (cx.ledger.value(idOf(part.id, 'againS')) / 60).toFixed(1),
+    ],
+  },
+  blanks: ['deburred', 'accepted, or back to: base (cut off, copper anew); resist only: strip and coat, the copper stays'],
+});
+
+/** When a set has gone through the shop, and where it is held up; null: nothing is known of its stages. */
+function setInShop(cx: ConsumeContext): { elapsedS: number; held: string } | null {
+  const { ledger } = cx;
+  const seconds = rollersOf(cx).map(({ part }) =>
+    STAGES.map((id) => (ledger.has(stageFigure(part, id)) ? ledger.value(stageFigure(part, id)) : 0)),
+  );
+  const held = STAGES[bottleneck(seconds)];
+  const last = leavesStages(seconds).at(-1)?.at(-1);
+  return held === undefined || last === undefined ? null : { elapsedS: last, held };
+}
+const shopRows = (cx: ConsumeContext): PanelRow[] => {
+  const shop = setInShop(cx);
+  return shop
+    ? [
+        { label: 'setThrough', text: formatDuration(shop.elapsedS) },
+        { label: 'setHeldBy', text: PROCESS_WORDS[shop.held] ?? shop.held },
+      ]
+    : [];
+};
+
+/** The whole set on the proof press, with the customer's ink on the customer's stock. */
+export const cylinderProof = cylinderStage({
+  id: 'cylinderProof',
+  department: 'press',
+  cautions: ['nips', 'solvents', 'hoist'],
+  rules: [stepFalls, stationTwice, proofElse, remakeLikely],
+  time: (cx) => idOf(cx.id, 'provingS'),
+  figures(cx) {
+    const all = rollersOf(cx);
+    const cylinders = typed(all.length, '1', 'rows');
+    cx.ledger.figure(idOf(cx.id, 'provingS'), SET_PROOF_TIME, {
+      readyS: practiceTerm(cx.plant, 'cylinders.proofReadyS'),
+      cylinders,
+      eachS: practiceTerm(cx.plant, 'cylinders.proofEachS'),
+    });
+    cx.ledger.figure(idOf(cx.id, 'againChance'), REMAKE_CHANCE, {
+      ratePpm: practiceTerm(cx.plant, 'cylinders.againPpm'),
+      cylinders,
+    });
+    const [first] = all;
+    if (first && all.length > 1)
+      cx.ledger.figure(idOf(cx.id, 'strain'), WEB_STRAIN, {
+        stepUm: um(first.roller.stepUm, 'stepUm'),
+        diameterMm: fig(first.roller.figures.diameterMm),
+      });
+    // What is found only here costs the chrome, the polish and another proof as well: of the cylinder that takes longest.
+    const dearest = all
+      .filter(({ part }) => cx.ledger.has(idOf(part.id, 'againS')))
+      .sort((a, b) => cx.ledger.value(idOf(b.part.id, 'againS')) - cx.ledger.value(idOf(a.part.id, 'againS')))[0];
+    if (!dearest) return;
+    cx.ledger.figure(idOf(cx.id, 'againS'), AGAIN, {
+      stripChromeS: practiceTerm(cx.plant, 'cylinders.stripChromeS'),
+      again: fig(idOf(dearest.part.id, 'againS')),
+      ...Object.fromEntries(
+        ['chromePlate', 'cylinderPolish'].flatMap((id): [string, Term][] => {
+          const figure = stageFigure(dearest.part, id);
+          return cx.ledger.has(figure) ? [[id, fig(figure)]] : [];
+        }),
+      ),
+      proving: fig(idOf(cx.id, 'provingS')),
+      compareS: practiceTerm(cx.plant, 'cylinders.compareS'),
+    });
+  },
+  rows: (cx) => [
+    ...shopRows(cx),
+    ...(cx.ledger.has(idOf(cx.id, 'strain')) ? [{ label: 'webStrain', figure: idOf(cx.id, 'strain') }] : []),
+    { label: 'againChance', figure: idOf(cx.id, 'againChance') },
+    { label: 'againFromProof', figure: idOf(cx.id, 'againS') },
+    ...proofOn(cx),
+  ],
+  table: {
+    title: 'stations',
+    head: ['station', 'ink', 'file', 'diameter', 'larger than the first', 'screen'],
+    line: (cx, { part, roller }) => [
+      String(roller.station),
+      roller.name,
+      part.traits?.engraved?.version ?? '',
+      `${cell(cx.ledger, roller.figures.diameterMm, 3)} mm`,
+      `${Math.round((roller.station - 1) * roller.stepUm)} µm`,
+      part.traits?.engraved ? `${part.traits.engraved.linesPerCm}/cm, ${part.traits.engraved.angleDeg}°` : '',
+    ],
+  },
+  measures: (cx) => rollersOf(cx).map(({ part, roller }) => ({ key: `register.${part.role}`, of: roller.name, unit: 'µm' as const })),
+  blanks: ['ink lot, seconds in the cup', 'stock lot', 'corrections by row'],
+  scene: stationsScene,
+});
+/** The first of two that somebody said. */
+const said = (...of: (string | undefined)[]): string => of.find((o) => o !== undefined && o !== '') ?? '–';
+const proofOn = (cx: ConsumeContext): PanelRow[] => {
+  const set = cx.parts[0]?.traits?.rollerSet;
+  return [
+    { label: 'provedOn', text: said(set?.proofStock, set?.stock) },
+    { label: 'provedWith', text: said(set?.proofInk, set?.ink) },
+  ];
+};
+
+/** Compared under standard light, accepted or sent back row by row; by somebody who has not engraved it. */
+export const cylinderRelease = cylinderStage({
+  id: 'cylinderRelease',
+  approves: true,
+  department: 'inspection',
+  cautions: [],
+  time: (cx) => usualTime(cx, 'cylinders.compareS'),
+  measures: (cx) => [
+    ...rollersOf(cx)
+      .filter(({ part }) => part.traits?.engraved)
+      .map(({ part, roller }) => ({ key: `deltaE.${part.role}`, of: roller.name, unit: '1' as const })),
+    { key: 'accepted', unit: '1', asked: true, least: 1 },
+  ],
+  table: {
+    title: 'comparedByRow',
+    head: ['row', 'ink', 'accept / correct / hold', 'what to correct'],
+    line: (_cx, { roller }) => [String(roller.station), roller.name, '', ''],
+  },
+  blanks: ['light: D50, ISO 3664', 'released by (not who engraved it)', 'on'],
+});
+
+/** Wrapped, and put into the store or sent. */
+export const cylinderStore = cylinderStage({
+  id: 'cylinderStore',
+  department: 'cylinders',
+  cautions: ['hoist'],
+  time: (cx) => usualTime(cx, 'cylinders.storeS'),
+  table: {
+    title: 'cylindersStored',
+    head: ['row', 'of', 'base', 'number given', 'place', 'owner', 'keeper'],
+    line: (_cx, { part, roller }) => [
+      String(roller.station),
+      roller.name,
+      roller.base === '' ? 'new' : roller.base,
+      '',
+      part.traits?.rollerSet?.place ?? '',
+      part.traits?.rollerSet?.owner ?? '',
+      part.traits?.rollerSet?.keeper ?? '',
+    ],
+  },
+  blanks: ['wrapped, ends protected', 'turns since chrome: 0', 're-chromed: 0', 'owner asked before it is scrapped'],
+});
