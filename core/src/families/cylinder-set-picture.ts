@@ -23,26 +23,17 @@ export function cylinderSetPicture({ firstTurnMm, faceMm, bandMm, hollow }: Draw
     {
       kind: 'line',
       role: 'dimension',
-      x1: -diameterMm - text,
+      x1: -2.4 * diameterMm,
       y1: -diameterMm / 2,
-      x2: -diameterMm - text,
+      x2: -2.4 * diameterMm,
       y2: diameterMm / 2,
       ref: 'firstTurnMm',
-    },
-    {
-      kind: 'text',
-      role: 'label',
-      x: faceMm / 2,
-      y: low + 2 * text,
-      text: inks.filter(Boolean).join(' · '),
-      sizeMm: text,
-      anchor: 'middle',
     },
   ];
   return {
     title: 'finished product',
     says: `${inks.length} printing cylinders: ${inks.join(', ')}; a face of ${faceMm} millimetres, a band of ${bandMm}, one turn of the first ${firstTurnMm}.`,
-    box: boxAround(shapes, text * 2),
+    box: boxAround(shapes, diameterMm),
     toScale: true,
     shapes,
   };

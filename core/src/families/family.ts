@@ -39,7 +39,10 @@ export interface ListOf {
     kind: 'text' | 'length' | 'seconds' | 'count' | 'choice';
     /** Of a choice; the first counts where nothing is said. */ options?: readonly string[];
     /** Said after it, before the next. */ then?: string;
+    /** What counts where nothing is said. */ usual?: string;
   }[];
+  /** Its things have many fields: each is shown with its name. */
+  labelled?: true;
   /** Ids are the prefix and a number. */
   prefix: string;
   fresh(n: number): Record<string, unknown>;
