@@ -49,7 +49,7 @@ async function benchCore() {
   const out = `${ROOT}/server/dist/bench-core.mjs`;
   await bundle({
     stdin: {
-      contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/line-3.fixture'; export * from './core/src/plan/line-4.fixture'; export * from './core/src/plan/line-6.fixture'; export * from './core/src/plan/line-7.fixture'; export * from './core/src/plan/line-5.fixture'; export * from './core/src/layout/blank-nest'; export * from './core/src/layout/nest-search'; export * from './core/src/plan/toys/toy-book.fixture';`,
+      contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/line-3.fixture'; export * from './core/src/plan/line-4.fixture'; export * from './core/src/plan/line-6.fixture'; export * from './core/src/plan/line-7.fixture'; export * from './core/src/plan/line-15.fixture'; export * from './core/src/plan/line-5.fixture'; export * from './core/src/layout/blank-nest'; export * from './core/src/layout/nest-search'; export * from './core/src/plan/toys/toy-book.fixture';`,
       resolveDir: ROOT,
     },
     bundle: true,
@@ -257,6 +257,12 @@ function benchSections(core, timed) {
     'plan() of a sewn hardcover of 8 sections on two sheets',
     timed(40, 10, (i) => core.plan(core.pocketHerbal({}, {}, 2_000 + i * 7), core.LINDMOOR, core.SHELF)),
     12,
+    'ms',
+  );
+  row(
+    'plan() of five printing cylinders',
+    timed(100, 20, (i) => core.plan(core.drawerCylinders({ firstTurnMm: 500 + (i % 40) / 100 }), core.LINDMOOR, core.SHELF)),
+    6,
     'ms',
   );
   row(

@@ -111,6 +111,7 @@ export * from './signature/fold-scene';
 export * from './exchange/page-rows';
 export * from './exchange/hopper-rows';
 export * from './exchange/case-pieces';
+export * from './exchange/cylinder-rows';
 export * from './exchange/cut-rows';
 export * from './exchange/customer-pages';
 export { bookTemplates } from './processes/book-templates';

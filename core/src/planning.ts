@@ -10,6 +10,7 @@ export * from './plan/what-if/other-machine';
 export * from './plan/what-if/propose';
 export * from './plan/readings/risk-curve';
 export * from './plan/readings/rollers-made';
+export * from './exchange/reading-rows';
 export * from './plan/what-if/same-again';
 export * from './plan/what-if/search-layout';
 export * from './plan/what-if/shortage';

@@ -8,7 +8,7 @@ import type { Family, ListOf, RouteStone, Way } from './family';
 
 type Row = NonNullable<CylinderSetWish['rows']>[string];
 /** A cylinder where its row says nothing. */
-const USUAL_ROW = { way: 'stylus', linesPerCm: 60, angleDeg: 45, stylusDeg: 130, cellUm: 140 } as const;
+const USUAL_ROW = { way: 'stylus', linesPerCm: 60, angleDeg: 45, stylusDeg: 130, cellUm: 180 } as const;
 const ONE_ROW: NonNullable<CylinderSetWish['rows']> = { r1: { ink: 'black' } };
 
 /** The cylinders of a set in the order of their stations. */

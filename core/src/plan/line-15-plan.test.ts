@@ -1,6 +1,8 @@
-import { LINDMOOR, MONDAY_S, SHELF } from './line-1.fixture';
+import { cardSpec, LINDMOOR, MONDAY_S, SHELF } from './line-1.fixture';
 import { drawerCylinders, shopJob } from './line-15.fixture';
-import { planned, sceneOf } from './plan';
+import { plan, planned, sceneOf } from './plan';
+import { cylinderRows } from '../exchange/cylinder-rows';
+import { readingRows } from '../exchange/reading-rows';
 import { rollersMade } from './readings/rollers-made';
 import { ticketPages } from './readings/ticket';
 import type { Plant, Shelf } from '../plant/plant';
@@ -128,5 +130,27 @@ describe('what lies in the store then', () => {
       life: 1_000_000,
     });
     expect(rollersMade({ ...set, plant: LINDMOOR })[1]?.life).toBe(2_000_000);
+  });
+});
+
+describe('what goes out', () => {
+  it('is an order sheet, a line a body, and every reading with what is allowed', () => {
+    const measured = { 'cylinders.r1.grind.r1': { diameter: { value: 159.16, by: 'Ida' } } };
+    const set = of({}, { ...ALWAYS, measured });
+    const sheet = cylinderRows(set.plan);
+    expect(sheet).toHaveLength(5);
+    expect(sheet[4]).toMatchObject({
+      station: 5,
+      of: 'black',
+      'diameter over chrome mm': 159.2349,
+      'copper µm': 289.5,
+      'cells a turn': 2_476,
+    });
+    const rows = readingRows(set, { measured });
+    expect(rows.find((r) => r['step'] === 'Grind, polish, gold' && r['reading'] === 'diameter')).toEqual({
+      ...{ step: 'Grind, polish, gold', reading: 'diameter', unit: 'mm', allowed: '159.129 to 159.149 mm' },
+      ...{ measured: 159.16, within: 'no', by: 'Ida' },
+    });
+    expect(cylinderRows(plan(cardSpec(), LINDMOOR, SHELF))).toEqual([]);
   });
 });

@@ -1,5 +1,17 @@
 import type { jobs } from '@druckerei/contract';
-import { applyEdits, casePieceRows, cutRows, figureRows, gangCopyRows, hopperRows, mergeEdits, pageRows, planRows } from '@druckerei/core';
+import {
+  applyEdits,
+  casePieceRows,
+  cutRows,
+  cylinderRows,
+  figureRows,
+  gangCopyRows,
+  hopperRows,
+  mergeEdits,
+  pageRows,
+  planRows,
+} from '@druckerei/core';
+import { readingRows } from '@druckerei/core/planning';
 import { oneAtATime } from '../db/one-at-a-time';
 import { type Db, inTransaction } from '../db/pool';
 import { many, maybeOne } from '../db/rows';
@@ -145,6 +157,15 @@ export const jobsHandlers: Handlers<typeof jobs> = {
   'jobs.casePiecesCsv': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);
     return csvFile(`case-pieces-${job.number}.csv`, casePieceRows((await planOf(ctx.db, job, ctx.now())).plan, job.plantDocument));
+  },
+  'jobs.cylindersCsv': async ({ params }, ctx) => {
+    const job = await findJob(ctx.db, params.id);
+    return csvFile(`cylinders-${job.number}.csv`, cylinderRows((await planOf(ctx.db, job, ctx.now())).plan));
+  },
+  'jobs.readingsCsv': async ({ params }, ctx) => {
+    const job = await findJob(ctx.db, params.id);
+    const { planned, shelf } = await planOf(ctx.db, job, ctx.now());
+    return csvFile(`readings-${job.number}.csv`, readingRows(planned, shelf));
   },
   'jobs.figuresCsv': async ({ params }, ctx) => {
     const job = await findJob(ctx.db, params.id);

@@ -44,7 +44,7 @@ export const CYLINDER_CASES = {
     fires: set({ printedOn: 'filmBack' }),
     silent: set({ printedOn: 'filmBack', reading: 'right' }),
   },
-  'cylinders.filmOff': { level: 'decide', fires: one({ filmUm: 3.6 }), silent: one({ filmUm: 2.3 }) },
+  'cylinders.filmOff': { level: 'decide', fires: one({ filmUm: 6 }), silent: one({ filmUm: 4.5 }) },
   'cylinders.wallThin': { level: 'decide', fires: one({ linesPerCm: 70, cellUm: 198 }), silent: one({ linesPerCm: 70, cellUm: 190 }) },
   'cylinders.proofElse': {
     level: 'decide',

@@ -272,6 +272,8 @@ export const DESK_SCREENS = {
   'jobPage.note': 'A note, if there is one to make',
   'jobPage.planAsCsv': 'Plan as CSV',
   'jobPage.cutsAsCsv': 'Cutting programs as CSV',
+  'jobPage.cylindersAsCsv': 'Order sheet of the cylinders, CSV',
+  'jobPage.readingsAsCsv': 'Readings as CSV',
   'jobPage.planAsJson': 'Plan as JSON',
   'jobPage.plans': 'Plans',
   'jobPage.releaseTheRevision': 'Release the revision …',

@@ -172,6 +172,8 @@ export class JobPage implements OnDestroy {
     const [id, stones] = [this.askedStone(), this.planner.planning()?.plan.stones];
     return !stones || stones.some((s) => s.id === id) ? id : 'product';
   });
+  /** It makes cylinders or embossing rollers. */
+  protected readonly hasRollers = computed(() => Object.values(this.planner.planning()?.plan.parts ?? {}).some((p) => p.traits?.roller));
   protected readonly figureId = this.store.selectSignal(jobFeature.selectFigure);
   protected readonly refused = this.store.selectSignal(jobFeature.selectRefused);
   protected readonly stale = this.store.selectSignal(jobFeature.selectStale);

@@ -55,6 +55,8 @@ const ADDRESSES: { readonly [N in keyof Api]: readonly [Api[N]['method'], Api[N]
   'jobs.hoppersCsv': ['get', '/api/jobs/:id/hoppers.csv'],
   'jobs.cutsCsv': ['get', '/api/jobs/:id/cuts.csv'],
   'jobs.casePiecesCsv': ['get', '/api/jobs/:id/case-pieces.csv'],
+  'jobs.cylindersCsv': ['get', '/api/jobs/:id/cylinders.csv'],
+  'jobs.readingsCsv': ['get', '/api/jobs/:id/readings.csv'],
   'jobs.figuresCsv': ['get', '/api/jobs/:id/figures.csv'],
   'jobs.planJson': ['get', '/api/jobs/:id/plan.json'],
   'jobs.specJson': ['get', '/api/jobs/:id/job.json'],
