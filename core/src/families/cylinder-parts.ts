@@ -2,7 +2,7 @@ import { idOf } from '../quantity/id-of';
 import { fig, type Ledger, typed } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
 import type { Plant } from '../plant/plant';
-import { CYLINDER_DIAMETER, CYLINDER_TURN, COPPER_WANTED, NEW_BASE } from '../form/cylinder-set';
+import { BASE_SAID, CYLINDER_DIAMETER, CYLINDER_TURN, COPPER_WANTED, NEW_BASE } from '../form/cylinder-set';
 import type { Part, Traits } from '../product/part';
 import type { Roller, RollerSet } from '../product/roller';
 import type { CylinderSetWish, EmbossingPairWish } from './cylinder-set-wish';
@@ -77,13 +77,6 @@ export function bodyPart(asked: BodyAsked, wish: BodyWish, set: RollerSet, { ids
     traits: { roller, rollerSet: set, ...traits },
   };
 }
-const BASE_SAID = {
-  id: 'cylinders.baseSaid',
-  unit: 'mm.001',
-  source: 'arithmetic',
-  of: ({ base }: Record<'base', number>): number => base,
-} as const;
-
 /** Stones by their keys, a run for each body; those that no body needs are left out. */
 export const bodyStones = (
   stones: readonly [key: string, process: string, of: readonly Part[]][],

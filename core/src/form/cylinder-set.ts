@@ -60,6 +60,11 @@ export const NEW_BASE: Formula<'diameterMm' | 'copperUm' | 'chromeUm'> = {
   source: 'geometry',
   of: ({ diameterMm, copperUm, chromeUm }) => diameterMm - (2 * (copperUm + chromeUm)) / UM_PER_MM,
 };
+/**
+ * Base as the order says it, read to a thousandth. Source: the order.
+ * @example BASE_SAID.of({ base: 158.64 }) // 158.64
+ */
+export const BASE_SAID: Formula<'base'> = { id: 'form.baseSaid', unit: 'mm.001', source: 'the order', of: ({ base }) => base };
 /** Copper that holds an engraving and does not peel, on the radius, µm. Common practice, no source. */
 export const COPPER_UM = { least: 150, most: 600 } as const;
 /** Whether a base can be plated to its diameter. @example isBaseFit(249.5) // true */

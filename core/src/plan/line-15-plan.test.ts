@@ -27,8 +27,16 @@ describe('the set of the example, planned', () => {
   it('is compared 1,918.9 minutes after it began, held up by the copper bath', () => {
     const end = value('cylinders.r1.release.endAt');
     expect(Math.abs((end - MONDAY_S) / 60 - 1_918.9)).toBeLessThan(0.2);
-    const [proof] = ticketPages(made).filter((p) => p.stone.key === 'proof');
-    expect(proof?.rows.find((r) => r.label === 'setHeldBy')?.text).toBe('Nickel and copper');
+    const proof = made.contexts.find((c) => c.cx.id === 'cylinders.r1.proof')!;
+    const rows = proof.stone.process.panel(proof.cx);
+    expect(rows.find((r) => r.label === 'setHeldBy')?.text).toBe('Nickel and copper');
+    // What the planner weighs is no matter of the proof press.
+    const [page] = ticketPages(made).filter((p) => p.stone.key === 'proof');
+    expect(page?.rows.map((r) => r.label)).toEqual(['provedOn', 'provedWith', 'stageTime']);
+  });
+  it('is weighed against a set bought: 5 × 620, after 11.5 working days', () => {
+    expect(value('cylinders.r1.proof.boughtCost')).toBe(3_100);
+    expect((value('cylinders.r1.proof.boughtAt') - MONDAY_S) / 86_400).toBeCloseTo(16.1, 9);
   });
   it('takes 3,016.5 machine minutes, proof and comparing apart', () => {
     const before = Object.keys(made.plan.steps).filter((id) => !/\.(proof|release|store)$/.test(id));

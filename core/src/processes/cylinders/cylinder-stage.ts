@@ -47,6 +47,8 @@ export interface CylinderStage {
   measures?: (cx: ConsumeContext) => Measure[];
   rules?: readonly OwnRule[];
   rows?: (cx: ConsumeContext) => PanelRow[];
+  /** What only the planner weighs: not on the page. */
+  weighs?: (cx: ConsumeContext) => PanelRow[];
   /** The table of its page: a line a roller. */
   table: { title: string; head: string[]; line: (cx: ConsumeContext, of: OneRoller) => string[] };
   /** Lists that stand on its page once, whatever the rollers. */
@@ -107,7 +109,7 @@ export function cylinderStage(of: CylinderStage): Process {
     },
     ...(of.measures && { measures: of.measures }),
     scene: of.scene ?? rollerScene,
-    panel,
+    panel: (cx) => [...panel(cx), ...(of.weighs?.(cx) ?? [])],
     paper: (cx) => paperOfRuns([cx]),
     paperOfRuns,
     summary: (cx) => ({ figure: idOf(cx.id, 'stageS'), text: [cx.machine.name, ...rollersOf(cx).map((r) => r.roller.name)].join(' · ') }),

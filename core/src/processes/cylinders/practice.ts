@@ -35,6 +35,7 @@ export const CYLINDERS_PRACTICE = {
   'cylinders.lifeTurns': range(1_000_000, 3_000_000, '1', 'practice', 'turns on one chrome; common practice, no source'),
   'cylinders.copperPerKg': fixed(11, 'money/kg', 'invented', 'invented for the demo: put in your own price'),
   'cylinders.boughtEach': fixed(620, 'money', 'invented', 'invented for the demo: put in your own price'),
+  'cylinders.boughtDays': range(8, 15, '1', 'practice', 'working days until a bought set comes; common practice, no source'),
   'cylinders.millStepMm': fixed(0.05, 'mm', 'practice', PRACTICE),
   'cylinders.millFeedMmPerS': fixed(25, 'mm/s', 'practice', '1,500 mm a minute; common practice, no source'),
   'cylinders.millReadyS': fixed(2_700, 's', 'practice', PRACTICE),

@@ -1,10 +1,11 @@
-import type { Term } from '../../quantity/figure';
+import type { Formula, Term } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { fig, typed } from '../../quantity/ledger';
 import { SUM } from '../../quantity/sum';
 import { practiceOf, practiceTerm } from '../../plant/practice';
 import { bottleneck, leavesStages, REMAKE_CHANCE } from '../../form/cylinder-making';
 import { WEB_STRAIN } from '../../form/cylinder-set';
+import { PRICE_OF } from '../../form/plates';
 import { PLATING_TIME, SET_PROOF_TIME } from '../../form/cylinder-time';
 import { formatDuration } from '../../words/format';
 import { PROCESS_WORDS } from '../../words/en';
@@ -92,6 +93,26 @@ const shopRows = (cx: ConsumeContext): PanelRow[] => {
     : [];
 };
 
+/** The first of two that somebody said. */
+const said = (...of: (string | undefined)[]): string => of.find((o) => o !== undefined && o !== '') ?? '–';
+const proofOn = (cx: ConsumeContext): PanelRow[] => {
+  const set = cx.parts[0]?.traits?.rollerSet;
+  return [
+    { label: 'provedOn', text: said(set?.proofStock, set?.stock) },
+    { label: 'provedWith', text: said(set?.proofInk, set?.ink) },
+  ];
+};
+
+/** A set bought in place of made. Source: arithmetic. */
+const BOUGHT_SET = { ...PRICE_OF, id: 'cylinders.boughtSet' } as const;
+/** When it comes: working days are five of seven. Source: arithmetic. */
+const BOUGHT_AT: Formula<'from' | 'days'> = {
+  id: 'cylinders.boughtAt',
+  unit: 'moment',
+  source: 'arithmetic',
+  of: ({ from, days }) => from + Math.round((days * 7 * 86_400) / 5),
+};
+
 /** The whole set on the proof press, with the customer's ink on the customer's stock. */
 export const cylinderProof = cylinderStage({
   id: 'cylinderProof',
@@ -110,6 +131,11 @@ export const cylinderProof = cylinderStage({
     cx.ledger.figure(idOf(cx.id, 'againChance'), REMAKE_CHANCE, {
       ratePpm: practiceTerm(cx.plant, 'cylinders.againPpm'),
       cylinders,
+    });
+    cx.ledger.figure(idOf(cx.id, 'boughtCost'), BOUGHT_SET, { number: cylinders, price: practiceTerm(cx.plant, 'cylinders.boughtEach') });
+    cx.ledger.figure(idOf(cx.id, 'boughtAt'), BOUGHT_AT, {
+      from: { value: cx.shelf.asOf, unit: 'moment', from: 'shelf', at: 'clock' },
+      days: practiceTerm(cx.plant, 'cylinders.boughtDays'),
     });
     const [first] = all;
     if (first && all.length > 1)
@@ -135,12 +161,14 @@ export const cylinderProof = cylinderStage({
       compareS: practiceTerm(cx.plant, 'cylinders.compareS'),
     });
   },
-  rows: (cx) => [
+  rows: proofOn,
+  weighs: (cx) => [
     ...shopRows(cx),
     ...(cx.ledger.has(idOf(cx.id, 'strain')) ? [{ label: 'webStrain', figure: idOf(cx.id, 'strain') }] : []),
     { label: 'againChance', figure: idOf(cx.id, 'againChance') },
     { label: 'againFromProof', figure: idOf(cx.id, 'againS') },
-    ...proofOn(cx),
+    { label: 'boughtSet', figure: idOf(cx.id, 'boughtCost') },
+    { label: 'boughtAt', figure: idOf(cx.id, 'boughtAt') },
   ],
   table: {
     title: 'stations',
@@ -158,16 +186,6 @@ export const cylinderProof = cylinderStage({
   blanks: ['ink lot, seconds in the cup', 'stock lot', 'corrections by row'],
   scene: stationsScene,
 });
-/** The first of two that somebody said. */
-const said = (...of: (string | undefined)[]): string => of.find((o) => o !== undefined && o !== '') ?? '–';
-const proofOn = (cx: ConsumeContext): PanelRow[] => {
-  const set = cx.parts[0]?.traits?.rollerSet;
-  return [
-    { label: 'provedOn', text: said(set?.proofStock, set?.stock) },
-    { label: 'provedWith', text: said(set?.proofInk, set?.ink) },
-  ];
-};
-
 /** Compared under standard light, accepted or sent back row by row; by somebody who has not engraved it. */
 export const cylinderRelease = cylinderStage({
   id: 'cylinderRelease',

@@ -82,6 +82,8 @@ export const CYLINDERS_WORDS: KindWords = {
     setThrough: 'The set is through the shop after',
     setHeldBy: 'Held up by',
     webStrain: 'Strain of the web a station',
+    boughtSet: 'Bought instead',
+    boughtAt: 'Bought now, it comes',
     provedOn: 'Proved on',
     provedWith: 'Proved with',
     triedOn: 'Tried on',
@@ -144,6 +146,7 @@ export const CYLINDERS_WORDS: KindWords = {
     'cylinders.lifeTurns': 'Life of a chrome, turns',
     'cylinders.copperPerKg': 'Copper, a kilogram',
     'cylinders.boughtEach': 'A cylinder bought',
+    'cylinders.boughtDays': 'A bought set comes after so many working days',
     'cylinders.millStepMm': 'Milling, step over',
     'cylinders.millFeedMmPerS': 'Milling, feed',
     'cylinders.millReadyS': 'Milling made ready',
@@ -169,7 +172,7 @@ export const CYLINDERS_WORDS: KindWords = {
       reads: 'diameter of the first − 2 × (copper + chrome)',
       terms: { diameterMm: 'diameter of the first', copperUm: 'copper', chromeUm: 'chrome' },
     },
-    'cylinders.baseSaid': { name: 'Base', reads: 'as the order says', terms: { base: 'base' } },
+    'form.baseSaid': { name: 'Base', reads: 'as the order says', terms: { base: 'base' } },
     'form.widestBand': { name: 'Widest band', reads: 'face − 2 × end', terms: { faceMm: 'face', endMm: 'end' } },
     'form.copperMass': {
       name: 'Copper laid on',
@@ -260,6 +263,12 @@ export const CYLINDERS_WORDS: KindWords = {
       name: 'Chance that one is made again',
       reads: '1 − (1 − rate)ⁿ',
       terms: { ratePpm: 'made again of all', cylinders: 'cylinders' },
+    },
+    'cylinders.boughtSet': { name: 'The set bought', reads: 'cylinders × price', terms: { number: 'cylinders', price: 'a cylinder' } },
+    'cylinders.boughtAt': {
+      name: 'A bought set comes',
+      reads: 'now + working days, five a week',
+      terms: { from: 'now', days: 'working days' },
     },
     'form.femaleWidth': {
       name: 'Line width of the female',
