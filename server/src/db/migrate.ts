@@ -95,6 +95,7 @@ const RIGHTS: Record<string, string> = {
   files: 'select, insert',
   releases: 'select, insert',
   released_steps: 'select, insert',
+  steps_as_measured: 'select, insert, update',
   board_versions: 'select, insert',
   machine_hours: 'select, insert, update',
   board_ends: 'select, insert, update, delete',

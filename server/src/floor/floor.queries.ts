@@ -87,10 +87,12 @@ limit $1`,
 
 const STEP = `
 select distinct on (s.job, s.step)
-  s.job, s.nr as release, s.facts,
+  s.job, s.nr as release,
+  case when m.measures is null then s.facts else s.facts || jsonb_build_object('measures', m.measures) end as facts,
   j.number, j.title, j.customer, j.state
 from released_steps s
-  join jobs j on j.id = s.job`;
+  join jobs j on j.id = s.job
+  left join steps_as_measured m on m.job = s.job and m.nr = s.nr and m.step = s.step`;
 /** A whole release stands in for all before it; of parts the newest that names the step. */
 const IN_FORCE = `s.nr >= coalesce((select max(r.nr) from releases r where r.job = s.job and r.scope is null), 0)`;
 /** Steps of a job, as last released. $1 uuid job */
@@ -128,9 +130,10 @@ where split_part(b.work, ' ', 1)::uuid = any($1)`,
 export const SHEETS = rows(
   z.object({ job: z.string(), step: z.string(), sheet: SetupSheet }),
   `
-select s.job, s.step, s.sheet
+select s.job, s.step, coalesce(m.sheet, s.sheet) as sheet
 from released_steps s
-  join unnest($1::uuid[], $2::int[], $3::text[]) as a (job, nr, step) on a.job = s.job and a.nr = s.nr and a.step = s.step`,
+  join unnest($1::uuid[], $2::int[], $3::text[]) as a (job, nr, step) on a.job = s.job and a.nr = s.nr and a.step = s.step
+  left join steps_as_measured m on m.job = s.job and m.nr = s.nr and m.step = s.step`,
 );
 
 /** Times of jobs, by our clock; what was taken back is left out. $1 uuid[] jobs */
@@ -255,6 +258,21 @@ where l.job = any($1)
   and not exists (select 1 from floor_log c where c.kind = 'counter' and c.other = l.id)
 order by l.job, l.step, l.reason, l.happened_at desc, l.seq desc`,
 );
+/** What a release was planned on. $1 uuid job, $2 int nr */
+export const SNAPSHOT_OF = rows(
+  z.object({ spec: z.unknown(), plant: z.string(), shelf: z.unknown() }),
+  `
+select r.snapshot -> 'spec' as spec, r.snapshot ->> 'plant' as plant, r.snapshot -> 'shelf' as shelf
+from releases r
+where r.job = $1
+  and r.nr = $2`,
+);
+/** $1 uuid job, $2 int nr, $3 json rows {step, measures, sheet} */
+export const SET_AS_MEASURED = `
+insert into steps_as_measured (job, nr, step, measures, sheet)
+select $1, $2, s.step, s.measures, s.sheet
+from jsonb_to_recordset($3) as s (step text, measures jsonb, sheet jsonb)
+on conflict (job, nr, step) do update set measures = excluded.measures, sheet = excluded.sheet`;
 /** Who wrote that a step ran or was done. $1 uuid job */
 export const SIGNED = rows(
   z.object({ step: z.string(), by: z.string() }),

@@ -31,6 +31,7 @@ import {
   STEPS_KNOWN,
   type EntryNamed,
 } from './floor.queries';
+import { writeAsMeasured } from './as-measured';
 import { personOf } from './sign-on';
 import { beforeRun, floorOfJob, stepKey } from './steps-now';
 
@@ -110,6 +111,7 @@ async function writeTogether(
     const fresh = new Set((await many(db, ADD_ENTRIES, [rows, device, skewS, now])).map((r) => r.id));
     const written = good.filter((e) => fresh.has(e.id));
     await addUp(db, written);
+    for (const job of await jobsMeasured(db, written)) await writeAsMeasured(db, job);
     for (const e of written) await applyToPile(db, e, Math.min(e.at - skewS, now));
     for (const [job, by] of new Map(written.map((e) => [e.job ?? e.machine, e.who])))
       await notifyChanged(db, { table: 'floor', id: job, version: 0, by });
@@ -258,6 +260,13 @@ async function wrong(db: Db, e: Entry, { job, steps, piles, about, active }: Kno
 async function isPlanned(db: Db, job: string, step: string): Promise<boolean> {
   const found = await findJob(db, job);
   return Object.hasOwn((await planOf(db, found, 0)).plan.steps, step);
+}
+
+/** Jobs of which something was measured, or a reading taken back. */
+async function jobsMeasured(db: Db, written: readonly Entry[]): Promise<string[]> {
+  const taken = distinct(written.map((e) => (e.kind === 'counter' ? e.other : null)));
+  const back = taken.length === 0 ? [] : await many(db, ENTRIES_NAMED, [taken]);
+  return distinct([...written, ...back].map((e) => (e.kind === 'measure' ? e.job : null)));
 }
 
 /** Adds new entries to the sums that pages read; counter-entries take theirs off. */

@@ -153,6 +153,14 @@ const outsideBefore = (floor: FloorOf, job: string, { before }: FloorStep): stri
       .filter((m) => !m.within)
       .map((m) => `${maker?.name ?? id}: ${m.name} ${m.says}`);
   });
+/** Newest readings of a job, by step. */
+export const readingsOf = (floor: FloorOf, job: string): NonNullable<Shelf['measured']> =>
+  Object.fromEntries(
+    floor.steps.flatMap(({ facts: { step } }) => {
+      const readings = floor.measured.get(stepKey(job, step));
+      return readings ? [[step, readings] as const] : [];
+    }),
+  );
 /** What is measured at a step, as its terminal shows it. */
 function measuresNow(floor: FloorOf, job: string, step: string, measures: readonly Measure[]): StepNow['measures'] {
   const known = floor.measured.get(stepKey(job, step)) ?? {};
@@ -301,12 +309,7 @@ export async function countedOf(db: Db, job: string): Promise<Pick<Shelf, 'count
   }
   const signed: Record<string, string[]> = {};
   for (const { step, by } of floor.steps.length > 0 ? await many(db, SIGNED, [job]) : []) signed[step] = [...(signed[step] ?? []), by];
-  const measured = Object.fromEntries(
-    floor.steps.flatMap(({ facts: { step } }) => {
-      const readings = floor.measured.get(stepKey(job, step));
-      return readings ? [[step, readings] as const] : [];
-    }),
-  );
+  const measured = readingsOf(floor, job);
   const off = balanceOfJob(floor, job).differences.map((d) => ({
     step: d.step,
     pile: floor.piles.find((p) => p.id === d.pile)?.code ?? '',

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { FloorEntry, Shelf } from '@druckerei/core';
-import type { JobFloor } from '@druckerei/contract';
+import type { JobFloor, Terminal } from '@druckerei/contract';
 import { drawerCylinders } from '../../../core/src/plan/line-15.fixture';
 import { Client, TestServer } from '../test-server.fixture';
 
@@ -73,6 +73,24 @@ describe('a set of cylinders', () => {
     await send(press, entry('counter', GRIND, { other: again.id, note: 'read wrongly' }));
     expect((await stepOf(NEXT)).outside).toHaveLength(1);
     await send(press, measured('diameter', 159.139, { at: server.now + 1 }));
+  });
+  it('tells the copper bath what the measured base wants: what is allowed, and on its setup sheet', async () => {
+    const copper = async () => {
+      const { steps, sheets } = (await press.call('GET', '/api/floor/machines/copperbath1')).body as unknown as Terminal;
+      const mine = steps.find((s) => s.step === 'cylinders.r2.copper.r2') ?? steps.find((s) => s.step.endsWith('copper.r2'))!;
+      return [mine.measures[0]?.allowed, JSON.stringify(sheets[`${job} ${mine.step}`])];
+    };
+    expect((await copper())[0]).toBe('259.5 µm or more');
+    const base = (value: number): FloorEntry => entry('measure', 'cylinders.r1.base.r2', { reason: 'diameter', value });
+    const wrong = base(158.6);
+    await send(press, wrong);
+    const [allowed, sheet] = await copper();
+    expect(allowed).toBe('279.5 µm or more');
+    expect(sheet).toContain('158.600 mm');
+    expect(sheet).toContain('319.5 µm');
+    // Taken back, the order's base counts again.
+    await send(press, entry('counter', 'cylinders.r1.base.r2', { other: wrong.id, note: 'read wrongly' }));
+    expect((await copper())[0]).toBe('259.5 µm or more');
   });
   it('refuses a reading without a number or a name, and a number elsewhere', async () => {
     const said = await send(press, entry('measure', GRIND, { reason: 'taper' }), measured('', 3), entry('runStart', GRIND, { value: 3 }));
