@@ -62,8 +62,8 @@ export function stationsScene(cx: ConsumeContext): Scene {
   const [r, pitch] = [120, 320];
   const shapes = all.flatMap(({ roller, mm }, i): Shape[] => [
     { kind: 'circle', role: 'roll', cx: i * pitch, cy: 0, r: r + ((mm - first) * 1000) / 2 },
-    { kind: 'text', role: 'strong', x: i * pitch, y: 0, text: roller.name, sizeMm: 34, anchor: 'middle' },
-    { kind: 'text', role: 'label', x: i * pitch, y: 44, text: `+${Math.round((mm - first) * 1000)} µm`, sizeMm: 28, anchor: 'middle' },
+    { kind: 'text', role: 'strong', x: i * pitch, y: 0, text: roller.name, sizeMm: 46, anchor: 'middle' },
+    { kind: 'text', role: 'label', x: i * pitch, y: 52, text: `+${Math.round((mm - first) * 1000)} µm`, sizeMm: 38, anchor: 'middle' },
   ]);
   const width = (all.length - 1) * pitch;
   shapes.unshift({ kind: 'line', role: 'web', x1: -pitch / 2, y1: -r - 60, x2: width + pitch / 2, y2: -r - 60 });

@@ -46,7 +46,7 @@ export const CYLINDERS_WORDS: KindWords = {
   },
   labels: {
     'figure.copperCost': 'copper',
-    stageTime: 'Time of one body',
+    stageTime: 'Time at this place',
     theSet: 'the set',
     readingsAsked: 'To measure',
     basesInHand: 'Bases',
@@ -247,7 +247,7 @@ export const CYLINDERS_WORDS: KindWords = {
       terms: { volumeUm: 'they hold', transfer: 'share' },
     },
     'cylinders.bandBegins': { name: 'Band begins', reads: '(face − band) ÷ 2', terms: { faceMm: 'face', bandMm: 'band' } },
-    'cylinders.stageTime': { name: 'Time of one body', reads: 'as reckoned, or as it was set', terms: { time: 'time' } },
+    'cylinders.stageTime': { name: 'Time at this place', reads: 'as reckoned, or as it was set', terms: { time: 'time' } },
     'cylinders.reckoned': {
       name: 'Time of the work',
       reads: 'the sum of its parts',
