@@ -5,7 +5,8 @@ import { SUM } from '../../quantity/sum';
 import { practiceTerm } from '../../plant/practice';
 import { EMBOSSING_DEPTH, FEMALE_WIDTH, MILLED_AREA } from '../../form/embossing-pair';
 import { MILLING_TIME } from '../../form/cylinder-time';
-import type { ConsumeContext } from '../process';
+import { type ConsumeContext, setting } from '../process';
+import { settingRow } from '../rows';
 import { cell, cylinderStage, minutesCell, mm, usualTime } from './cylinder-stage';
 import { pairScene } from './engraving-scene';
 import { type OneRoller, rollersOf } from './rollers';
@@ -40,6 +41,9 @@ function pairFigures(cx: ConsumeContext): void {
 }
 const reliefUm = ({ part }: OneRoller): number => (part.traits?.embossing?.reliefMm ?? 0) * 1_000;
 
+/** Milled in one go, where nobody set more. Common practice, no source. */
+const ONE_PASS = { value: 1, unit: '1', from: 'family', at: 'one pass' } as const;
+
 /** Of the female the motifs are milled away, of the male the ground round them. */
 export const rollerMill = cylinderStage({
   id: 'rollerMill',
@@ -51,7 +55,7 @@ export const rollerMill = cylinderStage({
     const milling = idOf(cx.id, 'millingS');
     const [of] = rollersOf(cx);
     cx.ledger.figure(milling, MILLING_TIME, {
-      passes: typed(1, '1', 'passes'),
+      passes: setting(cx, 'passes', ONE_PASS),
       cm2: of?.part.traits?.embossing ? fig(idOf(of.part.id, 'milledCm2')) : typed(0, 'cm²', 'none'),
       stepOverMm: practiceTerm(cx.plant, 'cylinders.millStepMm'),
       feedMmPerS: practiceTerm(cx.plant, 'cylinders.millFeedMmPerS'),
@@ -64,10 +68,12 @@ export const rollerMill = cylinderStage({
     );
     return figure;
   },
-  rows: (cx) =>
-    rollersOf(cx).flatMap(({ part }) =>
+  rows: (cx) => [
+    settingRow(cx, 'millPasses', 'passes', ONE_PASS, { kind: 'count' }),
+    ...rollersOf(cx).flatMap(({ part }) =>
       ['widthMm', 'depthMm', 'milledCm2'].map((key) => ({ label: `pair.${key}`, figure: idOf(part.id, key) })),
     ),
+  ],
   measures: () => [{ key: 'depth', unit: 'µm' }],
   table: {
     title: 'milledByBody',

@@ -46,6 +46,9 @@ export const CYLINDERS_WORDS: KindWords = {
   },
   labels: {
     'figure.copperCost': 'copper',
+    'setting.heads': 'heads',
+    'setting.passes': 'passes',
+    'setting.stageS': 'time at this place',
     stageTime: 'Time at this place',
     theSet: 'the set',
     readingsAsked: 'To measure',
@@ -88,6 +91,7 @@ export const CYLINDERS_WORDS: KindWords = {
     provedWith: 'Proved with',
     triedOn: 'Tried on',
     caliperPressed: 'Caliper of the stock',
+    millPasses: 'Passes',
     'pair.widthMm': 'Line width',
     'pair.depthMm': 'Depth of the tool',
     'pair.milledCm2': 'Milled away',

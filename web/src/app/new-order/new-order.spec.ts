@@ -89,6 +89,8 @@ describe('a new order', () => {
       'Sewn hardcover',
       'Hot-foil dies',
       'Cutting dies',
+      'Printing cylinders',
+      'Embossing rollers',
     ]);
     expect(made.every((b) => b.querySelector('svg') !== null)).toBe(true);
     expect(host.textContent).toContain('numbered secure sheets');
