@@ -51,7 +51,6 @@ export function bodyPart(asked: BodyAsked, wish: BodyWish, set: RollerSet, { ids
   ledger.figure(at('copperUm'), COPPER_WANTED, { diameterMm: fig(at('diameterMm')), baseMm: fig(at('baseMm')), chromeUm });
   const roller: Roller = {
     ...{ name, station, base, plated, stepUm },
-    firstTurnMm: of.firstTurnMm,
     faceMm: of.faceMm,
     bandMm: of.bandMm,
     hollow: of.hollow,

@@ -19,7 +19,6 @@ export interface Roller {
   /** Number of the base in the store; '' where a new one is turned. */
   base: string;
   hollow: boolean;
-  firstTurnMm: number;
   stepUm: number;
   faceMm: number;
   bandMm: number;

@@ -51,8 +51,6 @@ export interface CylinderStage {
   weighs?: (cx: ConsumeContext) => PanelRow[];
   /** The table of its page: a line a roller. */
   table: { title: string; head: string[]; line: (cx: ConsumeContext, of: OneRoller) => string[] };
-  /** Lists that stand on its page once, whatever the rollers. */
-  lists?: (cx: ConsumeContext) => PaperPage['lists'];
   blanks: string[];
   scene?: (cx: ConsumeContext) => Scene;
 }
@@ -75,7 +73,6 @@ export function cylinderStage(of: CylinderStage): Process {
         rows: more.length === 0 ? panel(cx) : [],
         lists: [
           { title: of.table.title, head: of.table.head, rows: runs.flatMap((run) => rollersOf(run).map((r) => of.table.line(run, r))) },
-          ...(of.lists?.(cx) ?? []),
           ...measureList(of, runs),
         ],
         blanks: of.blanks,

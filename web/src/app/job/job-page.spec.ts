@@ -230,7 +230,7 @@ describe('JobPage', () => {
     expect(planner.asked).toContain('moved');
     expect(host.textContent).toContain('They change nothing here.');
     await press('Plan it for the new ones');
-    expect(heard.at(-1)?.type).toBe(JobActions.newSettingsTaken.type);
+    expect(heard.map((a) => a.type)).toContain(JobActions.newSettingsTaken.type);
   });
   it('shows both sides of the same place, whoever changed it', async () => {
     const { host, store, press, settle, heard } = await open();
@@ -244,7 +244,7 @@ describe('JobPage', () => {
     expect(host.textContent).toContain('Runa Tormeel changed the same place meanwhile.');
     expect(host.textContent).toContain('theirs Theirs, yours Mine');
     await press('Keep mine');
-    expect(heard.at(-1)?.type).toBe(JobActions.mineKept.type);
+    expect(heard.map((a) => a.type)).toContain(JobActions.mineKept.type);
   });
   it('keeps the last good plan while a field is wrong, and says so; no release meanwhile', async () => {
     const { host, store, button, settle } = await open();
@@ -264,7 +264,7 @@ describe('JobPage', () => {
     expect(host.textContent).toContain('The database does not answer.');
     expect(host.textContent).toContain('The plan could not be made: out of memory. The last good one stays.');
     await press('Try now');
-    expect(heard.at(-1)?.type).toBe(JobActions.saveTriedAgain.type);
+    expect(heard.map((a) => a.type)).toContain(JobActions.saveTriedAgain.type);
   });
   it('a job that cannot be read says why and leads back', async () => {
     const { host, store, settle } = await open();
