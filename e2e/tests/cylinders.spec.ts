@@ -30,7 +30,7 @@ test('printing cylinders from order to the floor: a base that does not suit is m
     'Reed border',
     'Plating room',
     'licensed plant and people only',
-    'cells a turn',
+    'Engraved, body by body',
     'To measure',
     'ISO 3664',
     'Into the store',

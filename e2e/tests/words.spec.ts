@@ -22,7 +22,7 @@ const look = (page: Page, typed: string[]): Promise<Seen> =>
   page.evaluate(
     (names) => {
       const known = new Set(names);
-      const UNITS = /^(mm|cm|m|kg|g\/m²|µm|h|min|s|d|%|EUR|an hour|up|of|n|in|lb|pt|x|×)$/;
+      const UNITS = /^(mm|cm|m|kg|g\/m²|µm|h|min|s|d|%|mm\/s|EUR|EUR\/kg|an hour|up|of|n|in|lb|pt|x|×)$/;
       const MONTH = /^(Mon|Tue|Wed|Thu|Fri|Sat|Sun|Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec)$/;
       const plainWords = (text: string): string[] => {
         if (known.has(text.trim())) return [];
