@@ -1,5 +1,5 @@
 import type { Shelf } from '../plant/plant';
-import { allowedSays, isWithin, measureName } from '../quality/measure';
+import { allowedSays, isWithin, measureName, unitSays } from '../quality/measure';
 import type { Planned } from '../plan/plan';
 import { stoneName } from '../plan/readings/stone-name';
 
@@ -14,7 +14,7 @@ export const readingRows = (
       return {
         step: stoneName(shown),
         reading: measureName(m),
-        unit: m.asked ? 'yes 1, no 0' : m.unit === 'mm.001' ? 'mm' : m.unit === '1' ? '' : m.unit,
+        unit: m.asked ? 'yes 1, no 0' : unitSays(m),
         allowed: allowedSays(m),
         measured: reading?.value ?? '',
         within: reading === undefined ? '' : isWithin(m, reading.value) ? 'yes' : 'no',

@@ -2,14 +2,14 @@ import { idOf } from '../quantity/id-of';
 import { fig, type Ledger, typed } from '../quantity/ledger';
 import { practiceTerm } from '../plant/practice';
 import type { Plant } from '../plant/plant';
-import { BASE_SAID, CYLINDER_DIAMETER, CYLINDER_TURN, COPPER_WANTED, NEW_BASE } from '../form/cylinder-set';
+import { BASE_SAID, CYLINDER_DIAMETER, CYLINDER_TURN, COPPER_WANTED, NEW_BASE, USUAL_STEP_UM } from '../form/cylinder-set';
 import type { Part, Traits } from '../product/part';
 import type { Roller, RollerSet } from '../product/roller';
 import type { CylinderSetWish, EmbossingPairWish } from './cylinder-set-wish';
 import type { RouteStone } from './family';
 
 /** What every order of bodies says where it says nothing. */
-export const USUAL_BODY = { firstTurnMm: 500, faceMm: 1_450, bandMm: 1_410, chromeUm: 8, hollow: false, stepUm: 20 } as const;
+export const USUAL_BODY = { firstTurnMm: 500, faceMm: 1_450, bandMm: 1_410, chromeUm: 8, hollow: false, stepUm: USUAL_STEP_UM } as const;
 
 /** A body as its row and the order have it. */
 export interface BodyAsked {

@@ -4,6 +4,8 @@ import type { Formula } from '../quantity/figure';
 
 const UM_PER_MM = 1000;
 
+/** By how much each cylinder is larger than the one before, in diameter, where nothing is said. Common practice, no source. */
+export const USUAL_STEP_UM = 20;
 /**
  * Diameter of a cylinder of a set, over its chrome: the first has the circumference that prints the repeat, each further one is larger by the step, so that the web
  * stays tight from station to station.

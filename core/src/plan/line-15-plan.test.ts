@@ -1,3 +1,5 @@
+import * as fc from 'fast-check';
+import { ENGRAVING_WAYS } from '../product/roller';
 import { cardSpec, LINDMOOR, MONDAY_S, SHELF } from './line-1.fixture';
 import { drawerCylinders, shopJob } from './line-15.fixture';
 import { plan, planned, sceneOf } from './plan';
@@ -117,6 +119,10 @@ describe('ways and bodies', () => {
     expect(pair.plan.stones.map((s) => s.key)).toEqual(['base', 'grind', 'mill', 'inspect', 'chrome', 'polish', 'try', 'release', 'store']);
     expect(pair.plan.figures['pair.female.widthMm']?.value).toBeCloseTo(1.4, 9);
     expect(pair.plan.figures['pair.male.depthMm']?.value).toBeCloseTo(0.357, 3);
+    // Made again: no copper is laid on steel, but it is milled again. 30 + 75 + 45 + 66.7 + 30.
+    expect(pair.plan.figures['pair.male.againS']?.value).toBeCloseTo(60 * (30 + 75 + 45 + 30) + 4_000, 6);
+    const mill = ticketPages(pair).find((p) => p.stone.key === 'mill')?.lists[0]?.rows[0];
+    expect(mill).toEqual(expect.arrayContaining(['1 of 100 × 100 mm', '1', '100']));
     // Half of each pad is milled, in half of 133.3 min.
     expect(pair.plan.figures['pair.male.mill.male.millingS']?.value).toBeCloseTo(4_000, 6);
     expect(codes(pair)).toEqual([]);
@@ -138,6 +144,13 @@ describe('what lies in the store then', () => {
       life: 1_000_000,
     });
     expect(rollersMade({ ...set, plant: LINDMOOR })[1]?.life).toBe(2_000_000);
+    // Two sets are ten cylinders, each with a card of its own.
+    const spec = drawerCylinders();
+    spec.items['i1']!.versions['only']!.quantity = 2;
+    const two = rollersMade({ ...planned(spec, LINDMOOR, ALWAYS), plant: LINDMOOR });
+    expect(two).toHaveLength(10);
+    expect(new Set(two.map((r) => r.part)).size).toBe(10);
+    expect(two[1]?.spec).toContain('2 of 2');
   });
 });
 
@@ -156,9 +169,54 @@ describe('what goes out', () => {
     });
     const rows = readingRows(set, { measured });
     expect(rows.find((r) => r['step'] === 'Grind, polish, gold' && r['reading'] === 'diameter')).toEqual({
-      ...{ step: 'Grind, polish, gold', reading: 'diameter', unit: 'mm', allowed: '159.129 to 159.149 mm' },
+      ...{ step: 'Grind, polish, gold', reading: 'diameter', unit: 'mm', allowed: 'aim 159.139 mm; 159.129 to 159.149 mm' },
       ...{ measured: 159.16, within: 'no', by: 'Ida' },
     });
     expect(cylinderRows(plan(cardSpec(), LINDMOOR, SHELF))).toEqual([]);
+  });
+});
+
+describe('any set', () => {
+  const row = fc.record({
+    way: fc.constantFrom(...ENGRAVING_WAYS),
+    linesPerCm: fc.integer({ min: 20, max: 120 }),
+    angleDeg: fc.integer({ min: 30, max: 60 }),
+    cellUm: fc.integer({ min: 20, max: 300 }),
+  });
+  const wish = fc.record({
+    firstTurnMm: fc.integer({ min: 200, max: 1_200 }),
+    stepUm: fc.integer({ min: 0, max: 40 }),
+    bandMm: fc.integer({ min: 50, max: 1_400 }),
+    chromeUm: fc.integer({ min: 5, max: 12 }),
+    rows: fc
+      .array(row, { minLength: 1, maxLength: 4 })
+      .map((rows) => Object.fromEntries(rows.map((r, i) => [`r${i + 1}`, { ink: `i${i}`, ...r }]))),
+  });
+  it('closes from base over copper and chrome to its diameter, refers to nothing that is not there, and has every cell of every page', () => {
+    fc.assert(
+      fc.property(wish, (asked) => {
+        const set = of({ baseMm: undefined, ...asked } as CylinderSetWish);
+        const at = (id: string): number => set.plan.figures[id]?.value ?? NaN;
+        expect(set.ledger.missing).toEqual([]);
+        for (const key of Object.keys(asked.rows)) {
+          const [part, n] = [`cylinders.${key}`, Number(key.slice(1))];
+          const layers = (2 * (at(`${part}.copperUm`) + asked.chromeUm)) / 1_000;
+          expect(at(`${part}.baseMm`) + layers).toBeCloseTo(at(`${part}.diameterMm`), 9);
+          expect(at(`${part}.turnMm`) - asked.firstTurnMm).toBeCloseTo((Math.PI * (n - 1) * asked.stepUm) / 1_000, 9);
+        }
+        for (const { lists } of ticketPages(set))
+          for (const { head, rows } of lists)
+            expect(rows.filter((r) => r.length !== head.length || r.some((c) => /NaN|undefined/.test(c)))).toEqual([]);
+      }),
+      { numRuns: 40 },
+    );
+  });
+  it('is engraved in half the time by two heads, but for mounting; other stages take as long', () => {
+    const two = planned(drawerCylinders({}, { settings: { 'cylinders.r1.stylus': { heads: 2 } } }), LINDMOOR, ALWAYS).plan.figures;
+    for (const r of ['r1', 'r5']) {
+      const id = `cylinders.r1.stylus.${r}.runS`;
+      expect((two[id]!.value - 1_500) * 2).toBeCloseTo(value(id) - 1_500, 6);
+    }
+    expect(two['cylinders.r1.chrome.r1.runS']?.value).toBe(value('cylinders.r1.chrome.r1.runS'));
   });
 });

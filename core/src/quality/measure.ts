@@ -38,10 +38,17 @@ const inUnit = (value: number, unit: Unit): string => {
   return [shown.number, shown.unit].filter(Boolean).join(' ');
 };
 /**
- * Between what a reading may lie, in words.
- * @example allowedSays({ key: 'rz', unit: 'µm', least: 0.3, most: 0.6 }) // '0.3 to 0.6 µm'
+ * The unit in which a reading is typed; none of an answer.
+ * @example unitSays({ key: 'taper', unit: 'µm' }) // 'µm'
  */
-export function allowedSays({ unit, least, most, asked }: Measure): string {
+export const unitSays = ({ unit, asked }: Measure): string => (asked ? '' : formatFigure(0, unit, PLACE).unit);
+/**
+ * What a reading aims at, and between what it may lie, in words.
+ * @example allowedSays({ key: 'thickness', unit: 'µm', aim: 8, least: 5, most: 12 }) // 'aim 8 µm; 5 to 12 µm'
+ */
+export const allowedSays = (of: Measure): string =>
+  [of.aim === undefined ? '' : `${label('measure.aim')} ${inUnit(of.aim, of.unit)}`, boundsSay(of)].filter(Boolean).join('; ');
+function boundsSay({ unit, least, most, asked }: Measure): string {
   if (asked) return most === 0 ? 'no' : least === 1 ? 'yes' : 'yes or no';
   if (least !== undefined && most !== undefined) {
     const numbers = formatFigure(least, unit, PLACE).number;

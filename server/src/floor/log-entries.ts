@@ -110,8 +110,9 @@ async function writeTogether(
     const rows = JSON.stringify(good.map((e, nr) => ({ ...e, nr })));
     const fresh = new Set((await many(db, ADD_ENTRIES, [rows, device, skewS, now])).map((r) => r.id));
     const written = good.filter((e) => fresh.has(e.id));
-    await addUp(db, written);
-    for (const job of await jobsMeasured(db, written)) await writeAsMeasured(db, job);
+    const back = await takenBack(db, written);
+    await addUp(db, written, back);
+    for (const job of jobsMeasured(written, back)) await writeAsMeasured(db, job);
     for (const e of written) await applyToPile(db, e, Math.min(e.at - skewS, now));
     for (const [job, by] of new Map(written.map((e) => [e.job ?? e.machine, e.who])))
       await notifyChanged(db, { table: 'floor', id: job, version: 0, by });
@@ -262,17 +263,18 @@ async function isPlanned(db: Db, job: string, step: string): Promise<boolean> {
   return Object.hasOwn((await planOf(db, found, 0)).plan.steps, step);
 }
 
-/** Jobs of which something was measured, or a reading taken back. */
-async function jobsMeasured(db: Db, written: readonly Entry[]): Promise<string[]> {
+/** The entries that counter-entries take back. */
+async function takenBack(db: Db, written: readonly Entry[]): Promise<EntryNamed[]> {
   const taken = distinct(written.map((e) => (e.kind === 'counter' ? e.other : null)));
-  const back = taken.length === 0 ? [] : await many(db, ENTRIES_NAMED, [taken]);
-  return distinct([...written, ...back].map((e) => (e.kind === 'measure' ? e.job : null)));
+  return taken.length === 0 ? [] : many(db, ENTRIES_NAMED, [taken]);
 }
+/** Jobs of which something was measured, or a reading taken back. */
+const jobsMeasured = (written: readonly Entry[], back: readonly EntryNamed[]): string[] =>
+  distinct([...written, ...back].map((e) => (e.kind === 'measure' ? e.job : null)));
 
 /** Adds new entries to the sums that pages read; counter-entries take theirs off. */
-async function addUp(db: Db, written: readonly Entry[]): Promise<void> {
-  const taken = distinct(written.map((e) => (e.kind === 'counter' ? e.other : null)));
-  const named = new Map(taken.length === 0 ? [] : (await many(db, ENTRIES_NAMED, [taken])).map((n): [string, EntryNamed] => [n.id, n]));
+async function addUp(db: Db, written: readonly Entry[], taken: readonly EntryNamed[]): Promise<void> {
+  const named = new Map(taken.map((n) => [n.id, n]));
   const sums = new Map<string, CountSum & { job: string }>();
   for (const e of written) {
     const back = e.kind === 'counter' ? named.get(e.other ?? '') : undefined;

@@ -5,7 +5,6 @@ import {
   type BeforeRun,
   type Counted,
   type CountSum,
-  formatFigure,
   isWithin,
   type Measure,
   type Measured,
@@ -16,6 +15,7 @@ import {
   type StepTimes,
   stepTimes,
   tallyOf,
+  unitSays,
   type TimeEntry,
 } from '@druckerei/core';
 import type { FloorStep } from '@druckerei/core/planning';
@@ -170,7 +170,7 @@ function measuresNow(floor: FloorOf, job: string, step: string, measures: readon
       key: m.key,
       name: measureName(m),
       allowed: allowedSays(m),
-      unit: m.asked ? '' : formatFigure(0, m.unit, { timeZone: 'UTC', currency: '' }).unit,
+      unit: unitSays(m),
       asked: m.asked === true,
       value: reading?.value ?? null,
       says: reading ? readingSays(m, reading.value) : '',

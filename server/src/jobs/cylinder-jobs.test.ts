@@ -51,7 +51,7 @@ describe('a set of cylinders', () => {
   });
   it('asks for readings with what is allowed, and keeps the newest of each with who took it', async () => {
     expect((await stepOf(GRIND)).measures.map((m) => [m.key, m.allowed, m.value])).toEqual([
-      ['diameter', '159.129 to 159.149 mm', null],
+      ['diameter', 'aim 159.139 mm; 159.129 to 159.149 mm', null],
       ['taper', '10 µm or less', null],
       ['rz', '', null],
     ]);

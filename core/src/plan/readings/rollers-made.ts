@@ -6,6 +6,7 @@ import type { Planned } from '../plan';
 
 /** A cylinder or embossing roller that a job makes, as its card in the tool store has it. */
 export interface RollerMade {
+  /** Its part; of a second set and on with the number of the set. */
   part: string;
   ink: string;
   version: string;
@@ -19,7 +20,7 @@ export interface RollerMade {
   life: number;
 }
 
-/** What lies in the store once a job of the cylinder shop is done. */
+/** What lies in the store, of every set that was wanted, once a job of the cylinder shop is done. */
 export const rollersMade = ({ plan, ledger, plant }: Pick<Planned, 'plan' | 'ledger'> & { plant: Plant }): RollerMade[] =>
   Object.values(plan.parts).flatMap((part): RollerMade[] => {
     const { roller, engraved, rollerSet } = part.traits ?? {};
@@ -31,17 +32,16 @@ export const rollersMade = ({ plan, ledger, plant }: Pick<Planned, 'plan' | 'led
       `turn ${formatNumber(turnMm, 3, true)} mm, face ${roller.faceMm} mm`,
       roller.base === '' ? '' : `base ${roller.base}`,
     ];
-    return [
-      {
-        part: part.id,
-        ink: roller.name,
-        version: engraved?.version ?? '',
-        spec: words.filter(Boolean).join(', ').slice(0, 120),
-        side: 'one',
-        sizeMm: [roller.faceMm, turnMm],
-        owner: rollerSet === undefined || rollerSet.owner === '' ? 'works' : rollerSet.owner,
-        place: rollerSet?.place ?? '',
-        life: Math.round(chromeLife(practiceValue(plant, 'cylinders.lifeTurns'), roller.name)),
-      },
-    ];
+    const sets = Math.round(ledger.value(plan.items[part.item]?.wanted ?? ''));
+    return Array.from({ length: sets }, (_, i) => ({
+      part: i === 0 ? part.id : `${part.id}.${i + 1}`,
+      ink: roller.name,
+      version: engraved?.version ?? '',
+      spec: [...words, sets > 1 ? `${i + 1} of ${sets}` : ''].filter(Boolean).join(', ').slice(0, 120),
+      side: 'one',
+      sizeMm: [roller.faceMm, turnMm] as RollerMade['sizeMm'],
+      owner: rollerSet === undefined || rollerSet.owner === '' ? 'works' : rollerSet.owner,
+      place: rollerSet?.place ?? '',
+      life: Math.round(chromeLife(practiceValue(plant, 'cylinders.lifeTurns'), roller.name)),
+    }));
   });

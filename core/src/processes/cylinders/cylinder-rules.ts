@@ -1,13 +1,13 @@
 import { idOf } from '../../quantity/id-of';
 import { practiceOf, practiceValue } from '../../plant/practice';
 import { chromeLife } from '../../form/chrome-life';
-import { COPPER_UM, isBaseFit, WIDEST_BAND } from '../../form/cylinder-set';
+import { COPPER_UM, isBaseFit, USUAL_STEP_UM, WIDEST_BAND } from '../../form/cylinder-set';
 import type { JobSpec } from '../../product/job-spec';
 import { editAt, type Edit } from '../../product/edit';
 import type { EngravingWay, Engraved } from '../../product/roller';
 import type { Finding, FindingArgs, Remedy } from '../finding';
 import { type ConsumeContext, type OwnRule, wishPath } from '../process';
-import { rollersOf } from './rollers';
+import { copperFigure, rollersOf } from './rollers';
 
 /* What a foreman of the cylinder shop would say of an order and of what was measured. */
 
@@ -43,8 +43,7 @@ export const baseUnfit: OwnRule = {
   code: 'cylinders.baseUnfit',
   find: (cx, spec) =>
     rollersOf(cx).flatMap(({ part, roller }): Found[] => {
-      // By the base as it was measured, where it was.
-      const figure = cx.ledger.has(idOf(cx.id, 'copperUm')) ? idOf(cx.id, 'copperUm') : roller.figures.copperUm;
+      const figure = copperFigure(cx, roller);
       const um = cx.ledger.value(figure);
       if (!roller.plated || isBaseFit(um)) return [];
       return [
@@ -114,7 +113,6 @@ export const stepFalls: OwnRule = {
     ];
   },
 };
-const USUAL_STEP_UM = 20;
 
 /** Two cylinders for one station. */
 export const stationTwice: OwnRule = {

@@ -53,6 +53,8 @@ export interface CylinderStage {
   table: { title: string; head: string[]; line: (cx: ConsumeContext, of: OneRoller) => string[] };
   blanks: string[];
   scene?: (cx: ConsumeContext) => Scene;
+  /** Its drawing differs from body to body: the page has all. */
+  drawsEach?: true;
 }
 
 /** A place of the cylinder shop as a process. */
@@ -69,6 +71,7 @@ export function cylinderStage(of: CylinderStage): Process {
       {
         department: of.department,
         scene: true,
+        ...(of.drawsEach && { more: more.map(of.scene ?? rollerScene) }),
         // What differs from body to body stands in the table.
         rows: more.length === 0 ? panel(cx) : [],
         lists: [
@@ -167,5 +170,5 @@ function measureList(of: Pick<CylinderStage, 'measures'>, runs: readonly Consume
       '',
     ]),
   );
-  return rows.length === 0 ? [] : [{ title: 'readingsAsked', head: ['of', 'reading', 'allowed', 'measured'], rows }];
+  return rows.length === 0 ? [] : [{ title: 'readingsAsked', head: ['of', 'reading', 'aim, allowed', 'measured'], rows }];
 }

@@ -5,7 +5,7 @@ import { type PracticeKey, practiceTerm } from '../../plant/practice';
 import { CELL_DEPTH, CELL_FILM, CELL_VOLUME, CELL_WALL, CELLS, CELLS_A_TURN } from '../../form/engraved-cells';
 import { CELLS_TIME, EXPOSING_TIME } from '../../form/cylinder-time';
 import { type ConsumeContext, limitTerm, type PanelRow, type Process, setting } from '../process';
-import { settingRow } from '../rows';
+import { says, settingRow } from '../rows';
 import { cell, type CylinderStage, cylinderStage, minutesCell, mm, um, usualTime } from './cylinder-stage';
 import { artworkFine, filmOff, readingWrong, wallThin } from './cylinder-rules';
 import { engravingScene } from './engraving-scene';
@@ -65,23 +65,22 @@ const engraving = (of: Pick<CylinderStage, 'id' | 'cautions' | 'time'> & Partial
     table: { title: 'engravedByBody', head: HEAD, line: engravingLine },
     blanks: ['test cut signed', 'start, end', 'stops'],
     scene: engravingScene,
+    drawsEach: true,
     ...of,
   });
 const HEAD = [
-  ...[
-    'row',
-    'ink',
-    'file',
-    'reads',
-    'band begins, drive side',
-    'turn',
-    'lines, angle',
-    'cells a turn',
-    'stylus',
-    'cell at 100 %',
-    'cells, million',
-    'min',
-  ],
+  'station',
+  'ink',
+  'file',
+  'reads',
+  'band begins, drive side',
+  'turn',
+  'lines, angle',
+  'cells a turn',
+  'stylus',
+  'cell at 100 %',
+  'heads',
+  'min',
 ];
 function engravingLine(cx: ConsumeContext, { part, roller }: OneRoller): string[] {
   const engraved = part.traits?.engraved;
@@ -97,7 +96,7 @@ function engravingLine(cx: ConsumeContext, { part, roller }: OneRoller): string[
     at('cellsATurn', 0),
     engraved?.way === 'stylus' ? `${engraved.stylusDeg}°` : (engraved?.way ?? ''),
     `${engraved?.cellUm ?? '–'} µm`,
-    cx.ledger.has(idOf(part.id, 'cells')) ? (cx.ledger.value(idOf(part.id, 'cells')) / 1e6).toFixed(2) : '–',
+    engraved?.way === 'etch' ? '–' : says(headsOf(cx)),
     minutesCell(cx),
   ];
 }
@@ -159,7 +158,7 @@ export const cylinderEtch = cylinderStage({
   measures: () => [{ key: 'depth', unit: 'µm' }],
   table: {
     title: 'etchedByBody',
-    head: ['row', 'ink', 'file', 'cell at 100 %'],
+    head: ['station', 'ink', 'file', 'cell at 100 %'],
     line: (_cx, { part, roller }) => [
       String(roller.station),
       roller.name,
@@ -167,5 +166,5 @@ export const cylinderEtch = cylinderStage({
       `${part.traits?.engraved?.cellUm ?? '–'} µm`,
     ],
   },
-  blanks: ['bath', 'start, end', 'signed (licensed)'],
+  blanks: ['resist whole; if not: stripped and coated anew, the copper stays', 'bath', 'start, end', 'signed (licensed)'],
 });

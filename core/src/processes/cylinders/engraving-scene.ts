@@ -59,14 +59,16 @@ export function engravingScene(cx: ConsumeContext): Scene {
 export function stationsScene(cx: ConsumeContext): Scene {
   const all = rollersOf(cx).map(({ roller }) => ({ roller, mm: cx.ledger.value(roller.figures.diameterMm) }));
   const first = all[0]?.mm ?? 0;
-  const [r, pitch] = [120, 320];
+  const r = 120;
+  const largest = r + Math.max(0, ...all.map(({ mm }) => ((mm - first) * 1000) / 2));
+  const pitch = 2 * largest + 60;
   const shapes = all.flatMap(({ roller, mm }, i): Shape[] => [
     { kind: 'circle', role: 'roll', cx: i * pitch, cy: 0, r: r + ((mm - first) * 1000) / 2 },
     { kind: 'text', role: 'strong', x: i * pitch, y: 0, text: roller.name, sizeMm: 46, anchor: 'middle' },
     { kind: 'text', role: 'label', x: i * pitch, y: 52, text: `+${Math.round((mm - first) * 1000)} µm`, sizeMm: 38, anchor: 'middle' },
   ]);
   const width = (all.length - 1) * pitch;
-  shapes.unshift({ kind: 'line', role: 'web', x1: -pitch / 2, y1: -r - 60, x2: width + pitch / 2, y2: -r - 60 });
+  shapes.unshift({ kind: 'line', role: 'web', x1: -pitch / 2, y1: -largest - 30, x2: width + pitch / 2, y2: -largest - 30 });
   return {
     title: 'stations, step up × 1,000',
     says: `${all.length} stations in the order of the press; what each is larger than the first is drawn a thousand times: ${all

@@ -5,9 +5,10 @@ import { SUM } from '../../quantity/sum';
 import { practiceTerm } from '../../plant/practice';
 import { EMBOSSING_DEPTH, FEMALE_WIDTH, MILLED_AREA } from '../../form/embossing-pair';
 import { MILLING_TIME } from '../../form/cylinder-time';
+import type { Embossing } from '../../product/roller';
 import { type ConsumeContext, setting } from '../process';
-import { settingRow } from '../rows';
-import { cell, cylinderStage, minutesCell, mm, usualTime } from './cylinder-stage';
+import { says, settingRow } from '../rows';
+import { cell, cylinderStage, minutesCell, mm, timeOf, usualTime } from './cylinder-stage';
 import { pairScene } from './engraving-scene';
 import { type OneRoller, rollersOf } from './rollers';
 
@@ -39,6 +40,7 @@ function pairFigures(cx: ConsumeContext): void {
     });
   }
 }
+const motifsSay = (of: Embossing | undefined): string => (of ? `${of.motifs} of ${of.widthMm} × ${of.heightMm} mm` : '');
 const reliefUm = ({ part }: OneRoller): number => (part.traits?.embossing?.reliefMm ?? 0) * 1_000;
 
 /** Milled in one go, where nobody set more. Common practice, no source. */
@@ -60,13 +62,7 @@ export const rollerMill = cylinderStage({
       stepOverMm: practiceTerm(cx.plant, 'cylinders.millStepMm'),
       feedMmPerS: practiceTerm(cx.plant, 'cylinders.millFeedMmPerS'),
     });
-    const figure = idOf(cx.id, 'reckonedS');
-    cx.ledger.figure(
-      figure,
-      { ...SUM, id: 'cylinders.reckoned' },
-      { ready: practiceTerm(cx.plant, 'cylinders.millReadyS'), milling: fig(milling) },
-    );
-    return figure;
+    return timeOf(cx, { ready: practiceTerm(cx.plant, 'cylinders.millReadyS'), milling: fig(milling) });
   },
   rows: (cx) => [
     settingRow(cx, 'millPasses', 'passes', ONE_PASS, { kind: 'count' }),
@@ -77,14 +73,16 @@ export const rollerMill = cylinderStage({
   measures: () => [{ key: 'depth', unit: 'µm' }],
   table: {
     title: 'milledByBody',
-    head: ['roller', 'line width', 'depth', 'milled away', 'teeth', 'motifs', 'min'],
+    head: ['roller', 'line width', 'depth', 'motifs', 'milled away', 'passes', 'teeth', 'one turn', 'min'],
     line: (cx, { part, roller }) => [
       roller.name,
       `${cell(cx.ledger, idOf(part.id, 'widthMm'), 3)} mm`,
       `${cell(cx.ledger, idOf(part.id, 'depthMm'), 3)} mm`,
+      motifsSay(part.traits?.embossing),
       `${cell(cx.ledger, idOf(part.id, 'milledCm2'), 1)} cm²`,
+      says(setting(cx, 'passes', ONE_PASS)),
       String(part.traits?.embossing?.teeth ?? ''),
-      String(part.traits?.embossing?.motifs ?? ''),
+      `${cell(cx.ledger, roller.figures.turnMm, 3)} mm`,
       minutesCell(cx),
     ],
   },

@@ -6,13 +6,12 @@ import type { Measured } from '../../plant/plant';
 import { practiceTerm } from '../../plant/practice';
 import { COPPER_MASS, COPPER_WANTED } from '../../form/cylinder-set';
 import { CHROME_TIME, PLATING_TIME } from '../../form/cylinder-time';
-import type { Roller } from '../../product/roller';
 import { INK_COST } from '../../route/time-and-cost';
 import { formatNumber } from '../../words/format';
 import type { ConsumeContext } from '../process';
 import { cell, cylinderStage, minutesCell, mm, um, usualTime } from './cylinder-stage';
 import { bandWide, baseUnfit, lifeShort } from './cylinder-rules';
-import { rollersOf } from './rollers';
+import { copperFigure, rollersOf } from './rollers';
 
 /* The bodies: received, plated, ground; chromed and polished once they are engraved. What is in the baths and how they are run is licensed people's and stands nowhere. */
 
@@ -55,17 +54,16 @@ function baseMeasured({ incoming, shelf }: ConsumeContext): Measured | null {
   const before = incoming[0]?.flow.replace(/\.out$/, '') ?? '';
   return shelf.measured?.[before]?.['diameter'] ?? null;
 }
-/** Copper that a body wants: by its base as it was measured; by the order until then. */
-function copperOf(cx: ConsumeContext, { figures, chromeUm }: Roller): Id<'figure'> {
+/** Once the base is measured, the copper goes by it. */
+function copperAsMeasured(cx: ConsumeContext): void {
   const measured = baseMeasured(cx);
-  if (!measured) return figures.copperUm;
-  const figure = idOf(cx.id, 'copperUm');
-  cx.ledger.figure(figure, COPPER_WANTED, {
-    diameterMm: fig(figures.diameterMm),
+  const [of] = rollersOf(cx);
+  if (!measured || !of) return;
+  cx.ledger.figure(idOf(cx.id, 'copperUm'), COPPER_WANTED, {
+    diameterMm: fig(of.roller.figures.diameterMm),
     baseMm: { value: measured.value, unit: 'mm.001', from: 'log', at: `measured by ${measured.by}` },
-    chromeUm: um(chromeUm, 'chromeUm'),
+    chromeUm: um(of.roller.chromeUm, 'chromeUm'),
   });
-  return figure;
 }
 
 /** Nickel and copper, by licensed people: what the base wants, and what is ground off again. */
@@ -74,9 +72,10 @@ export const copperPlate = cylinderStage({
   department: 'plating',
   cautions: ['baths', 'hoist'],
   rules: [baseUnfit],
+  figures: copperAsMeasured,
   time(cx) {
     const [of] = rollersOf(cx);
-    const copperUm = of ? fig(copperOf(cx, of.roller)) : um(0, 'none');
+    const copperUm = of ? fig(copperFigure(cx, of.roller)) : um(0, 'none');
     const grindOffUm = practiceTerm(cx.plant, 'cylinders.grindOffUm');
     cx.ledger.figure(idOf(cx.id, 'toPlateUm'), TO_PLATE, { copper: copperUm, grinding: grindOffUm });
     const figure = idOf(cx.id, 'platingS');
@@ -103,13 +102,13 @@ export const copperPlate = cylinderStage({
     return [{ figure: idOf(cx.id, 'copperCost'), kind: 'form', fixed: true }];
   },
   rows: (cx) => [
-    ...rollersOf(cx).map(({ roller }) => ({ label: 'copperWanted', figure: copperOf(cx, roller) })),
+    ...rollersOf(cx).map(({ roller }) => ({ label: 'copperWanted', figure: copperFigure(cx, roller) })),
     { label: 'copperToPlate', figure: idOf(cx.id, 'toPlateUm') },
     { label: 'copperMass', figure: idOf(cx.id, 'copperKg') },
   ],
   measures: (cx) =>
     rollersOf(cx).flatMap(({ roller }) => [
-      { key: 'thickness', unit: 'µm' as const, least: cx.ledger.value(copperOf(cx, roller)) },
+      { key: 'thickness', unit: 'µm' as const, least: cx.ledger.value(copperFigure(cx, roller)) },
       { key: 'hardness', unit: '1' as const },
     ]),
   table: {
@@ -121,7 +120,7 @@ export const copperPlate = cylinderStage({
         roller.name,
         roller.base === '' ? 'new' : roller.base,
         measured ? `${formatNumber(measured.value, 3, true)} mm` : `${cell(cx.ledger, roller.figures.baseMm, 3)} mm by the order`,
-        `${cell(cx.ledger, copperOf(cx, roller), 1)} µm`,
+        `${cell(cx.ledger, copperFigure(cx, roller), 1)} µm`,
         `${cell(cx.ledger, idOf(cx.id, 'toPlateUm'), 1)} µm`,
         `${cell(cx.ledger, roller.figures.diameterMm, 3)} mm`,
         `${roller.chromeUm} µm`,

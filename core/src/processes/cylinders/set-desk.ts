@@ -7,37 +7,40 @@ import { bottleneck, leavesStages, REMAKE_CHANCE } from '../../form/cylinder-mak
 import { WEB_STRAIN } from '../../form/cylinder-set';
 import { PRICE_OF } from '../../form/plates';
 import { PLATING_TIME, SET_PROOF_TIME } from '../../form/cylinder-time';
-import { formatDuration } from '../../words/format';
+import { formatDuration, formatNumber } from '../../words/format';
 import { PROCESS_WORDS } from '../../words/en';
 import type { ConsumeContext, PanelRow } from '../process';
 import { cell, cylinderStage, stageFigure, um, usualTime } from './cylinder-stage';
 import { proofElse, remakeLikely, stationTwice, stepFalls } from './cylinder-rules';
 import { stationsScene } from './engraving-scene';
-import { type OneRoller, rollersOf } from './rollers';
+import { type OneRoller, rollersOf, stationCell } from './rollers';
 
 /* Looked at, proved, compared, put away; and what a fault costs wherever it is found. */
 
-/** What making one again takes where the microscope finds it: cut off, copper anew, ground, engraved, looked at. */
-function againAfterLook(cx: ConsumeContext, { part }: OneRoller): Record<string, Term> {
+/** What making one again takes where the microscope finds it: cut off, copper anew where it has any, ground, its image cut again, looked at. */
+function againAfterLook(cx: ConsumeContext, { part, roller }: OneRoller): Record<string, Term> {
   const { ledger, plant } = cx;
-  ledger.figure(idOf(part.id, 'againPlatingS'), PLATING_TIME, {
-    hangS: practiceTerm(plant, 'cylinders.hangS'),
-    copperUm: practiceTerm(plant, 'cylinders.againUm'),
-    grindOffUm: practiceTerm(plant, 'cylinders.grindOffUm'),
-    perUmS: practiceTerm(plant, 'cylinders.copperPerUmS'),
-  });
-  const stages = ENGRAVING_STAGES.map((id) => stageFigure(part, id)).filter((figure) => ledger.has(figure));
+  const plating = idOf(part.id, 'againPlatingS');
+  if (roller.plated)
+    ledger.figure(plating, PLATING_TIME, {
+      hangS: practiceTerm(plant, 'cylinders.hangS'),
+      copperUm: practiceTerm(plant, 'cylinders.againUm'),
+      grindOffUm: practiceTerm(plant, 'cylinders.grindOffUm'),
+      perUmS: practiceTerm(plant, 'cylinders.copperPerUmS'),
+    });
+  const stages = IMAGE_STAGES.map((id) => stageFigure(part, id)).filter((figure) => ledger.has(figure));
   return {
     oldBaseS: practiceTerm(plant, 'cylinders.oldBaseS'),
-    plating: fig(idOf(part.id, 'againPlatingS')),
+    ...(roller.plated && { plating: fig(plating) }),
     grindS: practiceTerm(plant, 'cylinders.grindS'),
     ...Object.fromEntries(stages.map((figure) => [figure, fig(figure)])),
     inspectS: practiceTerm(plant, 'cylinders.inspectS'),
   };
 }
-const ENGRAVING_STAGES = ['zincPlate', 'resistCoat', 'stylusEngrave', 'laserEngrave', 'resistExpose', 'cylinderEtch'];
+/** What brings the image on a body. */
+const IMAGE_STAGES = ['zincPlate', 'resistCoat', 'stylusEngrave', 'laserEngrave', 'resistExpose', 'cylinderEtch', 'rollerMill'];
 /** Every place a cylinder goes through before the proof, in their order. */
-const STAGES = ['cylinderBase', 'copperPlate', 'bodyGrind', ...ENGRAVING_STAGES, 'cylinderInspect', 'chromePlate', 'cylinderPolish'];
+const STAGES = ['cylinderBase', 'copperPlate', 'bodyGrind', ...IMAGE_STAGES, 'cylinderInspect', 'chromePlate', 'cylinderPolish'];
 const AGAIN = { ...SUM, id: 'cylinders.again' } as const;
 
 /** Under the microscope: walls, missing cells, the smallest there is; burrs taken off. One that fails goes back to its base. */
@@ -53,24 +56,28 @@ export const cylinderInspect = cylinderStage({
   measures(cx) {
     const { value, pm } = practiceOf(cx.plant, 'cylinders.wallUm');
     return rollersOf(cx).flatMap(({ part }) => [
-      ...(part.traits?.engraved ? [{ key: 'wall', unit: 'µm' as const, least: value - pm }] : []),
-      { key: 'missingCells', unit: '1' as const, asked: true as const, most: 0 },
+      ...(part.traits?.engraved
+        ? [
+            { key: 'wall', unit: 'µm' as const, least: value - pm },
+            { key: 'missingCells', unit: '1' as const, asked: true as const, most: 0 },
+          ]
+        : []),
       { key: 'smallestWhole', unit: '1' as const, asked: true as const, least: 1 },
     ]);
   },
   table: {
     title: 'lookAt',
-    head: ['row', 'of', 'smallest line', 'smallest type', 'wall by the order', 'if it fails: from its base, min'],
+    head: ['station', 'of', 'smallest line', 'smallest type', 'wall by the order', 'if it fails: from its base, min'],
     line: (cx, { part, roller }) => [
-      String(roller.station),
+      stationCell({ part, roller }),
       roller.name,
       part.traits?.engraved?.finestUm ? `${part.traits.engraved.finestUm} µm` : 'not said',
       part.traits?.engraved?.typePt ? `${part.traits.engraved.typePt} pt` : 'not said',
       `${cell(cx.ledger, idOf(part.id, 'wallUm'), 1)} µm`,
-      (cx.ledger.value(idOf(part.id, 'againS')) / 60).toFixed(1),
+      formatNumber(cx.ledger.value(idOf(part.id, 'againS')) / 60, 1),
     ],
   },
-  blanks: ['deburred', 'accepted, or back to: base (cut off, copper anew); resist only: strip and coat, the copper stays'],
+  blanks: ['deburred', 'accepted, or back to its base: cut off, made again'],
 });
 
 /** When a set has gone through the shop, and where it is held up; null: nothing is known of its stages. */
@@ -174,7 +181,7 @@ export const cylinderProof = cylinderStage({
     title: 'stations',
     head: ['station', 'ink', 'file', 'diameter', 'larger than the first', 'screen'],
     line: (cx, { part, roller }) => [
-      String(roller.station),
+      stationCell({ part, roller }),
       roller.name,
       part.traits?.engraved?.version ?? '',
       `${cell(cx.ledger, roller.figures.diameterMm, 3)} mm`,
@@ -201,8 +208,8 @@ export const cylinderRelease = cylinderStage({
   ],
   table: {
     title: 'comparedByRow',
-    head: ['row', 'ink', 'accept / correct / hold', 'what to correct'],
-    line: (_cx, { roller }) => [String(roller.station), roller.name, '', ''],
+    head: ['station', 'of', 'accept / correct / hold', 'what to correct'],
+    line: (_cx, { part, roller }) => [stationCell({ part, roller }), roller.name, '', ''],
   },
   blanks: ['light: D50, ISO 3664', 'released by (not who engraved it)', 'on'],
 });
@@ -215,9 +222,9 @@ export const cylinderStore = cylinderStage({
   time: (cx) => usualTime(cx, 'cylinders.storeS'),
   table: {
     title: 'cylindersStored',
-    head: ['row', 'of', 'base', 'number given', 'place', 'owner', 'keeper'],
+    head: ['station', 'of', 'base', 'number given', 'place', 'owner', 'keeper'],
     line: (_cx, { part, roller }) => [
-      String(roller.station),
+      stationCell({ part, roller }),
       roller.name,
       roller.base === '' ? 'new' : roller.base,
       '',

@@ -95,6 +95,7 @@ export const CYLINDERS_WORDS: KindWords = {
     'pair.widthMm': 'Line width',
     'pair.depthMm': 'Depth of the tool',
     'pair.milledCm2': 'Milled away',
+    'measure.aim': 'aim',
     'measure.runOut': 'run-out',
     'measure.diameter': 'diameter',
     'measure.journals': 'journals in order',
