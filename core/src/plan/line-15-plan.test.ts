@@ -63,6 +63,20 @@ describe('the set of the example, planned', () => {
     expect(engraving?.lists[0]?.rows.map((r) => r[1])).toEqual(['gold', 'yellow', 'red', 'blue', 'black']);
     for (const p of pages)
       for (const l of p.lists) for (const row of l.rows) expect([p.stone.key, row.length]).toEqual([p.stone.key, l.head.length]);
+    // What is alike is said once, what is each body's own stands in the table above; a blank under each.
+    const asked = pages.find((p) => p.stone.key === 'grind')?.lists.find((l) => l.title === 'readingsAsked');
+    expect(asked?.head).toEqual(['reading', 'aim, allowed', 'gold', 'yellow', 'red', 'blue', 'black']);
+    expect(asked?.rows.map((r) => r.slice(0, 2))).toEqual([
+      ['diameter', 'as above, each its own'],
+      ['taper', '10 µm or less'],
+      ['roughness Rz', ''],
+    ]);
+    // Nine do not find room beside one another: a line each.
+    const nine = of({ rows: Object.fromEntries(Array.from({ length: 9 }, (_, i) => [`r${i + 1}`, { ink: `ink ${i + 1}` }])) });
+    const lines = ticketPages(nine)
+      .find((p) => p.stone.key === 'polish')
+      ?.lists.find((l) => l.title === 'readingsAsked');
+    expect(lines?.rows.map((r) => r[0])).toEqual(Array.from({ length: 9 }, (_, i) => `ink ${i + 1}`));
     expect(sceneOf(made, 'cylinders.r1.proof')?.says).toContain('black 80 micrometres');
   });
   it('goes by the base as it was measured, once somebody has', () => {
@@ -195,7 +209,7 @@ describe('any set', () => {
   it('closes from base over copper and chrome to its diameter, refers to nothing that is not there, and has every cell of every page', () => {
     fc.assert(
       fc.property(wish, (asked) => {
-        const set = of({ baseMm: undefined, ...asked } as CylinderSetWish);
+        const set = of({ baseMm: undefined, ...asked });
         const at = (id: string): number => set.plan.figures[id]?.value ?? NaN;
         expect(set.ledger.missing).toEqual([]);
         for (const key of Object.keys(asked.rows)) {

@@ -53,8 +53,8 @@ export interface CylinderStage {
   table: { title: string; head: string[]; line: (cx: ConsumeContext, of: OneRoller) => string[] };
   blanks: string[];
   scene?: (cx: ConsumeContext) => Scene;
-  /** Its drawing differs from body to body: the page has all. */
-  drawsEach?: true;
+  /** One drawing of all its bodies, where they differ in it: the page has that. */
+  drawing?: (runs: readonly ConsumeContext[]) => Scene;
 }
 
 /** A place of the cylinder shop as a process. */
@@ -70,8 +70,7 @@ export function cylinderStage(of: CylinderStage): Process {
     return [
       {
         department: of.department,
-        scene: true,
-        ...(of.drawsEach && { more: more.map(of.scene ?? rollerScene) }),
+        ...(of.drawing && more.length > 0 ? { scene: false, more: [of.drawing(runs)] } : { scene: true }),
         // What differs from body to body stands in the table.
         rows: more.length === 0 ? panel(cx) : [],
         lists: [
@@ -160,15 +159,26 @@ export const cell = (ledger: Ledger, figure: Id<'figure'>, digits: number): stri
 /** Minutes of a stage. */
 export const minutesCell = (cx: ConsumeContext): string => formatNumber(cx.ledger.value(idOf(cx.id, 'stageS')) / 60, 1);
 
-/** Readings that a page asks for: a line a roller and measure, between what it may lie, and a blank. */
-function measureList(of: Pick<CylinderStage, 'measures'>, runs: readonly ConsumeContext[]): PaperPage['lists'] {
-  const rows = runs.flatMap((run) =>
-    (of.measures?.(run) ?? []).map((m) => [
-      rollersOf(run).length === 1 ? (rollersOf(run)[0]?.roller.name ?? '') : label('theSet'),
-      measureName(m),
-      allowedSays(m),
-      '',
-    ]),
-  );
-  return rows.length === 0 ? [] : [{ title: 'readingsAsked', head: ['of', 'reading', 'aim, allowed', 'measured'], rows }];
+/** Bodies that find room beside one another on paper, each with a blank to write into. */
+const MOST_BESIDE = 8;
+/**
+ * Readings that a page asks for. Of one body, or of a set as a whole, a line a reading; of several bodies a line a reading with a blank under each: what is allowed
+ * stands beside it where it is alike, else in the table above. More bodies than find room have a line each.
+ */
+function measureList({ measures }: Pick<CylinderStage, 'measures'>, runs: readonly ConsumeContext[]): PaperPage['lists'] {
+  const asked = runs.map((run) => {
+    const [only, ...more] = rollersOf(run);
+    return { name: only && more.length === 0 ? only.roller.name : label('theSet'), measures: measures?.(run) ?? [] };
+  });
+  const [first, ...others] = asked;
+  if (!first || first.measures.length === 0) return [];
+  if (others.length === 0 || asked.length > MOST_BESIDE) {
+    const rows = asked.flatMap(({ name, measures: own }) => own.map((m) => [name, measureName(m), allowedSays(m), '']));
+    return [{ title: 'readingsAsked', head: ['of', 'reading', 'aim, allowed', 'measured'], rows }];
+  }
+  const rows = first.measures.map((m) => {
+    const isAlike = others.every((o) => o.measures.every((n) => n.key !== m.key || allowedSays(n) === allowedSays(m)));
+    return [measureName(m), isAlike ? allowedSays(m) : label('asAbove'), ...asked.map(() => '')];
+  });
+  return [{ title: 'readingsAsked', head: ['reading', 'aim, allowed', ...asked.map((o) => o.name)], rows }];
 }

@@ -64,8 +64,8 @@ const engraving = (of: Pick<CylinderStage, 'id' | 'cautions' | 'time'> & Partial
       ]),
     table: { title: 'engravedByBody', head: HEAD, line: engravingLine },
     blanks: ['test cut signed', 'start, end', 'stops'],
-    scene: engravingScene,
-    drawsEach: true,
+    scene: (cx) => engravingScene([cx]),
+    drawing: engravingScene,
     ...of,
   });
 const HEAD = [

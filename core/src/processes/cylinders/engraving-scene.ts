@@ -10,8 +10,8 @@ import { rollersOf } from './rollers';
 const TIMES = 100;
 const ROWS = 6;
 
-/** Cells of a cylinder a hundred times as large: tracks lie half a cell on from one another; a turn runs downwards. */
-export function latticeScene({ linesPerCm, angleDeg, cellUm }: Pick<Engraved, 'linesPerCm' | 'angleDeg' | 'cellUm'>, name: string): Scene {
+/** Cells of a cylinder a hundred times as large, from x on: tracks lie half a cell on from one another; a turn runs downwards. */
+function lattice({ linesPerCm, angleDeg, cellUm }: Engraved, x: number): { shapes: Shape[]; widthMm: number; heightMm: number } {
   const a = (angleDeg * Math.PI) / 180;
   const along = (TIMES * 10) / (linesPerCm * cos(a));
   const across = (TIMES * 10) / (2 * linesPerCm * sin(a));
@@ -19,40 +19,51 @@ export function latticeScene({ linesPerCm, angleDeg, cellUm }: Pick<Engraved, 'l
   const shapes: Shape[] = [];
   for (let track = 0; track < 2 * ROWS; track++)
     for (let row = 0; row < ROWS; row++) {
-      const [x, y] = [track * across, (row + (track % 2) / 2) * along];
+      const [mx, my] = [x + half + track * across, half + (row + (track % 2) / 2) * along];
       const points: [number, number][] = [
-        [x, y - half],
-        [x + half, y],
-        [x, y + half],
-        [x - half, y],
+        [mx, my - half],
+        [mx + half, my],
+        [mx, my + half],
+        [mx - half, my],
       ];
       shapes.push({ kind: 'path', role: 'unit', points, closed: true });
     }
-  const text = along / 2.5;
-  const low = (ROWS + 0.6) * along;
+  return { shapes, widthMm: (2 * ROWS - 1) * across + 2 * half, heightMm: (ROWS - 0.5) * along + 2 * half };
+}
+/** Size of what is written under a lattice, mm of the drawing; a line of it is about so wide. */
+const [TEXT, LINE] = [9, 95];
+
+/** The cells of cylinders beside one another, all a hundred times as large, each with its screen. */
+export function engravingScene(runs: readonly ConsumeContext[]): Scene {
+  const all = runs.flatMap((cx) =>
+    rollersOf(cx).flatMap(({ part, roller }) => (part.traits?.engraved ? [{ engraved: part.traits.engraved, name: roller.name }] : [])),
+  );
+  const shapes: Shape[] = [];
+  let x = 0;
+  for (const { engraved, name } of all) {
+    const { shapes: cells, widthMm, heightMm } = lattice(engraved, x);
+    const said = [name, `${engraved.linesPerCm}/cm, ${engraved.angleDeg}°`, `cell ${engraved.cellUm} µm`];
+    shapes.push(
+      ...cells,
+      ...said.map((text, i): Shape => {
+        const y = heightMm + TEXT * (1.8 + 1.3 * i);
+        return { kind: 'text', role: i === 0 ? 'strong' : 'label', x, y, text, sizeMm: TEXT, anchor: 'start' };
+      }),
+    );
+    x += Math.max(widthMm, LINE) + TEXT * 2;
+  }
   return {
     title: 'cells, 100 : 1',
-    says: `Cells of ${name}, a hundred times as large: ${linesPerCm} lines a centimetre, ${angleDeg} degrees, full cells ${cellUm} micrometres wide.`,
-    box: boxAround([...shapes, { kind: 'text', role: 'label', x: 0, y: low, text: '', sizeMm: text }], text * 2),
+    says: `Cells, a hundred times as large: ${all
+      .map(
+        ({ engraved: e, name }) =>
+          `${name} ${e.linesPerCm} lines a centimetre, ${e.angleDeg} degrees, full cells ${e.cellUm} micrometres wide`,
+      )
+      .join('; ')}.`,
+    box: boxAround([...shapes, { kind: 'line', role: 'label', x1: 0, y1: 0, x2: x, y2: 0 }], TEXT),
     toScale: false,
-    shapes: [
-      ...shapes,
-      {
-        kind: 'text',
-        role: 'label',
-        x: 0,
-        y: low,
-        text: `${linesPerCm}/cm, ${angleDeg}°, cell ${cellUm} µm, 100 : 1`,
-        sizeMm: text,
-        anchor: 'start',
-      },
-    ],
+    shapes,
   };
-}
-/** The cells of the first cylinder of a run. */
-export function engravingScene(cx: ConsumeContext): Scene {
-  const [first] = rollersOf(cx).flatMap(({ part, roller }) => (part.traits?.engraved ? [{ engraved: part.traits.engraved, roller }] : []));
-  return latticeScene(first?.engraved ?? { linesPerCm: 60, angleDeg: 45, cellUm: 0 }, first?.roller.name ?? '');
 }
 
 /** Stations in the order of the press, each as much larger than the first as it is, a thousand times. */

@@ -70,7 +70,8 @@ export const rollerMill = cylinderStage({
       ['widthMm', 'depthMm', 'milledCm2'].map((key) => ({ label: `pair.${key}`, figure: idOf(part.id, key) })),
     ),
   ],
-  measures: () => [{ key: 'depth', unit: 'µm' }],
+  measures: (cx) =>
+    rollersOf(cx).map(({ part }) => ({ key: 'depth', unit: 'µm' as const, aim: 1_000 * cx.ledger.value(idOf(part.id, 'depthMm')) })),
   table: {
     title: 'milledByBody',
     head: ['roller', 'line width', 'depth', 'motifs', 'milled away', 'passes', 'teeth', 'one turn', 'min'],

@@ -7,6 +7,7 @@ import { bottleneck, leavesStages, REMAKE_CHANCE } from '../../form/cylinder-mak
 import { WEB_STRAIN } from '../../form/cylinder-set';
 import { PRICE_OF } from '../../form/plates';
 import { PLATING_TIME, SET_PROOF_TIME } from '../../form/cylinder-time';
+import type { Part } from '../../product/part';
 import { formatDuration, formatNumber } from '../../words/format';
 import { PROCESS_WORDS } from '../../words/en';
 import type { ConsumeContext, PanelRow } from '../process';
@@ -71,14 +72,20 @@ export const cylinderInspect = cylinderStage({
     line: (cx, { part, roller }) => [
       stationCell({ part, roller }),
       roller.name,
-      part.traits?.engraved?.finestUm ? `${part.traits.engraved.finestUm} µm` : 'not said',
+      smallestLine(cx, part),
       part.traits?.engraved?.typePt ? `${part.traits.engraved.typePt} pt` : 'not said',
-      `${cell(cx.ledger, idOf(part.id, 'wallUm'), 1)} µm`,
+      part.traits?.engraved ? `${cell(cx.ledger, idOf(part.id, 'wallUm'), 1)} µm` : '–',
       formatNumber(cx.ledger.value(idOf(part.id, 'againS')) / 60, 1),
     ],
   },
   blanks: ['deburred', 'accepted, or back to its base: cut off, made again'],
 });
+
+/** What the eye looks for: the finest line of the artwork; of a roller of a pair its line. */
+function smallestLine(cx: ConsumeContext, { id, traits }: Part): string {
+  if (traits?.embossing) return `${cell(cx.ledger, idOf(id, 'widthMm'), 3)} mm`;
+  return traits?.engraved?.finestUm ? `${traits.engraved.finestUm} µm` : 'not said';
+}
 
 /** When a set has gone through the shop, and where it is held up; null: nothing is known of its stages. */
 function setInShop(cx: ConsumeContext): { elapsedS: number; held: string } | null {

@@ -52,6 +52,7 @@ export const CYLINDERS_WORDS: KindWords = {
     stageTime: 'Time at this place',
     theSet: 'the set',
     readingsAsked: 'To measure',
+    asAbove: 'as above, each its own',
     basesInHand: 'Bases',
     copperByBody: 'Copper, body by body',
     groundByBody: 'Ground, body by body',
