@@ -146,6 +146,7 @@ export { isBoard } from './families/boards';
 export * from './families/foil-die-wish';
 export * from './families/cutting-die-wish';
 export * from './families/cylinder-set-wish';
+export { cylindersMade } from './families/cylinder-set';
 export * from './families/pseudo-words';
 export * from './families/registry';
 export * from './plan/core-version';

@@ -2,6 +2,7 @@ import type { Formula, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { type Ledger, fig } from '../quantity/ledger';
 import { ceilTolerant, floorTolerant } from '../quantity/round-tolerant';
+import { PPM } from '../quantity/units';
 import { type LossPoint, tableTerms } from '../flow/loss-table';
 import type { LikelyLoss, LossTerms } from '../flow/solve-backward';
 import { LIKELY } from './allowance';
@@ -50,6 +51,16 @@ export const CYCLES_A_BATCH: Formula<'batch' | 'perCycle'> = {
   source: 'whole cycles in a roll',
   of: ({ batch, perCycle }) => (perCycle > 0 ? floorTolerant(batch / perCycle) : 0),
 };
+/**
+ * Running loss of a web, breaks in it: what each loses, and how far apart they come. Source: arithmetic; 60 to 100 m a break every 20 to 60 km, common practice, no
+ * source.
+ */
+export const WITH_BREAKS: Formula<'ppm' | 'breakM' | 'apartM'> = {
+  id: 'counts.withBreaks',
+  unit: 'ppm',
+  source: 'arithmetic; breaks: common practice, no source',
+  of: ({ ppm, breakM, apartM }) => ppm + (apartM > 0 ? (breakM / apartM) * PPM : 0),
+};
 /** Cycles lost of a length of web: whole ones. Source: arithmetic. */
 export const CYCLES_OF_METRES: Formula<'metres' | 'factor' | 'repeatMm'> = {
   id: 'counts.cyclesOfMetres',
@@ -65,8 +76,13 @@ export interface LossesSaid<T extends string> {
   samples?: Term;
   /** The plant's table for this work, and whether it is the school in force. */
   table?: { points: LossPoint[]; inForce: boolean; at: string } | null;
-  /** Lost with every begun roll: how much web a roll and a cycle have, and how many metres go. */
-  batch?: { cycles: Record<'batch' | 'perCycle', Term>; lost: Record<'metres' | 'factor' | 'repeatMm', Term> };
+  /** Lost with every begun roll or reel, kind by kind: how much of it a cycle takes, and what goes. */
+  batches?: readonly BatchSaid[];
+}
+/** What is lost with every begun batch: as metres of web, or as cycles. */
+export interface BatchSaid {
+  cycles: Record<'batch' | 'perCycle', Term>;
+  lost: Record<'metres' | 'factor' | 'repeatMm', Term> | { cycles: Term };
 }
 
 /** How far a loss spreads from job to job, and how much of that it shares with the other losses of a job. */
@@ -130,13 +146,22 @@ function likelyLosses<T extends string>(
   return all;
 }
 
+/** Writes what a kind of batch loses under names of its own: `batchLost`, `batchLost2` … */
+function batchFigures(step: string, nth: string, { cycles, lost }: BatchSaid, ledger: Ledger): { cycles: Term; lost: Term } {
+  const at = { cycles: idOf(step, `batchCycles${nth}`), lost: idOf(step, `batchLost${nth}`) };
+  ledger.figure(at.cycles, CYCLES_A_BATCH, cycles);
+  if ('cycles' in lost) ledger.figure(at.lost, SAMPLES, { samples: lost.cycles });
+  else ledger.figure(at.lost, CYCLES_OF_METRES, lost);
+  return { cycles: fig(at.cycles), lost: fig(at.lost) };
+}
+
 /**
  * Writes the losses of a step that occur as figures (so that each can be overridden by hand) and returns them as terms for the counts. `usual` is what would be
  * said had nobody set anything on the step.
  */
 export function lossFigures<T extends string>(
   step: string,
-  { setup, runningPpm, samples, batch, table }: LossesSaid<T>,
+  { setup, runningPpm, samples, batches = [], table }: LossesSaid<T>,
   ledger: Ledger,
   { usual, spreads, logKnows }: { usual: LossesSaid<T>; spreads: LossSpreads; logKnows: boolean },
 ): LossTerms {
@@ -150,11 +175,7 @@ export function lossFigures<T extends string>(
     ledger.figure(idOf(step, 'samples'), SAMPLES, { samples });
     losses.samples = fig(idOf(step, 'samples'));
   }
-  if (batch) {
-    ledger.figure(idOf(step, 'batchCycles'), CYCLES_A_BATCH, batch.cycles);
-    ledger.figure(idOf(step, 'batchLost'), CYCLES_OF_METRES, batch.lost);
-    losses.batches = [{ cycles: fig(idOf(step, 'batchCycles')), lost: fig(idOf(step, 'batchLost')) }];
-  }
+  if (batches.length > 0) losses.batches = batches.map((batch, i) => batchFigures(step, i === 0 ? '' : String(i + 1), batch, ledger));
   losses.likely = likelyLosses(step, losses, usual, spreads, ledger);
   if (!table) return losses;
   // A table says nothing of what is likely: the works' own log does, where it knows; else its lines are allowances as the handbook's are.

@@ -1,4 +1,6 @@
 import { byNumbers } from '../quantity/by-numbers';
+import type { CylindersMade } from '../plant/plant';
+import type { JobSpec } from '../product/job-spec';
 import type { Part } from '../product/part';
 import { DRIVES, ENGRAVING_WAYS, type Engraved, type EngravingWay, PRINTED_ON, READINGS, type RollerSet } from '../product/roller';
 import { bodyPart, bodyStones, USUAL_BODY } from './cylinder-parts';
@@ -63,6 +65,19 @@ const rowList: ListOf = {
 };
 const says = (words: Record<string, string>, values: readonly string[]) => () =>
   values.map((value) => ({ value, says: words[value] ?? value }));
+
+/**
+ * The web that a set of cylinders is made for; nothing where a job makes none.
+ * @example cylindersMade({ products: {} }) // undefined
+ */
+export function cylindersMade({ products }: Pick<JobSpec, 'products'>): CylindersMade | undefined {
+  for (const product of Object.values(products))
+    if (product.kind === 'made' && product.family === 'cylinder-set') {
+      const { firstTurnMm, bandMm } = { ...USUAL_BODY, ...product.wish };
+      return { turnMm: firstTurnMm, bandMm, inks: rowsOf(product.wish).map(({ key, row }) => row.ink ?? key) };
+    }
+  return undefined;
+}
 
 /** Line 15: printing cylinders for gravure, one a colour, made for a job of the house or for the store. */
 export const cylinderSet: Family<'cylinder-set'> = {

@@ -9,6 +9,7 @@ import { foilDie } from './foil-die';
 import { discSleeve } from './disc-sleeve';
 import { foldedCard } from './folded-card';
 import { foldingCarton } from './folding-carton';
+import { gravureRoll } from './gravure-roll';
 import { hardcover } from './hardcover';
 import { labelSheet } from './label-sheet';
 import { paperback } from './paperback';
@@ -26,18 +27,11 @@ export const FAMILIES: { readonly [F in FamilyId]: Family<F> } = {
   'cutting-die': cuttingDie,
   'cylinder-set': cylinderSet,
   'embossing-pair': embossingPair,
+  'gravure-roll': gravureRoll,
 };
 
 /** What a works of this trade makes and no family plans yet; a line that comes takes its own out. Their words are the labels `line.…`. */
-export const NOT_MADE_YET: readonly string[] = [
-  'onDemand',
-  'laminatedBox',
-  'shippingBox',
-  'envelope',
-  'gravureRoll',
-  'secureSheet',
-  'stationery',
-];
+export const NOT_MADE_YET: readonly string[] = ['onDemand', 'laminatedBox', 'shippingBox', 'envelope', 'secureSheet', 'stationery'];
 
 /** A family by its id, whatever its wish: methods take the wish of their own family. */
 const ANY: Readonly<Record<FamilyId, Family<FamilyId>>> = FAMILIES;

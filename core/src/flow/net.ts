@@ -92,8 +92,8 @@ export interface ToolUse {
   cycles: Id<'figure'>;
   remakes: Id<'figure'>;
   supply: Supply;
-  /** What a job of the works has to make for it: a product line and its wish. Absent: the works makes none of these. */
-  made?: { family: string; wish: Record<string, unknown> };
+  /** What a job of the works has to make for it: a product line and its wish, some of it by figures of this plan, rounded up. Absent: the works makes none of these. */
+  made?: { family: string; wish: Record<string, unknown>; figures?: Record<string, Id<'figure'>> };
 }
 
 /** The counted net: steps joined by flows; acyclic. `wanted` is what leaves the house, by flow and item. */

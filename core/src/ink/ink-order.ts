@@ -5,7 +5,7 @@ export const USUAL_TACK: Readonly<Record<string, number>> = { K: 13, C: 12, M: 1
 
 type Place = 'K' | 'C' | 'M' | 'Y' | 'ground' | 'special' | 'drum';
 /** Opaque inks that lie beneath the others, or on film behind them. */
-const GROUND = /white|gold|silver|bronze|copper|ground/i;
+export const GROUND = /white|gold|silver|bronze|copper|ground/i;
 
 /**
  * Schools of ink order. `null`: by the inks' tack. Special inks, varnish and coating follow in the order they were asked for, but where a school gives them a place.

@@ -1,16 +1,32 @@
 import { requireAboveZero } from '../quantity/errors';
-import { floorTolerant } from '../quantity/round-tolerant';
+import type { Formula } from '../quantity/figure';
 
 /* Designs on a web that is slit into rolls: side by side, each in lanes of its own, or one after the other over the whole web. */
 
+/** The band that is engraved: the lanes and a mark on either side. Formula: lanes · roll + 2 · mark. Source: geometry; marks of 5 mm, common practice, no source. */
+export const BAND: Formula<'lanes' | 'rollMm' | 'markMm'> = {
+  id: 'layout.band',
+  unit: 'mm',
+  source: 'geometry; marks of 5 mm, common practice, no source',
+  of: ({ lanes, rollMm, markMm }) => lanes * rollMm + 2 * markMm,
+};
+
 /**
- * Rolls that lie side by side on a web. Formula: ⌊(web − 2 · edge) / roll⌋. Source: arithmetic; edges of 10 to 20 mm, common practice, no source.
- * @throws OutOfRange a roll width not above 0
- * @example lanesOnWeb({ webMm: 1_430, edgeMm: 15, rollMm: 700 }) // 2
+ * Lanes of each design when they lie side by side: one each, and every further lane goes to the design whose lanes have most to wind, which makes the longest of
+ * them as short as it can be. Empty: there are more designs than lanes.
+ *
+ * Source: arithmetic (greedy is exact: the longest falls by nothing but a lane of its own).
+ * @example lanesOfDesigns([6_000, 2_000], 4) // [3, 1]
  */
-export function lanesOnWeb({ webMm, edgeMm, rollMm }: { webMm: number; edgeMm: number; rollMm: number }): number {
-  requireAboveZero('rollMm', rollMm);
-  return Math.max(0, floorTolerant((webMm - 2 * edgeMm) / rollMm));
+export function lanesOfDesigns(rolls: readonly number[], lanes: number): number[] {
+  if (rolls.length === 0 || rolls.length > lanes) return [];
+  const of = rolls.map(() => 1);
+  for (let left = lanes - rolls.length; left > 0; left--) {
+    const each = rolls.map((n, i) => n / (of[i] ?? 1));
+    const longest = each.indexOf(Math.max(...each));
+    of[longest] = (of[longest] ?? 0) + 1;
+  }
+  return of;
 }
 
 /** A design, how many rolls of it are wanted, and in how many lanes it lies. */

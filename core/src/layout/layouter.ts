@@ -3,6 +3,7 @@ import type { Ledger } from '../quantity/ledger';
 import type { Machine, Plant, Shelf, Stock } from '../plant/plant';
 import type { Chosen, ChosenCells, GangForm, Settings } from '../product/job-spec';
 import type { Part } from '../product/part';
+import type { PartVersion } from '../product/versions';
 import type { Form } from './form';
 import type { NestAsk } from './nest-ask';
 import type { SheetLayoutAsk } from './sheet-layout';
@@ -29,6 +30,8 @@ export interface LayoutContext {
   styleOf: (form: Id<'form'>) => WorkStyleId | null;
   stones: readonly AskingStone[];
   chosen: Chosen<ChosenCells> | null;
+  /** Versions of what is made, in the order they run. */
+  versions: readonly PartVersion[];
   /** Good copies wanted of each part, and how many of it somebody set on which form: what a gang is laid out by. */
   wanted: Readonly<Record<Id<'part'>, number>>;
   gangForms: readonly GangForm[];

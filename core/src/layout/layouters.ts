@@ -3,6 +3,7 @@ import type { Layouter } from './layouter';
 import { outlineLayouter } from './outline-layouter';
 import { rectangleLayouter } from './rectangle-layouter';
 import { rollPiecesLayouter } from './roll-pieces-layouter';
+import { rollsOnWebLayouter } from './rolls-on-web-layouter';
 import { signatureLayouter } from './signature-layouter';
 import { webLayouter } from './web-layouter';
 import { webSectionsLayouter } from './web-sections-layouter';
@@ -12,6 +13,7 @@ const ALL: readonly Layouter[] = [
   outlineLayouter,
   webLayouter,
   rollPiecesLayouter,
+  rollsOnWebLayouter,
   signatureLayouter,
   webSectionsLayouter,
 ];

@@ -1,11 +1,12 @@
 import * as fc from 'fast-check';
 import { breakLostM, repeatsLost } from '../counts/web-break';
-import { boxesFilled, layflatMm, woundAnHour } from '../finishing/rolls-wound';
+import { boxesFilled, layflatMm, sharedInBox, woundAnHour } from '../finishing/rolls-wound';
 import { leastRun } from '../flow/counts';
-import { driftMm, relaxedRepeatMm, repeatsInLength, turnForAlikeMm } from '../form/web-repeat';
+import { driftMm, relaxedRepeatMm, repeatsInLength, turnForAlikeMm } from '../layout/web-repeat';
 import { inkOnSheetsKg } from '../ink/ink-mass';
 import { inkBoughtKg, solventKg } from '../ink/press-ready';
-import { inTurn, lanesOnWeb, sideBySide } from '../layout/designs-on-web';
+import { inTurn, lanesOfDesigns, sideBySide } from '../layout/designs-on-web';
+import { LANES } from '../layout/web-layout';
 import { cutOuts, motherReels, spliceLengths } from '../stock/mother-reel';
 import { METRE_MASS, ROLL_LENGTH_BY_DIAMETER, rollDiameterMm } from '../stock/roll';
 
@@ -16,13 +17,33 @@ import { METRE_MASS, ROLL_LENGTH_BY_DIAMETER, rollDiameterMm } from '../stock/ro
  */
 describe('the web', () => {
   it('carries two lanes, one a design; side by side 6,000 lengths, in turn 3,000 each', () => {
-    expect(lanesOnWeb({ webMm: 1_430, edgeMm: 15, rollMm: 700 })).toBe(2);
+    expect(LANES.of({ webMm: 1_430, edgeTrimMm: 15, sheetWidthMm: 700 })).toBe(2);
     const each = { rolls: 6_000, lanes: 1 };
     expect(sideBySide([each, each])).toEqual({ lengths: 6_000, over: [0, 0] });
     expect(inTurn([6_000, 6_000], 2)).toEqual([3_000, 3_000]);
     // A thousand fewer of one: as many lengths, a thousand over.
     expect(sideBySide([each, { rolls: 5_000, lanes: 1 }])).toEqual({ lengths: 6_000, over: [0, 1_000] });
     expect(() => sideBySide([{ rolls: 5, lanes: 0 }])).toThrow('lanes');
+  });
+  it('gives a lane to each design, and the others to whoever has most to wind', () => {
+    expect(lanesOfDesigns([6_000, 6_000], 2)).toEqual([1, 1]);
+    expect(lanesOfDesigns([6_000, 2_000], 4)).toEqual([3, 1]);
+    expect(lanesOfDesigns([1, 2, 3], 2)).toEqual([]);
+    const rolls = fc.array(fc.integer({ min: 1, max: 9_000 }), { minLength: 1, maxLength: 3 });
+    fc.assert(
+      fc.property(rolls, fc.integer({ min: 0, max: 3 }), (wanted, more) => {
+        const lanes = wanted.length + more;
+        const longest = (of: readonly number[]): number => Math.max(...wanted.map((n, i) => n / (of[i] ?? 1)));
+        // Every way to share them out.
+        const ways = (left: number, designs: number): number[][] =>
+          designs === 1
+            ? [[left]]
+            : Array.from({ length: left - designs + 1 }, (_, i) => i + 1).flatMap((a) => ways(left - a, designs - 1).map((w) => [a, ...w]));
+        const found = lanesOfDesigns(wanted, lanes);
+        expect(found.reduce((a, b) => a + b, 0)).toBe(lanes);
+        expect(longest(found)).toBe(Math.min(...ways(lanes, wanted.length).map(longest)));
+      }),
+    );
   });
   it('repeats every 499.75, drifts by 1.0 a roll, and begins alike with a turn of 500.25', () => {
     const repeat = relaxedRepeatMm({ firstTurnMm: 500, strainPpm: 500 });
@@ -157,6 +178,8 @@ describe('the rolls', () => {
     const full = { rolls: 6_000, aBox: 6 };
     expect(boxesFilled([full, full])).toEqual({ boxes: 1_000, limits: 0, left: [0, 0] });
     expect(boxesFilled([full, { rolls: 4_690, aBox: 6 }])).toEqual({ boxes: 781, limits: 1, left: [1_314, 4] });
+    expect(sharedInBox([6_000, 6_000], 12)).toEqual([6, 6]);
+    expect(sharedInBox([5_000, 2_500, 100], 12)).toEqual([7, 4, 1]);
     expect(boxesFilled([])).toEqual({ boxes: 0, limits: -1, left: [] });
   });
 });

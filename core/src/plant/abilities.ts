@@ -72,6 +72,12 @@ export const ABILITIES = {
   bodyKg: { kind: 'number' },
   heads: { kind: 'count' },
   cellsPerS: { kind: 'count' },
+  // gravure and winding
+  thinInk: { kind: 'count' },
+  reelMm: { kind: 'length' },
+  reelCoreMm: { kind: 'length' },
+  reelKg: { kind: 'number' },
+  webMPerMin: { kind: 'number' },
 } as const satisfies Record<string, Ability>;
 
 export type AbilityKey = keyof typeof ABILITIES;

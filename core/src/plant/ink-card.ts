@@ -8,4 +8,6 @@ export const INK_FIELDS: readonly (CardField | { at: string[]; key: string; kind
   { at: ['lampDried'], key: 'lampDried', kind: 'flag' },
   { at: ['waxed'], key: 'waxed', kind: 'flag' },
   { at: ['lowMigration'], key: 'lowMigration', kind: 'flag' },
+  { at: ['thinned'], key: 'thinned', kind: 'flag' },
+  { at: ['water'], key: 'water', kind: 'flag' },
 ];

@@ -87,6 +87,8 @@ const inkSeries = z.strictObject({
   fast: z.array(z.enum(FASTNESS)).max(FASTNESS.length).optional(),
   tack: z.record(z.string().min(1).max(30), positive(100)).optional(),
   filmGsm: positive(200).optional(),
+  thinned: z.boolean().optional(),
+  water: z.boolean().optional(),
 });
 const lines = z
   .array(z.tuple([z.number().int().min(1).max(1e9), z.number().int().min(0).max(1e9)]))
@@ -313,6 +315,9 @@ export const ShelfSchema = z.strictObject({
         delivered: z.boolean(),
         money: notNegative(1e12),
         tool: idText.optional(),
+        cylinders: z
+          .strictObject({ turnMm: notNegative(5_000), bandMm: notNegative(5_000), inks: z.array(z.string().max(80)).max(20) })
+          .optional(),
       }),
     )
     .optional(),

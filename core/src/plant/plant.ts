@@ -103,6 +103,9 @@ export interface InkSeries {
   tack?: Record<string, number>;
   /** Wet film it is laid with, g/m², where that is not the usual film of an ink: coatings. */
   filmGsm?: number;
+  /** For gravure: thinned at the press until a cup runs out in so many seconds; with water instead of solvent. */
+  thinned?: boolean;
+  water?: boolean;
 }
 
 /** What a process ink printed solid should look like, and how much a mid tone gains. */
@@ -223,6 +226,14 @@ export interface ChildJob {
   money: number;
   /** The card under which what it made lies in the tool store, once it is delivered. */
   tool?: Id<'tool'>;
+  /** Of a set of cylinders: what it is made for. */
+  cylinders?: CylindersMade;
+}
+/** The web a set of cylinders prints: one turn of the first, the engraved band, the inks in the order of the stations. */
+export interface CylindersMade {
+  turnMm: number;
+  bandMm: number;
+  inks: string[];
 }
 /** A job that makes something for this one; undefined where it is not there any more. */
 export const childOf = ({ jobs = {} }: Pick<Shelf, 'jobs'>, job: Id<'job'>): ChildJob | undefined =>

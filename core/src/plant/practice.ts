@@ -4,6 +4,10 @@ import { BOOK, PRACTICE, fixed, hours, range } from './practice-value';
 import { OFFSET_PRACTICE } from '../processes/offset/practice';
 import { DIGITAL_PRACTICE } from '../processes/digital/practice';
 import { WEB_PRESS_PRACTICE } from '../processes/web-press/practice';
+import { GRAVURE_PRACTICE } from '../processes/gravure/practice';
+import { WIND_PRACTICE } from '../processes/wind/practice';
+import { SLEEVE_PRACTICE } from '../processes/sleeve/practice';
+import { ASSORT_PRACTICE } from '../processes/assort/practice';
 import { CAMERA_PRACTICE } from '../processes/camera/practice';
 import { FOIL_PRACTICE } from '../processes/foil/practice';
 import { GUILLOTINE_PRACTICE } from '../processes/guillotine/practice';
@@ -122,6 +126,10 @@ export const PRACTICE_DEFAULTS = {
   ...OFFSET_PRACTICE,
   ...DIGITAL_PRACTICE,
   ...WEB_PRESS_PRACTICE,
+  ...GRAVURE_PRACTICE,
+  ...WIND_PRACTICE,
+  ...SLEEVE_PRACTICE,
+  ...ASSORT_PRACTICE,
   ...CAMERA_PRACTICE,
   ...FOIL_PRACTICE,
   ...GUILLOTINE_PRACTICE,

@@ -35,12 +35,19 @@ export const inkAt = (step: Id<'step'>, prints: readonly SidePrint[], side: stri
 export const printedInks = (id: Id<'step'>, step: Pick<Step, 'prints'> | undefined): { ink: string; side: string; at: string }[] =>
   (step?.prints ?? []).flatMap(({ side, inks }, _, prints) => inks.map((ink) => ({ ink, side, at: inkAt(id, prints, side, ink) })));
 
-/** The series set on the step; else lamp-dried ink where the machine has lamps only, else the plant's usual one. */
+/** The setting of a step that prints thinned ink: with water in place of solvent. */
+export const WATER_INK = 'water';
+
+/** The series set on the step; else one that is thinned where the press prints from pans; else lamp-dried ink where the machine has lamps only, else the plant's usual one. */
 export function inkSeriesFor(cx: ProcessContext): InkSeries | null {
   const { inks, usualInk } = cx.plant;
   const set = wordSetting(cx, 'series', '');
   if (Object.hasOwn(inks, set)) return inks[set] ?? null;
   const usual = inks[usualInk] ?? null;
+  if ((cx.machine.limits.thinInk ?? 0) > 0) {
+    const water = wordSetting(cx, WATER_INK, '') === 'yes';
+    return Object.values(inks).find((s) => s.thinned && (s.water ?? false) === water) ?? usual;
+  }
   if ((cx.machine.limits.lamps ?? 0) === 0 || usual?.lampDried) return usual;
   return Object.values(inks).find((s) => s.lampDried) ?? usual;
 }

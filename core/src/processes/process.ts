@@ -157,6 +157,13 @@ export interface OwnRule {
   find(cx: ConsumeContext, spec: JobSpec): Omit<Finding, 'code' | 'at'>[];
 }
 
+/** Versions of what is made, as they come to a run that may tell them apart. */
+export interface VersionsToTell {
+  versions: readonly PartVersion[];
+  inks: readonly string[];
+  form: Form | null;
+}
+
 /** A step on the shop floor as functions; one per kind of work, chosen by families, registered in PROCESSES. */
 export interface Process {
   id: Id<'process'>;
@@ -188,7 +195,9 @@ export interface Process {
   /** What comes next on the same setting, another form of one die or another order of one outline, is set up with little: in so long. */
   againS?: PracticeKey;
   /** Runs version by version where they differ in what it prints. */
-  tellsVersions?: true;
+  tellsVersions?(run: VersionsToTell): boolean;
+  /** Takes versions together that came apart. */
+  joinsVersions?: true;
   /** Parts what lies on a form: behind it every order of a gang goes its own way. */
   parts?: true;
   /** Cuts lifts of sheets by a program of gauges. */

@@ -20,8 +20,10 @@ import { engrave } from './engrave/engrave';
 import { foil } from './foil/foil';
 import { fold } from './fold/fold';
 import { glue } from './glue/glue';
+import { gravure } from './gravure/gravure';
 import { guillotine } from './guillotine/guillotine';
 import { adhesiveBind } from './adhesive-bind/adhesive-bind';
+import { assort } from './assort/assort';
 import { applyByHand } from './hands/apply';
 import { assemble } from './hands/assemble';
 import { envelope } from './hands/envelope';
@@ -48,10 +50,12 @@ import { nip } from './sewing/nip';
 import { roundBack } from './sewing/round-back';
 import { sew } from './sewing/sew';
 import { tipEnds } from './sewing/tip-ends';
+import { sleeve } from './sleeve/sleeve';
 import { stitch } from './stitch/stitch';
 import { stack } from './stack/stack';
 import { threeKnife } from './three-knife/three-knife';
 import { webPress } from './web-press/web-press';
+import { wind } from './wind/wind';
 
 /** All processes by id. One row for a new one; nothing else asks for a process by name. */
 export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEntries(
@@ -62,6 +66,7 @@ export const PROCESSES: Readonly<Record<Id<'process'>, Process>> = Object.fromEn
     ...[tipEnds, gather, sew, nip, colourEdges, roundBack, cutBoards, cutCloth, caseMake, titleFoil, caseIn, jacketOn],
     ...[cylinderBase, copperPlate, bodyGrind, zincPlate, resistCoat, stylusEngrave, laserEngrave, resistExpose, cylinderEtch],
     ...[cylinderInspect, rollerMill, chromePlate, cylinderPolish, cylinderProof, rollerTry, cylinderRelease, cylinderStore],
+    ...[gravure, wind, sleeve, assort],
     ...[applyByHand, envelope, assemble, stack, band, pack],
   ].map((p) => [p.id, p]),
 );

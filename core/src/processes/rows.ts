@@ -1,5 +1,7 @@
-import type { Term } from '../quantity/figure';
+import type { Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
+import type { Ledger } from '../quantity/ledger';
+import { formatNumber } from '../words/format';
 import { machinesFor, type Stock } from '../plant/plant';
 import { type ConsumeContext, type PanelRow, type ProcessContext, setting, settingPath, wordSetting } from './process';
 
@@ -65,3 +67,7 @@ export const settingRow = (
   otherwise: Term,
   { kind, unit }: { kind: 'count' | 'length' | 'seconds'; unit?: string },
 ): PanelRow => ({ label, text: says(setting(cx, name, otherwise), unit), edit: { at: settingPath(cx, name), kind } });
+
+/** A figure to so many digits, as a table of a page has it. */
+export const cell = (ledger: Ledger, figure: Id<'figure'>, digits: number): string =>
+  ledger.has(figure) ? formatNumber(ledger.value(figure), digits, true) : '–';

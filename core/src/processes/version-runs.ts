@@ -15,7 +15,7 @@ export interface VersionRun {
 }
 
 /** Whether versions of what is made have plates of their own among these inks. */
-export const versionsDiffer = (versions: readonly PartVersion[], inks: readonly string[]): boolean =>
+export const versionsDiffer = ({ versions, inks }: { versions: readonly PartVersion[]; inks: readonly string[] }): boolean =>
   versions.length > 1 && versions.some((v) => v.changes.some((ink) => inks.includes(ink)));
 
 /** What stands in the press when a pass begins: nothing, so that all its plates are hung; or the form of the pass before, in a version or in none. */
@@ -38,7 +38,7 @@ export function versionRuns(
       { version: cx.version, hung: before ? platesChanged(inks, before, cx.version) : hung(cx.version), again: before !== undefined },
     ];
   }
-  if (!apart && !versionsDiffer(cx.versions, inks)) return [{ version: null, hung: hung(null), again: false }];
+  if (!apart && !versionsDiffer({ versions: cx.versions, inks })) return [{ version: null, hung: hung(null), again: false }];
   return cx.versions.map((version, i) => {
     const run = { version, hung: hung(version), again: i > 0 };
     stands = { version };

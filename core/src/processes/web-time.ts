@@ -26,9 +26,8 @@ export function edgeTrim(cx: ConsumeContext): Required<Pick<Consumed, 'wasteKg'>
 export const ofForm = (cx: Pick<DraftContext, 'form'>, what: string): Id<'figure'> => idOf(cx.form?.id ?? '', what);
 
 /** Metres, rolls and running time of a step whose cycle is one repeat. A web machine's cycles an hour are metres. */
-export function webTime(cx: ConsumeContext, withRollChanges: boolean): Term {
+export function webTime(cx: ConsumeContext, withRollChanges: boolean, metresPerHour = speedTerm(cx)): Term {
   const { ledger, id } = cx;
-  const metresPerHour = speedTerm(cx);
   ledger.figure(idOf(id, 'metres'), METRES_RUN, { cycles: fig(idOf(id, 'run')), repeatMm: fig(ofForm(cx, 'repeatMm')) });
   ledger.figure(idOf(id, 'metresAMinute'), METRES_A_MINUTE, { metresPerHour });
   ledger.figure(idOf(id, 'runningS'), WEB_RUN_TIME, { metres: fig(idOf(id, 'metres')), metresPerHour });

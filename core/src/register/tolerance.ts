@@ -5,6 +5,7 @@ export const PROCESS_REGISTER = {
   'offset.fine': { holdsMm: [0.05, 0.1], trapMm: [0.08, 0.15] },
   offset: { holdsMm: [0.1, 0.15], trapMm: [0.08, 0.15] },
   'web-offset': { holdsMm: [0.1, 0.15], trapMm: [0.15, 0.25] },
+  gravure: { holdsMm: [0.1, 0.2], trapMm: [0.2, 0.3] },
   die: { holdsMm: [0.3, 0.5], trapMm: [0.3, 0.5] },
   foil: { holdsMm: [0.2, 0.3], trapMm: [0.2, 0.3] },
 } as const satisfies Record<string, { holdsMm: readonly [number, number]; trapMm: readonly [number, number] }>;

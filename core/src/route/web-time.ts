@@ -21,3 +21,24 @@ export const METRES_A_MINUTE: Formula<'metresPerHour'> = {
   source: 'arithmetic',
   of: ({ metresPerHour }) => metresPerHour / 60,
 };
+/** Time that breaks of the web cost. Formula: metres / apart · each. Source: arithmetic; a break every 20 to 60 km, common practice, no source. */
+export const BREAK_TIME: Formula<'metres' | 'apartM' | 'each'> = {
+  id: 'route.breakTime',
+  unit: 's',
+  source: 'arithmetic; breaks: common practice, no source',
+  of: ({ metres, apartM, each }) => (apartM > 0 ? (metres / apartM) * each : 0),
+};
+/** Breaks to expect in a run. */
+export const BREAKS_EXPECTED: Formula<'metres' | 'apartM'> = {
+  id: 'route.breaksExpected',
+  unit: '1',
+  source: 'arithmetic; breaks: common practice, no source',
+  of: ({ metres, apartM }) => (apartM > 0 ? metres / apartM : 0),
+};
+/** Speed with an ink that dries slower. Formula: an hour · share. Source: arithmetic; 0.6 to 0.8 with water-based ink, common practice, no source. */
+export const SLOWED: Formula<'perHour' | 'share'> = {
+  id: 'route.slowed',
+  unit: '1/h',
+  source: 'arithmetic; share: common practice, no source',
+  of: ({ perHour, share }) => perHour * share,
+};

@@ -1,4 +1,5 @@
 import { OutOfRange, requireAboveZero } from '../quantity/errors';
+import type { Formula } from '../quantity/figure';
 import { ceilTolerant, floorTolerant } from '../quantity/round-tolerant';
 
 /* Reels as they leave the press, and as the winder takes them off: backwards, the last metre first. */
@@ -8,6 +9,24 @@ export interface MotherReel {
   fromM: number;
   toM: number;
 }
+/**
+ * Metres wound on a mother reel: what diameter and mass allow, or less where somebody set it, down to whole lengths; a length at least.
+ *
+ * Formula: ⌊least / length⌋ · length. Source: arithmetic.
+ */
+export const REEL_METRES: Formula = {
+  id: 'stock.reelMetres',
+  unit: 'm',
+  source: 'the least of what the machines take, down to whole lengths',
+  of: ({ lengthM = 1, ...mosts }) => Math.max(floorTolerant(Math.min(...Object.values(mosts)) / lengthM), 1) * lengthM,
+};
+/** Metres of web of so many kg. Formula: kg / mass of a metre. Source: definition of grammage (ISO 536). */
+export const METRES_OF_MASS: Formula<'kg' | 'metreKg'> = {
+  id: 'stock.metresOfMass',
+  unit: 'm',
+  source: 'definition of grammage (ISO 536)',
+  of: ({ kg, metreKg }) => (metreKg > 0 ? kg / metreKg : 0),
+};
 /** What is cut out of a reel at the winder, in metres from its outside, and the lengths that are wound before. */
 export interface CutOut {
   /** The first reel is 0. */
@@ -58,3 +77,10 @@ export function spliceLengths({ tapedM, lengthM }: { tapedM: number; lengthM: nu
   requireAboveZero('lengthM', lengthM);
   return ceilTolerant(tapedM / lengthM) + 1;
 }
+/** Lengths lost at a planned splice. */
+export const SPLICE_LENGTHS: Formula<'tapedM' | 'lengthM'> = {
+  id: 'stock.spliceLengths',
+  unit: '1',
+  source: 'arithmetic; both sides of the tape: common practice, no source',
+  of: spliceLengths,
+};

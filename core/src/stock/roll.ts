@@ -86,3 +86,10 @@ export const SPLICES: Formula<'rolls'> = {
   source: 'one join where each roll but the first begins',
   of: ({ rolls }) => Math.max(rolls - 1, 0),
 };
+/** Diameter of a finished roll. Formula: √(d² + 4 · length · caliper / π). Source: geometry. */
+export const WOUND_DIAMETER: Formula<'lengthM' | 'coreMm' | 'caliperUm'> = {
+  id: 'stock.woundDiameter',
+  unit: 'mm',
+  source: geometry,
+  of: rollDiameterMm,
+};

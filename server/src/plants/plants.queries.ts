@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { PlantChange } from '@druckerei/contract';
+import type { JobSpec } from '@druckerei/core';
 import { rows } from '../db/rows';
 
 /** The name of the plant in force. */
@@ -105,13 +106,14 @@ export const MADE_ELSEWHERE = rows(
     delivered: z.boolean(),
     money: z.number(),
     tool: z.string().nullable(),
+    products: z.custom<JobSpec['products']>((read) => typeof read === 'object' && read !== null),
   }),
   `
 select
-  j.id, j.number, j.title as name, ready_of(j.id, j.summary) as "readyAt", j.state = 'delivered' as delivered,
+  j.id, j.spec -> 'products' as products, j.number, j.title as name, ready_of(j.id, j.summary) as "readyAt", j.state = 'delivered' as delivered,
   (j.summary ->> 'money')::float8 as money,
   case when j.state = 'delivered' then (
-    select min(t.id) from tools t where t.job = j.child_of and t.stone = j.makes_tool and t.state in ('checked', 'onPress', 'stored')
+    select min(t.id) from tools t where t.job = j.child_of and (t.stone = j.makes_tool or starts_with(t.stone, j.makes_tool || '.')) and t.state in ('checked', 'onPress', 'stored')
   ) end as tool
 from jobs j
 where j.id::text = any($1)`,

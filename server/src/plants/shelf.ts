@@ -1,4 +1,4 @@
-import { approvedVersion, EMPTY_SHELF, gateKey, jobsAsked, type JobSpec, type Plant, type Shelf } from '@druckerei/core';
+import { approvedVersion, cylindersMade, EMPTY_SHELF, gateKey, jobsAsked, type JobSpec, type Plant, type Shelf } from '@druckerei/core';
 import type { Db } from '../db/pool';
 import { many } from '../db/rows';
 import { together } from '../db/together';
@@ -116,7 +116,14 @@ async function madeElsewhere(db: Db, spec: JobSpec | null): Promise<Pick<Shelf, 
   const asked = spec === null ? [] : jobsAsked(spec);
   if (asked.length === 0) return {};
   const made = await many(db, MADE_ELSEWHERE, [asked]);
-  return { jobs: Object.fromEntries(made.map(({ id, tool, ...job }) => [id, { ...job, ...(tool !== null && { tool }) }])) };
+  return {
+    jobs: Object.fromEntries(
+      made.map(({ id, tool, products, ...job }) => {
+        const cylinders = cylindersMade({ products });
+        return [id, { ...job, ...(tool !== null && { tool }), ...(cylinders && { cylinders }) }];
+      }),
+    ),
+  };
 }
 
 /** Gates as the specification asks for them, with the last answer to the version asked for. */

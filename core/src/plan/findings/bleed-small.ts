@@ -9,6 +9,8 @@ export const bleedSmall: Rule = {
   find: ({ plan, spec, plant }) =>
     Object.values(plan.parts).flatMap((p) => {
       const least = practiceValue(plant, p.traits?.web ? 'layout.labelBleedMm' : 'layout.bleedMm');
+      // A web is printed over its edge, and slit at the lanes.
+      if (p.traits?.wound) return [];
       // Of blanks the gap between them counts: the die says so itself; of books what the three knives take.
       if (p.traits?.blank || p.traits?.spread || p.traits?.bound?.nested === false) return [];
       if (p.colours[0].length + p.colours[1].length === 0 || p.bleedMm >= least) return [];

@@ -21,8 +21,8 @@ export const dieStrokesLeft: Rule = {
           level: 'decide',
           at,
           figure: idOf(at, 'run'),
-          args: { tool: use.supply.tool, left, need },
-          remedies: [{ do: 'ask', says: 'remedy.newDie', desk: 'tool store' }],
+          args: { kind: use.kind, tool: use.supply.tool, left, need },
+          remedies: [{ do: 'ask', says: use.kind === 'cylinder' ? 'remedy.rechrome' : 'remedy.newDie', desk: 'tool store' }],
         },
       ];
     }),

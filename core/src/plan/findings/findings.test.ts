@@ -13,6 +13,7 @@ import { PROCESSES } from '../../processes/registry';
 import { CARTON_CASES } from './carton-cases.fixture';
 import { BOOKLET_CASES } from './booklet-cases.fixture';
 import { CYLINDER_CASES } from './cylinder-cases.fixture';
+import { GRAVURE_CASES } from './gravure-cases.fixture';
 import { HARDCOVER_CASES } from './hardcover-cases.fixture';
 import { PAPERBACK_CASES } from './paperback-cases.fixture';
 import { SLEEVE_CASES } from './sleeve-cases.fixture';
@@ -472,6 +473,7 @@ const CASES: Record<string, { fires: Case; silent: Case; level: string }> = {
   ...PAPERBACK_CASES,
   ...HARDCOVER_CASES,
   ...CYLINDER_CASES,
+  ...GRAVURE_CASES,
   'override.stale': { level: 'decide', fires: { spec: override(SHELF.asOf - 1) }, silent: { spec: override(SHELF.asOf + 1000) } },
 };
 const found = ({ spec = cardSpec(), plant = LINDMOOR, shelf: s = SHELF }: Case) => plan(spec, plant, s).findings;

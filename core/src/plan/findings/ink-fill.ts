@@ -11,6 +11,8 @@ export const inkFill: Rule = {
   nr: 34,
   find: ({ plan, ledger, contexts }) =>
     contexts.flatMap(({ cx }) => {
+      // Thinned ink comes back from pan and pipes into its can.
+      if (cx.inkSeries?.thinned) return [];
       // What is left of process inks and coatings goes back to the can; below a kilogram nobody gangs for it.
       const mostly = cx.stepIds
         .flatMap((step) => printedInks(step, plan.steps[step]))

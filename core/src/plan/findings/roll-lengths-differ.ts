@@ -10,7 +10,7 @@ export const rollLengthsDiffer: Rule = {
   find: ({ plan, plant, ledger }) =>
     Object.values(plan.parts).flatMap((p) => {
       const [mass, size] = [ledger.value(idOf(p.id, 'rollByMass')), ledger.value(idOf(p.id, 'rollByDiameter'))];
-      if (!p.traits?.web || mass === 0 || size === 0) return [];
+      if (!(p.traits?.web ?? p.traits?.wound) || mass === 0 || size === 0) return [];
       const apart = Math.abs(mass - size) / Math.max(mass, size);
       if (apart <= practiceValue(plant, 'roll.lengthsDifferPpm') / PPM) return [];
       return [

@@ -12,7 +12,6 @@ import type { PartVersion } from '../../product/versions';
 import type { ConsumeContext, DraftContext } from '../../processes/process';
 import { coatSeriesFor, inkSeriesFor } from '../../processes/press-inks';
 import { suppliedBatch, suppliedFlow } from '../../processes/pull/stock-flow';
-import { versionsDiffer } from '../../processes/version-runs';
 import { returnMoment } from '../../route/outside-work';
 import type { Route, RoutedStone } from './resolve';
 
@@ -195,7 +194,8 @@ const keyOf = (form: Form): string => form.id.split('.').at(-1) ?? form.id;
 function versionsOf(run: Run, { process, cx, prints }: RoutedStone): Run[] {
   const apart = run.incoming.some((b) => b.version !== null);
   const inks = (prints ?? run.form?.prints ?? []).flat();
-  if (!apart && !(process.tellsVersions && versionsDiffer(cx.versions, inks))) return [run];
+  if (process.joinsVersions) return [run];
+  if (!apart && !process.tellsVersions?.({ versions: cx.versions, inks, form: run.form })) return [run];
   let after: Run['after'] = null;
   return cx.versions
     .filter((v) => !apart || run.incoming.some((b) => b.version === v.id))

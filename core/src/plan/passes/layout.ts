@@ -6,6 +6,7 @@ import type { AskingStone, Layouter, LayoutQuestion, LayoutTrouble } from '../..
 import { fitsWorkStyle, isWorkStyle, mayWork, type PressAbility, type WorkStyleId } from '../../layout/work-style';
 import { type JobSpec, orderedQuantity } from '../../product/job-spec';
 import { formAsk, type Part } from '../../product/part';
+import { versionsOf } from '../../product/versions';
 import type { Finding, Remedy } from '../../processes/finding';
 import { pressAbility } from '../../processes/press-inks';
 import { type Route, type RoutedStone, stockFor } from './resolve';
@@ -59,6 +60,7 @@ export function layOutParts(
       styleOf: (form) => chosenStyle(form, parts, spec, press),
       stones: mine.map(askOf),
       chosen,
+      versions: versionsOf(spec, lead.product),
       wanted: wantedOf(parts, spec),
       gangForms: spec.choices.gangs?.[id]?.forms ?? [],
       closedPlaces: spec.choices.gangs?.[id]?.keep?.closed ?? [],

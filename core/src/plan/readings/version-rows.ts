@@ -56,7 +56,6 @@ export function productVersions(plan: Plan, spec: JobSpec): ProductVersions[] {
         inks: [...new Set(printsOf(forms.map((f) => f.prints)).flat())],
         versions: versions.map((v) => ({
           ...v,
-          quantity: items.reduce((n, [, i]) => n + (i.versions[v.id]?.quantity ?? 0), 0),
           setupCycles: sum(v.id, 'setupCycles'),
           setupS: sum(v.id, 'setupS'),
           setupCost: sum(v.id, 'costSetup'),

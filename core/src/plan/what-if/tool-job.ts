@@ -25,6 +25,9 @@ export function toolJob({ spec, plan, tool, by }: { spec: JobSpec; plan: Plan; t
   if (!use?.made || !line) return null;
   const quantity = Math.ceil(plan.figures[use.count]?.value ?? 0);
   if (quantity < 1) return null;
+  const counted = Object.fromEntries(
+    Object.entries(use.made.figures ?? {}).map(([key, figure]) => [key, Math.ceil(plan.figures[figure]?.value ?? 0)]),
+  );
   return {
     schema: 1,
     name: `${line.words.name}, ${use.spec}: ${spec.name}`.slice(0, 120),
@@ -39,7 +42,7 @@ export function toolJob({ spec, plan, tool, by }: { spec: JobSpec; plan: Plan; t
         balanced: false,
       },
     },
-    products: { [line.product]: { kind: 'made', family: line.id, wish: use.made.wish } },
+    products: { [line.product]: { kind: 'made', family: line.id, wish: { ...use.made.wish, ...counted } } },
     choices: NO_CHOICES,
     overrides: {},
     decisions: {},

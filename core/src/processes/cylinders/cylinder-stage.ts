@@ -1,6 +1,6 @@
 import type { Id, Term } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
-import { type Ledger, fig, typed } from '../../quantity/ledger';
+import { fig, typed } from '../../quantity/ledger';
 import { SUM } from '../../quantity/sum';
 import type { AbilityKey } from '../../plant/abilities';
 import { type PracticeKey, practiceTerm } from '../../plant/practice';
@@ -153,9 +153,6 @@ export const usualTime = (cx: ConsumeContext, ...keys: PracticeKey[]): Id<'figur
 export const mm = (value: number, at: string): Term => typed(value, 'mm', at);
 export const um = (value: number, at: string): Term => typed(value, 'µm', at);
 
-/** A figure to so many digits, as a table of a page has it. */
-export const cell = (ledger: Ledger, figure: Id<'figure'>, digits: number): string =>
-  ledger.has(figure) ? formatNumber(ledger.value(figure), digits, true) : '–';
 /** Minutes of a stage. */
 export const minutesCell = (cx: ConsumeContext): string => formatNumber(cx.ledger.value(idOf(cx.id, 'stageS')) / 60, 1);
 

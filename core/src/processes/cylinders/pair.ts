@@ -7,8 +7,8 @@ import { EMBOSSING_DEPTH, FEMALE_WIDTH, MILLED_AREA } from '../../form/embossing
 import { MILLING_TIME } from '../../form/cylinder-time';
 import type { Embossing } from '../../product/roller';
 import { type ConsumeContext, setting } from '../process';
-import { says, settingRow } from '../rows';
-import { cell, cylinderStage, minutesCell, mm, timeOf, usualTime } from './cylinder-stage';
+import { cell, says, settingRow } from '../rows';
+import { cylinderStage, minutesCell, mm, timeOf, usualTime } from './cylinder-stage';
 import { pairScene } from './engraving-scene';
 import { type OneRoller, rollersOf } from './rollers';
 

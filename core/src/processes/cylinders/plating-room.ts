@@ -9,7 +9,8 @@ import { CHROME_TIME, PLATING_TIME } from '../../form/cylinder-time';
 import { INK_COST } from '../../route/time-and-cost';
 import { formatNumber } from '../../words/format';
 import type { ConsumeContext } from '../process';
-import { cell, cylinderStage, minutesCell, mm, um, usualTime } from './cylinder-stage';
+import { cell } from '../rows';
+import { cylinderStage, minutesCell, mm, um, usualTime } from './cylinder-stage';
 import { bandWide, baseUnfit, lifeShort } from './cylinder-rules';
 import { copperFigure, rollersOf } from './rollers';
 

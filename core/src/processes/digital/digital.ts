@@ -5,6 +5,7 @@ import { practiceTerm } from '../../plant/practice';
 import { STEP_SETUP } from '../../counts/loss-terms';
 import { type Process, setting } from '../process';
 import { singleStep } from '../single-step';
+import { versionsDiffer } from '../version-runs';
 import { runningLossTerm, stepLosses } from '../step-losses';
 import { repeatFactor, timeAndCost } from '../time-and-cost';
 import { digitalPanel, digitalPaper, digitalSummary } from './digital-page';
@@ -28,7 +29,7 @@ export const digital: Process = {
   abilities: ['gripperMm', 'tailMm', 'sideMm'],
   reach: 'sheet',
   insteadOf: ['offset'],
-  tellsVersions: true,
+  tellsVersions: versionsDiffer,
   losses: { setup: 'digital.setupSheets', running: 'digital.runningPpm' },
   asks: (cx) => ({
     gripperMm: cx.machine.limits.gripperMm ?? 0,

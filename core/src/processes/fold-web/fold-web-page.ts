@@ -44,7 +44,7 @@ export function foldWebPanel(cx: ConsumeContext): PanelRow[] {
     { label: 'lostASplice', figure: idOf(cx.id, 'batchLost'), edit: { at: settingPath(cx, 'spliceMetres'), kind: 'count' } },
     { label: 'setupSheets', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupSheets'), kind: 'count' } },
     runningLossRow(cx),
-    ...inkRows(cx, (s) => !s.lampDried),
+    ...inkRows(cx, (s) => !s.lampDried && !s.thinned),
     setupKindRow(cx),
     { label: 'inkKg', figure: idOf(cx.id, 'inkKg') },
     { label: 'remakes', figure: idOf(cx.id, 'remakes') },

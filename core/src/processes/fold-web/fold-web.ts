@@ -67,14 +67,16 @@ export const foldWeb: Process = {
       },
       runningPpm: runningLossTerm(cx, 'foldWeb.runningPpm'),
       samples: setting(cx, 'samples', practiceTerm(cx.plant, 'foldWeb.samples')),
-      batch: {
-        cycles: { batch: fig(ofForm(cx, 'usableRollMm')), perCycle: repeatMm },
-        lost: {
-          metres: setting(cx, 'spliceMetres', practiceTerm(cx.plant, 'foldWeb.spliceMetres')),
-          factor: typed(1, '1', 'none'),
-          repeatMm,
+      batches: [
+        {
+          cycles: { batch: fig(ofForm(cx, 'usableRollMm')), perCycle: repeatMm },
+          lost: {
+            metres: setting(cx, 'spliceMetres', practiceTerm(cx.plant, 'foldWeb.spliceMetres')),
+            factor: typed(1, '1', 'none'),
+            repeatMm,
+          },
         },
-      },
+      ],
     }));
     const pass = foldWebPass(cx);
     const draft = singleStep(cx, {

@@ -138,7 +138,7 @@ export function offsetPanel(cx: ConsumeContext): PanelRow[] {
       text: cx.workStyle,
       edit: { at: ['choices', 'workStyle', styleKept(cx)], kind: 'choice', options: styles.map((value) => ({ value, says: value })) },
     },
-    ...inkRows(cx, (s) => !s.lampDried || (cx.machine.limits.lamps ?? 0) > 0),
+    ...inkRows(cx, (s) => !s.thinned && (!s.lampDried || (cx.machine.limits.lamps ?? 0) > 0)),
     setupKindRow(cx),
     ...passes.flatMap((p): PanelRow[] => {
       const which = passes.length > 1 ? { text: runSays(p.side, p) } : {};

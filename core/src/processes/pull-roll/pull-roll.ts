@@ -51,7 +51,7 @@ export const pullRoll: Process = {
     ledger.figure(idOf(id, 'webUse'), WEB_USE, {
       pieces: fig(ofForm(cx, 'copiesUp')),
       widthMm: { value: cx.parts[0]?.widthMm ?? 0, unit: 'mm', from: 'typed', at: 'width' },
-      heightMm: { value: cx.parts[0]?.heightMm ?? 0, unit: 'mm', from: 'typed', at: 'height' },
+      heightMm: { value: cx.layout?.cells[0]?.trimMm[1] ?? 0, unit: 'mm', from: 'typed', at: 'height' },
       webMm: card(stock?.widthMm ?? 0, 'mm'),
       repeatMm: fig(ofForm(cx, 'repeatMm')),
     });

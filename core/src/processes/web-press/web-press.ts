@@ -13,6 +13,7 @@ import { runningLossTerm, stepLosses } from '../step-losses';
 import { repeatFactor, timeAndCost } from '../time-and-cost';
 import { ofForm, webTime } from '../web-time';
 import { passOf, webRegister } from './web-pass';
+import { versionsDiffer } from '../version-runs';
 import { webPressPanel, webPressPaper, webPressSummary } from './web-press-page';
 import { webScene } from './web-press-scene';
 
@@ -55,7 +56,7 @@ export const webPress: Process = {
     ...REGISTER_ABILITIES,
   ],
   reach: 'web',
-  tellsVersions: true,
+  tellsVersions: versionsDiffer,
   losses: { running: 'web.runningPpm' },
   suits: (machine, parts) => parts.every((p) => p.colours[0].length <= (machine.limits.units ?? 0)),
   asks: () => ({}),
@@ -70,14 +71,16 @@ export const webPress: Process = {
       setup: pressSetup(cx),
       ...(!runThrough && { runningPpm: runningLossTerm(cx, 'web.runningPpm') }),
       table,
-      batch: {
-        cycles: { batch: fig(ofForm(cx, 'usableRollMm')), perCycle: repeatMm },
-        lost: {
-          metres: setting(cx, 'spliceMetres', practiceTerm(cx.plant, 'web.spliceMetres')),
-          factor: typed(1, '1', 'none'),
-          repeatMm,
+      batches: [
+        {
+          cycles: { batch: fig(ofForm(cx, 'usableRollMm')), perCycle: repeatMm },
+          lost: {
+            metres: setting(cx, 'spliceMetres', practiceTerm(cx.plant, 'web.spliceMetres')),
+            factor: typed(1, '1', 'none'),
+            repeatMm,
+          },
         },
-      },
+      ],
     }));
     return singleStep(cx, {
       inks: passOf(cx).inks,

@@ -3,6 +3,9 @@ export const CAUTIONS: Record<string, string> = {
   piles: 'Piles move by truck, never by hand.',
   rolls: 'Rolls move by truck and are chocked; keep clear of the nip when a roll starts.',
   laser: 'Imager: the housing stays closed while the laser runs.',
+  blades: 'Doctor blades cut: carry them covered, change them with the press stopped and locked out; follow the machine’s manual.',
+  explosion:
+    'Solvent vapour explodes: earthing, extraction on, no spark, no phone; trained people only, by the machine’s manual and local rules.',
   nips: 'Press nips: guards closed, inch with hands clear.',
   lamps: 'UV lamps: eyes, skin, ozone; uncured UV ink sensitises. Gloves.',
   powder: 'Spray powder: dust in the lungs. Extraction on, no more than the sheet needs, no dry sweeping.',

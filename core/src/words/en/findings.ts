@@ -253,7 +253,8 @@ export const FINDINGS: Record<string, FindingWords> = {
     says: (a) => `It takes ${said(a['days'], 0)} days from when the work leaves: the date agreed is ${said(a['late'], 0)} too early.`,
   },
   'die.strokesLeft': {
-    title: (a) => `Die ${a['tool']} has ${said(a['left'], 0)} strokes left`,
+    title: (a) =>
+      `${a['kind'] === 'cylinder' ? 'Cylinder' : 'Die'} ${a['tool']} has ${said(a['left'], 0)} ${a['kind'] === 'cylinder' ? 'turns' : 'strokes'} left`,
     says: (a) => `The run wants ${said(a['need'], 0)} with what setting up takes. Have it made again, or a second one ready.`,
   },
   'die.late': {
@@ -421,6 +422,7 @@ export const REMEDIES: Record<string, Sentence> = {
   'remedy.secondPerson': () => 'Ask a second person to release it',
   'remedy.dieSooner': () => 'Ask the tool store for the die sooner',
   'remedy.newDie': () => 'Ask the tool store for a new die',
+  'remedy.rechrome': () => 'Ask the tool store to have it chromed again',
   'remedy.layReserve': (a) => `Lay a reserve so that ${said(a['share'])} of 100 such jobs come out`,
   'remedy.score': () => 'Score before folding',
   'remedy.grainAlong': () => 'Grain along the fold',

@@ -34,6 +34,10 @@ import { THREE_KNIFE_WORDS } from '../../processes/three-knife/words';
 import { SEWING_WORDS } from '../../processes/sewing/words';
 import { CASE_WORDS } from '../../processes/case/words';
 import { STACK_WORDS } from '../../processes/stack/words';
+import { GRAVURE_WORDS } from '../../processes/gravure/words';
+import { WIND_WORDS } from '../../processes/wind/words';
+import { SLEEVE_WORDS } from '../../processes/sleeve/words';
+import { ASSORT_WORDS } from '../../processes/assort/words';
 import { WEB_PRESS_WORDS } from '../../processes/web-press/words';
 
 /** The kinds of work whose words are part of the catalogue. */
@@ -44,6 +48,10 @@ export const KINDS: readonly KindWords[] = [
   OFFSET_WORDS,
   DIGITAL_WORDS,
   WEB_PRESS_WORDS,
+  GRAVURE_WORDS,
+  WIND_WORDS,
+  SLEEVE_WORDS,
+  ASSORT_WORDS,
   CAMERA_WORDS,
   FOIL_WORDS,
   GUILLOTINE_WORDS,

@@ -91,6 +91,7 @@ describe('a new order', () => {
       'Cutting dies',
       'Printing cylinders',
       'Embossing rollers',
+      'Printed rolls by gravure',
     ]);
     expect(made.every((b) => b.querySelector('svg') !== null)).toBe(true);
     expect(host.textContent).toContain('numbered secure sheets');

@@ -1,0 +1,175 @@
+import { idOf } from '../../quantity/id-of';
+import { formatNumber } from '../../words/format';
+import { practiceTerm, practiceValue } from '../../plant/practice';
+import { IN_TURN, laneSetting } from '../../layout/rolls-on-web-layouter';
+import { toleranceOf } from '../../register/register-of-step';
+import { inkRows } from '../press-inks';
+import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
+import { cell, choiceRow, pressRow, runningLossRow, says, setupKindRow } from '../rows';
+import { ofForm } from '../web-time';
+import { stationTurns } from './cylinder-tools';
+import { lanesOff } from '../designs-off';
+import { gravurePass } from './gravure-pass';
+import { cupOf } from './thinned-ink';
+import { registerOfInks } from '../register-of';
+
+export const gravureSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({
+  text: `${cx.machine.name} · ${gravurePass(cx).inks.join(' ')}`,
+});
+
+/** Which designs lie where: side by side or in turn, and in how many lanes each. */
+function designRows(cx: ConsumeContext): PanelRow[] {
+  if (cx.versions.length < 2) return [];
+  const designs = cx.layout?.web?.designs;
+  const now = designs ? 'beside' : IN_TURN;
+  return [
+    {
+      ...choiceRow(cx, 'designsRun', 'designs', now, ['beside', IN_TURN]),
+      edit: {
+        at: ['choices', 'settings', cx.stone, 'designs'],
+        kind: 'choice',
+        options: ['beside', IN_TURN].map((value) => ({ value, says: value })),
+      },
+    },
+    ...(designs ?? []).map(({ version, name, lanes }): PanelRow => ({
+      label: 'lanesOf',
+      text: `${name}: ${lanes}`,
+      edit: { at: ['choices', 'settings', cx.stone, laneSetting(version)], kind: 'count' },
+    })),
+  ];
+}
+
+export function gravurePanel(cx: ConsumeContext): PanelRow[] {
+  const { inks } = gravurePass(cx);
+  return [
+    pressRow(cx),
+    { label: 'turnFirst', figure: ofForm(cx, 'repeatMm') },
+    { label: 'relaxedRepeat', figure: ofForm(cx, 'relaxedMm') },
+    { label: 'driftARoll', figure: ofForm(cx, 'driftMm') },
+    { label: 'lanes', figure: ofForm(cx, 'lanes') },
+    ...designRows(cx),
+    {
+      label: 'laneDesigns',
+      text: lanesOff(cx)
+        .map((name, i) => `${i + 1} ${name || 'alike'}`)
+        .join(', '),
+    },
+    { label: 'engravedBand', figure: ofForm(cx, 'bandMm') },
+    { label: 'metres', figure: idOf(cx.id, 'metres') },
+    { label: 'rolls', figure: idOf(cx.id, 'rolls') },
+    { label: 'lostARoll', figure: idOf(cx.id, 'batchLost'), edit: { at: settingPath(cx, 'rollMetres'), kind: 'count' } },
+    { label: 'setupRepeats', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupMetres'), kind: 'count' } },
+    runningLossRow(cx),
+    { label: 'breaksExpected', figure: idOf(cx.id, 'breaks') },
+    { label: 'metresAMinute', figure: idOf(cx.id, 'metresAMinute') },
+    { label: 'reelMetres', figure: ofForm(cx, 'reelM'), edit: { at: ['choices', 'settings', cx.stone, 'reelMetres'], kind: 'count' } },
+    ...inkRows(cx, (s) => s.thinned === true).filter((row) => row.label !== 'inkOrder'),
+    { label: 'cup', text: cupOf(cx) || 'none named', edit: { at: settingPath(cx, 'cup'), kind: 'text' } },
+    setupKindRow(cx),
+    { label: 'inkReady', figure: idOf(cx.id, 'readyKg') },
+    { label: 'inkBought', figure: idOf(cx.id, 'boughtKg') },
+    { label: 'solventKg', figure: idOf(cx.id, 'solventKg') },
+    ...inks.map((ink): PanelRow => ({ label: 'inkOf', text: ink, figure: `${cx.id}.ink.${ink}.onSheets` })),
+    { label: 'rechromes', figure: idOf(cx.id, 'cylinders.rechromes') },
+  ];
+}
+
+export function gravurePaper(cx: ConsumeContext): PaperPage[] {
+  const { inks, hung } = gravurePass(cx);
+  const { plant, ledger } = cx;
+  const seconds = says(practiceTerm(plant, 'gravure.viscosityS'), 's');
+  const minutes = Math.round(practiceValue(plant, 'gravure.checkS') / 60);
+  const of = registerOfInks(cx, [{ side: 'front', inks: [...inks] }], 'gravure', false);
+  const turns = stationTurns(cx);
+  const kg = (ink: string, what: string): string => `${cell(ledger, `${cx.id}.ink.${ink}.${what}`, 1)} kg`;
+  return [
+    {
+      department: 'ink',
+      scene: false,
+      rows: gravurePanel(cx).filter((r) => ['inkSeries', 'inkReady', 'inkBought', 'solventKg'].includes(r.label)),
+      lists: [
+        {
+          title: 'inkByStation',
+          head: [
+            'station',
+            'ink',
+            'printed',
+            'in pan and pipes',
+            'bought',
+            'comes back',
+            `seconds, cup ${cupOf(cx) || '…'}`,
+            'left-overs first',
+          ],
+          rows: inks.map((ink, i) => [
+            String(i + 1),
+            ink,
+            kg(ink, 'onSheets'),
+            hung.includes(ink) ? `${formatNumber(practiceValue(plant, 'gravure.panKg'))} kg` : 'stands in it',
+            kg(ink, 'bought'),
+            kg(ink, 'returns'),
+            seconds,
+            '',
+          ]),
+        },
+      ],
+      blanks: [`viscosity and temperature, every ${minutes} min`, 'draw-down measured, ΔE', 'batch numbers', 'ink back in the can, kg'],
+    },
+    {
+      department: 'press',
+      scene: true,
+      rows: gravurePanel(cx).filter(
+        (r) => !['inkOf', 'inkReady', 'inkBought', 'solventKg', 'designsRun', 'lanesOf', 'rechromes', 'laneDesigns'].includes(r.label),
+      ),
+      lists: [
+        {
+          title: 'stations',
+          head: ['station', 'cylinder', 'one turn', 'colour', 'hung for this run'],
+          rows: turns.map(({ ink, turnMm }, i) => [
+            String(i + 1),
+            '',
+            `${formatNumber(turnMm, 3, true)} mm`,
+            ink,
+            hung.includes(ink) ? 'yes' : 'stays in',
+          ]),
+        },
+        {
+          title: 'lanesFromOperator',
+          head: ['lane', 'design'],
+          rows: lanesOff(cx).map((name, i) => [String(i + 1), name || 'alike in all lanes']),
+        },
+        {
+          title: 'webBreak',
+          head: ['what', 'how'],
+          rows: [
+            ['lost', 'counter − last good metre + web path + until it is in register again'],
+            ['web path', `${formatNumber(practiceValue(plant, 'gravure.pathM'))} m`],
+            ['until it is in register', `about ${formatNumber(practiceValue(plant, 'gravure.againM'))} m`],
+            ['splice', 'flag both edges, write the metre on the reel card'],
+          ],
+        },
+        {
+          title: 'reelsWound',
+          head: ['reel', 'counter at its start', 'counter at its end', 'splices at', 'faults from – to', 'signed'],
+          rows: reelRows(cx),
+        },
+        {
+          title: 'breaks',
+          head: ['reel', 'counter', 'last good metre', 'cause', 'minutes', 'metres lost'],
+          rows: Array.from({ length: 4 }, () => ['', '', '', '', '', '']),
+        },
+      ],
+      blanks: [
+        'tension at unwinder and reel',
+        `register: reference ${of?.reference ?? 'none'}, limit ${of ? `± ${toleranceOf(of)} mm` : '–'}, reached`,
+        'blades set, pressure',
+        'colour OK cut signed by',
+      ],
+    },
+  ];
+}
+
+/** A line for every reel that is wound, with what is planned to lie on it. */
+function reelRows(cx: ConsumeContext): string[][] {
+  const reels = Math.ceil(cx.ledger.value(idOf(cx.id, 'metres')) / Math.max(cx.ledger.value(ofForm(cx, 'reelM')), 1));
+  return Array.from({ length: reels }, (_, i) => [String(i + 1), '', '', '', '', '']);
+}

@@ -1,0 +1,212 @@
+import type { Id, Term } from '../../quantity/figure';
+import { idOf } from '../../quantity/id-of';
+import { fig, typed } from '../../quantity/ledger';
+import { SUM } from '../../quantity/sum';
+import { practiceTerm } from '../../plant/practice';
+import { CYCLES_OF_METRES, WITH_BREAKS } from '../../counts/loss-terms';
+import { INK_IN_ALL, INK_ON_SHEETS, INK_TOTAL } from '../../ink/ink-mass';
+import { INK_BOUGHT, INK_RETURNS, OPEN_HOURS, SOLVENT } from '../../ink/press-ready';
+import type { Measure } from '../../quality/measure';
+import { INK_COST } from '../../route/time-and-cost';
+import { BREAK_TIME, BREAKS_EXPECTED, SLOWED } from '../../route/web-time';
+import type { Batch } from '../batch';
+import { type Consumed, type ConsumeContext, type Draft, type DraftContext, type Process, lossTable, ownLoss, setting } from '../process';
+import { registerOfInks, REGISTER_ABILITIES } from '../register-of';
+import { inkAt } from '../press-inks';
+import { singleStep } from '../single-step';
+import { runningLossTerm, stepLosses } from '../step-losses';
+import { speedTerm, timeAndCost, repeatFactor } from '../time-and-cost';
+import { clearanceTerm } from '../version-runs';
+import { ofForm, webTime } from '../web-time';
+import { cylinderCosts, cylindersOf, cylinderTool } from './cylinder-tools';
+import { areInTurn, gravurePass } from './gravure-pass';
+import { gravurePanel, gravurePaper, gravureSummary } from './gravure-page';
+import { GRAVURE_RULES } from './gravure-rules';
+import { gravureScene } from './gravure-scene';
+import { isWater, MOST_SOLVENT_MG, SOLVENT_LEFT, VISCOSITY_S } from './thinned-ink';
+
+/** Metres an hour: as the card says; with water-based ink a share of it. */
+function metresAnHour(cx: ConsumeContext): Term {
+  const speed = speedTerm(cx);
+  if (!isWater(cx) || typeof cx.settings['perHour'] === 'number') return speed;
+  cx.ledger.figure(idOf(cx.id, 'slowed'), SLOWED, { perHour: speed, share: practiceTerm(cx.plant, 'gravure.waterShare') });
+  return fig(idOf(cx.id, 'slowed'));
+}
+
+/** Running loss with the breaks of the web. What somebody set, or the works' own log says, holds them already. */
+function runningTerm(cx: DraftContext): Term {
+  const ppm = runningLossTerm(cx, 'gravure.runningPpm');
+  if (typeof cx.settings['runningPpm'] === 'number' || ownLoss(cx) !== null) return ppm;
+  cx.ledger.figure(idOf(cx.id, 'withBreaks'), WITH_BREAKS, {
+    ppm,
+    breakM: practiceTerm(cx.plant, 'gravure.breakMetres'),
+    apartM: practiceTerm(cx.plant, 'gravure.breaksApartM'),
+  });
+  return fig(idOf(cx.id, 'withBreaks'));
+}
+
+/** A web that children or food come near lies so long before it is wound. */
+function solventRest(cx: DraftContext): NonNullable<Batch['rests']> {
+  const figure = idOf(cx.id, 'restS');
+  cx.ledger.figure(figure, SUM, { wait: setting(cx, 'restS', practiceTerm(cx.plant, 'gravure.solventS')) }, 's');
+  return { after: cx.id, figure, why: 'rest' };
+}
+
+/** Setting up in metres; of the next design as much as it changes of the cylinders. */
+function setupTerms(cx: DraftContext): Record<'metres' | 'factor' | 'repeatMm', Term> {
+  const { again, hung, inks } = gravurePass(cx);
+  const changed: Term = { value: inks.length > 0 ? hung.length / inks.length : 0, unit: '1', from: 'family', at: 'cylinders changed' };
+  return {
+    metres: setting(cx, 'setupMetres', practiceTerm(cx.plant, 'gravure.setupMetres')),
+    factor: again ? changed : repeatFactor(cx),
+    repeatMm: fig(ofForm(cx, 'repeatMm')),
+  };
+}
+
+/** Gravure press: a turn of the cylinders a cycle, all lanes at once; a station an ink, each with pan, blade and dryer; wound on mother reels. */
+export const gravure: Process = {
+  id: 'gravure',
+  abilities: [
+    ...(['minWebMm', 'maxWebMm', 'minRepeatMm', 'maxRepeatMm', 'units', 'bodyFaceMm', 'thinInk'] as const),
+    ...(['maxRollKg', 'maxRollDiameterMm', 'coreMm', 'rollChangeS', 'reelMm', 'reelCoreMm', 'reelKg'] as const),
+    ...REGISTER_ABILITIES,
+  ],
+  reach: 'web',
+  rules: GRAVURE_RULES,
+  losses: { running: 'gravure.runningPpm' },
+  tellsVersions: areInTurn,
+  suits: (machine, parts) =>
+    parts.every((p) => {
+      const turnMm = p.traits?.wound?.turnMm ?? 0;
+      const { units = 0, minRepeatMm = 0, maxRepeatMm = Infinity } = machine.limits;
+      return p.colours[0].length <= units && turnMm >= minRepeatMm && turnMm <= maxRepeatMm;
+    }),
+  asks: () => ({}),
+  draft(cx): Draft {
+    const { inks, hung } = gravurePass(cx);
+    const repeatMm = fig(ofForm(cx, 'repeatMm'));
+    const tool = cylindersOf(cx);
+    const losses = stepLosses(cx, cx.id, (cx) => ({
+      setup: { formula: CYCLES_OF_METRES, terms: setupTerms(cx) },
+      runningPpm: runningTerm(cx),
+      table: lossTable(cx, inks.length),
+      batches: [
+        {
+          cycles: { batch: fig(ofForm(cx, 'usableRollMm')), perCycle: repeatMm },
+          lost: {
+            metres: setting(cx, 'rollMetres', practiceTerm(cx.plant, 'gravure.rollMetres')),
+            factor: typed(1, '1', 'none'),
+            repeatMm,
+          },
+        },
+      ],
+    }));
+    return singleStep(cx, {
+      inks: [...inks],
+      prints: [{ side: 'front', inks: [...inks] }],
+      takesPer: (cx.layout?.sheetMm[1] ?? 0) / 1000,
+      givesPer: 1,
+      unit: 'repeat',
+      perGood: turnsARoll(cx) / Math.max(cx.layout?.web?.lanes ?? 1, 1),
+      whole: true,
+      losses,
+      cautions: ['nips', 'blades', ...(isWater(cx) ? [] : ['explosion'])],
+      ...(cx.parts.some((p) => p.traits?.wound?.solventLimit) && { makes: { rests: solventRest(cx) } }),
+      ...(hung.length > 0 && { needs: [{ gate: `tool:${tool}`, tool }], tools: { [tool]: cylinderTool(cx) } }),
+    });
+  },
+  registers: (cx) => registerOfInks(cx, [{ side: 'front', inks: [...gravurePass(cx).inks] }], 'gravure', false),
+  measures: (cx): Measure[] => [
+    ...gravurePass(cx).inks.map((ink, i): Measure => ({ key: `viscosity.s${i + 1}`, of: ink, unit: 's', ...VISCOSITY_S })),
+    ...(cx.parts.some((p) => p.traits?.wound?.solventLimit) ? [{ key: SOLVENT_LEFT, unit: '1' as const, most: MOST_SOLVENT_MG }] : []),
+  ],
+  consume(cx): Consumed {
+    const { ledger, id } = cx;
+    const { hung, again } = gravurePass(cx);
+    const apartM = practiceTerm(cx.plant, 'gravure.breaksApartM');
+    const webS = webTime(cx, true, metresAnHour(cx));
+    ledger.figure(idOf(id, 'breaks'), BREAKS_EXPECTED, { metres: fig(idOf(id, 'metres')), apartM });
+    ledger.figure(idOf(id, 'breakS'), BREAK_TIME, {
+      metres: fig(idOf(id, 'metres')),
+      apartM,
+      each: practiceTerm(cx.plant, 'gravure.breakS'),
+    });
+    ledger.figure(idOf(id, 'pressS'), SUM, { running: webS, breaks: fig(idOf(id, 'breakS')) }, 's');
+    const time = timeAndCost(cx, {
+      step: id,
+      forms: typed(hung.length, '1', 'cylinders'),
+      perFormS: practiceTerm(cx.plant, 'gravure.perCylinderS'),
+      ...(again && { setupFactor: clearanceTerm(cx) }),
+      runS: fig(idOf(id, 'pressS')),
+    });
+    const inks = inksReady(cx);
+    return { costs: [...time, ...inks.costs, ...cylinderCosts(cx)], inkKg: inks.kg };
+  },
+  scene: gravureScene,
+  panel: gravurePanel,
+  paper: gravurePaper,
+  summary: gravureSummary,
+};
+
+/** Turns of the press on a roll. */
+const turnsARoll = (cx: DraftContext): number => cx.ledger.value(ofForm(cx, 'turnsARoll'));
+
+/** Ink of each station: ready for press, bought, in pan and pipes, what comes back; and the solvent for all of them. */
+function inksReady(cx: ConsumeContext): { kg: Id<'figure'>[]; costs: Consumed['costs'] } {
+  const { ledger, id, layout } = cx;
+  const { inks, hung } = gravurePass(cx);
+  const bandMm = (layout?.web?.lanes ?? 0) * (cx.parts[0]?.widthMm ?? 0);
+  const share = practiceTerm(cx.plant, 'gravure.boughtShare');
+  const perKg: Term = { value: cx.inkSeries?.pricePerKg ?? 0, unit: 'money/kg', from: 'plant', at: 'inkSeries' };
+  const costs: Consumed['costs'] = [];
+  const kg = inks.map((ink): Id<'figure'> => {
+    const at = inkAt(id, [{ side: 'front', inks: [...inks] }], 'front', ink);
+    // What runs on from the design before stands in its pan already.
+    const fresh = hung.includes(ink);
+    const pan = fresh ? practiceTerm(cx.plant, 'gravure.panKg') : typed(0, 'kg', 'stays in its pan');
+    const clean = fresh ? practiceTerm(cx.plant, 'gravure.cleanKg') : typed(0, 'kg', 'stays in its pan');
+    ledger.figure(idOf(at, 'onSheets'), INK_ON_SHEETS, {
+      areaMm2: { value: bandMm * (layout?.sheetMm[1] ?? 0), unit: 'm²', from: 'family', at: 'lanes of a repeat' },
+      coveragePercent:
+        cx.parts[0]?.coveragePercent[ink] === undefined
+          ? practiceTerm(cx.plant, 'ink.coveragePercent')
+          : typed(cx.parts[0].coveragePercent[ink], '%', `coverage:${ink}`),
+      filmGsm: cx.inkSeries?.filmGsm
+        ? { value: cx.inkSeries.filmGsm, unit: 'g/m²', from: 'plant', at: 'inkSeries' }
+        : practiceTerm(cx.plant, 'gravure.filmGsm'),
+      impressions: fig(idOf(id, 'run')),
+    });
+    ledger.figure(idOf(at, 'kg'), INK_TOTAL, { onSheets: fig(idOf(at, 'onSheets')), fill: pan, wash: typed(0, 'kg', 'none') });
+    ledger.figure(idOf(at, 'bought'), INK_BOUGHT, { readyKg: fig(idOf(at, 'onSheets')), share });
+    ledger.figure(idOf(at, 'returns'), INK_RETURNS, { panKg: pan, cleanKg: clean });
+    ledger.figure(idOf(at, 'cost'), INK_COST, { kg: fig(idOf(at, 'bought')), perKg });
+    ledger.figure(idOf(at, 'boughtLost'), INK_BOUGHT, { readyKg: clean, share });
+    ledger.figure(idOf(at, 'costFill'), INK_COST, { kg: fig(idOf(at, 'boughtLost')), perKg });
+    costs.push(
+      { figure: idOf(at, 'cost'), kind: 'ink', fixed: false, per: idOf(id, 'run') },
+      { figure: idOf(at, 'costFill'), kind: 'ink', fixed: true },
+    );
+    return idOf(at, 'kg');
+  });
+  const all = (what: 'onSheets' | 'bought'): Record<string, Term> =>
+    Object.fromEntries(kg.map((k) => [k, fig(idOf(k.slice(0, -'.kg'.length), what))]));
+  ledger.figure(idOf(id, 'inkKg'), INK_IN_ALL, Object.fromEntries(kg.map((k) => [k, fig(k)])));
+  ledger.figure(idOf(id, 'readyKg'), INK_IN_ALL, all('onSheets'));
+  ledger.figure(idOf(id, 'boughtKg'), INK_IN_ALL, all('bought'));
+  ledger.figure(idOf(id, 'openH'), OPEN_HOURS, { setupS: fig(idOf(id, 'setupS')), runS: fig(idOf(id, 'runS')) });
+  ledger.figure(idOf(id, 'solventKg'), SOLVENT, {
+    readyKg: fig(idOf(id, 'readyKg')),
+    boughtKg: fig(idOf(id, 'boughtKg')),
+    kgPerHour: practiceTerm(cx.plant, 'gravure.evaporatesKgPerHour'),
+    stations: { value: inks.length, unit: '1', from: 'family', at: 'stations' },
+    hours: fig(idOf(id, 'openH')),
+  });
+  if (!isWater(cx)) {
+    ledger.figure(idOf(id, 'solventCost'), INK_COST, {
+      kg: fig(idOf(id, 'solventKg')),
+      perKg: practiceTerm(cx.plant, 'gravure.solventPerKg'),
+    });
+    costs.push({ figure: idOf(id, 'solventCost'), kind: 'ink', fixed: false, per: idOf(id, 'run') });
+  }
+  return { kg, costs };
+}

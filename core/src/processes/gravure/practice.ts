@@ -1,0 +1,52 @@
+import type { Practice } from '../../plant/plant';
+import { fixed, PRACTICE, range } from '../../plant/practice-value';
+
+/** What the trade assumes of gravure on paper until the plant says otherwise. */
+export const GRAVURE_PRACTICE = {
+  'gravure.edgeMm': range(10, 20, 'mm', 'practice', PRACTICE),
+  'gravure.markMm': fixed(5, 'mm', 'practice', PRACTICE),
+  'gravure.strainPpm': range(
+    0,
+    1_000,
+    'ppm',
+    'practice',
+    'stretched by up to 0.1 % while it is printed; common practice, no source; measured wins',
+  ),
+  'gravure.coreWasteMetres': fixed(10, 'm', 'practice', PRACTICE),
+  'gravure.perCylinderS': fixed(1_200, 's', 'practice', PRACTICE),
+  'gravure.setupMetres': range(300, 800, 'm', 'practice', PRACTICE),
+  'gravure.runningPpm': range(10_000, 30_000, 'ppm', 'practice', PRACTICE),
+  'gravure.breakMetres': range(60, 100, 'm', 'practice', 'lost at a break; common practice, no source'),
+  'gravure.breaksApartM': range(20_000, 60_000, 'm', 'practice', 'a break every 20 to 60 km; common practice, no source'),
+  'gravure.breakS': fixed(1_500, 's', 'practice', PRACTICE),
+  'gravure.rollMetres': range(20, 60, 'm', 'practice', 'lost with a paper roll; common practice, no source'),
+  'gravure.pathM': range(40, 80, 'm', 'practice', 'web from unwinder to reel; common practice, no source'),
+  'gravure.againM': range(30, 60, 'm', 'practice', 'until it is in register again; common practice, no source'),
+  'gravure.filmGsm': range(3, 8, 'g/m²', 'book', 'ready for press, 3 to 8 g/m²; handbook range, from memory'),
+  'gravure.boughtShare': range(
+    0.6,
+    0.75,
+    '1',
+    'practice',
+    'bought of what is ready for press, the rest thins it; common practice, no source',
+  ),
+  'gravure.evaporatesKgPerHour': range(1, 3, 'kg', 'practice', 'an hour a station; common practice, no source'),
+  'gravure.panKg': range(15, 25, 'kg', 'practice', 'in pan and pipes of a station; common practice, no source'),
+  'gravure.cleanKg': range(2, 4, 'kg', 'practice', 'that stick to pan and pipes; common practice, no source'),
+  'gravure.viscosityS': range(16, 22, 's', 'practice', 'seconds, with the cup named; common practice, no source'),
+  'gravure.checkS': range(900, 1_800, 's', 'practice', 'viscosity looked at every 15 to 30 min; common practice, no source'),
+  'gravure.trapMm': range(0.2, 0.3, 'mm', 'practice', PRACTICE),
+  'gravure.registerMm': range(0.1, 0.2, 'mm', 'practice', PRACTICE),
+  'gravure.solventS': range(
+    21_600,
+    86_400,
+    's',
+    'practice',
+    'rest of 6 to 24 h where children or food come near; common practice, no source',
+  ),
+  'gravure.waterShare': range(0.6, 0.8, '1', 'practice', 'speed with water-based ink; common practice, no source'),
+  'gravure.reelMm': fixed(800, 'mm', 'practice', PRACTICE),
+  'gravure.reelCoreMm': fixed(152, 'mm', 'practice', PRACTICE),
+  'gravure.reelKg': fixed(1_000, 'kg', 'practice', PRACTICE),
+  'gravure.solventPerKg': fixed(1.6, 'money/kg', 'invented', 'invented for the demo: put in your own price'),
+} as const satisfies Record<string, Practice>;
