@@ -49,7 +49,7 @@ async function benchCore() {
   const out = `${ROOT}/server/dist/bench-core.mjs`;
   await bundle({
     stdin: {
-      contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/line-3.fixture'; export * from './core/src/plan/line-4.fixture'; export * from './core/src/plan/line-6.fixture'; export * from './core/src/plan/line-7.fixture'; export * from './core/src/plan/line-15.fixture'; export * from './core/src/plan/line-5.fixture'; export * from './core/src/layout/blank-nest'; export * from './core/src/layout/nest-search'; export * from './core/src/plan/toys/toy-book.fixture';`,
+      contents: `export * from './core/src/index'; export * from './core/src/planning'; export * from './core/src/plan/line-1.fixture'; export * from './core/src/plan/line-3.fixture'; export * from './core/src/plan/line-4.fixture'; export * from './core/src/plan/line-6.fixture'; export * from './core/src/plan/line-7.fixture'; export * from './core/src/plan/line-15.fixture'; export * from './core/src/plan/line-12.fixture'; export * from './core/src/plan/line-5.fixture'; export * from './core/src/layout/blank-nest'; export * from './core/src/layout/nest-search'; export * from './core/src/plan/toys/toy-book.fixture';`,
       resolveDir: ROOT,
     },
     bundle: true,
@@ -262,6 +262,12 @@ function benchSections(core, timed) {
   row(
     'plan() of five printing cylinders',
     timed(100, 20, (i) => core.plan(core.drawerCylinders({ firstTurnMm: 500 + (i % 40) / 100 }), core.LINDMOOR, core.SHELF)),
+    6,
+    'ms',
+  );
+  row(
+    'plan() of rolls in two designs',
+    timed(100, 20, (i) => core.plan(core.drawerPaper({ lengthM: 2 + (i % 40) / 100 }), core.LINDMOOR, core.SHELF)),
     6,
     'ms',
   );

@@ -3,7 +3,7 @@ import type { Machine } from '../plant/plant';
 import type { Id, Term } from '../quantity/figure';
 import { idOf } from '../quantity/id-of';
 import { fig, typed } from '../quantity/ledger';
-import { practiceTerm } from '../plant/practice';
+import { practiceTerm, practiceValue } from '../plant/practice';
 import { DRIFT, LENGTH_BY_MARK, RELAXED_REPEAT, REPEATS_A_ROLL, TURNS_A_ROLL } from './web-repeat';
 import type { Part } from '../product/part';
 import type { Settings } from '../product/job-spec';
@@ -34,7 +34,8 @@ function lanesOf(part: Part, roll: WoundRoll, cx: LayoutContext): Laid {
   const at = (what: string): Id<'figure'> => idOf(cx.id, what);
   rollFigures(cx, 'gravure.coreWasteMetres');
   const webMm: Term = { value: stock.widthMm, unit: 'mm', from: 'plant', at: `stock:${stockId}` };
-  const edgeTrimMm = practiceTerm(plant, 'gravure.edgeMm');
+  // Lanes are whole: how wide the works leaves its edges is set, not guessed.
+  const edgeTrimMm: Term = { value: practiceValue(plant, 'gravure.edgeMm'), unit: 'mm', from: 'plant', at: 'practice:gravure.edgeMm' };
   const rollMm = typed(part.widthMm, 'mm', 'widthMm');
   const turnMm = typed(roll.turnMm, 'mm', 'turnMm');
   const none = typed(0, 'mm', 'none');
@@ -72,7 +73,7 @@ function lanesOf(part: Part, roll: WoundRoll, cx: LayoutContext): Laid {
  * one, more than there are lanes, or set so.
  */
 function designsBeside({ versions, stones }: LayoutContext, lanes: number): Pick<WebForm, 'designs'> {
-  const set: Settings = Object.assign({}, ...stones.map((s) => s.settings));
+  const set: Settings = Object.fromEntries(stones.flatMap((s) => Object.entries(s.settings)));
   if (versions.length < 2 || versions.length > lanes || set['designs'] === IN_TURN) return {};
   const byHand = versions.map((v) => set[laneSetting(v.id)]);
   const found = lanesOfDesigns(

@@ -4,6 +4,7 @@ import { LINDMOOR, MONDAY_S, SHELF } from './line-1.fixture';
 import { drawerPaper, ROPE_AND_COMPASS } from './line-12.fixture';
 import { planned, sceneOf } from './plan';
 import { toolJob } from './what-if/tool-job';
+import { editSays } from './readings/edit-says';
 import { ticketPages } from './readings/ticket';
 import { formatNumber as n } from '../words/format';
 import type { Shelf } from '../plant/plant';
@@ -110,7 +111,7 @@ describe('other ways to run it', () => {
     expect(figure(marked, 'rolls.web.lengthMm')).toBeCloseTo(2_000, 2);
     expect(figure(marked, 'rolls.web.turnsARoll')).toBe(4);
   });
-  it('rests before it is winded where children come near, and asks for what is left of the solvent', () => {
+  it('rests before it is wound where children come near, and asks for what is left of the solvent', () => {
     const child = of(drawerPaper({ child: true }));
     expect(child.plan.steps[WIND]?.waits).toMatchObject([{ after: PRINT, why: 'rest' }]);
     expect(figure(child, `${WIND}.startAt`) - figure(child, `${PRINT}.endAt`)).toBeGreaterThanOrEqual(15 * 3_600);
@@ -134,6 +135,11 @@ describe('other ways to run it', () => {
     // A design that says nothing of its cylinders has all of its own.
     expect(figure(three, `${PRINT}.v3.setupCycles`)).toBe(1_100);
     expect(figure(three, 'rolls.web.assort.run')).toBe(1_500);
+  });
+  it('says in the history whose lanes were set', () => {
+    const before = drawerPaper();
+    const edit = { at: ['choices', 'settings', PRINT, 'lanes.v2'], now: 2 };
+    expect(editSays(edit, before, LINDMOOR).place).toContain('lanes of Compass');
   });
   it('lays designs in the lanes that somebody set, as far as there are so many', () => {
     const lanes = (of4: number, set: Record<string, number>) =>

@@ -63,7 +63,8 @@ export function totalFigures(
     Object.fromEntries(steps.filter((s) => ledger.has(idOf(s, 'endAt'))).map((s) => [s, fig(idOf(s, 'endAt'))])),
   );
   const pulledFlows = (unit: 'sheet' | 'metre'): Id<'flow'>[] =>
-    Object.keys(net.flows).filter((id) => net.flows[id]?.unit === unit && net.flows[id].supply);
+    // Film that is bought for what is made is no paper.
+    Object.keys(net.flows).filter((id) => net.flows[id]?.unit === unit && net.flows[id].supply && net.flows[id].supply.from !== 'buy');
   const pulled = (unit: 'sheet' | 'metre'): string[] => pulledFlows(unit).map((id) => idOf(id, 'demand'));
   const [sheets, metres] = [pulled('sheet'), pulled('metre')];
   const chance = leastChance(items, ledger);

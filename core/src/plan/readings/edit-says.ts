@@ -56,7 +56,13 @@ export function placeSays(at: readonly string[], spec: JobSpec): string {
 /** A choice: what was chosen, and of which stone or form. */
 function choiceSays(room: string, rest: readonly string[], spec: JobSpec): string {
   const [id = '', setting] = rest;
-  const what = room === 'settings' && setting !== undefined ? label(`setting.${setting}`) : label(`place.${room}`);
+  // A setting of one of several says behind a point which: lanes of a version.
+  const [key = '', of = ''] = (setting ?? '').split('.');
+  const version = Object.values(spec.items).flatMap((i) => (Object.hasOwn(i.versions, of) ? [i.versions[of]?.name ?? of] : []))[0];
+  const what =
+    room === 'settings' && setting !== undefined
+      ? [label(`setting.${key}`), version ?? of].filter(Boolean).join(' ')
+      : label(`place.${room}`);
   return [what, id === '' ? '' : idSays(id, spec)].filter(Boolean).join(', ');
 }
 

@@ -25,6 +25,7 @@ export const GRAVURE_WORDS: KindWords = {
     webBreak: 'When the web breaks',
     reelsWound: 'Reels wound',
     'setting.designs': 'designs side by side or in turn',
+    'setting.lanes': 'lanes of',
     'setting.reelMetres': 'metres on a mother reel',
     'setting.rollMetres': 'metres lost with a paper roll',
     'setting.cup': 'cup for the viscosity',

@@ -62,13 +62,16 @@ function reelRows(cx: ConsumeContext): string[][] {
   });
 }
 
+/** What the planner weighs is no matter of who winds. */
+const FOR_THE_PLANNER = ['lengthsAnHour', 'rateHeldBy', 'lostAReel', 'lostAPaperRoll', 'setupLengths'];
+
 export const windPaper = (cx: ConsumeContext): PaperPage[] => {
   const run = cx.ledger.value(idOf(cx.id, 'run'));
   return [
     {
       department: 'sheeting',
       scene: true,
-      rows: windPanel(cx),
+      rows: windPanel(cx).filter((r) => !FOR_THE_PLANNER.includes(r.label)),
       lists: [
         {
           title: 'reelsToWind',
