@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { expect, test } from '../house';
-import { fill, newOrder, signIn, type, view } from '../sign-in';
+import { fill, newOrder, signIn, type } from '../sign-in';
 
 test('rolls by gravure from order to ticket: the pattern is made to begin alike, cylinders go to the cylinder shop, reels are told from the outside', async ({
   page,
@@ -41,7 +41,7 @@ test('rolls by gravure from order to ticket: the pattern is made to begin alike,
   ])
     expect(said).toContain(words);
 
-  await view(page, 'Gates');
+  await page.getByRole('tab', { name: 'Gates', exact: true }).click();
   const tools = page.locator('dk-tools-panel');
   await tools.getByRole('button', { name: 'Have them made here' }).click();
   await tools.getByRole('link', { name: /^job \d+ makes them, ready/ }).click();
