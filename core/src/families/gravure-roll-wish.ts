@@ -33,22 +33,21 @@ export const GravureRollWish = z
 export type GravureRollWish = z.infer<typeof GravureRollWish>;
 
 /** An order of rolls with what counts where it says nothing. */
-export const wishedRoll = (wish: GravureRollWish) =>
-  ({
-    lengthM: wish.lengthM ?? 2,
-    overPercent: wish.overPercent ?? 1,
-    widthMm: wish.widthMm ?? 700,
-    turnMm: wish.turnMm ?? 500,
-    coreMm: wish.coreMm ?? 0,
-    printedSide: wish.printedSide ?? 'out',
-    alike: wish.alike ?? false,
-    cut: wish.cut ?? 'length',
-    printed: wish.printed ?? 'surface',
-    sleeveUm: wish.sleeveUm ?? 0,
-    label: wish.label ?? false,
-    aBox: wish.aBox ?? 0,
-    inks: wish.inks ?? ['gold', 'yellow', 'red', 'blue', 'black'],
-  }) as const satisfies Partial<GravureRollWish>;
+export const wishedRoll = (wish: GravureRollWish) => ({
+  lengthM: wish.lengthM ?? 2,
+  overPercent: wish.overPercent ?? 1,
+  widthMm: wish.widthMm ?? 700,
+  turnMm: wish.turnMm ?? 500,
+  coreMm: wish.coreMm ?? 0,
+  printedSide: wish.printedSide ?? 'out',
+  alike: wish.alike ?? false,
+  cut: wish.cut ?? 'length',
+  printed: wish.printed ?? 'surface',
+  sleeveUm: wish.sleeveUm ?? 0,
+  label: wish.label ?? false,
+  aBox: wish.aBox ?? 0,
+  inks: wish.inks ?? ['gold', 'yellow', 'red', 'blue', 'black'],
+});
 
 declare module '../product/job-spec' {
   interface Wishes {

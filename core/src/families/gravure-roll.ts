@@ -2,7 +2,7 @@ import { idOf } from '../quantity/id-of';
 import { machinesFor, type Plant } from '../plant/plant';
 import { practiceValue } from '../plant/practice';
 import { IN_TURN } from '../layout/rolls-on-web-layouter';
-import { relaxedRepeatMm, repeatsInLength } from '../layout/web-repeat';
+import { relaxedRepeatMm, repeatsInLength, TURNS_A_ROLL } from '../layout/web-repeat';
 import type { Part } from '../product/part';
 import { PRINT_WAYS, PRINTED_SIDES, ROLL_CUTS } from '../product/wound-roll';
 import { ARTWORK_FIELDS, ARTWORK_WORDS } from './artwork-fields';
@@ -148,7 +148,7 @@ export const gravureRoll: Family<'gravure-roll'> = {
       food: wish.food ?? false,
       traits: {
         // Turns of the press on a roll: whole ones where it is cut at the mark.
-        pieces: roll.cut === 'mark' ? repeatsInLength(lengthMm, repeatMm) : lengthMm / roll.turnMm,
+        pieces: roll.cut === 'mark' ? repeatsInLength(lengthMm, repeatMm) : TURNS_A_ROLL.of({ lengthMm, turnMm: roll.turnMm }),
         wound: {
           ...roll,
           lengthMm,

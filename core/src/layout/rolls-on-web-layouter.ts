@@ -80,9 +80,10 @@ function designsBeside({ versions, stones }: LayoutContext, lanes: number): Pick
     versions.map((v) => v.quantity),
     lanes,
   );
-  const asked = byHand.map((n, i) => (typeof n === 'number' && n >= 1 ? Math.floor(n) : (found[i] ?? 1)));
-  const fits = asked.reduce((a, b) => a + b, 0) <= lanes;
-  return { designs: versions.map(({ id, name }, i) => ({ version: id, name, lanes: (fits ? asked[i] : found[i]) ?? 1 })) };
+  const isSet = byHand.some((n) => n !== undefined);
+  const asked = byHand.map((n) => (typeof n === 'number' && n >= 1 ? Math.floor(n) : 1));
+  const counts = isSet && asked.reduce((a, b) => a + b, 0) <= lanes;
+  return { designs: versions.map(({ id, name }, i) => ({ version: id, name, lanes: (counts ? asked[i] : found[i]) ?? 1 })) };
 }
 /** The setting of the press that has designs run one after another over the whole web. */
 export const IN_TURN = 'inTurn';
@@ -139,7 +140,7 @@ function reelFigures({ id, stock, stockId, stones, plant, ledger }: LayoutContex
     byMass: fig(at('reelByMass')),
     ...(set !== undefined && { set: typed(set, 'm', 'reelMetres') }),
   });
-  ledger.figure(at('reelMm'), MILLIMETRES, { metres: fig(at('reelM')) });
+  ledger.figure(at('reelLengthMm'), MILLIMETRES, { metres: fig(at('reelM')) });
 }
 const limitOf = ({ limits }: Pick<Machine, 'limits'>, ability: AbilityKey): number[] => {
   const value = limits[ability];

@@ -58,6 +58,11 @@ export const GRAVURE_CASES = {
     silent: madeFor({ turnMm: 500, bandMm: 1_410, inks: INKS }),
   },
   'gravure.besideOver': { level: 'decide', fires: ordered(6_000, 5_000), silent: ordered(6_000, 5_600) },
+  'gravure.lanesOver': {
+    level: 'decide',
+    fires: rolls({}, { settings: { [PRINT]: { 'lanes.v1': 2 } } }),
+    silent: rolls({ widthMm: 350 }, { settings: { [PRINT]: { 'lanes.v1': 3 } } }),
+  },
   'gravure.noCup': { level: 'start', fires: measured('viscosity.s1'), silent: measured('viscosity.s1', 'cup 4 mm') },
   'gravure.noSolvent': {
     level: 'start',

@@ -134,7 +134,7 @@ function assortPanel(cx: ConsumeContext): PanelRow[] {
     { label: 'boxesFilled', figure: idOf(cx.id, 'run') },
     ...inBox(cx).map(({ version, aBox }): PanelRow => ({
       label: 'inABox',
-      text: `${version.name}: ${aBox}`,
+      text: `${aBox} ${version.name}`,
       edit: { at: ['choices', 'settings', cx.stone, boxSetting(version.id)], kind: 'count' },
     })),
     { label: 'limitingDesign', text: limits ? `${limits}: ${formatNumber(boxes)} boxes` : 'none, all come out even' },

@@ -1,21 +1,29 @@
 import { idOf } from '../../quantity/id-of';
 import { formatNumber } from '../../words/format';
-import { practiceTerm, practiceValue } from '../../plant/practice';
+import { childOf } from '../../plant/plant';
+import { practiceValue } from '../../plant/practice';
 import { IN_TURN, laneSetting } from '../../layout/rolls-on-web-layouter';
 import { toleranceOf } from '../../register/register-of-step';
 import { inkRows } from '../press-inks';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
-import { cell, choiceRow, pressRow, runningLossRow, says, setupKindRow } from '../rows';
+import { cell, choiceRow, pressRow, runningLossRow, setupKindRow } from '../rows';
 import { ofForm } from '../web-time';
-import { stationTurns } from './cylinder-tools';
+import { cylindersOf, stationTurns } from './cylinder-tools';
 import { lanesOff } from '../designs-off';
-import { gravurePass } from './gravure-pass';
-import { cupOf } from './thinned-ink';
-import { registerOfInks } from '../register-of';
+import { gravurePass, gravureRegister } from './gravure-pass';
+import { cupOf, viscosityS } from './thinned-ink';
 
 export const gravureSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({
   text: `${cx.machine.name} · ${gravurePass(cx).inks.join(' ')}`,
 });
+
+/** Where the set of cylinders comes from. */
+function fromSays(cx: ConsumeContext): string {
+  const supply = cx.tools[cylindersOf(cx)]?.supply;
+  if (supply?.from === 'store') return `store, ${supply.tool}`;
+  if (supply?.from === 'job') return `job ${childOf(cx.shelf, supply.job)?.number ?? '–'}`;
+  return supply?.from === 'customer' ? 'sent by the customer' : 'bought';
+}
 
 /** Which designs lie where: side by side or in turn, and in how many lanes each. */
 function designRows(cx: ConsumeContext): PanelRow[] {
@@ -33,7 +41,7 @@ function designRows(cx: ConsumeContext): PanelRow[] {
     },
     ...(designs ?? []).map(({ version, name, lanes }): PanelRow => ({
       label: 'lanesOf',
-      text: `${name}: ${lanes}`,
+      text: `${cx.settings[laneSetting(version)] ?? lanes} ${name}`,
       edit: { at: ['choices', 'settings', cx.stone, laneSetting(version)], kind: 'count' },
     })),
   ];
@@ -70,6 +78,7 @@ export function gravurePanel(cx: ConsumeContext): PanelRow[] {
     { label: 'inkBought', figure: idOf(cx.id, 'boughtKg') },
     { label: 'solventKg', figure: idOf(cx.id, 'solventKg') },
     ...inks.map((ink): PanelRow => ({ label: 'inkOf', text: ink, figure: `${cx.id}.ink.${ink}.onSheets` })),
+    { label: 'cylindersFrom', text: fromSays(cx) },
     { label: 'rechromes', figure: idOf(cx.id, 'cylinders.rechromes') },
   ];
 }
@@ -77,9 +86,10 @@ export function gravurePanel(cx: ConsumeContext): PanelRow[] {
 export function gravurePaper(cx: ConsumeContext): PaperPage[] {
   const { inks, hung } = gravurePass(cx);
   const { plant, ledger } = cx;
-  const seconds = says(practiceTerm(plant, 'gravure.viscosityS'), 's');
+  const { least, most } = viscosityS(cx);
+  const seconds = `${formatNumber(least)} – ${formatNumber(most)} s`;
   const minutes = Math.round(practiceValue(plant, 'gravure.checkS') / 60);
-  const of = registerOfInks(cx, [{ side: 'front', inks: [...inks] }], 'gravure', false);
+  const of = gravureRegister(cx);
   const turns = stationTurns(cx);
   const kg = (ink: string, what: string): string => `${cell(ledger, `${cx.id}.ink.${ink}.${what}`, 1)} kg`;
   return [

@@ -1,6 +1,9 @@
 import { platesChanged } from '../../form/plates';
 import type { PartVersion } from '../../product/versions';
-import type { DraftContext, VersionsToTell } from '../process';
+import type { SidePrint } from '../../layout/work-style';
+import type { RegisterOf } from '../../register/register-of-step';
+import type { ConsumeContext, DraftContext, VersionsToTell } from '../process';
+import { registerOfInks } from '../register-of';
 
 /** Cylinders that a design has of its own: those it says, else all of them. */
 const ownInks = ({ changes }: Pick<PartVersion, 'changes'>, inks: readonly string[]): readonly string[] =>
@@ -23,3 +26,9 @@ export function gravurePass({ prints, version, versions, keeps }: DraftContext):
   const [was, is] = [before, version].map((v) => ({ changes: ownInks(v, inks) }));
   return { inks, hung: was && is ? platesChanged(inks, was, is) : inks, again: true };
 }
+
+/** All of it on the face of the web. */
+export const gravurePrints = (cx: DraftContext): SidePrint[] => [{ side: 'front', inks: [...gravurePass(cx).inks] }];
+
+/** What a camera reads at the register desk: every colour against that of the first station. */
+export const gravureRegister = (cx: ConsumeContext): RegisterOf | null => registerOfInks(cx, gravurePrints(cx), 'gravure', false);

@@ -2,7 +2,7 @@ import { childOf } from '../../plant/plant';
 import { practiceValue } from '../../plant/practice';
 import { turnForAlikeMm } from '../../layout/web-repeat';
 import { sideBySide } from '../../layout/designs-on-web';
-import { IN_TURN } from '../../layout/rolls-on-web-layouter';
+import { IN_TURN, laneSetting } from '../../layout/rolls-on-web-layouter';
 import { GROUND } from '../../ink/ink-order';
 import type { JobSpec } from '../../product/job-spec';
 import { editAt, type Edit } from '../../product/edit';
@@ -174,6 +174,20 @@ const besideOver: OwnRule = {
   },
 };
 
+/** Somebody set more lanes than there are: they do not count. */
+const lanesOver: OwnRule = {
+  code: 'gravure.lanesOver',
+  find: (cx, spec) => {
+    const web = cx.layout?.web;
+    const settings = spec.choices.settings[cx.stone] ?? {};
+    const byHand = (web?.designs ?? []).filter((d) => Object.hasOwn(settings, laneSetting(d.version)));
+    const asked = (web?.designs ?? []).reduce((sum, d) => sum + Number(settings[laneSetting(d.version)] ?? 1), 0);
+    if (!web || byHand.length === 0 || asked <= web.lanes) return [];
+    const edits = byHand.map((d): [string[], unknown] => [['choices', 'settings', cx.stone, laneSetting(d.version)], undefined]);
+    return [{ level: 'decide', args: { set: asked, lanes: web.lanes }, remedies: [change(spec, 'remedy.lanesFound', {}, edits)] }];
+  },
+};
+
 /** Seconds say nothing without the cup they were taken with. */
 const noCup: OwnRule = {
   code: 'gravure.noCup',
@@ -203,6 +217,7 @@ export const GRAVURE_RULES: readonly OwnRule[] = [
   trapNarrow,
   cylindersElse,
   besideOver,
+  lanesOver,
   noCup,
   noSolventReading,
 ];

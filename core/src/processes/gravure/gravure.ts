@@ -1,29 +1,26 @@
-import type { Id, Term } from '../../quantity/figure';
+import type { Term } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { fig, typed } from '../../quantity/ledger';
 import { SUM } from '../../quantity/sum';
 import { practiceTerm } from '../../plant/practice';
 import { CYCLES_OF_METRES, WITH_BREAKS } from '../../counts/loss-terms';
-import { INK_IN_ALL, INK_ON_SHEETS, INK_TOTAL } from '../../ink/ink-mass';
-import { INK_BOUGHT, INK_RETURNS, OPEN_HOURS, SOLVENT } from '../../ink/press-ready';
 import type { Measure } from '../../quality/measure';
-import { INK_COST } from '../../route/time-and-cost';
 import { BREAK_TIME, BREAKS_EXPECTED, SLOWED } from '../../route/web-time';
 import type { Batch } from '../batch';
 import { type Consumed, type ConsumeContext, type Draft, type DraftContext, type Process, lossTable, ownLoss, setting } from '../process';
-import { registerOfInks, REGISTER_ABILITIES } from '../register-of';
-import { inkAt } from '../press-inks';
+import { REGISTER_ABILITIES } from '../register-of';
 import { singleStep } from '../single-step';
 import { runningLossTerm, stepLosses } from '../step-losses';
 import { speedTerm, timeAndCost, repeatFactor } from '../time-and-cost';
 import { clearanceTerm } from '../version-runs';
 import { ofForm, webTime } from '../web-time';
 import { cylinderCosts, cylindersOf, cylinderTool } from './cylinder-tools';
-import { areInTurn, gravurePass } from './gravure-pass';
+import { areInTurn, gravurePass, gravurePrints, gravureRegister } from './gravure-pass';
+import { inksReady } from './gravure-ink';
 import { gravurePanel, gravurePaper, gravureSummary } from './gravure-page';
 import { GRAVURE_RULES } from './gravure-rules';
 import { gravureScene } from './gravure-scene';
-import { isWater, MOST_SOLVENT_MG, SOLVENT_LEFT, VISCOSITY_S } from './thinned-ink';
+import { isWater, MOST_SOLVENT_MG, SOLVENT_LEFT, viscosityS } from './thinned-ink';
 
 /** Metres an hour: as the card says; with water-based ink a share of it. */
 function metresAnHour(cx: ConsumeContext): Term {
@@ -103,7 +100,7 @@ export const gravure: Process = {
     }));
     return singleStep(cx, {
       inks: [...inks],
-      prints: [{ side: 'front', inks: [...inks] }],
+      prints: gravurePrints(cx),
       takesPer: (cx.layout?.sheetMm[1] ?? 0) / 1000,
       givesPer: 1,
       unit: 'repeat',
@@ -115,9 +112,9 @@ export const gravure: Process = {
       ...(hung.length > 0 && { needs: [{ gate: `tool:${tool}`, tool }], tools: { [tool]: cylinderTool(cx) } }),
     });
   },
-  registers: (cx) => registerOfInks(cx, [{ side: 'front', inks: [...gravurePass(cx).inks] }], 'gravure', false),
+  registers: gravureRegister,
   measures: (cx): Measure[] => [
-    ...gravurePass(cx).inks.map((ink, i): Measure => ({ key: `viscosity.s${i + 1}`, of: ink, unit: 's', ...VISCOSITY_S })),
+    ...gravurePass(cx).inks.map((ink, i): Measure => ({ key: `viscosity.s${i + 1}`, of: ink, unit: 's', ...viscosityS(cx) })),
     ...(cx.parts.some((p) => p.traits?.wound?.solventLimit) ? [{ key: SOLVENT_LEFT, unit: '1' as const, most: MOST_SOLVENT_MG }] : []),
   ],
   consume(cx): Consumed {
@@ -150,63 +147,3 @@ export const gravure: Process = {
 
 /** Turns of the press on a roll. */
 const turnsARoll = (cx: DraftContext): number => cx.ledger.value(ofForm(cx, 'turnsARoll'));
-
-/** Ink of each station: ready for press, bought, in pan and pipes, what comes back; and the solvent for all of them. */
-function inksReady(cx: ConsumeContext): { kg: Id<'figure'>[]; costs: Consumed['costs'] } {
-  const { ledger, id, layout } = cx;
-  const { inks, hung } = gravurePass(cx);
-  const bandMm = (layout?.web?.lanes ?? 0) * (cx.parts[0]?.widthMm ?? 0);
-  const share = practiceTerm(cx.plant, 'gravure.boughtShare');
-  const perKg: Term = { value: cx.inkSeries?.pricePerKg ?? 0, unit: 'money/kg', from: 'plant', at: 'inkSeries' };
-  const costs: Consumed['costs'] = [];
-  const kg = inks.map((ink): Id<'figure'> => {
-    const at = inkAt(id, [{ side: 'front', inks: [...inks] }], 'front', ink);
-    // What runs on from the design before stands in its pan already.
-    const fresh = hung.includes(ink);
-    const pan = fresh ? practiceTerm(cx.plant, 'gravure.panKg') : typed(0, 'kg', 'stays in its pan');
-    const clean = fresh ? practiceTerm(cx.plant, 'gravure.cleanKg') : typed(0, 'kg', 'stays in its pan');
-    ledger.figure(idOf(at, 'onSheets'), INK_ON_SHEETS, {
-      areaMm2: { value: bandMm * (layout?.sheetMm[1] ?? 0), unit: 'm²', from: 'family', at: 'lanes of a repeat' },
-      coveragePercent:
-        cx.parts[0]?.coveragePercent[ink] === undefined
-          ? practiceTerm(cx.plant, 'ink.coveragePercent')
-          : typed(cx.parts[0].coveragePercent[ink], '%', `coverage:${ink}`),
-      filmGsm: cx.inkSeries?.filmGsm
-        ? { value: cx.inkSeries.filmGsm, unit: 'g/m²', from: 'plant', at: 'inkSeries' }
-        : practiceTerm(cx.plant, 'gravure.filmGsm'),
-      impressions: fig(idOf(id, 'run')),
-    });
-    ledger.figure(idOf(at, 'kg'), INK_TOTAL, { onSheets: fig(idOf(at, 'onSheets')), fill: pan, wash: typed(0, 'kg', 'none') });
-    ledger.figure(idOf(at, 'bought'), INK_BOUGHT, { readyKg: fig(idOf(at, 'onSheets')), share });
-    ledger.figure(idOf(at, 'returns'), INK_RETURNS, { panKg: pan, cleanKg: clean });
-    ledger.figure(idOf(at, 'cost'), INK_COST, { kg: fig(idOf(at, 'bought')), perKg });
-    ledger.figure(idOf(at, 'boughtLost'), INK_BOUGHT, { readyKg: clean, share });
-    ledger.figure(idOf(at, 'costFill'), INK_COST, { kg: fig(idOf(at, 'boughtLost')), perKg });
-    costs.push(
-      { figure: idOf(at, 'cost'), kind: 'ink', fixed: false, per: idOf(id, 'run') },
-      { figure: idOf(at, 'costFill'), kind: 'ink', fixed: true },
-    );
-    return idOf(at, 'kg');
-  });
-  const all = (what: 'onSheets' | 'bought'): Record<string, Term> =>
-    Object.fromEntries(kg.map((k) => [k, fig(idOf(k.slice(0, -'.kg'.length), what))]));
-  ledger.figure(idOf(id, 'inkKg'), INK_IN_ALL, Object.fromEntries(kg.map((k) => [k, fig(k)])));
-  ledger.figure(idOf(id, 'readyKg'), INK_IN_ALL, all('onSheets'));
-  ledger.figure(idOf(id, 'boughtKg'), INK_IN_ALL, all('bought'));
-  ledger.figure(idOf(id, 'openH'), OPEN_HOURS, { setupS: fig(idOf(id, 'setupS')), runS: fig(idOf(id, 'runS')) });
-  ledger.figure(idOf(id, 'solventKg'), SOLVENT, {
-    readyKg: fig(idOf(id, 'readyKg')),
-    boughtKg: fig(idOf(id, 'boughtKg')),
-    kgPerHour: practiceTerm(cx.plant, 'gravure.evaporatesKgPerHour'),
-    stations: { value: inks.length, unit: '1', from: 'family', at: 'stations' },
-    hours: fig(idOf(id, 'openH')),
-  });
-  if (!isWater(cx)) {
-    ledger.figure(idOf(id, 'solventCost'), INK_COST, {
-      kg: fig(idOf(id, 'solventKg')),
-      perKg: practiceTerm(cx.plant, 'gravure.solventPerKg'),
-    });
-    costs.push({ figure: idOf(id, 'solventCost'), kind: 'ink', fixed: false, per: idOf(id, 'run') });
-  }
-  return { kg, costs };
-}

@@ -1,13 +1,16 @@
-import { WATER_INK } from '../press-inks';
+import { practiceOf } from '../../plant/practice';
 import { type DraftContext, wordSetting } from '../process';
 
 /* Ink that is thinned at the press: with what, how thick it runs, what stays of it in the paper. */
 
 /** Whether the ink is thinned with water: slower, and no zone of explosion. */
-export const isWater = (cx: DraftContext): boolean => cx.inkSeries?.water ?? wordSetting(cx, WATER_INK, '') === 'yes';
+export const isWater = (cx: DraftContext): boolean => cx.inkSeries?.water === true;
 
-/** Seconds from the cup: the works' range. */
-export const VISCOSITY_S = { aim: 19, least: 16, most: 22 } as const;
+/** Seconds from the cup, and between what they may lie: as the works says. */
+export function viscosityS({ plant }: Pick<DraftContext, 'plant'>): { aim: number; least: number; most: number } {
+  const { value, pm } = practiceOf(plant, 'gravure.viscosityS');
+  return { aim: value, least: value - pm, most: value + pm };
+}
 /** What may be left of solvents where children or food come near, mg on a square metre; the limit that counts is the customer's and local law's. Common practice, no source. */
 export const SOLVENT_LEFT = 'solventLeft';
 export const MOST_SOLVENT_MG = 10;

@@ -19,6 +19,7 @@ export const GRAVURE_WORDS: KindWords = {
     inkReady: 'Ink ready for press, printed',
     inkBought: 'Ink bought of it',
     solventKg: 'Thinning and evaporation',
+    cylindersFrom: 'Cylinders from',
     rechromes: 'Sets chromed again within the run',
     inkByStation: 'Ink, station by station',
     lanesFromOperator: 'Lanes, from the operator’s side',
@@ -161,6 +162,10 @@ export const GRAVURE_WORDS: KindWords = {
       title: (a) => `Side by side, ${said(a['over'], 0)} rolls of ${a['design']} are over, ${said(a['percent'], 0)} %`,
       says: () => 'It runs as long as the design with most. In turn none is over, for a second set of cylinders and its make-ready.',
     },
+    'gravure.lanesOver': {
+      title: (a) => `Designs are set in ${said(a['set'], 0)} lanes; the web has ${said(a['lanes'], 0)}`,
+      says: () => 'They lie as their quantities want it, until other lanes are set.',
+    },
     'gravure.noCup': {
       title: () => 'Viscosity was measured, and no cup is named',
       says: () => 'Seconds say nothing without the cup they were taken with.',
@@ -177,6 +182,7 @@ export const GRAVURE_WORDS: KindWords = {
     'remedy.widerTrap': (a) => `Ask for a trap of ${said(a['mm'], 2)} mm`,
     'remedy.reviseCylinders': () => 'Have the job of the cylinders changed',
     'remedy.inTurn': () => 'Run the designs in turn',
+    'remedy.lanesFound': () => 'Let the quantities decide',
     'remedy.nameCup': () => 'Name the cup at the press',
     'remedy.measureSolvent': () => 'Have the solvent measured',
   },

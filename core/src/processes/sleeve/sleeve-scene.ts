@@ -5,10 +5,9 @@ import { ofForm } from '../web-time';
 
 /** The roll in its sleeve before the tunnel, to scale, and the film laid flat beside it. */
 export function sleeveScene(cx: ConsumeContext): Scene {
-  const [d, cutMm, flatMm] = [ofForm(cx, 'rollDiameterMm'), idOf(cx.id, 'layflatMm'), idOf(cx.id, 'cutMm')].map((f) =>
-    cx.ledger.value(f),
-  ) as [number, number, number];
-  const [layflat, cut] = [cutMm, flatMm];
+  const value = (figure: string): number => cx.ledger.value(figure);
+  const d = value(ofForm(cx, 'rollDiameterMm'));
+  const [layflat, cut] = [value(idOf(cx.id, 'layflatMm')), value(idOf(cx.id, 'cutMm'))];
   const widthMm = cx.parts[0]?.widthMm ?? 0;
   const end = (cut - widthMm) / 2;
   const text = Math.max(cut / 40, 6);

@@ -6,7 +6,7 @@ import { STEP_SETUP } from '../../counts/loss-terms';
 import { FILM_CUT, LAYFLAT } from '../../finishing/rolls-wound';
 import { PRICE_OF } from '../../form/plates';
 import type { Flow, Port } from '../../flow/net';
-import { type Consumed, type ConsumeContext, type PanelRow, type PaperPage, type Process, lossTable, setting, wishPath } from '../process';
+import { type Consumed, type ConsumeContext, type PanelRow, type PaperPage, type Process, lossTable, setting } from '../process';
 import { machineRow, runningLossRow, settingRow } from '../rows';
 import { singleStep } from '../single-step';
 import { runningLossTerm, stepLosses } from '../step-losses';
@@ -89,7 +89,7 @@ function sleevePanel(cx: ConsumeContext): PanelRow[] {
     machineRow(cx),
     { label: 'rollsSleeved', figure: idOf(cx.id, 'run') },
     { label: 'rollDiameter', figure: ofForm(cx, 'rollDiameterMm') },
-    { label: 'filmThick', text: `${roll?.sleeveUm ?? 0} µm`, edit: { at: wishPath(cx, 'sleeveUm'), kind: 'count' } },
+    { label: 'filmThick', text: `${roll?.sleeveUm ?? 0} µm` },
     { label: 'layflat', figure: idOf(cx.id, 'layflatMm') },
     { label: 'filmCut', figure: idOf(cx.id, 'cutMm') },
     { label: 'filmMetres', figure: idOf(cx.id, 'film.demand') },

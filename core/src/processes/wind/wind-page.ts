@@ -1,12 +1,11 @@
 import { idOf } from '../../quantity/id-of';
 import { formatNumber } from '../../words/format';
 import { practiceTerm } from '../../plant/practice';
-import { motherReels } from '../../stock/mother-reel';
-import { floorTolerant } from '../../quantity/round-tolerant';
 import { lanesOff } from '../designs-off';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
 import { cell, machineRow, runningLossRow, settingRow } from '../rows';
 import { ofForm } from '../web-time';
+import { reelsToWind } from './reels';
 
 export const windSummary = (cx: ConsumeContext): ReturnType<Process['summary']> => ({
   figure: idOf(cx.id, 'run'),
@@ -42,25 +41,16 @@ export function windPanel(cx: ConsumeContext): PanelRow[] {
   ];
 }
 
-/** Mother reels that one run takes off, in the order they come: as planned, the last wound first off the press first. */
-function reelRows(cx: ConsumeContext): string[][] {
-  const lengthM = cx.ledger.value(ofForm(cx, 'rollLengthM'));
-  const reels = motherReels(cx.ledger.value(idOf(cx.id, 'metres')), cx.ledger.value(ofForm(cx, 'reelM')), lengthM);
-  const paperM = cx.ledger.value(ofForm(cx, 'usableRoll'));
-  return reels.map(({ fromM, toM }, i) => {
-    // A splice at every end of a paper roll lies so far from the outside of its reel.
-    const splices = Array.from({ length: floorTolerant(toM / paperM) }, (_, n) => (n + 1) * paperM).filter((m) => m > fromM && m < toM);
-    return [
-      String(i + 1),
-      `${formatNumber(fromM)} – ${formatNumber(toM)}`,
-      `${formatNumber(toM - fromM)} m`,
-      splices.map((m) => `${formatNumber(toM - m, 0)} m`).join(', ') || 'none planned',
-      '',
-      '',
-      '',
-    ];
-  });
-}
+const reelRows = (cx: ConsumeContext): string[][] =>
+  reelsToWind(cx).map(({ fromM, toM, spliceM }, i) => [
+    String(i + 1),
+    `${formatNumber(fromM)} – ${formatNumber(toM)}`,
+    `${formatNumber(toM - fromM)} m`,
+    spliceM.map((m) => `${formatNumber(m, 0)} m`).join(', ') || 'none planned',
+    '',
+    '',
+    '',
+  ]);
 
 /** What the planner weighs is no matter of who winds. */
 const FOR_THE_PLANNER = ['lengthsAnHour', 'rateHeldBy', 'lostAReel', 'lostAPaperRoll', 'setupLengths'];

@@ -1,8 +1,7 @@
 import { boxAround, type Scene, type Shape } from '../../scene/scene';
-import { idOf } from '../../quantity/id-of';
-import { motherReels } from '../../stock/mother-reel';
 import type { ConsumeContext } from '../process';
 import { ofForm } from '../web-time';
+import { reelsToWind } from './reels';
 
 /** Reels drawn at most; the list beside has all of them. */
 const MOST_REELS = 8;
@@ -12,24 +11,22 @@ export function windScene(cx: ConsumeContext): Scene {
   const { ledger } = cx;
   const lengthM = ledger.value(ofForm(cx, 'rollLengthM'));
   const mostM = ledger.value(ofForm(cx, 'reelM'));
-  const paperM = ledger.value(ofForm(cx, 'usableRoll'));
-  const reels = motherReels(ledger.value(idOf(cx.id, 'metres')), mostM, lengthM);
+  const reels = reelsToWind(cx);
   const [wide, high, gap, text] = [420, 20, 34, 11];
   const k = wide / mostM;
-  const shapes: Shape[] = reels.slice(0, MOST_REELS).flatMap(({ fromM, toM }, i): Shape[] => {
+  const shapes: Shape[] = reels.slice(0, MOST_REELS).flatMap(({ fromM, toM, spliceM }, i): Shape[] => {
     const y = i * (high + gap);
-    const splices = Array.from({ length: Math.floor(toM / paperM) }, (_, n) => (n + 1) * paperM).filter((m) => m > fromM && m < toM);
     return [
       { kind: 'rect', role: 'web', x: 0, y, w: (toM - fromM) * k, h: high, ref: `reel ${i + 1}` },
       { kind: 'text', role: 'label', x: 0, y: y - 4, text: `reel ${i + 1}: ${Math.round(toM - fromM)} m, from its outside`, sizeMm: text },
-      ...splices.flatMap((m): Shape[] => [
-        { kind: 'line', role: 'splice', x1: (toM - m) * k, y1: y - 3, x2: (toM - m) * k, y2: y + high + 3, ref: 'splice' },
+      ...spliceM.flatMap((m): Shape[] => [
+        { kind: 'line', role: 'splice', x1: m * k, y1: y - 3, x2: m * k, y2: y + high + 3, ref: 'splice' },
         {
           kind: 'text',
           role: 'label',
-          x: (toM - m) * k,
+          x: m * k,
           y: y + high + text + 1,
-          text: `splice at ${Math.round(toM - m)} m`,
+          text: `splice at ${Math.round(m)} m`,
           sizeMm: text - 2,
           anchor: 'middle',
         },

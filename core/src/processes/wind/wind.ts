@@ -47,7 +47,7 @@ export const wind: Process = {
       table: lossTable(cx),
       batches: [
         {
-          cycles: { batch: fig(ofForm(cx, 'reelMm')), perCycle: lengthMm },
+          cycles: { batch: fig(ofForm(cx, 'reelLengthMm')), perCycle: lengthMm },
           lost: { cycles: setting(cx, 'reelLengths', practiceTerm(cx.plant, 'wind.reelLengths')) },
         },
         { cycles: { batch: fig(ofForm(cx, 'usableRollMm')), perCycle: lengthMm }, lost: { cycles: fig(idOf(id, 'spliceLengths')) } },
