@@ -28,6 +28,13 @@ describe('drawer paper in two designs, planned', () => {
     expect(value('rolls.web.stock.mass')).toBeCloseTo(1_131.2, 1);
     expect(value('rolls.web.stock.rolls')).toBe(2);
   });
+  it('brings all rolls of both designs to the boxes, also as counted', () => {
+    const boxes = made.plan.stones.find((s) => s.key === 'assort');
+    expect(value(boxes?.in ?? '')).toBe(12_000);
+    const counted = { 'rolls.web.assort': { run: 500, good: 500, done: false } };
+    const begun = of(drawerPaper(), { ...SHELF, counted }).plan.stones.find((s) => s.key === 'assort');
+    expect(begun?.real?.copiesIn).toBe(12);
+  });
   it('lies in two lanes, a design each, and begins 1.0 mm further on with every roll', () => {
     expect(value('rolls.web.lanes')).toBe(2);
     expect(made.plan.forms['rolls.web']?.layout?.web?.designs).toEqual([

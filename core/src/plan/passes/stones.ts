@@ -2,7 +2,7 @@ import type { CountUnit, Formula, Id, Term } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { type Ledger, fig } from '../../quantity/ledger';
 import { inCopiesOf } from '../../flow/cycles-per-good';
-import type { Net, Port } from '../../flow/net';
+import type { Net, Port, Step } from '../../flow/net';
 import type { Counts } from '../../flow/solve-backward';
 import type { Consumed, ConsumeContext, PanelRow } from '../../processes/process';
 import { SUM } from '../../quantity/sum';
@@ -33,6 +33,12 @@ function through(steps: readonly Id<'step'>[], net: Net): { ins: Id<'step'>[]; o
     ins: steps.filter((id) => net.steps[id]?.takes[0] && !made.has(net.steps[id].takes[0].flow)),
     outs: own.flatMap((s) => s.gives).filter((g) => !used.has(g.flow)),
   };
+}
+
+/** What of a step's flows is what is worked on: the first; of versions that come together each. */
+function takenOf(step: Step | undefined, { flows }: Pick<Net, 'flows'>): Port[] {
+  const ofVersions = step?.takes.filter((t) => flows[t.flow]?.version !== undefined) ?? [];
+  return ofVersions.length > 1 ? ofVersions : (step?.takes.slice(0, 1) ?? []);
 }
 
 /** One figure as it is; several as their sum. Null: none. */
@@ -90,7 +96,7 @@ export function shownRun(
       ? startedOf(cx, ins, lead && net.flows[lead.flow]?.unit)
       : sumOf(
           idOf(cx.id, 'inTogether'),
-          ins.flatMap((id) => counts.steps[id]?.taken[net.steps[id]?.takes[0]?.flow ?? ''] ?? []),
+          ins.flatMap((id) => takenOf(net.steps[id], net).flatMap(({ flow }) => counts.steps[id]?.taken[flow] ?? [])),
           ledger,
         ),
     out: sumOf(
@@ -161,7 +167,7 @@ const gives = (step: Net['steps'][string] | undefined): number => {
 function realOf(cx: ConsumeContext, { ins, outs }: ReturnType<typeof through>, net: Net): Stone['real'] {
   const makers = cx.stepIds.filter((id) => net.steps[id]?.gives.some((g) => outs.includes(g)));
   const [first, last] = [net.steps[ins[0] ?? ''], net.steps[makers[0] ?? '']];
-  const [take, give] = [first?.takes[0], last?.gives[0]];
+  const [takes, give] = [takenOf(first, net), last?.gives[0]];
   const run = sumOf(
     idOf(cx.id, 'realRunTogether'),
     ins.map((id) => idOf(id, 'realRun')),
@@ -172,11 +178,11 @@ function realOf(cx: ConsumeContext, { ins, outs }: ReturnType<typeof through>, n
     makers.map((id) => idOf(id, 'realGood')),
     cx.ledger,
   );
-  if (!take || !give || run === null || good === null) return null;
+  if (takes.length === 0 || !give || run === null || good === null) return null;
   return {
     run,
     good,
-    copiesIn: take.per / (net.flows[take.flow]?.perGood ?? 1),
+    copiesIn: takes.reduce((sum, take) => sum + take.per / (net.flows[take.flow]?.perGood ?? 1), 0),
     copiesOut: give.per / (net.flows[give.flow]?.perGood ?? 1),
     counted: cx.stepIds.some((id) => Object.hasOwn(cx.shelf.counted, id)),
     done: cx.stepIds.every((id) => cx.shelf.counted[id]?.done === true),

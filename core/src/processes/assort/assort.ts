@@ -199,7 +199,15 @@ function assortScene(cx: ConsumeContext): Scene {
       const [x, y] = [r + (i % across) * (2 * r + gap), r + Math.floor(i / across) * (2 * r + gap)];
       return [
         { kind: 'circle', role: 'roll', cx: x, cy: y, r, ref: name },
-        { kind: 'text', role: 'label', x, y: y + 3, text: name.slice(0, 5), sizeMm: 8, anchor: 'middle' },
+        {
+          kind: 'text',
+          role: 'label',
+          x,
+          y: y + 3,
+          text: name,
+          sizeMm: Math.min(8, (2.6 * r) / Math.max(name.length, 1)),
+          anchor: 'middle',
+        },
       ];
     }),
   ];

@@ -53,7 +53,7 @@ export const sleeve: Process = {
       { port: { flow: idOf(id, 'film'), per: filmM }, flow: bought('metre', filmM) },
       ...(cx.parts[0]?.traits?.wound?.label ? [{ port: { flow: idOf(id, 'labels'), per: 1 }, flow: bought('piece', 1) }] : []),
     ];
-    return singleStep(cx, { takesPer: 1, givesPer: 1, unit: 'piece', perGood: 1, whole: true, losses, also, cautions: ['heat'] });
+    return singleStep(cx, { takesPer: 1, givesPer: 1, unit: 'piece', perGood: 1, whole: true, losses, also, cautions: ['tunnel'] });
   },
   consume(cx): Consumed {
     const goods = (what: 'film' | 'labels', price: 'sleeve.filmPerM' | 'sleeve.labelPrice'): Consumed['costs'] => {
