@@ -69,6 +69,11 @@ export const WASTE_REASONS = [
   'askew',
   'loose',
   'blister',
+  'streak',
+  'atBreak',
+  'splice',
+  'cutOut',
+  'telescoped',
 ] as const;
 export type WasteReason = (typeof WASTE_REASONS)[number];
 /** Why a machine stands. */

@@ -8,7 +8,10 @@ it('offers a gluer open seams and codes, a die press cracks, a guillotine neithe
   expect(wasteReasonsOf('dieBlank')).toContain('crack');
   expect(wasteReasonsOf('coat')).toContain('coat');
   expect(wasteReasonsOf('insert')).toEqual(expect.arrayContaining(['tray', 'film', 'code']));
-  for (const own of ['seam', 'code', 'crack', 'strip', 'coat', 'tray', 'film']) expect(wasteReasonsOf('guillotine')).not.toContain(own);
+  expect(wasteReasonsOf('gravure')).toEqual(expect.arrayContaining(['streak', 'atBreak', 'splice']));
+  expect(wasteReasonsOf('wind')).toEqual(expect.arrayContaining(['cutOut', 'splice', 'telescoped']));
+  for (const own of ['streak', 'cutOut', 'seam', 'code', 'crack', 'strip', 'coat', 'tray', 'film'])
+    expect(wasteReasonsOf('guillotine')).not.toContain(own);
 });
 
 it('offers every reason somewhere, each in words', () => {

@@ -4,7 +4,7 @@ import type { Id } from '../quantity/figure';
 /**
  * Why pieces are lost in certain kinds of work alone: a coat that failed, a crease that cracked, a blank torn in stripping, an open seam, a code that cannot be
  * read, a tray that comes off, film that tears, a section that is missing, double or another's, a stitch that does not hold, thread that broke, a case askew,
- * a covering that blisters, a block that hangs loose in its case.
+ * a covering that blisters, a block that hangs loose in its case, a streak of the blade, metres of a web lost at a break, a splice or cut out, a roll that is telescoped.
  */
 const OWN_REASONS: Readonly<Record<Id<'process'>, readonly WasteReason[]>> = {
   offset: ['coat'],
@@ -19,6 +19,9 @@ const OWN_REASONS: Readonly<Record<Id<'process'>, readonly WasteReason[]>> = {
   sew: ['thread', 'wrongSection'],
   caseMake: ['askew', 'blister'],
   caseIn: ['askew', 'loose', 'blister'],
+  gravure: ['streak', 'atBreak', 'splice'],
+  wind: ['cutOut', 'splice', 'telescoped'],
+  sleeve: ['film', 'code'],
   insert: ['tray', 'film', 'code'],
   insertByHand: ['tray', 'film', 'code'],
 };
