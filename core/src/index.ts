@@ -82,6 +82,7 @@ export * from './register/practice-press';
 export * from './register/register-scene';
 export * from './quality/control-chart';
 export * from './quality/measure';
+export * from './counts/web-break';
 export * from './quality/walking-units';
 export * from './finishing/book-block';
 export * from './finishing/cutting-program';

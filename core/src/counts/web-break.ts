@@ -8,6 +8,8 @@ export interface WebBreak {
   pathM: number;
   registerM: number;
 }
+/** A machine whose web may break: what a turn of it takes, the web on its way, and what it usually takes to be in register again. */
+export type WebThatBreaks = Pick<WebBreak, 'pathM' | 'registerM'> & { turnMm: number };
 /**
  * Metres that a break loses. Formula: (counter − last good) + web path + register again. Source: arithmetic; paths of 40 to 80 m, 30 to 60 m to register, common
  * practice, no source.

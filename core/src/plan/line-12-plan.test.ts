@@ -4,6 +4,7 @@ import { LINDMOOR, MONDAY_S, SHELF } from './line-1.fixture';
 import { drawerPaper, ROPE_AND_COMPASS } from './line-12.fixture';
 import { planned, sceneOf } from './plan';
 import { toolJob } from './what-if/tool-job';
+import { floorSteps } from './readings/floor-steps';
 import { editSays } from './readings/edit-says';
 import { ticketPages } from './readings/ticket';
 import { formatNumber as n } from '../words/format';
@@ -156,6 +157,22 @@ describe('other ways to run it', () => {
     expect(lanes(4, {})).toEqual([2, 2]);
     expect(lanes(4, { 'lanes.v1': 3, 'lanes.v2': 1 })).toEqual([3, 1]);
     expect(lanes(4, { 'lanes.v1': 4, 'lanes.v2': 1 })).toEqual([2, 2]);
+  });
+});
+
+describe('on the floor', () => {
+  const steps = floorSteps(made, { currency: 'EUR', timeZone: 'UTC' }, false).map(({ step }) => step);
+  const stepOf = (id: string) => steps.find((s) => s.step === id);
+  it('has a pile of its own for each design at the winder, by its name', () => {
+    expect(stepOf(WIND)?.parted?.map((p) => [p.name, p.per])).toEqual([
+      ['Rope', 1],
+      ['Compass', 1],
+    ]);
+  });
+  it('tells the press what a break is reckoned by, and asks it for the viscosity of each station', () => {
+    expect(stepOf(PRINT)?.breaks).toEqual({ turnMm: 500, pathM: 60, registerM: 45 });
+    expect(stepOf(PRINT)?.measures?.map((m) => [m.of, m.least, m.aim, m.most])[0]).toEqual(['gold', 16, 19, 22]);
+    expect(stepOf(WIND)?.breaks).toBeUndefined();
   });
 });
 

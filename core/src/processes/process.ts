@@ -14,6 +14,7 @@ import type { LaidSection } from '../signature/sheet-pages';
 import type { Layout } from '../layout/layout';
 import type { LayoutAsk } from '../layout/usable-sheet';
 import type { WorkStyleId } from '../layout/work-style';
+import type { WebThatBreaks } from '../counts/web-break';
 import type { Measure } from '../quality/measure';
 import type { RegisterOf } from '../register/register-of-step';
 import type { Form, Prints } from '../layout/form';
@@ -216,6 +217,8 @@ export interface Process {
   consume(cx: ConsumeContext): Consumed;
   /** What of a step is read at the register desk. */
   registers?(cx: ConsumeContext, step: Id<'step'>): RegisterOf | null;
+  /** Its web may break: what a break loses is reckoned at the machine. */
+  breaks?(cx: ConsumeContext): WebThatBreaks;
   /** What is measured at it, and between what that may lie: the next step waits while it does not. */
   measures?(cx: ConsumeContext): Measure[];
   /** The forms it makes for a press, by side. */

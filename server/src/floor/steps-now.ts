@@ -241,6 +241,7 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     clearOf: facts.clearOf ?? null,
     dryAt: dryAt !== null && dryAt > now ? dryAt : null,
     measures: measuresNow(floor, job, facts.step, facts.measures ?? []),
+    breaks: facts.breaks ?? null,
     outside: [...outside],
     washUp: null,
     times,

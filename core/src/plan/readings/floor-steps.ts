@@ -1,10 +1,11 @@
 import type { Id } from '../../quantity/figure';
 import type { Scene } from '../../scene/scene';
 import { MEASURE_SPREAD, type PieceMeasure } from '../../counts/count-by-measure';
+import type { WebThatBreaks } from '../../counts/web-break';
 import { finerOut, type StepUnits, stepUnits } from '../../counts/step-units';
 import { caliperUmOf } from '../../processes/stock-terms';
 import { WORK_STYLES } from '../../layout/work-style';
-import type { Step } from '../../flow/net';
+import type { Flow, Step } from '../../flow/net';
 import type { PartVersion } from '../../product/versions';
 import { type ConsumeContext, limitTerm } from '../../processes/process';
 import { sheetsInHeight } from '../../stock/pile';
@@ -86,6 +87,8 @@ export interface FloorStep {
   pileCycles?: number;
   /** What is measured at it. Absent where nothing is, and in releases of older programs. */
   measures?: Measure[];
+  /** Its web may break: what a break is reckoned by. Absent where there is none, and in releases of older programs. */
+  breaks?: WebThatBreaks;
   /** What is read of it at the register desk; absent or null: nothing. */
   register?: RegisterOf | null;
 }
@@ -176,7 +179,7 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
         next,
         before: [...new Set([...step.takes.flatMap((t) => makers.get(t.flow) ?? []), ...(step.after ?? [])])],
         ...(step.gives.length > 1 && {
-          parted: step.gives.map((g) => ({ ...g, name: plan.flows[g.flow]?.section ?? partName(plan.flows[g.flow]?.part ?? '', plan) })),
+          parted: step.gives.map((g) => ({ ...g, name: partedName(plan.flows[g.flow], cx, plan) })),
         }),
         ...pileSays(cx, units, id),
         balanced,
@@ -191,6 +194,7 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
         ...gatesOf(plan, id),
         ...pileOf(units, cx),
         ...(routed.process.measures && { measures: routed.process.measures(cx) }),
+        ...(routed.process.breaks && { breaks: routed.process.breaks(cx) }),
         register: routed.process.registers?.(cx, id) ?? null,
       };
       const sheet: SetupSheet = {
@@ -205,6 +209,10 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
     }),
   );
 }
+
+/** What a step parts into, in words: a section, a design, else the piece of an order. */
+const partedName = (flow: Flow | undefined, { versions }: PlannedRun['cx'], plan: Planned['plan']): string =>
+  flow?.section ?? versions.find((v) => v.id === flow?.version)?.name ?? partName(flow?.part ?? '', plan);
 
 /** What a step needs of those before it: their pieces, also where others handled them since and their ink still dries; or forms and what else only has to be there first. */
 function linksOf(

@@ -2,7 +2,7 @@ import type { Term } from '../../quantity/figure';
 import { idOf } from '../../quantity/id-of';
 import { fig, typed } from '../../quantity/ledger';
 import { SUM } from '../../quantity/sum';
-import { practiceTerm } from '../../plant/practice';
+import { practiceTerm, practiceValue } from '../../plant/practice';
 import { CYCLES_OF_METRES, WITH_BREAKS } from '../../counts/loss-terms';
 import type { Measure } from '../../quality/measure';
 import { BREAK_TIME, BREAKS_EXPECTED, SLOWED } from '../../route/web-time';
@@ -113,6 +113,11 @@ export const gravure: Process = {
     });
   },
   registers: gravureRegister,
+  breaks: ({ layout, plant }) => ({
+    turnMm: layout?.sheetMm[1] ?? 0,
+    pathM: practiceValue(plant, 'gravure.pathM'),
+    registerM: practiceValue(plant, 'gravure.againM'),
+  }),
   measures: (cx): Measure[] => [
     ...gravurePass(cx).inks.map((ink, i): Measure => ({ key: `viscosity.s${i + 1}`, of: ink, unit: 's', ...viscosityS(cx) })),
     ...(cx.parts.some((p) => p.traits?.wound?.solventLimit) ? [{ key: SOLVENT_LEFT, unit: '1' as const, most: MOST_SOLVENT_MG }] : []),

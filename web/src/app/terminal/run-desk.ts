@@ -17,6 +17,7 @@ import {
 import { MeasuredCount } from '../shared/measured-count';
 import { Keypad } from './keypad';
 import { Readings } from './readings';
+import { WebBreakDesk, type WebLost } from './web-break';
 import { goodGiven, goodWantedGiven, leftAtMachine } from './with-waiting';
 import { keptFor } from '../shared/kept-for';
 
@@ -43,7 +44,7 @@ const RECOUNTS = ['terminal.flagWasLow', 'terminal.countedAgain', 'terminal.coun
 /** The step that runs: how far it is, and one decision at a time: good, waste with its reason, a stop, a new pile, samples, the end. */
 @Component({
   selector: 'dk-run-desk',
-  imports: [Keypad, MeasuredCount, Readings, MatButton, MatInputModule],
+  imports: [Keypad, MeasuredCount, Readings, WebBreakDesk, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './run-desk.html',
   styleUrl: './run-desk.scss',
@@ -128,6 +129,11 @@ export class RunDesk {
     const a = this.ask();
     return a.is === 'count' ? a.of : null;
   });
+  /** What a break of the web is reckoned by, while its waste is counted. */
+  protected readonly ofBreak = computed(() => {
+    const a = this.ask();
+    return a.is === 'count' && a.of === 'waste' && a.reason === 'atBreak' ? this.step().breaks : null;
+  });
   /** By how much more came out than went in, while that is asked about. */
   protected readonly tooMany = computed(() => {
     const a = this.ask();
@@ -166,6 +172,11 @@ export class RunDesk {
     // More came out than went in: asked once, then written with a reason.
     if (left !== null && finer > left + 1e-6) this.ask.set({ is: 'above', wish, more: Math.ceil(finer - left - 1e-6) });
     else this.write(wish);
+  }
+  /** A break is written with its metres, and counted as what they are of the finer side. */
+  protected broke({ metres, turns, note }: WebLost): void {
+    this.wish.emit({ kind: 'note', note });
+    this.typed(String(this.step().units.unit === 'metre' ? Math.ceil(metres) : turns));
   }
   protected above(why: string): void {
     const a = this.ask();

@@ -1,7 +1,7 @@
 import { type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { type Observable, of, throwError } from 'rxjs';
-import { pileCode, say } from '@druckerei/core';
+import { formatNumber, label, pileCode, say } from '@druckerei/core';
 import { provideAsking } from '../session/signed-in.fixture';
 import { ApiCaller } from '../shared/api';
 import { WriteHandover } from './handover';
@@ -175,6 +175,37 @@ describe('the desk of a step that runs', () => {
     ]);
     await press(say('terminal.finish'));
     expect(host.textContent).toContain(say('terminal.notMeasured', 'taper'));
+  });
+  it('reckons what a break of the web lost: 114 m are 228 turns, written with counter and last good metre', async () => {
+    const breaks = { turnMm: 500, pathM: 62, registerM: 44 };
+    const { f, host, press, wishes } = await open({ step: step({ process: 'gravure', breaks }) });
+    await press(say('terminal.waste'), label('waste.atBreak'));
+    const fill = async (name: string, text: string): Promise<void> => {
+      const field = host.querySelector<HTMLInputElement>(`dk-web-break input[aria-label="${name}"]`)!;
+      field.value = text;
+      field.dispatchEvent(new Event('input'));
+      await f.whenStable();
+    };
+    const write = host.querySelector<HTMLButtonElement>('dk-web-break button')!;
+    expect(write.disabled).toBe(true);
+    await fill(say('terminal.breakAt'), '4236');
+    await fill(say('terminal.breakLastGood'), '4300');
+    expect(host.textContent).toContain(say('terminal.breakBackwards'));
+    expect(write.disabled).toBe(true);
+    await fill(say('terminal.breakLastGood'), '4228');
+    expect(host.textContent).toContain(say('terminal.breakLost', '114', '228'));
+    write.click();
+    await f.whenStable();
+    expect(wishes).toEqual([
+      { kind: 'note', note: say('terminal.breakNote', formatNumber(4_236), formatNumber(4_228), '62', '44') },
+      { kind: 'waste', quantity: 228, reason: 'atBreak' },
+    ]);
+  });
+  it('counts waste of any other reason as it is typed, and asks for no metres where no web breaks', async () => {
+    const { host, press } = await open({ step: step({ process: 'gravure' }) });
+    await press(say('terminal.waste'), label('waste.atBreak'));
+    expect(host.querySelector('dk-web-break')).toBeNull();
+    expect(host.querySelector('dk-keypad')).not.toBeNull();
   });
   it('does not begin the run while a reading before it lies outside', async () => {
     const setup = { ...step().times, state: 'setup' as const };

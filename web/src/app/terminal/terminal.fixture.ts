@@ -67,6 +67,7 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   dryAt: null,
   overrules: [],
   measures: [],
+  breaks: null,
   outside: [],
   washUp: null,
   times: { state: 'running', open: 'run', setupS: 1_500, runS: 300, stops: {}, since: NOW, stopReason: '' },
