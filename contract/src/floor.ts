@@ -122,6 +122,8 @@ export const StepNow = z.object({
   ),
   /** Its web may break: what a break is reckoned by; null: there is none. */
   breaks: z.object({ turnMm: z.number(), pathM: z.number(), registerM: z.number() }).nullable(),
+  /** Faults are cut out of a reel at it, between lengths; null: none are. */
+  cutsOut: z.object({ lengthM: z.number() }).nullable(),
   /** Readings of the steps before that lie outside: the run does not begin. */
   outside: z.array(z.string()),
   /** Units to wash after what this machine prints before it; null: nothing was printed before, or nothing is now. */

@@ -83,6 +83,7 @@ export * from './register/register-scene';
 export * from './quality/control-chart';
 export * from './quality/measure';
 export * from './counts/web-break';
+export { cutOuts } from './stock/mother-reel';
 export * from './quality/walking-units';
 export * from './finishing/book-block';
 export * from './finishing/cutting-program';

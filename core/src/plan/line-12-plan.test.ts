@@ -173,6 +173,7 @@ describe('on the floor', () => {
     expect(stepOf(PRINT)?.breaks).toEqual({ turnMm: 500, pathM: 60, registerM: 45 });
     expect(stepOf(PRINT)?.measures?.map((m) => [m.of, m.least, m.aim, m.most])[0]).toEqual(['gold', 16, 19, 22]);
     expect(stepOf(WIND)?.breaks).toBeUndefined();
+    expect(stepOf(WIND)?.cutsOut).toEqual({ lengthM: 2 });
   });
 });
 

@@ -219,6 +219,8 @@ export interface Process {
   registers?(cx: ConsumeContext, step: Id<'step'>): RegisterOf | null;
   /** Its web may break: what a break loses is reckoned at the machine. */
   breaks?(cx: ConsumeContext): WebThatBreaks;
+  /** Takes faults out of a reel that it winds off backwards: lengths of so many metres. */
+  cutsOut?(cx: ConsumeContext): { lengthM: number };
   /** What is measured at it, and between what that may lie: the next step waits while it does not. */
   measures?(cx: ConsumeContext): Measure[];
   /** The forms it makes for a press, by side. */

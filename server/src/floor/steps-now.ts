@@ -242,6 +242,7 @@ export function stepNow(floor: FloorOf, { job, release, facts, number, title, cu
     dryAt: dryAt !== null && dryAt > now ? dryAt : null,
     measures: measuresNow(floor, job, facts.step, facts.measures ?? []),
     breaks: facts.breaks ?? null,
+    cutsOut: facts.cutsOut ?? null,
     outside: [...outside],
     washUp: null,
     times,

@@ -89,6 +89,8 @@ export interface FloorStep {
   measures?: Measure[];
   /** Its web may break: what a break is reckoned by. Absent where there is none, and in releases of older programs. */
   breaks?: WebThatBreaks;
+  /** Faults are cut out of a reel at it, between lengths of so many metres. Absent where none are, and in releases of older programs. */
+  cutsOut?: { lengthM: number };
   /** What is read of it at the register desk; absent or null: nothing. */
   register?: RegisterOf | null;
 }
@@ -195,6 +197,7 @@ export function floorSteps({ plan, contexts, ledger }: Planned, place: Place, ba
         ...pileOf(units, cx),
         ...(routed.process.measures && { measures: routed.process.measures(cx) }),
         ...(routed.process.breaks && { breaks: routed.process.breaks(cx) }),
+        ...(routed.process.cutsOut && { cutsOut: routed.process.cutsOut(cx) }),
         register: routed.process.registers?.(cx, id) ?? null,
       };
       const sheet: SetupSheet = {

@@ -99,6 +99,7 @@ export const wind: Process = {
       ],
     };
   },
+  cutsOut: (cx) => ({ lengthM: cx.ledger.value(ofForm(cx, 'rollLengthM')) }),
   scene: windScene,
   panel: windPanel,
   paper: windPaper,

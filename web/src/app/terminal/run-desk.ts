@@ -15,6 +15,7 @@ import {
   wasteReasonsOf,
 } from '@druckerei/core';
 import { MeasuredCount } from '../shared/measured-count';
+import { CutOutDesk, type CutOutLost } from './cut-out';
 import { Keypad } from './keypad';
 import { Readings } from './readings';
 import { WebBreakDesk, type WebLost } from './web-break';
@@ -44,7 +45,7 @@ const RECOUNTS = ['terminal.flagWasLow', 'terminal.countedAgain', 'terminal.coun
 /** The step that runs: how far it is, and one decision at a time: good, waste with its reason, a stop, a new pile, samples, the end. */
 @Component({
   selector: 'dk-run-desk',
-  imports: [Keypad, MeasuredCount, Readings, WebBreakDesk, MatButton, MatInputModule],
+  imports: [CutOutDesk, Keypad, MeasuredCount, Readings, WebBreakDesk, MatButton, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './run-desk.html',
   styleUrl: './run-desk.scss',
@@ -134,6 +135,11 @@ export class RunDesk {
     const a = this.ask();
     return a.is === 'count' && a.of === 'waste' && a.reason === 'atBreak' ? this.step().breaks : null;
   });
+  /** Where a fault is cut out between lengths, while what it costs is counted. */
+  protected readonly ofCutOut = computed(() => {
+    const a = this.ask();
+    return a.is === 'count' && a.of === 'waste' && a.reason === 'cutOut' ? this.step().cutsOut : null;
+  });
   /** By how much more came out than went in, while that is asked about. */
   protected readonly tooMany = computed(() => {
     const a = this.ask();
@@ -177,6 +183,11 @@ export class RunDesk {
   protected broke({ metres, turns, note }: WebLost): void {
     this.wish.emit({ kind: 'note', note });
     this.typed(String(this.step().units.unit === 'metre' ? Math.ceil(metres) : turns));
+  }
+  /** A cut-out is written with where it lay, and counted as the lengths it cost. */
+  protected cutOut({ lengths, note }: CutOutLost): void {
+    this.wish.emit({ kind: 'note', note });
+    this.typed(String(Math.ceil(lengths * this.step().units.perCycle - 1e-9)));
   }
   protected above(why: string): void {
     const a = this.ask();

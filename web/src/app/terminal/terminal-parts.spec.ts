@@ -201,6 +201,34 @@ describe('the desk of a step that runs', () => {
       { kind: 'waste', quantity: 228, reason: 'atBreak' },
     ]);
   });
+  it('says where a fault lies from the outside of its reel, and counts the lengths it costs', async () => {
+    const units = { ...step().units, perCycle: 4, takesPer: 4, givesPer: 2 };
+    const { f, host, press, wishes } = await open({ step: step({ process: 'wind', units, cutsOut: { lengthM: 2 } }) });
+    await press(say('terminal.waste'), label('waste.cutOut'));
+    const fields = [...host.querySelectorAll<HTMLInputElement>('dk-cut-out input')];
+    const fill = async (...texts: string[]): Promise<void> => {
+      texts.forEach((text, i) => {
+        fields[i]!.value = text;
+        fields[i]!.dispatchEvent(new Event('input'));
+      });
+      await f.whenStable();
+    };
+    await fill('6400', '12276', '7231', '7215');
+    expect(host.textContent).toContain(say('terminal.cutOutBackwards'));
+    await fill('6400', '12276', '5000', '5010');
+    expect(host.textContent).toContain(say('terminal.cutOutNone'));
+    // Worked example of line 12: 5,045 to 5,061 from outside, stop after 2,522 lengths, 17 m lost.
+    await fill('6400', '12276', '7215', '7231');
+    const n = formatNumber;
+    expect(host.textContent).toContain(say('terminal.cutOutLies', n(5_045), n(5_061), n(2_522), '17'));
+    host.querySelector<HTMLButtonElement>('dk-cut-out button')!.click();
+    await f.whenStable();
+    const where = [6_400, 12_276, 7_215, 7_231, 5_045, 5_061].map((m) => n(m));
+    expect(wishes).toEqual([
+      { kind: 'note', note: say('terminal.cutOutNote', ...where) },
+      { kind: 'waste', quantity: 34, reason: 'cutOut' },
+    ]);
+  });
   it('counts waste of any other reason as it is typed, and asks for no metres where no web breaks', async () => {
     const { host, press } = await open({ step: step({ process: 'gravure' }) });
     await press(say('terminal.waste'), label('waste.atBreak'));

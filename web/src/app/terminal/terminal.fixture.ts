@@ -68,6 +68,7 @@ export const step = (more: Partial<StepNow> = {}): StepNow => ({
   overrules: [],
   measures: [],
   breaks: null,
+  cutsOut: null,
   outside: [],
   washUp: null,
   times: { state: 'running', open: 'run', setupS: 1_500, runS: 300, stops: {}, since: NOW, stopReason: '' },

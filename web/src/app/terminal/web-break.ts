@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { MatInputModule } from '@angular/material/input';
 import { breakLostM, formatNumber, repeatsLost, say, type WebThatBreaks } from '@druckerei/core';
+import { type MetreField, MetreFields, metresOf } from './metre-fields';
 
 /** What a break of the web lost, and how it came about. */
 export interface WebLost {
@@ -13,35 +13,20 @@ export interface WebLost {
 /** A web that broke: counter and last good metre as they are read, path and register as the works usually has them; what is lost stands beneath. */
 @Component({
   selector: 'dk-web-break',
-  imports: [MatButton, MatInputModule],
+  imports: [MatButton, MetreFields],
   changeDetection: ChangeDetectionStrategy.OnPush,
   styles: `
     form {
       display: grid;
-      grid-template-columns: 1fr 1fr;
-      gap: 8px 12px;
+      gap: 8px;
     }
-    p,
-    button {
-      grid-column: 1 / -1;
+    p {
       margin: 0;
     }
   `,
   template: `<form (submit)="$event.preventDefault(); write()">
-    @for (f of fields; track f.label) {
-      <mat-form-field subscriptSizing="dynamic">
-        <mat-label>{{ say(f.label) }}</mat-label>
-        <input
-          matInput
-          inputmode="decimal"
-          autocomplete="off"
-          [attr.aria-label]="say(f.label)"
-          [value]="f.text()"
-          (input)="f.text.set($any($event.target).value)"
-        />
-      </mat-form-field>
-    }
-    <p role="status" data-figures [class.fail]="backwards()">{{ says() }}</p>
+    <dk-metre-fields [fields]="fields" />
+    <p role="status" data-figures [class.fail]="isWrong()">{{ says() }}</p>
     <button type="submit" matButton="filled" [disabled]="found() === null">{{ say('terminal.writeItDown') }}</button>
   </form>`,
 })
@@ -53,12 +38,12 @@ export class WebBreakDesk {
   private readonly lastGood = signal('');
   private readonly path = linkedSignal(() => String(this.web().pathM));
   private readonly again = linkedSignal(() => String(this.web().registerM));
-  protected readonly fields = [
+  protected readonly fields: readonly MetreField[] = [
     { label: 'terminal.breakAt', text: this.counter },
     { label: 'terminal.breakLastGood', text: this.lastGood },
     { label: 'terminal.breakPath', text: this.path },
     { label: 'terminal.breakAgain', text: this.again },
-  ] as const;
+  ];
 
   /** What is typed, as numbers; null: something is missing or none. */
   private readonly typed = computed(() => {
@@ -66,20 +51,20 @@ export class WebBreakDesk {
     const all = { counterM, lastGoodM, pathM, registerM };
     return Object.values(all).every((m) => m >= 0) ? all : null;
   });
-  protected readonly backwards = computed(() => {
+  protected readonly isWrong = computed(() => {
     const typed = this.typed();
     return typed !== null && typed.lastGoodM > typed.counterM;
   });
   protected readonly found = computed(() => {
     const typed = this.typed();
-    if (typed === null || this.backwards()) return null;
+    if (typed === null || this.isWrong()) return null;
     const metres = breakLostM(typed);
     return { metres, turns: repeatsLost(metres, this.web().turnMm) };
   });
   protected readonly says = computed(() => {
     const found = this.found();
     if (found) return say('terminal.breakLost', formatNumber(found.metres), formatNumber(found.turns));
-    return this.backwards() ? say('terminal.breakBackwards') : '';
+    return this.isWrong() ? say('terminal.breakBackwards') : '';
   });
 
   protected write(): void {
@@ -89,4 +74,3 @@ export class WebBreakDesk {
     this.lost.emit({ ...found, note: say('terminal.breakNote', ...said) });
   }
 }
-const metresOf = (text: string): number => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')));
