@@ -9,6 +9,7 @@ export const ASSORT_WORDS: KindWords = {
     limitingDesign: 'Limits the boxes',
     secondsABox: 'Seconds a box',
     designsInBox: 'Designs in a box',
+    'figure.boxCost': 'boxes',
     'setting.aBox': 'in a box, of',
   },
   practiceRooms: { assort: 'Mixing designs in boxes' },

@@ -25,6 +25,7 @@ export const GRAVURE_WORDS: KindWords = {
     lanesFromOperator: 'Lanes, from the operator’s side',
     webBreak: 'When the web breaks',
     reelsWound: 'Reels wound',
+    'figure.solventCost': 'solvent',
     'setting.designs': 'designs side by side or in turn',
     'setting.lanes': 'lanes of',
     'setting.reelMetres': 'metres on a mother reel',

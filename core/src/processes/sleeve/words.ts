@@ -10,6 +10,8 @@ export const SLEEVE_WORDS: KindWords = {
     filmMetres: 'Film',
     rollLabels: 'Labels',
     setupRolls: 'Rolls to set up',
+    'figure.filmCost': 'film',
+    'figure.labelsCost': 'labels',
   },
   practiceRooms: { sleeve: 'Sleeving rolls' },
   practice: {

@@ -17,6 +17,7 @@ export const WIND_WORDS: KindWords = {
     tubes: 'Tubes',
     printedSide: 'Printed side',
     reelsToWind: 'Reels in the order they are wound off, each from its outside',
+    'figure.tubeCost': 'tubes',
     'setting.reelLengths': 'lengths lost a mother reel',
   },
   practiceRooms: { wind: 'Winding rolls' },
