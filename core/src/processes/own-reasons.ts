@@ -28,10 +28,11 @@ const OWN_REASONS: Readonly<Record<Id<'process'>, readonly WasteReason[]>> = {
 const OF_SOME: ReadonlySet<WasteReason> = new Set(Object.values(OWN_REASONS).flat());
 
 /**
- * The reasons a machine offers for pieces that are lost: those of every work, and its own.
+ * The reasons a machine offers for pieces that are lost: what is planned first, then its own, then those of every work.
  * @example wasteReasonsOf('glue').includes('seam') // true
  */
-export const wasteReasonsOf = (process: Id<'process'>): WasteReason[] => [
-  ...WASTE_REASONS.filter((r) => !OF_SOME.has(r)),
-  ...(Object.hasOwn(OWN_REASONS, process) ? (OWN_REASONS[process] ?? []) : []),
-];
+export function wasteReasonsOf(process: Id<'process'>): WasteReason[] {
+  const [setup, running, ...others] = WASTE_REASONS.filter((r) => !OF_SOME.has(r));
+  const own = Object.hasOwn(OWN_REASONS, process) ? (OWN_REASONS[process] ?? []) : [];
+  return [...(setup && running ? [setup, running] : []), ...own, ...others];
+}
