@@ -110,12 +110,17 @@ export const MADE_ELSEWHERE = rows(
   }),
   `
 select
-  j.id, j.spec -> 'products' as products, j.number, j.title as name, ready_of(j.id, j.summary) as "readyAt", j.state = 'delivered' as delivered,
+  j.id, s.spec -> 'products' as products, j.number, j.title as name, ready_of(j.id, j.summary) as "readyAt", j.state = 'delivered' as delivered,
   (j.summary ->> 'money')::float8 as money,
   case when j.state = 'delivered' then (
-    select min(t.id) from tools t where t.job = j.child_of and (t.stone = j.makes_tool or starts_with(t.stone, j.makes_tool || '.')) and t.state in ('checked', 'onPress', 'stored')
+    select min(t.id)
+    from tools t
+    where t.job = j.child_of
+      and (t.stone = j.makes_tool or starts_with(t.stone, j.makes_tool || '.'))
+      and t.state in ('checked', 'onPress', 'stored')
   ) end as tool
 from jobs j
+  join specs s on s.job = j.id and s.version = j.version
 where j.id::text = any($1)`,
 );
 /** The last answer to each gate and version that was not taken back. $1 uuid job */
