@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { JobSpecSchema, type Plan, type Plant, type Shelf } from '@druckerei/core';
 import { plan } from '@druckerei/core/planning';
+import { drawerPaper } from '../../../core/src/plan/line-12.fixture';
 import { cartonSpec } from '../../../core/src/plan/line-4.fixture';
 import { Client, type Said, TestServer } from '../test-server.fixture';
 
@@ -138,5 +139,28 @@ describe('a cutting die made by the works', () => {
     expect((await planner.call('POST', `/api/jobs/${child}/deliver`, { version, back: false, note: '' })).status).toBe(200);
     const cards = (await planner.call('GET', `/api/tool-cards?state=kept&job=${parent}`)).body['cards'] as { kind: string }[];
     expect(cards).toEqual([expect.objectContaining({ kind: 'cuttingDie', state: 'stored', life: 1_000_000, stone: USE })]);
+  });
+});
+
+describe('cylinders made by the works', () => {
+  const USE = 'rolls.web.print.cylinders';
+  it('are a job of the cylinder shop for the web of their parent, which says so when its web is changed after that', async () => {
+    const spec = drawerPaper({ aBox: undefined }, {}, { only: { name: '', quantity: 6_000, changes: [] } });
+    const parent = await planner.orderOf(JobSpecSchema.parse(spec), 6_000);
+    const child = randomUUID();
+    expect((await make(parent, child, USE)).status).toBe(200);
+    const made = JobSpecSchema.parse((await read(child)).spec).products['cylinders'];
+    expect(made).toMatchObject({
+      family: 'cylinder-set',
+      wish: { firstTurnMm: 500, bandMm: 1_410, rows: { r5: { ink: 'black', station: 5 } } },
+    });
+    const inks = ['gold', 'yellow', 'red', 'blue', 'black'];
+    expect((await read(parent)).shelf.jobs?.[child]?.cylinders).toEqual({ turnMm: 500, bandMm: 1_410, inks });
+    const codes = async (): Promise<string[]> => (await planOf(parent)).findings.map((f) => f.code);
+    expect(await codes()).not.toContain('gravure.cylindersElse');
+    const edits = [{ at: ['products', 'rolls', 'wish', 'turnMm'], was: 500, now: 500.25 }];
+    const { version } = await read(parent);
+    expect((await planner.call('POST', `/api/jobs/${parent}/edits`, { version, key: randomUUID(), edits })).status).toBe(200);
+    expect(await codes()).toContain('gravure.cylindersElse');
   });
 });
