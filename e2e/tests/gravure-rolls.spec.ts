@@ -20,6 +20,8 @@ test('rolls by gravure from order to ticket: the pattern is made to begin alike,
   await findings.getByRole('button', { name: /rolls are 1 mm short of 2 m/ }).click();
   await findings.getByRole('button', { name: 'Take a first turn of 500.25 mm' }).click();
   await expect(findings.getByText(/short of 2 m/)).toBeHidden();
+  await expect(page.getByRole('button', { name: /^One turn of the first cylinder, 500\.25/ })).toBeVisible();
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
 
   await page
     .locator('dk-count-river')
