@@ -30,7 +30,7 @@ export const WOUND_AN_HOUR: Formula<'lengthM' | 'metresPerMin' | 'changeS' | 'ra
   id: 'finishing.woundAnHour',
   unit: '1/h',
   source: 'arithmetic; change from roll to roll: common practice, no source',
-  of: woundAnHour,
+  of: (t) => (t.lengthM > 0 && t.metresPerMin > 0 ? woundAnHour(t) : t.rated),
 };
 /**
  * Width of a shrink film laid flat round a roll. Formula: π · D / 2 · (1 + ease). Source: geometry; 8 to 12 % of ease, common practice, no source.
@@ -45,7 +45,7 @@ export const LAYFLAT: Formula<'diameterMm' | 'easePercent'> = {
   id: 'finishing.layflat',
   unit: 'mm',
   source: 'geometry; ease: common practice, no source',
-  of: layflatMm,
+  of: ({ diameterMm, easePercent }) => (diameterMm > 0 ? layflatMm({ diameterMm, easePercent }) : 0),
 };
 /** Length of film that is cut for a roll. Formula: width + 2 · end. Source: arithmetic; ends of 15 to 25 mm, common practice, no source. */
 export const FILM_CUT: Formula<'widthMm' | 'endMm'> = {

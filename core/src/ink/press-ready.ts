@@ -17,7 +17,7 @@ export const INK_BOUGHT: Formula<'readyKg' | 'share'> = {
   id: 'ink.bought',
   unit: 'kg',
   source: '60 to 75 % is bought; common practice, no source',
-  of: inkBoughtKg,
+  of: ({ readyKg, share }) => (share > 0 ? inkBoughtKg({ readyKg, share: Math.min(share, 1) }) : 0),
 };
 /**
  * Solvent for it: what thins it, and what evaporates at every station while it runs.

@@ -180,6 +180,14 @@ describe('the rolls', () => {
     expect(boxesFilled([full, { rolls: 4_690, aBox: 6 }])).toEqual({ boxes: 781, limits: 1, left: [1_314, 4] });
     expect(sharedInBox([6_000, 6_000], 12)).toEqual([6, 6]);
     expect(sharedInBox([5_000, 2_500, 100], 12)).toEqual([7, 4, 1]);
+    const ordered = fc.array(fc.integer({ min: 1, max: 90_000 }), { minLength: 1, maxLength: 12 });
+    fc.assert(
+      fc.property(ordered, fc.integer({ min: 0, max: 300 }), (rolls, more) => {
+        const shared = sharedInBox(rolls, rolls.length + more);
+        for (const n of shared) expect(n).toBeGreaterThanOrEqual(1);
+        expect(shared.reduce((a, b) => a + b, 0)).toBeGreaterThanOrEqual(rolls.length + more);
+      }),
+    );
     expect(boxesFilled([])).toEqual({ boxes: 0, limits: -1, left: [] });
   });
 });

@@ -1,8 +1,9 @@
 import * as fc from 'fast-check';
 import { JobSpecSchema } from './door';
-import { LINDMOOR, MONDAY_S, SHELF } from './line-1.fixture';
+import { cardSpec, LINDMOOR, MONDAY_S, SHELF } from './line-1.fixture';
 import { drawerPaper, ROPE_AND_COMPASS } from './line-12.fixture';
 import { planned, sceneOf } from './plan';
+import { anyRolls } from './rolls-arbitrary.fixture';
 import { toolJob } from './what-if/tool-job';
 import { floorSteps } from './readings/floor-steps';
 import { editSays } from './readings/edit-says';
@@ -250,4 +251,47 @@ it('adds up whatever is ordered: lanes hold what is wanted, boxes take what is w
     }),
     { numRuns: 40 },
   );
+});
+
+it('is planned, drawn and printed whatever the door lets in: every number finite, no page without an end, nothing that refers to nothing where there is a paper', () => {
+  fc.assert(
+    fc.property(anyRolls, (spec) => {
+      const any = planned(spec, LINDMOOR, SHELF);
+      const hasPaper = Object.values(any.plan.forms).every((f) => f.stock !== null);
+      if (hasPaper && Object.keys(any.plan.steps).length > 0) expect(any.ledger.missing).toEqual([]);
+      expect(Object.entries(any.plan.figures).filter(([, f]) => !Number.isFinite(f.value))).toEqual([]);
+      for (const page of ticketPages(any))
+        for (const { title, rows } of page.lists) expect([title, rows.length < 100]).toEqual([title, true]);
+      for (const { id } of any.plan.stones) expect((sceneOf(any, id)?.shapes.length ?? 0) < 1_000).toBe(true);
+      expect(floorSteps(any, { currency: 'EUR', timeZone: 'UTC' }, false)).toHaveLength(Object.keys(any.plan.steps).length);
+    }),
+    { numRuns: 120 },
+  );
+});
+
+it('prints unprinted paper without cylinders, and lists a million reels in sixty lines and the rest', () => {
+  const plain = of(drawerPaper({ inks: [] }));
+  expect(plain.plan.tools).toEqual({});
+  expect(plain.ledger.missing).toEqual([]);
+  const slip = of(drawerPaper({}, {}, { v1: { name: 'Rope', quantity: 1_000_000_000, changes: [] } }));
+  const reels = ticketPages(slip)
+    .find((p) => p.stone.key === 'wind')
+    ?.lists.find((l) => l.title === 'reelsToWind')?.rows;
+  expect(reels?.length).toBe(61);
+  expect(reels?.at(-1)?.[0]).toMatch(/^and .* more$/);
+});
+
+it('offers no thinned ink to a press that prints from ducts, and no other to gravure', () => {
+  const food = { ...cardSpec(10_000) };
+  const card = Object.values(food.products)[0];
+  if (card?.kind !== 'made') throw new Error('no card');
+  const of12 = of(drawerPaper({ food: true })).plan.findings.find((f) => f.code === 'food.migration');
+  expect(of12?.remedies).toMatchObject([{ do: 'edit', edits: [{ now: 'thinWater' }] }]);
+  const offset = planned(
+    JobSpecSchema.parse({ ...food, products: { card: { ...card, wish: { ...card.wish, food: true } } } }),
+    LINDMOOR,
+    SHELF,
+  );
+  const remedies = offset.plan.findings.filter((f) => f.code === 'food.migration').flatMap((f) => f.remedies);
+  expect(JSON.stringify(remedies)).not.toContain('thin');
 });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { JobSpec } from '../product/job-spec';
 import { JobSpecSchema } from './door';
+import { anyRolls } from './rolls-arbitrary.fixture';
 import { CARTON_COATS } from '../families/folding-carton-wish';
 import { CARTON_STYLES } from '../product/die-line/carton-ask';
 import { labelSpec } from './line-2.fixture';
@@ -514,4 +515,5 @@ export const anySpec: fc.Arbitrary<JobSpec> = fc.oneof(
   { weight: 1, arbitrary: anyBooklet },
   { weight: 1, arbitrary: anyPaperback },
   { weight: 1, arbitrary: anyHardcover },
+  { weight: 1, arbitrary: anyRolls },
 );

@@ -12,3 +12,6 @@ export function designsOff(cx: DraftContext): LaidDesign[] {
 /** The design of each lane, from the operator's side on; '' where they are all alike. */
 export const lanesOff = (cx: DraftContext): string[] =>
   designsOff(cx).flatMap(({ lanes, name }) => Array.from({ length: lanes }, () => name));
+
+/** Reels that a page lists one by one; a slip of the pen in the quantity makes millions. */
+export const MOST_REELS_LISTED = 60;

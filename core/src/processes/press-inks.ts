@@ -117,7 +117,7 @@ const school = (cx: ProcessContext): InkOrderSchool => {
 };
 
 /** Share of the form that an ink covers: as typed, else the plant's guess; of parts that share a form the mean, each by the copies of it that lie there. */
-function coverageTerm(cx: ConsumeContext, ink: string): Term {
+export function coverageTerm(cx: ConsumeContext, ink: string): Term {
   const usual = practiceTerm(cx.plant, 'ink.coveragePercent');
   const [part, ...others] = cx.parts;
   if (others.length === 0) {

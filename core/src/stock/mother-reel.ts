@@ -82,5 +82,5 @@ export const SPLICE_LENGTHS: Formula<'tapedM' | 'lengthM'> = {
   id: 'stock.spliceLengths',
   unit: '1',
   source: 'arithmetic; both sides of the tape: common practice, no source',
-  of: spliceLengths,
+  of: ({ tapedM, lengthM }) => (lengthM > 0 ? spliceLengths({ tapedM, lengthM }) : 0),
 };

@@ -113,11 +113,14 @@ select
   j.id, s.spec -> 'products' as products, j.number, j.title as name, ready_of(j.id, j.summary) as "readyAt", j.state = 'delivered' as delivered,
   (j.summary ->> 'money')::float8 as money,
   case when j.state = 'delivered' then (
-    select min(t.id)
+    select t.id
     from tools t
     where t.job = j.child_of
       and (t.stone = j.makes_tool or starts_with(t.stone, j.makes_tool || '.'))
       and t.state in ('checked', 'onPress', 'stored')
+    -- Of a set the one whose life ends first.
+    order by t.life, t.id
+    limit 1
   ) end as tool
 from jobs j
   join specs s on s.job = j.id and s.version = j.version

@@ -4,6 +4,10 @@ import { isFromTheDrum } from '../../product/ink-names';
 import type { Remedy } from '../../processes/finding';
 import type { Rule } from './rule';
 
+/** Dries, and comes to the press, as the other does: nobody prints thinned ink from a duct. */
+const isLike = (one: InkSeries, other: InkSeries | null): boolean =>
+  one.lampDried === (other?.lampDried ?? false) && (one.thinned ?? false) === (other?.thinned ?? false);
+
 /** Food lies behind print, varnish or adhesive that is not made for it. What is allowed is a matter of local law; the plan only knows the series and the stock. */
 export const foodMigration: Rule = {
   code: 'food.migration',
@@ -19,7 +23,7 @@ export const foodMigration: Rule = {
         remedies,
       });
       const series = (what: string, key: string, used: InkSeries | null, from: Record<string, InkSeries>) => {
-        const fit = Object.entries(from).find(([, s]) => s.lowMigration && s.lampDried === (cx.inkSeries?.lampDried ?? false));
+        const fit = Object.entries(from).find(([, s]) => s.lowMigration && isLike(s, cx.inkSeries));
         const edits = fit ? [editAt(spec, ['choices', 'settings', cx.id, key], fit[0])] : [];
         return found(what, used?.name ?? '', fit ? [{ do: 'edit', says: 'remedy.inkSeries', args: { series: fit[1].name }, edits }] : []);
       };

@@ -131,7 +131,7 @@ export const assort: Process = {
 function assortPanel(cx: ConsumeContext): PanelRow[] {
   const { limits, boxes } = asOrdered(cx);
   return [
-    { label: 'boxesFilled', figure: idOf(cx.id, 'run') },
+    { label: 'boxesFilled', figure: idOf(cx.id, 'boxes.demand') },
     ...inBox(cx).map(({ version, aBox }): PanelRow => ({
       label: 'inABox',
       text: `${aBox} ${version.name}`,
@@ -179,10 +179,16 @@ function limits(cx: ConsumeContext, spec: JobSpec): ReturnType<OwnRule['find']> 
   ];
 }
 
+/** Rolls drawn in a box at most. */
+const MOST_DRAWN = 120;
+
 /** A box with the rolls of each design standing in it. */
 function assortScene(cx: ConsumeContext): Scene {
   const box = inBox(cx);
-  const rolls = box.flatMap(({ version, aBox }) => Array.from({ length: aBox }, () => version.name));
+  const all = box.reduce((sum, b) => sum + b.aBox, 0);
+  // Of very many each stands for its share.
+  const share = Math.min(1, MOST_DRAWN / all);
+  const rolls = box.flatMap(({ version, aBox }) => Array.from({ length: Math.max(Math.round(aBox * share), 1) }, () => version.name));
   const across = Math.max(Math.ceil(Math.sqrt(rolls.length)), 1);
   const [r, gap] = [16, 4];
   const shapes: Shape[] = [

@@ -10,7 +10,7 @@ import type { ToolUse } from '../../flow/net';
 import { CYLINDER_DIAMETER, CYLINDER_TURN, USUAL_STEP_UM } from '../../form/cylinder-set';
 import type { ConsumeContext, Consumed, DraftContext } from '../process';
 import { ofForm } from '../web-time';
-import { gravurePass } from './gravure-pass';
+import { firstTurnMm, gravurePass } from './gravure-pass';
 
 /* The cylinders of a run: made by a job of the cylinder shop, bought, or taken from the store. */
 
@@ -66,13 +66,14 @@ const RECHROMES = { ...REMAKES, id: 'gravure.rechromes', unit: '1' } as const;
 export function cylinderCosts(cx: ConsumeContext): Consumed['costs'] {
   const at = cylindersOf(cx);
   const { hung } = gravurePass(cx);
+  if (hung.length === 0) return [];
   cx.ledger.figure(idOf(at, 'rechromes'), RECHROMES, {
     cycles: fig(idOf(cx.id, 'run')),
     life: lifeTerm(cx, hung),
     perSet: fig(idOf(at, 'sets')),
   });
   const supply = cx.tools[at]?.supply;
-  if (hung.length === 0 || supply?.from === 'store' || supply?.from === 'customer') return [];
+  if (supply?.from === 'store' || supply?.from === 'customer') return [];
   const child = supply?.from === 'job' ? childOf(cx.shelf, supply.job) : undefined;
   if (child)
     cx.ledger.figure(idOf(at, 'cost'), CYLINDERS_OF_JOB, {
@@ -90,9 +91,8 @@ const CYLINDERS_BOUGHT = { ...PRICE_OF, id: 'gravure.cylindersBought' } as const
 
 /** One turn of each station. */
 export const stationTurns = (cx: DraftContext): { ink: string; turnMm: number }[] => {
-  const first = cx.parts[0]?.traits?.wound?.turnMm ?? 0;
   return gravurePass(cx).inks.map((ink, i) => {
-    const diameterMm = CYLINDER_DIAMETER.of({ firstTurnMm: first, stepUm: USUAL_STEP_UM, station: i + 1 });
+    const diameterMm = CYLINDER_DIAMETER.of({ firstTurnMm: firstTurnMm(cx), stepUm: USUAL_STEP_UM, station: i + 1 });
     return { ink, turnMm: CYLINDER_TURN.of({ diameterMm }) };
   });
 };

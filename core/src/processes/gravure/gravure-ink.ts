@@ -5,7 +5,7 @@ import { practiceTerm } from '../../plant/practice';
 import { INK_IN_ALL, INK_ON_SHEETS, INK_TOTAL } from '../../ink/ink-mass';
 import { INK_BOUGHT, INK_RETURNS, OPEN_HOURS, SOLVENT } from '../../ink/press-ready';
 import { INK_COST } from '../../route/time-and-cost';
-import { inkAt } from '../press-inks';
+import { coverageTerm, inkAt } from '../press-inks';
 import type { Consumed, ConsumeContext } from '../process';
 import { gravurePass, gravurePrints } from './gravure-pass';
 import { isWater } from './thinned-ink';
@@ -26,10 +26,7 @@ export function inksReady(cx: ConsumeContext): { kg: Id<'figure'>[]; costs: Cons
     const clean = fresh ? practiceTerm(cx.plant, 'gravure.cleanKg') : typed(0, 'kg', 'stays in its pan');
     ledger.figure(idOf(at, 'onSheets'), INK_ON_SHEETS, {
       areaMm2: { value: bandMm * (layout?.sheetMm[1] ?? 0), unit: 'm²', from: 'family', at: 'lanes of a repeat' },
-      coveragePercent:
-        cx.parts[0]?.coveragePercent[ink] === undefined
-          ? practiceTerm(cx.plant, 'ink.coveragePercent')
-          : typed(cx.parts[0].coveragePercent[ink], '%', `coverage:${ink}`),
+      coveragePercent: coverageTerm(cx, ink),
       filmGsm: cx.inkSeries?.filmGsm
         ? { value: cx.inkSeries.filmGsm, unit: 'g/m²', from: 'plant', at: 'inkSeries' }
         : practiceTerm(cx.plant, 'gravure.filmGsm'),

@@ -6,10 +6,10 @@ import { IN_TURN, laneSetting } from '../../layout/rolls-on-web-layouter';
 import { toleranceOf } from '../../register/register-of-step';
 import { inkRows } from '../press-inks';
 import { type ConsumeContext, type PanelRow, type PaperPage, type Process, settingPath } from '../process';
-import { cell, choiceRow, pressRow, runningLossRow, setupKindRow } from '../rows';
+import { cell, pressRow, runningLossRow, setupKindRow } from '../rows';
 import { ofForm } from '../web-time';
 import { cylindersOf, stationTurns } from './cylinder-tools';
-import { lanesOff } from '../designs-off';
+import { lanesOff, MOST_REELS_LISTED } from '../designs-off';
 import { gravurePass, gravureRegister } from './gravure-pass';
 import { cupOf, viscosityS } from './thinned-ink';
 
@@ -29,10 +29,10 @@ function fromSays(cx: ConsumeContext): string {
 function designRows(cx: ConsumeContext): PanelRow[] {
   if (cx.versions.length < 2) return [];
   const designs = cx.layout?.web?.designs;
-  const now = designs ? 'beside' : IN_TURN;
   return [
     {
-      ...choiceRow(cx, 'designsRun', 'designs', now, ['beside', IN_TURN]),
+      label: 'designsRun',
+      text: designs ? 'beside' : IN_TURN,
       edit: {
         at: ['choices', 'settings', cx.stone, 'designs'],
         kind: 'choice',
@@ -64,6 +64,8 @@ export function gravurePanel(cx: ConsumeContext): PanelRow[] {
     },
     { label: 'engravedBand', figure: ofForm(cx, 'bandMm') },
     { label: 'metres', figure: idOf(cx.id, 'metres') },
+    { label: 'goodMetres', figure: idOf(cx.id, 'goodMetres') },
+    { label: 'readyMetres', figure: idOf(cx.id, 'readyMetres') },
     { label: 'rolls', figure: idOf(cx.id, 'rolls') },
     { label: 'lostARoll', figure: idOf(cx.id, 'batchLost'), edit: { at: settingPath(cx, 'rollMetres'), kind: 'count' } },
     { label: 'setupRepeats', figure: idOf(cx.id, 'setupCycles'), edit: { at: settingPath(cx, 'setupMetres'), kind: 'count' } },
@@ -128,7 +130,10 @@ export function gravurePaper(cx: ConsumeContext): PaperPage[] {
       department: 'press',
       scene: true,
       rows: gravurePanel(cx).filter(
-        (r) => !['inkOf', 'inkReady', 'inkBought', 'solventKg', 'designsRun', 'lanesOf', 'rechromes', 'laneDesigns'].includes(r.label),
+        (r) =>
+          !['inkOf', 'inkReady', 'inkBought', 'solventKg', 'designsRun', 'lanesOf', 'rechromes', 'laneDesigns', 'setupRepeats'].includes(
+            r.label,
+          ),
       ),
       lists: [
         {
@@ -178,8 +183,14 @@ export function gravurePaper(cx: ConsumeContext): PaperPage[] {
   ];
 }
 
-/** A line for every reel that is wound, with what is planned to lie on it. */
+/** A line for every reel of good web, and two for what a break or the end of a paper roll makes of it. */
 function reelRows(cx: ConsumeContext): string[][] {
-  const reels = Math.ceil(cx.ledger.value(idOf(cx.id, 'metres')) / Math.max(cx.ledger.value(ofForm(cx, 'reelM')), 1));
-  return Array.from({ length: reels }, (_, i) => [String(i + 1), '', '', '', '', '']);
+  const reels = Math.ceil(cx.ledger.value(idOf(cx.id, 'goodMetres')) / Math.max(cx.ledger.value(ofForm(cx, 'reelM')), 1));
+  const lines = Math.min(reels, MOST_REELS_LISTED);
+  const empty = ['', '', '', '', ''];
+  return [
+    ...Array.from({ length: lines }, (_, i) => [String(i + 1), ...empty]),
+    ...(reels > lines ? [[`to ${formatNumber(reels)}, on sheets of their own`, ...empty]] : []),
+    ...Array.from({ length: 2 }, () => ['', ...empty]),
+  ];
 }

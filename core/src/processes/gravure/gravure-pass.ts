@@ -32,3 +32,6 @@ export const gravurePrints = (cx: DraftContext): SidePrint[] => [{ side: 'front'
 
 /** What a camera reads at the register desk: every colour against that of the first station. */
 export const gravureRegister = (cx: ConsumeContext): RegisterOf | null => registerOfInks(cx, gravurePrints(cx), 'gravure', false);
+
+/** One turn of the first cylinder, whether anything fits on the web or not. */
+export const firstTurnMm = ({ parts }: Pick<DraftContext, 'parts'>): number => parts[0]?.traits?.wound?.turnMm ?? 0;

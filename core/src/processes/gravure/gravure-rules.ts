@@ -24,6 +24,8 @@ const change = (spec: JobSpec, says: string, args: FindingArgs, edits: [string[]
   edits: edits.map(([at, now]): Edit => editAt(spec, at, now)),
 });
 const wound = (cx: ConsumeContext): WoundRoll | undefined => cx.parts[0]?.traits?.wound;
+/** There is a web it could be laid on: without a stock nothing of it is known. */
+const isLaid = (cx: ConsumeContext): boolean => cx.ledger.has(ofForm(cx, 'repeats'));
 const tenth = (n: number): number => Math.round(n * 10) / 10;
 const hundredth = (n: number): number => Math.round(n * 100) / 100;
 
@@ -35,7 +37,7 @@ const patternWalks: OwnRule = {
     const roll = wound(cx);
     const figure = ofForm(cx, 'driftMm');
     const driftMm = cx.ledger.value(figure);
-    if (!roll?.alike || roll.cut !== 'length' || Math.abs(driftMm) <= DRIFTS_MM) return [];
+    if (!isLaid(cx) || !roll?.alike || roll.cut !== 'length' || Math.abs(driftMm) <= DRIFTS_MM) return [];
     return [{ level: 'decide', figure, args: { mm: tenth(driftMm) }, remedies: [ofAlikeTurn(cx, spec, roll), byMark(cx, spec)] }];
   },
 };
@@ -56,7 +58,7 @@ const markMisses: OwnRule = {
   code: 'gravure.markMisses',
   find: (cx, spec) => {
     const roll = wound(cx);
-    if (roll?.cut !== 'mark') return [];
+    if (roll?.cut !== 'mark' || !isLaid(cx)) return [];
     const figure = ofForm(cx, 'lengthMm');
     const off = cx.ledger.value(figure) - roll.lengthMm;
     const mayMm = (roll.lengthMm * roll.overPercent) / 100;

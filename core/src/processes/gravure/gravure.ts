@@ -4,8 +4,9 @@ import { fig, typed } from '../../quantity/ledger';
 import { SUM } from '../../quantity/sum';
 import { practiceTerm, practiceValue } from '../../plant/practice';
 import { CYCLES_OF_METRES, WITH_BREAKS } from '../../counts/loss-terms';
+import { piecesOf } from '../../product/pieces';
 import type { Measure } from '../../quality/measure';
-import { BREAK_TIME, BREAKS_EXPECTED, SLOWED } from '../../route/web-time';
+import { BREAK_TIME, BREAKS_EXPECTED, METRES_RUN, SLOWED } from '../../route/web-time';
 import type { Batch } from '../batch';
 import { type Consumed, type ConsumeContext, type Draft, type DraftContext, type Process, lossTable, ownLoss, setting } from '../process';
 import { REGISTER_ABILITIES } from '../register-of';
@@ -15,12 +16,12 @@ import { speedTerm, timeAndCost, repeatFactor } from '../time-and-cost';
 import { clearanceTerm } from '../version-runs';
 import { ofForm, webTime } from '../web-time';
 import { cylinderCosts, cylindersOf, cylinderTool } from './cylinder-tools';
-import { areInTurn, gravurePass, gravurePrints, gravureRegister } from './gravure-pass';
+import { areInTurn, firstTurnMm, gravurePass, gravurePrints, gravureRegister } from './gravure-pass';
 import { inksReady } from './gravure-ink';
 import { gravurePanel, gravurePaper, gravureSummary } from './gravure-page';
 import { GRAVURE_RULES } from './gravure-rules';
 import { gravureScene } from './gravure-scene';
-import { isWater, MOST_SOLVENT_MG, SOLVENT_LEFT, viscosityS } from './thinned-ink';
+import { isWater, SOLVENT_LEFT, viscosityS } from './thinned-ink';
 
 /** Metres an hour: as the card says; with water-based ink a share of it. */
 function metresAnHour(cx: ConsumeContext): Term {
@@ -101,10 +102,10 @@ export const gravure: Process = {
     return singleStep(cx, {
       inks: [...inks],
       prints: gravurePrints(cx),
-      takesPer: (cx.layout?.sheetMm[1] ?? 0) / 1000,
+      takesPer: firstTurnMm(cx) / 1000,
       givesPer: 1,
       unit: 'repeat',
-      perGood: turnsARoll(cx) / Math.max(cx.layout?.web?.lanes ?? 1, 1),
+      perGood: piecesOf(cx.parts[0]) / Math.max(cx.layout?.web?.lanes ?? 1, 1),
       whole: true,
       losses,
       cautions: ['nips', 'blades', ...(isWater(cx) ? [] : ['explosion'])],
@@ -113,20 +114,26 @@ export const gravure: Process = {
     });
   },
   registers: gravureRegister,
-  breaks: ({ layout, plant }) => ({
-    turnMm: layout?.sheetMm[1] ?? 0,
-    pathM: practiceValue(plant, 'gravure.pathM'),
-    registerM: practiceValue(plant, 'gravure.againM'),
+  breaks: (cx) => ({
+    turnMm: firstTurnMm(cx),
+    pathM: practiceValue(cx.plant, 'gravure.pathM'),
+    registerM: practiceValue(cx.plant, 'gravure.againM'),
   }),
   measures: (cx): Measure[] => [
     ...gravurePass(cx).inks.map((ink, i): Measure => ({ key: `viscosity.s${i + 1}`, of: ink, unit: 's', ...viscosityS(cx) })),
-    ...(cx.parts.some((p) => p.traits?.wound?.solventLimit) ? [{ key: SOLVENT_LEFT, unit: '1' as const, most: MOST_SOLVENT_MG }] : []),
+    ...(cx.parts.some((p) => p.traits?.wound?.solventLimit)
+      ? [{ key: SOLVENT_LEFT, unit: '1' as const, most: practiceValue(cx.plant, 'gravure.solventLeft') }]
+      : []),
   ],
   consume(cx): Consumed {
     const { ledger, id } = cx;
     const { hung, again } = gravurePass(cx);
     const apartM = practiceTerm(cx.plant, 'gravure.breaksApartM');
     const webS = webTime(cx, true, metresAnHour(cx));
+    const repeatMm = fig(ofForm(cx, 'repeatMm'));
+    ledger.figure(idOf(id, 'goodMetres'), METRES_RUN, { cycles: fig(idOf(id, 'good')), repeatMm });
+    if (ledger.has(idOf(id, 'setupCycles')))
+      ledger.figure(idOf(id, 'readyMetres'), METRES_RUN, { cycles: fig(idOf(id, 'setupCycles')), repeatMm });
     ledger.figure(idOf(id, 'breaks'), BREAKS_EXPECTED, { metres: fig(idOf(id, 'metres')), apartM });
     ledger.figure(idOf(id, 'breakS'), BREAK_TIME, {
       metres: fig(idOf(id, 'metres')),
@@ -149,6 +156,3 @@ export const gravure: Process = {
   paper: gravurePaper,
   summary: gravureSummary,
 };
-
-/** Turns of the press on a roll. */
-const turnsARoll = (cx: DraftContext): number => cx.ledger.value(ofForm(cx, 'turnsARoll'));

@@ -44,6 +44,12 @@ export const GRAVURE_PRACTICE = {
     'practice',
     'rest of 6 to 24 h where children or food come near; common practice, no source',
   ),
+  'gravure.solventLeft': fixed(
+    10,
+    '1',
+    'practice',
+    'mg on a square metre; common practice, no source; the customer’s limit and local law come first',
+  ),
   'gravure.waterShare': range(0.6, 0.8, '1', 'practice', 'speed with water-based ink; common practice, no source'),
   'gravure.reelMm': fixed(800, 'mm', 'practice', PRACTICE),
   'gravure.reelCoreMm': fixed(152, 'mm', 'practice', PRACTICE),

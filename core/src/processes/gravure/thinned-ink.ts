@@ -11,9 +11,8 @@ export function viscosityS({ plant }: Pick<DraftContext, 'plant'>): { aim: numbe
   const { value, pm } = practiceOf(plant, 'gravure.viscosityS');
   return { aim: value, least: value - pm, most: value + pm };
 }
-/** What may be left of solvents where children or food come near, mg on a square metre; the limit that counts is the customer's and local law's. Common practice, no source. */
+/** The reading of what is left of solvents where children or food come near. */
 export const SOLVENT_LEFT = 'solventLeft';
-export const MOST_SOLVENT_MG = 10;
 
 /** The cup whose seconds say how thick the ink is: seconds without a cup say nothing. */
 export const cupOf = (cx: DraftContext): string => wordSetting(cx, 'cup', '').trim();

@@ -13,6 +13,8 @@ export const GRAVURE_WORDS: KindWords = {
     lanesOf: 'Lanes of a design',
     laneDesigns: 'Lane by lane from the operator’s side',
     engravedBand: 'Band engraved',
+    goodMetres: 'Good metres',
+    readyMetres: 'Metres to make ready',
     breaksExpected: 'Breaks of the web to expect',
     reelMetres: 'Metres on a mother reel',
     cup: 'Cup for the viscosity',
@@ -61,6 +63,7 @@ export const GRAVURE_WORDS: KindWords = {
     'gravure.trapMm': 'Trap',
     'gravure.registerMm': 'Register held',
     'gravure.solventS': 'Rest before winding, for children or food',
+    'gravure.solventLeft': 'Solvent left at most, mg/m²',
     'gravure.waterShare': 'Speed with water-based ink',
     'gravure.reelMm': 'Largest mother reel',
     'gravure.reelCoreMm': 'Core of a mother reel',
@@ -144,7 +147,7 @@ export const GRAVURE_WORDS: KindWords = {
     },
     'gravure.doesNotFit': {
       title: (a) =>
-        `${a['what'] === 'band' ? 'The band' : 'One turn'} is ${said(a['is'], 1)} mm; ${a['machine']} takes ${said(a['takes'], 1)}`,
+        `${a['what'] === 'band' ? 'The band' : 'One turn'} is ${said(a['is'], 1)} mm; ${a['machine']} takes ${Number(a['is']) < Number(a['takes']) ? 'from' : 'up to'} ${said(a['takes'], 1)}`,
       says: () => 'Take fewer lanes, another turn or another press.',
     },
     'gravure.groundCovers': {

@@ -30,6 +30,7 @@ export const sleeve: Process = {
       endMm: practiceTerm(cx.plant, 'sleeve.endMm'),
     });
     const losses = stepLosses(cx, id, (cx) => ({
+      // Every design is set up anew, also after another.
       setup: {
         formula: STEP_SETUP,
         terms: {

@@ -41,8 +41,9 @@ export function windPanel(cx: ConsumeContext): PanelRow[] {
   ];
 }
 
-const reelRows = (cx: ConsumeContext): string[][] =>
-  reelsToWind(cx).map(({ fromM, toM, spliceM }, i) => [
+function reelRows(cx: ConsumeContext): string[][] {
+  const { reels, more } = reelsToWind(cx);
+  const rows = reels.map(({ fromM, toM, spliceM }, i) => [
     String(i + 1),
     `${formatNumber(fromM)} – ${formatNumber(toM)}`,
     `${formatNumber(toM - fromM)} m`,
@@ -51,6 +52,8 @@ const reelRows = (cx: ConsumeContext): string[][] =>
     '',
     '',
   ]);
+  return more > 0 ? [...rows, [`and ${formatNumber(more)} more`, '', '', '', '', '', '']] : rows;
+}
 
 /** What the planner weighs is no matter of who winds. */
 const FOR_THE_PLANNER = ['lengthsAnHour', 'rateHeldBy', 'lostAReel', 'lostAPaperRoll', 'setupLengths'];

@@ -11,7 +11,7 @@ export function windScene(cx: ConsumeContext): Scene {
   const { ledger } = cx;
   const lengthM = ledger.value(ofForm(cx, 'rollLengthM'));
   const mostM = ledger.value(ofForm(cx, 'reelM'));
-  const reels = reelsToWind(cx);
+  const { reels, more } = reelsToWind(cx);
   const [wide, high, gap, text] = [420, 20, 34, 11];
   const k = wide / mostM;
   const shapes: Shape[] = reels.slice(0, MOST_REELS).flatMap(({ fromM, toM, spliceM }, i): Shape[] => {
@@ -52,7 +52,7 @@ export function windScene(cx: ConsumeContext): Scene {
   );
   return {
     title: 'reels as they are wound off',
-    says: `${reels.length} mother reels of at most ${mostM} metres, wound off backwards; a finished roll of ${lengthM} metres is ${Math.round(d * 100) / 100} millimetres thick, print ${side}side.`,
+    says: `${reels.length + more} mother reels of at most ${mostM} metres, wound off backwards; a finished roll of ${lengthM} metres is ${Math.round(d * 100) / 100} millimetres thick, print ${side}side.`,
     box: boxAround(shapes, 12),
     toScale: false,
     shapes,

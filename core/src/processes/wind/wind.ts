@@ -6,6 +6,7 @@ import { practiceTerm } from '../../plant/practice';
 import { STEP_SETUP } from '../../counts/loss-terms';
 import { WOUND_AN_HOUR } from '../../finishing/rolls-wound';
 import { PRICE_OF } from '../../form/plates';
+import { piecesOf } from '../../product/pieces';
 import type { LaidDesign } from '../../layout/web-form';
 import { ROLL_CHANGES, ROLLS } from '../../stock/roll';
 import { SPLICE_LENGTHS } from '../../stock/mother-reel';
@@ -58,7 +59,8 @@ export const wind: Process = {
     const lead = cx.incoming[0]?.of;
     const tubes = (cx.parts[0]?.traits?.wound?.coreMm ?? 0) > 0;
     const draft = singleStep(cx, {
-      takesPer: ledger.value(ofForm(cx, 'turnsARoll')),
+      // Turns of the press that a roll takes.
+      takesPer: piecesOf(cx.parts[0]),
       givesPer: lanes,
       unit: 'piece',
       perGood: 1,

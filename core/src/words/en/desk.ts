@@ -116,7 +116,7 @@ export const DESK_SCREENS = {
   'versionsPanel.version': 'version',
   'versionsPanel.nameOf': 'Name of {0}',
   'versionsPanel.pieces': 'pieces',
-  'versionsPanel.changes': 'inks with a plate of their own',
+  'versionsPanel.changes': 'inks with a plate or cylinder of their own',
   'versionsPanel.ownPlate': '{0} has a plate of its own for {1}',
   'versionsPanel.setupSheets': 'set-up sheets',
   'versionsPanel.setupTime': 'set-up',
