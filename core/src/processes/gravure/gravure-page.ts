@@ -85,6 +85,12 @@ export function gravurePanel(cx: ConsumeContext): PanelRow[] {
   ];
 }
 
+/** What ink kitchen and planner look at is no matter of who prints; lanes stand in a list of their own. */
+const NOT_FOR_THE_PRESS = [
+  ...['inkOf', 'inkReady', 'inkBought', 'solventKg', 'designsRun', 'lanesOf', 'laneDesigns', 'rechromes', 'press', 'relaxedRepeat'],
+  ...['driftARoll', 'lostARoll', 'setupRepeats', 'runningLoss', 'breaksExpected', 'setupKind'],
+];
+
 export function gravurePaper(cx: ConsumeContext): PaperPage[] {
   const { inks, hung } = gravurePass(cx);
   const { plant, ledger } = cx;
@@ -109,7 +115,7 @@ export function gravurePaper(cx: ConsumeContext): PaperPage[] {
             'in pan and pipes',
             'bought',
             'comes back',
-            `seconds, cup ${cupOf(cx) || '…'}`,
+            `seconds, ${cupOf(cx) || 'cup …'}`,
             'left-overs first',
           ],
           rows: inks.map((ink, i) => [
@@ -129,12 +135,7 @@ export function gravurePaper(cx: ConsumeContext): PaperPage[] {
     {
       department: 'press',
       scene: true,
-      rows: gravurePanel(cx).filter(
-        (r) =>
-          !['inkOf', 'inkReady', 'inkBought', 'solventKg', 'designsRun', 'lanesOf', 'rechromes', 'laneDesigns', 'setupRepeats'].includes(
-            r.label,
-          ),
-      ),
+      rows: gravurePanel(cx).filter((r) => !NOT_FOR_THE_PRESS.includes(r.label)),
       lists: [
         {
           title: 'stations',

@@ -56,7 +56,7 @@ function reelRows(cx: ConsumeContext): string[][] {
 }
 
 /** What the planner weighs is no matter of who winds. */
-const FOR_THE_PLANNER = ['lengthsAnHour', 'rateHeldBy', 'lostAReel', 'lostAPaperRoll', 'setupLengths'];
+const FOR_THE_PLANNER = ['runningLoss', 'reels', 'lengthsAnHour', 'rateHeldBy', 'lostAReel', 'lostAPaperRoll', 'setupLengths'];
 
 export const windPaper = (cx: ConsumeContext): PaperPage[] => {
   const run = cx.ledger.value(idOf(cx.id, 'run'));

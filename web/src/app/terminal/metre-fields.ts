@@ -21,9 +21,6 @@ export const metresOf = (text: string): number => (text.trim() === '' ? NaN : Nu
       grid-template-columns: 1fr 1fr;
       gap: 8px 12px;
     }
-    mat-form-field {
-      width: 100%;
-    }
   `,
   template: `@for (f of fields(); track f.label) {
     <mat-form-field subscriptSizing="dynamic">

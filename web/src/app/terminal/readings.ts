@@ -25,9 +25,6 @@ type Reading = StepNow['measures'][number];
       gap: 8px;
       align-items: center;
     }
-    mat-form-field {
-      width: 100%;
-    }
   `,
   template: `
     @for (m of measures(); track m.key) {
